@@ -1,0 +1,90 @@
+import { Model, applyChanges, decide, type Command, type Document } from '@haushalt/core';
+import { byHand } from './byHand.ts';
+import { byLibrary } from './byLibrary.ts';
+import { atLeast, atMost, mediansInTurn, medianOf, type Row } from './measure.ts';
+import { drawPlan, monthAt, type BenchPlan } from './plan.ts';
+import { randomFrom } from './random.ts';
+
+const SEED = 20260101;
+
+/** The rows of the speed table that concern the engine, each a ratio measured in this run. */
+export function engineRows(): Row[] {
+  const plan = drawPlan(300, 360, SEED);
+  const model = new Model(plan.document);
+  const hand = byHand(plan);
+  hand.recalculate();
+  refuseDifference(plan, model, hand.lines);
+
+  const nudge = ratesNudged(plan);
+  const [engine, loops] = mediansInTurn(41, 20, () => void nudge(model), 20, hand.recalculate);
+  const edit = medianOf(41, 200, figureEdits(plan, model));
+  const library = byLibrary(plan);
+  const [again, general] = mediansInTurn(5, 20, () => void nudge(model), 1, library.recalculate);
+  return [
+    atMost('full recalculation, 300 lines × 360 months, over the hand-written loop', engine / loops, 2, '×'),
+    atMost('one figure edited, over the full recalculation', edit / engine, 1 / 20, '×'),
+    atLeast('the same formulas through mathjs, over the engine', general / again, 8, '×'),
+  ];
+}
+
+/** A full recalculation in which figures really change, so that nothing can stop early: all rates move a little. */
+function ratesNudged(plan: BenchPlan): (model: Model) => void {
+  const documents = [0, 1].map((turn) => {
+    const assumptions = [...plan.document.assumptions].map(([id, row]) => [id, { ...row, value: row.value + turn * 1e-6 }] as const);
+    return { ...plan.document, assumptions: new Map(assumptions) } as Document;
+  });
+  const changesTo = documents.map((document, turn) =>
+    [...document.assumptions.values()].map((after) => ({
+      table: 'assumptions' as const,
+      id: after.id,
+      before: documents[1 - turn]!.assumptions.get(after.id)!,
+      after,
+    })),
+  );
+  let turn = 0;
+  return (model) => {
+    turn = 1 - turn;
+    model.recalculateAll(documents[turn]!, changesTo[turn]!);
+  };
+}
+
+/** Types a figure into one month of one line after another; the change sets are decided beforehand. */
+function figureEdits(plan: BenchPlan, model: Model): () => void {
+  const random = randomFrom(SEED + 1);
+  const lines = [...plan.document.lines.values()];
+  let document = model.document;
+  const edits = Array.from({ length: 400 }, () => {
+    const line = lines[random.below(lines.length)]!;
+    const command: Command = {
+      kind: 'line.setFigure',
+      line: line.id,
+      month: monthAt(random.below(plan.months)) as never,
+      reach: 'month',
+      figure: Math.round(random.next() * 100_000) / 100,
+    };
+    const decision = decide(document, command);
+    if (!decision.ok) throw new Error(decision.refusal.message);
+    document = applyChanges(document, decision.changes);
+    return { document, changes: decision.changes };
+  });
+  let next = 0;
+  return () => {
+    const edit = edits[next]!;
+    model.update(edit.document, edit.changes);
+    next = (next + 1) % edits.length;
+  };
+}
+
+/** The comparison is void if engine and loops do not compute the same. */
+function refuseDifference(plan: BenchPlan, model: Model, lines: readonly Float64Array[]): void {
+  [...plan.document.lines.values()].forEach((line, index) => {
+    const { values } = model.seriesOf(line.id)!;
+    for (let at = 0; at < plan.months; at++) {
+      const value = Number.isNaN(values[at]) ? 0 : values[at]!;
+      const expected = lines[index]![at]!;
+      if (Math.abs(value - expected) > 1e-9 * Math.max(1, Math.abs(expected))) {
+        throw new Error(`${line.name} differs in period ${at}: ${value} instead of ${expected}.`);
+      }
+    }
+  });
+}

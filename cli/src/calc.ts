@@ -1,0 +1,74 @@
+import { Command, Option } from 'commander';
+import {
+  Model,
+  applyChanges,
+  decide,
+  namesOf,
+  planOf,
+  problemsOf,
+  readFigure,
+  writeFigure,
+  type Document,
+} from '@haushalt/core';
+import { planTable, toCsv, toText } from '@haushalt/formats';
+import { CliError } from './error.ts';
+import { readPlanFile } from './planFile.ts';
+
+interface CalcOptions {
+  readonly format: 'table' | 'csv' | 'json';
+  readonly by: 'month' | 'quarter' | 'year';
+  readonly set: readonly string[];
+}
+
+/** `haushalt calc FILE`: prints every assumption, line, group and total of a plan. */
+export function calcCommand(): Command {
+  return new Command('calc')
+    .description('Compute a plan file and print every line.')
+    .argument('<file>', 'a plan file, *.haushalt.json')
+    .addOption(new Option('--format <format>', 'how to print').choices(['table', 'csv', 'json']).default('table'))
+    .addOption(new Option('--by <span>', 'what to add figures up to').choices(['month', 'quarter', 'year']).default('month'))
+    .option('--set <assumption=value>', 'try another value, for example "Inflation=3%"; can be repeated', collect, [])
+    .action((file: string, options: CalcOptions) => {
+      const document = options.set.reduce(withValue, readPlanFile(file));
+      const model = new Model(document);
+      process.stdout.write(`${print(model, options)}\n`);
+      for (const { message } of problemsOf(model).slice(0, 20)) console.error(message);
+    });
+}
+
+function print(model: Model, { format, by }: CalcOptions): string {
+  const plan = planOf(model.document);
+  const table = planTable(model, by);
+  switch (format) {
+    case 'csv':
+      return toCsv(table).trimEnd();
+    case 'json': {
+      const rows = table.rows.map(([name, kind, ...figures], index) => ({ name, kind, unit: table.units[index], figures }));
+      return JSON.stringify({ plan: plan.name, currency: plan.currency, columns: table.headings.slice(2), rows, problems: problemsOf(model) }, null, 2);
+    }
+    case 'table':
+      return `${plan.name}, ${plan.currency}\n\n${toText(table, (figure, row) => writeFigure(figure, table.units[row]!, plan))}`;
+  }
+}
+
+function withValue(document: Document, setting: string): Document {
+  const match = /^(.+?)=(.*)$/.exec(setting);
+  if (!match) throw new CliError(`--set "${setting}" should look like "Inflation=3%".`);
+  const [, name, text] = match as unknown as [string, string, string];
+  const id = namesOf(document).find(name)?.id;
+  const assumption = id === undefined ? undefined : document.assumptions.get(id);
+  if (!assumption) throw new CliError(`--set: the plan has no assumption called ${name.trim()}.`);
+  const read = readFigure(text, 'en', assumption.unit);
+  if (!read.ok) throw new CliError(`--set ${assumption.name}: ${read.message}`);
+  if (read.figure === null) throw new CliError(`--set ${assumption.name}: a value is needed.`);
+  const decision = decide(document, { kind: 'assumption.set', assumption: assumption.id, settings: { value: read.figure } });
+  if (!decision.ok) throw new CliError(`--set ${assumption.name}: ${decision.refusal.message}`);
+  // What is tried holds for all months, so dated steps do not apply.
+  const steps = [...document.assumptionSteps.values()].filter((step) => step.assumption === assumption.id);
+  const removals = steps.map((step) => ({ table: 'assumptionSteps' as const, id: step.id, before: step, after: null }));
+  return applyChanges(document, [...decision.changes, ...removals]);
+}
+
+function collect(value: string, earlier: readonly string[]): string[] {
+  return [...earlier, value];
+}

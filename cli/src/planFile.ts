@@ -1,0 +1,25 @@
+import { readFileSync } from 'node:fs';
+import { PlanFormatError, parsePlan, type Document } from '@haushalt/core';
+import { CliError } from './error.ts';
+
+/** The plan in a file. Throws `CliError` with the file and the place when it cannot be read. */
+export function readPlanFile(file: string): Document {
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8');
+  } catch {
+    throw new CliError(`${file} cannot be read. Is the path right?`);
+  }
+  let json: unknown;
+  try {
+    json = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    throw new CliError(`${file} is not valid JSON: ${(error as Error).message}.`);
+  }
+  try {
+    return parsePlan(json);
+  } catch (error) {
+    if (error instanceof PlanFormatError) throw new CliError(`${file}: ${error.message}`);
+    throw error;
+  }
+}

@@ -1,0 +1,36 @@
+import { stretchOfYear } from '../calendar/calendar.ts';
+import { addMonths, yearOf, type Month } from '../calendar/month.ts';
+import { totalOf } from '../calendar/rollup.ts';
+import type { Model } from '../engine/model.ts';
+import { figuresOf } from '../engine/results.ts';
+import { planOf } from '../plan/document.ts';
+import { NET } from '../plan/totals.ts';
+
+/** How a plan stands, for the list of plans. */
+export interface Standing {
+  readonly firstMonth: Month;
+  readonly lastMonth: Month;
+  readonly months: number;
+  /** The year the net is of: today's when the plan has it, else the plan's nearest. */
+  readonly year: number;
+  readonly netOfYear: number | null;
+  /** The months of the whole plan in which expenses exceed income. */
+  readonly monthsInTheRed: number;
+}
+
+/** How a plan stands, seen from the month that is today. */
+export function standingOf(model: Model, today: Month): Standing {
+  const plan = planOf(model.document);
+  const lastMonth = addMonths(plan.firstMonth, plan.months - 1);
+  const net = figuresOf(model.seriesOf(NET)!);
+  const year = Math.min(Math.max(yearOf(today), yearOf(plan.firstMonth)), yearOf(lastMonth));
+  return {
+    firstMonth: plan.firstMonth,
+    lastMonth,
+    months: plan.months,
+    year,
+    netOfYear: totalOf(net, stretchOfYear(model.calendar, year)),
+    // A net of less than half a cent is shown as zero, and counts as zero.
+    monthsInTheRed: net.filter((figure) => figure !== null && figure <= -0.005).length,
+  };
+}

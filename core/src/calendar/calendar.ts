@@ -1,0 +1,66 @@
+import { addMonths, monthOfYear, monthsBetween, yearOf, type Month } from './month.ts';
+
+/** The largest number of months a plan may have: fifty years. */
+export const MAX_MONTHS = 600;
+
+/** The months of a plan. Periods are counted from 0 here; people and formulas count them from 1. */
+export interface Calendar {
+  readonly first: Month;
+  /** The number of the first month within its year, from 0. */
+  readonly startsAt: number;
+  readonly count: number;
+  readonly months: readonly Month[];
+}
+
+/** What figures can be rolled up to. */
+export type Span = 'month' | 'quarter' | 'year' | 'plan';
+
+/** A stretch of a calendar: periods `from` (inclusive) to `to` (exclusive). */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The calendar of `count` months that begins with `first`. */
+export function createCalendar(first: Month, count: number): Calendar {
+  const months = Array.from({ length: count }, (_, period) => addMonths(first, period));
+  return { first, startsAt: monthOfYear(first) - 1, count, months };
+}
+
+/** The period of a month, or -1 when the calendar does not have it. */
+export function periodOf(calendar: Calendar, month: Month): number {
+  const period = monthsBetween(calendar.first, month);
+  return period >= 0 && period < calendar.count ? period : -1;
+}
+
+/** The stretch of months that share a quarter, year or the whole plan with `period`, cut to the calendar. */
+export function stretchAround(calendar: Calendar, period: number, span: Span): Stretch {
+  if (span === 'plan') return { from: 0, to: calendar.count };
+  if (span === 'month') return { from: period, to: period + 1 };
+  const size = span === 'year' ? 12 : 3;
+  const offset = (calendar.startsAt + period) % size;
+  return { from: Math.max(0, period - offset), to: Math.min(calendar.count, period - offset + size) };
+}
+
+/** All stretches of a span, in order: `stretches(calendar, 'year')` lists the calendar years. */
+export function stretches(calendar: Calendar, span: Span): Stretch[] {
+  const result: Stretch[] = [];
+  for (let period = 0; period < calendar.count; ) {
+    const stretch = stretchAround(calendar, period, span);
+    result.push(stretch);
+    period = stretch.to;
+  }
+  return result;
+}
+
+/** The calendar years of a plan, in order. */
+export function yearsOf(calendar: Calendar): number[] {
+  return stretches(calendar, 'year').map((stretch) => yearOf(calendar.months[stretch.from]!));
+}
+
+/** The stretch of a calendar year; empty when the plan has none of its months. */
+export function stretchOfYear(calendar: Calendar, year: number): Stretch {
+  const january = (year - yearOf(calendar.first)) * 12 - calendar.startsAt;
+  const from = Math.min(Math.max(january, 0), calendar.count);
+  return { from, to: Math.max(from, Math.min(january + 12, calendar.count)) };
+}

@@ -1,0 +1,26 @@
+import type { Stretch } from './calendar.ts';
+
+/** The sum of the figures of a stretch; months without a figure are skipped, `null` when none has one. */
+export function totalOf(figures: readonly (number | null)[], stretch: Stretch): number | null {
+  let sum: number | null = null;
+  for (let period = stretch.from; period < stretch.to; period++) {
+    const figure = figures[period];
+    if (figure !== null && figure !== undefined) sum = (sum ?? 0) + figure;
+  }
+  return sum;
+}
+
+/** The average of the figures of a stretch over those months that have one; `null` when none has. */
+export function averageOf(figures: readonly (number | null)[], stretch: Stretch): number | null {
+  let months = 0;
+  for (let period = stretch.from; period < stretch.to; period++) {
+    const figure = figures[period];
+    if (figure !== null && figure !== undefined) months++;
+  }
+  return months === 0 ? null : totalOf(figures, stretch)! / months;
+}
+
+/** A figure as a fraction of its base; `null` when there is no figure or the base is nothing. */
+export function shareOf(figure: number | null, base: number | null): number | null {
+  return figure === null || base === null || base === 0 ? null : figure / base;
+}

@@ -1,0 +1,106 @@
+import type { Use } from './dependencies.ts';
+
+/** Nodes that need each other, in the order in which they can be computed; most components are a single node. */
+export interface Component {
+  readonly ids: readonly string[];
+  /** Whether its nodes feed back into themselves, so that they are computed month by month. */
+  readonly recurrent: boolean;
+  /** The ids of a circle without a time lag, first repeated at the end; `null` for a sound component. */
+  readonly circle: readonly string[] | null;
+}
+
+/** The components of a dependency graph, every one after those it uses (Tarjan's algorithm, without recursion). */
+export function componentsOf(uses: ReadonlyMap<string, readonly Use[]>): Component[] {
+  const components: Component[] = [];
+  const index = new Map<string, number>();
+  const low = new Map<string, number>();
+  const open: string[] = [];
+  const isOpen = new Set<string>();
+  let counter = 0;
+  for (const root of uses.keys()) {
+    if (index.has(root)) continue;
+    const path: { id: string; next: number }[] = [{ id: root, next: 0 }];
+    while (path.length > 0) {
+      const step = path[path.length - 1]!;
+      if (step.next === 0) {
+        index.set(step.id, counter);
+        low.set(step.id, counter++);
+        open.push(step.id);
+        isOpen.add(step.id);
+      }
+      const targets = uses.get(step.id)!;
+      const target = targets[step.next++]?.id;
+      if (target !== undefined) {
+        if (!uses.has(target)) continue;
+        if (!index.has(target)) path.push({ id: target, next: 0 });
+        else if (isOpen.has(target)) low.set(step.id, Math.min(low.get(step.id)!, index.get(target)!));
+        continue;
+      }
+      path.pop();
+      const parent = path[path.length - 1];
+      if (parent) low.set(parent.id, Math.min(low.get(parent.id)!, low.get(step.id)!));
+      if (low.get(step.id) === index.get(step.id)) {
+        const ids = open.splice(open.indexOf(step.id));
+        ids.forEach((id) => isOpen.delete(id));
+        components.push(describe(ids, uses));
+      }
+    }
+  }
+  return components;
+}
+
+function describe(ids: string[], uses: ReadonlyMap<string, readonly Use[]>): Component {
+  const inside = new Set(ids);
+  const within = (id: string) => uses.get(id)!.filter((use) => inside.has(use.id));
+  if (ids.length === 1 && within(ids[0]!).length === 0) return { ids, recurrent: false, circle: null };
+  // Looking ahead, or anywhere, from within a component is a circle however the others look back.
+  for (const id of ids) {
+    const ahead = within(id).find((use) => use.lag < 0);
+    if (ahead) return { ids, recurrent: false, circle: [id, ...pathBetween(ahead.id, id, within)] };
+  }
+  const order: string[] = [];
+  const state = new Map<string, 'open' | 'done'>();
+  const trail: string[] = [];
+  const visit = (id: string): string[] | null => {
+    if (state.get(id) === 'done') return null;
+    if (state.get(id) === 'open') return [...trail.slice(trail.indexOf(id)), id];
+    state.set(id, 'open');
+    trail.push(id);
+    for (const use of within(id)) {
+      const circle = use.lag === 0 ? visit(use.id) : null;
+      if (circle) return circle;
+    }
+    trail.pop();
+    state.set(id, 'done');
+    order.push(id);
+    return null;
+  };
+  for (const id of ids) {
+    const circle = visit(id);
+    if (circle) return { ids, recurrent: false, circle };
+  }
+  return { ids: order, recurrent: true, circle: null };
+}
+
+/** The shortest way from one node to another along uses, both ends included. */
+function pathBetween(from: string, to: string, within: (id: string) => readonly Use[]): string[] {
+  const cameFrom = new Map<string, string | null>([[from, null]]);
+  const queue = [from];
+  for (let id = queue.shift(); id !== undefined && id !== to; id = queue.shift()) {
+    for (const use of within(id)) {
+      if (cameFrom.has(use.id)) continue;
+      cameFrom.set(use.id, id);
+      queue.push(use.id);
+    }
+  }
+  const path: string[] = [];
+  for (let id: string | null = to; id !== null; id = cameFrom.get(id) ?? null) path.unshift(id);
+  return path;
+}
+
+/** A circle spelt out: "Rent needs Heating, Heating needs Rent. A rule …" */
+export function circleSentence(circle: readonly string[], nameOf: (id: string) => string): string {
+  const links = circle.slice(1).map((id, at) => `${nameOf(circle[at]!)} needs ${nameOf(id)}`);
+  const self = circle.length === 2;
+  return `${links.join(', ')}${self ? ' itself' : ''}: that is a circle. Use prior(…) where the month before is meant.`;
+}

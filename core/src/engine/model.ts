@@ -1,0 +1,369 @@
+import { createCalendar, periodOf, type Calendar } from '../calendar/calendar.ts';
+import { monthsBetween } from '../calendar/month.ts';
+import { parseFormula } from '../formula/parse.ts';
+import type { CalendarWord, Expression } from '../formula/syntax.ts';
+import { planOf, type Change, type Document } from '../plan/document.ts';
+import { nameOf } from '../plan/naming.ts';
+import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/tables.ts';
+import {
+  CUMULATIVE_NET,
+  LEFT_OVER,
+  NET,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
+  TOTAL_SET_ASIDE,
+} from '../plan/totals.ts';
+import { circleSentence, componentsOf, type Component } from './circles.ts';
+import { usesByNode, type Use } from './dependencies.ts';
+import { why } from './kernels.ts';
+import {
+  createNode,
+  markStale,
+  specifyAssumption,
+  specifyFailure,
+  specifyFormula,
+  specifyLine,
+  specifySum,
+  type Node,
+} from './node.ts';
+import { Problems } from './problems.ts';
+import { Scalar, type Series } from './series.ts';
+import type { Term } from './sum.ts';
+import { calendarSeries, compile, run, type CompileContext, type Program } from './vector.ts';
+
+/** A node whose figures an edit changed, and in which periods: `from` inclusive, `to` exclusive. */
+export interface ChangedFigures {
+  readonly id: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+interface Unit {
+  readonly nodes: readonly Node[];
+  readonly component: Component;
+}
+
+/** The rows of one line or assumption, at hand by owner. */
+type RowsByOwner<R> = Map<string, Map<string, R>>;
+
+const RUNNING_NET = parseFormula(`running({${NET}})`);
+
+/**
+ * The computing side of a document: all figures of all lines, groups, totals and assumptions, kept up to date.
+ * `update` recomputes what depends on a change and stops where figures stay the same.
+ */
+export class Model {
+  document: Document;
+  readonly problems = new Problems();
+  private calendarNow!: Calendar;
+  private words!: Record<CalendarWord, Series>;
+  private nodes = new Map<string, Node>();
+  private units: Unit[] = [];
+  private componentOf = new Map<string, Component>();
+  private programs = new Map<string, Map<string, Program>>();
+  private uses = new Map<string, readonly Use[]>();
+  private readonly steps: RowsByOwner<RuleStepRow> = new Map();
+  private readonly exceptions: RowsByOwner<ExceptionRow> = new Map();
+  private readonly valueSteps: RowsByOwner<AssumptionStepRow> = new Map();
+
+  constructor(document: Document) {
+    this.document = document;
+    this.build();
+    this.recalculate();
+  }
+
+  get calendar(): Calendar {
+    return this.calendarNow;
+  }
+
+  /** The figures of a line, group, total or assumption; `undefined` when nothing has that id. */
+  seriesOf(id: string): Series | undefined {
+    return this.nodes.get(id)?.series;
+  }
+
+  /** What a node uses, and what uses it, each with its lag in months. */
+  usesOf(id: string): readonly Use[] {
+    return this.uses.get(id) ?? [];
+  }
+
+  dependentsOf(id: string): string[] {
+    return (this.nodes.get(id)?.dependents ?? []).map((node) => node.id);
+  }
+
+  /** The rows of a line's rule and its exceptions, and the dated values of an assumption. */
+  stepsOf(line: string): RuleStepRow[] {
+    return rowsOfOwner(this.steps, line);
+  }
+
+  exceptionsOf(line: string): ExceptionRow[] {
+    return rowsOfOwner(this.exceptions, line);
+  }
+
+  valueStepsOf(assumption: string): AssumptionStepRow[] {
+    return rowsOfOwner(this.valueSteps, assumption);
+  }
+
+  /** What a resolved expression gives in one period, with the plan's present figures. */
+  evaluate(expression: Expression, node: string, period: number): { value: number; code: number } {
+    const { operations, result } = compile(expression, this.contextOf(node));
+    run({ operations, result }, { from: 0, to: this.calendar.count });
+    return result instanceof Scalar
+      ? { value: result.value, code: result.code }
+      : { value: result.valueAt(period), code: result.codeAt(period) };
+  }
+
+  /** Like `update`, but computes every figure anew whether it depends on the changes or not. */
+  recalculateAll(document: Document = this.document, changes: readonly Change[] = []): ChangedFigures[] {
+    for (const node of this.nodes.values()) markStale(node, 0, this.calendar.count);
+    return this.update(document, changes);
+  }
+
+  /**
+   * Takes over an edited document. `changes` must lead from the present document to the new one. Figures typed over
+   * figures recompute only what is downstream; changes to rules, names in rules or the structure compile anew.
+   */
+  update(document: Document, changes: readonly Change[]): ChangedFigures[] {
+    this.document = document;
+    if (changes.some((change) => this.isStructural(change))) {
+      const before = this.nodes;
+      this.build();
+      this.recalculate();
+      return this.compareWith(before);
+    }
+    for (const change of changes) this.takeOver(change);
+    return this.recalculate();
+  }
+
+  private build(): void {
+    const { document } = this;
+    const plan = planOf(document);
+    this.calendarNow = createCalendar(plan.firstMonth, plan.months);
+    this.words = calendarSeries(this.calendar);
+    index(document.ruleSteps.values(), (row) => row.line, this.steps);
+    index(document.exceptions.values(), (row) => row.line, this.exceptions);
+    index(document.assumptionSteps.values(), (row) => row.assumption, this.valueSteps);
+    this.uses = usesByNode(document);
+    this.nodes = new Map();
+    this.programs = new Map();
+    for (const id of this.uses.keys()) {
+      const constant = document.assumptions.has(id) && !this.valueSteps.get(id)?.size;
+      this.nodes.set(id, createNode(id, this.calendar.count, constant ? new Scalar() : undefined));
+    }
+    for (const [id, uses] of this.uses) for (const use of uses) this.nodes.get(use.id)?.dependents.push(this.nodes.get(id)!);
+    const components = componentsOf(this.uses);
+    this.componentOf = new Map(components.flatMap((component) => component.ids.map((id) => [id, component])));
+    this.units = components.map((component) => ({ component, nodes: component.ids.map((id) => this.nodes.get(id)!) }));
+    for (const unit of this.units) for (const node of unit.nodes) this.specify(node);
+  }
+
+  /** Gives a node its evaluation, from the rows that describe it now. */
+  private specify(node: Node): void {
+    const { document } = this;
+    const { id } = node;
+    const component = this.componentOf.get(id)!;
+    if (component.circle) {
+      const detail = circleSentence(component.circle, (member) => nameOf(document, member) ?? member);
+      return specifyFailure(node, this.problems.code({ cause: 'circle', node: id, period: -1, subject: null, detail }));
+    }
+    const members = component.recurrent ? new Set(component.ids) : null;
+    const context = this.contextOf(id);
+    const assumption = document.assumptions.get(id);
+    if (assumption) return specifyAssumption(node, assumption, rowsOfOwner(this.valueSteps, id), this.calendar);
+    if (document.lines.has(id)) {
+      let programs = this.programs.get(id);
+      if (!programs) this.programs.set(id, (programs = new Map<string, Program>()));
+      return specifyLine(node, rowsOfOwner(this.steps, id), rowsOfOwner(this.exceptions, id), context, members, programs);
+    }
+    if (id === CUMULATIVE_NET) return specifyFormula(node, RUNNING_NET, context, members);
+    return specifySum(node, this.termsOf(id), !document.groups.has(id));
+  }
+
+  private contextOf(node: string): CompileContext {
+    return {
+      node,
+      calendar: this.calendar,
+      words: this.words,
+      problems: this.problems,
+      operandOf: (other) => this.nodes.get(other)!.operand,
+    };
+  }
+
+  private termsOf(id: string): Term[] {
+    const term = (other: string, sign: 1 | -1 = 1): Term => ({ series: this.nodes.get(other)!.series, sign });
+    switch (id) {
+      case NET:
+        return [term(TOTAL_INCOME), term(TOTAL_EXPENSES, -1)];
+      case LEFT_OVER:
+        return [term(NET), term(TOTAL_SET_ASIDE, -1)];
+      default:
+        return this.usesOf(id).map((use) => term(use.id));
+    }
+  }
+
+  private isStructural(change: Change): boolean {
+    const { before, after } = change;
+    switch (change.table) {
+      case 'plan':
+        return change.before?.firstMonth !== change.after?.firstMonth || change.before?.months !== change.after?.months;
+      case 'assumptions':
+        return before === null || after === null;
+      case 'assumptionSteps': {
+        // With its first step an assumption becomes a series, and with its last a scalar again.
+        const owner = (change.before ?? change.after)!.assumption;
+        const count = this.valueSteps.get(owner)?.size ?? 0;
+        return before === null ? count === 0 : after === null && count === 1;
+      }
+      case 'groups':
+        return before === null || after === null || change.before?.side !== change.after?.side;
+      case 'lines':
+        return before === null || after === null || change.before?.group !== change.after?.group;
+      case 'ruleSteps':
+        return (change.before?.formula ?? null) !== null || (change.after?.formula ?? null) !== null;
+      case 'exceptions':
+        return (change.before?.formula ?? null) !== (change.after?.formula ?? null);
+    }
+  }
+
+  private takeOver(change: Change): void {
+    const { count, first } = this.calendar;
+    switch (change.table) {
+      case 'assumptions':
+        return this.respecify(change.id, 0, count);
+      case 'assumptionSteps': {
+        const row = (change.after ?? change.before)!;
+        put(this.valueSteps, row.assumption, change.id, change.after);
+        return this.respecify(row.assumption, Math.max(0, monthsBetween(first, row.from)), count);
+      }
+      case 'ruleSteps': {
+        const row = (change.after ?? change.before)!;
+        put(this.steps, row.line, change.id, change.after);
+        return this.respecify(row.line, row.from === null ? 0 : Math.max(0, monthsBetween(first, row.from)), count);
+      }
+      case 'exceptions': {
+        const row = (change.after ?? change.before)!;
+        put(this.exceptions, row.line, change.id, change.after);
+        const period = periodOf(this.calendar, row.month);
+        return this.respecify(row.line, Math.max(0, period), period < 0 ? 0 : period + 1);
+      }
+      default:
+        return;
+    }
+  }
+
+  private respecify(id: string, from: number, to: number): void {
+    const node = this.nodes.get(id)!;
+    this.specify(node);
+    if (from < to) markStale(node, from, to);
+  }
+
+  private recalculate(): ChangedFigures[] {
+    const changed: ChangedFigures[] = [];
+    for (const { nodes, component } of this.units) {
+      if (component.recurrent) this.recalculateMonthly(nodes, changed);
+      else for (const node of nodes) this.recalculateNode(node, changed);
+    }
+    return changed;
+  }
+
+  private recalculateNode(node: Node, changed: ChangedFigures[]): void {
+    const { stale, series, spare } = node;
+    if (stale.from >= stale.to) return;
+    const range = { from: stale.from, to: stale.to };
+    stale.to = stale.from;
+    node.evaluate(range);
+    const difference = differenceOf(series, spare, range.from, range.to);
+    if (!difference) return;
+    if (range.from === 0 && range.to === this.calendar.count) series.swap(spare);
+    else series.copyFrom(spare, difference.from, difference.to);
+    this.report(node, difference, changed);
+  }
+
+  /** Nodes that feed back into each other are computed together, month after month. */
+  private recalculateMonthly(nodes: readonly Node[], changed: ChangedFigures[]): void {
+    const { count } = this.calendar;
+    let from = count;
+    for (const { stale } of nodes) if (stale.from < stale.to) from = Math.min(from, stale.from);
+    if (from >= count) return;
+    for (const node of nodes) {
+      for (const operation of node.monthly!.hoisted) {
+        const range = { from, to: count };
+        operation(range);
+        from = Math.min(from, range.from);
+      }
+    }
+    for (const { series, spare, stale } of nodes) {
+      spare.copyFrom(series, from, count);
+      stale.to = stale.from;
+    }
+    for (let at = from; at < count; ) {
+      const reached = nodes.length === 1 ? sweepFrom(nodes[0]!, at) : at;
+      if (reached === at) {
+        for (const { series, monthly } of nodes) {
+          const value = monthly!.reader(at);
+          series.set(at, value, why.code);
+        }
+        at++;
+      } else at = reached;
+    }
+    for (const node of nodes) {
+      node.series.settle();
+      const difference = differenceOf(node.series, node.spare, from, count);
+      if (difference) this.report(node, difference, changed);
+    }
+    for (const { stale } of nodes) stale.to = stale.from;
+  }
+
+  private report(node: Node, { from, to }: { from: number; to: number }, changed: ChangedFigures[]): void {
+    changed.push({ id: node.id, from, to });
+    for (const dependent of node.dependents) markStale(dependent, from, to);
+  }
+
+  private compareWith(before: ReadonlyMap<string, Node>): ChangedFigures[] {
+    const changed: ChangedFigures[] = [];
+    const { count } = this.calendar;
+    for (const [id, node] of this.nodes) {
+      const old = before.get(id);
+      if (!old || old.series.values.length !== count) changed.push({ id, from: 0, to: count });
+      else {
+        const difference = differenceOf(node.series, old.series, 0, count);
+        if (difference) changed.push({ id, ...difference });
+      }
+    }
+    return changed;
+  }
+}
+
+/** Lets a node compute months in one go where it can; the first month that is still to be computed. */
+function sweepFrom({ series, monthly }: Node, at: number): number {
+  const stretch = monthly!.sweeps.find(({ from, to }) => from <= at && at < to);
+  if (!stretch) return at;
+  const reached = stretch.sweep(series, at, stretch.to);
+  if (reached > at) series.markClean(at, reached);
+  return reached;
+}
+
+/** The stretch in which two series differ, found from both ends; `null` when they do not. */
+function differenceOf(a: Series, b: Series, from: number, to: number): { from: number; to: number } | null {
+  let first = from;
+  while (first < to && a.sameAt(b, first)) first++;
+  if (first === to) return null;
+  let last = to;
+  while (a.sameAt(b, last - 1)) last--;
+  return { from: first, to: last };
+}
+
+function index<R extends { readonly id: string }>(rows: Iterable<R>, ownerOf: (row: R) => string, into: RowsByOwner<R>): void {
+  into.clear();
+  for (const row of rows) put(into, ownerOf(row), row.id, row);
+}
+
+function put<R>(rows: RowsByOwner<R>, owner: string, id: string, row: R | null): void {
+  let own = rows.get(owner);
+  if (!own) rows.set(owner, (own = new Map<string, R>()));
+  if (row === null) own.delete(id);
+  else own.set(id, row);
+}
+
+function rowsOfOwner<R>(rows: RowsByOwner<R>, owner: string): R[] {
+  return [...(rows.get(owner)?.values() ?? [])];
+}

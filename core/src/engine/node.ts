@@ -1,0 +1,271 @@
+import type { Calendar } from '../calendar/calendar.ts';
+import { periodOf } from '../calendar/calendar.ts';
+import { monthsBetween } from '../calendar/month.ts';
+import { FormulaError, type Expression } from '../formula/syntax.ts';
+import { readStored } from '../plan/formulas.ts';
+import type { AssumptionRow, AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/tables.ts';
+import { readerOf, without, type Reader } from './kernels.ts';
+import { finite } from './loops.ts';
+import { compileMonthly, type Sweep } from './monthly.ts';
+import { BLANK, FINE } from './problems.ts';
+import { Scalar, Series, type Operand, type Range } from './series.ts';
+import { sumInto, type Term } from './sum.ts';
+import { compile, run, type CompileContext, type Operation, type Program } from './vector.ts';
+
+/**
+ * One node of the dependency graph: an assumption, line, group or total. `series` holds its present figures; `evaluate`
+ * computes them anew into `spare` over a range, which it widens to all it renewed.
+ */
+export interface Node {
+  readonly id: string;
+  readonly series: Series;
+  readonly spare: Series;
+  /** What rules read: the series, or a scalar for an assumption without dated steps. */
+  readonly operand: Operand;
+  readonly dependents: Node[];
+  /** What has to be computed again; empty when `from` is not before `to`. */
+  readonly stale: Range;
+  evaluate: (range: Range) => void;
+  /** For nodes that feed back into themselves: their figure of one month, and what is computed beforehand. */
+  monthly?: { readonly hoisted: readonly Operation[]; readonly reader: Reader; readonly sweeps: readonly SweepStretch[] };
+}
+
+/** A stretch of months one sweep can compute. */
+interface SweepStretch {
+  readonly from: number;
+  readonly to: number;
+  readonly sweep: Sweep;
+}
+
+/** A node that is not computed yet. */
+export function createNode(id: string, count: number, operand?: Operand): Node {
+  const series = new Series(count);
+  return {
+    id,
+    series,
+    spare: new Series(count),
+    operand: operand ?? series,
+    dependents: [],
+    stale: { from: 0, to: count },
+    evaluate: () => {},
+  };
+}
+
+/** Adds a range to what is stale. */
+export function markStale(node: Node, from: number, to: number): void {
+  const { stale } = node;
+  if (stale.from >= stale.to) {
+    stale.from = from;
+    stale.to = to;
+  } else {
+    stale.from = Math.min(stale.from, from);
+    stale.to = Math.max(stale.to, to);
+  }
+}
+
+/** A stretch of months in which a line's figures come from one source. */
+interface Piece {
+  readonly from: number;
+  readonly to: number;
+  readonly value: number;
+  readonly code: number;
+  readonly program: Program | null;
+  readonly expression: Expression | null;
+}
+
+/** The evaluation of an assumption: one value, or a value from each of its steps on. */
+export function specifyAssumption(
+  node: Node,
+  row: AssumptionRow,
+  steps: readonly AssumptionStepRow[],
+  calendar: Calendar,
+): void {
+  const sorted = [...steps].sort((a, b) => (a.from < b.from ? -1 : 1));
+  node.evaluate = ({ from, to }) => {
+    const { spare, operand } = node;
+    spare.fill(row.value, FINE, from, to);
+    for (const step of sorted) {
+      spare.fill(step.value, FINE, Math.max(from, monthsBetween(calendar.first, step.from)), to);
+    }
+    if (operand instanceof Scalar) operand.value = row.value;
+  };
+}
+
+/** The evaluation of a group or total: a sum of other nodes. */
+export function specifySum(node: Node, terms: readonly Term[], zeroWhenEmpty: boolean): void {
+  node.evaluate = (range) => sumInto(node.spare, terms, zeroWhenEmpty, range);
+  node.monthly = { hoisted: [], reader: sumReader(terms, zeroWhenEmpty), sweeps: [] };
+}
+
+function sumReader(terms: readonly Term[], zeroWhenEmpty: boolean): Reader {
+  return (at) => {
+    let sum = 0;
+    let code = zeroWhenEmpty ? FINE : BLANK;
+    for (const { series, sign } of terms) {
+      const own = series.codeAt(at);
+      if (own === FINE) {
+        sum += sign * series.values[at]!;
+        if (code === BLANK) code = FINE;
+      } else if (own > BLANK && code <= BLANK) code = own;
+    }
+    return code === FINE ? sum : without(code);
+  };
+}
+
+/** The evaluation of a total that is a formula over other totals, as the cumulative net is. */
+export function specifyFormula(node: Node, expression: Expression, context: CompileContext, members: ReadonlySet<string> | null): void {
+  if (members) {
+    node.monthly = { ...compileMonthly(expression, context, members), sweeps: [] };
+    return;
+  }
+  const program = compile(expression, context, node.spare);
+  node.evaluate = (range) => run(program, range);
+}
+
+/** A node without figures, for the given reason. */
+export function specifyFailure(node: Node, code: number): void {
+  node.evaluate = ({ from, to }) => node.spare.fill(NaN, code, from, to);
+}
+
+/**
+ * The evaluation of a line: the dated steps of its rule, then its exceptions. Formulas already compiled for the line are
+ * kept in `programs`, so that typing figures compiles nothing.
+ */
+export function specifyLine(
+  node: Node,
+  steps: readonly RuleStepRow[],
+  exceptions: readonly ExceptionRow[],
+  context: CompileContext,
+  members: ReadonlySet<string> | null,
+  programs: Map<string, Program>,
+): void {
+  const { calendar } = context;
+  const rules = effectiveSteps(steps, calendar);
+  const overlays = exceptions
+    .map((row) => ({ row, from: periodOf(calendar, row.month) }))
+    .filter(({ from }) => from >= 0)
+    .map(({ row, from }) => ({ row, from, to: from + 1 }));
+  const single = rules.length === 1 && rules[0]!.from === 0 && rules[0]!.row.formula !== null && members === null;
+
+  const piece = ({ row, from, to }: { row: RuleStepRow | ExceptionRow; from: number; to: number }, direct: boolean): Piece => {
+    if (row.formula === null) {
+      const code = row.amount === null ? BLANK : FINE;
+      return { from, to, value: row.amount ?? NaN, code, program: null, expression: null };
+    }
+    try {
+      const expression = readStored(row.formula);
+      const key = `${direct ? 'direct' : 'copied'}|${row.formula}`;
+      let program = members ? null : (programs.get(key) ?? null);
+      if (!members && !program) {
+        program = compile(expression, context, direct ? node.spare : undefined);
+        programs.set(key, program);
+      }
+      return { from, to, value: NaN, code: FINE, program, expression };
+    } catch (error) {
+      if (!(error instanceof FormulaError)) throw error;
+      const code = context.problems.code({ cause: 'badRule', node: node.id, period: -1, subject: null, detail: error.message });
+      return { from, to, value: NaN, code, program: null, expression: null };
+    }
+  };
+  const pieces = [...rules.map((rule) => piece(rule, single)), ...overlays.map((overlay) => piece(overlay, false))];
+
+  if (members) specifyMonthlyLine(node, pieces, context, members);
+  else node.evaluate = (range) => evaluateLine(node, pieces, single, range, context);
+}
+
+function evaluateLine(node: Node, pieces: readonly Piece[], single: boolean, range: Range, context: CompileContext): void {
+  const { spare } = node;
+  const { from, to } = range;
+  for (const { program } of pieces) {
+    if (!program) continue;
+    const own = { from, to };
+    run(program, own);
+    range.from = Math.min(range.from, own.from);
+    range.to = Math.max(range.to, own.to);
+  }
+  if (pieces.length === 0 || pieces[0]!.from > range.from) spare.fill(NaN, BLANK, range.from, pieces[0]?.from ?? range.to);
+  pieces.forEach((piece, index) => {
+    const start = Math.max(piece.from, range.from);
+    const end = Math.min(piece.to, range.to);
+    if (start >= end || (single && index === 0)) return;
+    if (piece.program === null) spare.fill(piece.value, piece.code, start, end);
+    else if (piece.program.result instanceof Series) spare.copyFrom(piece.program.result, start, end);
+    else spare.fill(piece.program.result.value, piece.program.result.code, start, end);
+  });
+  guard(spare, range, context);
+}
+
+/** Figures too large to be added up become problems, so that nothing infinite travels further. */
+function guard(series: Series, { from, to }: Range, context: CompileContext): void {
+  const clean = Math.max(from, Math.min(series.cleanFrom, to));
+  if (clean === from && finite(series.values, from, to)) return;
+  for (let at = from; at < to; at++) {
+    if (series.codeAt(at) !== FINE || Math.abs(series.values[at]!) < 1e300) continue;
+    const code = context.problems.code({ cause: 'tooLarge', node: context.node, period: at, subject: null });
+    series.set(at, NaN, code);
+  }
+  series.settle();
+}
+
+function specifyMonthlyLine(node: Node, pieces: readonly Piece[], context: CompileContext, members: ReadonlySet<string>): void {
+  const hoisted: Operation[] = [];
+  const readers = new Array<Reader | null>(context.calendar.count).fill(null);
+  const sweepers = new Array<Sweep | null>(context.calendar.count).fill(null);
+  for (const piece of pieces) {
+    let reader: Reader;
+    let sweep: Sweep | null = null;
+    if (piece.expression) {
+      const program = compileMonthly(piece.expression, context, members);
+      hoisted.push(...program.hoisted);
+      ({ reader, sweep } = program);
+    } else {
+      const scalar = new Scalar();
+      scalar.value = piece.value;
+      scalar.code = piece.code;
+      reader = readerOf(scalar);
+    }
+    readers.fill(reader, piece.from, piece.to);
+    sweepers.fill(sweep, piece.from, piece.to);
+  }
+  const tooLarge = (at: number) => context.problems.code({ cause: 'tooLarge', node: node.id, period: at, subject: null });
+  node.monthly = {
+    hoisted,
+    sweeps: stretchesOf(sweepers),
+    reader: (at) => {
+      const reader = readers[at];
+      if (!reader) return without(BLANK);
+      const value = reader(at);
+      return Math.abs(value) >= 1e300 ? without(tooLarge(at)) : value;
+    },
+  };
+}
+
+/** Runs of months that share a sweep. */
+function stretchesOf(sweepers: readonly (Sweep | null)[]): SweepStretch[] {
+  const result: SweepStretch[] = [];
+  for (let from = 0; from < sweepers.length; ) {
+    const sweep = sweepers[from] ?? null;
+    let to = from + 1;
+    while (to < sweepers.length && sweepers[to] === sweep) to++;
+    if (sweep) result.push({ from, to, sweep });
+    from = to;
+  }
+  return result;
+}
+
+/** The steps that hold in some month of the plan, each with its stretch. */
+export function effectiveSteps(
+  steps: readonly RuleStepRow[],
+  calendar: Calendar,
+): { row: RuleStepRow; from: number; to: number }[] {
+  const dated = steps
+    .map((row) => ({ row, from: row.from === null ? -Infinity : monthsBetween(calendar.first, row.from) }))
+    .sort((a, b) => a.from - b.from);
+  return dated
+    .map(({ row, from }, index) => ({
+      row,
+      from: Math.max(0, from),
+      to: Math.min(calendar.count, dated[index + 1]?.from ?? calendar.count),
+    }))
+    .filter(({ from, to }) => from < to);
+}

@@ -1,0 +1,93 @@
+import { monthInWords } from '../calendar/month.ts';
+import { calendarOf, planOf, type Document } from '../plan/document.ts';
+import { nameOf } from '../plan/naming.ts';
+import { printFormula } from '../formula/print.ts';
+import type { Expression } from '../formula/syntax.ts';
+
+/** Why a figure is missing. */
+export type Cause = 'emptyDivisor' | 'zeroDivisor' | 'noResult' | 'tooLarge' | 'circle' | 'badRule';
+
+/** An error as a value: what went wrong, in which line, group or total, in which period (from 0; -1 for all). */
+export interface Problem {
+  readonly cause: Cause;
+  readonly node: string;
+  readonly period: number;
+  /** The part of the rule that is to blame. */
+  readonly subject: Expression | null;
+  /** For a circle or a rule that cannot be read: the sentence. */
+  readonly detail?: string;
+}
+
+/** The code of a figure that is there, and of a month left empty; higher codes are problems. */
+export const FINE = 0;
+export const BLANK = 1;
+
+/** Gives each distinct problem a number, so that it can travel through series of figures. */
+export class Problems {
+  private readonly list: Problem[] = [];
+  private readonly codes = new Map<string, number>();
+
+  code(problem: Problem): number {
+    const { cause, node, period, subject, detail = '' } = problem;
+    const key = `${cause}|${node}|${period}|${subject ? printFormula(subject) : ''}|${detail}`;
+    let code = this.codes.get(key);
+    if (code === undefined) {
+      this.list.push(problem);
+      code = this.list.length + BLANK;
+      this.codes.set(key, code);
+    }
+    return code;
+  }
+
+  get(code: number): Problem | undefined {
+    return this.list[code - BLANK - 1];
+  }
+}
+
+/** The place in a rule where problems may arise; remembers their codes by period. */
+export class ProblemSite {
+  private readonly known = new Map<number, number>();
+  private readonly problems: Problems;
+  private readonly node: string;
+  private readonly subject: Expression | null;
+
+  constructor(problems: Problems, node: string, subject: Expression | null) {
+    this.problems = problems;
+    this.node = node;
+    this.subject = subject;
+  }
+
+  code(cause: 'emptyDivisor' | 'zeroDivisor' | 'noResult' | 'tooLarge', period: number): number {
+    const key = period * 4 + ['emptyDivisor', 'zeroDivisor', 'noResult', 'tooLarge'].indexOf(cause);
+    let code = this.known.get(key);
+    if (code === undefined) {
+      code = this.problems.code({ cause, node: this.node, period, subject: this.subject });
+      this.known.set(key, code);
+    }
+    return code;
+  }
+}
+
+/** A problem as a sentence: "Bread sold is empty in March 2027, so Unit cost has no figure." */
+export function problemSentence(problem: Problem, document: Document): string {
+  const plan = planOf(document);
+  const owner = nameOf(document, problem.node) ?? 'This rule';
+  const month = calendarOf(document).months[problem.period];
+  const when = month === undefined ? '' : ` in ${monthInWords(month, plan.locale)}`;
+  const subject = problem.subject
+    ? printFormula(problem.subject, { notation: { decimal: '.', grouping: ',', separator: ',' }, nameOf: (id) => nameOf(document, id) })
+    : 'A part of it';
+  switch (problem.cause) {
+    case 'emptyDivisor':
+      return `${subject} is empty${when}, so ${owner} has no figure.`;
+    case 'zeroDivisor':
+      return `${subject} is zero${when}, and nothing can be divided by zero, so ${owner} has no figure.`;
+    case 'noResult':
+      return `${subject} has no result${when}, so ${owner} has no figure.`;
+    case 'tooLarge':
+      return `${owner} is too large to compute${when}.`;
+    case 'circle':
+    case 'badRule':
+      return problem.detail ?? `${owner} has no figure${when}.`;
+  }
+}

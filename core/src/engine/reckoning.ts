@@ -1,0 +1,241 @@
+import { periodOf } from '../calendar/calendar.ts';
+import { monthInWords, type Month } from '../calendar/month.ts';
+import { notationOf } from '../figure/notation.ts';
+import type { Unit } from '../figure/unit.ts';
+import { writeFigure, writeWithUnit } from '../figure/write.ts';
+import { printFormula } from '../formula/print.ts';
+import { FormulaError, childrenOf, type Expression } from '../formula/syntax.ts';
+import { planOf } from '../plan/document.ts';
+import { readStored, unitOf } from '../plan/formulas.ts';
+import { nameOf } from '../plan/naming.ts';
+import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/totals.ts';
+import type { ExceptionRow, RuleStepRow } from '../plan/tables.ts';
+import { wholeNumber } from './dependencies.ts';
+import type { Model } from './model.ts';
+import { effectiveSteps } from './node.ts';
+import { BLANK, problemSentence } from './problems.ts';
+import { isAlongMonths } from './vector.ts';
+
+/** Where a figure comes from. */
+export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'nothing';
+
+/** One thing a figure was made of, with its figure in the month it was taken from. */
+export interface ReckoningPart {
+  /** The line, group, assumption or total it is, for following it further. */
+  readonly id: string;
+  /** Its name, or the part of the rule that looks along the months: `running(Net)`. */
+  readonly label: string;
+  readonly unit: Unit;
+  readonly value: number | null;
+  /** The period it was taken from, or `null` when it spans several. */
+  readonly period: number | null;
+  /** Whether it is subtracted from the rest of a sum. */
+  readonly subtracted: boolean;
+}
+
+/** How one figure came about. */
+export interface Reckoning {
+  readonly id: string;
+  readonly name: string;
+  readonly unit: Unit;
+  readonly period: number;
+  readonly month: Month;
+  readonly value: number | null;
+  readonly source: Source;
+  /** The rule in words. */
+  readonly words: string;
+  /** For a formula: as people write it, and with values in place of names. */
+  readonly formula: string | null;
+  readonly worked: string | null;
+  readonly parts: readonly ReckoningPart[];
+  /** Why there is no figure. */
+  readonly problem: string | null;
+}
+
+/** Explains the figure of a line, group, total or assumption in one period. Throws a `RangeError` for an unknown id. */
+export function reckon(model: Model, id: string, period: number): Reckoning {
+  const { document, calendar } = model;
+  const series = model.seriesOf(id);
+  const month = calendar.months[period];
+  if (!series || month === undefined) throw new RangeError('There is no such figure in the plan.');
+  const problem = model.problems.get(series.codeAt(period));
+  const value = series.valueAt(period);
+  return {
+    id,
+    name: nameOf(document, id) ?? id,
+    unit: unitOf(document, id),
+    period,
+    month,
+    value: value === value ? value : null,
+    problem: problem ? problemSentence(problem, document) : null,
+    formula: null,
+    worked: null,
+    parts: [],
+    ...explain(model, id, period),
+  };
+}
+
+type Explanation = Pick<Reckoning, 'source' | 'words'> & Partial<Pick<Reckoning, 'formula' | 'worked' | 'parts'>>;
+
+function explain(model: Model, id: string, period: number): Explanation {
+  if (model.document.lines.has(id)) return explainLine(model, id, period);
+  if (model.document.assumptions.has(id)) return explainAssumption(model, id);
+  return explainSum(model, id, period);
+}
+
+function explainLine(model: Model, id: string, period: number): Explanation {
+  const plan = planOf(model.document);
+  const rule = effectiveSteps(model.stepsOf(id), model.calendar).find(({ from, to }) => from <= period && period < to)?.row;
+  const exception = model.exceptionsOf(id).find((row) => periodOf(model.calendar, row.month) === period);
+  if (exception) {
+    const month = monthInWords(exception.month, plan.locale);
+    const kept = ruleFigure(model, id, rule, period);
+    const otherwise = kept === null ? 'The rule would leave it empty.' : `The rule would give ${money(model, id, kept)}.`;
+    if (exception.formula === null) {
+      const typed = exception.amount === null ? 'Left empty' : 'Typed';
+      return { source: 'exception', words: `${typed} for ${month} alone, as an exception. ${otherwise}` };
+    }
+    return { ...explainFormula(model, id, period, exception), source: 'exception', words: `A rule for ${month} alone. ${otherwise}` };
+  }
+  if (!rule) return { source: 'nothing', words: 'Nothing has been entered for this month yet.' };
+  const since = rule.from === null ? 'in every month' : `from ${monthInWords(rule.from, plan.locale)} on`;
+  if (rule.formula !== null) return { ...explainFormula(model, id, period, rule), words: `Computed ${since} by this rule:` };
+  return rule.amount === null
+    ? { source: 'nothing', words: `Left empty ${since}.` }
+    : { source: 'amount', words: `Typed: ${money(model, id, rule.amount)} ${since}.` };
+}
+
+function money(model: Model, id: string, value: number): string {
+  return writeWithUnit(value, unitOf(model.document, id), planOf(model.document));
+}
+
+/** What a line's rule gives in a month that has an exception. */
+function ruleFigure(model: Model, id: string, rule: RuleStepRow | undefined, period: number): number | null {
+  if (!rule) return null;
+  if (rule.formula === null) return rule.amount;
+  const expression = readable(rule.formula);
+  if (!expression) return null;
+  const { value } = model.evaluate(expression, id, period);
+  return value === value ? value : null;
+}
+
+function explainFormula(model: Model, id: string, period: number, row: RuleStepRow | ExceptionRow): Explanation {
+  const expression = readable(row.formula!);
+  if (!expression) return { source: 'formula', words: '', formula: row.formula };
+  const { document } = model;
+  const style = { notation: notationOf(planOf(document).locale), nameOf: (ref: string) => nameOf(document, ref), typographic: true };
+  const parts: ReckoningPart[] = [];
+  collectParts(model, id, expression, period, parts);
+  return {
+    source: 'formula',
+    words: '',
+    formula: printFormula(expression, style),
+    worked: worked(model, id, expression, period),
+    parts,
+  };
+}
+
+/** Lists what a formula reads: names with their figure in the month meant, functions along the months as a whole. */
+function collectParts(model: Model, node: string, expression: Expression, period: number, parts: ReckoningPart[]): void {
+  const { document } = model;
+  const add = (part: ReckoningPart) => {
+    if (!parts.some((other) => other.label === part.label && other.period === part.period)) parts.push(part);
+  };
+  if (expression.kind === 'ref') {
+    const { id } = expression;
+    const value = model.seriesOf(id)?.valueAt(period) ?? NaN;
+    return add({ id, label: nameOf(document, id) ?? id, unit: unitOf(document, id), value: numberOrNull(value), period, subtracted: false });
+  }
+  if (expression.kind === 'call' && isAlongMonths(expression)) {
+    const shift = shiftOf(expression);
+    if (shift !== undefined) return collectParts(model, node, expression.args[0]!, period + shift, parts);
+    const id = firstRef(expression);
+    if (id === undefined) return;
+    const label = printFormula(expression, { notation: notationOf(planOf(document).locale), nameOf: (ref) => nameOf(document, ref) });
+    const { value } = model.evaluate(expression, node, period);
+    return add({ id, label, unit: unitOf(document, id), value: numberOrNull(value), period: null, subtracted: false });
+  }
+  for (const child of childrenOf(expression)) collectParts(model, node, child, period, parts);
+}
+
+/** A formula with values in place of names: `2,480.00 × (1 + 1.8 %)`. */
+function worked(model: Model, node: string, expression: Expression, period: number): string {
+  const { document } = model;
+  const plan = planOf(document);
+  return printFormula(expression, {
+    notation: notationOf(plan.locale),
+    typographic: true,
+    part: (part) => {
+      const whole = part.kind === 'ref' || part.kind === 'word' || (part.kind === 'call' && isAlongMonths(part));
+      if (!whole) return undefined;
+      const { value, code } = model.evaluate(part, node, period);
+      if (value !== value) return code === BLANK ? 'nothing' : 'no figure';
+      if (part.kind === 'word') return String(value);
+      const id = firstRef(part);
+      return writeFigure(value, id === undefined ? 'number' : unitOf(document, id), plan);
+    },
+  });
+}
+
+/** How many months `prior` or `next` moves, when that is written as a number. */
+function shiftOf(call: Extract<Expression, { kind: 'call' }>): number | undefined {
+  if (call.name !== 'prior' && call.name !== 'next') return undefined;
+  const months = wholeNumber(call.args[1]);
+  return months === undefined ? undefined : call.name === 'prior' ? -months : months;
+}
+
+function firstRef(expression: Expression): string | undefined {
+  if (expression.kind === 'ref') return expression.id;
+  for (const child of childrenOf(expression)) {
+    const id = firstRef(child);
+    if (id !== undefined) return id;
+  }
+  return undefined;
+}
+
+function explainAssumption(model: Model, id: string): Explanation {
+  const { document } = model;
+  const { locale } = planOf(document);
+  const row = document.assumptions.get(id)!;
+  const steps = model
+    .valueStepsOf(id)
+    .sort((a, b) => (a.from < b.from ? -1 : 1))
+    .map((step) => `, ${money(model, id, step.value)} from ${monthInWords(step.from, locale)} on`);
+  return { source: 'assumption', words: `An assumption: ${money(model, id, row.value)}${steps.join('')}.` };
+}
+
+function explainSum(model: Model, id: string, period: number): Explanation {
+  const { document } = model;
+  const part = (other: string, at: number, subtracted = false): ReckoningPart => ({
+    id: other,
+    label: nameOf(document, other) ?? other,
+    unit: unitOf(document, other),
+    value: numberOrNull(model.seriesOf(other)!.valueAt(at)),
+    period: at,
+    subtracted,
+  });
+  if (id === CUMULATIVE_NET) {
+    const parts = [...(period > 0 ? [part(id, period - 1)] : []), part(NET, period)];
+    return { source: 'sum', words: `${totalWithId(id)!.meaning}.`, parts };
+  }
+  const uses = model.usesOf(id).map((use) => use.id);
+  const subtractsSecond = id === NET || id === LEFT_OVER;
+  const parts = uses.map((other, index) => part(other, period, subtractsSecond && index === 1));
+  const total = totalWithId(id);
+  if (total) return { source: 'sum', words: `${total.meaning}.`, parts };
+  const count = parts.length;
+  return { source: 'sum', words: count === 0 ? 'This group has no lines yet.' : `The sum of its ${count === 1 ? 'one line' : `${count} lines`}.`, parts };
+}
+
+function readable(formula: string): Expression | null {
+  try {
+    return readStored(formula);
+  } catch (error) {
+    if (error instanceof FormulaError) return null;
+    throw error;
+  }
+}
+
+function numberOrNull(value: number): number | null {
+  return value === value ? value : null;
+}

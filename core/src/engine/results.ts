@@ -1,0 +1,76 @@
+import { averageOf, totalOf } from '../calendar/rollup.ts';
+import { stretches, type Calendar, type Span, type Stretch } from '../calendar/calendar.ts';
+import type { Document } from '../plan/document.ts';
+import { namesOf } from '../plan/naming.ts';
+import { Model } from './model.ts';
+import { BLANK, FINE, problemSentence, type Cause } from './problems.ts';
+
+/** A missing figure and its reason, as shown to people. */
+export interface FigureProblem {
+  readonly cause: Cause;
+  /** Where the problem arose: the name of the line, group or total. */
+  readonly name: string;
+  /** The period it arose in, from 0; -1 when it concerns all. */
+  readonly period: number;
+  readonly message: string;
+}
+
+/** The figures of a plan. */
+export interface Results {
+  readonly calendar: Calendar;
+  /** One figure per period, `null` where there is none. Throws a `RangeError` for an unknown name or id. */
+  figures(nameOrId: string): (number | null)[];
+  /** Totals per quarter, year or the whole plan; months without a figure are passed over. */
+  totals(nameOrId: string, span: Span): { stretch: Stretch; total: number | null; average: number | null }[];
+  /** Every problem that leaves a figure missing, each once, where it arose. */
+  readonly problems: readonly FigureProblem[];
+}
+
+/** Computes all figures of a plan. */
+export function calculate(plan: Document): Results {
+  return resultsOf(new Model(plan));
+}
+
+/** The figures of a model as they are now. */
+export function resultsOf(model: Model): Results {
+  const names = namesOf(model.document);
+  const seriesFor = (nameOrId: string) => {
+    const series = model.seriesOf(names.find(nameOrId)?.id ?? nameOrId);
+    if (!series) throw new RangeError(`Nothing in this plan is called ${nameOrId}.`);
+    return series;
+  };
+  const figures = (nameOrId: string) => figuresOf(seriesFor(nameOrId));
+  return {
+    calendar: model.calendar,
+    figures,
+    totals: (nameOrId, span) => {
+      const all = figures(nameOrId);
+      return stretches(model.calendar, span).map((stretch) => ({ stretch, total: totalOf(all, stretch), average: averageOf(all, stretch) }));
+    },
+    problems: problemsOf(model),
+  };
+}
+
+/** The figures of a series as numbers and nulls. */
+export function figuresOf(series: { readonly values: Float64Array }): (number | null)[] {
+  return Array.from(series.values, (value) => (value === value ? value : null));
+}
+
+/** The problems of a model, in the order of its lines and months. */
+export function problemsOf(model: Model): FigureProblem[] {
+  const seen = new Set<number>();
+  const problems: FigureProblem[] = [];
+  const { document } = model;
+  for (const id of [...document.lines.keys(), ...document.groups.keys()]) {
+    const series = model.seriesOf(id)!;
+    for (let at = 0; at < series.cleanFrom; at++) {
+      const code = series.codeAt(at);
+      if (code === FINE || code === BLANK || seen.has(code)) continue;
+      seen.add(code);
+      const problem = model.problems.get(code)!;
+      const name = namesOf(document).nameOf(problem.node) ?? problem.node;
+      problems.push({ cause: problem.cause, name, period: problem.period, message: problemSentence(problem, document) });
+    }
+  }
+  return problems;
+}

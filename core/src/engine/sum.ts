@@ -1,0 +1,57 @@
+import { BLANK, FINE } from './problems.ts';
+import type { Range, Series } from './series.ts';
+
+/** How the members of a sum enter it. */
+export interface Term {
+  readonly series: Series;
+  readonly sign: 1 | -1;
+}
+
+/**
+ * Adds series up month by month. Empty months are passed over; a month in which all are empty is empty too, or zero when
+ * `zeroWhenEmpty`. The first problem of a month is the sum's.
+ */
+export function sumInto(out: Series, terms: readonly Term[], zeroWhenEmpty: boolean, { from, to }: Range): void {
+  let marked = from;
+  for (const { series } of terms) marked = Math.max(marked, Math.min(series.cleanFrom, to));
+  if (terms.length === 0) {
+    out.fill(zeroWhenEmpty ? 0 : NaN, zeroWhenEmpty ? FINE : BLANK, from, to);
+    return;
+  }
+  for (let at = from; at < marked; at++) {
+    let sum = 0;
+    let code = zeroWhenEmpty ? FINE : BLANK;
+    for (const { series, sign } of terms) {
+      const own = series.codeAt(at);
+      if (own === FINE) {
+        sum += sign * series.values[at]!;
+        if (code === BLANK) code = FINE;
+      } else if (own > BLANK && code <= BLANK) code = own;
+    }
+    out.set(at, code === FINE ? sum : NaN, code);
+  }
+  addUp(out.values, terms, marked, to);
+  out.markClean(marked, to);
+  out.settle();
+}
+
+/** Adds up bare arrays, four at a time so that the sum is read and written less often. */
+function addUp(out: Float64Array, terms: readonly Term[], from: number, to: number): void {
+  const first = terms[0]!;
+  if (first.sign === 1) for (let at = from; at < to; at++) out[at] = first.series.values[at]!;
+  else for (let at = from; at < to; at++) out[at] = -first.series.values[at]!;
+  let next = 1;
+  for (; next + 3 < terms.length && terms.slice(next, next + 4).every((term) => term.sign === 1); next += 4) {
+    const a = terms[next]!.series.values;
+    const b = terms[next + 1]!.series.values;
+    const c = terms[next + 2]!.series.values;
+    const d = terms[next + 3]!.series.values;
+    for (let at = from; at < to; at++) out[at] = out[at]! + a[at]! + b[at]! + c[at]! + d[at]!;
+  }
+  for (; next < terms.length; next++) {
+    const { series, sign } = terms[next]!;
+    const { values } = series;
+    if (sign === 1) for (let at = from; at < to; at++) out[at] = out[at]! + values[at]!;
+    else for (let at = from; at < to; at++) out[at] = out[at]! - values[at]!;
+  }
+}

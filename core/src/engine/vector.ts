@@ -1,0 +1,418 @@
+import { periodOf, stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
+import { irr, npv } from '../finance/annuity.ts';
+import { childrenOf, type CalendarWord, type Expression } from '../formula/syntax.ts';
+import { isSeriesCall, isTimeAverage, wholeNumber } from './dependencies.ts';
+import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Reader } from './kernels.ts';
+import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
+import { BLANK, FINE, ProblemSite, type Problems } from './problems.ts';
+import { Scalar, Series, type Operand, type Range } from './series.ts';
+
+/** One operation of a program: computes its result over a range, after widening the range to all it must renew. */
+export type Operation = (range: Range) => void;
+
+/** A formula as operations over whole series. `result` holds right figures everywhere once it has run over all. */
+export interface Program {
+  readonly operations: readonly Operation[];
+  readonly result: Operand;
+}
+
+/** What a formula is compiled against. */
+export interface CompileContext {
+  /** The line whose rule it is; problems are reported there. */
+  readonly node: string;
+  readonly calendar: Calendar;
+  readonly words: Readonly<Record<CalendarWord, Series>>;
+  readonly problems: Problems;
+  readonly operandOf: (id: string) => Operand;
+}
+
+/** Runs a program over what depends on a range of changed input; the range is widened to what was renewed. */
+export function run(program: Program, range: Range): void {
+  for (const operation of program.operations) operation(range);
+}
+
+/** The figures of the calendar words: month 1 to 12, quarter 1 to 4, year, period from 1, whole years since the start. */
+export function calendarSeries(calendar: Calendar): Record<CalendarWord, Series> {
+  const of = (figure: (period: number) => number) => {
+    const series = new Series(calendar.count);
+    for (let at = 0; at < calendar.count; at++) series.values[at] = figure(at);
+    return series;
+  };
+  const monthNumber = (at: number) => Number(calendar.months[at]!.slice(5));
+  return {
+    month: of(monthNumber),
+    quarter: of((at) => Math.ceil(monthNumber(at) / 3)),
+    year: of((at) => Number(calendar.months[at]!.slice(0, 4))),
+    period: of((at) => at + 1),
+    years: of((at) => Math.floor(at / 12)),
+  };
+}
+
+/** Compiles a formula; its last operation writes into `target` when that is given. */
+export function compile(expression: Expression, context: CompileContext, target?: Series): Program {
+  const compiler = new Compiler(context);
+  const operand = compiler.operand(expression, target);
+  if (target && operand !== target) compiler.copyInto(operand, target);
+  return { operations: compiler.operations, result: target ?? operand };
+}
+
+/** Writes what a reader gives into a series, with the reasons where it gives nothing. */
+export function fillFrom(reader: Reader, out: Series, from: number, to: number): void {
+  for (let at = from; at < to; at++) {
+    const value = reader(at);
+    out.set(at, value, why.code);
+  }
+  out.settle();
+}
+
+class Compiler {
+  readonly operations: Operation[] = [];
+  private readonly context: CompileContext;
+
+  constructor(context: CompileContext) {
+    this.context = context;
+  }
+
+  operand(expression: Expression, target?: Series): Operand {
+    switch (expression.kind) {
+      case 'number':
+        return constant(expression.value, FINE);
+      case 'date': {
+        const period = periodOf(this.context.calendar, expression.month);
+        return period < 0 ? constant(NaN, BLANK) : constant(period + 1, FINE);
+      }
+      case 'word':
+        return this.context.words[expression.word];
+      case 'ref':
+        return this.context.operandOf(expression.id);
+      case 'name':
+        throw new Error(`The name ${expression.name} has not been resolved.`);
+      case 'percent':
+      case 'negate': {
+        const operand = this.operand(expression.operand);
+        return this.monthwise([operand], unaryKernel(expression.kind, readerOf(operand)), target);
+      }
+      case 'binary':
+        return this.binary(expression, target);
+      case 'call':
+        return this.call(expression, target);
+    }
+  }
+
+  copyInto(operand: Operand, target: Series): void {
+    this.operations.push(({ from, to }) => {
+      if (operand instanceof Scalar) target.fill(operand.value, operand.code, from, to);
+      else target.copyFrom(operand, from, to);
+    });
+  }
+
+  private site(subject: Expression): ProblemSite {
+    return new ProblemSite(this.context.problems, this.context.node, subject);
+  }
+
+  private out(target: Series | undefined): Series {
+    return target ?? new Series(this.context.calendar.count);
+  }
+
+  /**
+   * An operation that looks at one month at a time. `fast` may compute stretches in which all operands have figures and
+   * says whether that went well; everything else is left to the kernel.
+   */
+  private monthwise(
+    operands: readonly Operand[],
+    kernel: Reader,
+    target: Series | undefined,
+    fast?: (out: Series, from: number, to: number) => boolean,
+  ): Operand {
+    const series = operands.filter((operand) => operand instanceof Series);
+    const scalars = operands.filter((operand) => operand instanceof Scalar);
+    if (series.length === 0) {
+      const result = new Scalar();
+      this.operations.push(() => {
+        result.value = kernel(-1);
+        result.code = result.value === result.value ? FINE : why.code;
+      });
+      return result;
+    }
+    const out = this.out(target);
+    this.operations.push(({ from, to }) => {
+      let start = from;
+      if (!fast || scalars.some((scalar) => scalar.code !== FINE)) start = to;
+      else for (const { cleanFrom } of series) if (cleanFrom > start) start = Math.min(cleanFrom, to);
+      if (start < to) {
+        if (fast!(out, start, to)) out.markClean(start, to);
+        else start = to;
+      }
+      if (from < start) fillFrom(kernel, out, from, start);
+    });
+    return out;
+  }
+
+  private binary(expression: Extract<Expression, { kind: 'binary' }>, target?: Series): Operand {
+    const { operator, left, right } = expression;
+    if (operator === '+') {
+      const fused = this.multiplyAndAdd(left, right, target) ?? this.multiplyAndAdd(right, left, target);
+      if (fused) return fused;
+    }
+    const a = this.operand(left);
+    const b = this.operand(right);
+    const site = this.site(operator === '/' ? right : expression);
+    return this.monthwise([a, b], binaryKernel(operator, readerOf(a), readerOf(b), site), target, (out, from, to) =>
+      fastBinary(operator, out, a, b, from, to),
+    );
+  }
+
+  /** `x * factor + y` in one pass, when x and y are series and the factor is the same in every month. */
+  private multiplyAndAdd(product: Expression, other: Expression, target?: Series): Operand | null {
+    if (product.kind !== 'binary' || product.operator !== '*') return null;
+    if (!this.isSeries(other) || this.isSeries(product.left) === this.isSeries(product.right)) return null;
+    const [seriesPart, scalarPart] = this.isSeries(product.left) ? [product.left, product.right] : [product.right, product.left];
+    const x = this.operand(seriesPart) as Series;
+    const factor = this.operand(scalarPart) as Scalar;
+    const y = this.operand(other) as Series;
+    const multiply = binaryKernel('*', readerOf(x), readerOf(factor), this.site(product));
+    return this.monthwise([x, factor, y], binaryKernel('+', multiply, readerOf(y), this.site(product)), target, (out, from, to) => {
+      multiplyAndAdd(out.values, x.values, factor.value, y.values, from, to);
+      return true;
+    });
+  }
+
+  /** Whether an expression has figures of its own for each month, rather than one for all. */
+  private isSeries(expression: Expression): boolean {
+    if (expression.kind === 'word') return true;
+    if (expression.kind === 'ref') return this.context.operandOf(expression.id) instanceof Series;
+    if (expression.kind === 'call' && isAlongMonths(expression)) return true;
+    return childrenOf(expression).some((child) => this.isSeries(child));
+  }
+
+  private call(expression: Extract<Expression, { kind: 'call' }>, target?: Series): Operand {
+    const { name, args } = expression;
+    if (name === 'share' || name === 'POWER') {
+      const operator = name === 'share' ? '/' : '^';
+      return this.binary({ kind: 'binary', operator, left: args[0]!, right: args[1]!, place: expression.place }, target);
+    }
+    if (isAlongMonths(expression)) return this.alongMonths(expression, target);
+    const operands = (name === 'monthly' ? args.slice(0, 1) : args).map((arg) => this.operand(arg));
+    const kernel = callKernel(expression, operands.map(readerOf), this.site(expression));
+    const [first, second, third] = operands;
+    if (name === 'if' && first instanceof Series && third) {
+      return this.monthwise(operands, kernel, target, (out, from, to) => {
+        fastChoice(out, first, second!, third, from, to);
+        return true;
+      });
+    }
+    if ((name === 'min' || name === 'max') && operands.length === 2) {
+      const [series, other] = first instanceof Series ? [first, second!] : [second, first!];
+      if (series instanceof Series) {
+        return this.monthwise(operands, kernel, target, (out, from, to) => {
+          fastExtreme(name === 'max', out, series, other, from, to);
+          return true;
+        });
+      }
+    }
+    return this.monthwise(operands, kernel, target);
+  }
+
+  private alongMonths(expression: Extract<Expression, { kind: 'call' }>, target?: Series): Operand {
+    const { name, args } = expression;
+    const count = this.context.calendar.count;
+    if (name === 'NPV') {
+      const [rate, flow] = args.map((arg) => readerOf(this.operand(arg))) as [Reader, Reader];
+      return this.overAllMonths(flow, (figures) => npv(rate(0), figures), this.site(expression), target);
+    }
+    const x = this.operand(args[0]!);
+    switch (name) {
+      case 'prior':
+      case 'next': {
+        const months = wholeNumber(args[1]);
+        if (months === undefined) {
+          const distance = readerOf(this.operand(args[1]!));
+          const sign = name === 'prior' ? -1 : 1;
+          return this.anywhere(target, elsewhere(readerOf(x), count, (at) => at + sign * Math.round(distance(at))));
+        }
+        return this.shifted(x, name === 'prior' ? months : -months, target);
+      }
+      case 'at': {
+        const month = readerOf(this.operand(args[1]!));
+        return this.anywhere(target, elsewhere(readerOf(x), count, (at) => Math.round(month(at)) - 1));
+      }
+      case 'running':
+        return this.running(x, spanOf(args[1]), target);
+      case 'IRR': {
+        const guess = args[1] ? readerOf(this.operand(args[1])) : () => 0.1;
+        return this.overAllMonths(readerOf(x), (figures) => irr(figures, guess(0)), this.site(expression), target);
+      }
+      default:
+        return this.summary(name as Summary, readerOf(x), spanOf(args[1]), target);
+    }
+  }
+
+  private shifted(x: Operand, months: number, target?: Series): Operand {
+    const out = this.out(target);
+    const { count } = this.context.calendar;
+    const reader = elsewhere(readerOf(x), count, (at) => at - months);
+    this.operations.push((range) => {
+      if (months > 0) range.to = Math.min(count, range.to + months);
+      else range.from = Math.max(0, range.from + months);
+      let { from } = range;
+      // The months that have a figure to look back at are moved in one go; the others are empty or have a reason.
+      if (x instanceof Series && months >= 0) {
+        const start = Math.min(range.to, Math.max(from, x.cleanFrom + months));
+        fillFrom(reader, out, from, start);
+        for (from = start; from < range.to; from++) out.values[from] = x.values[from - months]!;
+        out.markClean(start, range.to);
+      } else fillFrom(reader, out, from, range.to);
+    });
+    return out;
+  }
+
+  /** An operation whose result in any month may depend on any other, so that all of it is renewed. */
+  private anywhere(target: Series | undefined, reader: Reader): Operand {
+    const out = this.out(target);
+    this.operations.push((range) => {
+      range.from = 0;
+      range.to = this.context.calendar.count;
+      fillFrom(reader, out, range.from, range.to);
+    });
+    return out;
+  }
+
+  private running(x: Operand, span: Span, target?: Series): Operand {
+    const out = this.out(target);
+    const { calendar } = this.context;
+    const reached = readerOf(out);
+    const kernel = runningKernel(readerOf(x), reached, calendar, span);
+    this.operations.push((range) => {
+      if (span !== 'plan') range.from = stretchAround(calendar, range.from, span).from;
+      range.to = calendar.count;
+      const clean = x instanceof Series ? Math.min(range.to, Math.max(range.from, x.cleanFrom)) : range.to;
+      fillFrom(kernel, out, range.from, clean);
+      if (out.codeAt(clean - 1) > BLANK) fillFrom(kernel, out, clean, range.to);
+      else if (x instanceof Series) {
+        addUpMonths(out.values, x.values, out.codeAt(clean - 1) === FINE ? out.values[clean - 1]! : 0, clean, calendar, span);
+        out.markClean(clean, range.to);
+      }
+    });
+    return out;
+  }
+
+  private summary(name: Summary, x: Reader, span: Span, target?: Series): Operand {
+    const out = this.out(target);
+    const { calendar } = this.context;
+    this.operations.push((range) => {
+      if (range.from >= range.to) return;
+      range.from = stretchAround(calendar, range.from, span).from;
+      range.to = stretchAround(calendar, range.to - 1, span).to;
+      for (let at = range.from; at < range.to; ) {
+        const stretch = stretchAround(calendar, at, span);
+        const value = summarize(name, x, stretch.from, stretch.to);
+        out.fill(value, value === value ? FINE : why.code, at, stretch.to);
+        at = stretch.to;
+      }
+      out.settle();
+    });
+    return out;
+  }
+
+  private overAllMonths(flow: Reader, compute: (figures: number[]) => number, site: ProblemSite, target?: Series): Operand {
+    const { count } = this.context.calendar;
+    const out = this.out(target);
+    this.operations.push((range) => {
+      range.from = 0;
+      range.to = count;
+      const figures: number[] = [];
+      for (let at = 0; at < count; at++) {
+        const value = flow(at);
+        if (value !== value && why.code > BLANK) return out.fill(NaN, why.code, 0, count);
+        figures.push(value === value ? value : 0);
+      }
+      const value = compute(figures);
+      if (Number.isFinite(value)) out.fill(value, FINE, 0, count);
+      else out.fill(NaN, site.code('noResult', -1), 0, count);
+    });
+    return out;
+  }
+}
+
+type Summary = 'total' | 'average' | 'lowest' | 'highest';
+
+const ALONG_MONTHS = new Set(['prior', 'next', 'at', 'running', 'total', 'lowest', 'highest']);
+
+/** Whether a function looks at other months than the one it is computed for. */
+export function isAlongMonths(call: Extract<Expression, { kind: 'call' }>): boolean {
+  return ALONG_MONTHS.has(call.name) || isTimeAverage(call) || isSeriesCall(call);
+}
+
+function constant(value: number, code: number): Scalar {
+  const scalar = new Scalar();
+  scalar.value = value;
+  scalar.code = code;
+  return scalar;
+}
+
+/** The span a period word names: `running(x, year)`; the whole plan when there is none. */
+export function spanOf(arg: Expression | undefined): Span {
+  if (arg?.kind !== 'word') return 'plan';
+  return arg.word === 'quarter' ? 'quarter' : arg.word === 'year' ? 'year' : arg.word === 'month' ? 'month' : 'plan';
+}
+
+/** Reads another period than the one asked for; outside the plan there is nothing. */
+function elsewhere(x: Reader, count: number, place: (at: number) => number): Reader {
+  return (at) => {
+    const other = place(at);
+    if (other !== other) return NaN;
+    return other >= 0 && other < count ? x(other) : without(BLANK);
+  };
+}
+
+/** Running totals over months that all have figures, from what has been reached before `from`. */
+function addUpMonths(out: Float64Array, x: Float64Array, before: number, from: number, calendar: Calendar, span: Span): void {
+  const size = span === 'plan' ? Infinity : span === 'year' ? 12 : span === 'quarter' ? 3 : 1;
+  let reached = before;
+  let left = span === 'plan' ? Infinity : size - ((calendar.startsAt + from) % size);
+  if (left === size) reached = 0;
+  for (let at = from; at < out.length; at++) {
+    if (left === 0) {
+      reached = 0;
+      left = size;
+    }
+    left--;
+    reached += x[at]!;
+    out[at] = reached;
+  }
+}
+
+/** Adds up month by month from what was reached the month before; empty months add nothing, problems stay. */
+export function runningKernel(x: Reader, reached: Reader, calendar: Calendar, span: Span): Reader {
+  return (at) => {
+    const begins = at === 0 || (span !== 'plan' && stretchAround(calendar, at, span).from === at);
+    const before = begins ? without(BLANK) : reached(at - 1);
+    const codeBefore = before === before ? FINE : why.code;
+    if (codeBefore > BLANK) return without(codeBefore);
+    const value = x(at);
+    if (value === value) return codeBefore === FINE ? before + value : value;
+    if (why.code > BLANK) return NaN;
+    return codeBefore === FINE ? before : without(BLANK);
+  };
+}
+
+/** One figure for a stretch of months; empty months are passed over. */
+function summarize(name: Summary, x: Reader, from: number, to: number): number {
+  let months = 0;
+  let sum = 0;
+  let low = Infinity;
+  let high = -Infinity;
+  for (let at = from; at < to; at++) {
+    const value = x(at);
+    if (value !== value) {
+      if (why.code > BLANK) return NaN;
+      continue;
+    }
+    months++;
+    sum += value;
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  if (months === 0) return without(BLANK);
+  return name === 'total' ? sum : name === 'average' ? sum / months : name === 'lowest' ? low : high;
+}

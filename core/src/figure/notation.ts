@@ -1,0 +1,47 @@
+/** How a locale writes numbers: its decimal mark, the mark between thousands, and between a formula's arguments. */
+export interface Notation {
+  readonly decimal: '.' | ',';
+  readonly grouping: string;
+  readonly separator: ',' | ';';
+}
+
+/** The notation formulas are stored in: `1250.5`, arguments apart by commas. */
+export const CANONICAL: Notation = { decimal: '.', grouping: ',', separator: ',' };
+
+const known = new Map<string, Notation>();
+
+/** The notation of a locale, `CANONICAL` for one the platform does not know. */
+export function notationOf(locale: string): Notation {
+  let notation = known.get(locale);
+  if (!notation) {
+    const parts = isLocale(locale)
+      ? new Intl.NumberFormat(locale, { numberingSystem: 'latn' }).formatToParts(-1234567.5)
+      : [];
+    const decimal = parts.find((part) => part.type === 'decimal')?.value === ',' ? ',' : '.';
+    const grouping = parts.find((part) => part.type === 'group')?.value ?? (decimal === ',' ? '.' : ',');
+    notation = { decimal, grouping, separator: decimal === ',' ? ';' : ',' };
+    known.set(locale, notation);
+  }
+  return notation;
+}
+
+/** Whether the platform can format for `locale`, for example `en-IE`. */
+export function isLocale(locale: string): boolean {
+  try {
+    return Intl.NumberFormat.supportedLocalesOf([locale]).length === 1;
+  } catch {
+    return false;
+  }
+}
+
+/** Whether `code` is a currency of ISO 4217 the platform knows, for example `EUR`. */
+export function isCurrency(code: string): boolean {
+  return currencies().has(code);
+}
+
+/** The currencies of ISO 4217 the platform knows. */
+export function currencies(): ReadonlySet<string> {
+  return (all ??= new Set(Intl.supportedValuesOf('currency')));
+}
+
+let all: ReadonlySet<string> | undefined;

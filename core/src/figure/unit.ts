@@ -1,0 +1,28 @@
+/** What a figure counts. Rates are fractions: 2.4 % is 0.024. */
+export type Unit = 'money' | 'number' | 'percent' | 'ratePerYear' | 'ratePerMonth' | 'months' | 'years' | 'date' | 'yesNo';
+
+/** The units an assumption or a line may have. */
+export const UNITS = ['money', 'number', 'percent', 'ratePerYear', 'ratePerMonth', 'months', 'years'] as const;
+
+/** Units in words. */
+export const UNIT_WORDS: Readonly<Record<Unit, string>> = {
+  money: 'money',
+  number: 'number',
+  percent: 'percent',
+  ratePerYear: 'rate per year',
+  ratePerMonth: 'rate per month',
+  months: 'months',
+  years: 'years',
+  date: 'a month of the calendar',
+  yesNo: 'yes or no',
+};
+
+/** Whether figures of a unit are written as percentages. */
+export function isFraction(unit: Unit): boolean {
+  return unit === 'percent' || unit === 'ratePerYear' || unit === 'ratePerMonth';
+}
+
+/** Whether a year's figures of a unit can be added up. Months of rent add up; rates and percentages do not. */
+export function addsUp(unit: Unit): boolean {
+  return unit === 'money' || unit === 'number';
+}

@@ -1,0 +1,76 @@
+import { isFraction, type Unit } from './unit.ts';
+
+/** How a plan writes its figures. */
+export interface FigureStyle {
+  readonly locale: string;
+  readonly currency: string;
+}
+
+const formats = new Map<string, Intl.NumberFormat>();
+
+function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberFormat {
+  const key = `${locale}|${JSON.stringify(options)}`;
+  let found = formats.get(key);
+  if (!found) {
+    found = new Intl.NumberFormat(locale, { numberingSystem: 'latn', ...options });
+    formats.set(key, found);
+  }
+  return found;
+}
+
+/** The decimals of a currency's minor unit: 2 for EUR, 0 for JPY. */
+export function decimalsOf(currency: string): number {
+  return format('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+}
+
+/** A figure in words of its unit: `1,234.50`, `2.4 %`, `42`. Negative figures carry a true minus sign. */
+export function writeFigure(figure: number, unit: Unit, style: FigureStyle): string {
+  const text = isFraction(unit) ? `${fraction(figure, style.locale)}\u00a0%` : plain(figure, unit, style);
+  return text.replace(/^-/, '−');
+}
+
+/** A figure with its currency or unit: `€1,234.50`, `2.4 % a year`, `42 months`. */
+export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): string {
+  if (unit === 'money') {
+    const decimals = decimalsOf(style.currency);
+    return format(style.locale, {
+      style: 'currency',
+      currency: style.currency,
+      minimumFractionDigits: decimals,
+      maximumFractionDigits: decimals,
+    })
+      .format(steady(figure, decimals))
+      .replace('-', '−');
+  }
+  const text = writeFigure(figure, unit, style);
+  if (unit === 'ratePerYear') return `${text} a year`;
+  if (unit === 'ratePerMonth') return `${text} a month`;
+  if (unit === 'months' || unit === 'years') return `${text} ${figure === 1 ? unit.slice(0, -1) : unit}`;
+  if (unit === 'yesNo') return figure === 0 ? 'no' : 'yes';
+  return text;
+}
+
+/** A figure as someone would type it again, in full and without grouping: `1234.5`, `2.4` for a rate of 0.024. */
+export function writeForEntry(figure: number, unit: Unit, locale: string): string {
+  const value = isFraction(unit) ? Number((figure * 100).toPrecision(15)) : figure;
+  return format(locale, { useGrouping: false, maximumFractionDigits: 12 }).format(value).replace('−', '-');
+}
+
+function fraction(figure: number, locale: string): string {
+  return format(locale, { minimumFractionDigits: 1, maximumFractionDigits: 2 }).format(steady(figure * 100, 2));
+}
+
+function plain(figure: number, unit: Unit, style: FigureStyle): string {
+  if (unit === 'money') {
+    const decimals = decimalsOf(style.currency);
+    return format(style.locale, { minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(
+      steady(figure, decimals),
+    );
+  }
+  return format(style.locale, { maximumFractionDigits: 2 }).format(steady(figure, 2));
+}
+
+/** Nothing is shown as minus nothing: -0.001 in two decimals is 0.00. */
+function steady(figure: number, decimals: number): number {
+  return Math.abs(figure) < 0.5 * 10 ** -decimals ? 0 : figure;
+}

@@ -1,0 +1,91 @@
+import { FormulaError, mapNames, type Expression } from './syntax.ts';
+
+/** What a name can stand for: an id, with the name as people see it. */
+export interface NamedThing {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** The names of a plan, looked up without regard to case and spacing. */
+export class Names {
+  private readonly byName = new Map<string, NamedThing>();
+  private readonly byId = new Map<string, NamedThing>();
+
+  /** Adds a thing. A name already taken keeps its first owner; `aliases` only count where nothing has that name. */
+  constructor(things: Iterable<NamedThing>, aliases: Iterable<NamedThing> = []) {
+    for (const thing of things) {
+      this.byId.set(thing.id, thing);
+      if (!this.byName.has(nameKey(thing.name))) this.byName.set(nameKey(thing.name), thing);
+    }
+    for (const alias of aliases) if (!this.byName.has(nameKey(alias.name))) this.byName.set(nameKey(alias.name), alias);
+  }
+
+  find(name: string): NamedThing | undefined {
+    return this.byName.get(nameKey(name));
+  }
+
+  nameOf(id: string): string | undefined {
+    return this.byId.get(id)?.name;
+  }
+
+  all(): NamedThing[] {
+    return [...this.byId.values()];
+  }
+
+  /** Up to three names that are spelt like `name`, nearest first. */
+  nearest(name: string): string[] {
+    const key = nameKey(name);
+    const limit = Math.max(1, Math.floor(key.length / 3));
+    return [...this.byName.values()]
+      .map((thing) => ({ name: thing.name, distance: likeness(key, nameKey(thing.name)) }))
+      .filter((candidate) => candidate.distance <= limit)
+      .sort((a, b) => a.distance - b.distance || a.name.localeCompare(b.name))
+      .slice(0, 3)
+      .map((candidate) => candidate.name);
+  }
+}
+
+/** What makes two names the same: case, composition and spacing do not. */
+export function nameKey(name: string): string {
+  return name.normalize('NFC').trim().replace(/\s+/g, ' ').toLowerCase();
+}
+
+/** Replaces names by the ids they stand for. Throws `FormulaError` at the first name or id that is unknown. */
+export function resolveNames(expression: Expression, names: Names): Expression {
+  return mapNames(expression, (leaf) => {
+    if (leaf.kind === 'ref') {
+      if (names.nameOf(leaf.id) === undefined) throw new FormulaError('This refers to something that no longer exists.', leaf.place);
+      return leaf;
+    }
+    const thing = names.find(leaf.name);
+    if (!thing) {
+      const nearest = names.nearest(leaf.name);
+      const hint = nearest.length > 0 ? ` Did you mean ${nearest.join(' or ')}?` : '';
+      throw new FormulaError(`Nothing in this plan is called ${leaf.name}.${hint}`, leaf.place, nearest);
+    }
+    if (leaf.output !== undefined) throw new FormulaError(`${thing.name} has no output called ${leaf.output}.`, leaf.place);
+    return { kind: 'ref', id: thing.id, place: leaf.place };
+  });
+}
+
+/** The beginning of a longer name counts as near; otherwise the number of letters to change, add, drop or swap. */
+function likeness(a: string, b: string): number {
+  if (a.length >= 3 && b.startsWith(a)) return 1;
+  return editDistance(a, b);
+}
+
+/** The number of letters to change, add, drop or swap with a neighbour to make one text of the other. */
+export function editDistance(a: string, b: string): number {
+  const rows: number[][] = [Array.from({ length: b.length + 1 }, (_, j) => j)];
+  for (let i = 1; i <= a.length; i++) {
+    const row = [i];
+    for (let j = 1; j <= b.length; j++) {
+      const same = a[i - 1] === b[j - 1];
+      let cost = Math.min(rows[i - 1]![j]! + 1, row[j - 1]! + 1, rows[i - 1]![j - 1]! + (same ? 0 : 1));
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) cost = Math.min(cost, rows[i - 2]![j - 2]! + 1);
+      row.push(cost);
+    }
+    rows.push(row);
+  }
+  return rows[a.length]![b.length]!;
+}

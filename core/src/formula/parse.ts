@@ -1,0 +1,214 @@
+import { CANONICAL, type Notation } from '../figure/notation.ts';
+import { functionNamed } from './functions.ts';
+import { CALENDAR_WORDS, FormulaError, type BinaryOperator, type CalendarWord, type Expression, type Place } from './syntax.ts';
+import { tokenize, type Token } from './tokens.ts';
+
+/** The longest formula in characters, and the deepest nesting. */
+export const MAX_FORMULA_LENGTH = 2000;
+const MAX_DEPTH = 100;
+
+/**
+ * Parses a formula, with names as people write them or as stored ids in braces.
+ * Throws `FormulaError` with the place and what was expected there.
+ *
+ *     parseFormula('Net pay * (1 + Pay rise)')
+ */
+export function parseFormula(text: string, notation: Notation = CANONICAL): Expression {
+  if (text.length > MAX_FORMULA_LENGTH) {
+    throw new FormulaError(`A rule may be ${MAX_FORMULA_LENGTH} characters long; this one has ${text.length}.`, {
+      from: MAX_FORMULA_LENGTH,
+      to: text.length,
+    });
+  }
+  return new Parser(tokenize(text, notation), notation).formula();
+}
+
+class Parser {
+  private at = 0;
+  private depth = 0;
+  private readonly tokens: readonly Token[];
+  private readonly notation: Notation;
+
+  constructor(tokens: readonly Token[], notation: Notation) {
+    this.tokens = tokens;
+    this.notation = notation;
+  }
+
+  formula(): Expression {
+    const begin: Token = this.token;
+    if (begin.kind === 'end') throw new FormulaError('Write a rule, for example Rent * 2.', begin.place);
+    const expression = this.comparison();
+    const rest: Token = this.token;
+    if (rest.kind === 'end') return expression;
+    if (rest.kind === 'sign' && rest.sign === ')') {
+      throw new FormulaError('This bracket closes nothing; no bracket is open.', rest.place);
+    }
+    if (rest.kind === 'sign' && rest.sign === ';') {
+      throw new FormulaError('Only the arguments of a function are separated like this.', rest.place);
+    }
+    throw new FormulaError('An operator such as + - * / is missing before this.', rest.place);
+  }
+
+  private get token(): Token {
+    return this.tokens[this.at]!;
+  }
+
+  private isSign(...signs: string[]): string | undefined {
+    return this.token.kind === 'sign' && signs.includes(this.token.sign) ? this.token.sign : undefined;
+  }
+
+  private nested<T>(parse: () => T): T {
+    if (++this.depth > MAX_DEPTH) throw new FormulaError('This is nested too deeply. Split it into lines of its own.', this.token.place);
+    const result = parse();
+    this.depth--;
+    return result;
+  }
+
+  private comparison(): Expression {
+    return this.nested(() => this.leftToRight(['=', '<>', '<', '<=', '>', '>='], () => this.sum()));
+  }
+
+  private sum(): Expression {
+    return this.leftToRight(['+', '-'], () => this.product());
+  }
+
+  private product(): Expression {
+    return this.leftToRight(['*', '/'], () => this.signed());
+  }
+
+  private leftToRight(operators: string[], operand: () => Expression): Expression {
+    let left = operand();
+    for (let operator = this.isSign(...operators); operator; operator = this.isSign(...operators)) {
+      this.at++;
+      const right = operand();
+      left = {
+        kind: 'binary',
+        operator: operator as BinaryOperator,
+        left,
+        right,
+        place: { from: left.place.from, to: right.place.to },
+      };
+    }
+    return left;
+  }
+
+  private signed(): Expression {
+    const { place } = this.token;
+    if (this.isSign('-')) {
+      this.at++;
+      const operand = this.nested(() => this.signed());
+      return { kind: 'negate', operand, place: { from: place.from, to: operand.place.to } };
+    }
+    if (this.isSign('+')) {
+      this.at++;
+      return this.nested(() => this.signed());
+    }
+    return this.power();
+  }
+
+  private power(): Expression {
+    const left = this.postfix();
+    if (!this.isSign('^')) return left;
+    this.at++;
+    const right = this.nested(() => (this.isSign('-', '+') ? this.signed() : this.power()));
+    return { kind: 'binary', operator: '^', left, right, place: { from: left.place.from, to: right.place.to } };
+  }
+
+  private postfix(): Expression {
+    let operand = this.primary();
+    while (this.isSign('%')) {
+      operand = { kind: 'percent', operand, place: { from: operand.place.from, to: this.token.place.to } };
+      this.at++;
+    }
+    return operand;
+  }
+
+  private primary(): Expression {
+    const { token } = this;
+    switch (token.kind) {
+      case 'number':
+        this.at++;
+        return { kind: 'number', value: token.value, place: token.place };
+      case 'date':
+        this.at++;
+        return { kind: 'date', month: token.month, place: token.place };
+      case 'id':
+        this.at++;
+        return { kind: 'ref', id: token.id, ...this.output(token.place) };
+      case 'name':
+        this.at++;
+        if (this.isSign('(')) return this.call(token.name, token.quoted, token.place);
+        if (!token.quoted && isCalendarWord(token.name) && !this.isSign('.')) {
+          return { kind: 'word', word: token.name.toLowerCase() as CalendarWord, place: token.place };
+        }
+        return { kind: 'name', name: token.name, quoted: token.quoted, ...this.output(token.place) };
+      case 'sign':
+        if (token.sign === '(') return this.bracketed();
+        throw new FormulaError(
+          token.sign === '='
+            ? 'A rule begins with a name, a number or a bracket, without an equals sign.'
+            : `A name, a number or a bracket is expected here, not "${token.sign === ';' ? this.notation.separator : token.sign}".`,
+          token.place,
+        );
+      case 'end':
+        throw new FormulaError('The rule ends here, but a name, a number or a bracket is expected.', token.place);
+    }
+  }
+
+  private bracketed(): Expression {
+    const open = this.token.place;
+    this.at++;
+    const inner = this.comparison();
+    this.close(open);
+    return { ...inner, place: { from: open.from, to: this.tokens[this.at - 1]!.place.to } };
+  }
+
+  private close(open: Place): void {
+    if (this.isSign(')')) {
+      this.at++;
+      return;
+    }
+    if (this.token.kind === 'end') throw new FormulaError('This bracket is not closed.', open);
+    throw new FormulaError('A closing bracket or an operator is expected here.', this.token.place);
+  }
+
+  private output(place: Place): { output?: string; place: Place } {
+    if (!this.isSign('.')) return { place };
+    const next = this.tokens[this.at + 1]!;
+    if (next.kind !== 'name') throw new FormulaError('After the dot an output is expected, for example .payment.', this.token.place);
+    this.at += 2;
+    return { output: next.name, place: { from: place.from, to: next.place.to } };
+  }
+
+  private call(name: string, quoted: boolean, place: Place): Expression {
+    const definition = quoted ? undefined : functionNamed(name);
+    if (!definition) {
+      throw new FormulaError(`There is no function called ${name}. If it is a name, an operator is missing after it.`, place);
+    }
+    const open = this.token.place;
+    this.at++;
+    const args: Expression[] = [];
+    if (!this.isSign(')')) {
+      args.push(this.comparison());
+      while (this.isSign(';')) {
+        this.at++;
+        args.push(this.comparison());
+      }
+    }
+    this.close(open);
+    const whole = { from: place.from, to: this.tokens[this.at - 1]!.place.to };
+    if (args.length < definition.least || args.length > definition.most) {
+      const shape = `${definition.name}(${definition.shape.replaceAll(', ', `${this.notation.separator} `)})`;
+      throw new FormulaError(`${definition.name} is written ${shape}; here it has ${count(args.length)}.`, whole);
+    }
+    return { kind: 'call', name: definition.name, args, place: whole };
+  }
+}
+
+function isCalendarWord(name: string): boolean {
+  return (CALENDAR_WORDS as readonly string[]).includes(name.toLowerCase());
+}
+
+function count(args: number): string {
+  return args === 0 ? 'no argument' : args === 1 ? 'one argument' : `${args} arguments`;
+}

@@ -1,0 +1,89 @@
+import { CANONICAL, type Notation } from '../figure/notation.ts';
+import { CALENDAR_WORDS, type BinaryOperator, type Expression } from './syntax.ts';
+
+const STRENGTH: Readonly<Record<BinaryOperator, number>> = {
+  '=': 1, '<>': 1, '<': 1, '<=': 1, '>': 1, '>=': 1, '+': 2, '-': 2, '*': 3, '/': 3, '^': 5,
+}; // prettier-ignore
+
+/** How to print: `nameOf` gives the name of an id, or nothing when the id itself is to be written. */
+export interface PrintStyle {
+  readonly notation: Notation;
+  readonly nameOf?: (id: string) => string | undefined;
+  /** Writes a whole part in its own way, for example as its value; nothing leaves it to the usual spelling. */
+  readonly part?: (expression: Expression) => string | undefined;
+  /** Whether to write × ÷ − as in a book rather than * / -. */
+  readonly typographic?: boolean;
+}
+
+const IN_BOOKS: Readonly<Record<string, string>> = { '*': '×', '/': '÷', '-': '−', '<=': '≤', '>=': '≥', '<>': '≠' };
+
+/**
+ * Writes a tree in its one canonical spelling: single blanks around operators, only the brackets that are needed.
+ * Without `nameOf`, references are written as ids in braces, the form formulas are stored in.
+ */
+export function printFormula(expression: Expression, style: PrintStyle = { notation: CANONICAL }): string {
+  return print(expression, 0, style);
+}
+
+function print(expression: Expression, context: number, style: PrintStyle): string {
+  const own = style.part?.(expression);
+  if (own !== undefined) return own;
+  const wrap = (strength: number, text: string) => (strength < context ? `(${text})` : text);
+  const sign = (operator: string) => (style.typographic ? (IN_BOOKS[operator] ?? operator) : operator);
+  switch (expression.kind) {
+    case 'number':
+      return decimalText(expression.value).replace('.', style.notation.decimal);
+    case 'date':
+      return expression.month;
+    case 'word':
+      return expression.word;
+    case 'name':
+      return (expression.quoted ? quote(expression.name) : quoteName(expression.name)) + output(expression.output);
+    case 'ref': {
+      const name = style.nameOf?.(expression.id);
+      return (name === undefined ? `{${expression.id}}` : quoteName(name)) + output(expression.output);
+    }
+    case 'percent':
+      return `${print(expression.operand, 6, style)}%`;
+    case 'negate':
+      return wrap(4, `${sign('-')}${print(expression.operand, 4, style)}`);
+    case 'binary': {
+      const strength = STRENGTH[expression.operator];
+      const left = print(expression.left, expression.operator === '^' ? 6 : strength, style);
+      const right = print(expression.right, rightStrength(expression), style);
+      const gap = expression.operator === '^' ? '' : ' ';
+      return wrap(strength, `${left}${gap}${sign(expression.operator)}${gap}${right}`);
+    }
+    case 'call':
+      return `${expression.name}(${expression.args.map((arg) => print(arg, 0, style)).join(`${style.notation.separator} `)})`;
+  }
+}
+
+/** A power's exponent may be signed or another power without brackets; elsewhere equals on the right need them. */
+function rightStrength(expression: Extract<Expression, { kind: 'binary' }>): number {
+  return expression.operator === '^' ? (expression.right.kind === 'negate' ? 4 : 5) : STRENGTH[expression.operator] + 1;
+}
+
+function output(name: string | undefined): string {
+  return name === undefined ? '' : `.${name}`;
+}
+
+/** A name as it stands in a formula: in single quotes when it has other signs than words, or is a calendar word. */
+export function quoteName(name: string): string {
+  const plain = /^[\p{L}\p{M}][\p{L}\p{M}\p{N}]*( [\p{L}\p{M}\p{N}]+)*$/u.test(name);
+  return plain && !(CALENDAR_WORDS as readonly string[]).includes(name.toLowerCase()) ? name : quote(name);
+}
+
+function quote(name: string): string {
+  return `'${name.replaceAll("'", "''")}'`;
+}
+
+/** A number written out without an exponent, since formulas have none. */
+function decimalText(value: number): string {
+  const text = String(value);
+  const match = /^(\d)(?:\.(\d+))?e([+-]\d+)$/.exec(text);
+  if (!match) return text;
+  const digits = match[1]! + (match[2] ?? '');
+  const exponent = Number(match[3]);
+  return exponent < 0 ? `0.${'0'.repeat(-exponent - 1)}${digits}` : digits.padEnd(exponent + 1, '0');
+}

@@ -1,0 +1,92 @@
+import type { Month } from '../calendar/month.ts';
+
+/** Where a part of a formula stands in its text: columns from 0, `to` exclusive. */
+export interface Place {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The words that stand for the calendar in a formula. */
+export const CALENDAR_WORDS = ['month', 'quarter', 'year', 'period', 'years'] as const;
+export type CalendarWord = (typeof CALENDAR_WORDS)[number];
+
+export type BinaryOperator = '+' | '-' | '*' | '/' | '^' | '=' | '<>' | '<' | '<=' | '>' | '>=';
+
+/** A formula as a tree. `name` occurs only before names are resolved, `ref` only after. */
+export type Expression =
+  | { readonly kind: 'number'; readonly value: number; readonly place: Place }
+  | { readonly kind: 'date'; readonly month: Month; readonly place: Place }
+  | { readonly kind: 'word'; readonly word: CalendarWord; readonly place: Place }
+  | { readonly kind: 'name'; readonly name: string; readonly quoted: boolean; readonly output?: string; readonly place: Place }
+  | { readonly kind: 'ref'; readonly id: string; readonly output?: string; readonly place: Place }
+  | { readonly kind: 'percent'; readonly operand: Expression; readonly place: Place }
+  | { readonly kind: 'negate'; readonly operand: Expression; readonly place: Place }
+  | {
+      readonly kind: 'binary';
+      readonly operator: BinaryOperator;
+      readonly left: Expression;
+      readonly right: Expression;
+      readonly place: Place;
+    }
+  | { readonly kind: 'call'; readonly name: string; readonly args: readonly Expression[]; readonly place: Place };
+
+/** What is wrong with a formula: a sentence, where, and names that may have been meant. */
+export interface FormulaProblem {
+  readonly message: string;
+  readonly place: Place;
+  readonly suggestions?: readonly string[];
+}
+
+/** Thrown by `parseFormula` and `resolveNames`. */
+export class FormulaError extends Error {
+  readonly problem: FormulaProblem;
+
+  constructor(message: string, place: Place, suggestions?: readonly string[]) {
+    super(message);
+    this.name = 'FormulaError';
+    this.problem = suggestions && suggestions.length > 0 ? { message, place, suggestions } : { message, place };
+  }
+}
+
+/** The parts of an expression, in the order they are written. */
+export function childrenOf(expression: Expression): readonly Expression[] {
+  switch (expression.kind) {
+    case 'percent':
+    case 'negate':
+      return [expression.operand];
+    case 'binary':
+      return [expression.left, expression.right];
+    case 'call':
+      return expression.args;
+    default:
+      return [];
+  }
+}
+
+/** Rebuilds a tree with each leaf that is a name or reference replaced. */
+export function mapNames(
+  expression: Expression,
+  replace: (leaf: Extract<Expression, { kind: 'name' | 'ref' }>) => Expression,
+): Expression {
+  switch (expression.kind) {
+    case 'name':
+    case 'ref':
+      return replace(expression);
+    case 'percent':
+    case 'negate':
+      return { ...expression, operand: mapNames(expression.operand, replace) };
+    case 'binary':
+      return { ...expression, left: mapNames(expression.left, replace), right: mapNames(expression.right, replace) };
+    case 'call':
+      return { ...expression, args: expression.args.map((arg) => mapNames(arg, replace)) };
+    default:
+      return expression;
+  }
+}
+
+/** The ids a resolved formula uses, each once. */
+export function idsIn(expression: Expression, into = new Set<string>()): Set<string> {
+  if (expression.kind === 'ref') into.add(expression.id);
+  for (const child of childrenOf(expression)) idsIn(child, into);
+  return into;
+}

@@ -1,0 +1,115 @@
+import { isMonth, type Month } from '../calendar/month.ts';
+import type { Notation } from '../figure/notation.ts';
+import { FormulaError, type Place } from './syntax.ts';
+
+export type Token =
+  | { readonly kind: 'number'; readonly value: number; readonly place: Place }
+  | { readonly kind: 'date'; readonly month: Month; readonly place: Place }
+  | { readonly kind: 'name'; readonly name: string; readonly quoted: boolean; readonly place: Place }
+  | { readonly kind: 'id'; readonly id: string; readonly place: Place }
+  | { readonly kind: 'sign'; readonly sign: string; readonly place: Place }
+  | { readonly kind: 'end'; readonly place: Place };
+
+const SIGNS: Readonly<Record<string, string>> = { '×': '*', '·': '*', '÷': '/', '−': '-', '–': '-', '≤': '<=', '≥': '>=', '≠': '<>' };
+const WORD = /[\p{L}\p{M}\p{N}]+/uy;
+const DATE = /\d{4}-\d{2}(?![\d.,%])/y;
+
+/** Splits a formula into tokens. Names are runs of words; `{id}` is the stored form of a name. */
+export function tokenize(text: string, notation: Notation): Token[] {
+  const tokens: Token[] = [];
+  let at = 0;
+  const push = (token: Token) => {
+    tokens.push(token);
+    at = token.place.to;
+  };
+  while (at < text.length) {
+    const char = text[at]!;
+    if (/\s/.test(char)) at++;
+    else if (isDigit(char) || (char === notation.decimal && isDigit(text[at + 1]))) push(readNumber(text, at, notation));
+    else if (/[\p{L}\p{M}]/u.test(codePoint(text, at))) push(readName(text, at));
+    else if (char === "'" || char === '‘' || char === '’') push(readQuoted(text, at));
+    else if (char === '{') push(readId(text, at));
+    else push(readSign(text, at, notation));
+  }
+  tokens.push({ kind: 'end', place: { from: text.length, to: text.length } });
+  return tokens;
+}
+
+function readNumber(text: string, at: number, notation: Notation): Token {
+  DATE.lastIndex = at;
+  const date = DATE.exec(text)?.[0];
+  if (date && isMonth(date)) return { kind: 'date', month: date, place: { from: at, to: at + date.length } };
+  const { decimal } = notation;
+  let to = at;
+  while (isDigit(text[to])) to++;
+  if (text[to] === decimal && isDigit(text[to + 1])) {
+    to++;
+    while (isDigit(text[to])) to++;
+  }
+  const place = { from: at, to };
+  if (text[to] === '.' && decimal === ',' && isDigit(text[to + 1])) {
+    throw new FormulaError('In this plan decimals follow a comma: write 1250,50.', { from: to, to: to + 1 });
+  }
+  const value = Number(text.slice(at, to).replace(decimal, '.'));
+  if (!Number.isFinite(value)) throw new FormulaError('This number is too large.', place);
+  return { kind: 'number', value, place };
+}
+
+function readName(text: string, at: number): Token {
+  let to = at;
+  for (let next = at; next < text.length; ) {
+    WORD.lastIndex = next;
+    const word = WORD.exec(text)?.[0];
+    if (!word) break;
+    to = next + word.length;
+    next = to;
+    while (next < text.length && /\s/.test(text[next]!)) next++;
+  }
+  return { kind: 'name', name: text.slice(at, to).replace(/\s+/g, ' '), quoted: false, place: { from: at, to } };
+}
+
+function readQuoted(text: string, at: number): Token {
+  const closers = text[at] === "'" ? "'" : '’‘';
+  let name = '';
+  for (let next = at + 1; next < text.length; next++) {
+    const char = text[next]!;
+    if (!closers.includes(char)) name += char;
+    else if (closers === "'" && text[next + 1] === "'") {
+      name += "'";
+      next++;
+    } else return { kind: 'name', name: name.trim().replace(/\s+/g, ' '), quoted: true, place: { from: at, to: next + 1 } };
+  }
+  throw new FormulaError("This name has no closing quote. Write it like 'Phone & internet'.", { from: at, to: text.length });
+}
+
+function readId(text: string, at: number): Token {
+  const match = /^\{([@\w:-]+)\}/.exec(text.slice(at));
+  if (!match) throw new FormulaError('Braces have no meaning here. Write names as they are shown.', { from: at, to: at + 1 });
+  return { kind: 'id', id: match[1]!, place: { from: at, to: at + match[0].length } };
+}
+
+function readSign(text: string, at: number, notation: Notation): Token {
+  const two = text.slice(at, at + 2);
+  if (two === '<=' || two === '>=' || two === '<>') return { kind: 'sign', sign: two, place: { from: at, to: at + 2 } };
+  const place = { from: at, to: at + 1 };
+  const char = text[at]!;
+  const sign = SIGNS[char] ?? char;
+  if (sign === ';' || (sign === ',' && notation.separator === ',')) return { kind: 'sign', sign: ';', place };
+  if ('+-*/^%()=<>.'.includes(sign[0]!)) return { kind: 'sign', sign, place };
+  if (sign === ',') {
+    throw new FormulaError('In this plan a comma belongs inside a number. Put a semicolon between arguments.', place);
+  }
+  if (char === '"') throw new FormulaError('Text has no place in a rule. A name with signs in it stands in single quotes.', place);
+  if (/\p{Sc}/u.test(char)) throw new FormulaError('Leave the currency sign out: money is written as a plain number.', place);
+  if (char === '&') throw new FormulaError("A name with other signs stands in single quotes: 'Phone & internet'.", place);
+  throw new FormulaError(`"${codePoint(text, at)}" has no meaning here.`, place);
+}
+
+function isDigit(char: string | undefined): boolean {
+  return char !== undefined && char >= '0' && char <= '9';
+}
+
+function codePoint(text: string, at: number): string {
+  const point = text.codePointAt(at);
+  return point === undefined ? '' : String.fromCodePoint(point);
+}

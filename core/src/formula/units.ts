@@ -1,0 +1,257 @@
+import { UNIT_WORDS, isFraction, type Unit } from '../figure/unit.ts';
+import { printFormula, type PrintStyle } from './print.ts';
+import type { Expression, Place } from './syntax.ts';
+
+/** A doubt about a formula's units: a sentence, where, and the text that would mend it where there is one. */
+export interface UnitFinding {
+  readonly message: string;
+  readonly place: Place;
+  readonly mend?: { readonly words: string; readonly replacement: string };
+}
+
+/** `any` is the unit of a bare number, which takes on what it meets; `factor` is what 1 + a rate gives. */
+type Inferred = Unit | 'any' | 'factor';
+
+/** What units a formula's names have, and how findings write parts of it. */
+export interface UnitContext {
+  readonly unitOf: (id: string) => Unit;
+  readonly style: PrintStyle;
+}
+
+/** The unit of a formula's result, `undefined` for a bare number, with what is doubtful about it. */
+export function inferUnit(expression: Expression, context: UnitContext): { unit: Unit | undefined; findings: UnitFinding[] } {
+  const inference = new Inference(context);
+  const unit = inference.of(expression);
+  return { unit: unit === 'any' ? undefined : unit === 'factor' ? 'number' : unit, findings: inference.findings };
+}
+
+class Inference {
+  readonly findings: UnitFinding[] = [];
+  private readonly context: UnitContext;
+
+  constructor(context: UnitContext) {
+    this.context = context;
+  }
+
+  of(expression: Expression): Inferred {
+    switch (expression.kind) {
+      case 'number':
+        return 'any';
+      case 'date':
+        return 'date';
+      case 'word':
+        return expression.word === 'years' ? 'number' : expression.word === 'period' ? 'date' : 'any';
+      case 'name':
+        return 'any';
+      case 'ref':
+        return this.context.unitOf(expression.id);
+      case 'percent':
+        this.of(expression.operand);
+        return 'percent';
+      case 'negate':
+        return this.of(expression.operand);
+      case 'binary':
+        return this.binary(expression);
+      case 'call':
+        return this.call(expression);
+    }
+  }
+
+  private binary(expression: Extract<Expression, { kind: 'binary' }>): Inferred {
+    const left = this.of(expression.left);
+    const right = this.of(expression.right);
+    switch (expression.operator) {
+      case '+':
+      case '-':
+        return this.add(expression, left, right);
+      case '*':
+        return this.multiply(expression, left, right);
+      case '/':
+        return this.divide(left, right);
+      case '^':
+        return left === 'factor' || left === 'any' ? left : 'number';
+      default:
+        this.same(expression, left, right, 'compares');
+        return 'yesNo';
+    }
+  }
+
+  private add(expression: Extract<Expression, { kind: 'binary' }>, left: Inferred, right: Inferred): Inferred {
+    // 1 + a rate is a growth factor, whichever side the one stands on.
+    if (isRate(right) && (left === 'any' || left === 'factor')) return 'factor';
+    if (isRate(left) && (right === 'any' || right === 'factor') && expression.operator === '+') return 'factor';
+    if (left === 'money' && isRate(right)) {
+      const base = this.write(expression.left, true);
+      this.findings.push({
+        message: `${expression.operator === '+' ? 'Adds' : 'Takes'} a ${words(right)} ${expression.operator === '+' ? 'to' : 'from'} money.`,
+        place: expression.place,
+        mend: {
+          words: `the ${words(right)} of ${this.write(expression.left)}`,
+          replacement: `${base} * (1 ${expression.operator} ${this.write(expression.right, true)})`,
+        },
+      });
+      return 'money';
+    }
+    this.same(expression, left, right, expression.operator === '+' ? 'adds' : 'subtracts');
+    return left === 'any' ? right : left;
+  }
+
+  private multiply(expression: Extract<Expression, { kind: 'binary' }>, left: Inferred, right: Inferred): Inferred {
+    if (left === 'money' && right === 'money') {
+      this.findings.push({ message: 'Multiplies money by money.', place: expression.place });
+      return 'money';
+    }
+    for (const [side, unit, money, moneyUnit] of [
+      [expression.right, right, expression.left, left],
+      [expression.left, left, expression.right, right],
+    ] as const) {
+      if (moneyUnit === 'money' && unit === 'ratePerYear' && side.kind === 'ref' && !coversYear(money)) {
+        const rate = this.write(side);
+        this.findings.push({
+          message: `Applies the yearly rate ${rate} to a month’s money.`,
+          place: side.place,
+          mend: { words: `monthly(${rate}), a twelfth`, replacement: `monthly(${rate})` },
+        });
+      }
+    }
+    if (left === 'money' || right === 'money') return 'money';
+    if (left === 'any') return right === 'factor' ? 'factor' : right;
+    if (right === 'any') return left;
+    if (left === 'factor') return right;
+    if (right === 'factor') return left;
+    return left === 'number' ? right : right === 'number' ? left : isFraction(left as Unit) ? left : 'number';
+  }
+
+  private divide(left: Inferred, right: Inferred): Inferred {
+    if (right === 'any' || right === 'number' || right === 'factor') {
+      return left === 'ratePerYear' && right === 'any' ? 'ratePerYear' : left;
+    }
+    if (left === right) return 'number';
+    return left === 'money' ? 'money' : 'number';
+  }
+
+  private call(expression: Extract<Expression, { kind: 'call' }>): Inferred {
+    const units = expression.args.map((arg) => this.of(arg));
+    const first = units[0] ?? 'any';
+    switch (expression.name) {
+      case 'if':
+        return this.agree(expression, expression.args.slice(1), units.slice(1));
+      case 'IFS': {
+        const results = (_: unknown, index: number) => index % 2 === 1;
+        return this.agree(expression, expression.args.filter(results), units.filter(results));
+      }
+      case 'and':
+      case 'or':
+      case 'not':
+        return 'yesNo';
+      case 'min':
+      case 'max':
+      case 'sum':
+        return this.agree(expression, expression.args, units);
+      case 'average':
+        return expression.args[1]?.kind === 'word' ? first : this.agree(expression, expression.args, units);
+      case 'share':
+        this.same(expression, first, units[1]!, 'compares');
+        return 'percent';
+      case 'monthly':
+        if (first === 'ratePerMonth') this.findings.push({ message: 'This rate is per month already.', place: expression.place });
+        return 'ratePerMonth';
+      case 'payment':
+        this.payment(expression, units);
+        return 'money';
+      case 'EFFECT':
+      case 'NOMINAL':
+        return 'ratePerYear';
+      case 'RATE':
+      case 'IRR':
+        return 'ratePerMonth';
+      case 'NPER':
+        return 'number';
+      case 'PMT':
+      case 'IPMT':
+      case 'PPMT':
+      case 'FV':
+      case 'PV':
+      case 'CUMIPMT':
+      case 'CUMPRINC':
+      case 'NPV':
+        if (first === 'ratePerYear') this.yearlyWherePeriodic(expression.args[0]!);
+        return 'money';
+      default:
+        return first;
+    }
+  }
+
+  private payment(expression: Extract<Expression, { kind: 'call' }>, units: readonly Inferred[]): void {
+    if (units[1] === 'ratePerMonth') {
+      this.findings.push({ message: 'payment takes a yearly rate; this one is per month.', place: expression.args[1]!.place });
+    }
+    if (units[2] === 'years') {
+      const years = this.write(expression.args[2]!, true);
+      this.findings.push({
+        message: 'payment counts in months; this is in years.',
+        place: expression.args[2]!.place,
+        mend: { words: `${years} * 12`, replacement: `${years} * 12` },
+      });
+    }
+  }
+
+  private yearlyWherePeriodic(rate: Expression): void {
+    const text = this.write(rate);
+    this.findings.push({
+      message: `A rate per month is expected here; ${text} is per year.`,
+      place: rate.place,
+      mend: { words: `monthly(${text}), a twelfth`, replacement: `monthly(${text})` },
+    });
+  }
+
+  private agree(expression: Expression, args: readonly Expression[], units: readonly Inferred[]): Inferred {
+    let common: Inferred = 'any';
+    units.forEach((unit, index) => {
+      if (common === 'any') common = unit;
+      else if (unit !== 'any' && !alike(common, unit)) {
+        this.findings.push({
+          message: `Mixes ${words(common)} and ${words(unit)}.`,
+          place: args[index]?.place ?? expression.place,
+        });
+      }
+    });
+    return common;
+  }
+
+  private same(expression: Expression, left: Inferred, right: Inferred, verb: string): void {
+    if (left === 'any' || right === 'any' || alike(left, right)) return;
+    const link = verb === 'adds' || verb === 'compares' ? 'and' : 'from';
+    const [first, second] = verb === 'subtracts' ? [right, left] : [left, right];
+    this.findings.push({
+      message: `This ${verb} ${words(first)} ${link} ${words(second)}.`,
+      place: expression.place,
+    });
+  }
+
+  private write(expression: Expression, asFactor = false): string {
+    const text = printFormula(expression, this.context.style);
+    return asFactor && expression.kind === 'binary' ? `(${text})` : text;
+  }
+}
+
+/** A whole year's total may well be multiplied by a yearly rate. */
+function coversYear(expression: Expression): boolean {
+  const span = expression.kind === 'call' && expression.name === 'total' ? expression.args[1] : undefined;
+  return span?.kind === 'word' && span.word === 'year';
+}
+
+function isRate(unit: Inferred): boolean {
+  return unit !== 'any' && unit !== 'factor' && isFraction(unit);
+}
+
+/** Fractions may be compared and combined with each other; months of the calendar with plain numbers. */
+function alike(a: Inferred, b: Inferred): boolean {
+  if (a === b) return true;
+  const plain = (unit: Inferred) => unit === 'number' || unit === 'factor' || unit === 'date' || unit === 'yesNo';
+  return (plain(a) && plain(b)) || (isRate(a) && b === 'percent') || (a === 'percent' && isRate(b));
+}
+
+function words(unit: Inferred): string {
+  return unit === 'factor' ? 'a factor' : unit === 'any' ? 'a number' : UNIT_WORDS[unit];
+}

@@ -1,0 +1,74 @@
+import { createCalendar, type Calendar } from '../calendar/calendar.ts';
+import { TABLE_NAMES, type AnyRow, type GroupRow, type LineRow, type PlanRow, type Row, type TableName } from './tables.ts';
+
+/** A plan as its tables: rows by id. Documents are never changed in place. */
+export type Document = { readonly [T in TableName]: ReadonlyMap<string, Row<T>> };
+
+/** What differs in one row; `before` is null for a new row, `after` for a deleted one. */
+export type Change = {
+  [T in TableName]: { readonly table: T; readonly id: string; readonly before: Row<T> | null; readonly after: Row<T> | null };
+}[TableName];
+
+/** A document without any row. */
+export function emptyDocument(): Document {
+  return Object.fromEntries(TABLE_NAMES.map((table) => [table, new Map()])) as unknown as Document;
+}
+
+/** A document from lists of rows, as they come from a file or the database. */
+export function documentFrom(rows: Readonly<Record<TableName, readonly AnyRow[]>>): Document {
+  return Object.fromEntries(
+    TABLE_NAMES.map((table) => [table, new Map(rows[table].map((row) => [row.id, row]))]),
+  ) as unknown as Document;
+}
+
+/** The rows of every table as lists, for a file or a response. */
+export function rowsOf(document: Document): Record<TableName, AnyRow[]> {
+  return Object.fromEntries(TABLE_NAMES.map((table) => [table, [...document[table].values()]])) as Record<TableName, AnyRow[]>;
+}
+
+/** The document after some changes; tables without a change are shared with the old one. */
+export function applyChanges(document: Document, changes: readonly Change[]): Document {
+  const copies = new Map<TableName, Map<string, AnyRow>>();
+  for (const change of changes) {
+    let table = copies.get(change.table);
+    if (!table) copies.set(change.table, (table = new Map<string, AnyRow>(document[change.table])));
+    if (change.after) table.set(change.id, change.after);
+    else table.delete(change.id);
+  }
+  return { ...document, ...Object.fromEntries(copies) } as Document;
+}
+
+/** The changes that take some changes back, last first. */
+export function invert(changes: readonly Change[]): Change[] {
+  return changes.map((change) => ({ ...change, before: change.after, after: change.before }) as Change).reverse();
+}
+
+/** The plan's settings. */
+export function planOf(document: Document): PlanRow {
+  for (const plan of document.plan.values()) return plan;
+  throw new Error('A document has exactly one plan row.');
+}
+
+/** The months of a plan. */
+export function calendarOf(document: Document): Calendar {
+  const plan = planOf(document);
+  return createCalendar(plan.firstMonth, plan.months);
+}
+
+/** Rows in the order of their positions. */
+export function inOrder<R extends { readonly id: string; readonly position: string }>(rows: Iterable<R>): R[] {
+  return [...rows].sort((a, b) =>
+    a.position < b.position ? -1 : a.position > b.position ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0,
+  );
+}
+
+/** The groups of a plan in order, each with its lines in order. */
+export function groupsWithLines(document: Document): { group: GroupRow; lines: LineRow[] }[] {
+  const byGroup = new Map<string, LineRow[]>();
+  for (const line of document.lines.values()) {
+    const list = byGroup.get(line.group);
+    if (list) list.push(line);
+    else byGroup.set(line.group, [line]);
+  }
+  return inOrder(document.groups.values()).map((group) => ({ group, lines: inOrder(byGroup.get(group.id) ?? []) }));
+}

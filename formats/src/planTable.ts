@@ -1,0 +1,53 @@
+import {
+  TOTALS,
+  addsUp,
+  averageOf,
+  figuresOf,
+  groupsWithLines,
+  inOrder,
+  monthInWords,
+  planOf,
+  stretches,
+  totalOf,
+  totalOfSide,
+  unitOf,
+  yearOf,
+  type Model,
+  type Span,
+  type Stretch,
+  type Unit,
+} from '@haushalt/core';
+import type { Table } from './table.ts';
+
+/** A plan's figures as a table, one row per assumption, line, group and total; `units` tells what each row counts. */
+export function planTable(model: Model, by: Exclude<Span, 'plan'>): Table & { readonly units: readonly Unit[] } {
+  const { document, calendar } = model;
+  const columns = stretches(calendar, by);
+  const rows: { name: string; kind: string; id: string }[] = [
+    ...inOrder(document.assumptions.values()).map(({ id, name }) => ({ id, name, kind: 'assumption' })),
+  ];
+  for (const { group, lines } of groupsWithLines(document)) {
+    for (const { id, name } of lines) rows.push({ id, name, kind: 'line' });
+    // The lines of a memo group count different things, so that group has no total.
+    if (totalOfSide(group.side)) rows.push({ id: group.id, name: group.name, kind: 'group' });
+  }
+  for (const { id, name } of TOTALS) rows.push({ id, name, kind: 'total' });
+  return {
+    headings: ['Name', 'Kind', ...columns.map((stretch) => headingOf(model, stretch, by))],
+    units: rows.map((row) => unitOf(document, row.id)),
+    rows: rows.map((row) => {
+      const figures = figuresOf(model.seriesOf(row.id)!);
+      const rollUp = addsUp(unitOf(document, row.id)) && row.id !== '@cumulativeNet' ? totalOf : averageOf;
+      const figure = (stretch: Stretch) => (row.id === '@cumulativeNet' ? figures[stretch.to - 1]! : rollUp(figures, stretch));
+      return [row.name, row.kind, ...columns.map(figure)];
+    }),
+  };
+}
+
+function headingOf({ calendar, document }: Model, { from }: Stretch, by: Span): string {
+  const month = calendar.months[from]!;
+  const year = yearOf(month);
+  if (by === 'year') return String(year);
+  if (by === 'quarter') return `Q${Math.ceil(Number(month.slice(5)) / 3)} ${year}`;
+  return monthInWords(month, planOf(document).locale, 'short');
+}

@@ -1,0 +1,28 @@
+import type { Person } from '../store/people.ts';
+import type { Role, StoredPlan } from '../store/plans.ts';
+import type { Store } from '../store/store.ts';
+import { ApiError } from './errors.ts';
+
+/** What someone wants to do with a plan. */
+export type Purpose = 'view' | 'edit' | 'own';
+
+const ALLOWED: Readonly<Record<Purpose, readonly Role[]>> = {
+  view: ['owner', 'editor', 'viewer'],
+  edit: ['owner', 'editor'],
+  own: ['owner'],
+};
+
+/**
+ * The one place that decides who may do what with a plan; every plan route passes through it. Someone without any role
+ * in a plan is not told that it exists. Throws `ApiError` 404 or 403.
+ */
+export function planFor(store: Store, person: Person, planId: string, purpose: Purpose, deleted = false): StoredPlan {
+  const plan = store.plans.find(planId);
+  const role = plan && store.plans.roleOf(planId, person.id);
+  if (!plan || !role) throw new ApiError(404, 'notFound', 'There is no such plan. It may have been deleted.');
+  if (!ALLOWED[purpose].includes(role)) {
+    throw new ApiError(403, 'forbidden', role === 'viewer' ? 'You may look at this plan, but not change it.' : 'Only the owner may do this.');
+  }
+  if (plan.deletedAt !== null && !deleted) throw new ApiError(404, 'deleted', 'This plan has been deleted.');
+  return plan;
+}

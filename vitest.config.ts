@@ -1,0 +1,19 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const source = (workspace: string) => fileURLToPath(new URL(`./${workspace}/src/index.ts`, import.meta.url));
+
+export default defineConfig({
+  resolve: {
+    alias: {
+      '@haushalt/core': source('core'),
+      '@haushalt/formats': source('formats'),
+      '@haushalt/server': source('server'),
+    },
+  },
+  test: {
+    include: ['{core,formats,server,web,cli,bench,demo}/**/*.test.ts'],
+    exclude: ['**/node_modules/**', '**/dist/**'],
+    testTimeout: 30_000,
+  },
+});
