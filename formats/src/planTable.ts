@@ -1,14 +1,13 @@
 import {
   TOTALS,
-  addsUp,
-  averageOf,
   figuresOf,
   groupsWithLines,
   inOrder,
   monthInWords,
   planOf,
+  rollUpOf,
+  rolledUp,
   stretches,
-  totalOf,
   totalOfSide,
   unitOf,
   yearOf,
@@ -37,9 +36,8 @@ export function planTable(model: Model, by: Exclude<Span, 'plan'>): Table & { re
     units: rows.map((row) => unitOf(document, row.id)),
     rows: rows.map((row) => {
       const figures = figuresOf(model.seriesOf(row.id)!);
-      const rollUp = addsUp(unitOf(document, row.id)) && row.id !== '@cumulativeNet' ? totalOf : averageOf;
-      const figure = (stretch: Stretch) => (row.id === '@cumulativeNet' ? figures[stretch.to - 1]! : rollUp(figures, stretch));
-      return [row.name, row.kind, ...columns.map(figure)];
+      const how = rollUpOf(document, row.id);
+      return [row.name, row.kind, ...columns.map((stretch) => rolledUp(figures, stretch, how))];
     }),
   };
 }

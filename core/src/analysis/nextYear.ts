@@ -1,12 +1,10 @@
 import { stretchOfYear } from '../calendar/calendar.ts';
 import { totalOf } from '../calendar/rollup.ts';
-import { toMonth } from '../calendar/month.ts';
-import { monthsBetween } from '../calendar/month.ts';
+import { monthsBetween, toMonth } from '../calendar/month.ts';
 import { figuresOf } from '../engine/results.ts';
 import type { Model } from '../engine/model.ts';
-import { addsUp } from '../figure/unit.ts';
 import { project } from '../finance/projection.ts';
-import { unitOf } from '../plan/formulas.ts';
+import { rollUpOf } from '../plan/rollUps.ts';
 
 /** A year's total of something and what it becomes a year later at a rate. */
 export interface ProjectedYear {
@@ -32,7 +30,7 @@ export function rateAfter(model: Model, assumption: string, baseYear: number): n
  */
 export function projectNextYear(model: Model, id: string, baseYear: number, rate: number): ProjectedYear {
   const series = model.seriesOf(id);
-  if (!series || !addsUp(unitOf(model.document, id))) return { base: null, increase: null, amount: null };
+  if (!series || rollUpOf(model.document, id) !== 'total') return { base: null, increase: null, amount: null };
   const base = totalOf(figuresOf(series), stretchOfYear(model.calendar, baseYear));
   if (base === null) return { base, increase: null, amount: null };
   const [next] = project(base, [rate]);

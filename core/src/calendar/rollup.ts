@@ -20,6 +20,15 @@ export function averageOf(figures: readonly (number | null)[], stretch: Stretch)
   return months === 0 ? null : totalOf(figures, stretch)! / months;
 }
 
+/** The last figure of a stretch; `null` when none of its months has one. */
+export function lastOf(figures: readonly (number | null)[], stretch: Stretch): number | null {
+  for (let period = stretch.to - 1; period >= stretch.from; period--) {
+    const figure = figures[period];
+    if (figure !== null && figure !== undefined) return figure;
+  }
+  return null;
+}
+
 /** A figure as a fraction of its base; `null` when there is no figure or the base is nothing. */
 export function shareOf(figure: number | null, base: number | null): number | null {
   return figure === null || base === null || base === 0 ? null : figure / base;

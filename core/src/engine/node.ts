@@ -170,10 +170,17 @@ export function specifyLine(
   const pieces = [...rules.map((rule) => piece(rule, single)), ...overlays.map((overlay) => piece(overlay, false))];
 
   if (members) specifyMonthlyLine(node, pieces, context, members);
-  else node.evaluate = (range) => evaluateLine(node, pieces, single, range, context);
+  else node.evaluate = (range) => evaluateLine(node, pieces, rules[0]?.from ?? calendar.count, single, range, context);
 }
 
-function evaluateLine(node: Node, pieces: readonly Piece[], single: boolean, range: Range, context: CompileContext): void {
+function evaluateLine(
+  node: Node,
+  pieces: readonly Piece[],
+  ruledFrom: number,
+  single: boolean,
+  range: Range,
+  context: CompileContext,
+): void {
   const { spare } = node;
   const { from, to } = range;
   for (const { program } of pieces) {
@@ -183,7 +190,8 @@ function evaluateLine(node: Node, pieces: readonly Piece[], single: boolean, ran
     range.from = Math.min(range.from, own.from);
     range.to = Math.max(range.to, own.to);
   }
-  if (pieces.length === 0 || pieces[0]!.from > range.from) spare.fill(NaN, BLANK, range.from, pieces[0]?.from ?? range.to);
+  // Months before the first step are empty, but for their exceptions.
+  spare.fill(NaN, BLANK, range.from, Math.min(range.to, ruledFrom));
   pieces.forEach((piece, index) => {
     const start = Math.max(piece.from, range.from);
     const end = Math.min(piece.to, range.to);

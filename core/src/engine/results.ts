@@ -1,7 +1,8 @@
-import { averageOf, totalOf } from '../calendar/rollup.ts';
+import { averageOf } from '../calendar/rollup.ts';
 import { stretches, type Calendar, type Span, type Stretch } from '../calendar/calendar.ts';
 import type { Document } from '../plan/document.ts';
 import { namesOf } from '../plan/naming.ts';
+import { rolledUp, rollUpOf } from '../plan/rollUps.ts';
 import { Model } from './model.ts';
 import { BLANK, FINE, problemSentence, type Cause } from './problems.ts';
 
@@ -20,8 +21,8 @@ export interface Results {
   readonly calendar: Calendar;
   /** One figure per period, `null` where there is none. Throws a `RangeError` for an unknown name or id. */
   figures(nameOrId: string): (number | null)[];
-  /** Totals per quarter, year or the whole plan; months without a figure are passed over. */
-  totals(nameOrId: string, span: Span): { stretch: Stretch; total: number | null; average: number | null }[];
+  /** One figure per quarter, year or the whole plan: a total, or a balance's last month, or a price's average. */
+  rollUps(nameOrId: string, span: Span): { stretch: Stretch; figure: number | null; average: number | null }[];
   /** Every problem that leaves a figure missing, each once, where it arose. */
   readonly problems: readonly FigureProblem[];
 }
@@ -34,8 +35,9 @@ export function calculate(plan: Document): Results {
 /** The figures of a model as they are now. */
 export function resultsOf(model: Model): Results {
   const names = namesOf(model.document);
+  const idOf = (nameOrId: string) => names.find(nameOrId)?.id ?? nameOrId;
   const seriesFor = (nameOrId: string) => {
-    const series = model.seriesOf(names.find(nameOrId)?.id ?? nameOrId);
+    const series = model.seriesOf(idOf(nameOrId));
     if (!series) throw new RangeError(`Nothing in this plan is called ${nameOrId}.`);
     return series;
   };
@@ -43,9 +45,14 @@ export function resultsOf(model: Model): Results {
   return {
     calendar: model.calendar,
     figures,
-    totals: (nameOrId, span) => {
+    rollUps: (nameOrId, span) => {
       const all = figures(nameOrId);
-      return stretches(model.calendar, span).map((stretch) => ({ stretch, total: totalOf(all, stretch), average: averageOf(all, stretch) }));
+      const how = rollUpOf(model.document, idOf(nameOrId));
+      return stretches(model.calendar, span).map((stretch) => ({
+        stretch,
+        figure: rolledUp(all, stretch, how),
+        average: averageOf(all, stretch),
+      }));
     },
     problems: problemsOf(model),
   };

@@ -26,7 +26,7 @@ export type Command =
   | { readonly kind: 'group.duplicate'; readonly group: string; readonly id: string }
   | { readonly kind: 'group.delete'; readonly group: string }
   | { readonly kind: 'line.add'; readonly id: string; readonly group: string; readonly name: string; readonly unit: FigureUnit; readonly before: Placement }
-  | { readonly kind: 'line.set'; readonly line: string; readonly settings: Partial<Pick<LineRow, 'name' | 'unit' | 'note'>> }
+  | { readonly kind: 'line.set'; readonly line: string; readonly settings: Partial<Pick<LineRow, 'name' | 'unit' | 'rollUp' | 'note'>> }
   | { readonly kind: 'line.move'; readonly line: string; readonly group: string; readonly before: Placement }
   | { readonly kind: 'line.duplicate'; readonly line: string; readonly id: string }
   | { readonly kind: 'line.delete'; readonly line: string }

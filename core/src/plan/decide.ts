@@ -8,12 +8,13 @@ import { UNITS } from '../figure/unit.ts';
 import { nameKey } from '../formula/names.ts';
 import { FormulaError } from '../formula/syntax.ts';
 import type { Command, Decision, Reach, Refusal } from './commands.ts';
-import { applyChanges, inOrder, planOf, type Change, type Document } from './document.ts';
+import { applyChanges, inOrder, isSameRow, planOf, type Change, type Document } from './document.ts';
 import { toStored } from './formulas.ts';
 import { freeName, nameOf, nameRefusal, nameShapeRefusal, namesOf } from './naming.ts';
 import { positionBetween } from './position.ts';
 import {
   RHYTHMS,
+  ROLL_UPS,
   SIDES,
   TABLES,
   datedId,
@@ -64,7 +65,7 @@ export function decideChanges(document: Document, changes: readonly Change[]): D
   const refuse = (message: string): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
   for (const change of changes) {
     const now = (document[change.table] as ReadonlyMap<string, AnyRow>).get(change.id) ?? null;
-    if (!sameRow(now, change.before)) {
+    if (!isSameRow(now, change.before)) {
       const row = now ?? change.before ?? change.after;
       const name = row ? ownerName(document, change.table, row) : null;
       return refuse(`${name ?? 'What this was about'} has been changed since, so this can no longer be taken back.`);
@@ -130,7 +131,7 @@ class Draft {
   }
 
   changes(): Change[] {
-    return [...this.edits.values()].filter((change) => !sameRow(change.before, change.after));
+    return [...this.edits.values()].filter((change) => !isSameRow(change.before, change.after));
   }
 
   private record(table: TableName, id: string, after: AnyRow | null): void {
@@ -180,7 +181,7 @@ function carryOut(draft: Draft, command: Command): void {
       checkUnit(command.unit);
       const position = positionBefore(draft, 'lines', command.before, null, command.group);
       const { id, group, unit } = command;
-      return draft.set('lines', { id, group, name: tidy(command.name), unit, note: '', position });
+      return draft.set('lines', { id, group, name: tidy(command.name), unit, rollUp: 'total', note: '', position });
     }
     case 'line.set': {
       const line = existing(draft, 'lines', command.line, 'This line');
@@ -188,6 +189,7 @@ function carryOut(draft: Draft, command: Command): void {
       if (command.settings.name !== undefined) checkName(draft, next.name, line.id, 'name');
       checkUnit(next.unit);
       checkNote(next.note);
+      if (!ROLL_UPS.includes(next.rollUp)) throw refused('invalid', `A year is one of ${ROLL_UPS.join(', ')}.`, 'rollUp');
       return draft.set('lines', { ...next, name: tidy(next.name) });
     }
     case 'line.move': {
@@ -443,11 +445,4 @@ function ownerName(document: Document, table: TableName, row: AnyRow): string | 
   if ('name' in row) return row.name;
   const owner = 'line' in row ? row.line : 'assumption' in row ? row.assumption : null;
   return owner === null ? table : (nameOf(document, owner) ?? null);
-}
-
-function sameRow(a: AnyRow | null, b: AnyRow | null): boolean {
-  if (a === null || b === null) return a === b;
-  const left = a as unknown as Record<string, unknown>;
-  const right = b as unknown as Record<string, unknown>;
-  return Object.keys({ ...left, ...right }).every((key) => (left[key] ?? null) === (right[key] ?? null));
 }

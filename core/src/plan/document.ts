@@ -72,3 +72,28 @@ export function groupsWithLines(document: Document): { group: GroupRow; lines: L
   }
   return inOrder(document.groups.values()).map((group) => ({ group, lines: inOrder(byGroup.get(group.id) ?? []) }));
 }
+
+/** The changes that lead from one document to another; tables and rows that are the same object are not looked into. */
+export function differenceBetween(from: Document, to: Document): Change[] {
+  const changes: Change[] = [];
+  for (const table of TABLE_NAMES) {
+    const before = from[table] as ReadonlyMap<string, AnyRow>;
+    const after = to[table] as ReadonlyMap<string, AnyRow>;
+    if (before === after) continue;
+    for (const [id, row] of after) {
+      const old = before.get(id) ?? null;
+      if (!isSameRow(old, row)) changes.push({ table, id, before: old, after: row } as Change);
+    }
+    for (const [id, row] of before) if (!after.has(id)) changes.push({ table, id, before: row, after: null } as Change);
+  }
+  return changes;
+}
+
+/** Whether two rows hold the same values; a column that is missing counts as empty. */
+export function isSameRow(a: AnyRow | null, b: AnyRow | null): boolean {
+  if (a === b) return true;
+  if (a === null || b === null) return false;
+  const left = a as unknown as Record<string, unknown>;
+  const right = b as unknown as Record<string, unknown>;
+  return Object.keys({ ...left, ...right }).every((key) => (left[key] ?? null) === (right[key] ?? null));
+}

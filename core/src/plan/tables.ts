@@ -16,6 +16,10 @@ export type Side = (typeof SIDES)[number];
 export const RHYTHMS = ['fixed', 'periodic', 'dayToDay'] as const;
 export type Rhythm = (typeof RHYTHMS)[number];
 
+/** What months make of a quarter or year: their total, the last of them (a balance), or their average (a price). */
+export const ROLL_UPS = ['total', 'last', 'average'] as const;
+export type RollUp = (typeof ROLL_UPS)[number];
+
 /** All tables of a plan's document, in an order in which every row comes after those it refers to. */
 export const TABLES = {
   plan: {
@@ -48,6 +52,7 @@ export const TABLES = {
     group: required({ kind: 'reference', table: 'groups' }, 'The group it belongs to.'),
     name,
     unit: required({ kind: 'choice', options: UNITS }, 'What its figures count.', 'money'),
+    rollUp: required({ kind: 'choice', options: ROLL_UPS }, 'What its months make of a year.', 'total'),
     note,
     position,
   },

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { MAX_FORMULA_LENGTH, MAX_MONTHS, REACHES, RHYTHMS, SIDES, UNITS, type CommandKind } from '@haushalt/core';
+import { MAX_FORMULA_LENGTH, MAX_MONTHS, REACHES, RHYTHMS, ROLL_UPS, SIDES, UNITS, type CommandKind } from '@haushalt/core';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
 
@@ -12,6 +12,7 @@ const months = Joi.number().integer().min(1).max(MAX_MONTHS);
 const unit = Joi.string().valid(...UNITS);
 const side = Joi.string().valid(...SIDES);
 const rhythm = Joi.string().valid(...RHYTHMS).allow(null);
+const rollUp = Joi.string().valid(...ROLL_UPS);
 const reach = Joi.string().valid(...REACHES);
 const before = id.allow(null);
 const formula = Joi.string().max(MAX_FORMULA_LENGTH);
@@ -30,7 +31,7 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
   'group.duplicate': { group: id, id },
   'group.delete': { group: id },
   'line.add': { id, group: id, name, unit, before },
-  'line.set': { line: id, settings: some({ name, unit, note }) },
+  'line.set': { line: id, settings: some({ name, unit, rollUp, note }) },
   'line.move': { line: id, group: id, before },
   'line.duplicate': { line: id, id },
   'line.delete': { line: id },

@@ -62,6 +62,7 @@ create table lines (
   "group" text not null,
   name text not null,
   unit text not null,
+  rollUp text not null check (rollUp in ('total', 'last', 'average')),
   note text not null,
   position text not null,
   primary key (planId, id)

@@ -1,0 +1,26 @@
+import type { Stretch } from '../calendar/calendar.ts';
+import { averageOf, lastOf, totalOf } from '../calendar/rollup.ts';
+import { addsUp } from '../figure/unit.ts';
+import type { Document } from './document.ts';
+import { unitOf } from './formulas.ts';
+import type { RollUp } from './tables.ts';
+import { CUMULATIVE_NET } from './totals.ts';
+
+/** What the months of a line, group, total or assumption make of a year. Rates and percentages never add up. */
+export function rollUpOf(document: Document, id: string): RollUp {
+  if (id === CUMULATIVE_NET) return 'last';
+  if (document.assumptions.has(id) || !addsUp(unitOf(document, id))) return 'average';
+  return document.lines.get(id)?.rollUp ?? 'total';
+}
+
+/** The one figure for a stretch of months; months without a figure are passed over. */
+export function rolledUp(figures: readonly (number | null)[], stretch: Stretch, how: RollUp): number | null {
+  switch (how) {
+    case 'total':
+      return totalOf(figures, stretch);
+    case 'last':
+      return lastOf(figures, stretch);
+    case 'average':
+      return averageOf(figures, stretch);
+  }
+}

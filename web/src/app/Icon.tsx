@@ -1,0 +1,58 @@
+import arrowClockwise from 'bootstrap-icons/icons/arrow-clockwise.svg';
+import arrowCounterclockwise from 'bootstrap-icons/icons/arrow-counterclockwise.svg';
+import arrowDownLeft from 'bootstrap-icons/icons/arrow-down-left.svg';
+import arrowUpRight from 'bootstrap-icons/icons/arrow-up-right.svg';
+import bank from 'bootstrap-icons/icons/piggy-bank.svg';
+import chevronDown from 'bootstrap-icons/icons/chevron-down.svg';
+import chevronLeft from 'bootstrap-icons/icons/chevron-left.svg';
+import chevronRight from 'bootstrap-icons/icons/chevron-right.svg';
+import dots from 'bootstrap-icons/icons/three-dots.svg';
+import file from 'bootstrap-icons/icons/file-earmark-arrow-down.svg';
+import gear from 'bootstrap-icons/icons/gear.svg';
+import graphUp from 'bootstrap-icons/icons/graph-up-arrow.svg';
+import grip from 'bootstrap-icons/icons/grip-vertical.svg';
+import journal from 'bootstrap-icons/icons/journal-text.svg';
+import journals from 'bootstrap-icons/icons/journals.svg';
+import keyboard from 'bootstrap-icons/icons/keyboard.svg';
+import pencil from 'bootstrap-icons/icons/pencil.svg';
+import plus from 'bootstrap-icons/icons/plus-lg.svg';
+import sliders from 'bootstrap-icons/icons/sliders.svg';
+import table from 'bootstrap-icons/icons/layout-text-window-reverse.svg';
+import trash from 'bootstrap-icons/icons/trash3.svg';
+import upload from 'bootstrap-icons/icons/file-earmark-arrow-up.svg';
+import copy from 'bootstrap-icons/icons/copy.svg';
+import warning from 'bootstrap-icons/icons/exclamation-diamond.svg';
+
+const ICONS = {
+  redo: arrowClockwise,
+  undo: arrowCounterclockwise,
+  income: arrowDownLeft,
+  expense: arrowUpRight,
+  setAside: bank,
+  memo: journal,
+  down: chevronDown,
+  left: chevronLeft,
+  right: chevronRight,
+  more: dots,
+  saveFile: file,
+  openFile: upload,
+  settings: gear,
+  projection: graphUp,
+  grip,
+  plans: journals,
+  keyboard,
+  edit: pencil,
+  add: plus,
+  shelf: sliders,
+  budget: table,
+  delete: trash,
+  copy,
+  warning,
+};
+
+export type IconName = keyof typeof ICONS;
+
+/** A small mark in the colour of the text around it; what it means is said elsewhere. */
+export function Icon({ name }: { readonly name: IconName }) {
+  return <span className="icon" aria-hidden="true" style={{ maskImage: `url("${ICONS[name]}")` }} />;
+}

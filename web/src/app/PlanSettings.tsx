@@ -1,0 +1,27 @@
+import { monthOfYear, planOf, toMonth, yearOf } from '@haushalt/core';
+import { useState } from 'react';
+import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
+import { PlanForm, firstMonthOf, type PlanFormValues } from './PlanForm.tsx';
+
+/** The settings of the open plan. */
+export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
+  const session = useSession();
+  const plan = planOf(useSessionState().document);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const values: PlanFormValues = {
+    name: plan.name,
+    currency: plan.currency,
+    locale: plan.locale,
+    monthOfYear: monthOfYear(plan.firstMonth),
+    year: yearOf(plan.firstMonth),
+    months: plan.months,
+  };
+  const save = (next: PlanFormValues) => {
+    const { name, currency, locale, months } = next;
+    const settings = { name, currency, locale, months, firstMonth: toMonth(firstMonthOf(next)) };
+    const refused = session.send({ kind: 'plan.set', settings });
+    if (refused) setRefusal(refused.message);
+    else onClose();
+  };
+  return <PlanForm title="Plan settings" submit="Save" values={values} refusal={refusal} busy={false} onSubmit={save} onClose={onClose} />;
+}

@@ -1,0 +1,97 @@
+import { autocompletion, completionStatus, type Completion, type CompletionContext } from '@codemirror/autocomplete';
+import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import { setDiagnostics } from '@codemirror/lint';
+import { EditorState, Prec } from '@codemirror/state';
+import { EditorView, keymap } from '@codemirror/view';
+import { FUNCTIONS, quoteName, type Notation } from '@haushalt/core';
+import { useEffect, useRef } from 'react';
+import type { FormulaFieldProps } from './formulaField.ts';
+
+const CALENDAR: readonly Completion[] = [
+  { label: 'month', detail: 'the month’s number, 1 to 12', type: 'keyword' },
+  { label: 'quarter', detail: 'the quarter’s number, 1 to 4', type: 'keyword' },
+  { label: 'year', detail: 'the calendar year', type: 'keyword' },
+  { label: 'period', detail: 'the month’s number in the plan', type: 'keyword' },
+  { label: 'years', detail: 'whole years since the plan’s start', type: 'keyword' },
+];
+
+function completionsFor(names: FormulaFieldProps['names'], { separator }: Notation) {
+  const functions = FUNCTIONS.map(
+    ({ name, shape, summary }): Completion => ({
+      label: name,
+      apply: `${name}(`,
+      detail: `(${shape.replaceAll(', ', `${separator} `)})`,
+      info: summary,
+      type: 'function',
+    }),
+  );
+  const things = names.map(({ name, kind }): Completion => ({ label: name, apply: quoteName(name), detail: kind, type: 'variable', boost: 10 }));
+  const options = [...things, ...CALENDAR, ...functions];
+  return (context: CompletionContext) => {
+    const before = context.matchBefore(/'[^']*|[\p{L}\p{M}][\p{L}\p{M}\p{N} ]*/u);
+    if (!before || (before.from === before.to && !context.explicit)) return null;
+    return { from: before.from, options, validFor: /^'?[\p{L}\p{M}\p{N} ]*$/u };
+  };
+}
+
+/** The one field formulas are written in: completes names and functions, and underlines what is wrong in its place. */
+export default function FormulaField({ value, label, names, notation, problem, describedBy, onChange, onKey }: FormulaFieldProps) {
+  const host = useRef<HTMLDivElement>(null);
+  const view = useRef<EditorView | null>(null);
+  const latest = useRef({ onChange, onKey });
+  useEffect(() => {
+    latest.current = { onChange, onKey };
+  });
+
+  useEffect(() => {
+    const keys = (key: string) => ({
+      key,
+      run: (editor: EditorView) => completionStatus(editor.state) !== 'active' && latest.current.onKey(key),
+    });
+    const editor = new EditorView({
+      parent: host.current!,
+      state: EditorState.create({
+        doc: value,
+        selection: { anchor: value.length },
+        extensions: [
+          Prec.highest(keymap.of(['Enter', 'Ctrl-Enter', 'Ctrl-Shift-Enter', 'Escape', 'ArrowUp', 'ArrowDown', 'Tab'].map(keys))),
+          history(),
+          keymap.of([...defaultKeymap, ...historyKeymap]),
+          autocompletion({ override: [completionsFor(names, notation)], icons: false }),
+          // A rule is one line: what is pasted loses its line breaks.
+          EditorState.transactionFilter.of((transaction) =>
+            transaction.newDoc.lines > 1
+              ? [{ changes: { from: 0, to: transaction.startState.doc.length, insert: transaction.newDoc.toString().replace(/\s*\n\s*/g, ' ') } }]
+              : transaction,
+          ),
+          EditorView.contentAttributes.of({
+            'aria-label': label,
+            ...(describedBy ? { 'aria-describedby': describedBy } : {}),
+            spellcheck: 'false',
+            autocapitalize: 'off',
+          }),
+          EditorView.updateListener.of((update) => {
+            if (update.docChanged) latest.current.onChange(update.state.doc.toString());
+          }),
+        ],
+      }),
+    });
+    editor.focus();
+    view.current = editor;
+    return () => editor.destroy();
+    // The editor keeps its own text; it is made once and only told of problems.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor) return;
+    const length = editor.state.doc.length;
+    const from = Math.min(problem?.place.from ?? 0, length);
+    const to = Math.min(Math.max(problem?.place.to ?? 0, from), length);
+    const marks = problem ? [{ from: from === to ? Math.max(0, from - 1) : from, to, severity: 'error' as const, message: problem.message }] : [];
+    editor.dispatch(setDiagnostics(editor.state, marks));
+  }, [problem]);
+
+  return <div ref={host} className="formula-field" />;
+}

@@ -1,0 +1,234 @@
+import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { columnPinningFeature, columnSizingFeature, tableFeatures, useTable } from '@tanstack/react-table';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useCallback, useEffect, useImperativeHandle, useMemo, useRef, type KeyboardEvent, type ReactNode, type Ref } from 'react';
+import { GridRowView } from './GridRowView.tsx';
+import './grid.scss';
+
+export interface GridColumn {
+  readonly id: string;
+  readonly heading: ReactNode;
+  readonly width: number;
+  /** Columns pinned to an edge stay in sight while the others scroll. */
+  readonly pin: 'start' | 'end' | null;
+  readonly className?: string;
+}
+
+export interface GridRow {
+  readonly key: string;
+  readonly className: string;
+  /** What screen readers call the row. */
+  readonly label: string;
+}
+
+/** What a cell shows. */
+export interface GridCell {
+  readonly content: ReactNode;
+  readonly className?: string;
+  readonly title?: string;
+}
+
+export interface GridPlace {
+  readonly row: number;
+  readonly column: number;
+}
+
+/** A column laid out: its place among the others, and its distance from the edge it is pinned to. */
+export interface LaidOutColumn extends GridColumn {
+  readonly offset: number;
+}
+
+export interface GridHandle {
+  focus(): void;
+  /** How many rows a screenful has. */
+  pageSize(): number;
+}
+
+interface GridProps<R extends GridRow> {
+  readonly label: string;
+  readonly columns: readonly GridColumn[];
+  readonly rows: readonly R[];
+  /** Rows that stay in sight at the bottom; they come after the others. */
+  readonly footer: readonly R[];
+  readonly rowHeight: number;
+  readonly active: GridPlace;
+  readonly editing: boolean;
+  readonly cellOf: (row: R, column: GridColumn) => GridCell;
+  /** Whatever a row's cells depend on; a row is drawn again only when this changes. */
+  readonly versionOf: (row: R) => string;
+  /** What stands in the active cell while it is edited. */
+  readonly editor: ReactNode;
+  readonly onActivate: (place: GridPlace) => void;
+  readonly onOpen: (place: GridPlace) => void;
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+  readonly reorder?: { readonly canDrag: (row: R) => boolean; readonly onDrop: (dragged: R, target: R) => void };
+  readonly handle?: Ref<GridHandle>;
+}
+
+const features = tableFeatures({ columnPinningFeature, columnSizingFeature });
+
+/**
+ * The one grid: pinned headings, labels and closing rows, drawn only where they are in sight, with the semantics of an
+ * ARIA grid. Focus stays on the grid; the active cell is announced. What cells show and what keys do is the page's.
+ */
+export function Grid<R extends GridRow>(props: GridProps<R>) {
+  const { label, columns, rows, footer, rowHeight, active, editing, onActivate, onOpen, onKeyDown, reorder, handle } = props;
+  const scroller = useRef<HTMLDivElement>(null);
+  const laidOut = useLayout(columns);
+  const width = laidOut.reduce((sum, column) => sum + column.width, 0);
+  const virtualizer = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => rowHeight,
+    overscan: 8,
+    scrollPaddingStart: rowHeight + 6,
+    scrollPaddingEnd: footer.length * rowHeight + 6,
+  });
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+
+  useImperativeHandle(handle, () => ({
+    focus: () => scroller.current?.focus({ preventScroll: true }),
+    pageSize: () => Math.max(1, Math.floor((scroller.current?.clientHeight ?? 400) / rowHeight) - footer.length - 2),
+  }));
+
+  useEffect(() => {
+    virtualizer.measure();
+  }, [rowHeight, virtualizer]);
+
+  const scrollTo = useCallback(
+    ({ row, column }: GridPlace) => {
+      if (row < rows.length) virtualizer.scrollToIndex(row, { align: 'auto' });
+      revealColumn(scroller.current, laidOut, column);
+    },
+    [rows.length, laidOut, virtualizer],
+  );
+  useEffect(() => {
+    scrollTo(active);
+  }, [active, scrollTo]);
+
+  const rowView = (row: R, index: number) => (
+    <GridRowView
+      key={row.key}
+      row={row}
+      index={index}
+      columns={laidOut}
+      version={props.versionOf(row)}
+      cellOf={props.cellOf as (row: GridRow, column: GridColumn) => GridCell}
+      activeColumn={active.row === index ? active.column : -1}
+      editor={editing && active.row === index ? props.editor : null}
+      height={rowHeight}
+      draggable={reorder?.canDrag(row) ?? false}
+      onActivate={onActivate}
+      onOpen={onOpen}
+    />
+  );
+
+  const items = virtualizer.getVirtualItems();
+  const grid = (
+    <div
+      ref={scroller}
+      className="grid"
+      role="grid"
+      aria-label={label}
+      aria-rowcount={rows.length + footer.length + 1}
+      aria-colcount={laidOut.length}
+      aria-activedescendant={cellId(active.row, active.column)}
+      tabIndex={0}
+      onKeyDown={onKeyDown}
+    >
+      <div role="rowgroup" className="grid-head" style={{ width }}>
+        <div role="row" aria-rowindex={1} className="grid-row" style={{ height: rowHeight + 4 }}>
+          {laidOut.map((column, index) => (
+            <div
+              key={column.id}
+              role="columnheader"
+              aria-colindex={index + 1}
+              className={`grid-cell ${pinClass(column)} ${column.className ?? ''}`}
+              style={placeOf(column)}
+            >
+              {column.heading}
+            </div>
+          ))}
+        </div>
+      </div>
+      <div role="rowgroup" className="grid-body" style={{ width, height: virtualizer.getTotalSize() }}>
+        <div style={{ transform: `translateY(${items[0]?.start ?? 0}px)` }} role="presentation">
+          {items.map((item) => rowView(rows[item.index]!, item.index))}
+        </div>
+      </div>
+      {footer.length > 0 && (
+        <div role="rowgroup" className="grid-foot" style={{ width }}>
+          {footer.map((row, index) => rowView(row, rows.length + index))}
+        </div>
+      )}
+    </div>
+  );
+  if (!reorder) return grid;
+
+  const dropped = ({ active: from, over }: DragEndEvent) => {
+    const dragged = rows.find((row) => row.key === from.id);
+    const target = rows.find((row) => row.key === over?.id);
+    if (dragged && target && dragged !== target) reorder.onDrop(dragged, target);
+  };
+  return (
+    <DndContext sensors={sensors} onDragEnd={dropped}>
+      {grid}
+    </DndContext>
+  );
+}
+
+/** The id of a cell's element, for `aria-activedescendant`. */
+export function cellId(row: number, column: number): string {
+  return `cell-${row}-${column}`;
+}
+
+export function pinClass(column: GridColumn): string {
+  return column.pin === null ? '' : `pinned-${column.pin}`;
+}
+
+export function placeOf(column: LaidOutColumn): Record<string, string | number> {
+  const base = { width: column.width };
+  return column.pin === 'start'
+    ? { ...base, left: column.offset }
+    : column.pin === 'end'
+      ? { ...base, right: column.offset }
+      : base;
+}
+
+function useLayout(columns: readonly GridColumn[]): LaidOutColumn[] {
+  const definitions = useMemo(
+    () => columns.map((column) => ({ id: column.id, size: column.width, minSize: 20, maxSize: 1000, header: column.id })),
+    [columns],
+  );
+  const pinning = useMemo(
+    () => ({
+      start: columns.filter((column) => column.pin === 'start').map((column) => column.id),
+      end: columns.filter((column) => column.pin === 'end').map((column) => column.id),
+    }),
+    [columns],
+  );
+  const table = useTable({ features, columns: definitions, data: NO_DATA, state: { columnPinning: pinning } });
+  return useMemo(() => {
+    const byId = new Map(columns.map((column) => [column.id, column]));
+    const ordered = [...table.getStartVisibleLeafColumns(), ...table.getCenterVisibleLeafColumns(), ...table.getEndVisibleLeafColumns()];
+    return ordered.flatMap((column) => {
+      const own = byId.get(column.id);
+      if (!own) return [];
+      return [{ ...own, offset: own.pin === 'end' ? column.getAfter('end') : column.getStart(own.pin ?? 'center') }];
+    });
+    // The table's own state changes only with the columns.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [columns, definitions, pinning]);
+}
+
+const NO_DATA: never[] = [];
+
+/** Scrolls sideways until a column is in sight between the pinned ones. */
+function revealColumn(scroller: HTMLElement | null, columns: readonly LaidOutColumn[], index: number): void {
+  const column = columns[index];
+  if (!scroller || !column || column.pin !== null) return;
+  const sum = (pin: 'start' | 'end') => columns.reduce((total, other) => total + (other.pin === pin ? other.width : 0), 0);
+  const visible = scroller.clientWidth - sum('start') - sum('end');
+  if (column.offset < scroller.scrollLeft) scroller.scrollLeft = column.offset;
+  else if (column.offset + column.width > scroller.scrollLeft + visible) scroller.scrollLeft = column.offset + column.width - visible;
+}

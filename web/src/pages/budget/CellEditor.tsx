@@ -1,0 +1,273 @@
+import {
+  Model,
+  monthInWords,
+  notationOf,
+  planOf,
+  unitFindings,
+  readStored,
+  writeWithUnit,
+  type Command,
+  type FormulaProblem,
+  type LineRow,
+  type Month,
+  type Reach,
+} from '@haushalt/core';
+import { Suspense, useDeferredValue, useEffect, useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react';
+import Overlay from 'react-bootstrap/Overlay';
+import Popover from 'react-bootstrap/Popover';
+import { FormulaField, completableNames } from '../../formula/formulaField.ts';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { firstReach, looksLikeFormula, readEntry, replacedBy, type Entry } from './entry.ts';
+
+/** Where to go after an entry: down, right, or nowhere. */
+export type Onward = 'down' | 'right' | 'stay';
+
+export interface CellEditorHandle {
+  /** Confirms what has been typed, if anything; `false` when it cannot be, and the editor stays. */
+  leave(): boolean;
+}
+
+interface CellEditorProps {
+  readonly line: LineRow;
+  readonly month: Month;
+  readonly period: number;
+  /** The text to begin with, and whether it replaces what is there or is to be changed. */
+  readonly start: { readonly text: string; readonly selected: boolean; readonly asRule: boolean };
+  readonly handle: Ref<CellEditorHandle>;
+  readonly onDone: (onward: Onward) => void;
+}
+
+const REACH_KEYS: Readonly<Record<Reach, string>> = { month: '', onward: 'Ctrl+Enter', every: 'Ctrl+Shift+Enter' };
+const REACHES: readonly Reach[] = ['month', 'onward', 'every'];
+
+/** Takes a figure or a rule for one month of a line, with its reach. */
+export function CellEditor({ line, month, period, start, handle, onDone }: CellEditorProps) {
+  const session = useSession();
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const [text, setText] = useState(start.text);
+  const [isFormula, setFormula] = useState(start.asRule || looksLikeFormula(start.text));
+  const [chosenReach, setReach] = useState<Reach | null>(start.asRule ? 'onward' : null);
+  const [refusal, setRefusal] = useState<FormulaProblem | null>(null);
+  const anchor = useRef<HTMLDivElement>(null);
+  const input = useRef<HTMLInputElement>(null);
+
+  const reach = chosenReach ?? firstReach(document, line.id, isFormula);
+  const entry = useMemo(() => readEntry(text, isFormula, line, document), [text, isFormula, line, document]);
+  const problem = entry.kind === 'problem' ? entry.problem : refusal;
+  const changed = text !== start.text || !start.selected;
+
+  useEffect(() => {
+    if (isFormula) return;
+    input.current?.focus({ preventScroll: true });
+    if (start.selected) input.current?.select();
+  }, [isFormula, start.selected]);
+
+  const confirm = (onward: Onward, as: Reach = reach): boolean => {
+    const command = commandFor(entry, line.id, month, as);
+    if (!command) return false;
+    const refused = session.send(command);
+    if (refused) {
+      setRefusal({ message: refused.message, place: refused.place ?? { from: 0, to: text.length } });
+      return false;
+    }
+    onDone(onward);
+    return true;
+  };
+
+  useImperativeHandle(handle, () => ({
+    leave: () => {
+      if (changed) return confirm('stay');
+      onDone('stay');
+      return true;
+    },
+  }));
+
+  const change = (next: string) => {
+    setText(next);
+    setRefusal(null);
+    if (!isFormula && looksLikeFormula(next)) setFormula(true);
+    else if (isFormula && !start.asRule && next.trim() !== '' && !looksLikeFormula(next)) setFormula(false);
+  };
+
+  const key = (name: string): boolean => {
+    switch (name) {
+      case 'Enter':
+        confirm('down');
+        return true;
+      case 'Tab':
+        confirm('right');
+        return true;
+      case 'Ctrl-Enter':
+        confirm('down', 'onward');
+        return true;
+      case 'Ctrl-Shift-Enter':
+        confirm('down', 'every');
+        return true;
+      case 'Escape':
+        onDone('stay');
+        return true;
+      case 'ArrowUp':
+      case 'ArrowDown': {
+        const at = REACHES.indexOf(reach) + (name === 'ArrowDown' ? 1 : REACHES.length - 1);
+        setReach(REACHES[at % REACHES.length]!);
+        return true;
+      }
+      default:
+        return false;
+    }
+  };
+
+  const keyDown = (event: KeyboardEvent) => {
+    event.stopPropagation();
+    const ctrl = event.ctrlKey || event.metaKey;
+    const name = event.key === 'Enter' && ctrl ? (event.shiftKey ? 'Ctrl-Shift-Enter' : 'Ctrl-Enter') : event.key;
+    if (!event.nativeEvent.isComposing && key(name)) event.preventDefault();
+  };
+
+  return (
+    <div ref={anchor} className="cell-editor" onDoubleClick={(event) => event.stopPropagation()}>
+      {isFormula ? (
+        <span className="cell-editor-rule">rule …</span>
+      ) : (
+        <input
+          ref={input}
+          value={text}
+          aria-label={`${line.name}, ${monthInWords(month, plan.locale)}`}
+          aria-invalid={problem !== null}
+          aria-describedby="cell-editor-words"
+          autoComplete="off"
+          spellCheck={false}
+          inputMode="decimal"
+          onChange={(event) => change(event.target.value)}
+          onPaste={(event) => {
+            // A text field would silently join the lines of what is pasted; people are to be told instead.
+            const pasted = event.clipboardData.getData('text');
+            if (!/[\t\n\r]/.test(pasted.trim())) return;
+            event.preventDefault();
+            setRefusal({ message: 'What you are pasting is more than one figure. Paste a single one here.', place: { from: 0, to: 0 } });
+          }}
+          onKeyDown={keyDown}
+        />
+      )}
+      <Overlay target={anchor} show placement="bottom-start" popperConfig={{ strategy: 'fixed' }} transition={false}>
+        <Popover className={`entry-popover ${isFormula ? 'is-rule' : ''}`} onPointerDown={(event) => event.stopPropagation()}>
+          <Popover.Body onKeyDown={(event) => event.stopPropagation()}>
+            {isFormula && (
+              <Suspense fallback={<div className="formula-field is-loading">{text}</div>}>
+                <FormulaField
+                  value={text}
+                  label={`Rule of ${line.name}`}
+                  names={completableNames(document)}
+                  notation={notationOf(plan.locale)}
+                  problem={problem}
+                  describedBy="cell-editor-words"
+                  onChange={change}
+                  onKey={key}
+                />
+              </Suspense>
+            )}
+            <p id="cell-editor-words" role={problem ? 'alert' : 'status'} className={problem ? 'entry-problem' : 'entry-result'}>
+              {problem ? problemInWords(problem, isFormula) : <Result entry={entry} line={line} period={period} month={month} reach={reach} />}
+            </p>
+            {entry.kind === 'formula' && !problem && <Findings stored={entry.stored} line={line} />}
+            <div role="radiogroup" aria-label="Reach" className="reach-list">
+              {REACHES.map((option) => (
+                <button
+                  key={option}
+                  type="button"
+                  role="radio"
+                  aria-checked={option === reach}
+                  tabIndex={-1}
+                  onPointerDown={(event) => event.preventDefault()}
+                  onClick={() => confirm('stay', option)}
+                >
+                  <span>{reachLabel(option, month, plan.locale)}</span>
+                  <ReplacedNote line={line.id} month={month} reach={option} />
+                  <kbd>{option === reach ? 'Enter' : REACH_KEYS[option]}</kbd>
+                </button>
+              ))}
+            </div>
+          </Popover.Body>
+        </Popover>
+      </Overlay>
+    </div>
+  );
+}
+
+function commandFor(entry: Entry, line: string, month: Month, reach: Reach): Command | null {
+  switch (entry.kind) {
+    case 'figure':
+      return { kind: 'line.setFigure', line, month, reach, figure: entry.figure };
+    case 'formula':
+      return { kind: 'line.setFormula', line, month, reach, formula: entry.stored };
+    case 'problem':
+      return null;
+  }
+}
+
+function problemInWords(problem: FormulaProblem, isFormula: boolean): string {
+  return isFormula && problem.place.to > 0 ? `Column ${problem.place.from + 1}: ${problem.message}` : problem.message;
+}
+
+function reachLabel(reach: Reach, month: Month, locale: string): string {
+  const when = monthInWords(month, locale);
+  return reach === 'month' ? `${when} only` : reach === 'onward' ? `From ${when} on` : 'Every month';
+}
+
+function ReplacedNote({ line, month, reach }: { readonly line: string; readonly month: Month; readonly reach: Reach }) {
+  const { document } = useSessionState();
+  const { steps, exceptions } = replacedBy(document, line, month, reach);
+  const parts = [
+    steps > 0 ? `${steps} dated ${steps === 1 ? 'step' : 'steps'}` : '',
+    exceptions > 0 ? `${exceptions} ${exceptions === 1 ? 'exception' : 'exceptions'}` : '',
+  ].filter((part) => part !== '');
+  return parts.length === 0 ? null : <small>replaces {parts.join(' and ')}</small>;
+}
+
+interface ResultProps {
+  readonly entry: Entry;
+  readonly line: LineRow;
+  readonly period: number;
+  readonly month: Month;
+  readonly reach: Reach;
+}
+
+/** What an entry will give in its month, computed while it is typed. */
+function Result({ entry, line, period, month, reach }: ResultProps) {
+  const session = useSession();
+  const { document } = useSessionState();
+  const stored = useDeferredValue(entry.kind === 'formula' ? entry.stored : null);
+  const plan = planOf(document);
+  const preview = useMemo(
+    () => (stored === null ? null : session.preview({ kind: 'line.setFormula', line: line.id, month, reach, formula: stored })),
+    [stored, line.id, month, reach, session],
+  );
+  if (entry.kind === 'figure') {
+    return entry.figure === null ? 'Leaves it empty.' : writeWithUnit(entry.figure, line.unit, plan);
+  }
+  if (!preview) return ' ';
+  if (!preview.ok) return <span className="entry-problem">{preview.refusal.message}</span>;
+  return (
+    <>
+      {monthInWords(month, plan.locale)}: <strong>{resultText(preview.model, line, period)}</strong>
+    </>
+  );
+}
+
+function resultText(model: Model, line: LineRow, period: number): string {
+  const value = model.seriesOf(line.id)!.valueAt(period);
+  return Number.isNaN(value) ? 'no figure' : writeWithUnit(value, line.unit, planOf(model.document));
+}
+
+/** Doubts about a rule's units; they do not keep it from being confirmed. */
+function Findings({ stored, line }: { readonly stored: string; readonly line: LineRow }) {
+  const { document } = useSessionState();
+  const { locale } = planOf(document);
+  const findings = unitFindings(readStored(stored), document, line.unit, notationOf(locale));
+  return findings.map(({ message, mend }) => (
+    <p key={message} className="entry-finding">
+      {message} {mend && `Did you mean ${mend.replacement}?`}
+    </p>
+  ));
+}

@@ -1,0 +1,51 @@
+import { useState } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { Icon } from '../../app/Icon.tsx';
+import { LineDialog } from './LineDialog.tsx';
+import type { RowActions } from './cells.tsx';
+import type { BudgetRow } from './rows.ts';
+
+/** Everything that can be done with a line or group, by mouse or by keyboard. */
+export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly actions: RowActions }) {
+  const [details, setDetails] = useState(false);
+  const isLine = row.kind === 'line';
+  return (
+    <span className="row-menu">
+      <button type="button" className="row-add" tabIndex={-1} title="New line below (+)" aria-label={`New line below ${row.label}`} onClick={() => actions.addLine(row)}>
+        <Icon name="add" />
+      </button>
+      <Dropdown onKeyDown={(event) => event.stopPropagation()}>
+        <Dropdown.Toggle as="button" type="button" className="row-more" tabIndex={-1} title="More" aria-label={`More for ${row.label}`}>
+          <Icon name="more" />
+        </Dropdown.Toggle>
+        <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount={false}>
+          <Dropdown.Item as="button" onClick={() => actions.rename(row)}>
+            {isLine ? 'Rename' : 'Name, side and rhythm …'} <kbd>Enter</kbd>
+          </Dropdown.Item>
+          {isLine && (
+            <Dropdown.Item as="button" onClick={() => setDetails(true)}>
+              Unit, year and note …
+            </Dropdown.Item>
+          )}
+          <Dropdown.Item as="button" onClick={() => actions.addLine(row)}>
+            New line below <kbd>+</kbd>
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => actions.duplicate(row)}>
+            Duplicate <kbd>Ctrl+D</kbd>
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => actions.move(row, -1)}>
+            Move up <kbd>Alt+↑</kbd>
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => actions.move(row, 1)}>
+            Move down <kbd>Alt+↓</kbd>
+          </Dropdown.Item>
+          <Dropdown.Divider />
+          <Dropdown.Item as="button" onClick={() => actions.remove(row)}>
+            Delete <kbd>Delete</kbd>
+          </Dropdown.Item>
+        </Dropdown.Menu>
+      </Dropdown>
+      {details && isLine && <LineDialog line={row.line} onClose={() => setDetails(false)} />}
+    </span>
+  );
+}

@@ -1,0 +1,46 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, newId, type PlanSummary } from '../../plan-session/api.ts';
+
+/** A plan's name in the list, to be changed in place. */
+export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; readonly onDone: () => void }) {
+  const [name, setName] = useState(plan.name);
+  const client = useQueryClient();
+  const rename = useMutation({
+    mutationFn: () => api.send(plan.id, newId(), { kind: 'plan.set', settings: { name: name.trim() } }),
+    onSuccess: async () => {
+      await client.invalidateQueries({ queryKey: ['plans'] });
+      onDone();
+    },
+  });
+  const trimmed = name.trim();
+  const refusal = trimmed === '' ? 'A plan needs a name.' : trimmed.length > 80 ? 'A name may have 80 letters.' : rename.error?.message;
+  const save = () => {
+    if (trimmed === plan.name) onDone();
+    else if (trimmed !== '' && trimmed.length <= 80) rename.mutate();
+  };
+  return (
+    <form
+      className="rename"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <input
+        className={`form-control ${refusal ? 'is-invalid' : ''}`}
+        aria-label="Name of the plan"
+        aria-describedby="rename-refusal"
+        value={name}
+        autoFocus
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={save}
+        onKeyDown={(event) => event.key === 'Escape' && onDone()}
+      />
+      <div className="invalid-feedback" id="rename-refusal">
+        {refusal}
+      </div>
+    </form>
+  );
+}

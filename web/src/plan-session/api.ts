@@ -1,0 +1,99 @@
+import { documentFrom, type AnyRow, type Change, type Document, type Standing, type TableName } from '@haushalt/core';
+import type { Order } from './orders.ts';
+
+/** An answer of the server that is no success, with its sentence for people. */
+export class ServerRefusal extends Error {
+  readonly status: number;
+  readonly path: string | undefined;
+
+  constructor(status: number, message: string, path?: string) {
+    super(message);
+    this.status = status;
+    this.path = path;
+  }
+}
+
+/** The server could not be reached, or could not answer; the same request may succeed later. */
+export class ServerAway extends Error {
+  constructor() {
+    super('Haushalt’s server cannot be reached.');
+  }
+}
+
+/** A plan in the list of plans. */
+export interface PlanSummary extends Standing {
+  readonly id: string;
+  readonly name: string;
+  readonly currency: string;
+  readonly locale: string;
+}
+
+/** A change set the server has stored. */
+export interface Entry {
+  readonly revision: number;
+  readonly commandId: string;
+  readonly kind: string;
+  readonly label: string;
+  readonly target: string | null;
+  readonly state: 'done' | 'undone' | 'left' | null;
+  readonly changes: readonly Change[];
+}
+
+/** A plan as the server has it. */
+export interface LoadedPlan {
+  readonly id: string;
+  readonly revision: number;
+  readonly document: Document;
+  readonly history: readonly Entry[];
+}
+
+export interface NewPlan {
+  readonly id: string;
+  readonly name: string;
+  readonly currency: string;
+  readonly locale: string;
+  readonly firstMonth: string;
+  readonly months: number;
+}
+
+async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+  } catch {
+    throw new ServerAway();
+  }
+  if (response.status === 204) return undefined as T;
+  const answer = (await response.json().catch(() => null)) as { error?: { message: string; path?: string } } | null;
+  if (response.ok && answer !== null) return answer as T;
+  if (response.status >= 502 || (response.ok && answer === null)) throw new ServerAway();
+  throw new ServerRefusal(response.status, answer?.error?.message ?? 'The server refused without saying why.', answer?.error?.path);
+}
+
+const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
+
+export const api = {
+  plans: () => request<{ plans: PlanSummary[] }>('GET', '/plans').then((answer) => answer.plans),
+  create: (plan: NewPlan) => request<{ id: string }>('POST', '/plans', plan),
+  importFile: (text: string) => request<{ id: string }>('POST', '/plans/import', text),
+  duplicate: (id: string, copyId: string) => request<{ id: string }>('POST', `${planPath(id)}/duplicate`, { id: copyId }),
+  remove: (id: string) => request<void>('DELETE', planPath(id)),
+  restore: (id: string) => request<{ id: string }>('POST', `${planPath(id)}/restore`, {}),
+  async plan(id: string): Promise<LoadedPlan> {
+    type Answer = { id: string; revision: number; tables: Record<TableName, AnyRow[]>; history: Entry[] };
+    const { tables, revision, history } = await request<Answer>('GET', planPath(id));
+    return { id, revision, history, document: documentFrom(tables) };
+  },
+  send: (planId: string, commandId: string, order: Order) =>
+    request<Entry>('POST', `${planPath(planId)}/commands`, { id: commandId, command: order }),
+};
+
+export type Api = typeof api;
+
+/** A new id for a row, plan or command. */
+export function newId(): string {
+  return crypto.randomUUID();
+}

@@ -1,0 +1,70 @@
+import { applyChanges, decide, decideChanges, describeCommand, invert, type Change, type Command, type Decision, type Document } from '@haushalt/core';
+
+/** A step through history, as the server takes it. */
+export interface HistoryStep {
+  readonly kind: 'undo' | 'redo';
+  readonly target: string;
+}
+
+/** What can be sent to a plan. */
+export type Order = Command | HistoryStep;
+
+/** A command that can be taken back or done again. */
+export interface HistoryItem {
+  readonly commandId: string;
+  readonly label: string;
+  readonly changes: readonly Change[];
+  readonly state: 'done' | 'undone';
+}
+
+/** An order that has been shown but not yet acknowledged. */
+export interface PendingOrder {
+  readonly id: string;
+  readonly order: Order;
+}
+
+export function isStep(order: Order): order is HistoryStep {
+  return order.kind === 'undo' || order.kind === 'redo';
+}
+
+/** What an order does to a document, given the history it was made in. */
+export function decideOrder(document: Document, history: readonly HistoryItem[], order: Order): Decision {
+  if (!isStep(order)) return decide(document, order);
+  const item = history.find((other) => other.commandId === order.target);
+  if (!item) return { ok: false, refusal: { code: 'conflict', message: 'There is no such step in the history of this plan.' } };
+  return decideChanges(document, order.kind === 'undo' ? invert(item.changes) : item.changes);
+}
+
+/** The history after an order; new work leaves behind what was undone. */
+export function historyAfter(
+  history: readonly HistoryItem[],
+  id: string,
+  order: Order,
+  label: string,
+  changes: readonly Change[],
+): HistoryItem[] {
+  if (isStep(order)) {
+    const state = order.kind === 'undo' ? 'undone' : 'done';
+    return history.map((item) => (item.commandId === order.target ? { ...item, state } : item));
+  }
+  return [...history.filter((item) => item.state === 'done'), { commandId: id, label, changes, state: 'done' }];
+}
+
+/** A document and history with pending orders laid over them; orders that no longer fit are passed over. */
+export function withPending(
+  document: Document,
+  history: readonly HistoryItem[],
+  pending: readonly PendingOrder[],
+): { document: Document; history: readonly HistoryItem[] } {
+  let result = { document, history };
+  for (const { id, order } of pending) {
+    const decision = decideOrder(result.document, result.history, order);
+    if (!decision.ok) continue;
+    const label = isStep(order) ? '' : describeCommand(order, result.document);
+    result = {
+      document: applyChanges(result.document, decision.changes),
+      history: historyAfter(result.history, id, order, label, decision.changes),
+    };
+  }
+  return result;
+}

@@ -1,0 +1,274 @@
+import {
+  Model,
+  applyChanges,
+  decide,
+  describeCommand,
+  differenceBetween,
+  type ChangedFigures,
+  type Command,
+  type Document,
+  type Refusal,
+} from '@haushalt/core';
+import { ServerAway, ServerRefusal, newId, type Api, type Entry, type LoadedPlan } from './api.ts';
+import { decideOrder, historyAfter, isStep, withPending, type HistoryItem, type Order, type PendingOrder } from './orders.ts';
+
+/** What changed last, for the glow: which figures, with a number that grows with every change. */
+export interface Glow {
+  readonly stamp: number;
+  readonly changed: ReadonlyMap<string, ChangedFigures>;
+}
+
+/** One open plan as the interface sees it; replaced as a whole with every change. */
+export interface SessionState {
+  readonly document: Document;
+  readonly model: Model;
+  /** Grows with every change of figures or rows. */
+  readonly version: number;
+  /** How often the figures of something have changed, by id. */
+  readonly figureVersions: ReadonlyMap<string, number>;
+  readonly glow: Glow | null;
+  readonly undo: HistoryItem | null;
+  readonly redo: HistoryItem | null;
+  /** Orders the server has not acknowledged yet. */
+  readonly waiting: number;
+  /** Whether the server answered last time. */
+  readonly reachable: boolean;
+}
+
+/** Keeps orders across reloads of the page. */
+export interface PendingStore {
+  read(): PendingOrder[];
+  write(pending: readonly PendingOrder[]): void;
+}
+
+const RETRY_FIRST = 500;
+const RETRY_MOST = 5000;
+
+/**
+ * One open plan: its document, its figures, its history, and the orders on their way to the server. Orders show at once;
+ * they are sent one after the other, each until it is acknowledged. What the server refuses is taken out again.
+ */
+export class PlanSession {
+  private confirmed: Document;
+  private confirmedHistory: readonly HistoryItem[];
+  private revision: number;
+  private pending: PendingOrder[];
+  private current: SessionState;
+  private history: readonly HistoryItem[];
+  private sending = false;
+  private retry = RETRY_FIRST;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private closed = false;
+  private readonly listeners = new Set<() => void>();
+  private readonly id: string;
+  private readonly api: Pick<Api, 'send' | 'plan'>;
+  private readonly kept: PendingStore;
+  private readonly onRefusal: (message: string) => void;
+
+  constructor(loaded: LoadedPlan, api: Pick<Api, 'send' | 'plan'>, kept: PendingStore, onRefusal: (message: string) => void) {
+    this.id = loaded.id;
+    this.api = api;
+    this.kept = kept;
+    this.onRefusal = onRefusal;
+    this.confirmed = loaded.document;
+    this.confirmedHistory = itemsOf(loaded.history);
+    this.revision = loaded.revision;
+    this.pending = kept.read();
+    const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
+    this.history = shown.history;
+    this.current = {
+      document: shown.document,
+      model: new Model(shown.document),
+      version: 0,
+      figureVersions: new Map(),
+      glow: null,
+      waiting: this.pending.length,
+      reachable: true,
+      ...this.steps(),
+    };
+    void this.pump();
+  }
+
+  get state(): SessionState {
+    return this.current;
+  }
+
+  /** The revision of the server's document this session knows. */
+  get knownRevision(): number {
+    return this.revision;
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Carries out a command: shows it at once and sends it. Returns why not, when it cannot be. */
+  send(command: Command): Refusal | null {
+    const decision = decide(this.current.document, command);
+    if (!decision.ok) return decision.refusal;
+    if (decision.changes.length === 0) return null;
+    this.enqueue(command);
+    return null;
+  }
+
+  /** Takes the last command back; `false` when there is none. */
+  undo(): Refusal | null {
+    return this.step('undo', this.current.undo);
+  }
+
+  redo(): Refusal | null {
+    return this.step('redo', this.current.redo);
+  }
+
+  /** What a command would make of the plan, without doing it. */
+  preview(command: Command): { ok: true; model: Model } | { ok: false; refusal: Refusal } {
+    const decision = decide(this.current.document, command);
+    if (!decision.ok) return decision;
+    return { ok: true, model: new Model(applyChanges(this.current.document, decision.changes)) };
+  }
+
+  /** Takes a change set that arrived from the server, whoever made it. */
+  receive(entry: Entry): void {
+    if (entry.revision > this.revision + 1) {
+      void this.reload();
+      return;
+    }
+    const head = this.pending.find((order) => order.id === entry.commandId);
+    if (entry.revision === this.revision + 1) {
+      this.revision = entry.revision;
+      this.confirmed = applyChanges(this.confirmed, entry.changes);
+      const order = entry.target === null ? ({ kind: entry.kind } as Order) : ({ kind: entry.kind, target: entry.target } as Order);
+      this.confirmedHistory = historyAfter(this.confirmedHistory, entry.commandId, order, entry.label, entry.changes);
+    }
+    if (head) this.setPending(this.pending.filter((order) => order !== head));
+    this.showAgain();
+  }
+
+  /** Tries again at once to reach the server. */
+  nudge(): void {
+    clearTimeout(this.timer);
+    this.retry = RETRY_FIRST;
+    void this.pump();
+  }
+
+  clearGlow(stamp: number): void {
+    if (this.current.glow?.stamp === stamp) this.publish({ glow: null });
+  }
+
+  close(): void {
+    this.closed = true;
+    clearTimeout(this.timer);
+    this.listeners.clear();
+  }
+
+  private step(kind: 'undo' | 'redo', item: HistoryItem | null): Refusal | null {
+    if (!item) return { code: 'conflict', message: kind === 'undo' ? 'There is nothing to take back.' : 'There is nothing to do again.' };
+    const order = { kind, target: item.commandId } as const;
+    const decision = decideOrder(this.current.document, this.history, order);
+    if (!decision.ok) return decision.refusal;
+    this.enqueue(order);
+    return null;
+  }
+
+  private enqueue(order: Order): void {
+    const id = newId();
+    const decision = decideOrder(this.current.document, this.history, order);
+    if (!decision.ok) return;
+    this.setPending([...this.pending, { id, order }]);
+    const label = isStep(order) ? '' : describeCommand(order, this.current.document);
+    this.history = historyAfter(this.history, id, order, label, decision.changes);
+    this.show(applyChanges(this.current.document, decision.changes));
+    void this.pump();
+  }
+
+  private async pump(): Promise<void> {
+    if (this.sending || this.closed) return;
+    this.sending = true;
+    clearTimeout(this.timer);
+    try {
+      for (let head = this.pending[0]; head && !this.closed; head = this.pending[0]) {
+        const entry = await this.api.send(this.id, head.id, head.order);
+        this.retry = RETRY_FIRST;
+        this.publish({ reachable: true });
+        this.receive(entry);
+        // After a gap in the revisions the plan is loaded anew; the order itself is done either way.
+        this.setPending(this.pending.filter((order) => order.id !== entry.commandId));
+      }
+    } catch (error) {
+      this.failed(error);
+    } finally {
+      this.sending = false;
+    }
+    if (this.pending.length > 0 && this.current.reachable && !this.closed) void this.pump();
+  }
+
+  private failed(error: unknown): void {
+    if (error instanceof ServerRefusal) {
+      const [refused, ...rest] = this.pending;
+      this.setPending(rest);
+      this.showAgain();
+      this.onRefusal(`${refused && !isStep(refused.order) ? `${describeCommand(refused.order, this.confirmed)}: ` : ''}${error.message}`);
+      if (error.status === 404) this.setPending([]);
+      return;
+    }
+    if (!(error instanceof ServerAway)) throw error;
+    this.publish({ reachable: false });
+    this.timer = setTimeout(() => void this.pump(), this.retry);
+    this.retry = Math.min(RETRY_MOST, this.retry * 2);
+  }
+
+  private async reload(): Promise<void> {
+    try {
+      const loaded = await this.api.plan(this.id);
+      if (loaded.revision < this.revision) return;
+      this.confirmed = loaded.document;
+      this.confirmedHistory = itemsOf(loaded.history);
+      this.revision = loaded.revision;
+      this.showAgain();
+    } catch (error) {
+      if (!(error instanceof ServerAway)) this.onRefusal(error instanceof Error ? error.message : String(error));
+    }
+  }
+
+  /** Shows the server's document with the pending orders laid over it. */
+  private showAgain(): void {
+    const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
+    this.history = shown.history;
+    this.show(shown.document);
+  }
+
+  private show(document: Document): void {
+    const { model, figureVersions, version, glow } = this.current;
+    const changes = differenceBetween(this.current.document, document);
+    if (changes.length === 0) return this.publish({});
+    const changed = model.update(document, changes);
+    const versions = new Map(figureVersions);
+    for (const { id } of changed) versions.set(id, (versions.get(id) ?? 0) + 1);
+    const next = changed.length === 0 ? glow : { stamp: version + 1, changed: new Map(changed.map((figures) => [figures.id, figures])) };
+    this.publish({ document, version: version + 1, figureVersions: versions, glow: next });
+  }
+
+  private setPending(pending: PendingOrder[]): void {
+    this.pending = pending;
+    this.kept.write(pending);
+    this.publish({});
+  }
+
+  private steps(): Pick<SessionState, 'undo' | 'redo'> {
+    const undo = this.history.filter((item) => item.state === 'done').at(-1) ?? null;
+    const redo = this.history.find((item) => item.state === 'undone') ?? null;
+    return { undo, redo };
+  }
+
+  private publish(part: Partial<SessionState>): void {
+    this.current = { ...this.current, ...part, waiting: this.pending.length, ...this.steps() };
+    for (const listener of this.listeners) listener();
+  }
+}
+
+function itemsOf(history: readonly Entry[]): HistoryItem[] {
+  return history.flatMap(({ commandId, label, changes, state }) =>
+    state === 'done' || state === 'undone' ? [{ commandId, label, changes, state }] : [],
+  );
+}

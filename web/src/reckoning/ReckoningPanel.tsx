@@ -1,0 +1,141 @@
+import { monthInWords, planOf, reckon, rollUpOf, writeFigure, writeWithUnit, type Model, type Reckoning, type ReckoningPart } from '@haushalt/core';
+import { useEffect, useMemo, useState } from 'react';
+import { Icon } from '../app/Icon.tsx';
+import { useSessionState } from '../plan-session/SessionProvider.tsx';
+import './reckoning.scss';
+
+interface ReckoningPanelProps {
+  readonly id: string;
+  readonly period: number;
+  /** The year, when a figure of the whole year is selected. */
+  readonly wholeYear: number | null;
+  /** Goes to where a part stands in the page; `false` when the page does not show it. */
+  readonly onJump: (id: string, period: number | null) => boolean;
+  readonly onChangeRule: (() => void) | null;
+  readonly onClearException: (() => void) | null;
+}
+
+/** How the selected figure came about, part by part, down to what someone typed. */
+export function ReckoningPanel({ id, period, wholeYear, onJump, onChangeRule, onClearException }: ReckoningPanelProps) {
+  const { model, document, version } = useSessionState();
+  const plan = planOf(document);
+  // The model changes in place; its version says when.
+  const reckoning = useMemo(() => (version >= 0 ? reckon(model, id, period) : null), [model, version, id, period]);
+  if (!reckoning) return null;
+  const when = wholeYear === null ? monthInWords(reckoning.month, plan.locale) : String(wholeYear);
+
+  return (
+    <section className="reckoning" aria-label="Reckoning" aria-live="off">
+      <div className="reckoning-what">
+        <h3>{reckoning.name}</h3>
+        <p>{when}</p>
+        {wholeYear === null && (
+          <p className="reckoning-figure">
+            {reckoning.value === null ? <em>no figure</em> : writeWithUnit(reckoning.value, reckoning.unit, plan)}
+          </p>
+        )}
+      </div>
+      {wholeYear === null ? (
+        <Explained reckoning={reckoning} model={model} onJump={onJump} />
+      ) : (
+        <p className="reckoning-words">{yearInWords(model, id)}</p>
+      )}
+      <div className="reckoning-tools">
+        {onChangeRule && (
+          <button type="button" className="tool" onClick={onChangeRule} title="Change the rule (Ctrl+Enter)">
+            <Icon name="edit" />
+            Change the rule
+          </button>
+        )}
+        {onClearException && (
+          <button type="button" className="tool" onClick={onClearException} title="Clear the exception (Delete)">
+            <Icon name="undo" />
+            Clear the exception
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+interface ExplainedProps {
+  readonly reckoning: Reckoning;
+  readonly model: Model;
+  readonly onJump: ReckoningPanelProps['onJump'];
+}
+
+function Explained({ reckoning, model, onJump }: ExplainedProps) {
+  const { words, formula, worked, parts, problem } = reckoning;
+  return (
+    <div className="reckoning-how">
+      <p className="reckoning-words">
+        {words} {formula && <code>{formula}</code>}
+      </p>
+      {worked && parts.length > 0 && <p className="reckoning-worked">= {worked}</p>}
+      {problem && (
+        <p className="reckoning-problem">
+          <Icon name="warning" /> {problem}
+        </p>
+      )}
+      {parts.length > 0 && <Parts parts={parts} model={model} of={reckoning} onJump={onJump} />}
+    </div>
+  );
+}
+
+interface PartsProps {
+  readonly parts: readonly ReckoningPart[];
+  readonly model: Model;
+  readonly of: Reckoning;
+  readonly onJump: ReckoningPanelProps['onJump'];
+}
+
+/** What a figure was made of; each part can be opened in turn. */
+function Parts({ parts, model, of, onJump }: PartsProps) {
+  const plan = planOf(model.document);
+  const [opened, setOpened] = useState<string | null>(null);
+  useEffect(() => setOpened(null), [of.id, of.period]);
+  return (
+    <ul className="reckoning-parts">
+      {parts.map((part) => {
+        const key = `${part.label}|${part.period}`;
+        const elsewhere = part.period !== null && part.period !== of.period ? monthInWords(model.calendar.months[part.period]!, plan.locale, 'short') : null;
+        const text = part.value === null ? 'nothing' : writeFigure(part.value, part.unit, plan);
+        return (
+          <li key={key}>
+            <button
+              type="button"
+              aria-expanded={opened === key}
+              title="Show how this came about"
+              onClick={() => setOpened(opened === key ? null : key)}
+              onDoubleClick={() => onJump(part.id, part.period)}
+            >
+              {part.subtracted && '− '}
+              <span>{part.label}</span>
+              {elsewhere && <small>{elsewhere}</small>}
+              <strong>{text}</strong>
+            </button>
+            {opened === key && part.period !== null && part.period >= 0 && (
+              <div className="reckoning-inner">
+                <button type="button" className="tool" onClick={() => onJump(part.id, part.period)} hidden={model.document.assumptions.has(part.id)}>
+                  Go there
+                </button>
+                <Explained reckoning={reckon(model, part.id, part.period)} model={model} onJump={onJump} />
+              </div>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function yearInWords(model: Model, id: string): string {
+  switch (rollUpOf(model.document, id)) {
+    case 'total':
+      return 'The year is the sum of its months; the average passes over empty months; the share is of the year’s total income.';
+    case 'last':
+      return 'The year shows the figure of its last month, as for a balance.';
+    case 'average':
+      return 'The year shows the average of its months, passing over empty ones.';
+  }
+}
