@@ -145,7 +145,14 @@ export function specifyLine(
     .map((row) => ({ row, from: periodOf(calendar, row.month) }))
     .filter(({ from }) => from >= 0)
     .map(({ row, from }) => ({ row, from, to: from + 1 }));
-  const single = rules.length === 1 && rules[0]!.from === 0 && rules[0]!.row.formula !== null && members === null;
+  // A rule that is one formula writes straight into the spare series. With a second formula about, it must not: what
+  // that one renews may reach further, and the spare series holds nothing of use there.
+  const single =
+    rules.length === 1 &&
+    rules[0]!.from === 0 &&
+    rules[0]!.row.formula !== null &&
+    members === null &&
+    overlays.every(({ row }) => row.formula === null);
 
   const piece = ({ row, from, to }: { row: RuleStepRow | ExceptionRow; from: number; to: number }, direct: boolean): Piece => {
     if (row.formula === null) {

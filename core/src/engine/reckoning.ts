@@ -85,7 +85,8 @@ function explain(model: Model, id: string, period: number): Explanation {
 
 function explainLine(model: Model, id: string, period: number): Explanation {
   const plan = planOf(model.document);
-  const rule = effectiveSteps(model.stepsOf(id), model.calendar).find(({ from, to }) => from <= period && period < to)?.row;
+  const step = effectiveSteps(model.stepsOf(id), model.calendar).find(({ from, to }) => from <= period && period < to);
+  const rule = step?.row;
   const exception = model.exceptionsOf(id).find((row) => periodOf(model.calendar, row.month) === period);
   if (exception) {
     const month = monthInWords(exception.month, plan.locale);
@@ -97,12 +98,22 @@ function explainLine(model: Model, id: string, period: number): Explanation {
     }
     return { ...explainFormula(model, id, period, exception), source: 'exception', words: `A rule for ${month} alone. ${otherwise}` };
   }
-  if (!rule) return { source: 'nothing', words: 'Nothing has been entered for this month yet.' };
-  const since = rule.from === null ? 'in every month' : `from ${monthInWords(rule.from, plan.locale)} on`;
+  if (!step || !rule) return { source: 'nothing', words: 'Nothing has been entered for this month yet.' };
+  const since = stretchInWords(model, step.from, step.to);
   if (rule.formula !== null) return { ...explainFormula(model, id, period, rule), words: `Computed ${since} by this rule:` };
   return rule.amount === null
     ? { source: 'nothing', words: `Left empty ${since}.` }
     : { source: 'amount', words: `Typed: ${money(model, id, rule.amount)} ${since}.` };
+}
+
+/** How long a step of a rule holds: "in every month", "until June 2026", "from May 2027 on". */
+function stretchInWords({ calendar, document }: Model, from: number, to: number): string {
+  const { locale } = planOf(document);
+  const first = monthInWords(calendar.months[from]!, locale);
+  const last = monthInWords(calendar.months[to - 1]!, locale);
+  if (to === calendar.count) return from === 0 ? 'in every month' : `from ${first} on`;
+  if (from === 0) return `until ${last}`;
+  return from === to - 1 ? `in ${first}` : `from ${first} to ${last}`;
 }
 
 function money(model: Model, id: string, value: number): string {

@@ -237,7 +237,7 @@ class Compiler {
         return this.anywhere(target, elsewhere(readerOf(x), count, (at) => Math.round(month(at)) - 1));
       }
       case 'running':
-        return this.running(x, spanOf(args[1]), target);
+        return this.running(x, spanOf(args[1]));
       case 'IRR': {
         const guess = args[1] ? readerOf(this.operand(args[1])) : () => 0.1;
         return this.overAllMonths(readerOf(x), (figures) => irr(figures, guess(0)), this.site(expression), target);
@@ -277,8 +277,9 @@ class Compiler {
     return out;
   }
 
-  private running(x: Operand, span: Span, target?: Series): Operand {
-    const out = this.out(target);
+  private running(x: Operand, span: Span): Operand {
+    // It reads what it has reached before, so it needs a series of its own; a target's contents change hands.
+    const out = this.out(undefined);
     const { calendar } = this.context;
     const reached = readerOf(out);
     const kernel = runningKernel(readerOf(x), reached, calendar, span);
@@ -369,8 +370,8 @@ function elsewhere(x: Reader, count: number, place: (at: number) => number): Rea
 function addUpMonths(out: Float64Array, x: Float64Array, before: number, from: number, calendar: Calendar, span: Span): void {
   const size = span === 'plan' ? Infinity : span === 'year' ? 12 : span === 'quarter' ? 3 : 1;
   let reached = before;
-  let left = span === 'plan' ? Infinity : size - ((calendar.startsAt + from) % size);
-  if (left === size) reached = 0;
+  // How many months are left of the year or quarter that `from` continues; none when it begins one.
+  let left = span === 'plan' ? Infinity : (size - ((calendar.startsAt + from) % size)) % size;
   for (let at = from; at < out.length; at++) {
     if (left === 0) {
       reached = 0;

@@ -29,6 +29,12 @@ export function writeFigure(figure: number, unit: Unit, style: FigureStyle): str
   return text.replace(/^-/, '−');
 }
 
+/** A share of something, always with one decimal so that shares line up: `28.4 %`. */
+export function writeShare(fraction: number, locale: string): string {
+  const options = { minimumFractionDigits: 1, maximumFractionDigits: 1 };
+  return `${format(locale, options).format(steady(fraction * 100, 1))}\u00a0%`.replace(/^-/, '−');
+}
+
 /** A figure with its currency or unit: `€1,234.50`, `2.4 % a year`, `42 months`. */
 export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): string {
   if (unit === 'money') {

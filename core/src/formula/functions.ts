@@ -51,7 +51,7 @@ define('time', 'next(x, [n])', 'x one month, or n months, later');
 define('time', 'at(x, month)', 'x in one month, written 2026-03 or as its number in the plan');
 define('time', 'running(x, [year])', 'x added up since the plan’s start, or since the year’s');
 define('time', 'total(x, [quarter or year])', 'x added up over the whole plan, the quarter or the year');
-define('time', 'average(x, [quarter or year])', 'the average of x over the plan, the quarter or the year; of several figures, theirs', average, 'skip');
+define('time', 'average(x, [quarter or year or x, …])', 'the average of x over the plan, the quarter or the year; of several figures, theirs', average, 'skip');
 define('time', 'lowest(x, [quarter or year])', 'the smallest x of the plan, the quarter or the year');
 define('time', 'highest(x, [quarter or year])', 'the largest x of the plan, the quarter or the year');
 

@@ -12,7 +12,7 @@ export type Token =
 
 const SIGNS: Readonly<Record<string, string>> = { '×': '*', '·': '*', '÷': '/', '−': '-', '–': '-', '≤': '<=', '≥': '>=', '≠': '<>' };
 const WORD = /[\p{L}\p{M}\p{N}]+/uy;
-const DATE = /\d{4}-\d{2}(?![\d.,%])/y;
+const DATE = /\d{4}-\d{2}(?!\d|[.,]\d)/y;
 
 /** Splits a formula into tokens. Names are runs of words; `{id}` is the stored form of a name. */
 export function tokenize(text: string, notation: Notation): Token[] {

@@ -21,7 +21,7 @@ const locale = Joi.string().max(35);
 
 type Fields = Record<string, Joi.Schema>;
 const all = (fields: Fields) => Joi.object(fields).options({ presence: 'required' }).required();
-const some = (fields: Fields) => Joi.object(fields).min(1).required();
+const some = (fields: Fields) => Joi.object(fields).min(1).required().options({ presence: 'optional' });
 
 const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
   'plan.set': { settings: some({ name, currency, locale, firstMonth: month, months, projectionRate: id.allow(null) }) },

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { planOf } from '@haushalt/core';
 import { NavLink, Outlet, Link, useParams } from 'react-router';
 import { SessionProvider, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
+import '../reckoning/reckoning.scss';
 import { Shelf } from '../shelf/Shelf.tsx';
 import { Icon } from './Icon.tsx';
 import { KeyList } from './KeyList.tsx';
@@ -38,11 +39,17 @@ export function PlanShell() {
 
 const SHELF_KEY = 'haushalt:shelf';
 
+/** As it was left; at first open where twelve months fit beside it. */
+function shelfOpenAtFirst(): boolean {
+  const left = localStorage.getItem(SHELF_KEY);
+  return left === null ? window.innerWidth >= 1500 : left === 'open';
+}
+
 function Shell({ planId }: { readonly planId: string }) {
   const session = useSession();
   const state = useSessionState();
   const notices = useNotices();
-  const [shelfOpen, setShelfOpen] = useState(() => localStorage.getItem(SHELF_KEY) !== 'closed');
+  const [shelfOpen, setShelfOpen] = useState(shelfOpenAtFirst);
   const [keysOpen, setKeysOpen] = useState(false);
   const [settingsOpen, setSettingsOpen] = useState(false);
   const plan = planOf(state.document);

@@ -35,7 +35,7 @@ function completionsFor(names: FormulaFieldProps['names'], { separator }: Notati
 }
 
 /** The one field formulas are written in: completes names and functions, and underlines what is wrong in its place. */
-export default function FormulaField({ value, label, names, notation, problem, describedBy, onChange, onKey }: FormulaFieldProps) {
+export default function FormulaField({ value, label, names, notation, problem, describedBy, onChange, onKey, onReady }: FormulaFieldProps) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
   const latest = useRef({ onChange, onKey });
@@ -77,7 +77,10 @@ export default function FormulaField({ value, label, names, notation, problem, d
       }),
     });
     editor.focus();
+    // Browsers put the caret of a field that gains focus at its start; typing goes on at the end.
+    editor.dispatch({ selection: { anchor: editor.state.doc.length }, scrollIntoView: true });
     view.current = editor;
+    onReady(true);
     return () => editor.destroy();
     // The editor keeps its own text; it is made once and only told of problems.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -15,6 +15,8 @@ export interface FormulaFieldProps {
   readonly onChange: (text: string) => void;
   /** Says whether the key was used. */
   readonly onKey: (key: string) => boolean;
+  /** Called with `true` once typing arrives here. */
+  readonly onReady: (ready: boolean) => void;
 }
 
 /** Everything in a plan a formula can name, with what it is. */

@@ -2,7 +2,6 @@ import { monthInWords, planOf, reckon, rollUpOf, writeFigure, writeWithUnit, typ
 import { useEffect, useMemo, useState } from 'react';
 import { Icon } from '../app/Icon.tsx';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
-import './reckoning.scss';
 
 interface ReckoningPanelProps {
   readonly id: string;

@@ -1,4 +1,4 @@
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useId, useState, type FocusEvent, type KeyboardEvent } from 'react';
 
 interface CommitFieldProps {
   readonly className: string;
@@ -50,12 +50,17 @@ export function CommitField({ className, label, shown, entry, onCommit, onNudge,
     'aria-invalid': refusal !== null,
     'aria-describedby': refusalId,
     value: draft ?? (focused ? entry : shown),
-    onFocus: () => setFocused(true),
     onBlur: () => {
       setFocused(false);
       commit();
     },
     onKeyDown: keyDown,
+  };
+  /** The whole text is selected, so that typing replaces it; it has changed to what there is to edit by then. */
+  const focusAndSelect = (event: FocusEvent<HTMLInputElement>) => {
+    const input = event.currentTarget;
+    setFocused(true);
+    requestAnimationFrame(() => input.select());
   };
   const change = (text: string) => {
     setDraft(text);
@@ -65,9 +70,9 @@ export function CommitField({ className, label, shown, entry, onCommit, onNudge,
   return (
     <>
       {multiline ? (
-        <textarea {...common} rows={2} maxLength={2000} onChange={(event) => change(event.target.value)} />
+        <textarea {...common} onFocus={() => setFocused(true)} rows={2} maxLength={2000} onChange={(event) => change(event.target.value)} />
       ) : (
-        <input {...common} autoComplete="off" spellCheck={false} onChange={(event) => change(event.target.value)} />
+        <input {...common} onFocus={focusAndSelect} autoComplete="off" spellCheck={false} onChange={(event) => change(event.target.value)} />
       )}
       {refusal && (
         <p className="refusal" id={refusalId} role="alert">

@@ -49,6 +49,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const [isFormula, setFormula] = useState(start.asRule || looksLikeFormula(start.text));
   const [chosenReach, setReach] = useState<Reach | null>(start.asRule ? 'onward' : null);
   const [refusal, setRefusal] = useState<FormulaProblem | null>(null);
+  const [fieldReady, setFieldReady] = useState(false);
   const anchor = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
 
@@ -58,9 +59,8 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const changed = text !== start.text || !start.selected;
 
   useEffect(() => {
-    if (isFormula) return;
     input.current?.focus({ preventScroll: true });
-    if (start.selected) input.current?.select();
+    if (start.selected && !isFormula) input.current?.select();
   }, [isFormula, start.selected]);
 
   const confirm = (onward: Onward, as: Reach = reach): boolean => {
@@ -87,7 +87,10 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
     setText(next);
     setRefusal(null);
     if (!isFormula && looksLikeFormula(next)) setFormula(true);
-    else if (isFormula && !start.asRule && next.trim() !== '' && !looksLikeFormula(next)) setFormula(false);
+    else if (isFormula && !start.asRule && next.trim() !== '' && !looksLikeFormula(next)) {
+      setFormula(false);
+      setFieldReady(false);
+    }
   };
 
   const key = (name: string): boolean => {
@@ -127,11 +130,12 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
 
   return (
     <div ref={anchor} className="cell-editor" onDoubleClick={(event) => event.stopPropagation()}>
-      {isFormula ? (
-        <span className="cell-editor-rule">rule …</span>
-      ) : (
+      {isFormula && <span className="cell-editor-rule">rule …</span>}
+      {!(isFormula && fieldReady) && (
+        // Until the formula field is there, what is typed goes on arriving here.
         <input
           ref={input}
+          className={isFormula ? 'visually-hidden' : undefined}
           value={text}
           aria-label={`${line.name}, ${monthInWords(month, plan.locale)}`}
           aria-invalid={problem !== null}
@@ -164,6 +168,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
                   describedBy="cell-editor-words"
                   onChange={change}
                   onKey={key}
+                  onReady={setFieldReady}
                 />
               </Suspense>
             )}
@@ -184,7 +189,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
                 >
                   <span>{reachLabel(option, month, plan.locale)}</span>
                   <ReplacedNote line={line.id} month={month} reach={option} />
-                  <kbd>{option === reach ? 'Enter' : REACH_KEYS[option]}</kbd>
+                  {(option === reach || REACH_KEYS[option]) && <kbd>{option === reach ? 'Enter' : REACH_KEYS[option]}</kbd>}
                 </button>
               ))}
             </div>

@@ -16,7 +16,7 @@ export interface RowActions {
   readonly send: (command: Command) => boolean;
 }
 
-const RHYTHMS = { fixed: 'fixed', periodic: 'now and then', dayToDay: 'day to day' } as const;
+const RHYTHMS = { fixed: 'fixed', periodic: 'periodic', dayToDay: 'day-to-day' } as const;
 
 /** What one cell of the budget shows. */
 export function budgetCell(state: SessionState, row: BudgetRow, column: GridColumn, year: number, actions: RowActions): GridCell {

@@ -13,6 +13,7 @@ import {
   totalWithId,
   unitOf,
   writeFigure,
+  writeShare,
   type Document,
   type Model,
 } from '@haushalt/core';
@@ -53,7 +54,7 @@ export function yearFigures(model: Model, id: string, year: number): Record<'tot
 function share(model: Model, total: number | null, stretch: { from: number; to: number }): ShownFigure {
   const income = rolledUp(figuresOf(model.seriesOf(TOTAL_INCOME)!), stretch, 'total');
   const fraction = shareOf(total, income);
-  if (fraction !== null) return { text: writeFigure(fraction, 'percent', planOf(model.document)), value: fraction, problem: null };
+  if (fraction !== null) return { text: writeShare(fraction, planOf(model.document).locale), value: fraction, problem: null };
   if (total === null) return NOTHING;
   return { text: '', value: null, problem: 'There is no income in this year, so there is no share of it.' };
 }

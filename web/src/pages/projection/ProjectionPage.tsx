@@ -41,7 +41,8 @@ export function ProjectionPage() {
   const rateRow = rates.find((assumption) => assumption.id === plan.projectionRate) ?? rates[0] ?? null;
   const rate = rateRow ? rateAfter(model, rateRow.id, year) : null;
   const stretch = stretchOfYear(model.calendar, year);
-  const partial = stretch.to - stretch.from < 12;
+  const months = stretch.to - stretch.from;
+  const partial = months < 12;
 
   const { rows, footer } = useMemo(() => {
     const budget = budgetRows(document);
@@ -52,10 +53,11 @@ export function ProjectionPage() {
 
   const columns = useMemo(
     (): GridColumn[] => [
-      { id: 'label', heading: 'Line', width: 260, pin: 'start', className: 'label' },
-      { id: 'base', heading: String(year), width: 130, pin: null },
-      { id: 'increase', heading: rate === null ? 'Increase' : `Increase at ${writeFigure(rate, 'ratePerYear', plan)}`, width: 150, pin: null },
-      { id: 'amount', heading: String(year + 1), width: 130, pin: null, className: 'of-year' },
+      { id: 'label', heading: 'Line', width: 280, pin: 'start', className: 'label' },
+      { id: 'base', heading: String(year), width: 150, pin: null },
+      { id: 'increase', heading: rate === null ? 'Increase' : `Increase at ${writeFigure(rate, 'ratePerYear', plan)}`, width: 160, pin: null },
+      { id: 'amount', heading: String(year + 1), width: 150, pin: null, className: 'of-year' },
+      { id: 'monthly', heading: `A month of ${year + 1}`, width: 150, pin: null },
     ],
     [year, rate, plan],
   );
@@ -64,7 +66,8 @@ export function ProjectionPage() {
     (row: BudgetRow, column: GridColumn): GridCell => {
       if (column.id === 'label') return labelOf(row);
       if (row.id === null || rate === null) return { content: null };
-      const projected = projectNextYear(model, row.id, year, rate)[column.id as 'base' | 'increase' | 'amount'];
+      const next = projectNextYear(model, row.id, year, rate);
+      const projected = column.id === 'monthly' ? next.amount && next.amount / months : next[column.id as 'base' | 'increase' | 'amount'];
       if (projected === null) return { content: null };
       const glows = glow && (glow.changed.has(row.id) || (rateRow !== null && glow.changed.has(rateRow.id) && column.id !== 'base'));
       return {
@@ -72,7 +75,7 @@ export function ProjectionPage() {
         content: writeFigure(projected, 'money', plan),
       };
     },
-    [model, year, rate, rateRow, plan, glow],
+    [model, year, rate, rateRow, plan, glow, months],
   );
   const versionOf = (row: BudgetRow) => `${year}|${rate}|${state.figureVersions.get(row.id ?? '') ?? 0}|${glow?.stamp ?? 0}|${plan.locale}|${plan.currency}|${row.label}`;
 
@@ -124,7 +127,7 @@ export function ProjectionPage() {
             ))}
           </select>
         </label>
-        {partial && <p className="year-summary">The plan has {stretch.to - stretch.from} months of {year}; the projection is of these.</p>}
+        {partial && <p className="year-summary">The plan has {months === 1 ? 'one month' : `${months} months`} of {year}; the projection is of {months === 1 ? 'it' : 'these'}.</p>}
       </div>
       <Grid
         handle={grid}

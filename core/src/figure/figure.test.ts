@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { readFigure } from './read.ts';
+import { roundTo } from './rounding.ts';
+import { writeFigure, writeForEntry, writeWithUnit } from './write.ts';
+
+const figure = (text: string, locale = 'en-IE', unit: 'money' | 'ratePerYear' | 'months' = 'money') => {
+  const read = readFigure(text, locale, unit);
+  return read.ok ? read.figure : read.message;
+};
+
+describe('reading a figure', () => {
+  it.each<[string, number | null]>([
+    ['1234.5', 1234.5],
+    ['1,234.50', 1234.5],
+    ['  12 ', 12],
+    ['-12', -12],
+    ['−12', -12],
+    ['(12)', -12],
+    ['€1,234', 1234],
+    ['12 €', 12],
+    ['EUR 12', 12],
+    ['-€12', -12],
+    ['€-12', -12],
+    ['.5', 0.5],
+    ['-0', 0],
+    ['', null],
+  ])('takes %j for %j', (text, expected) => expect(figure(text)).toBe(expected));
+
+  it.each<[string, string, number]>([
+    ['de-DE', '1.234,50', 1234.5],
+    ['de-CH', '1’234.50', 1234.5],
+    ['fr-FR', '1 234,5', 1234.5],
+  ])('takes the notation of %s', (locale, text, expected) => expect(figure(text, locale)).toBe(expected));
+
+  it('takes percentages for rates, with and without the sign, without binary noise', () => {
+    expect(figure('2.4 %', 'en-IE', 'ratePerYear')).toBe(0.024);
+    expect(figure('2.4', 'en-IE', 'ratePerYear')).toBe(0.024);
+    expect(figure('5 %', 'en-IE', 'months')).toMatch(/percentage/);
+  });
+
+  it.each([
+    ['12,5,0', /cannot be read as one figure/],
+    ['1e999', /exponent/],
+    ['1E5', /exponent/],
+    ['1,23.5', /cannot be read/],
+    ['abc', /not a figure/],
+    ['--3', /not a figure|cannot/],
+    ['(-3)', /brackets and a sign/],
+    ['12\t13', /more than one/],
+    ['12\n13', /more than one/],
+    ['99999999999999', /too large/],
+    ['12..5', /cannot be read/],
+  ])('refuses %j with a sentence', (text, message) => {
+    expect(figure(text)).toMatch(message);
+    expect(String(figure(text))).toMatch(/\.$/);
+  });
+
+  it('tells people who use the other decimal mark', () => {
+    expect(figure('12.5', 'de-DE')).toBe('In this plan decimals follow a ",", so write 12,5.');
+    expect(figure('12,5', 'en-IE')).toBe('In this plan decimals follow a ".", so write 12.5.');
+  });
+
+  it('gives back what was written for entry, in every notation', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -1e9, max: 1e9 }), fc.constantFrom('en-IE', 'de-DE', 'fr-FR', 'de-CH', 'pl-PL'), (cents, locale) => {
+        expect(figure(writeForEntry(cents / 100, 'money', locale), locale)).toBe(cents / 100);
+        expect(figure(writeFigure(cents / 100, 'money', { locale, currency: 'EUR' }), locale)).toBe(cents / 100);
+      }),
+    );
+  });
+});
+
+describe('writing a figure', () => {
+  const style = { locale: 'en-IE', currency: 'EUR' };
+  it('keeps money to the minor unit and never writes minus nothing', () => {
+    expect(writeFigure(-1234.5, 'money', style)).toBe('−1,234.50');
+    expect(writeFigure(-0.001, 'money', style)).toBe('0.00');
+    expect(writeFigure(1234.5, 'money', { locale: 'en', currency: 'JPY' })).toBe('1,235');
+    expect(writeWithUnit(0.024, 'ratePerYear', style)).toBe('2.4\u00a0% a year');
+    expect(writeWithUnit(1, 'months', style)).toBe('1 month');
+  });
+});
+
+describe('rounding', () => {
+  it('goes half away from zero, as the trade does', () => {
+    expect([roundTo(1.005, 2), roundTo(-1.005, 2), roundTo(2.5), roundTo(-2.5), roundTo(0.1 + 0.2, 2), roundTo(-0.001, 2)]).toEqual([1.01, -1.01, 3, -3, 0.3, 0]);
+  });
+});

@@ -1,0 +1,178 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { toMonth } from '../calendar/month.ts';
+import { CANONICAL, notationOf } from '../figure/notation.ts';
+import { Names, resolveNames } from './names.ts';
+import { parseFormula } from './parse.ts';
+import { printFormula, quoteName } from './print.ts';
+import { FormulaError, childrenOf, type BinaryOperator, type Expression } from './syntax.ts';
+import { FUNCTIONS } from './functions.ts';
+
+const at = { from: 0, to: 0 };
+
+/** A tree without the places, for comparing. */
+function bare(expression: Expression): unknown {
+  const { place: _place, ...rest } = expression;
+  return 'args' in rest || 'left' in rest || 'operand' in rest
+    ? { ...rest, args: undefined, left: undefined, right: undefined, operand: undefined, parts: childrenOf(expression).map(bare) }
+    : rest;
+}
+
+const leaf: fc.Arbitrary<Expression> = fc.oneof(
+  fc.double({ min: 0, noNaN: true, noDefaultInfinity: true }).map((value): Expression => ({ kind: 'number', value, place: at })),
+  fc.constantFrom('Rent', 'Food and drink', "Phone & internet's", 'Band 2', '5 o’clock', 'month').map(
+    (name): Expression => ({ kind: 'name', name, quoted: !/^[A-Z][\w ]*$/.test(name), place: at }),
+  ),
+  fc.constantFrom('a1', 'line-rent', '@net').map((id): Expression => ({ kind: 'ref', id, place: at })),
+  fc.constantFrom('month', 'year', 'years').map((word): Expression => ({ kind: 'word', word, place: at }) as Expression),
+  fc.constant<Expression>({ kind: 'date', month: toMonth('2026-03'), place: at }),
+); // prettier-ignore
+
+const expressions = fc.letrec<{ tree: Expression }>((tie) => ({
+  tree: fc.oneof(
+    { maxDepth: 6, depthSize: 'small' },
+    leaf,
+    fc.record({ kind: fc.constantFrom('negate' as const, 'percent' as const), operand: tie('tree'), place: fc.constant(at) }),
+    fc.record({
+      kind: fc.constant('binary' as const),
+      operator: fc.constantFrom<BinaryOperator[]>('+', '-', '*', '/', '^', '=', '<>', '<', '<=', '>', '>='),
+      left: tie('tree'),
+      right: tie('tree'),
+      place: fc.constant(at),
+    }),
+    fc
+      .tuple(fc.constantFrom(...FUNCTIONS), fc.array(tie('tree'), { minLength: 1, maxLength: 3 }))
+      .filter(([definition, args]) => args.length >= definition.least && args.length <= definition.most)
+      .map(([{ name }, args]): Expression => ({ kind: 'call', name, args, place: at })),
+  ),
+})).tree;
+
+const problemOf = (text: string, locale = 'en-IE') => {
+  try {
+    parseFormula(text, notationOf(locale));
+  } catch (error) {
+    if (error instanceof FormulaError) return error.problem;
+    throw error;
+  }
+  throw new Error(`${text} was taken.`);
+};
+
+describe('parsing and printing', () => {
+  it.each([CANONICAL, notationOf('de-DE')])('are each other’s inverse', (notation) => {
+    fc.assert(
+      fc.property(expressions, (tree) => {
+        const text = printFormula(tree, { notation });
+        const again = parseFormula(text, notation);
+        expect(bare(again)).toEqual(bare(tree));
+        expect(printFormula(again, { notation })).toBe(text);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it.each([
+    ['net pay*(1+pay rise)', 'net pay * (1 + pay rise)'],
+    ['((1+2))*3', '(1 + 2) * 3'],
+    ['1-(2-3)', '1 - (2 - 3)'],
+    ['(1-2)-3', '1 - 2 - 3'],
+    ['-(2^2)', '-2^2'],
+    ['(-2)^2', '(-2)^2'],
+    ['2^-1', '2^-1'],
+    ['IF( month>=11 ; 90 )', 'if(month >= 11, 90)'],
+    ['Sum(1,2)', 'sum(1, 2)'],
+    ['pmt(1%,12,100)', 'PMT(1%, 12, 100)'],
+    ["'Phone & internet' × 2 − 1", "'Phone & internet' * 2 - 1"],
+    ['at(Rent, 2026-03)', 'at(Rent, 2026-03)'],
+    ['Cargo bike.payment', 'Cargo bike.payment'],
+    ["'Month'", "'Month'"],
+  ])('%s is spelt %s', (text, expected) => {
+    expect(printFormula(parseFormula(text))).toBe(expected);
+  });
+
+  it('reads and writes numbers and arguments as the locale does', () => {
+    const german = notationOf('de-DE');
+    const tree = parseFormula('max(1250,5; 2)', german);
+    expect(printFormula(tree)).toBe('max(1250.5, 2)');
+    expect(printFormula(tree, { notation: german })).toBe('max(1250,5; 2)');
+    expect(problemOf('max(1, 2)', 'de-DE').message).toContain('semicolon');
+    expect(problemOf('1250.50', 'de-DE').message).toContain('1250,50');
+  });
+
+  it('takes the year of a subtraction for a subtraction when it is written apart', () => {
+    expect(bare(parseFormula('2026 - 03'))).toMatchObject({ kind: 'binary', operator: '-' });
+    expect(parseFormula('2026-03')).toMatchObject({ kind: 'date', month: '2026-03' });
+    expect(bare(parseFormula('2026-13'))).toMatchObject({ kind: 'binary', operator: '-' });
+  });
+});
+
+describe('a formula with an error', () => {
+  it.each<[string, number, number, RegExp]>([
+    ['', 0, 0, /Write a rule/],
+    ['Rent *', 6, 6, /ends here/],
+    ['Rent * * 2', 7, 8, /expected here/],
+    ['(Rent + 2', 0, 1, /not closed/],
+    ['Rent + 2)', 8, 9, /closes nothing/],
+    ['Rent 2 + 3 4', 11, 12, /operator/],
+    ['=Rent', 0, 1, /without an equals sign/],
+    ['foo(3)', 0, 3, /no function called foo/],
+    ['round()', 0, 7, /written round\(x, \[digits\]\); here it has no argument/],
+    ['payment(1, 2)', 0, 13, /two|2 arguments/],
+    ["'Rent", 0, 5, /closing quote/],
+    ['Rent & Heating', 5, 6, /single quotes/],
+    ['€ 5', 0, 1, /currency/],
+    ['"Rent"', 0, 1, /single quotes/],
+    ['Rent; 2', 4, 5, /arguments of a function/],
+    ['#', 0, 1, /no meaning/],
+    ['{', 0, 1, /Braces/],
+  ])('%s points at column %i to %i', (text, from, to, message) => {
+    const problem = problemOf(text);
+    expect(problem.place).toEqual({ from, to });
+    expect(problem.message).toMatch(message);
+  });
+
+  it('is refused when too long or nested too deeply, rather than running out of room', () => {
+    expect(problemOf('1+'.repeat(1500)).message).toContain('2000 characters');
+    expect(problemOf('('.repeat(900) + '1' + ')'.repeat(900)).message).toContain('nested');
+    expect(problemOf('-'.repeat(1900) + '1').message).toContain('nested');
+  });
+});
+
+describe('names', () => {
+  const names = new Names(
+    [
+      { id: 'r', name: 'Rent' },
+      { id: 'f', name: 'Food and drink' },
+      { id: 'p', name: 'Phone & internet' },
+      { id: 'n', name: 'Net pay Mara' },
+    ],
+    [{ id: '@income', name: 'Income' }],
+  );
+  const stored = (text: string) => printFormula(resolveNames(parseFormula(text), names));
+
+  it('are found whatever their case and spacing, and no word is an operator', () => {
+    expect(stored('FOOD  and drink * 2 + rent')).toBe('{f} * 2 + {r}');
+    expect(stored("'Phone & internet' + Income")).toBe('{p} + {@income}');
+  });
+
+  it('that are misspelt offer the nearest ones, at their place', () => {
+    try {
+      stored('2 * Rnet');
+      expect.unreachable();
+    } catch (error) {
+      const { problem } = error as FormulaError;
+      expect(problem.place).toEqual({ from: 4, to: 8 });
+      expect(problem.suggestions).toEqual(['Rent']);
+      expect(problem.message).toBe('Nothing in this plan is called Rnet. Did you mean Rent?');
+    }
+    expect(names.nearest('Net pay')).toEqual(['Net pay Mara']);
+    expect(names.nearest('Something else entirely')).toEqual([]);
+  });
+
+  it('stand in quotes where they must', () => {
+    expect(quoteName('Food and drink')).toBe('Food and drink');
+    expect(quoteName('5 o’clock')).toBe("'5 o’clock'");
+    expect(quoteName("Kofi's")).toBe("'Kofi''s'");
+    expect(quoteName('Month')).toBe("'Month'");
+    expect(stored("'Rent'")).toBe('{r}');
+  });
+});

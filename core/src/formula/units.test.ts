@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { CANONICAL } from '../figure/notation.ts';
+import type { Unit } from '../figure/unit.ts';
+import { parseFormula } from './parse.ts';
+import { inferUnit } from './units.ts';
+
+const UNITS: Readonly<Record<string, Unit>> = {
+  rent: 'money',
+  balance: 'money',
+  sold: 'number',
+  inflation: 'ratePerYear',
+  interest: 'ratePerMonth',
+  discount: 'percent',
+  term: 'months',
+  age: 'years',
+};
+
+function infer(formula: string) {
+  const { unit, findings } = inferUnit(parseFormula(formula), {
+    unitOf: (id) => UNITS[id]!,
+    style: { notation: CANONICAL, nameOf: (id) => id },
+  });
+  return { unit, findings: findings.map(({ message, mend }) => (mend ? `${message} → ${mend.replacement}` : message)) };
+}
+
+describe('the unit of a formula', () => {
+  it.each<[string, Unit | undefined]>([
+    ['1250', undefined],
+    ['{rent} + 5', 'money'],
+    ['{rent} * (1 + {inflation})', 'money'],
+    ['{rent} * (1 + {inflation})^years', 'money'],
+    ['{rent} * 5%', 'money'],
+    ['{rent} * {discount}', 'money'],
+    ['{rent} / {sold}', 'money'],
+    ['{rent} / {balance}', 'number'],
+    ['share({rent}, {balance})', 'percent'],
+    ['monthly({inflation})', 'ratePerMonth'],
+    ['{rent} * monthly({inflation})', 'money'],
+    ['total({rent}, year) * {inflation}', 'money'],
+    ['payment({rent}, {inflation}, {term})', 'money'],
+    ['if({rent} > 100, {rent})', 'money'],
+    ['max({sold}, 3)', 'number'],
+    ['{sold} > 3', 'yesNo'],
+    ['prior({balance}) + {rent}', 'money'],
+  ])('%s is %s', (formula, unit) => {
+    expect(infer(formula)).toEqual({ unit, findings: [] });
+  });
+
+  it.each([
+    ['{balance} * {inflation}', 'Applies the yearly rate inflation to a month’s money. → monthly(inflation)'],
+    ['{rent} + {discount}', 'Adds a percent to money. → rent * (1 + discount)'],
+    ['{rent} - {inflation}', 'Takes a rate per year from money. → rent * (1 - inflation)'],
+    ['{rent} + {sold}', 'This adds money and number.'],
+    ['{rent} * {balance}', 'Multiplies money by money.'],
+    ['payment({rent}, {inflation}, {age})', 'payment counts in months; this is in years. → age * 12'],
+    ['payment({rent}, {interest}, {term})', 'payment takes a yearly rate; this one is per month.'],
+    ['PMT({inflation}, {term}, {rent})', 'A rate per month is expected here; inflation is per year. → monthly(inflation)'],
+    ['monthly({interest})', 'This rate is per month already.'],
+    ['if({sold} > 3, {rent}, {sold})', 'Mixes money and number.'],
+    ['{rent} > {discount}', 'This compares money and percent.'],
+  ])('%s is doubtful', (formula, finding) => {
+    expect(infer(formula).findings).toEqual([finding]);
+  });
+});
