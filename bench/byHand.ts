@@ -4,12 +4,23 @@ import type { BenchPlan } from './plan.ts';
  * The bench plan computed by loops written by hand over the same kind of arrays: one loop per line, one pass each, then
  * the groups and totals. This is what the engine is measured against. Recalculate by calling the result.
  */
-export function byHand(plan: BenchPlan): { recalculate: () => void; lines: Float64Array[]; net: Float64Array; cumulative: Float64Array } {
+export function byHand(plan: BenchPlan): {
+  recalculate: () => void;
+  lines: Float64Array[];
+  net: Float64Array;
+  cumulative: Float64Array;
+} {
   const { months, rates } = plan;
   const arrays = (count: number) => Array.from({ length: count }, () => new Float64Array(months));
   const lines = arrays(plan.lines.length);
   const groups = arrays(plan.sides.length);
-  const [income, expenses, net, cumulative, left] = arrays(5) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+  const [income, expenses, net, cumulative, left] = arrays(5) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
   const years = Float64Array.from({ length: months }, (_, at) => Math.floor(at / 12));
   const monthOfYear = Float64Array.from({ length: months }, (_, at) => (at % 12) + 1);
 

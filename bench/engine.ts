@@ -30,7 +30,9 @@ export function engineRows(): Row[] {
 /** A full recalculation in which figures really change, so that nothing can stop early: all rates move a little. */
 function ratesNudged(plan: BenchPlan): (model: Model) => void {
   const documents = [0, 1].map((turn) => {
-    const assumptions = [...plan.document.assumptions].map(([id, row]) => [id, { ...row, value: row.value + turn * 1e-6 }] as const);
+    const assumptions = [...plan.document.assumptions].map(
+      ([id, row]) => [id, { ...row, value: row.value + turn * 1e-6 }] as const,
+    );
     return { ...plan.document, assumptions: new Map(assumptions) } as Document;
   });
   const changesTo = documents.map((document, turn) =>

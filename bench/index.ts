@@ -5,7 +5,9 @@ if (process.argv.includes('--json')) {
   console.log(JSON.stringify(rows, null, 2));
 } else {
   for (const { name, measured, limit, unit, ok } of rows) {
-    console.log(`${ok ? 'ok  ' : 'SLOW'}  ${measured.toPrecision(3)} ${unit} (limit ${Number(limit.toPrecision(3))})  ${name}`);
+    console.log(
+      `${ok ? 'ok  ' : 'SLOW'}  ${measured.toPrecision(3)} ${unit} (limit ${Number(limit.toPrecision(3))})  ${name}`,
+    );
   }
 }
 process.exitCode = rows.every((row) => row.ok) ? 0 : 1;

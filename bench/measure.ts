@@ -20,7 +20,13 @@ export function medianOf(rounds: number, calls: number, work: () => void): numbe
 }
 
 /** The medians of two works measured in turn, so that both meet the same state of the machine. */
-export function mediansInTurn(rounds: number, callsA: number, a: () => void, callsB: number, b: () => void): [number, number] {
+export function mediansInTurn(
+  rounds: number,
+  callsA: number,
+  a: () => void,
+  callsB: number,
+  b: () => void,
+): [number, number] {
   const timesA: number[] = [];
   const timesB: number[] = [];
   medianOf(1, callsA, a);

@@ -3,7 +3,11 @@ import { randomFrom } from './random.ts';
 
 /** What a line of the bench plan computes; `a`, `b` and `c` are indexes of earlier lines, `rate` of an assumption. */
 export type BenchLine =
-  | { readonly kind: 'amount'; readonly amount: number; readonly exceptions: readonly { period: number; amount: number }[] }
+  | {
+      readonly kind: 'amount';
+      readonly amount: number;
+      readonly exceptions: readonly { period: number; amount: number }[];
+    }
   | { readonly kind: 'growth'; readonly amount: number; readonly rate: number }
   | { readonly kind: 'share'; readonly a: number; readonly rate: number }
   | { readonly kind: 'scaled'; readonly a: number; readonly b: number; readonly rate: number }
@@ -53,14 +57,23 @@ export function drawPlan(lineCount: number, months: number, seed: number): Bench
   return { months, rates, lines, groupOf, sides, document: documentFor(lines, groupOf, sides, rates, months) };
 }
 
-function draw(lines: BenchLine[], lineCount: number, months: number, rates: number, random: ReturnType<typeof randomFrom>): void {
+function draw(
+  lines: BenchLine[],
+  lineCount: number,
+  months: number,
+  rates: number,
+  random: ReturnType<typeof randomFrom>,
+): void {
   const earlier = () => random.below(lines.length);
   const rate = () => random.below(rates);
   const amount = () => Math.round(random.next() * 200_000) / 100 + 1;
   const kind = lines.length < 3 ? 'amount' : pick(random.next());
   switch (kind) {
     case 'amount': {
-      const exceptions = Array.from({ length: random.below(4) }, () => ({ period: random.below(months), amount: amount() }));
+      const exceptions = Array.from({ length: random.below(4) }, () => ({
+        period: random.below(months),
+        amount: amount(),
+      }));
       const unique = [...new Map(exceptions.map((exception) => [exception.period, exception])).values()];
       lines.push({ kind, amount: amount(), exceptions: unique });
       return;
@@ -121,7 +134,9 @@ function documentFor(
     groups: sides.map((side, index) => ({ name: `Group ${index}`, side: side === 1 ? 'income' : 'expense' })),
     lines: lines.map((_, index) => ({ name: `Line ${index}`, group: `Group ${groupOf[index]}` })),
     ruleSteps: lines.map((line, index) =>
-      line.kind === 'amount' ? { line: `Line ${index}`, amount: line.amount } : { line: `Line ${index}`, formula: formulaOf(line, index) },
+      line.kind === 'amount'
+        ? { line: `Line ${index}`, amount: line.amount }
+        : { line: `Line ${index}`, formula: formulaOf(line, index) },
     ),
     exceptions: lines.flatMap((line, index) =>
       line.kind === 'amount'

@@ -6,7 +6,11 @@ export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
   plugins: [react()],
   resolve: { alias: { '@haushalt/core': fileURLToPath(new URL('../core/src/index.ts', import.meta.url)) } },
-  css: { preprocessorOptions: { scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] } } },
+  css: {
+    preprocessorOptions: {
+      scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] },
+    },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4870' } },
   build: { target: 'es2022', reportCompressedSize: true },
 });

@@ -26,7 +26,9 @@ export function calcCommand(): Command {
     .description('Compute a plan file and print every line.')
     .argument('<file>', 'a plan file, *.haushalt.json')
     .addOption(new Option('--format <format>', 'how to print').choices(['table', 'csv', 'json']).default('table'))
-    .addOption(new Option('--by <span>', 'what to add figures up to').choices(['month', 'quarter', 'year']).default('month'))
+    .addOption(
+      new Option('--by <span>', 'what to add figures up to').choices(['month', 'quarter', 'year']).default('month'),
+    )
     .option('--set <assumption=value>', 'try another value, for example "Inflation=3%"; can be repeated', collect, [])
     .action((file: string, options: CalcOptions) => {
       const document = options.set.reduce(withValue, readPlanFile(file));
@@ -43,11 +45,26 @@ function print(model: Model, { format, by }: CalcOptions): string {
     case 'csv':
       return toCsv(table).trimEnd();
     case 'json': {
-      const rows = table.rows.map(([name, kind, ...figures], index) => ({ name, kind, unit: table.units[index], figures }));
-      return JSON.stringify({ plan: plan.name, currency: plan.currency, columns: table.headings.slice(2), rows, problems: problemsOf(model) }, null, 2);
+      const rows = table.rows.map(([name, kind, ...figures], index) => ({
+        name,
+        kind,
+        unit: table.units[index],
+        figures,
+      }));
+      return JSON.stringify(
+        {
+          plan: plan.name,
+          currency: plan.currency,
+          columns: table.headings.slice(2),
+          rows,
+          problems: problemsOf(model),
+        },
+        null,
+        2,
+      );
     }
     case 'table':
-      return `${plan.name}, ${plan.currency}\n\n${toText(table, (figure, row) => writeFigure(figure, table.units[row]!, plan))}`;
+      return `${plan.name}, ${plan.currency}\n\n${toText(table, (figure, row) => writeFigure(figure, table.units[row]!, plan).replace('\u00a0', ' '))}`;
   }
 }
 
@@ -61,7 +78,11 @@ function withValue(document: Document, setting: string): Document {
   const read = readFigure(text, 'en', assumption.unit);
   if (!read.ok) throw new CliError(`--set ${assumption.name}: ${read.message}`);
   if (read.figure === null) throw new CliError(`--set ${assumption.name}: a value is needed.`);
-  const decision = decide(document, { kind: 'assumption.set', assumption: assumption.id, settings: { value: read.figure } });
+  const decision = decide(document, {
+    kind: 'assumption.set',
+    assumption: assumption.id,
+    settings: { value: read.figure },
+  });
   if (!decision.ok) throw new CliError(`--set ${assumption.name}: ${decision.refusal.message}`);
   // What is tried holds for all months, so dated steps do not apply.
   const steps = [...document.assumptionSteps.values()].filter((step) => step.assumption === assumption.id);

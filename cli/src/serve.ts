@@ -2,7 +2,6 @@ import { readdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Command, InvalidArgumentError } from 'commander';
-import { DatabaseError, PortTaken, serve } from '@haushalt/server';
 import { CliError } from './error.ts';
 import { readPlanFile } from './planFile.ts';
 import { VERSION } from './version.ts';
@@ -22,7 +21,11 @@ export function serveCommand(): Command {
   return new Command('serve')
     .description('Serve the web application.')
     .option('--port <port>', 'the port to listen on', readPort, 4870)
-    .option('--host <address>', 'the address to listen on; other machines reach only what is not 127.0.0.1', '127.0.0.1')
+    .option(
+      '--host <address>',
+      'the address to listen on; other machines reach only what is not 127.0.0.1',
+      '127.0.0.1',
+    )
     .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
     .option('--demo', 'put the demo plans into an empty database', false)
     .option('--fresh', 'with --demo: start over with the demo plans as they ship', false)
@@ -30,8 +33,12 @@ export function serveCommand(): Command {
 }
 
 async function run(options: ServeCommandOptions): Promise<void> {
-  if (options.fresh && !options.demo) throw new CliError('--fresh removes a database and is only taken together with --demo.');
-  if (options.fresh && options.data) throw new CliError('--fresh only starts over the demo’s own database; leave --data out.');
+  if (options.fresh && !options.demo)
+    throw new CliError('--fresh removes a database and is only taken together with --demo.');
+  if (options.fresh && options.data)
+    throw new CliError('--fresh only starts over the demo’s own database; leave --data out.');
+  // Fetched here, so that the other commands need not load the server.
+  const { DatabaseError, PortTaken, serve } = await import('@haushalt/server');
   const data = resolve(options.data ?? root(options.demo ? 'data/demo' : 'data/plans'));
   try {
     const { url, close } = await serve({
@@ -49,11 +56,14 @@ async function run(options: ServeCommandOptions): Promise<void> {
     process.once('SIGTERM', end);
   } catch (error) {
     if (error instanceof PortTaken) {
-      throw new CliError(`${error.message}${error.free ? ` Port ${error.free} is free: add --port ${error.free}.` : ''}`);
+      throw new CliError(
+        `${error.message}${error.free ? ` Port ${error.free} is free: add --port ${error.free}.` : ''}`,
+      );
     }
     if (error instanceof DatabaseError) throw new CliError(error.message);
     const { code, message } = error as NodeJS.ErrnoException;
-    if (code === 'EACCES' || code === 'EADDRNOTAVAIL') throw new CliError(`Cannot listen on ${options.host}:${options.port}: ${message}.`);
+    if (code === 'EACCES' || code === 'EADDRNOTAVAIL')
+      throw new CliError(`Cannot listen on ${options.host}:${options.port}: ${message}.`);
     throw error;
   }
 }
@@ -68,6 +78,7 @@ function demoPlans() {
 
 function readPort(text: string): number {
   const port = Number(text);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new InvalidArgumentError('A port is a number from 1 to 65535.');
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new InvalidArgumentError('A port is a number from 1 to 65535.');
   return port;
 }

@@ -16,6 +16,9 @@ export function toText(table: Table, write: (figure: number, row: number) => str
     Math.max(heading.length, ...cells.map((row) => (row[column] ?? '').length)),
   );
   const line = (row: readonly string[]) =>
-    row.map((text, column) => (column === 0 ? text.padEnd(widths[column]!) : text.padStart(widths[column]!))).join('  ').trimEnd();
+    row
+      .map((text, column) => (column === 0 ? text.padEnd(widths[column]!) : text.padStart(widths[column]!)))
+      .join('  ')
+      .trimEnd();
   return [line(table.headings), widths.map((width) => '-'.repeat(width)).join('  '), ...cells.map(line)].join('\n');
 }

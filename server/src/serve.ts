@@ -42,8 +42,14 @@ export async function serve(options: ServeOptions): Promise<{ url: string; close
   if (options.fresh) for (const suffix of ['', '-wal', '-shm']) rmSync(file + suffix, { force: true });
   try {
     const store = openStore(file);
-    if (options.demo && store.plans.count() === 0) for (const document of options.demo()) store.create(document, LOCAL_PERSON.id);
-    const { app, close } = createApp({ store, version: options.version, ...(options.web ? { web: options.web } : {}) });
+    if (options.demo && store.plans.count() === 0)
+      for (const document of options.demo()) store.create(document, LOCAL_PERSON.id);
+    const { app, close } = createApp({
+      store,
+      version: options.version,
+      localOnly: ['127.0.0.1', 'localhost', '::1'].includes(options.host),
+      ...(options.web ? { web: options.web } : {}),
+    });
     server.on('request', app);
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : options.port;

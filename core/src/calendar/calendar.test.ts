@@ -21,7 +21,11 @@ describe('a calendar that begins within a year', () => {
   const calendar = createCalendar(toMonth('2026-11'), 16);
 
   it('has the calendar’s quarters and years, cut to itself', () => {
-    expect(stretches(calendar, 'year')).toEqual([{ from: 0, to: 2 }, { from: 2, to: 14 }, { from: 14, to: 16 }]);
+    expect(stretches(calendar, 'year')).toEqual([
+      { from: 0, to: 2 },
+      { from: 2, to: 14 },
+      { from: 14, to: 16 },
+    ]);
     expect(stretchAround(calendar, 3, 'quarter')).toEqual({ from: 2, to: 5 });
     expect(stretchAround(calendar, 0, 'plan')).toEqual({ from: 0, to: 16 });
     expect(yearsOf(calendar)).toEqual([2026, 2027, 2028]);

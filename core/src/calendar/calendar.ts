@@ -45,7 +45,7 @@ export function stretchAround(calendar: Calendar, period: number, span: Span): S
 /** All stretches of a span, in order: `stretches(calendar, 'year')` lists the calendar years. */
 export function stretches(calendar: Calendar, span: Span): Stretch[] {
   const result: Stretch[] = [];
-  for (let period = 0; period < calendar.count; ) {
+  for (let period = 0; period < calendar.count;) {
     const stretch = stretchAround(calendar, period, span);
     result.push(stretch);
     period = stretch.to;

@@ -86,7 +86,9 @@ export function wholeNumber(arg: Expression | undefined): number | undefined {
 
 /** `average(x)` and `average(x, year)` look along the months; with several figures it is their average. */
 export function isTimeAverage(call: Extract<Expression, { kind: 'call' }>): boolean {
-  return call.name === 'average' && (call.args.length === 1 || (call.args.length === 2 && call.args[1]!.kind === 'word'));
+  return (
+    call.name === 'average' && (call.args.length === 1 || (call.args.length === 2 && call.args[1]!.kind === 'word'))
+  );
 }
 
 /** NPV and IRR of a single series read all its months. */

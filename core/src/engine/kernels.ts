@@ -91,7 +91,14 @@ export function binaryKernel(operator: BinaryOperator, left: Reader, right: Read
  * An operator where an operand is missing: a sum passes empty months over, a product with one is empty, a comparison
  * takes them for nothing, and dividing by one is a problem. Problems pass through. `why` still holds b's reason.
  */
-function withoutFigure(operator: BinaryOperator, a: number, codeA: number, b: number, at: number, site: ProblemSite): number {
+function withoutFigure(
+  operator: BinaryOperator,
+  a: number,
+  codeA: number,
+  b: number,
+  at: number,
+  site: ProblemSite,
+): number {
   const codeB = b === b ? FINE : why.code;
   if (codeA > BLANK) return without(codeA);
   if (codeB > BLANK) return without(codeB);
@@ -140,7 +147,11 @@ export function unaryKernel(kind: 'negate' | 'percent', operand: Reader): Reader
 }
 
 /** A function that looks at one month only, applied to the readers of its arguments. */
-export function callKernel(call: Extract<Expression, { kind: 'call' }>, args: readonly Reader[], site: ProblemSite): Reader {
+export function callKernel(
+  call: Extract<Expression, { kind: 'call' }>,
+  args: readonly Reader[],
+  site: ProblemSite,
+): Reader {
   switch (call.name) {
     case 'if':
     case 'IFS':

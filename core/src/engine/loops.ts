@@ -32,7 +32,13 @@ const divideByScalar: Loop<Float64Array, number> = (out, a, b, from, to) => {
 };
 
 /** Divides and tells whether a divisor was zero, so that the months concerned can be done again with their reason. */
-function divideBySeries(out: Float64Array, a: Float64Array | number, b: Float64Array, from: number, to: number): boolean {
+function divideBySeries(
+  out: Float64Array,
+  a: Float64Array | number,
+  b: Float64Array,
+  from: number,
+  to: number,
+): boolean {
   let sound = true;
   if (typeof a === 'number') {
     for (let at = from; at < to; at++) {
@@ -64,7 +70,14 @@ function powersOf(out: Float64Array, base: number, exponents: Float64Array, from
 }
 
 /** Multiplies by a scalar and adds a series in one pass: the commonest pair of steps in a plan. */
-export function multiplyAndAdd(out: Float64Array, a: Float64Array, factor: number, b: Float64Array, from: number, to: number): void {
+export function multiplyAndAdd(
+  out: Float64Array,
+  a: Float64Array,
+  factor: number,
+  b: Float64Array,
+  from: number,
+  to: number,
+): void {
   for (let at = from; at < to; at++) out[at] = a[at]! * factor + b[at]!;
 }
 
@@ -72,7 +85,14 @@ export function multiplyAndAdd(out: Float64Array, a: Float64Array, factor: numbe
  * Applies an operator to a stretch in which both operands have figures. Returns whether all results are sound;
  * otherwise the stretch has to be computed again month by month.
  */
-export function fastBinary(operator: BinaryOperator, out: Series, left: Operand, right: Operand, from: number, to: number): boolean {
+export function fastBinary(
+  operator: BinaryOperator,
+  out: Series,
+  left: Operand,
+  right: Operand,
+  from: number,
+  to: number,
+): boolean {
   const values = out.values;
   if (left instanceof Scalar) {
     const b = (right as Series).values;
@@ -143,7 +163,14 @@ export function fastBinary(operator: BinaryOperator, out: Series, left: Operand,
 }
 
 /** Chooses between two operands month by month, where all three have figures. */
-export function fastChoice(out: Series, condition: Series, then: Operand, otherwise: Operand, from: number, to: number): void {
+export function fastChoice(
+  out: Series,
+  condition: Series,
+  then: Operand,
+  otherwise: Operand,
+  from: number,
+  to: number,
+): void {
   const values = out.values;
   const holds = condition.values;
   const a = then instanceof Scalar ? null : then.values;
@@ -156,7 +183,14 @@ export function fastChoice(out: Series, condition: Series, then: Operand, otherw
 }
 
 /** The larger or smaller of two operands, where both have figures. */
-export function fastExtreme(largest: boolean, out: Series, left: Series, right: Operand, from: number, to: number): void {
+export function fastExtreme(
+  largest: boolean,
+  out: Series,
+  left: Series,
+  right: Operand,
+  from: number,
+  to: number,
+): void {
   const values = out.values;
   const a = left.values;
   const b = right instanceof Scalar ? null : right.values;

@@ -5,14 +5,7 @@ import type { CalendarWord, Expression } from '../formula/syntax.ts';
 import { planOf, type Change, type Document } from '../plan/document.ts';
 import { nameOf } from '../plan/naming.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/tables.ts';
-import {
-  CUMULATIVE_NET,
-  LEFT_OVER,
-  NET,
-  TOTAL_EXPENSES,
-  TOTAL_INCOME,
-  TOTAL_SET_ASIDE,
-} from '../plan/totals.ts';
+import { CUMULATIVE_NET, LEFT_OVER, NET, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../plan/totals.ts';
 import { circleSentence, componentsOf, type Component } from './circles.ts';
 import { usesByNode, type Use } from './dependencies.ts';
 import { why } from './kernels.ts';
@@ -105,8 +98,9 @@ export class Model {
 
   /** What a resolved expression gives in one period, with the plan's present figures. */
   evaluate(expression: Expression, node: string, period: number): { value: number; code: number } {
-    const { operations, result } = compile(expression, this.contextOf(node));
-    run({ operations, result }, { from: 0, to: this.calendar.count });
+    const program = compile(expression, this.contextOf(node));
+    run(program, { from: 0, to: 0 }, this.calendar.count);
+    const { result } = program;
     return result instanceof Scalar
       ? { value: result.value, code: result.code }
       : { value: result.valueAt(period), code: result.codeAt(period) };
@@ -149,7 +143,8 @@ export class Model {
       const constant = document.assumptions.has(id) && !this.valueSteps.get(id)?.size;
       this.nodes.set(id, createNode(id, this.calendar.count, constant ? new Scalar() : undefined));
     }
-    for (const [id, uses] of this.uses) for (const use of uses) this.nodes.get(use.id)?.dependents.push(this.nodes.get(id)!);
+    for (const [id, uses] of this.uses)
+      for (const use of uses) this.nodes.get(use.id)?.dependents.push(this.nodes.get(id)!);
     const components = componentsOf(this.uses);
     this.componentOf = new Map(components.flatMap((component) => component.ids.map((id) => [id, component])));
     this.units = components.map((component) => ({ component, nodes: component.ids.map((id) => this.nodes.get(id)!) }));
@@ -172,7 +167,14 @@ export class Model {
     if (document.lines.has(id)) {
       let programs = this.programs.get(id);
       if (!programs) this.programs.set(id, (programs = new Map<string, Program>()));
-      return specifyLine(node, rowsOfOwner(this.steps, id), rowsOfOwner(this.exceptions, id), context, members, programs);
+      return specifyLine(
+        node,
+        rowsOfOwner(this.steps, id),
+        rowsOfOwner(this.exceptions, id),
+        context,
+        members,
+        programs,
+      );
     }
     if (id === CUMULATIVE_NET) return specifyFormula(node, RUNNING_NET, context, members);
     return specifySum(node, this.termsOf(id), !document.groups.has(id));
@@ -284,18 +286,20 @@ export class Model {
     let from = count;
     for (const { stale } of nodes) if (stale.from < stale.to) from = Math.min(from, stale.from);
     if (from >= count) return;
-    for (const node of nodes) {
-      for (const operation of node.monthly!.hoisted) {
-        const range = { from, to: count };
+    for (const { monthly } of nodes) {
+      const { hoisted, complete } = monthly!;
+      for (const operation of hoisted) {
+        const range = { from: complete ? from : 0, to: count };
         operation(range);
-        from = Math.min(from, range.from);
+        if (complete) from = Math.min(from, range.from);
       }
+      monthly!.complete = true;
     }
     for (const { series, spare, stale } of nodes) {
       spare.copyFrom(series, from, count);
       stale.to = stale.from;
     }
-    for (let at = from; at < count; ) {
+    for (let at = from; at < count;) {
       const reached = nodes.length === 1 ? sweepFrom(nodes[0]!, at) : at;
       if (reached === at) {
         for (const { series, monthly } of nodes) {
@@ -352,7 +356,11 @@ function differenceOf(a: Series, b: Series, from: number, to: number): { from: n
   return { from: first, to: last };
 }
 
-function index<R extends { readonly id: string }>(rows: Iterable<R>, ownerOf: (row: R) => string, into: RowsByOwner<R>): void {
+function index<R extends { readonly id: string }>(
+  rows: Iterable<R>,
+  ownerOf: (row: R) => string,
+  into: RowsByOwner<R>,
+): void {
   into.clear();
   for (const row of rows) put(into, ownerOf(row), row.id, row);
 }

@@ -22,7 +22,11 @@ export interface MonthlyProgram {
 export type Sweep = (series: Series, at: number, to: number) => number;
 
 /** Compiles a formula of a line that belongs to a recurrent component with the given members. */
-export function compileMonthly(expression: Expression, context: CompileContext, members: ReadonlySet<string>): MonthlyProgram {
+export function compileMonthly(
+  expression: Expression,
+  context: CompileContext,
+  members: ReadonlySet<string>,
+): MonthlyProgram {
   const hoisted: Operation[] = [];
   const feedsBack = (part: Expression): boolean =>
     (part.kind === 'ref' && members.has(part.id)) || childrenOf(part).some(feedsBack);
@@ -55,7 +59,13 @@ export function compileMonthly(expression: Expression, context: CompileContext, 
     switch (part.name) {
       case 'share':
       case 'POWER':
-        return readerFor({ kind: 'binary', operator: part.name === 'share' ? '/' : '^', left: first!, right: second!, place: part.place });
+        return readerFor({
+          kind: 'binary',
+          operator: part.name === 'share' ? '/' : '^',
+          left: first!,
+          right: second!,
+          place: part.place,
+        });
       case 'prior':
       case 'next': {
         const x = readerFor(first!);
@@ -100,7 +110,10 @@ export function compileMonthly(expression: Expression, context: CompileContext, 
 }
 
 /** The parts of `prior(itself) * factor + addend`, the shape of every balance, in whichever order it is written. */
-function carriedForward(expression: Expression, members: ReadonlySet<string>): { factor: Expression; addend: Expression } | null {
+function carriedForward(
+  expression: Expression,
+  members: ReadonlySet<string>,
+): { factor: Expression; addend: Expression } | null {
   if (expression.kind !== 'binary' || expression.operator !== '+') return null;
   const isMember = (part: Expression) => part.kind === 'ref' && members.has(part.id);
   const isPrior = (part: Expression): boolean =>

@@ -27,7 +27,17 @@ export interface Node {
   readonly stale: Range;
   evaluate: (range: Range) => void;
   /** For nodes that feed back into themselves: their figure of one month, and what is computed beforehand. */
-  monthly?: { readonly hoisted: readonly Operation[]; readonly reader: Reader; readonly sweeps: readonly SweepStretch[] };
+  monthly?: Monthly;
+}
+
+/** How a node that feeds back into itself is computed, month by month. */
+interface Monthly {
+  /** What is computed beforehand, over whole series. */
+  readonly hoisted: readonly Operation[];
+  readonly reader: Reader;
+  readonly sweeps: readonly SweepStretch[];
+  /** Whether `hoisted` has run over all months, so that from now on it can be run over a part of them. */
+  complete: boolean;
 }
 
 /** A stretch of months one sweep can compute. */
@@ -94,7 +104,7 @@ export function specifyAssumption(
 /** The evaluation of a group or total: a sum of other nodes. */
 export function specifySum(node: Node, terms: readonly Term[], zeroWhenEmpty: boolean): void {
   node.evaluate = (range) => sumInto(node.spare, terms, zeroWhenEmpty, range);
-  node.monthly = { hoisted: [], reader: sumReader(terms, zeroWhenEmpty), sweeps: [] };
+  node.monthly = { hoisted: [], reader: sumReader(terms, zeroWhenEmpty), sweeps: [], complete: true };
 }
 
 function sumReader(terms: readonly Term[], zeroWhenEmpty: boolean): Reader {
@@ -113,13 +123,18 @@ function sumReader(terms: readonly Term[], zeroWhenEmpty: boolean): Reader {
 }
 
 /** The evaluation of a total that is a formula over other totals, as the cumulative net is. */
-export function specifyFormula(node: Node, expression: Expression, context: CompileContext, members: ReadonlySet<string> | null): void {
+export function specifyFormula(
+  node: Node,
+  expression: Expression,
+  context: CompileContext,
+  members: ReadonlySet<string> | null,
+): void {
   if (members) {
-    node.monthly = { ...compileMonthly(expression, context, members), sweeps: [] };
+    node.monthly = { ...compileMonthly(expression, context, members), sweeps: [], complete: false };
     return;
   }
   const program = compile(expression, context, node.spare);
-  node.evaluate = (range) => run(program, range);
+  node.evaluate = (range) => run(program, range, context.calendar.count);
 }
 
 /** A node without figures, for the given reason. */
@@ -129,7 +144,7 @@ export function specifyFailure(node: Node, code: number): void {
 
 /**
  * The evaluation of a line: the dated steps of its rule, then its exceptions. Formulas already compiled for the line are
- * kept in `programs`, so that typing figures compiles nothing.
+ * kept in `programs` for as long as they are in use, so that typing figures compiles nothing.
  */
 export function specifyLine(
   node: Node,
@@ -154,7 +169,10 @@ export function specifyLine(
     members === null &&
     overlays.every(({ row }) => row.formula === null);
 
-  const piece = ({ row, from, to }: { row: RuleStepRow | ExceptionRow; from: number; to: number }, direct: boolean): Piece => {
+  const piece = (
+    { row, from, to }: { row: RuleStepRow | ExceptionRow; from: number; to: number },
+    direct: boolean,
+  ): Piece => {
     if (row.formula === null) {
       const code = row.amount === null ? BLANK : FINE;
       return { from, to, value: row.amount ?? NaN, code, program: null, expression: null };
@@ -162,18 +180,24 @@ export function specifyLine(
     try {
       const expression = readStored(row.formula);
       const key = `${direct ? 'direct' : 'copied'}|${row.formula}`;
-      let program = members ? null : (programs.get(key) ?? null);
-      if (!members && !program) {
-        program = compile(expression, context, direct ? node.spare : undefined);
-        programs.set(key, program);
-      }
+      let program = members ? null : (programs.get(key) ?? earlier.get(key) ?? null);
+      if (!members) program ??= compile(expression, context, direct ? node.spare : undefined);
+      if (program) programs.set(key, program);
       return { from, to, value: NaN, code: FINE, program, expression };
     } catch (error) {
       if (!(error instanceof FormulaError)) throw error;
-      const code = context.problems.code({ cause: 'badRule', node: node.id, period: -1, subject: null, detail: error.message });
+      const code = context.problems.code({
+        cause: 'badRule',
+        node: node.id,
+        period: -1,
+        subject: null,
+        detail: error.message,
+      });
       return { from, to, value: NaN, code, program: null, expression: null };
     }
   };
+  const earlier = new Map(programs);
+  programs.clear();
   const pieces = [...rules.map((rule) => piece(rule, single)), ...overlays.map((overlay) => piece(overlay, false))];
 
   if (members) specifyMonthlyLine(node, pieces, context, members);
@@ -193,7 +217,7 @@ function evaluateLine(
   for (const { program } of pieces) {
     if (!program) continue;
     const own = { from, to };
-    run(program, own);
+    run(program, own, context.calendar.count);
     range.from = Math.min(range.from, own.from);
     range.to = Math.max(range.to, own.to);
   }
@@ -222,7 +246,12 @@ function guard(series: Series, { from, to }: Range, context: CompileContext): vo
   series.settle();
 }
 
-function specifyMonthlyLine(node: Node, pieces: readonly Piece[], context: CompileContext, members: ReadonlySet<string>): void {
+function specifyMonthlyLine(
+  node: Node,
+  pieces: readonly Piece[],
+  context: CompileContext,
+  members: ReadonlySet<string>,
+): void {
   const hoisted: Operation[] = [];
   const readers = new Array<Reader | null>(context.calendar.count).fill(null);
   const sweepers = new Array<Sweep | null>(context.calendar.count).fill(null);
@@ -242,9 +271,11 @@ function specifyMonthlyLine(node: Node, pieces: readonly Piece[], context: Compi
     readers.fill(reader, piece.from, piece.to);
     sweepers.fill(sweep, piece.from, piece.to);
   }
-  const tooLarge = (at: number) => context.problems.code({ cause: 'tooLarge', node: node.id, period: at, subject: null });
+  const tooLarge = (at: number) =>
+    context.problems.code({ cause: 'tooLarge', node: node.id, period: at, subject: null });
   node.monthly = {
     hoisted,
+    complete: false,
     sweeps: stretchesOf(sweepers),
     reader: (at) => {
       const reader = readers[at];
@@ -258,7 +289,7 @@ function specifyMonthlyLine(node: Node, pieces: readonly Piece[], context: Compi
 /** Runs of months that share a sweep. */
 function stretchesOf(sweepers: readonly (Sweep | null)[]): SweepStretch[] {
   const result: SweepStretch[] = [];
-  for (let from = 0; from < sweepers.length; ) {
+  for (let from = 0; from < sweepers.length;) {
     const sweep = sweepers[from] ?? null;
     let to = from + 1;
     while (to < sweepers.length && sweepers[to] === sweep) to++;

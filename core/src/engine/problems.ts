@@ -75,7 +75,10 @@ export function problemSentence(problem: Problem, document: Document): string {
   const month = calendarOf(document).months[problem.period];
   const when = month === undefined ? '' : ` in ${monthInWords(month, plan.locale)}`;
   const subject = problem.subject
-    ? printFormula(problem.subject, { notation: { decimal: '.', grouping: ',', separator: ',' }, nameOf: (id) => nameOf(document, id) })
+    ? printFormula(problem.subject, {
+        notation: { decimal: '.', grouping: ',', separator: ',' },
+        nameOf: (id) => nameOf(document, id),
+      })
     : 'A part of it';
   switch (problem.cause) {
     case 'emptyDivisor':

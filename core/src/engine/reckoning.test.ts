@@ -8,14 +8,22 @@ const model = new Model(
     assumptions: { Inflation: ['ratePerYear', 0.024, { '2026-07': 0.021 }] },
     lines: {
       Income: { Pay: { start: 2000, '2026-07': 2100 } },
-      Costs: { Food: 'Pay * (1 + Inflation) * 10%', Rent: 800, Gap: 'if(month = 3, 5)', Bad: '10 / Gap', Last: 'prior(Pay) + total(Rent, quarter)' },
+      Costs: {
+        Food: 'Pay * (1 + Inflation) * 10%',
+        Rent: 800,
+        Gap: 'if(month = 3, 5)',
+        Bad: '10 / Gap',
+        Last: 'prior(Pay) + total(Rent, quarter)',
+      },
     },
     exceptions: { Rent: { '2026-05': 700 }, Food: { '2026-06': 'Pay * 5%' } },
   }),
 );
 const of = (name: string, period: number) => reckon(model, idOf(name), period);
 const idOf = (name: string) =>
-  [...model.document.lines.values(), ...model.document.groups.values(), ...model.document.assumptions.values()].find((row) => row.name === name)?.id ?? name;
+  [...model.document.lines.values(), ...model.document.groups.values(), ...model.document.assumptions.values()].find(
+    (row) => row.name === name,
+  )?.id ?? name;
 
 describe('a reckoning', () => {
   it('says what was typed, and from when to when', () => {

@@ -91,16 +91,22 @@ function explainLine(model: Model, id: string, period: number): Explanation {
   if (exception) {
     const month = monthInWords(exception.month, plan.locale);
     const kept = ruleFigure(model, id, rule, period);
-    const otherwise = kept === null ? 'The rule would leave it empty.' : `The rule would give ${money(model, id, kept)}.`;
+    const otherwise =
+      kept === null ? 'The rule would leave it empty.' : `The rule would give ${money(model, id, kept)}.`;
     if (exception.formula === null) {
       const typed = exception.amount === null ? 'Left empty' : 'Typed';
       return { source: 'exception', words: `${typed} for ${month} alone, as an exception. ${otherwise}` };
     }
-    return { ...explainFormula(model, id, period, exception), source: 'exception', words: `A rule for ${month} alone. ${otherwise}` };
+    return {
+      ...explainFormula(model, id, period, exception),
+      source: 'exception',
+      words: `A rule for ${month} alone. ${otherwise}`,
+    };
   }
   if (!step || !rule) return { source: 'nothing', words: 'Nothing has been entered for this month yet.' };
   const since = stretchInWords(model, step.from, step.to);
-  if (rule.formula !== null) return { ...explainFormula(model, id, period, rule), words: `Computed ${since} by this rule:` };
+  if (rule.formula !== null)
+    return { ...explainFormula(model, id, period, rule), words: `Computed ${since} by this rule:` };
   return rule.amount === null
     ? { source: 'nothing', words: `Left empty ${since}.` }
     : { source: 'amount', words: `Typed: ${money(model, id, rule.amount)} ${since}.` };
@@ -134,7 +140,11 @@ function explainFormula(model: Model, id: string, period: number, row: RuleStepR
   const expression = readable(row.formula!);
   if (!expression) return { source: 'formula', words: '', formula: row.formula };
   const { document } = model;
-  const style = { notation: notationOf(planOf(document).locale), nameOf: (ref: string) => nameOf(document, ref), typographic: true };
+  const style = {
+    notation: notationOf(planOf(document).locale),
+    nameOf: (ref: string) => nameOf(document, ref),
+    typographic: true,
+  };
   const parts: ReckoningPart[] = [];
   collectParts(model, id, expression, period, parts);
   return {
@@ -147,7 +157,13 @@ function explainFormula(model: Model, id: string, period: number, row: RuleStepR
 }
 
 /** Lists what a formula reads: names with their figure in the month meant, functions along the months as a whole. */
-function collectParts(model: Model, node: string, expression: Expression, period: number, parts: ReckoningPart[]): void {
+function collectParts(
+  model: Model,
+  node: string,
+  expression: Expression,
+  period: number,
+  parts: ReckoningPart[],
+): void {
   const { document } = model;
   const add = (part: ReckoningPart) => {
     if (!parts.some((other) => other.label === part.label && other.period === part.period)) parts.push(part);
@@ -155,14 +171,24 @@ function collectParts(model: Model, node: string, expression: Expression, period
   if (expression.kind === 'ref') {
     const { id } = expression;
     const value = model.seriesOf(id)?.valueAt(period) ?? NaN;
-    return add({ id, label: nameOf(document, id) ?? id, unit: unitOf(document, id), value: numberOrNull(value), period, subtracted: false });
+    return add({
+      id,
+      label: nameOf(document, id) ?? id,
+      unit: unitOf(document, id),
+      value: numberOrNull(value),
+      period,
+      subtracted: false,
+    });
   }
   if (expression.kind === 'call' && isAlongMonths(expression)) {
     const shift = shiftOf(expression);
     if (shift !== undefined) return collectParts(model, node, expression.args[0]!, period + shift, parts);
     const id = firstRef(expression);
     if (id === undefined) return;
-    const label = printFormula(expression, { notation: notationOf(planOf(document).locale), nameOf: (ref) => nameOf(document, ref) });
+    const label = printFormula(expression, {
+      notation: notationOf(planOf(document).locale),
+      nameOf: (ref) => nameOf(document, ref),
+    });
     const { value } = model.evaluate(expression, node, period);
     return add({ id, label, unit: unitOf(document, id), value: numberOrNull(value), period: null, subtracted: false });
   }
@@ -235,7 +261,12 @@ function explainSum(model: Model, id: string, period: number): Explanation {
   const total = totalWithId(id);
   if (total) return { source: 'sum', words: `${total.meaning}.`, parts };
   const count = parts.length;
-  return { source: 'sum', words: count === 0 ? 'This group has no lines yet.' : `The sum of its ${count === 1 ? 'one line' : `${count} lines`}.`, parts };
+  return {
+    source: 'sum',
+    words:
+      count === 0 ? 'This group has no lines yet.' : `The sum of its ${count === 1 ? 'one line' : `${count} lines`}.`,
+    parts,
+  };
 }
 
 function readable(formula: string): Expression | null {

@@ -26,7 +26,15 @@ describe('the figures of a plan', () => {
 
   it('add up by group and side, to net, cumulative net and what is left over', () => {
     const { figures } = calculate(
-      sketch({ months: 3, lines: { Income: { Pay: 100, Extra: null }, Costs: { Rent: 40 }, 'Set aside': { Fund: 25 }, Memo: { Count: 9 } } }),
+      sketch({
+        months: 3,
+        lines: {
+          Income: { Pay: 100, Extra: null },
+          Costs: { Rent: 40 },
+          'Set aside': { Fund: 25 },
+          Memo: { Count: 9 },
+        },
+      }),
     );
     expect(figures('Total income')).toEqual([100, 100, 100]);
     expect(figures('Net')).toEqual([60, 60, 60]);
@@ -37,7 +45,13 @@ describe('the figures of a plan', () => {
   });
 
   it('roll up to quarters and years of the calendar', () => {
-    const { rollUps } = calculate(sketch({ firstMonth: '2026-11', months: 5, lines: { Income: { Pay: { start: 10, '2027-01': null, '2027-03': 7 } } } }));
+    const { rollUps } = calculate(
+      sketch({
+        firstMonth: '2026-11',
+        months: 5,
+        lines: { Income: { Pay: { start: 10, '2027-01': null, '2027-03': 7 } } },
+      }),
+    );
     expect(rollUps('Pay', 'year').map((part) => part.figure)).toEqual([20, 7]);
     expect(rollUps('Pay', 'quarter').map((part) => part.figure)).toEqual([20, 7]);
     expect(rollUps('Pay', 'year').map((part) => part.average)).toEqual([10, 7]);
@@ -45,7 +59,11 @@ describe('the figures of a plan', () => {
   });
 
   it('take an assumption’s value in each month', () => {
-    const plan = sketch({ months: 4, assumptions: { Price: ['money', 2, { '2026-03': 3 }] }, lines: { Costs: { X: 'Price * 10' } } });
+    const plan = sketch({
+      months: 4,
+      assumptions: { Price: ['money', 2, { '2026-03': 3 }] },
+      lines: { Costs: { X: 'Price * 10' } },
+    });
     expect(calculate(plan).figures('X')).toEqual([20, 20, 30, 30]);
   });
 
@@ -109,7 +127,10 @@ describe('operators and functions', () => {
     expect(at('PV(0.5%, 24, PMT(0.5%, 24, 9000))')).toBeCloseTo(9000, 6);
     expect(at('NPER(0.5%, PMT(0.5%, 24, 9000), 9000)')).toBeCloseTo(24, 8);
     expect(at('RATE(24, PMT(0.5%, 24, 9000), 9000)')).toBeCloseTo(0.005, 10);
-    expect(at('CUMIPMT(0.5%, 24, 9000, 1, 24) + CUMPRINC(0.5%, 24, 9000, 1, 24)')).toBeCloseTo(24 * at('PMT(0.5%, 24, 9000)')!, 6);
+    expect(at('CUMIPMT(0.5%, 24, 9000, 1, 24) + CUMPRINC(0.5%, 24, 9000, 1, 24)')).toBeCloseTo(
+      24 * at('PMT(0.5%, 24, 9000)')!,
+      6,
+    );
     expect(at('EFFECT(6%, 12)')).toBeCloseTo(0.0616778, 6);
     expect(at('NOMINAL(EFFECT(6%, 12), 12)')).toBeCloseTo(0.06, 12);
     expect(at('PMT(0, 12, 1200)')).toBe(-100);
@@ -122,7 +143,9 @@ describe('operators and functions', () => {
     expect(one('running(period)')).toEqual([1, 3, 6, 10, 15, 21]);
     expect(one('prior(running(period)) + 1')).toEqual([1, 2, 4, 7, 11, 16]);
     expect(one('prior(period, Delay)', { Delay: 'month - 1' })).toEqual([1, 1, 1, 1, 1, 1]);
-    const { figures } = calculate(sketch({ firstMonth: '2026-11', months: 4, lines: { Costs: { X: 'running(month, year)' } } }));
+    const { figures } = calculate(
+      sketch({ firstMonth: '2026-11', months: 4, lines: { Costs: { X: 'running(month, year)' } } }),
+    );
     expect(figures('X')).toEqual([11, 23, 1, 3]);
   });
 
@@ -130,9 +153,15 @@ describe('operators and functions', () => {
     const flow = { Flow: { start: 30, '2026-01': -100, '2026-02': 30 } };
     const plan = sketch({ months: 5, lines: { Costs: { ...flow, Value: 'NPV(1%, Flow)', Return: 'IRR(Flow)' } } });
     const { figures } = calculate(plan);
-    expect(figures('Value')[0]).toBeCloseTo(-100 / 1.01 + 30 / 1.01 ** 2 + 30 / 1.01 ** 3 + 30 / 1.01 ** 4 + 30 / 1.01 ** 5, 10);
+    expect(figures('Value')[0]).toBeCloseTo(
+      -100 / 1.01 + 30 / 1.01 ** 2 + 30 / 1.01 ** 3 + 30 / 1.01 ** 4 + 30 / 1.01 ** 5,
+      10,
+    );
     const rate = figures('Return')[3]!;
-    expect(-100 + 30 / (1 + rate) + 30 / (1 + rate) ** 2 + 30 / (1 + rate) ** 3 + 30 / (1 + rate) ** 4).toBeCloseTo(0, 9);
+    expect(-100 + 30 / (1 + rate) + 30 / (1 + rate) ** 2 + 30 / (1 + rate) ** 3 + 30 / (1 + rate) ** 4).toBeCloseTo(
+      0,
+      9,
+    );
   });
 });
 
@@ -150,7 +179,11 @@ describe('feeding back through earlier months', () => {
 
   it('lets an exception restart a balance', () => {
     const { figures } = calculate(
-      sketch({ months: 4, lines: { Memo: { Balance: 'prior(Balance) * 2 + 1' } }, exceptions: { Balance: { '2026-03': 10 } } }),
+      sketch({
+        months: 4,
+        lines: { Memo: { Balance: 'prior(Balance) * 2 + 1' } },
+        exceptions: { Balance: { '2026-03': 10 } },
+      }),
     );
     expect(figures('Balance')).toEqual([1, 3, 10, 21]);
   });
@@ -183,7 +216,8 @@ describe('what has no figure', () => {
   });
 
   it('refuses to divide by zero, to take impossible powers and to grow beyond bounds', () => {
-    const causes = (formula: string) => calculate(sketch({ months: 1, lines: { Costs: { X: formula } } })).problems.map((problem) => problem.cause);
+    const causes = (formula: string) =>
+      calculate(sketch({ months: 1, lines: { Costs: { X: formula } } })).problems.map((problem) => problem.cause);
     expect(causes('1 / (2 - 2)')).toEqual(['zeroDivisor']);
     expect(causes('share(1, 0)')).toEqual(['zeroDivisor']);
     expect(causes('(-1)^0.5')).toEqual(['noResult']);

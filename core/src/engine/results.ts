@@ -76,7 +76,12 @@ export function problemsOf(model: Model): FigureProblem[] {
       seen.add(code);
       const problem = model.problems.get(code)!;
       const name = namesOf(document).nameOf(problem.node) ?? problem.node;
-      problems.push({ cause: problem.cause, name, period: problem.period, message: problemSentence(problem, document) });
+      problems.push({
+        cause: problem.cause,
+        name,
+        period: problem.period,
+        message: problemSentence(problem, document),
+      });
     }
   }
   return problems;

@@ -14,6 +14,8 @@ export type Operation = (range: Range) => void;
 export interface Program {
   readonly operations: readonly Operation[];
   readonly result: Operand;
+  /** Whether it has run over all months, so that from now on it can be run over a part of them. */
+  complete: boolean;
 }
 
 /** What a formula is compiled against. */
@@ -26,8 +28,16 @@ export interface CompileContext {
   readonly operandOf: (id: string) => Operand;
 }
 
-/** Runs a program over what depends on a range of changed input; the range is widened to what was renewed. */
-export function run(program: Program, range: Range): void {
+/**
+ * Runs a program over what depends on a range of changed input; the range is widened to what was renewed. A program that
+ * has never run is run over all months.
+ */
+export function run(program: Program, range: Range, count: number): void {
+  if (!program.complete) {
+    range.from = 0;
+    range.to = count;
+    program.complete = true;
+  }
   for (const operation of program.operations) operation(range);
 }
 
@@ -53,7 +63,7 @@ export function compile(expression: Expression, context: CompileContext, target?
   const compiler = new Compiler(context);
   const operand = compiler.operand(expression, target);
   if (target && operand !== target) compiler.copyInto(operand, target);
-  return { operations: compiler.operations, result: target ?? operand };
+  return { operations: compiler.operations, result: target ?? operand, complete: false };
 }
 
 /** Writes what a reader gives into a series, with the reasons where it gives nothing. */
@@ -166,15 +176,22 @@ class Compiler {
   private multiplyAndAdd(product: Expression, other: Expression, target?: Series): Operand | null {
     if (product.kind !== 'binary' || product.operator !== '*') return null;
     if (!this.isSeries(other) || this.isSeries(product.left) === this.isSeries(product.right)) return null;
-    const [seriesPart, scalarPart] = this.isSeries(product.left) ? [product.left, product.right] : [product.right, product.left];
+    const [seriesPart, scalarPart] = this.isSeries(product.left)
+      ? [product.left, product.right]
+      : [product.right, product.left];
     const x = this.operand(seriesPart) as Series;
     const factor = this.operand(scalarPart) as Scalar;
     const y = this.operand(other) as Series;
     const multiply = binaryKernel('*', readerOf(x), readerOf(factor), this.site(product));
-    return this.monthwise([x, factor, y], binaryKernel('+', multiply, readerOf(y), this.site(product)), target, (out, from, to) => {
-      multiplyAndAdd(out.values, x.values, factor.value, y.values, from, to);
-      return true;
-    });
+    return this.monthwise(
+      [x, factor, y],
+      binaryKernel('+', multiply, readerOf(y), this.site(product)),
+      target,
+      (out, from, to) => {
+        multiplyAndAdd(out.values, x.values, factor.value, y.values, from, to);
+        return true;
+      },
+    );
   }
 
   /** Whether an expression has figures of its own for each month, rather than one for all. */
@@ -189,7 +206,10 @@ class Compiler {
     const { name, args } = expression;
     if (name === 'share' || name === 'POWER') {
       const operator = name === 'share' ? '/' : '^';
-      return this.binary({ kind: 'binary', operator, left: args[0]!, right: args[1]!, place: expression.place }, target);
+      return this.binary(
+        { kind: 'binary', operator, left: args[0]!, right: args[1]!, place: expression.place },
+        target,
+      );
     }
     if (isAlongMonths(expression)) return this.alongMonths(expression, target);
     const operands = (name === 'monthly' ? args.slice(0, 1) : args).map((arg) => this.operand(arg));
@@ -228,13 +248,19 @@ class Compiler {
         if (months === undefined) {
           const distance = readerOf(this.operand(args[1]!));
           const sign = name === 'prior' ? -1 : 1;
-          return this.anywhere(target, elsewhere(readerOf(x), count, (at) => at + sign * Math.round(distance(at))));
+          return this.anywhere(
+            target,
+            elsewhere(readerOf(x), count, (at) => at + sign * Math.round(distance(at))),
+          );
         }
         return this.shifted(x, name === 'prior' ? months : -months, target);
       }
       case 'at': {
         const month = readerOf(this.operand(args[1]!));
-        return this.anywhere(target, elsewhere(readerOf(x), count, (at) => Math.round(month(at)) - 1));
+        return this.anywhere(
+          target,
+          elsewhere(readerOf(x), count, (at) => Math.round(month(at)) - 1),
+        );
       }
       case 'running':
         return this.running(x, spanOf(args[1]));
@@ -290,7 +316,14 @@ class Compiler {
       fillFrom(kernel, out, range.from, clean);
       if (out.codeAt(clean - 1) > BLANK) fillFrom(kernel, out, clean, range.to);
       else if (x instanceof Series) {
-        addUpMonths(out.values, x.values, out.codeAt(clean - 1) === FINE ? out.values[clean - 1]! : 0, clean, calendar, span);
+        addUpMonths(
+          out.values,
+          x.values,
+          out.codeAt(clean - 1) === FINE ? out.values[clean - 1]! : 0,
+          clean,
+          calendar,
+          span,
+        );
         out.markClean(clean, range.to);
       }
     });
@@ -304,7 +337,7 @@ class Compiler {
       if (range.from >= range.to) return;
       range.from = stretchAround(calendar, range.from, span).from;
       range.to = stretchAround(calendar, range.to - 1, span).to;
-      for (let at = range.from; at < range.to; ) {
+      for (let at = range.from; at < range.to;) {
         const stretch = stretchAround(calendar, at, span);
         const value = summarize(name, x, stretch.from, stretch.to);
         out.fill(value, value === value ? FINE : why.code, at, stretch.to);
@@ -315,7 +348,12 @@ class Compiler {
     return out;
   }
 
-  private overAllMonths(flow: Reader, compute: (figures: number[]) => number, site: ProblemSite, target?: Series): Operand {
+  private overAllMonths(
+    flow: Reader,
+    compute: (figures: number[]) => number,
+    site: ProblemSite,
+    target?: Series,
+  ): Operand {
     const { count } = this.context.calendar;
     const out = this.out(target);
     this.operations.push((range) => {
@@ -367,7 +405,14 @@ function elsewhere(x: Reader, count: number, place: (at: number) => number): Rea
 }
 
 /** Running totals over months that all have figures, from what has been reached before `from`. */
-function addUpMonths(out: Float64Array, x: Float64Array, before: number, from: number, calendar: Calendar, span: Span): void {
+function addUpMonths(
+  out: Float64Array,
+  x: Float64Array,
+  before: number,
+  from: number,
+  calendar: Calendar,
+  span: Span,
+): void {
   const size = span === 'plan' ? Infinity : span === 'year' ? 12 : span === 'quarter' ? 3 : 1;
   let reached = before;
   // How many months are left of the year or quarter that `from` continues; none when it begins one.

@@ -63,10 +63,14 @@ describe('reading a figure', () => {
 
   it('gives back what was written for entry, in every notation', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -1e9, max: 1e9 }), fc.constantFrom('en-IE', 'de-DE', 'fr-FR', 'de-CH', 'pl-PL'), (cents, locale) => {
-        expect(figure(writeForEntry(cents / 100, 'money', locale), locale)).toBe(cents / 100);
-        expect(figure(writeFigure(cents / 100, 'money', { locale, currency: 'EUR' }), locale)).toBe(cents / 100);
-      }),
+      fc.property(
+        fc.integer({ min: -1e9, max: 1e9 }),
+        fc.constantFrom('en-IE', 'de-DE', 'fr-FR', 'de-CH', 'pl-PL'),
+        (cents, locale) => {
+          expect(figure(writeForEntry(cents / 100, 'money', locale), locale)).toBe(cents / 100);
+          expect(figure(writeFigure(cents / 100, 'money', { locale, currency: 'EUR' }), locale)).toBe(cents / 100);
+        },
+      ),
     );
   });
 });
@@ -84,6 +88,13 @@ describe('writing a figure', () => {
 
 describe('rounding', () => {
   it('goes half away from zero, as the trade does', () => {
-    expect([roundTo(1.005, 2), roundTo(-1.005, 2), roundTo(2.5), roundTo(-2.5), roundTo(0.1 + 0.2, 2), roundTo(-0.001, 2)]).toEqual([1.01, -1.01, 3, -3, 0.3, 0]);
+    expect([
+      roundTo(1.005, 2),
+      roundTo(-1.005, 2),
+      roundTo(2.5),
+      roundTo(-2.5),
+      roundTo(0.1 + 0.2, 2),
+      roundTo(-0.001, 2),
+    ]).toEqual([1.01, -1.01, 3, -3, 0.3, 0]);
   });
 });

@@ -3,8 +3,7 @@ import { isFraction, type Unit } from './unit.ts';
 
 /** A figure as someone typed it: read, or refused with a sentence for them. `null` is an empty entry. */
 export type ReadFigure =
-  | { readonly ok: true; readonly figure: number | null }
-  | { readonly ok: false; readonly message: string };
+  { readonly ok: true; readonly figure: number | null } | { readonly ok: false; readonly message: string };
 
 /** No figure of a plan may be larger: beyond it, cents no longer fit a double. */
 export const LARGEST_FIGURE = 1e13;
@@ -31,13 +30,16 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
   if (unit === 'money') body = body.replace(/^(\p{Sc}|[A-Z]{3}\s)\s*/u, '').replace(/\s*(\p{Sc}|\s[A-Z]{3})$/u, '');
   const signedAfterSymbol = signed ? null : /^([-−–])\s*(.*)$/.exec(body);
   if (signedAfterSymbol) body = signedAfterSymbol[2]!;
-  if (bracketed && (signed || signedAfterSymbol)) return refuse(`"${shown}" has both brackets and a sign; one is enough.`);
+  if (bracketed && (signed || signedAfterSymbol))
+    return refuse(`"${shown}" has both brackets and a sign; one is enough.`);
 
   if (/^[\d.,]*\d[\d.,]*e[+-]?\d+$/i.test(body)) {
     return refuse(`"${shown}" is written with an exponent. Write the figure out, for example ${example}.`);
   }
   const group = grouping.trim() === '' ? '[\\s\\u00a0\\u202f]' : `[${escape(grouping)}'’\\u00a0\\u202f ]`;
-  const shape = new RegExp(`^(?:\\d+|\\d{1,3}(?:${group}\\d{3})+)(?:${escape(decimal)}\\d*)?$|^${escape(decimal)}\\d+$`);
+  const shape = new RegExp(
+    `^(?:\\d+|\\d{1,3}(?:${group}\\d{3})+)(?:${escape(decimal)}\\d*)?$|^${escape(decimal)}\\d+$`,
+  );
   if (!shape.test(body)) {
     if (!/\d/.test(body)) return refuse(`"${shown}" is not a figure. Write it like ${example}.`);
     const other = decimal === ',' ? '.' : ',';

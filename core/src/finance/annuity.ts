@@ -7,7 +7,7 @@
 
 /** ((1+r)^n − 1)/r, which is n when r is nothing. */
 function annuityFactor(rate: number, periods: number): number {
-  return rate === 0 ? periods : Math.expm1(periods * Math.log1p(rate)) / rate;
+  return Math.abs(rate) < 1e-15 ? periods : Math.expm1(periods * Math.log1p(rate)) / rate;
 }
 
 /** The payment per period: `pmt(0.005, 24, 9000)` is −398.89. */
@@ -27,14 +27,16 @@ export function pv(rate: number, periods: number, payment: number, future = 0, t
 
 /** The number of periods, not rounded. */
 export function nper(rate: number, payment: number, present: number, future = 0, type = 0): number {
-  if (rate === 0) return -(present + future) / payment;
+  // Below a rate this small, interest does not show in a double.
+  if (Math.abs(rate) < 1e-15) return -(present + future) / payment;
   const perPeriod = payment * (1 + rate * type);
-  return Math.log((perPeriod - future * rate) / (perPeriod + present * rate)) / Math.log1p(rate);
+  return Math.log1p((-rate * (present + future)) / (perPeriod + present * rate)) / Math.log1p(rate);
 }
 
 /** The rate per period, found by Newton's method from `guess`, then by bisection; NaN when there is none. */
 export function rate(periods: number, payment: number, present: number, future = 0, type = 0, guess = 0.1): number {
-  const balance = (r: number) => present * (1 + r) ** periods + payment * (1 + r * type) * annuityFactor(r, periods) + future;
+  const balance = (r: number) =>
+    present * (1 + r) ** periods + payment * (1 + r * type) * annuityFactor(r, periods) + future;
   return findRoot(balance, guess, -0.999999, 10);
 }
 

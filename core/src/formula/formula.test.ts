@@ -14,7 +14,14 @@ const at = { from: 0, to: 0 };
 function bare(expression: Expression): unknown {
   const { place: _place, ...rest } = expression;
   return 'args' in rest || 'left' in rest || 'operand' in rest
-    ? { ...rest, args: undefined, left: undefined, right: undefined, operand: undefined, parts: childrenOf(expression).map(bare) }
+    ? {
+        ...rest,
+        args: undefined,
+        left: undefined,
+        right: undefined,
+        operand: undefined,
+        parts: childrenOf(expression).map(bare),
+      }
     : rest;
 }
 
@@ -32,7 +39,11 @@ const expressions = fc.letrec<{ tree: Expression }>((tie) => ({
   tree: fc.oneof(
     { maxDepth: 6, depthSize: 'small' },
     leaf,
-    fc.record({ kind: fc.constantFrom('negate' as const, 'percent' as const), operand: tie('tree'), place: fc.constant(at) }),
+    fc.record({
+      kind: fc.constantFrom('negate' as const, 'percent' as const),
+      operand: tie('tree'),
+      place: fc.constant(at),
+    }),
     fc.record({
       kind: fc.constant('binary' as const),
       operator: fc.constantFrom<BinaryOperator[]>('+', '-', '*', '/', '^', '=', '<>', '<', '<=', '>', '>='),

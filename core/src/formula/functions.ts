@@ -38,7 +38,13 @@ function define(
     family,
     summary,
     blank,
-    least: optional < 0 ? parameters : shape.slice(0, optional).split(',').filter((part) => part.trim()).length,
+    least:
+      optional < 0
+        ? parameters
+        : shape
+            .slice(0, optional)
+            .split(',')
+            .filter((part) => part.trim()).length,
     most: shape.includes('…') ? 100 : parameters,
     ...(compute ? { compute: (args: readonly number[]) => compute(...args) } : {}),
   });
@@ -51,7 +57,13 @@ define('time', 'next(x, [n])', 'x one month, or n months, later');
 define('time', 'at(x, month)', 'x in one month, written 2026-03 or as its number in the plan');
 define('time', 'running(x, [year])', 'x added up since the plan’s start, or since the year’s');
 define('time', 'total(x, [quarter or year])', 'x added up over the whole plan, the quarter or the year');
-define('time', 'average(x, [quarter or year or x, …])', 'the average of x over the plan, the quarter or the year; of several figures, theirs', average, 'skip');
+define(
+  'time',
+  'average(x, [quarter or year or x, …])',
+  'the average of x over the plan, the quarter or the year; of several figures, theirs',
+  average,
+  'skip',
+);
 define('time', 'lowest(x, [quarter or year])', 'the smallest x of the plan, the quarter or the year');
 define('time', 'highest(x, [quarter or year])', 'the largest x of the plan, the quarter or the year');
 
@@ -63,31 +75,67 @@ define('logic', 'not(condition)', 'whether the condition does not hold');
 
 define('numbers', 'min(x, [x, …])', 'the smallest of several figures', Math.min, 'skip');
 define('numbers', 'max(x, [x, …])', 'the largest of several figures', Math.max, 'skip');
-define('numbers', 'sum(x, [x, …])', 'several figures added up', (...args) => args.reduce((sum, arg) => sum + arg, 0), 'skip');
-define('numbers', 'round(x, [digits])', 'x rounded, half away from zero', (x, digits) => roundTo(x, Math.trunc(digits ?? 0)));
+define(
+  'numbers',
+  'sum(x, [x, …])',
+  'several figures added up',
+  (...args) => args.reduce((sum, arg) => sum + arg, 0),
+  'skip',
+);
+define('numbers', 'round(x, [digits])', 'x rounded, half away from zero', (x, digits) =>
+  roundTo(x, Math.trunc(digits ?? 0)),
+);
 define('numbers', 'floor(x)', 'x rounded down to a whole number', Math.floor);
 define('numbers', 'ceil(x)', 'x rounded up to a whole number', Math.ceil);
 define('numbers', 'abs(x)', 'x without its sign', Math.abs);
 define('numbers', 'ROUNDUP(x, [digits])', 'x rounded away from zero', (x, digits) => roundAway(x, digits ?? 0));
 define('numbers', 'ROUNDDOWN(x, [digits])', 'x rounded towards zero', (x, digits) => roundTowards(x, digits ?? 0));
 define('numbers', 'INT(x)', 'x rounded down to a whole number', Math.floor);
-define('numbers', 'MOD(x, divisor)', 'what is left after dividing', (x, divisor) => x - divisor * Math.floor(x / divisor));
+define(
+  'numbers',
+  'MOD(x, divisor)',
+  'what is left after dividing',
+  (x, divisor) => x - divisor * Math.floor(x / divisor),
+);
 define('numbers', 'POWER(x, exponent)', 'x to the power of an exponent', (x, exponent) => x ** exponent);
 
 define('money', 'share(x, base)', 'x as a percentage of a base');
-define('money', 'monthly(yearly rate, [effective])', 'the monthly rate of a yearly one: a twelfth, or with effective the twelfth root', (rate) => rate / 12);
-define('money', 'payment(amount, yearly rate, months)', 'the monthly payment of a loan, positive', (amount, rate, months) =>
-  -annuity.pmt(rate / 12, months, amount),
+define(
+  'money',
+  'monthly(yearly rate, [effective])',
+  'the monthly rate of a yearly one: a twelfth, or with effective the twelfth root',
+  (rate) => rate / 12,
 );
-define('money', 'PMT(rate, periods, present, [future], [type])', 'payment per period, negative for a loan received', annuity.pmt);
+define(
+  'money',
+  'payment(amount, yearly rate, months)',
+  'the monthly payment of a loan, positive',
+  (amount, rate, months) => -annuity.pmt(rate / 12, months, amount),
+);
+define(
+  'money',
+  'PMT(rate, periods, present, [future], [type])',
+  'payment per period, negative for a loan received',
+  annuity.pmt,
+);
 define('money', 'IPMT(rate, period, periods, present, [future], [type])', 'interest part of one payment', annuity.ipmt);
-define('money', 'PPMT(rate, period, periods, present, [future], [type])', 'repayment part of one payment', annuity.ppmt);
+define(
+  'money',
+  'PPMT(rate, period, periods, present, [future], [type])',
+  'repayment part of one payment',
+  annuity.ppmt,
+);
 define('money', 'FV(rate, periods, payment, [present], [type])', 'value after the last period', annuity.fv);
 define('money', 'PV(rate, periods, payment, [future], [type])', 'value before the first period', annuity.pv);
 define('money', 'NPER(rate, payment, present, [future], [type])', 'number of periods', annuity.nper);
 define('money', 'RATE(periods, payment, present, [future], [type], [guess])', 'rate per period', annuity.rate);
 define('money', 'CUMIPMT(rate, periods, present, start, end, [type])', 'interest of several payments', annuity.cumipmt);
-define('money', 'CUMPRINC(rate, periods, present, start, end, [type])', 'repayment in several payments', annuity.cumprinc);
+define(
+  'money',
+  'CUMPRINC(rate, periods, present, start, end, [type])',
+  'repayment in several payments',
+  annuity.cumprinc,
+);
 define('money', 'EFFECT(nominal, periods)', 'effective yearly rate of a nominal one', annuity.effect);
 define('money', 'NOMINAL(effective, periods)', 'nominal yearly rate of an effective one', annuity.nominal);
 define('money', 'NPV(rate, x, [x, …])', 'present value of x over the plan’s months, or of several figures');

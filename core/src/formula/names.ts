@@ -54,7 +54,8 @@ export function nameKey(name: string): string {
 export function resolveNames(expression: Expression, names: Names): Expression {
   return mapNames(expression, (leaf) => {
     if (leaf.kind === 'ref') {
-      if (names.nameOf(leaf.id) === undefined) throw new FormulaError('This refers to something that no longer exists.', leaf.place);
+      if (names.nameOf(leaf.id) === undefined)
+        throw new FormulaError('This refers to something that no longer exists.', leaf.place);
       return leaf;
     }
     const thing = names.find(leaf.name);
@@ -63,7 +64,8 @@ export function resolveNames(expression: Expression, names: Names): Expression {
       const hint = nearest.length > 0 ? ` Did you mean ${nearest.join(' or ')}?` : '';
       throw new FormulaError(`Nothing in this plan is called ${leaf.name}.${hint}`, leaf.place, nearest);
     }
-    if (leaf.output !== undefined) throw new FormulaError(`${thing.name} has no output called ${leaf.output}.`, leaf.place);
+    if (leaf.output !== undefined)
+      throw new FormulaError(`${thing.name} has no output called ${leaf.output}.`, leaf.place);
     return { kind: 'ref', id: thing.id, place: leaf.place };
   });
 }
@@ -82,7 +84,8 @@ export function editDistance(a: string, b: string): number {
     for (let j = 1; j <= b.length; j++) {
       const same = a[i - 1] === b[j - 1];
       let cost = Math.min(rows[i - 1]![j]! + 1, row[j - 1]! + 1, rows[i - 1]![j - 1]! + (same ? 0 : 1));
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) cost = Math.min(cost, rows[i - 2]![j - 2]! + 1);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        cost = Math.min(cost, rows[i - 2]![j - 2]! + 1);
       row.push(cost);
     }
     rows.push(row);

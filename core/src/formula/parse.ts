@@ -1,6 +1,13 @@
 import { CANONICAL, type Notation } from '../figure/notation.ts';
 import { functionNamed } from './functions.ts';
-import { CALENDAR_WORDS, FormulaError, type BinaryOperator, type CalendarWord, type Expression, type Place } from './syntax.ts';
+import {
+  CALENDAR_WORDS,
+  FormulaError,
+  type BinaryOperator,
+  type CalendarWord,
+  type Expression,
+  type Place,
+} from './syntax.ts';
 import { tokenize, type Token } from './tokens.ts';
 
 /** The longest formula in characters, and the deepest nesting. */
@@ -58,7 +65,8 @@ class Parser {
   }
 
   private nested<T>(parse: () => T): T {
-    if (++this.depth > MAX_DEPTH) throw new FormulaError('This is nested too deeply. Split it into lines of its own.', this.token.place);
+    if (++this.depth > MAX_DEPTH)
+      throw new FormulaError('This is nested too deeply. Split it into lines of its own.', this.token.place);
     const result = parse();
     this.depth--;
     return result;
@@ -175,7 +183,8 @@ class Parser {
   private output(place: Place): { output?: string; place: Place } {
     if (!this.isSign('.')) return { place };
     const next = this.tokens[this.at + 1]!;
-    if (next.kind !== 'name') throw new FormulaError('After the dot an output is expected, for example .payment.', this.token.place);
+    if (next.kind !== 'name')
+      throw new FormulaError('After the dot an output is expected, for example .payment.', this.token.place);
     this.at += 2;
     return { output: next.name, place: { from: place.from, to: next.place.to } };
   }
@@ -183,7 +192,10 @@ class Parser {
   private call(name: string, quoted: boolean, place: Place): Expression {
     const definition = quoted ? undefined : functionNamed(name);
     if (!definition) {
-      throw new FormulaError(`There is no function called ${name}. If it is a name, an operator is missing after it.`, place);
+      throw new FormulaError(
+        `There is no function called ${name}. If it is a name, an operator is missing after it.`,
+        place,
+      );
     }
     const open = this.token.place;
     this.at++;

@@ -17,7 +17,13 @@ export type Expression =
   | { readonly kind: 'number'; readonly value: number; readonly place: Place }
   | { readonly kind: 'date'; readonly month: Month; readonly place: Place }
   | { readonly kind: 'word'; readonly word: CalendarWord; readonly place: Place }
-  | { readonly kind: 'name'; readonly name: string; readonly quoted: boolean; readonly output?: string; readonly place: Place }
+  | {
+      readonly kind: 'name';
+      readonly name: string;
+      readonly quoted: boolean;
+      readonly output?: string;
+      readonly place: Place;
+    }
   | { readonly kind: 'ref'; readonly id: string; readonly output?: string; readonly place: Place }
   | { readonly kind: 'percent'; readonly operand: Expression; readonly place: Place }
   | { readonly kind: 'negate'; readonly operand: Expression; readonly place: Place }

@@ -10,7 +10,16 @@ export type Token =
   | { readonly kind: 'sign'; readonly sign: string; readonly place: Place }
   | { readonly kind: 'end'; readonly place: Place };
 
-const SIGNS: Readonly<Record<string, string>> = { '×': '*', '·': '*', '÷': '/', '−': '-', '–': '-', '≤': '<=', '≥': '>=', '≠': '<>' };
+const SIGNS: Readonly<Record<string, string>> = {
+  '×': '*',
+  '·': '*',
+  '÷': '/',
+  '−': '-',
+  '–': '-',
+  '≤': '<=',
+  '≥': '>=',
+  '≠': '<>',
+};
 const WORD = /[\p{L}\p{M}\p{N}]+/uy;
 const DATE = /\d{4}-\d{2}(?!\d|[.,]\d)/y;
 
@@ -25,7 +34,8 @@ export function tokenize(text: string, notation: Notation): Token[] {
   while (at < text.length) {
     const char = text[at]!;
     if (/\s/.test(char)) at++;
-    else if (isDigit(char) || (char === notation.decimal && isDigit(text[at + 1]))) push(readNumber(text, at, notation));
+    else if (isDigit(char) || (char === notation.decimal && isDigit(text[at + 1])))
+      push(readNumber(text, at, notation));
     else if (/[\p{L}\p{M}]/u.test(codePoint(text, at))) push(readName(text, at));
     else if (char === "'" || char === '‘' || char === '’') push(readQuoted(text, at));
     else if (char === '{') push(readId(text, at));
@@ -57,7 +67,7 @@ function readNumber(text: string, at: number, notation: Notation): Token {
 
 function readName(text: string, at: number): Token {
   let to = at;
-  for (let next = at; next < text.length; ) {
+  for (let next = at; next < text.length;) {
     WORD.lastIndex = next;
     const word = WORD.exec(text)?.[0];
     if (!word) break;
@@ -77,14 +87,19 @@ function readQuoted(text: string, at: number): Token {
     else if (closers === "'" && text[next + 1] === "'") {
       name += "'";
       next++;
-    } else return { kind: 'name', name: name.trim().replace(/\s+/g, ' '), quoted: true, place: { from: at, to: next + 1 } };
+    } else
+      return { kind: 'name', name: name.trim().replace(/\s+/g, ' '), quoted: true, place: { from: at, to: next + 1 } };
   }
-  throw new FormulaError("This name has no closing quote. Write it like 'Phone & internet'.", { from: at, to: text.length });
+  throw new FormulaError("This name has no closing quote. Write it like 'Phone & internet'.", {
+    from: at,
+    to: text.length,
+  });
 }
 
 function readId(text: string, at: number): Token {
   const match = /^\{([@\w:-]+)\}/.exec(text.slice(at));
-  if (!match) throw new FormulaError('Braces have no meaning here. Write names as they are shown.', { from: at, to: at + 1 });
+  if (!match)
+    throw new FormulaError('Braces have no meaning here. Write names as they are shown.', { from: at, to: at + 1 });
   return { kind: 'id', id: match[1]!, place: { from: at, to: at + match[0].length } };
 }
 
@@ -99,9 +114,12 @@ function readSign(text: string, at: number, notation: Notation): Token {
   if (sign === ',') {
     throw new FormulaError('In this plan a comma belongs inside a number. Put a semicolon between arguments.', place);
   }
-  if (char === '"') throw new FormulaError('Text has no place in a rule. A name with signs in it stands in single quotes.', place);
-  if (/\p{Sc}/u.test(char)) throw new FormulaError('Leave the currency sign out: money is written as a plain number.', place);
-  if (char === '&') throw new FormulaError("A name with other signs stands in single quotes: 'Phone & internet'.", place);
+  if (char === '"')
+    throw new FormulaError('Text has no place in a rule. A name with signs in it stands in single quotes.', place);
+  if (/\p{Sc}/u.test(char))
+    throw new FormulaError('Leave the currency sign out: money is written as a plain number.', place);
+  if (char === '&')
+    throw new FormulaError("A name with other signs stands in single quotes: 'Phone & internet'.", place);
   throw new FormulaError(`"${codePoint(text, at)}" has no meaning here.`, place);
 }
 

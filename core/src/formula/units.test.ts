@@ -54,7 +54,10 @@ describe('the unit of a formula', () => {
     ['{rent} * {balance}', 'Multiplies money by money.'],
     ['payment({rent}, {inflation}, {age})', 'payment counts in months; this is in years. → age * 12'],
     ['payment({rent}, {interest}, {term})', 'payment takes a yearly rate; this one is per month.'],
-    ['PMT({inflation}, {term}, {rent})', 'A rate per month is expected here; inflation is per year. → monthly(inflation)'],
+    [
+      'PMT({inflation}, {term}, {rent})',
+      'A rate per month is expected here; inflation is per year. → monthly(inflation)',
+    ],
     ['monthly({interest})', 'This rate is per month already.'],
     ['if({sold} > 3, {rent}, {sold})', 'Mixes money and number.'],
     ['{rent} > {discount}', 'This compares money and percent.'],

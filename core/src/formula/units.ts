@@ -19,7 +19,10 @@ export interface UnitContext {
 }
 
 /** The unit of a formula's result, `undefined` for a bare number, with what is doubtful about it. */
-export function inferUnit(expression: Expression, context: UnitContext): { unit: Unit | undefined; findings: UnitFinding[] } {
+export function inferUnit(
+  expression: Expression,
+  context: UnitContext,
+): { unit: Unit | undefined; findings: UnitFinding[] } {
   const inference = new Inference(context);
   const unit = inference.of(expression);
   return { unit: unit === 'any' ? undefined : unit === 'factor' ? 'number' : unit, findings: inference.findings };
@@ -154,7 +157,8 @@ class Inference {
         this.same(expression, first, units[1]!, 'compares');
         return 'percent';
       case 'monthly':
-        if (first === 'ratePerMonth') this.findings.push({ message: 'This rate is per month already.', place: expression.place });
+        if (first === 'ratePerMonth')
+          this.findings.push({ message: 'This rate is per month already.', place: expression.place });
         return 'ratePerMonth';
       case 'payment':
         this.payment(expression, units);
@@ -184,7 +188,10 @@ class Inference {
 
   private payment(expression: Extract<Expression, { kind: 'call' }>, units: readonly Inferred[]): void {
     if (units[1] === 'ratePerMonth') {
-      this.findings.push({ message: 'payment takes a yearly rate; this one is per month.', place: expression.args[1]!.place });
+      this.findings.push({
+        message: 'payment takes a yearly rate; this one is per month.',
+        place: expression.args[1]!.place,
+      });
     }
     if (units[2] === 'years') {
       const years = this.write(expression.args[2]!, true);

@@ -38,7 +38,11 @@ type Value<C extends Column> = C extends { kind: 'number' | 'whole' }
 
 /** The row a table description stands for, with its id. */
 export type RowOf<T extends TableSpec> = { readonly id: string } & {
-  readonly [K in keyof T]: T[K] extends ColumnSpec<infer C, infer O> ? (O extends true ? Value<C> | null : Value<C>) : never;
+  readonly [K in keyof T]: T[K] extends ColumnSpec<infer C, infer O>
+    ? O extends true
+      ? Value<C> | null
+      : Value<C>
+    : never;
 };
 
 /** A column that always has a value. */

@@ -59,5 +59,4 @@ export interface Refusal {
 }
 
 export type Decision =
-  | { readonly ok: true; readonly changes: readonly Change[] }
-  | { readonly ok: false; readonly refusal: Refusal };
+  { readonly ok: true; readonly changes: readonly Change[] } | { readonly ok: false; readonly refusal: Refusal };

@@ -23,7 +23,9 @@ function household(): Document {
 }
 
 const idOf = (document: Document, name: string) =>
-  [...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].find((row) => row.name === name)!.id;
+  [...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].find(
+    (row) => row.name === name,
+  )!.id;
 
 function done(document: Document, command: Command): Document {
   const decision = decide(document, command);
@@ -57,8 +59,16 @@ describe('a figure with its reach', () => {
   });
 
   it('from the first month on is every month', () => {
-    const changed = done(document, { kind: 'line.setFigure', line: rent, month: planOf(document).firstMonth, reach: 'onward', figure: 7 });
-    expect([...changed.ruleSteps.values()].filter((step) => step.line === rent)).toEqual([{ id: `${rent}:start`, line: rent, from: null, amount: 7, formula: null }]);
+    const changed = done(document, {
+      kind: 'line.setFigure',
+      line: rent,
+      month: planOf(document).firstMonth,
+      reach: 'onward',
+      figure: 7,
+    });
+    expect([...changed.ruleSteps.values()].filter((step) => step.line === rent)).toEqual([
+      { id: `${rent}:start`, line: rent, from: null, amount: 7, formula: null },
+    ]);
   });
 
   it('is taken back to the rule by clearing the exception', () => {
@@ -70,7 +80,11 @@ describe('a figure with its reach', () => {
 describe('rules', () => {
   it('are stored with ids, so that renaming changes every use', () => {
     const document = household();
-    const renamed = done(document, { kind: 'assumption.set', assumption: idOf(document, 'Inflation'), settings: { name: 'Price rise' } });
+    const renamed = done(document, {
+      kind: 'assumption.set',
+      assumption: idOf(document, 'Inflation'),
+      settings: { name: 'Price rise' },
+    });
     const heating = [...renamed.ruleSteps.values()].find((step) => step.line === idOf(document, 'Heating'))!;
     expect(toShown(heating.formula!, renamed)).toBe('Rent * (1 + Price rise)');
     expect(calculate(renamed).figures('Heating')).toEqual(calculate(document).figures('Heating'));
@@ -78,14 +92,28 @@ describe('rules', () => {
 
   it('with an error are refused at its place, with what may have been meant', () => {
     const document = household();
-    const refusal = refusalOf(document, { kind: 'line.setFormula', line: idOf(document, 'Note'), month: MAY, reach: 'every', formula: '2 * Heting' });
-    expect(refusal).toMatchObject({ code: 'invalid', field: 'formula', place: { from: 4, to: 10 }, suggestions: ['Heating'] });
+    const refusal = refusalOf(document, {
+      kind: 'line.setFormula',
+      line: idOf(document, 'Note'),
+      month: MAY,
+      reach: 'every',
+      formula: '2 * Heting',
+    });
+    expect(refusal).toMatchObject({
+      code: 'invalid',
+      field: 'formula',
+      place: { from: 4, to: 10 },
+      suggestions: ['Heating'],
+    });
   });
 
   it('that go in a circle are refused with the whole circle', () => {
     const document = household();
-    const rule = (formula: string) => ({ kind: 'line.setFormula', line: idOf(document, 'Rent'), month: MAY, reach: 'every', formula }) as const;
-    expect(refusalOf(document, rule('Heating / 2')).message).toMatch(/Rent needs Heating, Heating needs Rent|Heating needs Rent, Rent needs Heating/);
+    const rule = (formula: string) =>
+      ({ kind: 'line.setFormula', line: idOf(document, 'Rent'), month: MAY, reach: 'every', formula }) as const;
+    expect(refusalOf(document, rule('Heating / 2')).message).toMatch(
+      /Rent needs Heating, Heating needs Rent|Heating needs Rent, Rent needs Heating/,
+    );
     expect(refusalOf(document, rule('Rent + 1')).message).toMatch(/Rent needs Rent itself: that is a circle/);
     expect(refusalOf(document, rule('Total expenses * 2')).message).toMatch(/Costs group needs/);
     expect(refusalOf(document, rule('next(Heating)')).message).toMatch(/circle/);
@@ -96,14 +124,20 @@ describe('rules', () => {
     const document = done(household(), {
       kind: 'line.setFormula', line: idOf(household(), 'Note'), month: MAY, reach: 'every', formula: 'Costs group * 10%',
     }); // prettier-ignore
-    const refusal = refusalOf(document, { kind: 'line.move', line: idOf(document, 'Note'), group: idOf(document, 'Costs group'), before: null });
+    const refusal = refusalOf(document, {
+      kind: 'line.move',
+      line: idOf(document, 'Note'),
+      group: idOf(document, 'Costs group'),
+      before: null,
+    });
     expect(refusal.message).toContain('circle');
   });
 });
 
 describe('names', () => {
   const document = household();
-  const rename = (name: string) => refusalOf(document, { kind: 'line.set', line: idOf(document, 'Rent'), settings: { name } });
+  const rename = (name: string) =>
+    refusalOf(document, { kind: 'line.set', line: idOf(document, 'Rent'), settings: { name } });
 
   it('are there once, whatever their case, among lines, groups and assumptions', () => {
     expect(rename('heating').message).toMatch(/already a line called Heating/);
@@ -120,9 +154,15 @@ describe('names', () => {
   });
 
   it('are tidied, and a row may take its own name in another case', () => {
-    const changed = done(document, { kind: 'line.set', line: idOf(document, 'Rent'), settings: { name: '  RENT   warm ' } });
+    const changed = done(document, {
+      kind: 'line.set',
+      line: idOf(document, 'Rent'),
+      settings: { name: '  RENT   warm ' },
+    });
     expect(changed.lines.get(idOf(document, 'Rent'))!.name).toBe('RENT warm');
-    expect(decide(document, { kind: 'line.set', line: idOf(document, 'Rent'), settings: { name: 'rent' } }).ok).toBe(true);
+    expect(decide(document, { kind: 'line.set', line: idOf(document, 'Rent'), settings: { name: 'rent' } }).ok).toBe(
+      true,
+    );
   });
 });
 
@@ -148,7 +188,9 @@ describe('deleting', () => {
   });
 
   it('what nothing uses is done', () => {
-    expect(done(document, { kind: 'assumption.delete', assumption: idOf(document, 'Unused') }).assumptions.size).toBe(1);
+    expect(done(document, { kind: 'assumption.delete', assumption: idOf(document, 'Unused') }).assumptions.size).toBe(
+      1,
+    );
   });
 });
 
@@ -157,13 +199,21 @@ describe('order', () => {
     let document = household();
     const costs = idOf(document, 'Costs group');
     document = done(document, { kind: 'line.duplicate', line: idOf(document, 'Rent'), id: 'copy' });
-    const names = () => groupsWithLines(document).find(({ group }) => group.id === costs)!.lines.map((line) => line.name);
+    const names = () =>
+      groupsWithLines(document)
+        .find(({ group }) => group.id === costs)!
+        .lines.map((line) => line.name);
     expect(names()).toEqual(['Rent', 'Rent copy', 'Heating']);
     expect(calculate(document).figures('Rent copy')).toEqual(calculate(document).figures('Rent'));
     document = done(document, { kind: 'line.move', line: 'copy', group: costs, before: null });
     expect(names()).toEqual(['Rent', 'Heating', 'Rent copy']);
     document = done(document, { kind: 'group.duplicate', group: costs, id: 'costs2' });
-    expect(groupsWithLines(document).map(({ group }) => group.name)).toEqual(['Income group', 'Costs group', 'Costs group copy', 'Memo group']);
+    expect(groupsWithLines(document).map(({ group }) => group.name)).toEqual([
+      'Income group',
+      'Costs group',
+      'Costs group copy',
+      'Memo group',
+    ]);
     expect(calculate(document).figures('Total expenses')[0]).toBe(calculate(document).figures('Costs group')[0]! * 2);
   });
 });
@@ -172,7 +222,10 @@ describe('settings', () => {
   it('refuse impossible months, currencies and locales', () => {
     const document = household();
     const refused = (settings: object) => refusalOf(document, { kind: 'plan.set', settings } as Command);
-    expect(refused({ months: 601 })).toMatchObject({ field: 'months', message: 'A plan has 1 to 600 months; 601 is not possible.' });
+    expect(refused({ months: 601 })).toMatchObject({
+      field: 'months',
+      message: 'A plan has 1 to 600 months; 601 is not possible.',
+    });
     expect(refused({ months: 0 }).field).toBe('months');
     expect(refused({ currency: 'XYZ' }).field).toBe('currency');
     expect(refused({ locale: 'klingon!' }).field).toBe('locale');
@@ -192,19 +245,42 @@ describe('settings', () => {
 describe('taking back', () => {
   it('is refused when someone has changed the same since', () => {
     const document = household();
-    const command = (figure: number): Command => ({ kind: 'line.setFigure', line: idOf(document, 'Rent'), month: MAY, reach: 'month', figure });
+    const command = (figure: number): Command => ({
+      kind: 'line.setFigure',
+      line: idOf(document, 'Rent'),
+      month: MAY,
+      reach: 'month',
+      figure,
+    });
     const first = decide(document, command(1));
     if (!first.ok) throw new Error();
     const second = done(applyChanges(document, first.changes), command(2));
     const refusal = decideChanges(second, invert(first.changes));
-    expect(refusal).toMatchObject({ ok: false, refusal: { code: 'conflict', message: expect.stringContaining('Rent has been changed since') } });
+    expect(refusal).toMatchObject({
+      ok: false,
+      refusal: { code: 'conflict', message: expect.stringContaining('Rent has been changed since') },
+    });
   });
 
   it('of an addition is refused once something uses it', () => {
     const document = household();
-    const added = decide(document, { kind: 'assumption.add', id: 'new', name: 'Fee', unit: 'money', value: 3, note: '', before: null });
+    const added = decide(document, {
+      kind: 'assumption.add',
+      id: 'new',
+      name: 'Fee',
+      unit: 'money',
+      value: 3,
+      note: '',
+      before: null,
+    });
     if (!added.ok) throw new Error();
-    const used = done(applyChanges(document, added.changes), { kind: 'line.setFormula', line: idOf(document, 'Note'), month: MAY, reach: 'every', formula: 'Fee' });
+    const used = done(applyChanges(document, added.changes), {
+      kind: 'line.setFormula',
+      line: idOf(document, 'Note'),
+      month: MAY,
+      reach: 'every',
+      formula: 'Fee',
+    });
     expect(decideChanges(used, invert(added.changes))).toMatchObject({ ok: false });
   });
 
@@ -212,7 +288,11 @@ describe('taking back', () => {
     const document = household();
     const removed = decide(document, { kind: 'line.delete', line: idOf(document, 'Note') });
     if (!removed.ok) throw new Error();
-    const taken = done(applyChanges(document, removed.changes), { kind: 'line.set', line: idOf(document, 'Pay'), settings: { name: 'Note' } });
+    const taken = done(applyChanges(document, removed.changes), {
+      kind: 'line.set',
+      line: idOf(document, 'Pay'),
+      settings: { name: 'Note' },
+    });
     expect(decideChanges(taken, invert(removed.changes))).toMatchObject({ ok: false });
   });
 });
@@ -221,7 +301,9 @@ describe('a command in words', () => {
   it('says what, where and how far', () => {
     const document = household();
     const line = idOf(document, 'Rent');
-    expect(describeCommand({ kind: 'line.setFigure', line, month: MAY, reach: 'onward', figure: 1190 }, document)).toBe('Rent from May 2026 on: 1,190.00');
+    expect(describeCommand({ kind: 'line.setFigure', line, month: MAY, reach: 'onward', figure: 1190 }, document)).toBe(
+      'Rent from May 2026 on: 1,190.00',
+    );
     expect(describeCommand({ kind: 'line.delete', line }, document)).toBe('Rent deleted');
   });
 });
@@ -229,8 +311,29 @@ describe('a command in words', () => {
 describe('an id that is unknown', () => {
   it('is answered with a sentence', () => {
     const document = household();
-    expect(refusalOf(document, { kind: 'line.delete', line: 'nobody' })).toMatchObject({ code: 'gone', message: 'This line is no longer in the plan.' });
-    expect(refusalOf(document, { kind: 'line.add', id: idOf(document, 'Rent'), group: idOf(document, 'Costs group'), name: 'X', unit: 'money', before: null }).code).toBe('conflict');
-    expect(refusalOf(document, { kind: 'line.add', id: 'no spaces', group: idOf(document, 'Costs group'), name: 'X', unit: 'money', before: null }).field).toBe('id');
+    expect(refusalOf(document, { kind: 'line.delete', line: 'nobody' })).toMatchObject({
+      code: 'gone',
+      message: 'This line is no longer in the plan.',
+    });
+    expect(
+      refusalOf(document, {
+        kind: 'line.add',
+        id: idOf(document, 'Rent'),
+        group: idOf(document, 'Costs group'),
+        name: 'X',
+        unit: 'money',
+        before: null,
+      }).code,
+    ).toBe('conflict');
+    expect(
+      refusalOf(document, {
+        kind: 'line.add',
+        id: 'no spaces',
+        group: idOf(document, 'Costs group'),
+        name: 'X',
+        unit: 'money',
+        before: null,
+      }).field,
+    ).toBe('id');
   });
 });

@@ -83,10 +83,16 @@ export function decideChanges(document: Document, changes: readonly Change[]): D
     if (change.after === null && ['lines', 'assumptions', 'groups'].includes(change.table)) {
       const users = usersOf(after, change.id);
       if (users.length > 0) {
-        return refuse(`${users.map((user) => user.name).join(', ')} uses this by now, so it can no longer be taken away.`);
+        return refuse(
+          `${users.map((user) => user.name).join(', ')} uses this by now, so it can no longer be taken away.`,
+        );
       }
     }
-    if (change.table === 'groups' && change.after === null && [...after.lines.values()].some((line) => line.group === change.id)) {
+    if (
+      change.table === 'groups' &&
+      change.after === null &&
+      [...after.lines.values()].some((line) => line.group === change.id)
+    ) {
       return refuse('There are new lines in this group by now, so it can no longer be taken away.');
     }
     if (change.after && 'name' in change.after && change.table !== 'plan') {
@@ -150,7 +156,13 @@ function carryOut(draft: Draft, command: Command): void {
       checkName(draft, command.name, null, 'name');
       checkSide(command.side, command.rhythm);
       const position = positionBefore(draft, 'groups', command.before, null);
-      return draft.set('groups', { id: command.id, name: tidy(command.name), side: command.side, rhythm: command.rhythm, position });
+      return draft.set('groups', {
+        id: command.id,
+        name: tidy(command.name),
+        side: command.side,
+        rhythm: command.rhythm,
+        position,
+      });
     }
     case 'group.set': {
       const group = existing(draft, 'groups', command.group, 'This group');
@@ -189,7 +201,8 @@ function carryOut(draft: Draft, command: Command): void {
       if (command.settings.name !== undefined) checkName(draft, next.name, line.id, 'name');
       checkUnit(next.unit);
       checkNote(next.note);
-      if (!ROLL_UPS.includes(next.rollUp)) throw refused('invalid', `A year is one of ${ROLL_UPS.join(', ')}.`, 'rollUp');
+      if (!ROLL_UPS.includes(next.rollUp))
+        throw refused('invalid', `A year is one of ${ROLL_UPS.join(', ')}.`, 'rollUp');
       return draft.set('lines', { ...next, name: tidy(next.name) });
     }
     case 'line.move': {
@@ -278,13 +291,15 @@ function setPlan(draft: Draft, { settings }: Extract<Command, { kind: 'plan.set'
   const next = { ...planOf(draft.document), ...settings };
   const shape = nameShapeRefusal(next.name);
   if (shape) throw refused('invalid', shape, 'name');
-  if (!isCurrency(next.currency)) throw refused('invalid', `${next.currency} is not a currency code such as EUR.`, 'currency');
+  if (!isCurrency(next.currency))
+    throw refused('invalid', `${next.currency} is not a currency code such as EUR.`, 'currency');
   if (!isLocale(next.locale)) throw refused('invalid', `${next.locale} is not a language tag such as en-IE.`, 'locale');
   checkMonth(next.firstMonth, 'firstMonth');
   if (!Number.isInteger(next.months) || next.months < 1 || next.months > MAX_MONTHS) {
     throw refused('invalid', `A plan has 1 to ${MAX_MONTHS} months; ${next.months} is not possible.`, 'months');
   }
-  if (next.projectionRate !== null) existing(draft, 'assumptions', next.projectionRate, 'The assumption for the projection');
+  if (next.projectionRate !== null)
+    existing(draft, 'assumptions', next.projectionRate, 'The assumption for the projection');
   draft.set('plan', { ...next, name: tidy(next.name) });
 }
 
@@ -292,7 +307,14 @@ function setPlan(draft: Draft, { settings }: Extract<Command, { kind: 'plan.set'
  * A figure or formula with its reach. This month makes an exception. From here on replaces all that comes later, steps
  * and exceptions. Every month replaces the whole rule.
  */
-function setRule(draft: Draft, lineId: string, month: string, reach: Reach, amount: number | null, formula: string | null): void {
+function setRule(
+  draft: Draft,
+  lineId: string,
+  month: string,
+  reach: Reach,
+  amount: number | null,
+  formula: string | null,
+): void {
   const line = existing(draft, 'lines', lineId, 'This line');
   checkMonth(month, 'month');
   const plan = planOf(draft.document);
@@ -302,10 +324,12 @@ function setRule(draft: Draft, lineId: string, month: string, reach: Reach, amou
   }
   const from = reach === 'every' || month <= plan.firstMonth ? null : (month as RuleStepRow['from']);
   for (const step of draft.document.ruleSteps.values()) {
-    if (step.line === line.id && (from === null || (step.from !== null && step.from >= from))) draft.delete('ruleSteps', step.id);
+    if (step.line === line.id && (from === null || (step.from !== null && step.from >= from)))
+      draft.delete('ruleSteps', step.id);
   }
   for (const exception of draft.document.exceptions.values()) {
-    if (exception.line === line.id && (from === null || exception.month >= from)) draft.delete('exceptions', exception.id);
+    if (exception.line === line.id && (from === null || exception.month >= from))
+      draft.delete('exceptions', exception.id);
   }
   draft.set('ruleSteps', { id: stepId(line.id, from), line: line.id, from, amount, formula });
 }
@@ -347,7 +371,8 @@ function copyLine(draft: Draft, line: LineRow, id: string, group: string, name: 
     if (step.line === line.id) draft.set('ruleSteps', { ...step, id: stepId(id, step.from), line: id });
   }
   for (const exception of draft.document.exceptions.values()) {
-    if (exception.line === line.id) draft.set('exceptions', { ...exception, id: datedId(id, exception.month), line: id });
+    if (exception.line === line.id)
+      draft.set('exceptions', { ...exception, id: datedId(id, exception.month), line: id });
   }
 }
 
@@ -362,7 +387,11 @@ function refuseUsed(draft: Draft, id: string, name: string, except: ReadonlySet<
   const uses = usersOf(draft.document, id).filter((user) => !except.has(user.id));
   if (uses.length === 0) return;
   const list = uses.map((user) => user.name).join(', ');
-  throw new Refused({ code: 'used', message: `${name} is used by ${list}. Change ${uses.length === 1 ? 'that rule' : 'those rules'} first.`, uses });
+  throw new Refused({
+    code: 'used',
+    message: `${name} is used by ${list}. Change ${uses.length === 1 ? 'that rule' : 'those rules'} first.`,
+    uses,
+  });
 }
 
 /** Whether changes can make or break ways from line to line. */
@@ -370,18 +399,32 @@ function changesStructure(changes: readonly Change[]): boolean {
   return changes.some((change) => {
     if (change.table === 'lines') return change.before?.group !== change.after?.group;
     if (change.table === 'groups') return change.before?.side !== change.after?.side;
-    return (change.table === 'ruleSteps' || change.table === 'exceptions') && change.after !== null && change.after.formula !== null;
+    return (
+      (change.table === 'ruleSteps' || change.table === 'exceptions') &&
+      change.after !== null &&
+      change.after.formula !== null
+    );
   });
 }
 
 function refuseCircles(document: Document): void {
   for (const { circle } of componentsOf(usesByNode(document))) {
     if (!circle) continue;
-    throw refused('invalid', circleSentence(circle, (id) => nameOf(document, id) ?? id), 'formula');
+    throw refused(
+      'invalid',
+      circleSentence(circle, (id) => nameOf(document, id) ?? id),
+      'formula',
+    );
   }
 }
 
-function positionBefore(draft: Draft, table: 'groups' | 'lines' | 'assumptions', before: string | null, self: string | null, group?: string): string {
+function positionBefore(
+  draft: Draft,
+  table: 'groups' | 'lines' | 'assumptions',
+  before: string | null,
+  self: string | null,
+  group?: string,
+): string {
   const rows = inOrder<{ id: string; position: string; group?: string }>(draft.document[table].values()).filter(
     (row) => row.id !== self && (group === undefined || row.group === group),
   );
@@ -419,18 +462,21 @@ function checkMonth(month: string, field: string): void {
 }
 
 function checkSide(side: string, rhythm: string | null): void {
-  if (!(SIDES as readonly string[]).includes(side)) throw refused('invalid', `A group's side is one of ${SIDES.join(', ')}.`, 'side');
+  if (!(SIDES as readonly string[]).includes(side))
+    throw refused('invalid', `A group's side is one of ${SIDES.join(', ')}.`, 'side');
   if (rhythm !== null && (side !== 'expense' || !(RHYTHMS as readonly string[]).includes(rhythm))) {
     throw refused('invalid', 'Only expenses are fixed, periodic or day-to-day.', 'rhythm');
   }
 }
 
 function checkUnit(unit: string): void {
-  if (!(UNITS as readonly string[]).includes(unit)) throw refused('invalid', `A unit is one of ${UNITS.join(', ')}.`, 'unit');
+  if (!(UNITS as readonly string[]).includes(unit))
+    throw refused('invalid', `A unit is one of ${UNITS.join(', ')}.`, 'unit');
 }
 
 function checkNote(note: string): void {
-  if (note.length > 2000) throw refused('invalid', `A note may have 2000 letters; this one has ${note.length}.`, 'note');
+  if (note.length > 2000)
+    throw refused('invalid', `A note may have 2000 letters; this one has ${note.length}.`, 'note');
 }
 
 function tidy(name: string): string {

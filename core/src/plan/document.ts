@@ -1,12 +1,25 @@
 import { createCalendar, type Calendar } from '../calendar/calendar.ts';
-import { TABLE_NAMES, type AnyRow, type GroupRow, type LineRow, type PlanRow, type Row, type TableName } from './tables.ts';
+import {
+  TABLE_NAMES,
+  type AnyRow,
+  type GroupRow,
+  type LineRow,
+  type PlanRow,
+  type Row,
+  type TableName,
+} from './tables.ts';
 
 /** A plan as its tables: rows by id. Documents are never changed in place. */
 export type Document = { readonly [T in TableName]: ReadonlyMap<string, Row<T>> };
 
 /** What differs in one row; `before` is null for a new row, `after` for a deleted one. */
 export type Change = {
-  [T in TableName]: { readonly table: T; readonly id: string; readonly before: Row<T> | null; readonly after: Row<T> | null };
+  [T in TableName]: {
+    readonly table: T;
+    readonly id: string;
+    readonly before: Row<T> | null;
+    readonly after: Row<T> | null;
+  };
 }[TableName];
 
 /** A document without any row. */
@@ -23,7 +36,10 @@ export function documentFrom(rows: Readonly<Record<TableName, readonly AnyRow[]>
 
 /** The rows of every table as lists, for a file or a response. */
 export function rowsOf(document: Document): Record<TableName, AnyRow[]> {
-  return Object.fromEntries(TABLE_NAMES.map((table) => [table, [...document[table].values()]])) as Record<TableName, AnyRow[]>;
+  return Object.fromEntries(TABLE_NAMES.map((table) => [table, [...document[table].values()]])) as Record<
+    TableName,
+    AnyRow[]
+  >;
 }
 
 /** The document after some changes; tables without a change are shared with the old one. */

@@ -8,7 +8,8 @@ import { planFileSchema } from './schema.ts';
 
 const root = new URL('../../../', import.meta.url);
 const demos = readdirSync(new URL('demo/', root)).filter((name) => name.endsWith('.haushalt.json'));
-const demo = (name: string) => JSON.parse(readFileSync(new URL(`demo/${name}`, root), 'utf8')) as Record<string, unknown>;
+const demo = (name: string) =>
+  JSON.parse(readFileSync(new URL(`demo/${name}`, root), 'utf8')) as Record<string, unknown>;
 
 const small = () => ({
   version: 1,
@@ -18,8 +19,20 @@ const small = () => ({
   ruleSteps: [{ line: 'Rent', amount: 5 }],
 });
 
-function pointerOf(change: (file: Record<string, any>) => void): [string, string] {
-  const file = structuredClone(small()) as Record<string, any>;
+type Rows = Record<string, unknown>[];
+
+/** A plan file that can be spoilt in any way. */
+interface Spoilt {
+  [table: string]: unknown;
+  version?: unknown;
+  plan?: Record<string, unknown>;
+  groups: Rows;
+  lines: Rows;
+  ruleSteps: Rows;
+}
+
+function pointerOf(change: (file: Spoilt) => void): [string, string] {
+  const file: Spoilt = structuredClone(small());
   change(file);
   try {
     parsePlan(file);
@@ -52,32 +65,58 @@ describe('the plan file', () => {
   it('keeps names that need quotes, dates and blanks', () => {
     const plan = sketch({
       months: 4,
-      lines: { Costs: { 'Phone & internet': { start: 10, '2026-03': null }, Other: "'Phone & internet' * 2 + at(Rent, 2026-02)", Rent: 3 } },
+      lines: {
+        Costs: {
+          'Phone & internet': { start: 10, '2026-03': null },
+          Other: "'Phone & internet' * 2 + at(Rent, 2026-02)",
+          Rent: 3,
+        },
+      },
     });
     expect(calculate(parsePlan(toPlanFile(plan))).figures('Other')).toEqual([23, 23, 3, 3]);
   });
 
-  it.each<[string, (file: Record<string, any>) => void, string, RegExp]>([
+  it.each<[string, (file: Spoilt) => void, string, RegExp]>([
     ['another version', (file) => (file.version = 2), '/version', /reads up to 1/],
     ['no version', (file) => delete file.version, '/version', /names its version/],
     ['no plan', (file) => delete file.plan, '/plan', /missing/],
-    ['601 months', (file) => (file.plan.months = 601), '/plan/months', /from 1 to 600/],
-    ['an unknown field', (file) => (file.lines[0].colour = 'red'), '/lines/0/colour', /not known here/],
+    ['601 months', (file) => (file.plan!.months = 601), '/plan/months', /from 1 to 600/],
+    ['an unknown field', (file) => (file.lines[0]!.colour = 'red'), '/lines/0/colour', /not known here/],
     ['an unknown table', (file) => (file['a/b'] = []), '/a~1b', /not known/],
-    ['a missing group', (file) => (file.lines[0].group = 'Nowhere'), '/lines/0/group', /nothing called "Nowhere"/],
+    ['a missing group', (file) => (file.lines[0]!.group = 'Nowhere'), '/lines/0/group', /nothing called "Nowhere"/],
     ['a name twice', (file) => file.lines.push({ group: 'Costs', name: 'rent' }), '/lines/0/name', /already a line/],
-    ['a wrong side', (file) => (file.groups[0].side = 'outgoing'), '/groups/0/side', /one of income/],
-    ['a text for a figure', (file) => (file.ruleSteps[0].amount = '5'), '/ruleSteps/0/amount', /a number/],
-    ['an endless figure', (file) => (file.ruleSteps[0].amount = 1e999), '/ruleSteps/0/amount', /a number/],
-    ['a bad formula', (file) => (file.ruleSteps[0] = { line: 'Rent', formula: '2 * Rnt' }), '/ruleSteps/0/formula', /column 5/],
+    ['a wrong side', (file) => (file.groups[0]!.side = 'outgoing'), '/groups/0/side', /one of income/],
+    ['a text for a figure', (file) => (file.ruleSteps[0]!.amount = '5'), '/ruleSteps/0/amount', /a number/],
+    ['an endless figure', (file) => (file.ruleSteps[0]!.amount = Infinity), '/ruleSteps/0/amount', /a number/],
+    [
+      'a bad formula',
+      (file) => (file.ruleSteps[0] = { line: 'Rent', formula: '2 * Rnt' }),
+      '/ruleSteps/0/formula',
+      /column 5/,
+    ],
     ['a circle', (file) => (file.ruleSteps[0] = { line: 'Rent', formula: 'Costs' }), '/ruleSteps', /circle/],
-    ['two figures for a month', (file) => file.ruleSteps.push({ line: 'Rent', amount: 6 }), '/ruleSteps/1', /same month/],
-    ['a figure and a formula', (file) => (file.ruleSteps[0].formula = '1'), '/ruleSteps/0', /only one/],
-    ['a bad month', (file) => (file.exceptions = [{ line: 'Rent', month: '2026-3' }]), '/exceptions/0/month', /not a month/],
-    ['a bad currency', (file) => (file.plan.currency = 'euro'), '/plan/currency', /currency/],
-    ['a list where a row belongs', (file) => (file.lines = [[]]), '/lines/0', /JSON object/],
-    ['a bad id', (file) => (file.lines[0].id = '../x'), '/lines/0/id', /letters/],
-    ['a rhythm of income', (file) => (file.groups[0] = { name: 'Costs', side: 'income', rhythm: 'fixed' }), '/groups/0/rhythm', /only expenses/],
+    [
+      'two figures for a month',
+      (file) => file.ruleSteps.push({ line: 'Rent', amount: 6 }),
+      '/ruleSteps/1',
+      /same month/,
+    ],
+    ['a figure and a formula', (file) => (file.ruleSteps[0]!.formula = '1'), '/ruleSteps/0', /only one/],
+    [
+      'a bad month',
+      (file) => (file.exceptions = [{ line: 'Rent', month: '2026-3' }]),
+      '/exceptions/0/month',
+      /not a month/,
+    ],
+    ['a bad currency', (file) => (file.plan!.currency = 'euro'), '/plan/currency', /currency/],
+    ['a list where a row belongs', (file) => (file.lines = [[] as unknown as Rows[number]]), '/lines/0', /JSON object/],
+    ['a bad id', (file) => (file.lines[0]!.id = '../x'), '/lines/0/id', /letters/],
+    [
+      'a rhythm of income',
+      (file) => (file.groups[0] = { name: 'Costs', side: 'income', rhythm: 'fixed' }),
+      '/groups/0/rhythm',
+      /only expenses/,
+    ],
   ])('with %s is refused with a pointer', (_what, change, pointer, message) => {
     const [where, why] = pointerOf(change);
     expect(where).toBe(pointer);

@@ -42,17 +42,24 @@ const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 
 export function parsePlan(json: unknown): Document {
   if (!isObject(json)) throw new PlanFormatError('', 'a plan file holds one JSON object.');
   const { version } = json;
-  if (version === undefined) throw new PlanFormatError('/version', `a plan file names its version, ${PLAN_FILE_VERSION}.`);
+  if (version === undefined)
+    throw new PlanFormatError('/version', `a plan file names its version, ${PLAN_FILE_VERSION}.`);
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
     throw new PlanFormatError('/version', `the version is a whole number, ${PLAN_FILE_VERSION} at present.`);
   }
   if (version > PLAN_FILE_VERSION) {
-    throw new PlanFormatError('/version', `this file is of version ${version}; this program reads up to ${PLAN_FILE_VERSION}.`);
+    throw new PlanFormatError(
+      '/version',
+      `this file is of version ${version}; this program reads up to ${PLAN_FILE_VERSION}.`,
+    );
   }
   refuseUnknown(json, ['version', '$schema', ...TABLE_NAMES], '');
   if (!isObject(json.plan)) throw new PlanFormatError('/plan', 'the plan’s settings are missing.');
 
-  const rows = Object.fromEntries(TABLE_NAMES.map((table) => [table, [] as DraftRow[]])) as Record<TableName, DraftRow[]>;
+  const rows = Object.fromEntries(TABLE_NAMES.map((table) => [table, [] as DraftRow[]])) as Record<
+    TableName,
+    DraftRow[]
+  >;
   rows.plan.push(readRow('plan', json.plan, '/plan', 'plan'));
   for (const table of LIST_TABLES) rows[table] = readTable(table, json[table]);
 
@@ -65,7 +72,8 @@ export function parsePlan(json: unknown): Document {
 function readTable(table: ListTable, json: unknown): DraftRow[] {
   if (json === undefined) return [];
   if (!Array.isArray(json)) throw new PlanFormatError(`/${table}`, 'a list of rows is expected.');
-  if (json.length > MAX_ROWS) throw new PlanFormatError(`/${table}`, `a table may have ${MAX_ROWS} rows; this one has ${json.length}.`);
+  if (json.length > MAX_ROWS)
+    throw new PlanFormatError(`/${table}`, `a table may have ${MAX_ROWS} rows; this one has ${json.length}.`);
   const order = positions(json.length);
   const taken = new Set<string>();
   return json.map((row: unknown, index) => {
@@ -94,7 +102,8 @@ function readRow(table: TableName, json: Json, pointer: string, fallbackId: stri
     if (value === undefined && fallback !== undefined) row[name] = fallback;
     else if (value === undefined && column.kind === 'position') row[name] = '';
     else if ((value === undefined || value === null) && optional) row[name] = null;
-    else if (value === undefined || value === null) throw new PlanFormatError(`${pointer}/${name}`, 'a value is missing.');
+    else if (value === undefined || value === null)
+      throw new PlanFormatError(`${pointer}/${name}`, 'a value is missing.');
     else row[name] = readValue(column, value, `${pointer}/${name}`);
   }
   return row;
@@ -105,7 +114,8 @@ function readValue(column: Column, value: unknown, pointer: string): string | nu
     throw new PlanFormatError(pointer, message);
   };
   if (column.kind === 'number') {
-    if (typeof value !== 'number' || !(Math.abs(value) <= LARGEST_FIGURE)) refuse('a number up to ten trillion is expected.');
+    if (typeof value !== 'number' || !(Math.abs(value) <= LARGEST_FIGURE))
+      refuse('a number up to ten trillion is expected.');
     return value as number;
   }
   if (column.kind === 'whole') {
@@ -130,7 +140,9 @@ function readValue(column: Column, value: unknown, pointer: string): string | nu
     case 'locale':
       return isLocale(value) ? value : refuse(`"${value}" is not a language tag such as en-IE.`);
     case 'position':
-      return /^[0-9a-z]*[1-9a-z]$/.test(value) && value.length < 400 ? value : refuse('a position is a key over 0-9 and a-z that does not end in 0.');
+      return /^[0-9a-z]*[1-9a-z]$/.test(value) && value.length < 400
+        ? value
+        : refuse('a position is a key over 0-9 and a-z that does not end in 0.');
     case 'choice':
       return column.options.includes(value) ? value : refuse(`one of ${column.options.join(', ')} is expected.`);
     default:
@@ -151,7 +163,10 @@ function resolveReferences(rows: Record<TableName, DraftRow[]>): void {
         if (value === null || value === undefined) return;
         const id = byName.get(nameKey(String(value))) ?? (ids.has(value) ? String(value) : undefined);
         if (id === undefined) {
-          throw new PlanFormatError(`${pointerOf(table, index)}/${column}`, `there is nothing called "${value}" among the ${target}.`);
+          throw new PlanFormatError(
+            `${pointerOf(table, index)}/${column}`,
+            `there is nothing called "${value}" among the ${target}.`,
+          );
         }
         row[column] = id;
       });
@@ -169,7 +184,8 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       else if (table === 'exceptions') row.id = datedId(String(row.line), String(row.month));
       else if (table === 'assumptionSteps') row.id = datedId(String(row.assumption), String(row.from));
       else {
-        if (owners.has(String(row.id))) throw new PlanFormatError(`/${table}/${index}/id`, `the id "${row.id}" is there twice.`);
+        if (owners.has(String(row.id)))
+          throw new PlanFormatError(`/${table}/${index}/id`, `the id "${row.id}" is there twice.`);
         owners.add(String(row.id));
       }
       if (seen.has(String(row.id))) {
@@ -201,13 +217,20 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
         row.formula = toStored(String(row.formula), names);
       } catch (error) {
         if (!(error instanceof FormulaError)) throw error;
-        throw new PlanFormatError(`/${table}/${index}/formula`, `${error.message} (column ${error.problem.place.from + 1})`);
+        throw new PlanFormatError(
+          `/${table}/${index}/formula`,
+          `${error.message} (column ${error.problem.place.from + 1})`,
+        );
       }
     });
   }
   const stored = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
   for (const { circle } of componentsOf(usesByNode(stored))) {
-    if (circle) throw new PlanFormatError('/ruleSteps', circleSentence(circle, (id) => nameOf(stored, id) ?? id));
+    if (circle)
+      throw new PlanFormatError(
+        '/ruleSteps',
+        circleSentence(circle, (id) => nameOf(stored, id) ?? id),
+      );
   }
   return stored;
 }
@@ -219,7 +242,11 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
 export function toPlanFile(document: Document): Record<string, unknown> {
   const lines = groupsWithLines(document).flatMap((group) => group.lines);
   const assumptions = inOrder(document.assumptions.values());
-  const dated = <R extends { id: string }>(rows: Iterable<R>, ownerOf: (row: R) => string, owners: readonly { id: string }[]): R[] => {
+  const dated = <R extends { id: string }>(
+    rows: Iterable<R>,
+    ownerOf: (row: R) => string,
+    owners: readonly { id: string }[],
+  ): R[] => {
     const rank = new Map(owners.map((owner, index) => [owner.id, index]));
     return [...rows].sort((a, b) => rank.get(ownerOf(a))! - rank.get(ownerOf(b))! || (a.id < b.id ? -1 : 1));
   };
@@ -238,7 +265,9 @@ export function toPlanFile(document: Document): Record<string, unknown> {
   return {
     version: PLAN_FILE_VERSION,
     plan: fileRow(document, 'plan', planOf(document)),
-    ...Object.fromEntries(LIST_TABLES.map((table) => [table, inFile[table].map((row) => fileRow(document, table, row))])),
+    ...Object.fromEntries(
+      LIST_TABLES.map((table) => [table, inFile[table].map((row) => fileRow(document, table, row))]),
+    ),
   };
 }
 
@@ -259,13 +288,25 @@ function fileRow(document: Document, table: TableName, row: { id: string }): Jso
 }
 
 /** A new document with nothing in it but its settings. */
-export function newPlan(settings: { id: string; name: string; currency: string; locale: string; firstMonth: string; months: number }): Document {
+export function newPlan(settings: {
+  id: string;
+  name: string;
+  currency: string;
+  locale: string;
+  firstMonth: string;
+  months: number;
+}): Document {
   const row = { ...settings, projectionRate: null };
   return { ...emptyDocument(), plan: new Map([[row.id, row]]) } as unknown as Document;
 }
 
 function freeId(name: string, table: string, index: number, taken: ReadonlySet<string>): string {
-  const slug = name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40);
+  const slug = name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
   const base = `${table.slice(0, -1)}-${slug || index}`;
   return taken.has(base) ? `${base}-${index}` : base;
 }
@@ -274,7 +315,10 @@ function refuseUnknown(json: Json, known: readonly string[], pointer: string): v
   for (const key of Object.keys(json)) {
     if (!known.includes(key)) {
       const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
-      throw new PlanFormatError(`${pointer}/${escaped}`, `this field is not known here; known are ${known.join(', ')}.`);
+      throw new PlanFormatError(
+        `${pointer}/${escaped}`,
+        `this field is not known here; known are ${known.join(', ')}.`,
+      );
     }
   }
 }

@@ -44,12 +44,20 @@ export function unitOf(document: Document, id: string): Unit {
 }
 
 /** What is doubtful about the units of a rule that is to give figures in `wanted`. */
-export function unitFindings(expression: Expression, document: Document, wanted: Unit, notation: Notation = CANONICAL): UnitFinding[] {
+export function unitFindings(
+  expression: Expression,
+  document: Document,
+  wanted: Unit,
+  notation: Notation = CANONICAL,
+): UnitFinding[] {
   const style = { notation, nameOf: (id: string) => nameOf(document, id) };
   const { unit, findings } = inferUnit(expression, { unitOf: (id) => unitOf(document, id), style });
   const fits = unit === undefined || unit === wanted || (unit === 'date' && wanted === 'number');
   if (!fits && findings.length === 0) {
-    findings.push({ message: `This gives ${unitWords(unit)}, but the line counts ${unitWords(wanted)}.`, place: expression.place });
+    findings.push({
+      message: `This gives ${unitWords(unit)}, but the line counts ${unitWords(wanted)}.`,
+      place: expression.place,
+    });
   }
   return findings;
 }

@@ -45,7 +45,8 @@ export function nameShapeRefusal(name: string): string | null {
   if (trimmed === '') return 'A name is needed.';
   if ([...trimmed].length > 80) return `A name may have 80 letters; this one has ${[...trimmed].length}.`;
   // eslint-disable-next-line no-control-regex -- control characters are exactly what is refused
-  if (/[\u0000-\u001f\u007f\u2028\u2029]/.test(trimmed)) return 'A name stands on one line, without tabs or control characters.';
+  if (/[\u0000-\u001f\u007f\u2028\u2029]/.test(trimmed))
+    return 'A name stands on one line, without tabs or control characters.';
   return null;
 }
 

@@ -31,7 +31,9 @@ export function positions(count: number): string[] {
   const width = Math.max(2, Math.ceil(Math.log(count + 1) / Math.log(DIGITS.length)));
   const step = DIGITS.length ** width / (count + 1);
   return Array.from({ length: count }, (_, index) => {
-    const key = Math.floor(step * (index + 1)).toString(DIGITS.length).padStart(width, '0');
+    const key = Math.floor(step * (index + 1))
+      .toString(DIGITS.length)
+      .padStart(width, '0');
     return key.replace(/0+$/, '') || '0i';
   });
 }

@@ -4,7 +4,10 @@ import { TABLES, TABLE_NAMES, type TableName } from './tables.ts';
 
 /** The JSON Schema (2020-12) of the plan file, made from the description of the tables. */
 export function planFileSchema(): Record<string, unknown> {
-  const tables = TABLE_NAMES.map((table) => [table, table === 'plan' ? rowSchema(table) : { type: 'array', items: rowSchema(table) }]);
+  const tables = TABLE_NAMES.map((table) => [
+    table,
+    table === 'plan' ? rowSchema(table) : { type: 'array', items: rowSchema(table) },
+  ]);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: 'Haushalt plan file',

@@ -2,7 +2,10 @@ import { MAX_MONTHS } from '../calendar/calendar.ts';
 import { UNITS } from '../figure/unit.ts';
 import { optional, required, type RowOf } from './columns.ts';
 
-const name = required({ kind: 'name' }, 'The name people see and rules use; unique among groups, lines and assumptions.');
+const name = required(
+  { kind: 'name' },
+  'The name people see and rules use; unique among groups, lines and assumptions.',
+);
 const note = required({ kind: 'text', most: 2000 }, 'A remark.', '');
 const position = required({ kind: 'position' }, 'The place in the order, a fractional key; file order when left out.');
 const amount = optional({ kind: 'number' }, 'A figure; nothing stands for an empty month.');
@@ -25,10 +28,16 @@ export const TABLES = {
   plan: {
     name: required({ kind: 'name' }, 'The plan’s name.'),
     currency: required({ kind: 'currency' }, 'A currency code of ISO 4217, for example EUR.'),
-    locale: required({ kind: 'locale' }, 'A language tag of BCP 47 that decides how figures are written, for example en-IE.'),
+    locale: required(
+      { kind: 'locale' },
+      'A language tag of BCP 47 that decides how figures are written, for example en-IE.',
+    ),
     firstMonth: required({ kind: 'month' }, 'The plan’s first month.'),
     months: required({ kind: 'whole', least: 1, most: MAX_MONTHS }, 'How many months the plan has.'),
-    projectionRate: optional({ kind: 'reference', table: 'assumptions' }, 'The assumption next year is projected with.'),
+    projectionRate: optional(
+      { kind: 'reference', table: 'assumptions' },
+      'The assumption next year is projected with.',
+    ),
   },
   assumptions: {
     name,

@@ -19,7 +19,12 @@ export const LEFT_OVER = '@leftOver';
 export const TOTALS: readonly Total[] = [
   { id: TOTAL_INCOME, name: 'Total income', alias: 'Income', meaning: 'All income of the month, added up' },
   { id: TOTAL_EXPENSES, name: 'Total expenses', alias: 'Expenses', meaning: 'All expenses of the month, added up' },
-  { id: TOTAL_SET_ASIDE, name: 'Total set aside', alias: 'Set aside', meaning: 'All money set aside in the month, added up' },
+  {
+    id: TOTAL_SET_ASIDE,
+    name: 'Total set aside',
+    alias: 'Set aside',
+    meaning: 'All money set aside in the month, added up',
+  },
   { id: NET, name: 'Net', meaning: 'Total income less total expenses' },
   { id: CUMULATIVE_NET, name: 'Cumulative net', meaning: 'Net added up since the plan’s first month' },
   { id: LEFT_OVER, name: 'Left over', meaning: 'Net less what is set aside' },

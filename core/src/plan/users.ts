@@ -9,7 +9,8 @@ export function usersOf(document: Document, id: string): { id: string; name: str
   const users = new Map<string, string>();
   for (const table of ['ruleSteps', 'exceptions'] as const) {
     for (const row of document[table].values()) {
-      if (row.formula !== null && mentions(row.formula, id)) users.set(row.line, nameOf(document, row.line) ?? row.line);
+      if (row.formula !== null && mentions(row.formula, id))
+        users.set(row.line, nameOf(document, row.line) ?? row.line);
     }
   }
   const plan = planOf(document);

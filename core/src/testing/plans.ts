@@ -20,10 +20,19 @@ interface Sketch {
 
 /** A plan from a sketch, for tests. */
 export function sketch({ months = 12, firstMonth = '2026-01', locale = 'en-IE', ...rest }: Sketch): Document {
-  const source = (value: number | string | null) => (typeof value === 'string' ? { formula: value } : { amount: value });
+  const source = (value: number | string | null) =>
+    typeof value === 'string' ? { formula: value } : { amount: value };
   const side = (group: string) =>
-    /^income/i.test(group) ? 'income' : /^set aside/i.test(group) ? 'setAside' : /^memo/i.test(group) ? 'memo' : 'expense';
-  const lines = Object.entries(rest.lines).flatMap(([group, own]) => Object.entries(own).map(([name, rule]) => ({ group, name, rule })));
+    /^income/i.test(group)
+      ? 'income'
+      : /^set aside/i.test(group)
+        ? 'setAside'
+        : /^memo/i.test(group)
+          ? 'memo'
+          : 'expense';
+  const lines = Object.entries(rest.lines).flatMap(([group, own]) =>
+    Object.entries(own).map(([name, rule]) => ({ group, name, rule })),
+  );
   return parsePlan({
     version: 1,
     plan: { name: 'Sketch', currency: 'EUR', locale, firstMonth, months },
@@ -36,7 +45,11 @@ export function sketch({ months = 12, firstMonth = '2026-01', locale = 'en-IE', 
     ruleSteps: lines.flatMap(({ name, rule }) => {
       if (rule === null) return [];
       if (typeof rule !== 'object') return [{ line: name, ...source(rule) }];
-      return Object.entries(rule).map(([from, value]) => ({ line: name, from: from === 'start' ? null : from, ...source(value) }));
+      return Object.entries(rule).map(([from, value]) => ({
+        line: name,
+        from: from === 'start' ? null : from,
+        ...source(value),
+      }));
     }),
     exceptions: Object.entries(rest.exceptions ?? {}).flatMap(([line, own]) =>
       Object.entries(own).map(([month, value]) => ({ line, month, ...source(value) })),

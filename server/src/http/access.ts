@@ -21,7 +21,11 @@ export function planFor(store: Store, person: Person, planId: string, purpose: P
   const role = plan && store.plans.roleOf(planId, person.id);
   if (!plan || !role) throw new ApiError(404, 'notFound', 'There is no such plan. It may have been deleted.');
   if (!ALLOWED[purpose].includes(role)) {
-    throw new ApiError(403, 'forbidden', role === 'viewer' ? 'You may look at this plan, but not change it.' : 'Only the owner may do this.');
+    throw new ApiError(
+      403,
+      'forbidden',
+      role === 'viewer' ? 'You may look at this plan, but not change it.' : 'Only the owner may do this.',
+    );
   }
   if (plan.deletedAt !== null && !deleted) throw new ApiError(404, 'deleted', 'This plan has been deleted.');
   return plan;

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
 import type { Store } from '../store/store.ts';
-import { errorAnswers, unknownRoute } from './errors.ts';
+import { ApiError, errorAnswers, unknownRoute } from './errors.ts';
 import { Events } from './events.ts';
 import { planRoutes } from './plans.ts';
 
@@ -11,9 +11,13 @@ export interface AppOptions {
   readonly version: string;
   /** The folder of the built web application; without it only the interface for programs is served. */
   readonly web?: string;
+  /** Whether only this machine is served: requests that come by any other name than its own are refused. */
+  readonly localOnly?: boolean;
   readonly now?: () => Date;
   readonly report?: (error: unknown) => void;
 }
+
+const LOCAL_NAMES = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 const POLICY = [
   "default-src 'self'",
@@ -26,7 +30,14 @@ const POLICY = [
 ].join('; ');
 
 /** The application over HTTP: JSON below /api, the built web application beside it. */
-export function createApp({ store, version, web, now = () => new Date(), report = console.error }: AppOptions): {
+export function createApp({
+  store,
+  version,
+  web,
+  localOnly = false,
+  now = () => new Date(),
+  report = console.error,
+}: AppOptions): {
   app: Express;
   close: () => void;
 } {
@@ -41,6 +52,14 @@ export function createApp({ store, version, web, now = () => new Date(), report 
     });
     next();
   });
+  if (localOnly) {
+    app.use((request, _response, next) => {
+      // A page elsewhere can give its own name this machine's address, but it cannot take that name off its requests.
+      if (!LOCAL_NAMES.has(request.hostname))
+        throw new ApiError(403, 'forbidden', 'Haushalt is open to this machine only.');
+      next();
+    });
+  }
   app.use('/api', (_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();

@@ -9,7 +9,13 @@ export class ApiError extends Error {
   /** What a form needs to show the error in its place: the part of a formula, names that may have been meant, uses. */
   readonly details: Readonly<Record<string, unknown>>;
 
-  constructor(status: number, code: string, message: string, path?: string, details: Readonly<Record<string, unknown>> = {}) {
+  constructor(
+    status: number,
+    code: string,
+    message: string,
+    path?: string,
+    details: Readonly<Record<string, unknown>> = {},
+  ) {
     super(message);
     this.status = status;
     this.code = code;
@@ -37,7 +43,9 @@ export function errorAnswers(report: (error: unknown) => void): ErrorRequestHand
     const answer = asApiError(error);
     if (answer.status >= 500) report(error);
     const { code, message, path, details } = answer;
-    response.status(answer.status).json({ error: { code, message, ...(path === undefined ? {} : { path }), ...details } });
+    response
+      .status(answer.status)
+      .json({ error: { code, message, ...(path === undefined ? {} : { path }), ...details } });
   };
 }
 

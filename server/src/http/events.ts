@@ -13,7 +13,11 @@ export class Events {
 
   /** Keeps a response open for a plan's events; first sends what the browser missed since it last listened. */
   listen(planId: string, response: Response, missed: readonly LogEntry[]): void {
-    response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
+    response.writeHead(200, {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store',
+      connection: 'keep-alive',
+    });
     response.write('retry: 2000\n\n');
     for (const entry of missed) response.write(message(entry));
     const own = this.listeners.get(planId) ?? new Set<Response>();

@@ -50,8 +50,10 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
 
   routes.post('/', body, (request, response) => {
     const settings = readNewPlan(request.body);
-    if (!isCurrency(settings.currency)) throw new ApiError(422, 'invalid', `${settings.currency} is not a currency code such as EUR.`, 'currency');
-    if (!isLocale(settings.locale)) throw new ApiError(422, 'invalid', `${settings.locale} is not a language tag such as en-IE.`, 'locale');
+    if (!isCurrency(settings.currency))
+      throw new ApiError(422, 'invalid', `${settings.currency} is not a currency code such as EUR.`, 'currency');
+    if (!isLocale(settings.locale))
+      throw new ApiError(422, 'invalid', `${settings.locale} is not a language tag such as en-IE.`, 'locale');
     create(newPlan(settings), caller(request));
     response.status(201).json({ id: settings.id });
   });
@@ -66,14 +68,26 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
     const person = caller(request);
     const { id } = planFor(store, person, planId(request), 'view');
     const { document, revision } = store.document(id);
-    response.json({ id, revision, role: store.plans.roleOf(id, person.id), tables: rowsOf(document), history: store.log.recent(id, person.id, HISTORY) });
+    response.json({
+      id,
+      revision,
+      role: store.plans.roleOf(id, person.id),
+      tables: rowsOf(document),
+      history: store.log.recent(id, person.id, HISTORY),
+    });
   });
 
   routes.get('/:id/file', (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'view');
     const { document } = store.document(id);
-    const name = planOf(document).name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'plan';
-    response.attachment(`${name}.haushalt.json`).type('application/json').send(JSON.stringify(toPlanFile(document), null, 2));
+    const name =
+      planOf(document)
+        .name.replace(/[^\p{L}\p{N} _-]+/gu, '')
+        .trim() || 'plan';
+    response
+      .attachment(`${name}.haushalt.json`)
+      .type('application/json')
+      .send(JSON.stringify(toPlanFile(document), null, 2));
   });
 
   routes.post('/:id/duplicate', body, (request, response) => {
@@ -116,7 +130,8 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
 
   /** Stores a new plan; an id that is taken is a conflict, so that a retried request creates nothing twice. */
   function create(document: Document, owner: Person): void {
-    if (store.plans.find(planOf(document).id)) throw new ApiError(409, 'conflict', 'There is a plan with this id already.', 'id');
+    if (store.plans.find(planOf(document).id))
+      throw new ApiError(409, 'conflict', 'There is a plan with this id already.', 'id');
     store.create(document, owner.id);
   }
 

@@ -1,5 +1,14 @@
 import Joi from 'joi';
-import { MAX_FORMULA_LENGTH, MAX_MONTHS, REACHES, RHYTHMS, ROLL_UPS, SIDES, UNITS, type CommandKind } from '@haushalt/core';
+import {
+  MAX_FORMULA_LENGTH,
+  MAX_MONTHS,
+  REACHES,
+  RHYTHMS,
+  ROLL_UPS,
+  SIDES,
+  UNITS,
+  type CommandKind,
+} from '@haushalt/core';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
 
@@ -11,7 +20,9 @@ const month = Joi.string().pattern(/^(19|2\d)\d{2}-(0[1-9]|1[0-2])$/, 'a month s
 const months = Joi.number().integer().min(1).max(MAX_MONTHS);
 const unit = Joi.string().valid(...UNITS);
 const side = Joi.string().valid(...SIDES);
-const rhythm = Joi.string().valid(...RHYTHMS).allow(null);
+const rhythm = Joi.string()
+  .valid(...RHYTHMS)
+  .allow(null);
 const rollUp = Joi.string().valid(...ROLL_UPS);
 const reach = Joi.string().valid(...REACHES);
 const before = id.allow(null);
@@ -50,7 +61,14 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
 };
 
 const kinds = Object.keys(orders);
-const envelope = all({ id, command: Joi.object({ kind: Joi.string().valid(...kinds).required() }).unknown() });
+const envelope = all({
+  id,
+  command: Joi.object({
+    kind: Joi.string()
+      .valid(...kinds)
+      .required(),
+  }).unknown(),
+});
 const orderSchemas = new Map(kinds.map((kind) => [kind, all({ kind: Joi.string(), ...orders[kind as CommandKind] })]));
 
 const newPlan = all({ id, name, currency, locale, firstMonth: month, months });
@@ -64,7 +82,10 @@ export function readOrder(body: unknown): { id: string; order: Order } {
 
 /** The settings of a plan to be created. */
 export function readNewPlan(body: unknown) {
-  return read<{ id: string; name: string; currency: string; locale: string; firstMonth: string; months: number }>(newPlan, body);
+  return read<{ id: string; name: string; currency: string; locale: string; firstMonth: string; months: number }>(
+    newPlan,
+    body,
+  );
 }
 
 /** The id a copy is to have. */
@@ -78,7 +99,8 @@ export function readId(value: unknown): string {
 }
 
 function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
-  if (body === undefined) throw new ApiError(400, 'notJson', 'A JSON body is expected, with the content type application/json.');
+  if (body === undefined)
+    throw new ApiError(400, 'notJson', 'A JSON body is expected, with the content type application/json.');
   const { error, value } = schema.validate(body, { convert: false, abortEarly: true, errors: { wrap: { label: '' } } });
   if (!error) return value as T;
   const [detail] = error.details;

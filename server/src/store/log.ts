@@ -33,7 +33,9 @@ type Stored = Omit<LogEntry, 'changes'> & { readonly changes: string };
 
 export function createLogStore(database: Sqlite): LogStore {
   const columns = 'revision, commandId, personId, at, kind, label, target, state, changes';
-  const byCommand = database.prepare<[string, string], Stored>(`select ${columns} from changeLog where planId = ? and commandId = ?`);
+  const byCommand = database.prepare<[string, string], Stored>(
+    `select ${columns} from changeLog where planId = ? and commandId = ?`,
+  );
   const append = database.prepare(
     `insert into changeLog (planId, ${columns})
      values (@planId, @revision, @commandId, @personId, @at, @kind, @label, @target, @state, @changes)`,
@@ -46,7 +48,9 @@ export function createLogStore(database: Sqlite): LogStore {
       where planId = ? and personId = ? and state in ('done', 'undone') order by revision desc limit ?`,
   );
   const setState = database.prepare('update changeLog set state = ? where planId = ? and commandId = ?');
-  const leave = database.prepare(`update changeLog set state = 'left' where planId = ? and personId = ? and state = 'undone'`);
+  const leave = database.prepare(
+    `update changeLog set state = 'left' where planId = ? and personId = ? and state = 'undone'`,
+  );
   const read = (row: Stored): LogEntry => ({ ...row, changes: JSON.parse(row.changes) as Change[] });
 
   return {

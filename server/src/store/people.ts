@@ -10,6 +10,8 @@ export const LOCAL_PERSON: Person = { id: 'local', name: 'You' };
 
 /** Makes sure the local person exists. */
 export function ensureLocalPerson(database: Sqlite, at: string): Person {
-  database.prepare('insert or ignore into people (id, name, createdAt) values (?, ?, ?)').run(LOCAL_PERSON.id, LOCAL_PERSON.name, at);
+  database
+    .prepare('insert or ignore into people (id, name, createdAt) values (?, ?, ?)')
+    .run(LOCAL_PERSON.id, LOCAL_PERSON.name, at);
   return LOCAL_PERSON;
 }

@@ -36,7 +36,9 @@ export function createPlanStore(database: Sqlite): PlanStore {
   const grant = database.prepare('insert into roles (planId, personId, role) values (?, ?, ?)');
   const setRevision = database.prepare('update plans set revision = ? where id = ?');
   const setDeleted = database.prepare('update plans set deletedAt = ? where id = ?');
-  const role = database.prepare<[string, string], { role: Role }>('select role from roles where planId = ? and personId = ?');
+  const role = database.prepare<[string, string], { role: Role }>(
+    'select role from roles where planId = ? and personId = ?',
+  );
   const count = database.prepare<[], { count: number }>('select count(*) as count from plans');
 
   return {

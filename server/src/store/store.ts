@@ -59,31 +59,33 @@ export function openStore(file: string, now: () => Date = () => new Date()): Sto
   const log = createLogStore(database);
   const documents = new DocumentCache(plans, rows);
 
-  const carryOut = database.transaction((planId: string, personId: string, commandId: string, order: Order): Outcome => {
-    const earlier = log.byCommand(planId, commandId);
-    if (earlier) return { ok: true, entry: earlier, repeated: true };
-    const { document, revision } = documents.get(planId);
-    const step = order.kind === 'undo' || order.kind === 'redo' ? order : null;
-    const decision = step ? decideStep(log, planId, personId, document, step) : decide(document, order as Command);
-    if (!decision.ok) return decision;
-    const entry: LogEntry = {
-      revision: revision + 1,
-      commandId,
-      personId,
-      at: at(),
-      kind: order.kind,
-      label: step ? log.byCommand(planId, step.target)!.label : describeCommand(order as Command, document),
-      target: step?.target ?? null,
-      state: step ? null : 'done',
-      changes: decision.changes,
-    };
-    if (step) log.setState(planId, step.target, step.kind === 'undo' ? 'undone' : 'done');
-    else log.leaveUndone(planId, personId);
-    rows.write(planId, decision.changes);
-    log.append(planId, entry);
-    plans.setRevision(planId, entry.revision);
-    return { ok: true, entry, repeated: false };
-  });
+  const carryOut = database.transaction(
+    (planId: string, personId: string, commandId: string, order: Order): Outcome => {
+      const earlier = log.byCommand(planId, commandId);
+      if (earlier) return { ok: true, entry: earlier, repeated: true };
+      const { document, revision } = documents.get(planId);
+      const step = order.kind === 'undo' || order.kind === 'redo' ? order : null;
+      const decision = step ? decideStep(log, planId, personId, document, step) : decide(document, order as Command);
+      if (!decision.ok) return decision;
+      const entry: LogEntry = {
+        revision: revision + 1,
+        commandId,
+        personId,
+        at: at(),
+        kind: order.kind,
+        label: step ? log.byCommand(planId, step.target)!.label : describeCommand(order as Command, document),
+        target: step?.target ?? null,
+        state: step ? null : 'done',
+        changes: decision.changes,
+      };
+      if (step) log.setState(planId, step.target, step.kind === 'undo' ? 'undone' : 'done');
+      else log.leaveUndone(planId, personId);
+      rows.write(planId, decision.changes);
+      log.append(planId, entry);
+      plans.setRevision(planId, entry.revision);
+      return { ok: true, entry, repeated: false };
+    },
+  );
 
   const create = database.transaction((document: Document, ownerId: string) => {
     plans.insert(planOf(document), ownerId, at());

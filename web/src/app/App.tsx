@@ -8,14 +8,20 @@ import { NotFound } from './NotFound.tsx';
 import { NoticesProvider } from './Notices.tsx';
 
 const PlanShell = lazy(() => import('./PlanShell.tsx').then((module) => ({ default: module.PlanShell })));
-const BudgetPage = lazy(() => import('../pages/budget/BudgetPage.tsx').then((module) => ({ default: module.BudgetPage })));
+const BudgetPage = lazy(() =>
+  import('../pages/budget/BudgetPage.tsx').then((module) => ({ default: module.BudgetPage })),
+);
 const ProjectionPage = lazy(() =>
   import('../pages/projection/ProjectionPage.tsx').then((module) => ({ default: module.ProjectionPage })),
 );
 
 const client = new QueryClient({
   defaultOptions: {
-    queries: { retry: (count, error) => error instanceof ServerAway && count < 3, networkMode: 'always', refetchOnWindowFocus: false },
+    queries: {
+      retry: (count, error) => error instanceof ServerAway && count < 3,
+      networkMode: 'always',
+      refetchOnWindowFocus: false,
+    },
     mutations: { networkMode: 'always' },
   },
 });

@@ -21,7 +21,10 @@ let lastKey = 0;
 export function NoticesProvider({ children }: { readonly children: ReactNode }) {
   const [shown, setShown] = useState<readonly (Notice & { key: number })[]>([]);
   const say = useCallback((notice: Notice) => {
-    setShown((before) => [...before.filter((other) => other.text !== notice.text).slice(-2), { ...notice, key: ++lastKey }]);
+    setShown((before) => [
+      ...before.filter((other) => other.text !== notice.text).slice(-2),
+      { ...notice, key: ++lastKey },
+    ]);
   }, []);
   const remove = (key: number) => setShown((before) => before.filter((notice) => notice.key !== key));
   const notices = useMemo(() => ({ say }), [say]);
@@ -31,7 +34,13 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
       {children}
       <ToastContainer position="bottom-start" className="notices" aria-live="polite">
         {shown.map(({ key, text, tone, action }) => (
-          <Toast key={key} onClose={() => remove(key)} delay={tone === 'warning' ? 12_000 : 7000} autohide className={`notice-${tone ?? 'plain'}`}>
+          <Toast
+            key={key}
+            onClose={() => remove(key)}
+            delay={tone === 'warning' ? 12_000 : 7000}
+            autohide
+            className={`notice-${tone ?? 'plain'}`}
+          >
             <Toast.Body>
               <span>{text}</span>
               {action && (

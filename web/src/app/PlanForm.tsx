@@ -41,7 +41,10 @@ const schema = Joi.object<PlanFormValues>({
     .uppercase()
     .custom((value: string, helpers) => (isCurrency(value) ? value : helpers.error('any.invalid')))
     .required()
-    .messages({ 'any.invalid': 'Write a currency code such as EUR.', 'string.empty': 'Write a currency code such as EUR.' }),
+    .messages({
+      'any.invalid': 'Write a currency code such as EUR.',
+      'string.empty': 'Write a currency code such as EUR.',
+    }),
   locale: Joi.string()
     .custom((value: string, helpers) => (isLocale(value) ? value : helpers.error('any.invalid')))
     .required()
@@ -77,7 +80,9 @@ export function PlanForm({ title, submit, values, refusal, busy, onSubmit, onClo
   } = useForm<PlanFormValues>({ resolver: joiResolver(schema, { abortEarly: false }), defaultValues: values });
   const locale = watch('locale');
   const years = Array.from({ length: 41 }, (_, index) => values.year - 20 + index);
-  const locales = LOCALES.some(([tag]) => tag === values.locale) ? LOCALES : [...LOCALES, [values.locale, values.locale] as const];
+  const locales = LOCALES.some(([tag]) => tag === values.locale)
+    ? LOCALES
+    : [...LOCALES, [values.locale, values.locale] as const];
 
   return (
     <Modal show onHide={onClose} centered aria-labelledby="plan-form-title">
@@ -95,7 +100,12 @@ export function PlanForm({ title, submit, values, refusal, busy, onSubmit, onClo
           </Form.Group>
           <Form.Group controlId="plan-currency">
             <Form.Label>Currency</Form.Label>
-            <Form.Control {...register('currency')} list="currency-codes" autoComplete="off" isInvalid={!!errors.currency} />
+            <Form.Control
+              {...register('currency')}
+              list="currency-codes"
+              autoComplete="off"
+              isInvalid={!!errors.currency}
+            />
             <datalist id="currency-codes">
               {[...currencies()].map((code) => (
                 <option key={code} value={code} />
@@ -120,7 +130,10 @@ export function PlanForm({ title, submit, values, refusal, busy, onSubmit, onClo
               <Form.Select {...register('monthOfYear', { valueAsNumber: true })}>
                 {Array.from({ length: 12 }, (_, index) => (
                   <option key={index} value={index + 1}>
-                    {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'long').replace(/\s*\d{4}.*/, '')}
+                    {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'long').replace(
+                      /\s*\d{4}.*/,
+                      '',
+                    )}
                   </option>
                 ))}
               </Form.Select>
@@ -135,7 +148,11 @@ export function PlanForm({ title, submit, values, refusal, busy, onSubmit, onClo
           </Form.Group>
           <Form.Group controlId="plan-months">
             <Form.Label>Number of months</Form.Label>
-            <Form.Control {...register('months', { valueAsNumber: true })} inputMode="numeric" isInvalid={!!errors.months} />
+            <Form.Control
+              {...register('months', { valueAsNumber: true })}
+              inputMode="numeric"
+              isInvalid={!!errors.months}
+            />
             <Form.Control.Feedback type="invalid">{errors.months?.message}</Form.Control.Feedback>
           </Form.Group>
           {refusal && (

@@ -23,5 +23,15 @@ export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
     if (refused) setRefusal(refused.message);
     else onClose();
   };
-  return <PlanForm title="Plan settings" submit="Save" values={values} refusal={refusal} busy={false} onSubmit={save} onClose={onClose} />;
+  return (
+    <PlanForm
+      title="Plan settings"
+      submit="Save"
+      values={values}
+      refusal={refusal}
+      busy={false}
+      onSubmit={save}
+      onClose={onClose}
+    />
+  );
 }

@@ -76,7 +76,8 @@ function Shell({ planId }: { readonly planId: string }) {
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
-      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable=true]');
+      const typing =
+        event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable=true]');
       const key = event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && !event.altKey && !typing && (key === 'z' || key === 'y')) {
         event.preventDefault();
@@ -108,11 +109,23 @@ function Shell({ planId }: { readonly planId: string }) {
           </h1>
           <SaveState waiting={state.waiting} reachable={state.reachable} />
           <div className="head-tools">
-            <button type="button" className="tool" onClick={undo} disabled={!state.undo} title={state.undo ? `Take back: ${state.undo.label} (Ctrl+Z)` : 'Nothing to take back'}>
+            <button
+              type="button"
+              className="tool"
+              onClick={undo}
+              disabled={!state.undo}
+              title={state.undo ? `Take back: ${state.undo.label} (Ctrl+Z)` : 'Nothing to take back'}
+            >
               <Icon name="undo" />
               Undo
             </button>
-            <button type="button" className="tool" onClick={redo} disabled={!state.redo} title={state.redo ? `Do again: ${state.redo.label} (Ctrl+Y)` : 'Nothing to do again'}>
+            <button
+              type="button"
+              className="tool"
+              onClick={redo}
+              disabled={!state.redo}
+              title={state.redo ? `Do again: ${state.redo.label} (Ctrl+Y)` : 'Nothing to do again'}
+            >
               <Icon name="redo" />
               Redo
             </button>
@@ -120,7 +133,13 @@ function Shell({ planId }: { readonly planId: string }) {
               <Icon name="keyboard" />
               Keys
             </button>
-            <button type="button" className="tool" aria-expanded={shelfOpen} onClick={() => setShelfOpen(!shelfOpen)} title="Assumptions (Alt+A)">
+            <button
+              type="button"
+              className="tool"
+              aria-expanded={shelfOpen}
+              onClick={() => setShelfOpen(!shelfOpen)}
+              title="Assumptions (Alt+A)"
+            >
               <Icon name="shelf" />
               Assumptions
             </button>

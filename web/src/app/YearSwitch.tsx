@@ -11,7 +11,13 @@ export function YearSwitch({ years, year, onChange }: YearSwitchProps) {
   const at = years.indexOf(year);
   return (
     <div className="year-switch" role="group" aria-label="Year">
-      <button type="button" className="tool" disabled={at <= 0} onClick={() => onChange(years[at - 1]!)} title="Year before (Alt+Page Up)">
+      <button
+        type="button"
+        className="tool"
+        disabled={at <= 0}
+        onClick={() => onChange(years[at - 1]!)}
+        title="Year before (Alt+Page Up)"
+      >
         <Icon name="left" />
         <span className="visually-hidden">Year before</span>
       </button>

@@ -16,16 +16,20 @@ const CALENDAR: readonly Completion[] = [
 ];
 
 function completionsFor(names: FormulaFieldProps['names'], { separator }: Notation) {
-  const functions = FUNCTIONS.map(
-    ({ name, shape, summary }): Completion => ({
-      label: name,
-      apply: `${name}(`,
-      detail: `(${shape.replaceAll(', ', `${separator} `)})`,
-      info: summary,
-      type: 'function',
-    }),
-  );
-  const things = names.map(({ name, kind }): Completion => ({ label: name, apply: quoteName(name), detail: kind, type: 'variable', boost: 10 }));
+  const functions = FUNCTIONS.map(({ name, shape, summary }): Completion => ({
+    label: name,
+    apply: `${name}(`,
+    detail: `(${shape.replaceAll(', ', `${separator} `)})`,
+    info: summary,
+    type: 'function',
+  }));
+  const things = names.map(({ name, kind }): Completion => ({
+    label: name,
+    apply: quoteName(name),
+    detail: kind,
+    type: 'variable',
+    boost: 10,
+  }));
   const options = [...things, ...CALENDAR, ...functions];
   return (context: CompletionContext) => {
     const before = context.matchBefore(/'[^']*|[\p{L}\p{M}][\p{L}\p{M}\p{N} ]*/u);
@@ -35,7 +39,17 @@ function completionsFor(names: FormulaFieldProps['names'], { separator }: Notati
 }
 
 /** The one field formulas are written in: completes names and functions, and underlines what is wrong in its place. */
-export default function FormulaField({ value, label, names, notation, problem, describedBy, onChange, onKey, onReady }: FormulaFieldProps) {
+export default function FormulaField({
+  value,
+  label,
+  names,
+  notation,
+  problem,
+  describedBy,
+  onChange,
+  onKey,
+  onReady,
+}: FormulaFieldProps) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
   const latest = useRef({ onChange, onKey });
@@ -54,14 +68,24 @@ export default function FormulaField({ value, label, names, notation, problem, d
         doc: value,
         selection: { anchor: value.length },
         extensions: [
-          Prec.highest(keymap.of(['Enter', 'Ctrl-Enter', 'Ctrl-Shift-Enter', 'Escape', 'ArrowUp', 'ArrowDown', 'Tab'].map(keys))),
+          Prec.highest(
+            keymap.of(['Enter', 'Ctrl-Enter', 'Ctrl-Shift-Enter', 'Escape', 'ArrowUp', 'ArrowDown', 'Tab'].map(keys)),
+          ),
           history(),
           keymap.of([...defaultKeymap, ...historyKeymap]),
           autocompletion({ override: [completionsFor(names, notation)], icons: false }),
           // A rule is one line: what is pasted loses its line breaks.
           EditorState.transactionFilter.of((transaction) =>
             transaction.newDoc.lines > 1
-              ? [{ changes: { from: 0, to: transaction.startState.doc.length, insert: transaction.newDoc.toString().replace(/\s*\n\s*/g, ' ') } }]
+              ? [
+                  {
+                    changes: {
+                      from: 0,
+                      to: transaction.startState.doc.length,
+                      insert: transaction.newDoc.toString().replace(/\s*\n\s*/g, ' '),
+                    },
+                  },
+                ]
               : transaction,
           ),
           EditorView.contentAttributes.of({
@@ -92,7 +116,9 @@ export default function FormulaField({ value, label, names, notation, problem, d
     const length = editor.state.doc.length;
     const from = Math.min(problem?.place.from ?? 0, length);
     const to = Math.min(Math.max(problem?.place.to ?? 0, from), length);
-    const marks = problem ? [{ from: from === to ? Math.max(0, from - 1) : from, to, severity: 'error' as const, message: problem.message }] : [];
+    const marks = problem
+      ? [{ from: from === to ? Math.max(0, from - 1) : from, to, severity: 'error' as const, message: problem.message }]
+      : [];
     editor.dispatch(setDiagnostics(editor.state, marks));
   }, [problem]);
 

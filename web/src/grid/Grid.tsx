@@ -1,7 +1,16 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { columnPinningFeature, columnSizingFeature, tableFeatures, useTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useCallback, useEffect, useImperativeHandle, useMemo, useRef, type KeyboardEvent, type ReactNode, type Ref } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  type KeyboardEvent,
+  type ReactNode,
+  type Ref,
+} from 'react';
 import { GridRowView } from './GridRowView.tsx';
 import './grid.scss';
 
@@ -72,7 +81,8 @@ const features = tableFeatures({ columnPinningFeature, columnSizingFeature });
  * ARIA grid. Focus stays on the grid; the active cell is announced. What cells show and what keys do is the page's.
  */
 export function Grid<R extends GridRow>(props: GridProps<R>) {
-  const { label, columns, rows, footer, rowHeight, active, editing, onActivate, onOpen, onKeyDown, reorder, handle } = props;
+  const { label, columns, rows, footer, rowHeight, active, editing, onActivate, onOpen, onKeyDown, reorder, handle } =
+    props;
   const scroller = useRef<HTMLDivElement>(null);
   const laidOut = useLayout(columns);
   const width = laidOut.reduce((sum, column) => sum + column.width, 0);
@@ -197,7 +207,8 @@ export function placeOf(column: LaidOutColumn): Record<string, string | number> 
 
 function useLayout(columns: readonly GridColumn[]): LaidOutColumn[] {
   const definitions = useMemo(
-    () => columns.map((column) => ({ id: column.id, size: column.width, minSize: 20, maxSize: 1000, header: column.id })),
+    () =>
+      columns.map((column) => ({ id: column.id, size: column.width, minSize: 20, maxSize: 1000, header: column.id })),
     [columns],
   );
   const pinning = useMemo(
@@ -210,7 +221,11 @@ function useLayout(columns: readonly GridColumn[]): LaidOutColumn[] {
   const table = useTable({ features, columns: definitions, data: NO_DATA, state: { columnPinning: pinning } });
   return useMemo(() => {
     const byId = new Map(columns.map((column) => [column.id, column]));
-    const ordered = [...table.getStartVisibleLeafColumns(), ...table.getCenterVisibleLeafColumns(), ...table.getEndVisibleLeafColumns()];
+    const ordered = [
+      ...table.getStartVisibleLeafColumns(),
+      ...table.getCenterVisibleLeafColumns(),
+      ...table.getEndVisibleLeafColumns(),
+    ];
     return ordered.flatMap((column) => {
       const own = byId.get(column.id);
       if (!own) return [];
@@ -227,8 +242,10 @@ const NO_DATA: never[] = [];
 function revealColumn(scroller: HTMLElement | null, columns: readonly LaidOutColumn[], index: number): void {
   const column = columns[index];
   if (!scroller || !column || column.pin !== null) return;
-  const sum = (pin: 'start' | 'end') => columns.reduce((total, other) => total + (other.pin === pin ? other.width : 0), 0);
+  const sum = (pin: 'start' | 'end') =>
+    columns.reduce((total, other) => total + (other.pin === pin ? other.width : 0), 0);
   const visible = scroller.clientWidth - sum('start') - sum('end');
   if (column.offset < scroller.scrollLeft) scroller.scrollLeft = column.offset;
-  else if (column.offset + column.width > scroller.scrollLeft + visible) scroller.scrollLeft = column.offset + column.width - visible;
+  else if (column.offset + column.width > scroller.scrollLeft + visible)
+    scroller.scrollLeft = column.offset + column.width - visible;
 }

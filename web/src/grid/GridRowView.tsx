@@ -1,7 +1,16 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo, type ReactNode } from 'react';
 import { Icon } from '../app/Icon.tsx';
-import { cellId, pinClass, placeOf, type GridCell, type GridColumn, type GridPlace, type GridRow, type LaidOutColumn } from './Grid.tsx';
+import {
+  cellId,
+  pinClass,
+  placeOf,
+  type GridCell,
+  type GridColumn,
+  type GridPlace,
+  type GridRow,
+  type LaidOutColumn,
+} from './Grid.tsx';
 
 interface GridRowViewProps {
   readonly row: GridRow;
@@ -19,7 +28,18 @@ interface GridRowViewProps {
 
 /** One row of the grid; drawn again only when its version, its place or what is active in it changes. */
 export const GridRowView = memo(
-  function GridRowView({ row, index, columns, cellOf, activeColumn, editor, height, draggable, onActivate, onOpen }: GridRowViewProps) {
+  function GridRowView({
+    row,
+    index,
+    columns,
+    cellOf,
+    activeColumn,
+    editor,
+    height,
+    draggable,
+    onActivate,
+    onOpen,
+  }: GridRowViewProps) {
     const drop = useDroppable({ id: row.key, disabled: !draggable });
     const drag = useDraggable({ id: row.key, disabled: !draggable });
     const shift = drag.transform ? { transform: `translateY(${drag.transform.y}px)`, zIndex: 4 } : {};
@@ -46,7 +66,8 @@ export const GridRowView = memo(
               className={`grid-cell ${pinClass(column)} ${column.className ?? ''} ${cell.className ?? ''} ${isActive ? 'is-active' : ''}`}
               style={placeOf(column)}
               onPointerDown={(event) => {
-                if (event.button === 0 && !(event.target as HTMLElement).closest('input, button, .popover')) onActivate({ row: index, column: at });
+                if (event.button === 0 && !(event.target as HTMLElement).closest('input, button, .popover'))
+                  onActivate({ row: index, column: at });
               }}
               onDoubleClick={() => onOpen({ row: index, column: at })}
             >

@@ -34,10 +34,14 @@ export function SessionProvider({ planId, loading, failed, children }: SessionPr
 
   useEffect(() => {
     if (!data) return undefined;
-    const opened = new PlanSession(data, api, pendingInBrowser(planId, localStorage), (text) => say.current({ text, tone: 'warning' }));
+    const opened = new PlanSession(data, api, pendingInBrowser(planId, localStorage), (text) =>
+      say.current({ text, tone: 'warning' }),
+    );
     setSession(opened);
     const events = new EventSource(`/api/plans/${encodeURIComponent(planId)}/events?since=${opened.knownRevision}`);
-    events.addEventListener('changes', (event: MessageEvent<string>) => opened.receive(JSON.parse(event.data) as Entry));
+    events.addEventListener('changes', (event: MessageEvent<string>) =>
+      opened.receive(JSON.parse(event.data) as Entry),
+    );
     events.addEventListener('open', () => opened.nudge());
     const online = () => opened.nudge();
     window.addEventListener('online', online);

@@ -61,7 +61,12 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
   try {
     response = await fetch(`/api${path}`, {
       method,
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      ...(body === undefined
+        ? {}
+        : {
+            headers: { 'content-type': 'application/json' },
+            body: typeof body === 'string' ? body : JSON.stringify(body),
+          }),
     });
   } catch {
     throw new ServerAway();
@@ -70,7 +75,11 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
   const answer = (await response.json().catch(() => null)) as { error?: { message: string; path?: string } } | null;
   if (response.ok && answer !== null) return answer as T;
   if (response.status >= 502 || (response.ok && answer === null)) throw new ServerAway();
-  throw new ServerRefusal(response.status, answer?.error?.message ?? 'The server refused without saying why.', answer?.error?.path);
+  throw new ServerRefusal(
+    response.status,
+    answer?.error?.message ?? 'The server refused without saying why.',
+    answer?.error?.path,
+  );
 }
 
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
@@ -79,8 +88,9 @@ export const api = {
   plans: () => request<{ plans: PlanSummary[] }>('GET', '/plans').then((answer) => answer.plans),
   create: (plan: NewPlan) => request<{ id: string }>('POST', '/plans', plan),
   importFile: (text: string) => request<{ id: string }>('POST', '/plans/import', text),
-  duplicate: (id: string, copyId: string) => request<{ id: string }>('POST', `${planPath(id)}/duplicate`, { id: copyId }),
-  remove: (id: string) => request<void>('DELETE', planPath(id)),
+  duplicate: (id: string, copyId: string) =>
+    request<{ id: string }>('POST', `${planPath(id)}/duplicate`, { id: copyId }),
+  remove: (id: string) => request<undefined>('DELETE', planPath(id)),
   restore: (id: string) => request<{ id: string }>('POST', `${planPath(id)}/restore`, {}),
   async plan(id: string): Promise<LoadedPlan> {
     type Answer = { id: string; revision: number; tables: Record<TableName, AnyRow[]>; history: Entry[] };

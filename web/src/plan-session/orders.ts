@@ -1,4 +1,14 @@
-import { applyChanges, decide, decideChanges, describeCommand, invert, type Change, type Command, type Decision, type Document } from '@haushalt/core';
+import {
+  applyChanges,
+  decide,
+  decideChanges,
+  describeCommand,
+  invert,
+  type Change,
+  type Command,
+  type Decision,
+  type Document,
+} from '@haushalt/core';
 
 /** A step through history, as the server takes it. */
 export interface HistoryStep {
@@ -31,7 +41,8 @@ export function isStep(order: Order): order is HistoryStep {
 export function decideOrder(document: Document, history: readonly HistoryItem[], order: Order): Decision {
   if (!isStep(order)) return decide(document, order);
   const item = history.find((other) => other.commandId === order.target);
-  if (!item) return { ok: false, refusal: { code: 'conflict', message: 'There is no such step in the history of this plan.' } };
+  if (!item)
+    return { ok: false, refusal: { code: 'conflict', message: 'There is no such step in the history of this plan.' } };
   return decideChanges(document, order.kind === 'undo' ? invert(item.changes) : item.changes);
 }
 

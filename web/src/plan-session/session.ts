@@ -10,7 +10,15 @@ import {
   type Refusal,
 } from '@haushalt/core';
 import { ServerAway, ServerRefusal, newId, type Api, type Entry, type LoadedPlan } from './api.ts';
-import { decideOrder, historyAfter, isStep, withPending, type HistoryItem, type Order, type PendingOrder } from './orders.ts';
+import {
+  decideOrder,
+  historyAfter,
+  isStep,
+  withPending,
+  type HistoryItem,
+  type Order,
+  type PendingOrder,
+} from './orders.ts';
 
 /** What changed last, for the glow: which figures, with a number that grows with every change. */
 export interface Glow {
@@ -65,7 +73,12 @@ export class PlanSession {
   private readonly kept: PendingStore;
   private readonly onRefusal: (message: string) => void;
 
-  constructor(loaded: LoadedPlan, api: Pick<Api, 'send' | 'plan'>, kept: PendingStore, onRefusal: (message: string) => void) {
+  constructor(
+    loaded: LoadedPlan,
+    api: Pick<Api, 'send' | 'plan'>,
+    kept: PendingStore,
+    onRefusal: (message: string) => void,
+  ) {
     this.id = loaded.id;
     this.api = api;
     this.kept = kept;
@@ -138,7 +151,8 @@ export class PlanSession {
     if (entry.revision === this.revision + 1) {
       this.revision = entry.revision;
       this.confirmed = applyChanges(this.confirmed, entry.changes);
-      const order = entry.target === null ? ({ kind: entry.kind } as Order) : ({ kind: entry.kind, target: entry.target } as Order);
+      const order =
+        entry.target === null ? ({ kind: entry.kind } as Order) : ({ kind: entry.kind, target: entry.target } as Order);
       this.confirmedHistory = historyAfter(this.confirmedHistory, entry.commandId, order, entry.label, entry.changes);
     }
     if (head) this.setPending(this.pending.filter((order) => order !== head));
@@ -163,7 +177,11 @@ export class PlanSession {
   }
 
   private step(kind: 'undo' | 'redo', item: HistoryItem | null): Refusal | null {
-    if (!item) return { code: 'conflict', message: kind === 'undo' ? 'There is nothing to take back.' : 'There is nothing to do again.' };
+    if (!item)
+      return {
+        code: 'conflict',
+        message: kind === 'undo' ? 'There is nothing to take back.' : 'There is nothing to do again.',
+      };
     const order = { kind, target: item.commandId } as const;
     const decision = decideOrder(this.current.document, this.history, order);
     if (!decision.ok) return decision.refusal;
@@ -208,7 +226,9 @@ export class PlanSession {
       const [refused, ...rest] = this.pending;
       this.setPending(rest);
       this.showAgain();
-      this.onRefusal(`${refused && !isStep(refused.order) ? `${describeCommand(refused.order, this.confirmed)}: ` : ''}${error.message}`);
+      this.onRefusal(
+        `${refused && !isStep(refused.order) ? `${describeCommand(refused.order, this.confirmed)}: ` : ''}${error.message}`,
+      );
       if (error.status === 404) this.setPending([]);
       return;
     }
@@ -245,7 +265,10 @@ export class PlanSession {
     const changed = model.update(document, changes);
     const versions = new Map(figureVersions);
     for (const { id } of changed) versions.set(id, (versions.get(id) ?? 0) + 1);
-    const next = changed.length === 0 ? glow : { stamp: version + 1, changed: new Map(changed.map((figures) => [figures.id, figures])) };
+    const next =
+      changed.length === 0
+        ? glow
+        : { stamp: version + 1, changed: new Map(changed.map((figures) => [figures.id, figures])) };
     this.publish({ document, version: version + 1, figureVersions: versions, glow: next });
   }
 

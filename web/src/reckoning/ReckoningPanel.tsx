@@ -1,4 +1,14 @@
-import { monthInWords, planOf, reckon, rollUpOf, writeFigure, writeWithUnit, type Model, type Reckoning, type ReckoningPart } from '@haushalt/core';
+import {
+  monthInWords,
+  planOf,
+  reckon,
+  rollUpOf,
+  writeFigure,
+  writeWithUnit,
+  type Model,
+  type Reckoning,
+  type ReckoningPart,
+} from '@haushalt/core';
 import { useEffect, useMemo, useState } from 'react';
 import { Icon } from '../app/Icon.tsx';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
@@ -97,7 +107,10 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
     <ul className="reckoning-parts">
       {parts.map((part) => {
         const key = `${part.label}|${part.period}`;
-        const elsewhere = part.period !== null && part.period !== of.period ? monthInWords(model.calendar.months[part.period]!, plan.locale, 'short') : null;
+        const elsewhere =
+          part.period !== null && part.period !== of.period
+            ? monthInWords(model.calendar.months[part.period]!, plan.locale, 'short')
+            : null;
         const text = part.value === null ? 'nothing' : writeFigure(part.value, part.unit, plan);
         return (
           <li key={key}>
@@ -115,7 +128,12 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
             </button>
             {opened === key && part.period !== null && part.period >= 0 && (
               <div className="reckoning-inner">
-                <button type="button" className="tool" onClick={() => onJump(part.id, part.period)} hidden={model.document.assumptions.has(part.id)}>
+                <button
+                  type="button"
+                  className="tool"
+                  onClick={() => onJump(part.id, part.period)}
+                  hidden={model.document.assumptions.has(part.id)}
+                >
                   Go there
                 </button>
                 <Explained reckoning={reckon(model, part.id, part.period)} model={model} onJump={onJump} />

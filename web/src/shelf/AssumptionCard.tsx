@@ -37,7 +37,8 @@ export function AssumptionCard({ assumption, plan, openAtFirst }: AssumptionCard
     setRefusal(null);
     return refused?.message ?? null;
   };
-  const set = (settings: Partial<Pick<AssumptionRow, 'name' | 'unit' | 'value' | 'note'>>) => send({ kind: 'assumption.set', assumption: id, settings });
+  const set = (settings: Partial<Pick<AssumptionRow, 'name' | 'unit' | 'value' | 'note'>>) =>
+    send({ kind: 'assumption.set', assumption: id, settings });
 
   const setValue = (text: string): string | null => {
     const read = readFigure(text, plan.locale, unit);
@@ -47,14 +48,24 @@ export function AssumptionCard({ assumption, plan, openAtFirst }: AssumptionCard
   };
   /** The arrow keys nudge a value, so that one can be tried after the other. */
   const nudge = (direction: 1 | -1) => {
-    const step = isFraction(unit) ? 0.001 : unit === 'money' ? Math.max(1, 10 ** Math.floor(Math.log10(Math.abs(value) || 1)) / 10) : 1;
+    const step = isFraction(unit)
+      ? 0.001
+      : unit === 'money'
+        ? Math.max(1, 10 ** Math.floor(Math.log10(Math.abs(value) || 1)) / 10)
+        : 1;
     set({ value: Number((value + direction * step).toFixed(8)) });
   };
 
   return (
     <li className={`assumption ${open ? 'is-open' : ''}`} data-assumption={id}>
       <div className="assumption-row">
-        <CommitField className="assumption-name" label={`Name of ${name}`} shown={name} entry={name} onCommit={(text) => set({ name: text })} />
+        <CommitField
+          className="assumption-name"
+          label={`Name of ${name}`}
+          shown={name}
+          entry={name}
+          onCommit={(text) => set({ name: text })}
+        />
         <CommitField
           className="assumption-value"
           label={`Value of ${name}`}
@@ -63,19 +74,31 @@ export function AssumptionCard({ assumption, plan, openAtFirst }: AssumptionCard
           onCommit={setValue}
           onNudge={nudge}
         />
-        <button type="button" className="tool" aria-expanded={open} aria-label={`More about ${name}`} onClick={() => setOpen(!open)}>
+        <button
+          type="button"
+          className="tool"
+          aria-expanded={open}
+          aria-label={`More about ${name}`}
+          onClick={() => setOpen(!open)}
+        >
           <Icon name="down" />
         </button>
       </div>
       <p className="assumption-unit">
         {UNIT_WORDS[unit]}
-        {steps.map((step) => `, ${writeFigure(step.value, unit, plan)} from ${monthInWords(step.from, plan.locale, 'short')}`)}
+        {steps.map(
+          (step) => `, ${writeFigure(step.value, unit, plan)} from ${monthInWords(step.from, plan.locale, 'short')}`,
+        )}
       </p>
       {open && (
         <div className="assumption-more">
           <label>
             <span>Unit</span>
-            <select className="form-select form-select-sm" value={unit} onChange={(event) => set({ unit: event.target.value as AssumptionRow['unit'] })}>
+            <select
+              className="form-select form-select-sm"
+              value={unit}
+              onChange={(event) => set({ unit: event.target.value as AssumptionRow['unit'] })}
+            >
               {UNITS.map((option) => (
                 <option key={option} value={option}>
                   {UNIT_WORDS[option]}
@@ -85,12 +108,23 @@ export function AssumptionCard({ assumption, plan, openAtFirst }: AssumptionCard
           </label>
           <label>
             <span>Note</span>
-            <CommitField className="assumption-note" label={`Note on ${name}`} shown={note} entry={note} onCommit={(text) => set({ note: text })} multiline />
+            <CommitField
+              className="assumption-note"
+              label={`Note on ${name}`}
+              shown={note}
+              entry={note}
+              onCommit={(text) => set({ note: text })}
+              multiline
+            />
           </label>
           <p className="assumption-uses">
             {users.length === 0 ? 'Not used by any rule yet.' : `Used by ${users.map((user) => user.name).join(', ')}.`}
           </p>
-          <button type="button" className="tool" onClick={() => setRefusal(send({ kind: 'assumption.delete', assumption: id }))}>
+          <button
+            type="button"
+            className="tool"
+            onClick={() => setRefusal(send({ kind: 'assumption.delete', assumption: id }))}
+          >
             <Icon name="delete" />
             Delete
           </button>

@@ -70,9 +70,21 @@ export function CommitField({ className, label, shown, entry, onCommit, onNudge,
   return (
     <>
       {multiline ? (
-        <textarea {...common} onFocus={() => setFocused(true)} rows={2} maxLength={2000} onChange={(event) => change(event.target.value)} />
+        <textarea
+          {...common}
+          onFocus={() => setFocused(true)}
+          rows={2}
+          maxLength={2000}
+          onChange={(event) => change(event.target.value)}
+        />
       ) : (
-        <input {...common} onFocus={focusAndSelect} autoComplete="off" spellCheck={false} onChange={(event) => change(event.target.value)} />
+        <input
+          {...common}
+          onFocus={focusAndSelect}
+          autoComplete="off"
+          spellCheck={false}
+          onChange={(event) => change(event.target.value)}
+        />
       )}
       {refusal && (
         <p className="refusal" id={refusalId} role="alert">

@@ -24,7 +24,15 @@ export function Shelf({ onClose }: { readonly onClose: () => void }) {
 
   const add = () => {
     const id = newId();
-    const refused = session.send({ kind: 'assumption.add', id, name: freeName(document), unit: 'ratePerYear', value: 0, note: '', before: null });
+    const refused = session.send({
+      kind: 'assumption.add',
+      id,
+      name: freeName(document),
+      unit: 'ratePerYear',
+      value: 0,
+      note: '',
+      before: null,
+    });
     setRefusal(refused?.message ?? null);
     if (!refused) setAdded(id);
   };
@@ -54,12 +62,18 @@ export function Shelf({ onClose }: { readonly onClose: () => void }) {
       )}
       {assumptions.length === 0 ? (
         <p className="shelf-empty">
-          What many lines share belongs here, once: inflation, a pay rise, a price. Rules use it by its name, and all of them follow when it changes.
+          What many lines share belongs here, once: inflation, a pay rise, a price. Rules use it by its name, and all of
+          them follow when it changes.
         </p>
       ) : (
         <ul ref={list}>
           {assumptions.map((assumption) => (
-            <AssumptionCard key={assumption.id} assumption={assumption} plan={planOf(document)} openAtFirst={assumption.id === added} />
+            <AssumptionCard
+              key={assumption.id}
+              assumption={assumption}
+              plan={planOf(document)}
+              openAtFirst={assumption.id === added}
+            />
           ))}
         </ul>
       )}
@@ -68,7 +82,11 @@ export function Shelf({ onClose }: { readonly onClose: () => void }) {
 }
 
 function freeName(document: Document): string {
-  const taken = new Set([...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].map((row) => row.name.toLowerCase()));
+  const taken = new Set(
+    [...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].map((row) =>
+      row.name.toLowerCase(),
+    ),
+  );
   for (let count = 1; ; count++) {
     const name = count === 1 ? 'New assumption' : `New assumption ${count}`;
     if (!taken.has(name.toLowerCase())) return name;

@@ -23,7 +23,10 @@ const ROW_HEIGHT = 24;
 
 /** What is being edited in the active cell. */
 type Editing =
-  | { readonly kind: 'figure'; readonly start: { readonly text: string; readonly selected: boolean; readonly asRule: boolean } }
+  | {
+      readonly kind: 'figure';
+      readonly start: { readonly text: string; readonly selected: boolean; readonly asRule: boolean };
+    }
   | { readonly kind: 'name'; readonly text: string };
 
 /** The budget: what comes in and goes out, line by line and month by month. */
@@ -41,7 +44,8 @@ export function BudgetPage() {
 
   const { rows, footer } = useMemo(() => budgetRows(document), [document]);
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
-  const columns = useMemo(() => budgetColumns(model, document, rows, year), [model, document, rows, year, state.version]); // eslint-disable-line react-hooks/exhaustive-deps -- the model changes in place with the version
+  // The model changes in place, always together with the document.
+  const columns = useMemo(() => budgetColumns(model, document, rows, year), [model, document, rows, year]);
   const [active, setActive] = useState<GridPlace>({ row: 1, column: 1 });
   const [editing, setEditing] = useState<Editing | null>(null);
   const [groupDialog, setGroupDialog] = useState<{ readonly group: string | null } | null>(null);
@@ -113,7 +117,10 @@ export function BudgetPage() {
         if (typed !== undefined) notices.say({ text: whyNotTyped(target, where.month !== undefined), tone: 'plain' });
         return;
       }
-      const start = typed === undefined ? startingText(model, target.line, where.month, asRule) : { text: typed, selected: false, asRule: false };
+      const start =
+        typed === undefined
+          ? startingText(model, target.line, where.month, asRule)
+          : { text: typed, selected: false, asRule: false };
       setEditing({ kind: 'figure', start });
     },
     [all, columns, model, notices],
@@ -125,7 +132,8 @@ export function BudgetPage() {
       const at = lines.findIndex((candidate) => candidate.id === after);
       const before = at < 0 ? null : (lines[at + 1]?.id ?? null);
       const id = newId();
-      if (send({ kind: 'line.add', id, group, name: freeLineName(document), unit: 'money', before })) setPendingActive(id);
+      if (send({ kind: 'line.add', id, group, name: freeLineName(document), unit: 'money', before }))
+        setPendingActive(id);
     },
     [rows, send, document],
   );
@@ -136,7 +144,8 @@ export function BudgetPage() {
         target.kind === 'line'
           ? send({ kind: 'line.delete', line: target.id })
           : target.kind === 'heading' && send({ kind: 'group.delete', group: target.group.id });
-      if (done) notices.say({ text: `${target.label} is deleted.`, action: { label: 'Undo', run: () => void session.undo() } });
+      if (done)
+        notices.say({ text: `${target.label} is deleted.`, action: { label: 'Undo', run: () => void session.undo() } });
     },
     [send, notices, session],
   );
@@ -215,7 +224,10 @@ export function BudgetPage() {
         case 'ArrowLeft':
           return (place.column === 1 && year !== years[0] ? goYear(-1, 12) : go(0, -1), true);
         case 'ArrowRight':
-          return (place.column === months && year !== years.at(-1) && event.repeat === false ? stepRight(months) : go(0, 1), true);
+          return (
+            place.column === months && year !== years.at(-1) && event.repeat === false ? stepRight(months) : go(0, 1),
+            true
+          );
         case 'Home':
           return (setActive({ ...place, column: 1 }), true);
         case 'End':
@@ -267,7 +279,8 @@ export function BudgetPage() {
   const done = (onward: Onward) => {
     setEditing(null);
     if (onward === 'down') setActive((before) => ({ ...before, row: Math.min(all.length - 1, before.row + 1) }));
-    if (onward === 'right') setActive((before) => ({ ...before, column: Math.min(columns.length - 1, before.column + 1) }));
+    if (onward === 'right')
+      setActive((before) => ({ ...before, column: Math.min(columns.length - 1, before.column + 1) }));
     setTimeout(() => grid.current?.focus());
   };
 
@@ -278,7 +291,8 @@ export function BudgetPage() {
         setActive({ row: all.findIndex((candidate) => candidate.key === target.key), column: 0 });
         if (target.kind === 'line') setEditing({ kind: 'name', text: target.line.name });
       },
-      addLine: (target: BudgetRow) => target.kind !== 'total' && addLine(target.group.id, target.kind === 'line' ? target.id : null),
+      addLine: (target: BudgetRow) =>
+        target.kind !== 'total' && addLine(target.group.id, target.kind === 'line' ? target.id : null),
       duplicate,
       remove,
       move,
@@ -385,13 +399,18 @@ function nearestYear(years: readonly number[]): number {
 }
 
 function whyNotTyped(row: BudgetRow, isMonth: boolean): string {
-  if (row.kind === 'heading' || row.kind === 'invitation') return 'Figures belong to lines. Press + to add a line to this group.';
+  if (row.kind === 'heading' || row.kind === 'invitation')
+    return 'Figures belong to lines. Press + to add a line to this group.';
   if (!isMonth) return 'This is computed from the months. Type into a month instead.';
   return `${row.label} is computed from its lines and cannot be typed over.`;
 }
 
 function freeLineName(document: Document): string {
-  const taken = new Set([...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].map((row) => row.name.toLowerCase()));
+  const taken = new Set(
+    [...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].map((row) =>
+      row.name.toLowerCase(),
+    ),
+  );
   for (let count = 1; ; count++) {
     const name = count === 1 ? 'New line' : `New line ${count}`;
     if (!taken.has(name.toLowerCase())) return name;
@@ -413,7 +432,10 @@ function EmptyPlan({ onAdd, onStart }: { readonly onAdd: () => void; readonly on
   return (
     <div className="empty-state">
       <h2>An empty plan</h2>
-      <p>Lines live in groups: what comes in, what goes out, what you set aside. Begin with the usual five, or with one of your own.</p>
+      <p>
+        Lines live in groups: what comes in, what goes out, what you set aside. Begin with the usual five, or with one
+        of your own.
+      </p>
       <p>
         <button type="button" className="btn btn-primary" onClick={onStart} autoFocus>
           Begin with the usual groups

@@ -12,7 +12,17 @@ import {
   type Month,
   type Reach,
 } from '@haushalt/core';
-import { Suspense, useDeferredValue, useEffect, useImperativeHandle, useMemo, useRef, useState, type KeyboardEvent, type Ref } from 'react';
+import {
+  Suspense,
+  useDeferredValue,
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type Ref,
+} from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import { FormulaField, completableNames } from '../../formula/formulaField.ts';
@@ -149,13 +159,19 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
             const pasted = event.clipboardData.getData('text');
             if (!/[\t\n\r]/.test(pasted.trim())) return;
             event.preventDefault();
-            setRefusal({ message: 'What you are pasting is more than one figure. Paste a single one here.', place: { from: 0, to: 0 } });
+            setRefusal({
+              message: 'What you are pasting is more than one figure. Paste a single one here.',
+              place: { from: 0, to: 0 },
+            });
           }}
           onKeyDown={keyDown}
         />
       )}
       <Overlay target={anchor} show placement="bottom-start" popperConfig={{ strategy: 'fixed' }} transition={false}>
-        <Popover className={`entry-popover ${isFormula ? 'is-rule' : ''}`} onPointerDown={(event) => event.stopPropagation()}>
+        <Popover
+          className={`entry-popover ${isFormula ? 'is-rule' : ''}`}
+          onPointerDown={(event) => event.stopPropagation()}
+        >
           <Popover.Body onKeyDown={(event) => event.stopPropagation()}>
             {isFormula && (
               <Suspense fallback={<div className="formula-field is-loading">{text}</div>}>
@@ -172,8 +188,16 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
                 />
               </Suspense>
             )}
-            <p id="cell-editor-words" role={problem ? 'alert' : 'status'} className={problem ? 'entry-problem' : 'entry-result'}>
-              {problem ? problemInWords(problem, isFormula) : <Result entry={entry} line={line} period={period} month={month} reach={reach} />}
+            <p
+              id="cell-editor-words"
+              role={problem ? 'alert' : 'status'}
+              className={problem ? 'entry-problem' : 'entry-result'}
+            >
+              {problem ? (
+                problemInWords(problem, isFormula)
+              ) : (
+                <Result entry={entry} line={line} period={period} month={month} reach={reach} />
+              )}
             </p>
             {entry.kind === 'formula' && !problem && <Findings stored={entry.stored} line={line} />}
             <div role="radiogroup" aria-label="Reach" className="reach-list">
@@ -189,7 +213,9 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
                 >
                   <span>{reachLabel(option, month, plan.locale)}</span>
                   <ReplacedNote line={line.id} month={month} reach={option} />
-                  {(option === reach || REACH_KEYS[option]) && <kbd>{option === reach ? 'Enter' : REACH_KEYS[option]}</kbd>}
+                  {(option === reach || REACH_KEYS[option]) && (
+                    <kbd>{option === reach ? 'Enter' : REACH_KEYS[option]}</kbd>
+                  )}
                 </button>
               ))}
             </div>
@@ -245,7 +271,10 @@ function Result({ entry, line, period, month, reach }: ResultProps) {
   const stored = useDeferredValue(entry.kind === 'formula' ? entry.stored : null);
   const plan = planOf(document);
   const preview = useMemo(
-    () => (stored === null ? null : session.preview({ kind: 'line.setFormula', line: line.id, month, reach, formula: stored })),
+    () =>
+      stored === null
+        ? null
+        : session.preview({ kind: 'line.setFormula', line: line.id, month, reach, formula: stored }),
     [stored, line.id, month, reach, session],
   );
   if (entry.kind === 'figure') {

@@ -24,13 +24,17 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
     watch,
     setError,
     formState: { errors },
-  } = useForm<Values>({ defaultValues: { name: group?.name ?? '', side: group?.side ?? 'expense', rhythm: group?.rhythm ?? 'fixed' } });
+  } = useForm<Values>({
+    defaultValues: { name: group?.name ?? '', side: group?.side ?? 'expense', rhythm: group?.rhythm ?? 'fixed' },
+  });
   const [refusal, setRefusal] = useState<string | null>(null);
 
   const save = handleSubmit(({ name, side, rhythm }) => {
     const settings = { name, side, rhythm: side === 'expense' ? rhythm : null };
     const refused = session.send(
-      group ? { kind: 'group.set', group: group.id, settings } : { kind: 'group.add', id: newId(), before: null, ...settings },
+      group
+        ? { kind: 'group.set', group: group.id, settings }
+        : { kind: 'group.add', id: newId(), before: null, ...settings },
     );
     if (!refused) onClose();
     else if (refused.field === 'name') setError('name', { message: refused.message });

@@ -16,14 +16,22 @@ const ROLL_UP_WORDS: Readonly<Record<RollUp, string>> = {
 export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly onClose: () => void }) {
   const session = useSession();
   const [refusal, setRefusal] = useState<string | null>(null);
-  const { register, handleSubmit } = useForm({ defaultValues: { unit: line.unit, rollUp: line.rollUp, note: line.note } });
+  const { register, handleSubmit } = useForm({
+    defaultValues: { unit: line.unit, rollUp: line.rollUp, note: line.note },
+  });
   const save = handleSubmit((settings) => {
     const refused = session.send({ kind: 'line.set', line: line.id, settings });
     if (refused) setRefusal(refused.message);
     else onClose();
   });
   return (
-    <Modal show onHide={onClose} centered aria-labelledby="line-dialog-title" onKeyDown={(event: KeyboardEvent) => event.stopPropagation()}>
+    <Modal
+      show
+      onHide={onClose}
+      centered
+      aria-labelledby="line-dialog-title"
+      onKeyDown={(event: KeyboardEvent) => event.stopPropagation()}
+    >
       <Form onSubmit={(event: FormEvent) => void save(event)}>
         <Modal.Header closeButton>
           <Modal.Title as="h2" id="line-dialog-title">

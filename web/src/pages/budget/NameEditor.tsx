@@ -62,7 +62,13 @@ export function NameEditor({ line, text, onDone }: NameEditorProps) {
           event.preventDefault();
         }}
       />
-      <Overlay target={input} show={refusal !== null} placement="bottom-start" popperConfig={{ strategy: 'fixed' }} transition={false}>
+      <Overlay
+        target={input}
+        show={refusal !== null}
+        placement="bottom-start"
+        popperConfig={{ strategy: 'fixed' }}
+        transition={false}
+      >
         <Popover className="entry-popover">
           <Popover.Body>
             <p className="entry-problem" id="name-editor-refusal" role="alert">

@@ -11,11 +11,25 @@ export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly ac
   const isLine = row.kind === 'line';
   return (
     <span className="row-menu">
-      <button type="button" className="row-add" tabIndex={-1} title="New line below (+)" aria-label={`New line below ${row.label}`} onClick={() => actions.addLine(row)}>
+      <button
+        type="button"
+        className="row-add"
+        tabIndex={-1}
+        title="New line below (+)"
+        aria-label={`New line below ${row.label}`}
+        onClick={() => actions.addLine(row)}
+      >
         <Icon name="add" />
       </button>
       <Dropdown onKeyDown={(event) => event.stopPropagation()}>
-        <Dropdown.Toggle as="button" type="button" className="row-more" tabIndex={-1} title="More" aria-label={`More for ${row.label}`}>
+        <Dropdown.Toggle
+          as="button"
+          type="button"
+          className="row-more"
+          tabIndex={-1}
+          title="More"
+          aria-label={`More for ${row.label}`}
+        >
           <Icon name="more" />
         </Dropdown.Toggle>
         <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount={false}>

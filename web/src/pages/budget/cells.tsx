@@ -19,7 +19,13 @@ export interface RowActions {
 const RHYTHMS = { fixed: 'fixed', periodic: 'periodic', dayToDay: 'day-to-day' } as const;
 
 /** What one cell of the budget shows. */
-export function budgetCell(state: SessionState, row: BudgetRow, column: GridColumn, year: number, actions: RowActions): GridCell {
+export function budgetCell(
+  state: SessionState,
+  row: BudgetRow,
+  column: GridColumn,
+  year: number,
+  actions: RowActions,
+): GridCell {
   if (column.id === 'label') return labelCell(row, actions);
   if (row.id === null) return { content: null };
   const { model } = state;
@@ -29,7 +35,12 @@ export function budgetCell(state: SessionState, row: BudgetRow, column: GridColu
     const figure = monthFigure(model, row.id, period);
     const glow = state.glow?.changed.get(row.id);
     const glows = glow !== undefined && glow.from <= period && period < glow.to;
-    return figureCell(figure, row, glows ? state.glow!.stamp : null, row.kind === 'line' ? markOf(state, row.id, month) : null);
+    return figureCell(
+      figure,
+      row,
+      glows ? state.glow!.stamp : null,
+      row.kind === 'line' ? markOf(state, row.id, month) : null,
+    );
   }
   const figure = yearFigures(model, row.id, year)[column.id as 'total' | 'average' | 'share'];
   return figureCell(figure, row, state.glow?.changed.has(row.id) ? state.glow.stamp : null, null);
@@ -42,13 +53,24 @@ export function cellVersion(state: SessionState, row: BudgetRow, year: number): 
   const income = state.figureVersions.get('@income') ?? 0;
   const glow = row.id !== null && state.glow?.changed.has(row.id) ? state.glow.stamp : 0;
   const marks = row.kind === 'line' ? marksVersion(state, row.id) : 0;
-  const label = row.kind === 'total' ? '' : row.kind === 'line' ? `${row.line.name}|${row.line.unit}|${row.line.rollUp}|${row.line.note}` : `${row.group.name}|${row.group.rhythm}`;
+  const label =
+    row.kind === 'total'
+      ? ''
+      : row.kind === 'line'
+        ? `${row.line.name}|${row.line.unit}|${row.line.rollUp}|${row.line.note}`
+        : `${row.group.name}|${row.group.rhythm}`;
   return `${year}|${figures}|${income}|${glow}|${marks}|${plan.locale}|${plan.currency}|${label}`;
 }
 
 /** Grows with every step or exception a line gains or loses; figures that stay the same may still change their marks. */
 function marksVersion({ model }: SessionState, line: string): string {
-  return `${model.stepsOf(line).map((step) => step.id).join()}/${model.exceptionsOf(line).map((exception) => exception.id).join()}`;
+  return `${model
+    .stepsOf(line)
+    .map((step) => step.id)
+    .join()}/${model
+    .exceptionsOf(line)
+    .map((exception) => exception.id)
+    .join()}`;
 }
 
 type Mark = 'exception' | 'step';

@@ -12,7 +12,12 @@ const LABEL_WIDTH = 196;
 const LEAST = { month: 58, total: 76, average: 66, share: 54 } as const;
 
 /** The columns of a year: its months, then total, average and share. Each is as wide as its widest figure. */
-export function budgetColumns(model: Model, document: Document, rows: readonly BudgetRow[], year: number): BudgetColumn[] {
+export function budgetColumns(
+  model: Model,
+  document: Document,
+  rows: readonly BudgetRow[],
+  year: number,
+): BudgetColumn[] {
   const { locale } = planOf(document);
   const stretch = stretchOfYear(model.calendar, year);
   const ids = [...rows.flatMap((row) => (row.id === null ? [] : [row.id])), '@net', '@cumulativeNet'];
@@ -22,7 +27,8 @@ export function budgetColumns(model: Model, document: Document, rows: readonly B
       widest.month = Math.max(widest.month, monthFigure(model, id, period).text.length);
     }
     const figures = yearFigures(model, id, year);
-    for (const part of ['total', 'average', 'share'] as const) widest[part] = Math.max(widest[part], figures[part].text.length);
+    for (const part of ['total', 'average', 'share'] as const)
+      widest[part] = Math.max(widest[part], figures[part].text.length);
   }
   const width = (part: keyof typeof widest) => Math.max(LEAST[part], Math.ceil(widest[part] * 6.3) + 13);
   const months = model.calendar.months.slice(stretch.from, stretch.to).map((month): BudgetColumn => ({

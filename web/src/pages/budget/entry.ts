@@ -21,7 +21,8 @@ export type Entry =
 export function looksLikeFormula(text: string): boolean {
   const body = text.trim();
   if (/^[-−–+]?\s*\(?[\d.,'’\s]*e[+-]?\d*\)?$/i.test(body)) return false;
-  if (/^[-−–+(]?\s*(\p{Sc}|[A-Z]{3}\s)?\s*[-−–]?\s*[\d.,'’\s]*\s*%?\s*(\p{Sc}|\s[A-Z]{3})?\s*\)?$/u.test(body)) return false;
+  if (/^[-−–+(]?\s*(\p{Sc}|[A-Z]{3}\s)?\s*[-−–]?\s*[\d.,'’\s]*\s*%?\s*(\p{Sc}|\s[A-Z]{3})?\s*\)?$/u.test(body))
+    return false;
   return /[\p{L}'‘+*/^×÷<>=({]|\d\s*[-−–]/u.test(body);
 }
 
@@ -53,12 +54,18 @@ export function firstReach(document: Document, line: string, isFormula: boolean)
 }
 
 /** How many dated steps and exceptions of a line an entry would replace. */
-export function replacedBy(document: Document, line: string, month: string, reach: Reach): { steps: number; exceptions: number } {
+export function replacedBy(
+  document: Document,
+  line: string,
+  month: string,
+  reach: Reach,
+): { steps: number; exceptions: number } {
   if (reach === 'month') return { steps: 0, exceptions: 0 };
   const covers = (when: string | null) => reach === 'every' || (when !== null && when > month);
   let steps = 0;
   let exceptions = 0;
-  for (const step of document.ruleSteps.values()) if (step.line === line && step.from !== null && covers(step.from)) steps++;
+  for (const step of document.ruleSteps.values())
+    if (step.line === line && step.from !== null && covers(step.from)) steps++;
   for (const exception of document.exceptions.values()) {
     if (exception.line === line && (covers(exception.month) || exception.month === month)) exceptions++;
   }

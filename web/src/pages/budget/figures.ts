@@ -38,7 +38,11 @@ export function monthFigure(model: Model, id: string, period: number): ShownFigu
 }
 
 /** The year's figure, its monthly average, and its share of the year's income. */
-export function yearFigures(model: Model, id: string, year: number): Record<'total' | 'average' | 'share', ShownFigure> {
+export function yearFigures(
+  model: Model,
+  id: string,
+  year: number,
+): Record<'total' | 'average' | 'share', ShownFigure> {
   const { document, calendar } = model;
   const stretch = stretchOfYear(calendar, year);
   const figures = figuresOf(model.seriesOf(id)!);
@@ -54,7 +58,8 @@ export function yearFigures(model: Model, id: string, year: number): Record<'tot
 function share(model: Model, total: number | null, stretch: { from: number; to: number }): ShownFigure {
   const income = rolledUp(figuresOf(model.seriesOf(TOTAL_INCOME)!), stretch, 'total');
   const fraction = shareOf(total, income);
-  if (fraction !== null) return { text: writeShare(fraction, planOf(model.document).locale), value: fraction, problem: null };
+  if (fraction !== null)
+    return { text: writeShare(fraction, planOf(model.document).locale), value: fraction, problem: null };
   if (total === null) return NOTHING;
   return { text: '', value: null, problem: 'There is no income in this year, so there is no share of it.' };
 }

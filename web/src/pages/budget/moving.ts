@@ -2,10 +2,16 @@ import { groupsWithLines, type Command, type Document, type GroupRow, type LineR
 import type { BudgetRow } from './rows.ts';
 
 /** The command that moves a line one place up or down, across groups at their ends; `null` at the very end. */
-export function moveLine(document: Document, rows: readonly BudgetRow[], line: LineRow, direction: 1 | -1): Command | null {
+export function moveLine(
+  document: Document,
+  rows: readonly BudgetRow[],
+  line: LineRow,
+  direction: 1 | -1,
+): Command | null {
   const siblings = rows.filter((row) => row.kind === 'line' && row.group.id === line.group).map((row) => row.id!);
   const at = siblings.indexOf(line.id);
-  if (direction === -1 && at > 0) return { kind: 'line.move', line: line.id, group: line.group, before: siblings[at - 1]! };
+  if (direction === -1 && at > 0)
+    return { kind: 'line.move', line: line.id, group: line.group, before: siblings[at - 1]! };
   if (direction === 1 && at < siblings.length - 1) {
     return { kind: 'line.move', line: line.id, group: line.group, before: siblings[at + 2] ?? null };
   }
@@ -40,7 +46,8 @@ export function moveRowTo(document: Document, dragged: BudgetRow, target: Budget
   }
   if (dragged.kind !== 'line') return null;
   const lines = groupsWithLines(document).find((candidate) => candidate.group.id === target.group.id)?.lines ?? [];
-  if (target.kind !== 'line') return { kind: 'line.move', line: dragged.id, group: target.group.id, before: lines[0]?.id ?? null };
+  if (target.kind !== 'line')
+    return { kind: 'line.move', line: dragged.id, group: target.group.id, before: lines[0]?.id ?? null };
   const at = lines.findIndex((line) => line.id === target.id);
   const from = lines.findIndex((line) => line.id === dragged.id);
   const down = from >= 0 && from < at;

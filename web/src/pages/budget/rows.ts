@@ -41,20 +41,52 @@ export function budgetRows(document: Document): { rows: BudgetRow[]; footer: Bud
     const own = groups.filter(({ group }) => group.side === side);
     for (const { group, lines } of own) {
       const look = `side-${side}`;
-      rows.push({ kind: 'heading', key: `heading-${group.id}`, id: null, group, className: `heading ${look}`, label: group.name });
+      rows.push({
+        kind: 'heading',
+        key: `heading-${group.id}`,
+        id: null,
+        group,
+        className: `heading ${look}`,
+        label: group.name,
+      });
       for (const line of lines) {
-        rows.push({ kind: 'line', key: line.id, id: line.id, line, group, className: `line ${look}`, label: line.name });
+        rows.push({
+          kind: 'line',
+          key: line.id,
+          id: line.id,
+          line,
+          group,
+          className: `line ${look}`,
+          label: line.name,
+        });
       }
       if (lines.length === 0) {
-        rows.push({ kind: 'invitation', key: `invitation-${group.id}`, id: null, group, className: `invitation ${look}`, label: `${group.name} has no lines yet` });
+        rows.push({
+          kind: 'invitation',
+          key: `invitation-${group.id}`,
+          id: null,
+          group,
+          className: `invitation ${look}`,
+          label: `${group.name} has no lines yet`,
+        });
       } else if (side !== 'memo') {
         const label = `${group.name}, subtotal`;
-        rows.push({ kind: 'subtotal', key: `subtotal-${group.id}`, id: group.id, group, className: `subtotal ${look}`, label });
+        rows.push({
+          kind: 'subtotal',
+          key: `subtotal-${group.id}`,
+          id: group.id,
+          group,
+          className: `subtotal ${look}`,
+          label,
+        });
       }
     }
     if (own.length > 0) for (const id of CLOSING[side]) rows.push(totalRow(document, id, `total side-${side}`));
   }
-  return { rows, footer: [totalRow(document, NET, 'total net'), totalRow(document, CUMULATIVE_NET, 'total cumulative')] };
+  return {
+    rows,
+    footer: [totalRow(document, NET, 'total net'), totalRow(document, CUMULATIVE_NET, 'total cumulative')],
+  };
 }
 
 function totalRow(document: Document, id: string, className: string): BudgetRow {

@@ -23,9 +23,12 @@ export function startingText(
   const period = periodOf(calendar, month);
   const write = (figure: number) => writeForEntry(figure, line.unit, locale);
   const exception = document.exceptions.get(datedId(line.id, month));
-  const rule = effectiveSteps(model.stepsOf(line.id), calendar).find(({ from, to }) => from <= period && period < to)?.row;
+  const rule = effectiveSteps(model.stepsOf(line.id), calendar).find(
+    ({ from, to }) => from <= period && period < to,
+  )?.row;
   const row = asRule ? rule : exception;
-  if (row?.formula != null) return { text: toShown(row.formula, document, notationOf(locale)), selected: true, asRule: true };
+  if (row?.formula != null)
+    return { text: toShown(row.formula, document, notationOf(locale)), selected: true, asRule: true };
   if (asRule) return { text: rule?.amount == null ? '' : write(rule.amount), selected: true, asRule: true };
   const value = model.seriesOf(line.id)!.valueAt(period);
   return { text: Number.isNaN(value) ? '' : write(Number(value.toPrecision(12))), selected: true, asRule: false };

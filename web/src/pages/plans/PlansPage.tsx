@@ -73,7 +73,9 @@ export function PlansPage() {
         {plans?.length === 0 && (
           <div className="empty-state">
             <h2>Nothing planned yet</h2>
-            <p>Begin with an empty plan: give it a name and its first month, then type what comes in and what goes out.</p>
+            <p>
+              Begin with an empty plan: give it a name and its first month, then type what comes in and what goes out.
+            </p>
             <Button onClick={() => setCreating(true)}>
               <Icon name="add" /> New plan
             </Button>
@@ -122,7 +124,11 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
   const refresh = () => client.invalidateQueries({ queryKey: ['plans'] });
   const failed = (error: Error) => notices.say({ text: error.message, tone: 'warning' });
   const restore = useMutation({ mutationFn: () => api.restore(plan.id), onSuccess: refresh, onError: failed });
-  const duplicate = useMutation({ mutationFn: () => api.duplicate(plan.id, newId()), onSuccess: refresh, onError: failed });
+  const duplicate = useMutation({
+    mutationFn: () => api.duplicate(plan.id, newId()),
+    onSuccess: refresh,
+    onError: failed,
+  });
   const remove = useMutation({
     mutationFn: () => api.remove(plan.id),
     onSuccess: async () => {
@@ -150,7 +156,9 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
         </small>
       </td>
       <td className="figure">
-        <span className={net !== null && net < 0 ? 'negative' : undefined}>{net === null ? '–' : writeWithUnit(net, 'money', plan)}</span>
+        <span className={net !== null && net < 0 ? 'negative' : undefined}>
+          {net === null ? '–' : writeWithUnit(net, 'money', plan)}
+        </span>
         <small>{plan.year}</small>
       </td>
       <td>

@@ -14,7 +14,12 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
     },
   });
   const trimmed = name.trim();
-  const refusal = trimmed === '' ? 'A plan needs a name.' : trimmed.length > 80 ? 'A name may have 80 letters.' : rename.error?.message;
+  const refusal =
+    trimmed === ''
+      ? 'A plan needs a name.'
+      : trimmed.length > 80
+        ? 'A name may have 80 letters.'
+        : rename.error?.message;
   const save = () => {
     if (trimmed === plan.name) onDone();
     else if (trimmed !== '' && trimmed.length <= 80) rename.mutate();

@@ -37,7 +37,9 @@ export function ProjectionPage() {
   const grid = useRef<GridHandle>(null);
   useEffect(() => grid.current?.focus(), []);
 
-  const rates = inOrder(document.assumptions.values()).filter((assumption) => isFraction(assumption.unit) && assumption.unit !== 'ratePerMonth');
+  const rates = inOrder(document.assumptions.values()).filter(
+    (assumption) => isFraction(assumption.unit) && assumption.unit !== 'ratePerMonth',
+  );
   const rateRow = rates.find((assumption) => assumption.id === plan.projectionRate) ?? rates[0] ?? null;
   const rate = rateRow ? rateAfter(model, rateRow.id, year) : null;
   const stretch = stretchOfYear(model.calendar, year);
@@ -55,7 +57,12 @@ export function ProjectionPage() {
     (): GridColumn[] => [
       { id: 'label', heading: 'Line', width: 280, pin: 'start', className: 'label' },
       { id: 'base', heading: String(year), width: 150, pin: null },
-      { id: 'increase', heading: rate === null ? 'Increase' : `Increase at ${writeFigure(rate, 'ratePerYear', plan)}`, width: 160, pin: null },
+      {
+        id: 'increase',
+        heading: rate === null ? 'Increase' : `Increase at ${writeFigure(rate, 'ratePerYear', plan)}`,
+        width: 160,
+        pin: null,
+      },
       { id: 'amount', heading: String(year + 1), width: 150, pin: null, className: 'of-year' },
       { id: 'monthly', heading: `A month of ${year + 1}`, width: 150, pin: null },
     ],
@@ -67,9 +74,14 @@ export function ProjectionPage() {
       if (column.id === 'label') return labelOf(row);
       if (row.id === null || rate === null) return { content: null };
       const next = projectNextYear(model, row.id, year, rate);
-      const projected = column.id === 'monthly' ? next.amount && next.amount / months : next[column.id as 'base' | 'increase' | 'amount'];
+      const projected =
+        column.id === 'monthly'
+          ? next.amount && next.amount / months
+          : next[column.id as 'base' | 'increase' | 'amount'];
       if (projected === null) return { content: null };
-      const glows = glow && (glow.changed.has(row.id) || (rateRow !== null && glow.changed.has(rateRow.id) && column.id !== 'base'));
+      const glows =
+        glow &&
+        (glow.changed.has(row.id) || (rateRow !== null && glow.changed.has(rateRow.id) && column.id !== 'base'));
       return {
         className: `figure ${projected < 0 ? 'negative' : ''} ${glows ? (glow.stamp % 2 === 0 ? 'glow-even' : 'glow-odd') : ''}`,
         content: writeFigure(projected, 'money', plan),
@@ -77,7 +89,8 @@ export function ProjectionPage() {
     },
     [model, year, rate, rateRow, plan, glow, months],
   );
-  const versionOf = (row: BudgetRow) => `${year}|${rate}|${state.figureVersions.get(row.id ?? '') ?? 0}|${glow?.stamp ?? 0}|${plan.locale}|${plan.currency}|${row.label}`;
+  const versionOf = (row: BudgetRow) =>
+    `${year}|${rate}|${state.figureVersions.get(row.id ?? '') ?? 0}|${glow?.stamp ?? 0}|${plan.locale}|${plan.currency}|${row.label}`;
 
   const keyDown = (event: KeyboardEvent) => {
     const step = STEPS[event.key];
@@ -86,7 +99,13 @@ export function ProjectionPage() {
       if (next !== undefined) setSearch({ year: String(next) }, { replace: true });
     } else if (step) {
       setActive({
-        row: Math.max(0, Math.min(all.length - 1, active.row + step[0] * (event.key.startsWith('Page') ? (grid.current?.pageSize() ?? 10) : 1))),
+        row: Math.max(
+          0,
+          Math.min(
+            all.length - 1,
+            active.row + step[0] * (event.key.startsWith('Page') ? (grid.current?.pageSize() ?? 10) : 1),
+          ),
+        ),
         column: Math.max(0, Math.min(columns.length - 1, active.column + step[1])),
       });
     } else if (event.key === 'F6') window.document.querySelector<HTMLElement>('.shelf input')?.focus();
@@ -110,7 +129,11 @@ export function ProjectionPage() {
     <div className="budget projection">
       <div className="page-head">
         <h2>Projection</h2>
-        <YearSwitch years={years} year={year} onChange={(next) => setSearch({ year: String(next) }, { replace: true })} />
+        <YearSwitch
+          years={years}
+          year={year}
+          onChange={(next) => setSearch({ year: String(next) }, { replace: true })}
+        />
         <label className="rate-choice">
           The year after at{' '}
           <select
@@ -127,7 +150,12 @@ export function ProjectionPage() {
             ))}
           </select>
         </label>
-        {partial && <p className="year-summary">The plan has {months === 1 ? 'one month' : `${months} months`} of {year}; the projection is of {months === 1 ? 'it' : 'these'}.</p>}
+        {partial && (
+          <p className="year-summary">
+            The plan has {months === 1 ? 'one month' : `${months} months`} of {year}; the projection is of{' '}
+            {months === 1 ? 'it' : 'these'}.
+          </p>
+        )}
       </div>
       <Grid
         handle={grid}
@@ -191,7 +219,9 @@ function Explanation({ row, year, rate, rateName }: ExplanationProps) {
       <div className="reckoning-what">
         <h3>{row.label}</h3>
         <p>{year + 1}, projected</p>
-        <p className="reckoning-figure">{amount === null ? <em>no figure</em> : writeWithUnit(amount, 'money', plan)}</p>
+        <p className="reckoning-figure">
+          {amount === null ? <em>no figure</em> : writeWithUnit(amount, 'money', plan)}
+        </p>
       </div>
       <div className="reckoning-how">
         {base === null || increase === null || amount === null ? (
@@ -199,10 +229,14 @@ function Explanation({ row, year, rate, rateName }: ExplanationProps) {
         ) : (
           <>
             <p className="reckoning-words">
-              The total of {year}, increased by {rateName}. <code>{row.label} × (1 + {rateName})</code>
+              The total of {year}, increased by {rateName}.{' '}
+              <code>
+                {row.label} × (1 + {rateName})
+              </code>
             </p>
             <p className="reckoning-worked">
-              = {money(base)} × (1 + {writeFigure(rate, 'ratePerYear', plan)}) = {money(base)} + {money(increase)} = {money(amount)}
+              = {money(base)} × (1 + {writeFigure(rate, 'ratePerYear', plan)}) = {money(base)} + {money(increase)} ={' '}
+              {money(amount)}
             </p>
           </>
         )}

@@ -1,0 +1,62 @@
+/** Bands of a tax: from each amount on, its rate; sorted, beginning with the lowest. */
+export interface TaxSchedule {
+  readonly bands: readonly { readonly from: number; readonly rate: number }[];
+  /** Taken off the income first. */
+  readonly allowance?: number;
+  /** Up to this income, after the allowance, nothing is due. */
+  readonly rebateLimit?: number;
+}
+
+/** One band's part of a tax; `to` is null for the highest, `cumulativeBefore` the tax of all lower bands when full. */
+export interface TaxPart {
+  readonly from: number;
+  readonly to: number | null;
+  readonly rate: number;
+  readonly amount: number;
+  readonly cumulativeBefore: number;
+}
+
+/**
+ * The tax on an income:  Σ (min(income, next from) − from)⁺ · rate,  of the income less the allowance. Without an income
+ * the effective rate is 0. Throws a `RangeError` for bands that are unsorted or negative.
+ */
+export function taxOn(
+  income: number,
+  schedule: TaxSchedule,
+): { tax: number; marginalRate: number; effectiveRate: number; parts: TaxPart[] } {
+  const { bands, allowance = 0, rebateLimit = 0 } = schedule;
+  const refusal = scheduleRefusal(schedule);
+  if (refusal) throw new RangeError(refusal);
+  const taxable = Math.max(0, income - allowance);
+  let cumulative = 0;
+  const parts = bands.map(({ from, rate }, index): TaxPart => {
+    const to = bands[index + 1]?.from ?? null;
+    const amount = Math.max(0, Math.min(taxable, to ?? Infinity) - from) * rate;
+    const part = { from, to, rate, amount, cumulativeBefore: cumulative };
+    if (to !== null) cumulative += (to - from) * rate;
+    return part;
+  });
+  const nil = taxable <= rebateLimit;
+  const tax = nil ? 0 : parts.reduce((sum, part) => sum + part.amount, 0);
+  const marginalRate = nil ? 0 : (bands.findLast((band) => taxable > band.from)?.rate ?? 0);
+  return {
+    tax,
+    marginalRate,
+    effectiveRate: income > 0 ? tax / income : 0,
+    parts: nil ? parts.map((part) => ({ ...part, amount: 0 })) : parts,
+  };
+}
+
+/** Why bands cannot be used, as a sentence; `null` when they can. */
+export function scheduleRefusal({ bands, allowance = 0, rebateLimit = 0 }: TaxSchedule): string | null {
+  if (bands.length === 0) return 'A tax needs at least one band.';
+  for (const [index, band] of bands.entries()) {
+    if (!(band.from >= 0)) return `Band ${index + 1} begins below zero.`;
+    if (!(band.rate >= 0 && band.rate <= 1)) return `Band ${index + 1} has a rate outside 0 % to 100 %.`;
+    if (index > 0 && band.from <= bands[index - 1]!.from)
+      return `Band ${index + 1} begins where or before the one above it begins.`;
+  }
+  if (!(allowance >= 0)) return 'The allowance is below zero.';
+  if (!(rebateLimit >= 0)) return 'The rebate limit is below zero.';
+  return null;
+}

@@ -1,0 +1,48 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['**/dist/', '**/node_modules/', 'test-results/'] },
+  js.configs.recommended,
+  tseslint.configs.strict,
+  {
+    rules: {
+      // Indexing is checked by the compiler; the marks say that a place is known to be filled.
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      // NaN is told apart by comparing a figure with itself where every nanosecond counts.
+      'no-self-compare': 'off',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'core/src/testing/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^(?!\\.{1,2}/)', message: 'The core imports nothing outside itself.' }] },
+      ],
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'console', 'Buffer'],
+    },
+  },
+  {
+    files: ['formats/src/**/*.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: ['@haushalt/server', '@haushalt/web', 'haushalt-cli'] }],
+    },
+  },
+  {
+    files: ['web/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': reactHooks },
+    languageOptions: { globals: globals.browser },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      'no-restricted-imports': ['error', { patterns: ['@haushalt/server', '@haushalt/formats', 'haushalt-cli'] }],
+    },
+  },
+  { files: ['**/*.{mjs,js}', 'e2e/**', 'bench/**', 'server/**', 'cli/**'], languageOptions: { globals: globals.node } },
+);

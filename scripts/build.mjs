@@ -1,0 +1,5 @@
+// npm run build
+import { build, install } from './setup.mjs';
+
+install();
+build();

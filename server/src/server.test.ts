@@ -1,0 +1,381 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer, get, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { calculate, documentFrom, parsePlan, type AnyRow, type TableName } from '@haushalt/core';
+import { createApp, openStore, type Store } from './index.ts';
+import { openDatabase } from './store/database.ts';
+
+interface Answer {
+  status: number;
+  // The tests look into answers freely.
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  body: any;
+}
+
+let folder: string;
+let file: string;
+let store: Store;
+let server: Server;
+let closeApp: () => void;
+let base: string;
+
+const demo = JSON.parse(
+  readFileSync(new URL('../../demo/household.haushalt.json', import.meta.url), 'utf8'),
+) as unknown;
+
+async function start(): Promise<void> {
+  store = openStore(file, () => new Date('2026-11-10T12:00:00Z'));
+  const { app, close } = createApp({
+    store,
+    version: '1.2.3',
+    now: () => new Date('2026-11-10T12:00:00Z'),
+    report: () => {},
+  });
+  closeApp = close;
+  server = createServer(app);
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
+}
+
+async function stop(): Promise<void> {
+  closeApp();
+  server.closeAllConnections();
+  await new Promise((resolve) => server.close(resolve));
+  store.close();
+}
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'haushalt-test-'));
+  file = join(folder, 'haushalt.db');
+  await start();
+});
+
+afterEach(async () => {
+  await stop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+async function call(
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<Answer> {
+  const response = await fetch(base + path, {
+    method,
+    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+  const text = await response.text();
+  return { status: response.status, body: text === '' ? null : JSON.parse(text) };
+}
+
+const newPlan = (id = 'p1', months = 12) =>
+  call('POST', '/plans', { id, name: 'Test', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months });
+const send = (id: string, command: unknown, plan = 'p1') => call('POST', `/plans/${plan}/commands`, { id, command });
+const open = async (plan = 'p1') => (await call('GET', `/plans/${plan}`)).body;
+const figures = async (name: string, plan = 'p1') =>
+  calculate(documentFrom((await open(plan)).tables as Record<TableName, AnyRow[]>)).figures(name);
+
+async function planWithRent(): Promise<void> {
+  await newPlan();
+  await send('c1', { kind: 'group.add', id: 'g', name: 'Home', side: 'expense', rhythm: 'fixed', before: null });
+  await send('c2', { kind: 'line.add', id: 'l', group: 'g', name: 'Rent', unit: 'money', before: null });
+  await send('c3', { kind: 'line.setFigure', line: 'l', month: '2026-01', reach: 'every', figure: 800 });
+}
+
+describe('plans', () => {
+  it('say how they are', async () => {
+    expect(await call('GET', '/health')).toEqual({ status: 200, body: { ok: true, version: '1.2.3' } });
+  });
+
+  it('are created, listed with their standing, duplicated, deleted and restored', async () => {
+    expect((await call('GET', '/plans')).body).toEqual({ plans: [] });
+    expect((await call('POST', '/plans/import?id=home', demo)).status).toBe(201);
+    const [plan] = (await call('GET', '/plans')).body.plans;
+    expect(plan).toMatchObject({
+      id: 'home',
+      name: 'Brandt-Osei household',
+      months: 36,
+      year: 2026,
+      netOfYear: expect.closeTo(9415.6, 2),
+      monthsInTheRed: 3,
+    });
+
+    expect((await call('POST', '/plans/home/duplicate', { id: 'twin' })).status).toBe(201);
+    expect((await call('GET', '/plans')).body.plans.map((row: { name: string }) => row.name)).toEqual([
+      'Brandt-Osei household',
+      'Brandt-Osei household copy',
+    ]);
+    expect(await figures('Cumulative net', 'twin')).toEqual(await figures('Cumulative net', 'home'));
+
+    expect((await call('DELETE', '/plans/home')).status).toBe(204);
+    expect((await call('GET', '/plans')).body.plans).toHaveLength(1);
+    expect(await call('GET', '/plans/home')).toMatchObject({
+      status: 404,
+      body: { error: { code: 'deleted', message: 'This plan has been deleted.' } },
+    });
+    expect((await call('POST', '/plans/home/restore', {})).status).toBe(200);
+    expect(await figures('Net', 'home')).toEqual(await figures('Net', 'twin'));
+  });
+
+  it('come out as the file they went in as', async () => {
+    await call('POST', '/plans/import?id=home', demo);
+    const { body } = await call('GET', '/plans/home/file');
+    const [before, after] = [calculate(parsePlan(demo)), calculate(parsePlan(body))];
+    expect(after.figures('Left over')).toEqual(before.figures('Left over'));
+  });
+});
+
+describe('commands', () => {
+  it('are stored with their changes and the new revision', async () => {
+    await planWithRent();
+    const answer = await send('c4', {
+      kind: 'line.setFigure',
+      line: 'l',
+      month: '2026-03',
+      reach: 'month',
+      figure: 900,
+    });
+    expect(answer).toMatchObject({
+      status: 200,
+      body: { revision: 4, commandId: 'c4', label: 'Rent in March 2026: 900.00', state: 'done' },
+    });
+    expect(await figures('Rent')).toEqual([800, 800, 900, ...Array(9).fill(800)]);
+    await stop();
+    await start();
+    expect(await figures('Total expenses')).toEqual([800, 800, 900, ...Array(9).fill(800)]);
+    expect((await open()).revision).toBe(4);
+  });
+
+  it('are carried out once, however often they are sent', async () => {
+    await planWithRent();
+    const command = { kind: 'line.duplicate', line: 'l', id: 'copy' };
+    const [first, second] = [await send('c9', command), await send('c9', command)];
+    expect(second).toEqual(first);
+    expect((await open()).revision).toBe(4);
+    expect((await open()).tables.lines).toHaveLength(2);
+  });
+
+  it('that are sent all at once are all there, in some order', async () => {
+    await planWithRent();
+    const answers = await Promise.all(
+      Array.from({ length: 12 }, (_, at) =>
+        send(`m${at}`, {
+          kind: 'line.setFigure',
+          line: 'l',
+          month: `2026-${String(at + 1).padStart(2, '0')}`,
+          reach: 'month',
+          figure: at,
+        }),
+      ),
+    );
+    expect(answers.map((answer) => answer.body.revision).sort((a, b) => a - b)).toEqual(
+      Array.from({ length: 12 }, (_, at) => at + 4),
+    );
+    expect(await figures('Rent')).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11]);
+  });
+
+  it('are undone and done again, also after a restart, and new work leaves the undone behind', async () => {
+    await planWithRent();
+    await send('c4', { kind: 'line.setFigure', line: 'l', month: '2026-01', reach: 'every', figure: 900 });
+    await stop();
+    await start();
+    expect((await send('u1', { kind: 'undo', target: 'c4' })).status).toBe(200);
+    expect((await figures('Rent'))[0]).toBe(800);
+    expect((await open()).history.at(-1)).toMatchObject({ commandId: 'c4', state: 'undone' });
+    expect(await send('u2', { kind: 'undo', target: 'c4' })).toMatchObject({
+      status: 409,
+      body: { error: { message: 'This has been taken back already.' } },
+    });
+    expect((await send('r1', { kind: 'redo', target: 'c4' })).status).toBe(200);
+    expect((await figures('Rent'))[0]).toBe(900);
+    await send('u3', { kind: 'undo', target: 'c4' });
+    await send('c5', { kind: 'line.setFigure', line: 'l', month: '2026-01', reach: 'every', figure: 1000 });
+    expect((await send('r2', { kind: 'redo', target: 'c4' })).status).toBe(409);
+    expect((await open()).history.map((entry: { commandId: string }) => entry.commandId)).toEqual([
+      'c1',
+      'c2',
+      'c3',
+      'c5',
+    ]);
+  });
+
+  it('that no longer fit are answered with 409 and a sentence, and change nothing', async () => {
+    await planWithRent();
+    await send('c4', { kind: 'line.setFigure', line: 'l', month: '2026-02', reach: 'month', figure: 1 });
+    await send('c5', { kind: 'line.setFigure', line: 'l', month: '2026-02', reach: 'month', figure: 2 });
+    const answer = await send('u1', { kind: 'undo', target: 'c4' });
+    expect(answer).toMatchObject({
+      status: 409,
+      body: {
+        error: { code: 'conflict', message: 'Rent has been changed since, so this can no longer be taken back.' },
+      },
+    });
+    expect((await figures('Rent'))[1]).toBe(2);
+    await send('c6', { kind: 'line.delete', line: 'l' });
+    expect(
+      await send('c7', { kind: 'line.setFigure', line: 'l', month: '2026-02', reach: 'month', figure: 2 }),
+    ).toMatchObject({
+      status: 409,
+      body: { error: { code: 'gone', message: 'This line is no longer in the plan.' } },
+    });
+  });
+
+  it('stream to whoever listens, with what was missed', async () => {
+    await planWithRent();
+    const response = await fetch(`${base}/plans/p1/events?since=2`, { headers: { accept: 'text/event-stream' } });
+    const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+    await send('c4', { kind: 'line.set', line: 'l', settings: { name: 'Rent, warm' } });
+    let text = '';
+    while (!text.includes('id: 4\n')) text += (await reader.read()).value;
+    await reader.cancel();
+    expect(text).toMatch(/id: 3\nevent: changes\ndata: \{.*"commandId":"c3"/);
+    expect(text).toContain('"name":"Rent, warm"');
+  });
+});
+
+describe('bad input', () => {
+  const refused = async (answer: Promise<Answer>, status: number, message: RegExp, path?: string) => {
+    const { status: got, body } = await answer;
+    expect([got, body.error.message, body.error.path]).toEqual([status, expect.stringMatching(message), path]);
+    expect(JSON.stringify(body)).not.toMatch(/\.[tj]s:\d|node_modules|\\n\s+at /);
+  };
+
+  it('gets its sentence and its place', async () => {
+    await planWithRent();
+    const before = await open();
+    await refused(newPlan('p601', 601), 422, /less than or equal to 600/, 'months');
+    await refused(newPlan('p1'), 409, /plan with this id already/, 'id');
+    await refused(
+      call('POST', '/plans', { id: 'x', name: 'X', currency: 'ABC', locale: 'en', firstMonth: '2026-01', months: 1 }),
+      422,
+      /currency code/,
+      'currency',
+    );
+    await refused(call('POST', '/plans/p1/commands', '{"id":'), 400, /not valid JSON/);
+    await refused(
+      call('POST', '/plans/p1/commands', 'id=1', { 'content-type': 'application/x-www-form-urlencoded' }),
+      400,
+      /JSON body is expected/,
+    );
+    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(300_000))), 413, /at most 256 kB/);
+    await refused(send('b1', { kind: 'line.paint', line: 'l' }), 422, /must be one of/, 'command.kind');
+    await refused(send('b2', { kind: 'line.delete', line: 'l', force: true }), 422, /not allowed/, 'command.force');
+    await refused(
+      send('b3', { kind: 'line.setFigure', line: 'l', month: '2026-13', reach: 'month', figure: 1 }),
+      422,
+      /month such as 2026-03/,
+      'command.month',
+    );
+    await refused(
+      send('b4', { kind: 'line.setFigure', line: 'l', month: '2026-01', reach: 'month', figure: '12' }),
+      422,
+      /must be a number/,
+      'command.figure',
+    );
+    await refused(
+      send('b5', { kind: 'line.setFigure', line: 'nobody', month: '2026-01', reach: 'month', figure: 1 }),
+      409,
+      /no longer in the plan/,
+    );
+    await refused(
+      send('b6', { kind: 'line.add', id: 'l2', group: 'g', name: 'rent', unit: 'money', before: null }),
+      422,
+      /already a line called Rent/,
+      'name',
+    );
+    await refused(
+      send('b7', { kind: 'line.setFormula', line: 'l', month: '2026-01', reach: 'every', formula: '2 * Rnt' }),
+      422,
+      /Did you mean Rent/,
+      'formula',
+    );
+    await refused(send('b8', { kind: 'plan.set', settings: {} }), 422, /at least 1 key/, 'command.settings');
+    await refused(send('bad id', { kind: 'line.delete', line: 'l' }), 422, /letters, digits/, 'id');
+    await refused(call('POST', '/plans/import', { version: 1 }), 422, /settings are missing/, '/plan');
+    await refused(call('POST', '/plans/import', `"${'x'.repeat(9 << 20)}"`), 413, /at most 8 MB/);
+    await refused(call('GET', '/plans/none'), 404, /no such plan/);
+    await refused(call('GET', '/nowhere'), 404, /nothing at GET \/api\/nowhere/);
+    expect(await open()).toEqual(before);
+  });
+
+  it('of a formula carries its column and suggestions', async () => {
+    await planWithRent();
+    const { body } = await send('f', {
+      kind: 'line.setFormula',
+      line: 'l',
+      month: '2026-01',
+      reach: 'every',
+      formula: '2 * Hom',
+    });
+    expect(body.error).toMatchObject({ place: { from: 4, to: 7 }, suggestions: ['Home'] });
+  });
+});
+
+describe('access', () => {
+  it('is refused to pages of other names that point here', async () => {
+    const { app, close } = createApp({ store, version: '1', localOnly: true, report: () => {} });
+    const local = createServer(app);
+    await new Promise<void>((resolve) => local.listen(0, '127.0.0.1', resolve));
+    const ask = (host: string) =>
+      new Promise<number | undefined>((resolve) => {
+        get({ port: (local.address() as AddressInfo).port, path: '/api/health', headers: { host } }, (response) => {
+          response.resume();
+          resolve(response.statusCode);
+        });
+      });
+    expect([
+      await ask('127.0.0.1:4870'),
+      await ask('localhost:1'),
+      await ask('[::1]:5'),
+      await ask('elsewhere.example'),
+    ]).toEqual([200, 200, 200, 403]);
+    close();
+    local.closeAllConnections();
+    await new Promise((resolve) => local.close(resolve));
+  });
+
+  it('follows the role: a viewer looks, an editor changes, only an owner deletes, others see nothing', async () => {
+    await planWithRent();
+    const database = openDatabase(file);
+    const role = (name: string | null) => {
+      database.prepare('delete from roles where planId = ?').run('p1');
+      if (name)
+        database.prepare('insert into roles (planId, personId, role) values (?, ?, ?)').run('p1', 'local', name);
+    };
+    const status = async () => [
+      (await call('GET', '/plans/p1')).status,
+      (await send(crypto.randomUUID(), { kind: 'line.set', line: 'l', settings: { note: crypto.randomUUID() } }))
+        .status,
+      (await call('DELETE', '/plans/p1')).status,
+    ];
+    role('viewer');
+    expect(await status()).toEqual([200, 403, 403]);
+    role('editor');
+    expect(await status()).toEqual([200, 200, 403]);
+    role(null);
+    expect(await status()).toEqual([404, 404, 404]);
+    expect((await call('GET', '/plans')).body.plans).toEqual([]);
+    role('owner');
+    expect(await status()).toEqual([200, 200, 204]);
+    database.close();
+  });
+});
+
+describe('the database', () => {
+  it('of a newer program is refused with a clear word', async () => {
+    const database = openDatabase(file);
+    database.pragma('user_version = 99');
+    database.close();
+    expect(() => openStore(file)).toThrow(/newer Haushalt/);
+    const again = openDatabase(join(folder, 'other.db'));
+    again.close();
+    const mend = new (await import('better-sqlite3')).default(file);
+    mend.pragma('user_version = 1');
+    mend.close();
+  });
+});
