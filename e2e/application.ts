@@ -1,0 +1,123 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
+
+const PROGRAM = fileURLToPath(new URL('../cli/bin/haushalt.js', import.meta.url));
+
+/** The real program with a database of its own, that can be killed and started again. */
+export class Application {
+  url = '';
+  private readonly data = mkdtempSync(join(tmpdir(), 'haushalt-e2e-'));
+  private child: ChildProcess | undefined;
+  private port = 0;
+
+  async start(): Promise<void> {
+    const child = spawn(
+      process.execPath,
+      [PROGRAM, 'serve', '--demo', '--port', String(this.port), '--data', this.data],
+      {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
+    this.child = child;
+    this.url = await new Promise((resolve, reject) => {
+      child.once('exit', () => reject(new Error('The server ended.')));
+      child.stdout.on('data', (chunk: Buffer) => {
+        const url = /http:\S+/.exec(chunk.toString())?.[0];
+        if (url) resolve(url);
+      });
+    });
+    this.port = Number(new URL(this.url).port);
+  }
+
+  async kill(): Promise<void> {
+    const child = this.child!;
+    child.removeAllListeners('exit');
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGKILL');
+    await ended;
+  }
+
+  async end(): Promise<void> {
+    if (this.child?.exitCode === null && this.child.signalCode === null) await this.kill();
+    rmSync(this.data, { recursive: true, force: true });
+  }
+}
+
+export const test = base.extend<{ application: Application; budget: Budget }>({
+  // eslint-disable-next-line no-empty-pattern -- the runner asks for the pattern
+  application: async ({}, use) => {
+    const application = new Application();
+    await application.start();
+    await use(application);
+    await application.end();
+  },
+  budget: async ({ application, page }, use) => {
+    const budget = new Budget(page, application);
+    await budget.open('household');
+    await use(budget);
+  },
+});
+
+export { expect };
+
+/** The budget page as a person uses it: rows by their label, months by their heading, and the keyboard. */
+export class Budget {
+  readonly page: Page;
+  readonly application: Application;
+
+  constructor(page: Page, application: Application) {
+    this.page = page;
+    this.application = application;
+  }
+
+  async open(plan: string, year = 2026): Promise<void> {
+    await this.page.goto(`${this.application.url}/plans/${plan}/budget?year=${year}`);
+    await expect(this.page.getByRole('grid')).toBeVisible();
+  }
+
+  row(label: string): Locator {
+    return this.page.getByRole('row').filter({ has: this.page.getByRole('rowheader', { name: label, exact: true }) });
+  }
+
+  /** A figure's cell; columns are counted from 1, the first month. */
+  cell(label: string, column: number): Locator {
+    return this.row(label)
+      .getByRole('gridcell')
+      .nth(column - 1);
+  }
+
+  figure(label: string, column: number): Promise<string> {
+    return this.cell(label, column).innerText();
+  }
+
+  async select(label: string, column: number): Promise<void> {
+    await this.cell(label, column).click();
+  }
+
+  async selectLabel(label: string): Promise<void> {
+    await this.page.getByRole('rowheader', { name: label, exact: true }).locator('.label-text').click();
+  }
+
+  async saved(): Promise<void> {
+    await expect(this.page.getByText('Saved', { exact: true })).toBeVisible();
+  }
+
+  reckoning(): Locator {
+    return this.page.getByRole('region', { name: 'Reckoning' });
+  }
+}
+
+/** No violation of WCAG 2.1 A and AA that can be found by looking. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+    .analyze();
+  expect(
+    violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 200)).join(' | ')}`),
+  ).toEqual([]);
+}

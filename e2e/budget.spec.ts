@@ -1,0 +1,296 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('twelve months, year, average and share fit at 1280 by 800', async ({ page, budget }) => {
+  const grid = page.getByRole('grid');
+  expect(await grid.evaluate((element) => element.scrollWidth - element.clientWidth)).toBe(0);
+  expect(await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight)).toBe(0);
+  await expect(page.getByRole('columnheader')).toHaveText([
+    '2026',
+    'Jan',
+    'Feb',
+    'Mar',
+    'Apr',
+    'May',
+    'Jun',
+    'Jul',
+    'Aug',
+    'Sept',
+    'Oct',
+    'Nov',
+    'Dec',
+    'Year',
+    'Average',
+    'Share',
+  ]);
+  expect(await budget.figure('Rent', 13)).toBe('13,680.00');
+  expect(await budget.figure('Rent', 14)).toBe('1,140.00');
+  expect(await budget.figure('Rent', 15)).toBe('28.4 %');
+  expect(await budget.figure('Home and contracts, subtotal', 1)).toBe('2,113.90');
+  expect(await budget.figure('Net', 8)).toBe('−739.52');
+  await expectAccessible(page);
+});
+
+test('labels, headings and closing rows stay in sight', async ({ page, budget }) => {
+  await page.getByRole('button', { name: 'Assumptions' }).click();
+  const grid = page.getByRole('grid');
+  await grid.evaluate((element) => element.scrollTo(500, 500));
+  await expect(page.getByRole('columnheader', { name: '2026' })).toBeInViewport();
+  await expect(page.getByRole('rowheader', { name: 'Groceries', exact: true })).toBeInViewport();
+  await expect(budget.row('Net')).toBeInViewport();
+  await expect(budget.cell('Net', 13)).toBeInViewport();
+});
+
+test('a figure reaches this month, from here on, or every month', async ({ page, budget }) => {
+  await budget.select('Rent', 3);
+  await page.keyboard.type('1200');
+  await expect(page.getByRole('radio', { name: /March 2026 only/ })).toHaveAttribute('aria-checked', 'true');
+  await page.keyboard.press('Enter');
+  expect(await budget.figure('Rent', 3)).toContain('1,200.00');
+  expect(await budget.figure('Rent', 4)).toBe('1,140.00');
+  await expect(budget.cell('Rent', 3)).toHaveClass(/mark-exception/);
+  expect(await budget.figure('Total expenses', 3)).toBe('3,336.52');
+
+  await budget.select('Rent', 6);
+  await page.keyboard.type('1250');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('radio', { name: /From June 2026 on/ })).toHaveAttribute('aria-checked', 'true');
+  await expect(page.getByRole('radio', { name: /From June 2026 on/ })).toContainText('replaces 1 dated step');
+  await page.keyboard.press('Enter');
+  expect(await budget.figure('Rent', 5)).toBe('1,140.00');
+  expect(await budget.figure('Rent', 12)).toBe('1,250.00');
+  await expect(budget.cell('Rent', 6)).toHaveClass(/mark-step/);
+
+  await budget.select('Rent', 2);
+  await page.keyboard.type('1000');
+  await page.keyboard.press('Control+Shift+Enter');
+  for (const month of [1, 3, 6, 12]) expect(await budget.figure('Rent', month)).toBe('1,000.00');
+
+  await budget.saved();
+  await page.reload();
+  expect(await budget.figure('Rent', 12)).toBe('1,000.00');
+});
+
+test('an exception is cleared, and another month emptied, with the Delete key', async ({ page, budget }) => {
+  await budget.select('Illustration Kofi', 5);
+  await page.keyboard.press('Delete');
+  expect(await budget.figure('Illustration Kofi', 5)).toBe('1,250.00');
+  await page.keyboard.press('Delete');
+  expect((await budget.figure('Illustration Kofi', 5)).replace(/^Exception.*: /, '')).toBe('');
+  await expect(budget.cell('Illustration Kofi', 5)).toHaveClass(/mark-exception/);
+  await page.keyboard.press('Control+z');
+  expect(await budget.figure('Illustration Kofi', 5)).toBe('1,250.00');
+});
+
+test('what is no figure is said at its place and nothing is lost', async ({ page, budget }) => {
+  await budget.select('Rent', 3);
+  const alert = page.locator('.entry-problem');
+  for (const [typed, message] of [
+    ['12,5,0', 'cannot be read as one figure'],
+    ['1e999', 'exponent'],
+    ['99999999999999', 'too large'],
+  ] as const) {
+    await page.keyboard.type(typed);
+    await page.keyboard.press('Enter');
+    await expect(alert).toContainText(message);
+    await expect(page.getByLabel('Rent, March 2026')).toHaveValue(typed);
+    await page.keyboard.press('Escape');
+  }
+  await page.keyboard.type('5');
+  await page.getByLabel('Rent, March 2026').evaluate((input) => {
+    const data = new DataTransfer();
+    data.setData('text', '1\t2\n3');
+    input.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect(alert).toContainText('more than one figure');
+  // Leaving with the mouse does not throw away what cannot be taken.
+  await page.keyboard.type('x,');
+  await budget.cell('Heating', 9).click();
+  await expect(page.locator('.entry-popover')).toBeVisible();
+  await page.keyboard.press('Escape');
+  expect(await budget.figure('Rent', 3)).toBe('1,140.00');
+});
+
+test('a rule is written with completion, shows its result, and points at its errors', async ({ page, budget }) => {
+  await budget.select('Pharmacy', 1);
+  await page.keyboard.type('Net pay Mara * 2% + Hea');
+  const field = page.getByRole('textbox', { name: 'Rule of Pharmacy' });
+  await expect(field).toHaveText('Net pay Mara * 2% + Hea');
+  await expect(page.locator('.cm-completionLabel').first()).toHaveText('Heating');
+  await page.keyboard.press('Enter');
+  await expect(field).toHaveText('Net pay Mara * 2% + Heating');
+  await expect(page.locator('.entry-result')).toContainText('January 2026: €167.60');
+  await page.keyboard.type(' +');
+  await expect(page.locator('.entry-problem')).toContainText('Column 30: The rule ends here');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Enter');
+  expect(await budget.figure('Pharmacy', 7)).toBe('169.20');
+
+  await budget.select('Pharmacy', 1);
+  await page.keyboard.press('Control+Enter');
+  await expect(field).toHaveText('Net pay Mara * 2% + Heating');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Pharmacy + 1');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+Shift+Enter');
+  await expect(page.locator('.entry-problem').first()).toContainText(
+    'Pharmacy needs Pharmacy itself: that is a circle',
+  );
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Rnt * 2');
+  await expect(page.locator('.entry-problem')).toContainText(
+    'Column 1: Nothing in this plan is called Rnt. Did you mean Rent?',
+  );
+  await expectAccessible(page);
+});
+
+test('doubtful units are found while typing', async ({ page, budget }) => {
+  await budget.select('Pharmacy', 1);
+  await page.keyboard.type('Rent * Inflation');
+  await expect(page.locator('.entry-finding')).toContainText(
+    'Applies the yearly rate Inflation to a month’s money. Did you mean monthly(Inflation)?',
+  );
+});
+
+test('lines and groups are added, renamed, moved, duplicated and deleted by keyboard', async ({ page, budget }) => {
+  await budget.selectLabel('Rent');
+  await page.keyboard.press('+');
+  const name = page.getByLabel('Name of the line');
+  await expect(name).toHaveValue('New line');
+  await page.keyboard.type('heating');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.entry-problem')).toContainText('There is already a line called Heating');
+  await expect(name).toHaveValue('heating');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Chimney sweep');
+  await page.keyboard.press('Enter');
+  const labels = () => page.locator('.grid-row.line .label-text').allInnerTexts();
+  expect((await labels()).slice(3, 6)).toEqual(['Rent', 'Chimney sweep', 'Heating']);
+
+  await page.keyboard.press('Alt+ArrowUp');
+  expect((await labels()).slice(3, 6)).toEqual(['Chimney sweep', 'Rent', 'Heating']);
+  await page.keyboard.press('Alt+ArrowUp');
+  expect((await labels()).slice(2, 5)).toEqual(['Child benefit', 'Chimney sweep', 'Rent']);
+  await page.keyboard.press('Control+d');
+  expect((await labels()).slice(3, 5)).toEqual(['Chimney sweep', 'Chimney sweep copy']);
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('Chimney sweep is deleted.')).toBeVisible();
+  expect((await labels()).slice(2, 4)).toEqual(['Child benefit', 'Chimney sweep copy']);
+  await page.keyboard.press('Control+z');
+  expect((await labels()).slice(3, 5)).toEqual(['Chimney sweep', 'Chimney sweep copy']);
+
+  await page.getByRole('button', { name: 'New group' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Garden');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.getByRole('grid').focus();
+  await page.keyboard.press('Control+End');
+  await expect(page.getByRole('rowheader', { name: 'Garden', exact: true })).toBeVisible();
+  await budget.selectLabel('Garden');
+  await page.keyboard.press('Alt+ArrowUp');
+  await budget.selectLabel('Garden');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Its lines are').selectOption('Income');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.heading.side-income .label-text')).toHaveText(['Pay and benefits', 'Garden']);
+});
+
+test('a line is moved by dragging it', async ({ page, budget }) => {
+  await page.getByRole('rowheader', { name: 'Power', exact: true }).hover();
+  const grip = page.getByRole('rowheader', { name: 'Power', exact: true }).locator('.drag-grip');
+  const from = (await grip.boundingBox())!;
+  const to = (await budget.row('Rent').boundingBox())!;
+  await page.mouse.move(from.x + 4, from.y + 6);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 6, from.y - 10, { steps: 4 });
+  await page.mouse.move(to.x + 40, to.y + 12, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.locator('.line.side-expense .label-text').first()).toHaveText('Power');
+  await budget.saved();
+});
+
+test('totals cannot be typed into', async ({ page, budget }) => {
+  await budget.select('Total income', 2);
+  await page.keyboard.type('5');
+  await expect(page.getByText('Total income is computed from its lines and cannot be typed over.')).toBeVisible();
+  await budget.select('Rent', 13);
+  await page.keyboard.type('5');
+  await expect(page.getByText('This is computed from the months.')).toBeVisible();
+});
+
+test('undo and redo go all the way, also after a reload', async ({ page, budget }) => {
+  await budget.select('Rent', 1);
+  for (const figure of ['1001', '1002', '1003']) {
+    await page.keyboard.type(figure);
+    await page.keyboard.press('Control+Shift+Enter');
+    await page.keyboard.press('ArrowUp');
+  }
+  expect(await budget.figure('Rent', 5)).toBe('1,003.00');
+  await page.keyboard.press('Control+z');
+  expect(await budget.figure('Rent', 5)).toBe('1,002.00');
+  await budget.saved();
+  await page.reload();
+  await expect(budget.cell('Rent', 5)).toHaveText('1,002.00');
+  await page.keyboard.press('Control+y');
+  expect(await budget.figure('Rent', 5)).toBe('1,003.00');
+  for (let step = 0; step < 3; step++) await page.keyboard.press('Control+z');
+  expect(await budget.figure('Rent', 5)).toBe('1,140.00');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  expect(await budget.figure('Rent', 5)).toBe('1,001.00');
+});
+
+test('the keyboard alone: move, type, reach, clear, undo, page through the years, list the keys', async ({
+  page,
+  budget,
+}) => {
+  await expect(page.getByRole('grid')).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('End');
+  await expect(budget.cell('Child benefit', 12)).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('columnheader').first()).toHaveText('2027');
+  await expect(budget.cell('Child benefit', 1)).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.type('260');
+  await page.keyboard.press('Control+Enter');
+  expect(await budget.figure('Child benefit', 12)).toBe('260.00');
+  await page.keyboard.press('Alt+PageDown');
+  await expect(page.getByRole('columnheader').first()).toHaveText('2028');
+  expect(await budget.figure('Child benefit', 1)).toBe('260.00');
+  await page.keyboard.press('Alt+PageUp');
+  await page.keyboard.press('Alt+PageUp');
+  await expect(page.getByRole('columnheader').first()).toHaveText('2026');
+  expect(await budget.figure('Child benefit', 12)).toBe('255.00');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Alt+PageDown');
+  expect(await budget.figure('Child benefit', 1)).toBe('255.00');
+  await page.keyboard.press('Control+End');
+  await expect(page.getByRole('region', { name: 'Reckoning' })).toContainText('Cumulative net');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('choose the reach');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Alt+a');
+  await expect(page.getByRole('complementary', { name: 'Assumptions' })).toBeVisible();
+  await page.getByRole('grid').focus();
+  await page.keyboard.press('F6');
+  await expect(page.getByLabel('Name of Inflation')).toBeFocused();
+  await page.keyboard.press('F6');
+  await expect(page.getByRole('grid')).toBeFocused();
+});
+
+test('every figure explains itself, down to what was typed', async ({ page, budget }) => {
+  await budget.open('household', 2027);
+  await budget.select('Groceries', 3);
+  const reckoning = budget.reckoning();
+  await expect(reckoning).toContainText('Computed in every month by this rule: 640 × (1 + Inflation)^years');
+  await expect(reckoning).toContainText('= 640 × (1 + 2.4 %)^1');
+  await reckoning.getByRole('button', { name: /Inflation 2.4/ }).click();
+  await expect(reckoning).toContainText('An assumption: 2.4 % a year, 2.1 % a year from January 2028 on.');
+  await budget.select('Everyday, subtotal', 3);
+  await expect(reckoning).toContainText('The sum of its 4 lines.');
+  await reckoning.getByRole('button', { name: /Pharmacy 28.00/ }).click();
+  await expect(reckoning).toContainText('Typed: €28.00 in every month.');
+  await reckoning.getByRole('button', { name: 'Go there' }).click();
+  await expect(budget.cell('Pharmacy', 3)).toHaveAttribute('aria-selected', 'true');
+});

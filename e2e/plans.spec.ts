@@ -1,0 +1,87 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('the list of plans says how they stand', async ({ application, page }) => {
+  await page.goto(application.url);
+  const household = page.getByRole('row', { name: /Brandt-Osei household/ });
+  await expect(household).toContainText('36 months');
+  await expect(household).toContainText('€9,415.60');
+  await expect(household).toContainText('2026');
+  await expect(household.locator('.in-the-red')).toHaveText('3');
+  await expect(page.getByRole('row', { name: /Saturday bread stall/ })).toContainText('12 months');
+  await expectAccessible(page);
+});
+
+test('an empty plan is created, with what is wrong said in its place', async ({ application, page }) => {
+  await page.goto(application.url);
+  await page.getByRole('button', { name: 'New plan' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Create the plan' }).click();
+  await expect(dialog).toContainText('Give the plan a name.');
+  await dialog.getByLabel('Name', { exact: true }).fill('Garden club');
+  await dialog.getByLabel('Currency').fill('EURO');
+  await dialog.getByLabel('Number of months').fill('601');
+  await dialog.getByRole('button', { name: 'Create the plan' }).click();
+  await expect(dialog).toContainText('Write a currency code such as EUR.');
+  await expect(dialog).toContainText('A plan has 1 to 600 whole months.');
+  await expect(dialog.getByLabel('Name', { exact: true })).toHaveValue('Garden club');
+  await expectAccessible(page);
+  await dialog.getByLabel('Currency').fill('CHF');
+  await dialog.getByLabel('Number of months').fill('600');
+  await dialog.getByLabel('First month').selectOption('April');
+  await dialog.getByLabel('First year').selectOption('2026');
+  await dialog.getByRole('button', { name: 'Create the plan' }).click();
+  await expect(page.getByRole('heading', { name: 'Garden club' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'An empty plan' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Begin with the usual groups' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Fixed costs', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Plans' }).click();
+  await expect(page.getByRole('row', { name: /Garden club/ })).toContainText('600 months');
+});
+
+test('a plan is renamed, duplicated, and deleted with undo', async ({ application, page }) => {
+  await page.goto(application.url);
+  await page.getByRole('button', { name: 'Rename Saturday bread stall' }).click();
+  const name = page.getByLabel('Name of the plan');
+  await name.fill('');
+  await name.press('Enter');
+  await expect(page.getByText('A plan needs a name.')).toBeVisible();
+  await name.fill('Sunday bread stall');
+  await name.press('Enter');
+  await expect(page.getByRole('link', { name: 'Sunday bread stall' })).toBeVisible();
+  await page.getByRole('button', { name: 'Duplicate Sunday bread stall' }).click();
+  await expect(page.getByRole('link', { name: 'Sunday bread stall copy' })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete Sunday bread stall copy' }).click();
+  await expect(page.getByRole('link', { name: 'Sunday bread stall copy' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Sunday bread stall copy' })).toBeVisible();
+});
+
+test('a plan is saved as a file and opened again; a bad file is answered in words', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/bread-stall/budget`);
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save as file' }).click();
+  const file = await (await download).path();
+  await page.goto(application.url);
+  const chooser = page.locator('input[type=file]');
+  await chooser.setInputFiles({
+    name: 'bad.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"version": 1, "plan": {}}'),
+  });
+  await expect(page.getByRole('alert')).toHaveText('bad.json cannot be opened: /plan/name: a value is missing.');
+  await chooser.setInputFiles({ name: 'no.json', mimeType: 'application/json', buffer: Buffer.from('hello') });
+  await expect(page.getByRole('alert')).toContainText('not valid JSON');
+  await chooser.setInputFiles({ name: 'big.json', mimeType: 'application/json', buffer: Buffer.alloc(9 << 20, ' ') });
+  await expect(page.getByRole('alert')).toContainText('larger than 8 MB');
+  await chooser.setInputFiles(file);
+  await expect(page.getByRole('heading', { name: 'Saturday bread stall' })).toBeVisible();
+  await expect(page.getByRole('rowheader', { name: 'Unit cost', exact: true })).toBeVisible();
+});
+
+test('an address that leads nowhere says so', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/none/budget`);
+  await expect(page.getByText('There is no such plan. It may have been deleted.')).toBeVisible();
+  await page.goto(`${application.url}/what/is/this`);
+  await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible();
+});

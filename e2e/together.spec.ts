@@ -1,0 +1,74 @@
+import { Budget, expect, test } from './application.ts';
+
+test('with the server gone, edits wait visibly and are sent when it is back, in order and once', async ({
+  application,
+  page,
+  budget,
+}) => {
+  await application.kill();
+  await budget.select('Rent', 1);
+  for (const figure of ['1001', '1002', '1003']) {
+    await page.keyboard.type(figure);
+    await page.keyboard.press('Control+Shift+Enter');
+    await page.keyboard.press('ArrowUp');
+  }
+  expect(await budget.figure('Rent', 4)).toBe('1,003.00');
+  await expect(page.getByText('The server is away. 3 changes wait and will be sent.')).toBeVisible();
+  await application.start();
+  await budget.saved();
+  await page.reload();
+  await expect(budget.cell('Rent', 4)).toHaveText('1,003.00');
+  const plan = (await (await page.request.get(`${application.url}/api/plans/household`)).json()) as {
+    revision: number;
+    history: { label: string }[];
+  };
+  expect(plan.revision).toBe(3);
+  expect(plan.history.map((entry) => entry.label)).toEqual([
+    'Rent in every month: 1,001.00',
+    'Rent in every month: 1,002.00',
+    'Rent in every month: 1,003.00',
+  ]);
+});
+
+test('edits made while the server is away outlive the page', async ({ application, page, budget }) => {
+  await application.kill();
+  await budget.select('Rent', 1);
+  await page.keyboard.type('1234');
+  await page.keyboard.press('Control+Shift+Enter');
+  await expect(page.getByText(/One change waits/)).toBeVisible();
+  await page.goto('about:blank');
+  await application.start();
+  await budget.open('household');
+  await expect(budget.cell('Rent', 4)).toHaveText('1,234.00');
+  await budget.saved();
+});
+
+test('what the server refuses is said, and the true state shown again', async ({ page, budget }) => {
+  await page.route('**/commands', (route) =>
+    route.fulfill({
+      status: 409,
+      contentType: 'application/json',
+      body: JSON.stringify({ error: { code: 'gone', message: 'This line is no longer in the plan.' } }),
+    }),
+  );
+  await budget.select('Rent', 3);
+  await page.keyboard.type('7');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Rent in March 2026: 7.00: This line is no longer in the plan.')).toBeVisible();
+  await expect(budget.cell('Rent', 3)).toHaveText('1,140.00');
+});
+
+test('two open pages of one plan follow each other', async ({ application, page, budget, context }) => {
+  const other = new Budget(await context.newPage(), application);
+  await other.open('household');
+  await budget.select('Rent', 3);
+  await page.keyboard.type('999');
+  await page.keyboard.press('Control+Shift+Enter');
+  await expect(other.cell('Rent', 8)).toHaveText('999.00');
+  await other.select('Power', 2);
+  await other.page.keyboard.type('80');
+  await other.page.keyboard.press('Enter');
+  await expect(budget.cell('Power', 2)).toContainText('80.00');
+  await page.keyboard.press('Control+z');
+  await expect(other.cell('Power', 2)).toHaveText('74.00');
+});
