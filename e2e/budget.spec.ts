@@ -24,7 +24,7 @@ test('twelve months, year, average and share fit at 1280 by 800', async ({ page,
   ]);
   expect(await budget.figure('Rent', 13)).toBe('13,680.00');
   expect(await budget.figure('Rent', 14)).toBe('1,140.00');
-  expect(await budget.figure('Rent', 15)).toBe('28.4 %');
+  expect(await budget.figure('Rent', 15)).toBe('28.4\u00a0%');
   expect(await budget.figure('Home and contracts, subtotal', 1)).toBe('2,113.90');
   expect(await budget.figure('Net', 8)).toBe('−739.52');
   await expectAccessible(page);
@@ -75,7 +75,7 @@ test('an exception is cleared, and another month emptied, with the Delete key', 
   await page.keyboard.press('Delete');
   expect(await budget.figure('Illustration Kofi', 5)).toBe('1,250.00');
   await page.keyboard.press('Delete');
-  expect((await budget.figure('Illustration Kofi', 5)).replace(/^Exception.*: /, '')).toBe('');
+  await expect(budget.cell('Illustration Kofi', 5)).not.toContainText(/\d/);
   await expect(budget.cell('Illustration Kofi', 5)).toHaveClass(/mark-exception/);
   await page.keyboard.press('Control+z');
   expect(await budget.figure('Illustration Kofi', 5)).toBe('1,250.00');
@@ -131,7 +131,6 @@ test('a rule is written with completion, shows its result, and points at its err
   await expect(field).toHaveText('Net pay Mara * 2% + Heating');
   await page.keyboard.press('Control+a');
   await page.keyboard.type('Pharmacy + 1');
-  await page.keyboard.press('Escape');
   await page.keyboard.press('Control+Shift+Enter');
   await expect(page.locator('.entry-problem').first()).toContainText(
     'Pharmacy needs Pharmacy itself: that is a circle',
@@ -191,7 +190,7 @@ test('lines and groups are added, renamed, moved, duplicated and deleted by keyb
   await budget.selectLabel('Garden');
   await page.keyboard.press('Enter');
   await page.getByLabel('Its lines are').selectOption('Income');
-  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.locator('.heading.side-income .label-text')).toHaveText(['Pay and benefits', 'Garden']);
 });
 
@@ -279,7 +278,7 @@ test('the keyboard alone: move, type, reach, clear, undo, page through the years
   await expect(page.getByRole('grid')).toBeFocused();
 });
 
-test('every figure explains itself, down to what was typed', async ({ page, budget }) => {
+test('every figure explains itself, down to what was typed', async ({ budget }) => {
   await budget.open('household', 2027);
   await budget.select('Groceries', 3);
   const reckoning = budget.reckoning();

@@ -3,6 +3,7 @@ import { lazy, Suspense } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { PlansPage } from '../pages/plans/PlansPage.tsx';
 import { ServerAway } from '../plan-session/api.ts';
+import { ErrorBoundary } from './ErrorBoundary.tsx';
 import { Loading } from './Loading.tsx';
 import { NotFound } from './NotFound.tsx';
 import { NoticesProvider } from './Notices.tsx';
@@ -32,17 +33,19 @@ export function App() {
     <QueryClientProvider client={client}>
       <NoticesProvider>
         <BrowserRouter>
-          <Suspense fallback={<Loading />}>
-            <Routes>
-              <Route path="/" element={<PlansPage />} />
-              <Route path="/plans/:planId" element={<PlanShell />}>
-                <Route index element={<Navigate to="budget" replace />} />
-                <Route path="budget" element={<BudgetPage />} />
-                <Route path="projection" element={<ProjectionPage />} />
-              </Route>
-              <Route path="*" element={<NotFound />} />
-            </Routes>
-          </Suspense>
+          <ErrorBoundary>
+            <Suspense fallback={<Loading />}>
+              <Routes>
+                <Route path="/" element={<PlansPage />} />
+                <Route path="/plans/:planId" element={<PlanShell />}>
+                  <Route index element={<Navigate to="budget" replace />} />
+                  <Route path="budget" element={<BudgetPage />} />
+                  <Route path="projection" element={<ProjectionPage />} />
+                </Route>
+                <Route path="*" element={<NotFound />} />
+              </Routes>
+            </Suspense>
+          </ErrorBoundary>
         </BrowserRouter>
       </NoticesProvider>
     </QueryClientProvider>

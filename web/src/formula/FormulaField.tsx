@@ -1,10 +1,16 @@
-import { autocompletion, completionStatus, type Completion, type CompletionContext } from '@codemirror/autocomplete';
+import {
+  autocompletion,
+  completionStatus,
+  selectedCompletion,
+  type Completion,
+  type CompletionContext,
+} from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { setDiagnostics } from '@codemirror/lint';
 import { EditorState, Prec } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
 import { FUNCTIONS, quoteName, type Notation } from '@haushalt/core';
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import type { FormulaFieldProps } from './formulaField.ts';
 
 const CALENDAR: readonly Completion[] = [
@@ -38,6 +44,14 @@ function completionsFor(names: FormulaFieldProps['names'], { separator }: Notati
   };
 }
 
+/** Whether a key is for the open list of completions. Enter is not when there is nothing left to complete. */
+function isCompleting({ state }: EditorView, key: string): boolean {
+  if (completionStatus(state) !== 'active') return false;
+  const apply = selectedCompletion(state)?.apply;
+  const written = typeof apply === 'string' && state.sliceDoc(0, state.selection.main.head).endsWith(apply);
+  return !(key === 'Enter' && written);
+}
+
 /** The one field formulas are written in: completes names and functions, and underlines what is wrong in its place. */
 export default function FormulaField({
   value,
@@ -52,15 +66,16 @@ export default function FormulaField({
 }: FormulaFieldProps) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
+  const touched = useRef(false);
   const latest = useRef({ onChange, onKey });
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = { onChange, onKey };
   });
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     const keys = (key: string) => ({
       key,
-      run: (editor: EditorView) => completionStatus(editor.state) !== 'active' && latest.current.onKey(key),
+      run: (editor: EditorView) => !isCompleting(editor, key) && latest.current.onKey(key),
     });
     const editor = new EditorView({
       parent: host.current!,
@@ -73,7 +88,7 @@ export default function FormulaField({
           ),
           history(),
           keymap.of([...defaultKeymap, ...historyKeymap]),
-          autocompletion({ override: [completionsFor(names, notation)], icons: false }),
+          autocompletion({ override: [completionsFor(names, notation)], icons: false, interactionDelay: 0 }),
           // A rule is one line: what is pasted loses its line breaks.
           EditorState.transactionFilter.of((transaction) =>
             transaction.newDoc.lines > 1
@@ -95,22 +110,20 @@ export default function FormulaField({
             autocapitalize: 'off',
           }),
           EditorView.updateListener.of((update) => {
-            if (update.docChanged) latest.current.onChange(update.state.doc.toString());
+            if (!update.docChanged) return;
+            touched.current = true;
+            latest.current.onChange(update.state.doc.toString());
           }),
         ],
       }),
     });
-    editor.focus();
-    // Browsers put the caret of a field that gains focus at its start; typing goes on at the end.
-    editor.dispatch({ selection: { anchor: editor.state.doc.length }, scrollIntoView: true });
     view.current = editor;
-    onReady(true);
     return () => editor.destroy();
     // The editor keeps its own text; it is made once and only told of problems.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     const editor = view.current;
     if (!editor) return;
     const length = editor.state.doc.length;
@@ -121,6 +134,23 @@ export default function FormulaField({
       : [];
     editor.dispatch(setDiagnostics(editor.state, marks));
   }, [problem]);
+
+  // What was typed elsewhere while the editor was being made is taken over, once.
+  useLayoutEffect(() => {
+    const editor = view.current;
+    if (!editor || touched.current || editor.state.doc.toString() === value) return;
+    editor.dispatch({
+      changes: { from: 0, to: editor.state.doc.length, insert: value },
+      selection: { anchor: value.length },
+    });
+  }, [value]);
+
+  // Last of all: drawing the first problem would put the caret of a field that has focus back to its start.
+  useLayoutEffect(() => {
+    view.current?.focus();
+    onReady(true);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
 
   return <div ref={host} className="formula-field" />;
 }

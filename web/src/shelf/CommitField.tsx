@@ -1,4 +1,5 @@
 import { useId, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { flushSync } from 'react-dom';
 
 interface CommitFieldProps {
   readonly className: string;
@@ -56,11 +57,14 @@ export function CommitField({ className, label, shown, entry, onCommit, onNudge,
     },
     onKeyDown: keyDown,
   };
-  /** The whole text is selected, so that typing replaces it; it has changed to what there is to edit by then. */
+  /** The whole text is selected, so that typing replaces it: at once, and again after a click has set the caret. */
   const focusAndSelect = (event: FocusEvent<HTMLInputElement>) => {
     const input = event.currentTarget;
-    setFocused(true);
-    requestAnimationFrame(() => input.select());
+    flushSync(() => setFocused(true));
+    input.select();
+    requestAnimationFrame(() => {
+      if (input.value === entry) input.select();
+    });
   };
   const change = (text: string) => {
     setDraft(text);

@@ -1,7 +1,7 @@
 import { planOf, stretchOfYear, yearsOf, type Command, type Document, type Month } from '@haushalt/core';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { useSearchParams } from 'react-router';
 import { useNotices } from '../../app/Notices.tsx';
+import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
 import { preloadFormulaField } from '../../formula/formulaField.ts';
 import { Grid, type GridColumn, type GridHandle, type GridPlace } from '../../grid/Grid.tsx';
@@ -37,10 +37,7 @@ export function BudgetPage() {
   const { document, model } = state;
   const plan = planOf(document);
   const years = yearsOf(model.calendar);
-  const [search, setSearch] = useSearchParams();
-  const wanted = Number(search.get('year'));
-  const year = years.includes(wanted) ? wanted : nearestYear(years);
-  const setYear = useCallback((next: number) => setSearch({ year: String(next) }, { replace: true }), [setSearch]);
+  const [year, setYear] = useYear(years);
 
   const { rows, footer } = useMemo(() => budgetRows(document), [document]);
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
@@ -98,7 +95,7 @@ export function BudgetPage() {
     (next: GridPlace) => {
       if (!leaveEditor()) return;
       setActive(next);
-      setTimeout(() => grid.current?.focus());
+      grid.current?.focus();
     },
     [leaveEditor],
   );
@@ -281,7 +278,7 @@ export function BudgetPage() {
     if (onward === 'down') setActive((before) => ({ ...before, row: Math.min(all.length - 1, before.row + 1) }));
     if (onward === 'right')
       setActive((before) => ({ ...before, column: Math.min(columns.length - 1, before.column + 1) }));
-    setTimeout(() => grid.current?.focus());
+    grid.current?.focus();
   };
 
   const actions = useMemo(
@@ -391,11 +388,6 @@ export function BudgetPage() {
 function monthColumn(first: Month, month: Month): number {
   const sameYear = first.slice(0, 4) === month.slice(0, 4);
   return Number(month.slice(5)) - (sameYear ? Number(first.slice(5)) - 1 : 0);
-}
-
-function nearestYear(years: readonly number[]): number {
-  const now = new Date().getFullYear();
-  return Math.min(Math.max(now, years[0]!), years.at(-1)!);
 }
 
 function whyNotTyped(row: BudgetRow, isMonth: boolean): string {

@@ -69,6 +69,8 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const changed = text !== start.text || !start.selected;
 
   useEffect(() => {
+    // The formula field may have been quicker, and has the focus then.
+    if (anchor.current?.ownerDocument.activeElement?.closest('.formula-field')) return;
     input.current?.focus({ preventScroll: true });
     if (start.selected && !isFormula) input.current?.select();
   }, [isFormula, start.selected]);

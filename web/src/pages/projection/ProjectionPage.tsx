@@ -11,9 +11,9 @@ import {
   yearsOf,
 } from '@haushalt/core';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { useSearchParams } from 'react-router';
 import { useNotices } from '../../app/Notices.tsx';
 import { useShell } from '../../app/shell.ts';
+import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
 import { Grid, type GridCell, type GridColumn, type GridHandle, type GridPlace } from '../../grid/Grid.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -29,10 +29,7 @@ export function ProjectionPage() {
   const { document, model, glow } = state;
   const plan = planOf(document);
   const years = yearsOf(model.calendar);
-  const [search, setSearch] = useSearchParams();
-  const wanted = Number(search.get('year'));
-  const thisYear = new Date().getFullYear();
-  const year = years.includes(wanted) ? wanted : Math.min(Math.max(thisYear, years[0]!), years.at(-1)!);
+  const [year, setYear] = useYear(years);
   const [active, setActive] = useState<GridPlace>({ row: 1, column: 1 });
   const grid = useRef<GridHandle>(null);
   useEffect(() => grid.current?.focus(), []);
@@ -96,7 +93,7 @@ export function ProjectionPage() {
     const step = STEPS[event.key];
     if (event.altKey && (event.key === 'PageUp' || event.key === 'PageDown')) {
       const next = years[years.indexOf(year) + (event.key === 'PageUp' ? -1 : 1)];
-      if (next !== undefined) setSearch({ year: String(next) }, { replace: true });
+      if (next !== undefined) setYear(next);
     } else if (step) {
       setActive({
         row: Math.max(
@@ -129,11 +126,7 @@ export function ProjectionPage() {
     <div className="budget projection">
       <div className="page-head">
         <h2>Projection</h2>
-        <YearSwitch
-          years={years}
-          year={year}
-          onChange={(next) => setSearch({ year: String(next) }, { replace: true })}
-        />
+        <YearSwitch years={years} year={year} onChange={setYear} />
         <label className="rate-choice">
           The year after at{' '}
           <select

@@ -1,0 +1,93 @@
+// npm run screenshots: one picture of each main view, from the demo, into docs/screenshots.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium as browserType } from '@playwright/test';
+import { ROOT, build, chromium, install } from './setup.mjs';
+
+install();
+chromium();
+build();
+const folder = join(ROOT, 'docs/screenshots');
+const data = mkdtempSync(join(tmpdir(), 'haushalt-pictures-'));
+const server = spawn(
+  process.execPath,
+  [join(ROOT, 'cli/bin/haushalt.js'), 'serve', '--demo', '--port', '0', '--data', data],
+  {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  },
+);
+const url = await new Promise((resolve) =>
+  server.stdout.on('data', (chunk) => resolve(/http:\S+/.exec(chunk.toString())?.[0])),
+);
+const browser = await browserType.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+
+/** Opens an address, prepares the view, waits until nothing glows any more unless it should, and takes the picture. */
+async function picture(name, path, prepare = async () => {}, glowing = false) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
+  await page.goto(url + path);
+  await page.waitForSelector('.plan-list, .grid-row, .empty-state');
+  await prepare(page);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(glowing ? 350 : 700);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await page.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+
+const cell = (page, label, column) =>
+  page
+    .getByRole('row')
+    .filter({ has: page.getByRole('rowheader', { name: label, exact: true }) })
+    .getByRole('gridcell')
+    .nth(column - 1);
+const budget = '/plans/household/budget?year=2026';
+
+try {
+  await picture('plans', '/');
+  await picture('new-plan', '/', (page) => page.getByRole('button', { name: 'New plan' }).click());
+  await picture('budget', budget, (page) => cell(page, 'Illustration Kofi', 9).click());
+  await picture('reach', budget, async (page) => {
+    await cell(page, 'Rent', 6).click();
+    await page.keyboard.type('1180');
+    await page.keyboard.press('ArrowDown');
+  });
+  await picture('rule', '/plans/household/budget?year=2027', async (page) => {
+    await cell(page, 'Heating', 3).click();
+    await page.keyboard.press('Control+Enter');
+    await page.locator('.cm-content').waitFor();
+    await page.keyboard.type(' + Pow');
+    await page.locator('.cm-tooltip-autocomplete').waitFor();
+  });
+  await picture(
+    'assumptions',
+    '/plans/household/budget?year=2027',
+    async (page) => {
+      await cell(page, 'Groceries', 3).click();
+      await page.keyboard.press('Alt+a');
+      await page.keyboard.press('F6');
+      await page.keyboard.press('Tab');
+      await page.keyboard.press('ArrowUp');
+    },
+    true,
+  );
+  await picture('projection', '/plans/household/projection?year=2026', (page) => cell(page, 'Groceries', 3).click());
+  await picture('bread-stall', '/plans/bread-stall/budget?year=2026', (page) => cell(page, 'Unit cost', 2).click());
+  await picture('keys', budget, (page) => page.keyboard.press('?'));
+} finally {
+  await browser.close();
+  server.kill('SIGINT');
+  rmSync(data, { recursive: true, force: true });
+}

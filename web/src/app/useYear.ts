@@ -1,0 +1,14 @@
+import { useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
+
+/** The year a page shows, kept in its address; at first this year, or the plan's nearest to it. */
+export function useYear(years: readonly number[]): [number, (year: number) => void] {
+  const [search, setSearch] = useSearchParams();
+  const [wanted, setWanted] = useState(() => Number(search.get('year')) || new Date().getFullYear());
+  const year = Math.min(Math.max(wanted, years[0]!), years.at(-1)!);
+  const shown = search.get('year');
+  useEffect(() => {
+    if (shown !== String(year)) setSearch({ year: String(year) }, { replace: true });
+  }, [year, shown, setSearch]);
+  return [year, setWanted];
+}
