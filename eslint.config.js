@@ -45,4 +45,6 @@ export default tseslint.config(
     },
   },
   { files: ['**/*.{mjs,js}', 'e2e/**', 'bench/**', 'server/**', 'cli/**'], languageOptions: { globals: globals.node } },
+  // The pictures are prepared within the page.
+  { files: ['scripts/screenshots.mjs'], languageOptions: { globals: globals.browser } },
 );

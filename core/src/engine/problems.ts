@@ -1,6 +1,7 @@
 import { monthInWords } from '../calendar/month.ts';
 import { calendarOf, planOf, type Document } from '../plan/document.ts';
 import { nameOf } from '../plan/naming.ts';
+import { notationOf } from '../figure/notation.ts';
 import { printFormula } from '../formula/print.ts';
 import type { Expression } from '../formula/syntax.ts';
 
@@ -74,12 +75,7 @@ export function problemSentence(problem: Problem, document: Document): string {
   const owner = nameOf(document, problem.node) ?? 'This rule';
   const month = calendarOf(document).months[problem.period];
   const when = month === undefined ? '' : ` in ${monthInWords(month, plan.locale)}`;
-  const subject = problem.subject
-    ? printFormula(problem.subject, {
-        notation: { decimal: '.', grouping: ',', separator: ',' },
-        nameOf: (id) => nameOf(document, id),
-      })
-    : 'A part of it';
+  const subject = problem.subject ? subjectInWords(problem.subject, document) : 'A part of it';
   switch (problem.cause) {
     case 'emptyDivisor':
       return `${subject} is empty${when}, so ${owner} has no figure.`;
@@ -93,4 +89,10 @@ export function problemSentence(problem: Problem, document: Document): string {
     case 'badRule':
       return problem.detail ?? `${owner} has no figure${when}.`;
   }
+}
+
+/** A name as people know it; a longer part of a rule as it is written there. */
+function subjectInWords(subject: Expression, document: Document): string {
+  if (subject.kind === 'ref') return nameOf(document, subject.id) ?? 'A deleted line';
+  return printFormula(subject, { notation: notationOf(planOf(document).locale), nameOf: (id) => nameOf(document, id) });
 }

@@ -51,7 +51,8 @@ export function BudgetPage() {
   const editor = useRef<CellEditorHandle>(null);
 
   useEffect(() => preloadFormulaField(), []);
-  useEffect(() => grid.current?.focus(), []);
+  const isEmpty = document.groups.size === 0;
+  useEffect(() => grid.current?.focus(), [isEmpty]);
 
   const place = useMemo(
     () => ({
@@ -314,7 +315,7 @@ export function BudgetPage() {
           New group
         </button>
       </div>
-      {document.groups.size === 0 ? (
+      {isEmpty ? (
         <EmptyPlan onAdd={() => setGroupDialog({ group: null })} onStart={() => startWithUsualGroups(send)} />
       ) : (
         <Grid

@@ -87,7 +87,7 @@ const MARK_WORDS: Readonly<Record<Mark, string>> = {
 
 function figureCell(figure: ShownFigure, row: BudgetRow, glow: number | null, mark: Mark | null): GridCell {
   const classes = [
-    'figure',
+    'tabular',
     figure.value !== null && figure.value < 0 ? 'negative' : '',
     figure.problem ? 'problem' : '',
     mark ? `mark-${mark}` : '',
@@ -95,7 +95,7 @@ function figureCell(figure: ShownFigure, row: BudgetRow, glow: number | null, ma
     glow === null ? '' : glow % 2 === 0 ? 'glow-even' : 'glow-odd',
     row.id === '@net' && figure.value !== null && figure.value < 0 ? 'in-the-red' : '',
   ];
-  const title = figure.problem ?? (mark ? MARK_WORDS[mark] : undefined);
+  const title = figure.problem ?? figure.note ?? (mark ? MARK_WORDS[mark] : undefined);
   return {
     className: classes.filter((name) => name !== '').join(' '),
     content: (

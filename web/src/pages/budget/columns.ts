@@ -8,8 +8,9 @@ export interface BudgetColumn extends GridColumn {
   readonly month?: Month;
 }
 
-const LABEL_WIDTH = 196;
-const LEAST = { month: 58, total: 76, average: 66, share: 54 } as const;
+const LABEL_WIDTH = 182;
+const LEAST = { month: 58, total: 74, average: 64, share: 54 } as const;
+const PADDING = 12;
 
 /** The columns of a year: its months, then total, average and share. Each is as wide as its widest figure. */
 export function budgetColumns(
@@ -24,13 +25,13 @@ export function budgetColumns(
   const widest = { month: 0, total: 0, average: 0, share: 0 };
   for (const id of ids) {
     for (let period = stretch.from; period < stretch.to; period++) {
-      widest.month = Math.max(widest.month, monthFigure(model, id, period).text.length);
+      widest.month = Math.max(widest.month, widthOf(monthFigure(model, id, period).text));
     }
     const figures = yearFigures(model, id, year);
     for (const part of ['total', 'average', 'share'] as const)
-      widest[part] = Math.max(widest[part], figures[part].text.length);
+      widest[part] = Math.max(widest[part], widthOf(figures[part].text));
   }
-  const width = (part: keyof typeof widest) => Math.max(LEAST[part], Math.ceil(widest[part] * 6.3) + 13);
+  const width = (part: keyof typeof widest) => Math.max(LEAST[part], Math.ceil(widest[part]) + PADDING);
   const months = model.calendar.months.slice(stretch.from, stretch.to).map((month): BudgetColumn => ({
     id: month,
     month,
@@ -45,4 +46,11 @@ export function budgetColumns(
     { id: 'average', heading: 'Average', width: width('average'), pin: 'end', className: 'of-year' },
     { id: 'share', heading: 'Share', width: width('share'), pin: 'end', className: 'of-year' },
   ];
+}
+
+/** How wide a figure is in the grid's type: figures are tabular, signs between them narrow. */
+function widthOf(text: string): number {
+  let width = 0;
+  for (const char of text) width += /[0-9−]/.test(char) ? 6.65 : char === '%' ? 11 : 3.4;
+  return width;
 }

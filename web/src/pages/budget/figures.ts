@@ -23,6 +23,8 @@ export interface ShownFigure {
   readonly text: string;
   readonly value: number | null;
   readonly problem: string | null;
+  /** Something worth knowing about it that is no problem. */
+  readonly note?: string;
 }
 
 const NOTHING: ShownFigure = { text: '', value: null, problem: null };
@@ -60,8 +62,13 @@ function share(model: Model, total: number | null, stretch: { from: number; to: 
   const fraction = shareOf(total, income);
   if (fraction !== null)
     return { text: writeShare(fraction, planOf(model.document).locale), value: fraction, problem: null };
-  if (total === null) return NOTHING;
-  return { text: '', value: null, problem: 'There is no income in this year, so there is no share of it.' };
+  if (total === null || total === 0) return NOTHING;
+  return {
+    text: '–',
+    value: null,
+    problem: null,
+    note: 'There is no income in this year, so there is no share of it.',
+  };
 }
 
 /** Memo figures are no money flows and have no share of the income; nor has what runs up over the months. */

@@ -99,7 +99,7 @@ function PlanList({ plans }: { readonly plans: readonly PlanSummary[] }) {
         <tr>
           <th scope="col">Plan</th>
           <th scope="col">Months</th>
-          <th scope="col" className="figure">
+          <th scope="col" className="tabular">
             Net of the year
           </th>
           <th scope="col">Months in the red</th>
@@ -155,7 +155,7 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
           {monthInWords(plan.firstMonth, plan.locale, 'short')} – {monthInWords(plan.lastMonth, plan.locale, 'short')}
         </small>
       </td>
-      <td className="figure">
+      <td className="tabular">
         <span className={net !== null && net < 0 ? 'negative' : undefined}>
           {net === null ? '–' : writeWithUnit(net, 'money', plan)}
         </span>

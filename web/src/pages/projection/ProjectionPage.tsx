@@ -80,7 +80,7 @@ export function ProjectionPage() {
         glow &&
         (glow.changed.has(row.id) || (rateRow !== null && glow.changed.has(rateRow.id) && column.id !== 'base'));
       return {
-        className: `figure ${projected < 0 ? 'negative' : ''} ${glows ? (glow.stamp % 2 === 0 ? 'glow-even' : 'glow-odd') : ''}`,
+        className: `tabular ${projected < 0 ? 'negative' : ''} ${glows ? (glow.stamp % 2 === 0 ? 'glow-even' : 'glow-odd') : ''}`,
         content: writeFigure(projected, 'money', plan),
       };
     },
