@@ -17,6 +17,7 @@ export { effectiveSteps } from './engine/node.ts';
 export * from './engine/problems.ts';
 export * from './engine/results.ts';
 export * from './plan/commands.ts';
+export { ID_PATTERN } from './plan/checks.ts';
 export * from './plan/decide.ts';
 export * from './plan/describe.ts';
 export * from './plan/document.ts';

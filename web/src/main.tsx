@@ -2,6 +2,8 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.tsx';
 import './app/theme.scss';
+import './app/frame.scss';
+import './pages/pages.scss';
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -3,7 +3,8 @@ import { wholeNumber } from './dependencies.ts';
 import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Reader } from './kernels.ts';
 import { BLANK, ProblemSite } from './problems.ts';
 import { Series, type Operand, type Range } from './series.ts';
-import { compile, runningKernel, spanOf, type CompileContext, type Operation } from './vector.ts';
+import { runningKernel, spanOf } from './alongMonths.ts';
+import { compile, type CompileContext, type Operation } from './vector.ts';
 
 /**
  * A formula that feeds back into itself through earlier months, as a reader to be asked month after month. Its parts

@@ -14,7 +14,7 @@ import { wholeNumber } from './dependencies.ts';
 import type { Model } from './model.ts';
 import { effectiveSteps } from './node.ts';
 import { BLANK, problemSentence } from './problems.ts';
-import { isAlongMonths } from './vector.ts';
+import { isAlongMonths } from './alongMonths.ts';
 
 /** Where a figure comes from. */
 export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'nothing';

@@ -1,8 +1,17 @@
 import { periodOf, stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
 import { irr, npv } from '../finance/annuity.ts';
 import { childrenOf, type CalendarWord, type Expression } from '../formula/syntax.ts';
-import { isSeriesCall, isTimeAverage, wholeNumber } from './dependencies.ts';
-import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Reader } from './kernels.ts';
+import {
+  addUpMonths,
+  elsewhere,
+  isAlongMonths,
+  runningKernel,
+  spanOf,
+  summarize,
+  type Summary,
+} from './alongMonths.ts';
+import { wholeNumber } from './dependencies.ts';
+import { binaryKernel, callKernel, readerOf, unaryKernel, why, type Reader } from './kernels.ts';
 import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
 import { BLANK, FINE, ProblemSite, type Problems } from './problems.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
@@ -373,92 +382,9 @@ class Compiler {
   }
 }
 
-type Summary = 'total' | 'average' | 'lowest' | 'highest';
-
-const ALONG_MONTHS = new Set(['prior', 'next', 'at', 'running', 'total', 'lowest', 'highest']);
-
-/** Whether a function looks at other months than the one it is computed for. */
-export function isAlongMonths(call: Extract<Expression, { kind: 'call' }>): boolean {
-  return ALONG_MONTHS.has(call.name) || isTimeAverage(call) || isSeriesCall(call);
-}
-
 function constant(value: number, code: number): Scalar {
   const scalar = new Scalar();
   scalar.value = value;
   scalar.code = code;
   return scalar;
-}
-
-/** The span a period word names: `running(x, year)`; the whole plan when there is none. */
-export function spanOf(arg: Expression | undefined): Span {
-  if (arg?.kind !== 'word') return 'plan';
-  return arg.word === 'quarter' ? 'quarter' : arg.word === 'year' ? 'year' : arg.word === 'month' ? 'month' : 'plan';
-}
-
-/** Reads another period than the one asked for; outside the plan there is nothing. */
-function elsewhere(x: Reader, count: number, place: (at: number) => number): Reader {
-  return (at) => {
-    const other = place(at);
-    if (other !== other) return NaN;
-    return other >= 0 && other < count ? x(other) : without(BLANK);
-  };
-}
-
-/** Running totals over months that all have figures, from what has been reached before `from`. */
-function addUpMonths(
-  out: Float64Array,
-  x: Float64Array,
-  before: number,
-  from: number,
-  calendar: Calendar,
-  span: Span,
-): void {
-  const size = span === 'plan' ? Infinity : span === 'year' ? 12 : span === 'quarter' ? 3 : 1;
-  let reached = before;
-  // How many months are left of the year or quarter that `from` continues; none when it begins one.
-  let left = span === 'plan' ? Infinity : (size - ((calendar.startsAt + from) % size)) % size;
-  for (let at = from; at < out.length; at++) {
-    if (left === 0) {
-      reached = 0;
-      left = size;
-    }
-    left--;
-    reached += x[at]!;
-    out[at] = reached;
-  }
-}
-
-/** Adds up month by month from what was reached the month before; empty months add nothing, problems stay. */
-export function runningKernel(x: Reader, reached: Reader, calendar: Calendar, span: Span): Reader {
-  return (at) => {
-    const begins = at === 0 || (span !== 'plan' && stretchAround(calendar, at, span).from === at);
-    const before = begins ? without(BLANK) : reached(at - 1);
-    const codeBefore = before === before ? FINE : why.code;
-    if (codeBefore > BLANK) return without(codeBefore);
-    const value = x(at);
-    if (value === value) return codeBefore === FINE ? before + value : value;
-    if (why.code > BLANK) return NaN;
-    return codeBefore === FINE ? before : without(BLANK);
-  };
-}
-
-/** One figure for a stretch of months; empty months are passed over. */
-function summarize(name: Summary, x: Reader, from: number, to: number): number {
-  let months = 0;
-  let sum = 0;
-  let low = Infinity;
-  let high = -Infinity;
-  for (let at = from; at < to; at++) {
-    const value = x(at);
-    if (value !== value) {
-      if (why.code > BLANK) return NaN;
-      continue;
-    }
-    months++;
-    sum += value;
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
-  if (months === 0) return without(BLANK);
-  return name === 'total' ? sum : name === 'average' ? sum / months : name === 'lowest' ? low : high;
 }

@@ -1,44 +1,40 @@
 import { MAX_MONTHS } from '../calendar/calendar.ts';
-import { isMonth } from '../calendar/month.ts';
 import { circleSentence, componentsOf } from '../engine/circles.ts';
 import { usesByNode } from '../engine/dependencies.ts';
 import { isCurrency, isLocale } from '../figure/notation.ts';
-import { LARGEST_FIGURE } from '../figure/read.ts';
-import { UNITS } from '../figure/unit.ts';
 import { nameKey } from '../formula/names.ts';
 import { FormulaError } from '../formula/syntax.ts';
-import type { Command, Decision, Reach, Refusal } from './commands.ts';
+import {
+  Refused,
+  checkFigure,
+  checkMonth,
+  checkName,
+  checkNewId,
+  checkNote,
+  checkSide,
+  checkUnit,
+  existing,
+  refused,
+  tidy,
+} from './checks.ts';
+import type { Command, Decision, Reach } from './commands.ts';
 import { applyChanges, inOrder, isSameRow, planOf, type Change, type Document } from './document.ts';
+import { Draft } from './draft.ts';
 import { toStored } from './formulas.ts';
 import { freeName, nameOf, nameRefusal, nameShapeRefusal, namesOf } from './naming.ts';
 import { positionBetween } from './position.ts';
 import {
-  RHYTHMS,
   ROLL_UPS,
-  SIDES,
   TABLES,
   datedId,
   stepId,
   type AnyRow,
   type ExceptionRow,
   type LineRow,
-  type Row,
   type RuleStepRow,
   type TableName,
 } from './tables.ts';
 import { usersOf } from './users.ts';
-
-/** What ids may look like: letters, digits, dashes; a colon parts the owner from the month in dated rows. */
-export const ID_PATTERN = /^[A-Za-z0-9_-]{1,64}$/;
-
-class Refused extends Error {
-  readonly refusal: Refusal;
-
-  constructor(refusal: Refusal) {
-    super(refusal.message);
-    this.refusal = refusal;
-  }
-}
 
 /**
  * Decides what a command changes in a document, or why it cannot be carried out. The document itself is not touched.
@@ -107,44 +103,6 @@ export function decideChanges(document: Document, changes: readonly Change[]): D
     throw error;
   }
   return { ok: true, changes };
-}
-
-/** Collects the changes of one command; rows already changed are seen as changed. */
-class Draft {
-  private readonly edits = new Map<string, Change>();
-  private readonly original: Document;
-
-  constructor(document: Document) {
-    this.original = document;
-  }
-
-  /** The document with the changes so far. */
-  get document(): Document {
-    return this.edits.size === 0 ? this.original : applyChanges(this.original, [...this.edits.values()]);
-  }
-
-  get<T extends TableName>(table: T, id: string): Row<T> | null {
-    const edit = this.edits.get(`${table}|${id}`);
-    return (edit ? edit.after : (this.original[table].get(id) ?? null)) as Row<T> | null;
-  }
-
-  set<T extends TableName>(table: T, row: Row<T>): void {
-    this.record(table, row.id, row as AnyRow);
-  }
-
-  delete(table: TableName, id: string): void {
-    this.record(table, id, null);
-  }
-
-  changes(): Change[] {
-    return [...this.edits.values()].filter((change) => !isSameRow(change.before, change.after));
-  }
-
-  private record(table: TableName, id: string, after: AnyRow | null): void {
-    const key = `${table}|${id}`;
-    const before = (this.original[table] as ReadonlyMap<string, AnyRow>).get(id) ?? null;
-    this.edits.set(key, { table, id, before, after } as Change);
-  }
 }
 
 function carryOut(draft: Draft, command: Command): void {
@@ -431,60 +389,6 @@ function positionBefore(
   const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
   if (at < 0) throw refused('gone', 'The place this should go to is no longer there.', 'before');
   return positionBetween(rows[at - 1]?.position ?? null, rows[at]?.position ?? null);
-}
-
-function existing<T extends TableName>(draft: Draft, table: T, id: string, what: string): Row<T> {
-  const row = draft.get(table, id);
-  if (!row) throw refused('gone', `${what} is no longer in the plan.`);
-  return row;
-}
-
-function checkNewId(draft: Draft, id: string): void {
-  if (!ID_PATTERN.test(id)) throw refused('invalid', 'An id has 1 to 64 letters, digits, dashes or underscores.', 'id');
-  for (const table of ['lines', 'groups', 'assumptions'] as const) {
-    if (draft.get(table, id)) throw refused('conflict', 'Something in the plan has this id already.', 'id');
-  }
-}
-
-function checkName(draft: Draft, name: string, self: string | null, field: string): void {
-  const refusal = nameRefusal(draft.document, name, self);
-  if (refusal) throw refused('invalid', refusal, field);
-}
-
-function checkFigure(figure: number | null, field: string): void {
-  if (figure !== null && !(Math.abs(figure) <= LARGEST_FIGURE)) {
-    throw refused('invalid', 'A figure has to be a number, up to ten trillion.', field);
-  }
-}
-
-function checkMonth(month: string, field: string): void {
-  if (!isMonth(month)) throw refused('invalid', `"${month}" is not a month such as 2026-03.`, field);
-}
-
-function checkSide(side: string, rhythm: string | null): void {
-  if (!(SIDES as readonly string[]).includes(side))
-    throw refused('invalid', `A group's side is one of ${SIDES.join(', ')}.`, 'side');
-  if (rhythm !== null && (side !== 'expense' || !(RHYTHMS as readonly string[]).includes(rhythm))) {
-    throw refused('invalid', 'Only expenses are fixed, periodic or day-to-day.', 'rhythm');
-  }
-}
-
-function checkUnit(unit: string): void {
-  if (!(UNITS as readonly string[]).includes(unit))
-    throw refused('invalid', `A unit is one of ${UNITS.join(', ')}.`, 'unit');
-}
-
-function checkNote(note: string): void {
-  if (note.length > 2000)
-    throw refused('invalid', `A note may have 2000 letters; this one has ${note.length}.`, 'note');
-}
-
-function tidy(name: string): string {
-  return name.normalize('NFC').trim().replace(/\s+/g, ' ');
-}
-
-function refused(code: Refusal['code'], message: string, field?: string): Refused {
-  return new Refused(field === undefined ? { code, message } : { code, message, field });
 }
 
 function ownerName(document: Document, table: TableName, row: AnyRow): string | null {

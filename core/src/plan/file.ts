@@ -6,7 +6,7 @@ import { LARGEST_FIGURE } from '../figure/read.ts';
 import { nameKey } from '../formula/names.ts';
 import { FormulaError } from '../formula/syntax.ts';
 import type { Column, ColumnSpec } from './columns.ts';
-import { ID_PATTERN } from './decide.ts';
+import { ID_PATTERN } from './checks.ts';
 import { documentFrom, emptyDocument, groupsWithLines, inOrder, planOf, type Document } from './document.ts';
 import { toShown, toStored } from './formulas.ts';
 import { nameOf, nameRefusal, nameShapeRefusal, namesOf } from './naming.ts';

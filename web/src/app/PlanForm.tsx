@@ -1,10 +1,9 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import { MAX_MONTHS, currencies, isCurrency, isLocale, monthInWords, toMonth } from '@haushalt/core';
 import Joi from 'joi';
-import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
 import { useForm } from 'react-hook-form';
+import { FormDialog } from './FormDialog.tsx';
 
 /** What a plan's settings are entered as. */
 export interface PlanFormValues {
@@ -85,92 +84,77 @@ export function PlanForm({ title, submit, values, refusal, busy, onSubmit, onClo
     : [...LOCALES, [values.locale, values.locale] as const];
 
   return (
-    <Modal show onHide={onClose} centered aria-labelledby="plan-form-title">
-      <Form noValidate onSubmit={(event) => void handleSubmit(onSubmit)(event)}>
-        <Modal.Header closeButton>
-          <Modal.Title as="h2" id="plan-form-title">
-            {title}
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="plan-form">
-          <Form.Group controlId="plan-name" className="wide">
-            <Form.Label>Name</Form.Label>
-            <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder="Our household" />
-            <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
-          </Form.Group>
-          <Form.Group controlId="plan-currency">
-            <Form.Label>Currency</Form.Label>
-            <Form.Control
-              {...register('currency')}
-              list="currency-codes"
-              autoComplete="off"
-              isInvalid={!!errors.currency}
-            />
-            <datalist id="currency-codes">
-              {[...currencies()].map((code) => (
-                <option key={code} value={code} />
-              ))}
-            </datalist>
-            <Form.Control.Feedback type="invalid">{errors.currency?.message}</Form.Control.Feedback>
-          </Form.Group>
-          <Form.Group controlId="plan-locale">
-            <Form.Label>Figures are written</Form.Label>
-            <Form.Select {...register('locale')} isInvalid={!!errors.locale}>
-              {locales.map(([tag, label]) => (
-                <option key={tag} value={tag}>
-                  {label}
-                </option>
-              ))}
-            </Form.Select>
-            <Form.Control.Feedback type="invalid">{errors.locale?.message}</Form.Control.Feedback>
-          </Form.Group>
-          <Form.Group controlId="plan-month">
-            <Form.Label>First month</Form.Label>
-            <div className="month-and-year">
-              <Form.Select {...register('monthOfYear', { valueAsNumber: true })}>
-                {Array.from({ length: 12 }, (_, index) => (
-                  <option key={index} value={index + 1}>
-                    {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'long').replace(
-                      /\s*\d{4}.*/,
-                      '',
-                    )}
-                  </option>
-                ))}
-              </Form.Select>
-              <Form.Select {...register('year', { valueAsNumber: true })} aria-label="First year">
-                {years.map((year) => (
-                  <option key={year} value={year}>
-                    {year}
-                  </option>
-                ))}
-              </Form.Select>
-            </div>
-          </Form.Group>
-          <Form.Group controlId="plan-months">
-            <Form.Label>Number of months</Form.Label>
-            <Form.Control
-              {...register('months', { valueAsNumber: true })}
-              inputMode="numeric"
-              isInvalid={!!errors.months}
-            />
-            <Form.Control.Feedback type="invalid">{errors.months?.message}</Form.Control.Feedback>
-          </Form.Group>
-          {refusal && (
-            <p className="refusal wide" role="alert">
-              {refusal}
-            </p>
-          )}
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="link" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={busy}>
-            {submit}
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormDialog
+      title={title}
+      submit={submit}
+      refusal={refusal}
+      onSubmit={handleSubmit(onSubmit)}
+      onClose={onClose}
+      busy={busy}
+    >
+      <Form.Group controlId="plan-name" className="wide">
+        <Form.Label>Name</Form.Label>
+        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder="Our household" />
+        <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="plan-currency">
+        <Form.Label>Currency</Form.Label>
+        <Form.Control
+          {...register('currency')}
+          list="currency-codes"
+          autoComplete="off"
+          isInvalid={!!errors.currency}
+        />
+        <datalist id="currency-codes">
+          {[...currencies()].map((code) => (
+            <option key={code} value={code} />
+          ))}
+        </datalist>
+        <Form.Control.Feedback type="invalid">{errors.currency?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="plan-locale">
+        <Form.Label>Figures are written</Form.Label>
+        <Form.Select {...register('locale')} isInvalid={!!errors.locale}>
+          {locales.map(([tag, label]) => (
+            <option key={tag} value={tag}>
+              {label}
+            </option>
+          ))}
+        </Form.Select>
+        <Form.Control.Feedback type="invalid">{errors.locale?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="plan-month">
+        <Form.Label>First month</Form.Label>
+        <div className="month-and-year">
+          <Form.Select {...register('monthOfYear', { valueAsNumber: true })}>
+            {Array.from({ length: 12 }, (_, index) => (
+              <option key={index} value={index + 1}>
+                {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'long').replace(
+                  /\s*\d{4}.*/,
+                  '',
+                )}
+              </option>
+            ))}
+          </Form.Select>
+          <Form.Select {...register('year', { valueAsNumber: true })} aria-label="First year">
+            {years.map((year) => (
+              <option key={year} value={year}>
+                {year}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+      </Form.Group>
+      <Form.Group controlId="plan-months">
+        <Form.Label>Number of months</Form.Label>
+        <Form.Control
+          {...register('months', { valueAsNumber: true })}
+          inputMode="numeric"
+          isInvalid={!!errors.months}
+        />
+        <Form.Control.Feedback type="invalid">{errors.months?.message}</Form.Control.Feedback>
+      </Form.Group>
+    </FormDialog>
   );
 }
 

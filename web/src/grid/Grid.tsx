@@ -70,6 +70,7 @@ interface GridProps<R extends GridRow> {
   readonly onActivate: (place: GridPlace) => void;
   readonly onOpen: (place: GridPlace) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
+  readonly onPaste?: (text: string) => void;
   readonly reorder?: { readonly canDrag: (row: R) => boolean; readonly onDrop: (dragged: R, target: R) => void };
   readonly handle?: Ref<GridHandle>;
 }
@@ -145,6 +146,11 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
       aria-activedescendant={cellId(active.row, active.column)}
       tabIndex={0}
       onKeyDown={onKeyDown}
+      onPaste={(event) => {
+        if (event.target !== scroller.current) return;
+        event.preventDefault();
+        props.onPaste?.(event.clipboardData.getData('text'));
+      }}
     >
       <div role="rowgroup" className="grid-head" style={{ width }}>
         <div role="row" aria-rowindex={1} className="grid-row" style={{ height: rowHeight + 4 }}>

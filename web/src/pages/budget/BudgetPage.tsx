@@ -265,6 +265,18 @@ export function BudgetPage() {
     if (handled()) event.preventDefault();
   };
 
+  /** A single figure or rule is pasted as if it had been typed, with its reach still to be chosen. */
+  const paste = (text: string) => {
+    const body = text.trim();
+    if (body === '' || column?.id === 'label') return;
+    if (/[\t\n\r]/.test(body))
+      notices.say({
+        text: 'What you are pasting is more than one figure. Paste a single one into a month.',
+        tone: 'warning',
+      });
+    else open(place, body);
+  };
+
   const stepRight = (months: number) => {
     // From December on to January of the next year; the year's total is reached with End and one more step.
     if (place.column === months) goYear(1, 1);
@@ -350,6 +362,7 @@ export function BudgetPage() {
           onActivate={activate}
           onOpen={open}
           onKeyDown={keyDown}
+          onPaste={paste}
           reorder={{
             canDrag: (target) => target.kind === 'line' || target.kind === 'heading',
             onDrop: (dragged, target) => {

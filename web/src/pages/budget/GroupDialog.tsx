@@ -1,9 +1,8 @@
 import type { Rhythm, Side } from '@haushalt/core';
 import { useState } from 'react';
-import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
 import { useForm } from 'react-hook-form';
+import { FormDialog } from '../../app/FormDialog.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 
@@ -42,51 +41,37 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
   });
 
   return (
-    <Modal show onHide={onClose} centered aria-labelledby="group-dialog-title">
-      <Form noValidate onSubmit={(event) => void save(event)}>
-        <Modal.Header closeButton>
-          <Modal.Title as="h2" id="group-dialog-title">
-            {group ? group.name : 'New group'}
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="plan-form">
-          <Form.Group controlId="group-name" className="wide">
-            <Form.Label>Name</Form.Label>
-            <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} autoComplete="off" />
-            <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
-          </Form.Group>
-          <Form.Group controlId="group-side">
-            <Form.Label>Its lines are</Form.Label>
-            <Form.Select {...register('side')}>
-              <option value="income">Income</option>
-              <option value="expense">Expenses</option>
-              <option value="setAside">Money set aside</option>
-              <option value="memo">Memo: figures that are no money flows</option>
-            </Form.Select>
-          </Form.Group>
-          {watch('side') === 'expense' && (
-            <Form.Group controlId="group-rhythm">
-              <Form.Label>They come</Form.Label>
-              <Form.Select {...register('rhythm')}>
-                <option value="fixed">fixed, every month the same</option>
-                <option value="periodic">periodically, now and then</option>
-                <option value="dayToDay">day to day</option>
-              </Form.Select>
-            </Form.Group>
-          )}
-          {refusal && (
-            <p className="refusal wide" role="alert">
-              {refusal}
-            </p>
-          )}
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="link" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit">{group ? 'Save' : 'Add the group'}</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormDialog
+      title={group ? group.name : 'New group'}
+      submit={group ? 'Save' : 'Add the group'}
+      refusal={refusal}
+      onSubmit={save}
+      onClose={onClose}
+    >
+      <Form.Group controlId="group-name" className="wide">
+        <Form.Label>Name</Form.Label>
+        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} autoComplete="off" />
+        <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="group-side">
+        <Form.Label>Its lines are</Form.Label>
+        <Form.Select {...register('side')}>
+          <option value="income">Income</option>
+          <option value="expense">Expenses</option>
+          <option value="setAside">Money set aside</option>
+          <option value="memo">Memo: figures that are no money flows</option>
+        </Form.Select>
+      </Form.Group>
+      {watch('side') === 'expense' && (
+        <Form.Group controlId="group-rhythm">
+          <Form.Label>They come</Form.Label>
+          <Form.Select {...register('rhythm')}>
+            <option value="fixed">fixed, every month the same</option>
+            <option value="periodic">periodically, now and then</option>
+            <option value="dayToDay">day to day</option>
+          </Form.Select>
+        </Form.Group>
+      )}
+    </FormDialog>
   );
 }

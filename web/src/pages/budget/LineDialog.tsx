@@ -1,9 +1,8 @@
 import { ROLL_UPS, UNITS, UNIT_WORDS, type LineRow, type RollUp } from '@haushalt/core';
-import { useState, type FormEvent, type KeyboardEvent } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
 import { useForm } from 'react-hook-form';
+import { FormDialog } from '../../app/FormDialog.tsx';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 
 const ROLL_UP_WORDS: Readonly<Record<RollUp, string>> = {
@@ -25,57 +24,31 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
     else onClose();
   });
   return (
-    <Modal
-      show
-      onHide={onClose}
-      centered
-      aria-labelledby="line-dialog-title"
-      onKeyDown={(event: KeyboardEvent) => event.stopPropagation()}
-    >
-      <Form onSubmit={(event: FormEvent) => void save(event)}>
-        <Modal.Header closeButton>
-          <Modal.Title as="h2" id="line-dialog-title">
-            {line.name}
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="plan-form">
-          <Form.Group controlId="line-unit">
-            <Form.Label>It counts</Form.Label>
-            <Form.Select {...register('unit')} autoFocus>
-              {UNITS.map((unit) => (
-                <option key={unit} value={unit}>
-                  {UNIT_WORDS[unit]}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
-          <Form.Group controlId="line-roll-up">
-            <Form.Label>A year of it is</Form.Label>
-            <Form.Select {...register('rollUp')}>
-              {ROLL_UPS.map((rollUp) => (
-                <option key={rollUp} value={rollUp}>
-                  {ROLL_UP_WORDS[rollUp]}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
-          <Form.Group controlId="line-note" className="wide">
-            <Form.Label>Note</Form.Label>
-            <Form.Control as="textarea" rows={3} maxLength={2000} {...register('note')} />
-          </Form.Group>
-          {refusal && (
-            <p className="refusal wide" role="alert">
-              {refusal}
-            </p>
-          )}
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="link" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit">Save</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormDialog title={line.name} submit="Save" refusal={refusal} onSubmit={save} onClose={onClose}>
+      <Form.Group controlId="line-unit">
+        <Form.Label>It counts</Form.Label>
+        <Form.Select {...register('unit')} autoFocus>
+          {UNITS.map((unit) => (
+            <option key={unit} value={unit}>
+              {UNIT_WORDS[unit]}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="line-roll-up">
+        <Form.Label>A year of it is</Form.Label>
+        <Form.Select {...register('rollUp')}>
+          {ROLL_UPS.map((rollUp) => (
+            <option key={rollUp} value={rollUp}>
+              {ROLL_UP_WORDS[rollUp]}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="line-note" className="wide">
+        <Form.Label>Note</Form.Label>
+        <Form.Control as="textarea" rows={3} maxLength={2000} {...register('note')} />
+      </Form.Group>
+    </FormDialog>
   );
 }
