@@ -224,6 +224,7 @@ export class PlanSession {
   private failed(error: unknown): void {
     if (error instanceof ServerRefusal) {
       const [refused, ...rest] = this.pending;
+      this.publish({ reachable: true });
       this.setPending(rest);
       this.showAgain();
       this.onRefusal(

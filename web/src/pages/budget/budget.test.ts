@@ -1,0 +1,249 @@
+import { describe, expect, it } from 'vitest';
+import { Model, applyChanges, decide, toMonth, type Command, type Document } from '@haushalt/core';
+import { sketch } from '../../../../core/src/testing/plans.ts';
+import { budgetColumns } from './columns.ts';
+import { firstReach, looksLikeFormula, readEntry, replacedBy } from './entry.ts';
+import { monthFigure, yearFigures } from './figures.ts';
+import { moveGroup, moveLine, moveRowTo } from './moving.ts';
+import { budgetRows } from './rows.ts';
+import { startingText } from './startingText.ts';
+
+const plan = (locale = 'en-IE') =>
+  sketch({
+    locale,
+    months: 24,
+    assumptions: { Inflation: ['ratePerYear', 0.024] },
+    units: { Count: 'number' },
+    lines: {
+      'Memo one': { Count: 3 },
+      Costs: { Rent: { start: 800, '2026-05': 850 }, Heating: 'Rent * (1 + Inflation)', Empty: null },
+      'Costs two': { Food: 300 },
+      Income: { Pay: 2000 },
+      'Set aside': { Fund: 50 },
+    },
+    exceptions: { Rent: { '2026-03': 700, '2026-08': null }, Heating: { '2026-02': 'Rent / 4' } },
+  });
+
+const lineNamed = (document: Document, name: string) =>
+  [...document.lines.values()].find((line) => line.name === name)!;
+const groupNamed = (document: Document, name: string) =>
+  [...document.groups.values()].find((group) => group.name === name)!;
+const after = (document: Document, command: Command | null) => {
+  const decision = decide(document, command!);
+  if (!decision.ok) throw new Error(decision.refusal.message);
+  return applyChanges(document, decision.changes);
+};
+const shape = (document: Document) => budgetRows(document).rows.map((row) => `${row.kind} ${row.label}`);
+
+describe('the rows of the budget', () => {
+  it('stand side by side as in an account book, with what closes them', () => {
+    const { rows, footer } = budgetRows(plan());
+    expect(rows.map((row) => `${row.kind} ${row.label}`)).toEqual([
+      'heading Income group',
+      'line Pay',
+      'subtotal Income group, subtotal',
+      'total Total income',
+      'heading Costs group',
+      'line Rent',
+      'line Heating',
+      'line Empty',
+      'subtotal Costs group, subtotal',
+      'heading Costs two group',
+      'line Food',
+      'subtotal Costs two group, subtotal',
+      'total Total expenses',
+      'heading Set aside group',
+      'line Fund',
+      'subtotal Set aside group, subtotal',
+      'total Total set aside',
+      'total Left over',
+      'heading Memo one group',
+      'line Count',
+    ]);
+    expect(footer.map((row) => row.id)).toEqual(['@net', '@cumulativeNet']);
+  });
+
+  it('invite to add a line where there is none', () => {
+    const bare = after(plan(), {
+      kind: 'group.add',
+      id: 'g',
+      name: 'Bare',
+      side: 'income',
+      rhythm: null,
+      before: null,
+    });
+    expect(shape(bare)).toContain('invitation Bare has no lines yet');
+  });
+});
+
+describe('moving', () => {
+  const document = plan();
+  const { rows } = budgetRows(document);
+  const row = (label: string) => rows.find((candidate) => candidate.label === label)!;
+  const order = (from: Document) =>
+    budgetRows(from).rows.flatMap((candidate) => (candidate.kind === 'line' ? [candidate.label] : []));
+
+  it('takes a line up and down, and over the edge into the next group', () => {
+    expect(order(after(document, moveLine(document, rows, lineNamed(document, 'Heating'), -1))).slice(1, 4)).toEqual([
+      'Heating',
+      'Rent',
+      'Empty',
+    ]);
+    expect(order(after(document, moveLine(document, rows, lineNamed(document, 'Rent'), 1))).slice(1, 4)).toEqual([
+      'Heating',
+      'Rent',
+      'Empty',
+    ]);
+    const over = after(document, moveLine(document, rows, lineNamed(document, 'Empty'), 1));
+    expect(lineNamed(over, 'Empty').group).toBe(groupNamed(document, 'Costs two group').id);
+    expect(order(over).slice(3, 5)).toEqual(['Empty', 'Food']);
+    expect(moveLine(document, rows, lineNamed(document, 'Count'), 1)).toBeNull();
+  });
+
+  it('takes a group past the next one of its side only', () => {
+    const moved = after(document, moveGroup(document, groupNamed(document, 'Costs group'), 1));
+    expect(shape(moved).filter((label) => label.startsWith('heading Costs'))).toEqual([
+      'heading Costs two group',
+      'heading Costs group',
+    ]);
+    expect(moveGroup(document, groupNamed(document, 'Income group'), 1)).toBeNull();
+  });
+
+  it('puts what is dragged where it is dropped', () => {
+    expect(order(after(document, moveRowTo(document, row('Rent'), row('Empty')))).slice(1, 4)).toEqual([
+      'Heating',
+      'Empty',
+      'Rent',
+    ]);
+    expect(order(after(document, moveRowTo(document, row('Empty'), row('Rent')))).slice(1, 4)).toEqual([
+      'Empty',
+      'Rent',
+      'Heating',
+    ]);
+    expect(order(after(document, moveRowTo(document, row('Rent'), row('Costs two group')))).slice(1, 5)).toEqual([
+      'Heating',
+      'Empty',
+      'Rent',
+      'Food',
+    ]);
+    expect(moveRowTo(document, row('Rent'), row('Total income'))).toBeNull();
+    expect(moveRowTo(document, row('Costs group'), row('Pay'))).toBeNull();
+  });
+});
+
+describe('what is typed into a month', () => {
+  it.each([
+    ['1200', false],
+    ['-1,200.50', false],
+    ['(12)', false],
+    ['€ 12', false],
+    ['12 EUR', false],
+    ['5 %', false],
+    ['12,5,0', false],
+    ['1e999', false],
+    ['1e', false],
+    ['Rent', true],
+    ["'Phone & internet'", true],
+    ['1200 * 2', true],
+    ['12-5', true],
+    ['(Rent + 2)', true],
+    ['max(1, 2)', true],
+    ['12 * ', true],
+  ])('%j is a rule: %s', (text, expected) => expect(looksLikeFormula(text)).toBe(expected));
+
+  it('is read in the plan’s notation', () => {
+    const german = plan('de-DE');
+    const rent = lineNamed(german, 'Rent');
+    expect(readEntry('1.234,5', false, rent, german)).toEqual({ kind: 'figure', figure: 1234.5 });
+    expect(readEntry('max(Rent; 1,5)', true, rent, german)).toEqual({
+      kind: 'formula',
+      stored: `max({${rent.id}}, 1.5)`,
+    });
+    expect(readEntry('1.5', false, rent, german)).toMatchObject({ kind: 'problem' });
+    expect(readEntry('Rnt', true, rent, german)).toMatchObject({
+      kind: 'problem',
+      problem: { place: { from: 0, to: 3 } },
+    });
+    expect(readEntry('', false, rent, german)).toEqual({ kind: 'figure', figure: null });
+  });
+
+  it('begins with the reach people expect', () => {
+    const document = plan();
+    expect(firstReach(document, lineNamed(document, 'Empty').id, false)).toBe('every');
+    expect(firstReach(document, lineNamed(document, 'Rent').id, false)).toBe('month');
+    expect(firstReach(document, lineNamed(document, 'Rent').id, true)).toBe('every');
+  });
+
+  it('says what it would replace', () => {
+    const document = plan();
+    const rent = lineNamed(document, 'Rent').id;
+    expect(replacedBy(document, rent, '2026-03', 'month')).toEqual({ steps: 0, exceptions: 0 });
+    expect(replacedBy(document, rent, '2026-03', 'onward')).toEqual({ steps: 1, exceptions: 2 });
+    expect(replacedBy(document, rent, '2026-06', 'onward')).toEqual({ steps: 0, exceptions: 1 });
+    expect(replacedBy(document, rent, '2026-06', 'every')).toEqual({ steps: 1, exceptions: 2 });
+  });
+
+  it('starts from what is there: a figure, an exception’s rule, or the line’s rule', () => {
+    const document = plan('de-DE');
+    const model = new Model(document);
+    const text = (name: string, month: string, asRule = false) =>
+      startingText(model, lineNamed(document, name), toMonth(month), asRule);
+    expect(text('Rent', '2026-05')).toEqual({ text: '850', selected: true, asRule: false });
+    expect(text('Heating', '2026-01').text).toBe('819,2');
+    expect(text('Heating', '2026-02')).toEqual({ text: 'Rent / 4', selected: true, asRule: true });
+    expect(text('Heating', '2026-02', true).text).toBe('Rent * (1 + Inflation)');
+    expect(text('Rent', '2026-03', true).text).toBe('800');
+    expect(text('Empty', '2026-03').text).toBe('');
+  });
+});
+
+describe('the figures shown', () => {
+  const document = plan();
+  const model = new Model(document);
+  const id = (name: string) => lineNamed(document, name).id;
+
+  it('are written for the plan, with the reason where there is none', () => {
+    expect(monthFigure(model, id('Rent'), 0).text).toBe('800.00');
+    expect(monthFigure(model, id('Rent'), 7)).toEqual({ text: '', value: null, problem: null });
+    expect(monthFigure(model, id('Count'), 0).text).toBe('3');
+    const broken = sketch({ lines: { Costs: { A: '1 / B', B: null } } });
+    expect(monthFigure(new Model(broken), 'line-a', 0)).toMatchObject({
+      text: '',
+      problem: 'B is empty in January 2026, so A has no figure.',
+    });
+  });
+
+  it('of the year are total, average of the months that have one, and share of income', () => {
+    const { total, average, share } = yearFigures(model, id('Rent'), 2026);
+    expect([total.text, average.text, share.text]).toEqual(['9,050.00', '822.73', '37.7\u00a0%']);
+    expect(yearFigures(model, id('Count'), 2026).share.text).toBe('');
+    expect(yearFigures(model, '@cumulativeNet', 2026).average.text).toBe('');
+  });
+
+  it('say that there is no share where there is no income', () => {
+    const poor = new Model(sketch({ lines: { Costs: { Rent: 5 } } }));
+    expect(yearFigures(poor, 'line-rent', 2026).share).toMatchObject({
+      text: '–',
+      problem: null,
+      note: expect.stringContaining('no income'),
+    });
+    expect(yearFigures(poor, '@income', 2026).share.text).toBe('');
+  });
+
+  it('make columns as wide as the widest of them, with the year pinned at the end', () => {
+    const { rows } = budgetRows(document);
+    const narrow = budgetColumns(model, document, rows, 2026);
+    expect(narrow.map((column) => column.pin).filter(Boolean)).toEqual(['start', 'end', 'end', 'end']);
+    expect(narrow.filter((column) => column.month)).toHaveLength(12);
+    const command: Command = {
+      kind: 'line.setFigure',
+      line: id('Rent'),
+      month: toMonth('2026-02'),
+      reach: 'month',
+      figure: -1234567890.12,
+    };
+    const rich = after(document, command);
+    const wide = budgetColumns(new Model(rich), rich, rows, 2026);
+    expect(wide[1]!.width).toBeGreaterThan(narrow[1]!.width + 25);
+  });
+});

@@ -1,0 +1,304 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { applyChanges, figuresOf, toMonth, type Command, type Document } from '@haushalt/core';
+import { sketch } from '../../../core/src/testing/plans.ts';
+import { ServerAway, ServerRefusal, type Entry, type LoadedPlan } from './api.ts';
+import { decideOrder, historyAfter, isStep, type HistoryItem, type Order, type PendingOrder } from './orders.ts';
+import { PlanSession } from './session.ts';
+
+const MARCH = toMonth('2026-03');
+const start = sketch({ lines: { Income: { Pay: 2000 }, Costs: { Rent: 800, Heating: 90 } } });
+const idOf = (name: string) => [...start.lines.values()].find((line) => line.name === name)!.id;
+const setRent = (figure: number): Command => ({
+  kind: 'line.setFigure',
+  line: idOf('Rent'),
+  month: MARCH,
+  reach: 'month',
+  figure,
+});
+
+/** A server in miniature: takes orders one after the other, and can be away or say no. */
+class FakeServer {
+  document: Document = start;
+  revision = 0;
+  history: HistoryItem[] = [];
+  entries: Entry[] = [];
+  away = false;
+  /** Loses the answer to the next order it carries out. */
+  losesAnswer = false;
+  refusal: ServerRefusal | null = null;
+
+  load(): LoadedPlan {
+    const history = this.entries.filter((entry) => entry.state !== null);
+    return { id: 'p', revision: this.revision, document: this.document, history };
+  }
+
+  plan = () => Promise.resolve(this.load());
+
+  send = async (_plan: string, commandId: string, order: Order): Promise<Entry> => {
+    await Promise.resolve();
+    if (this.away) throw new ServerAway();
+    if (this.refusal) throw this.refusal;
+    const earlier = this.entries.find((entry) => entry.commandId === commandId);
+    const entry = earlier ?? this.carryOut(commandId, order);
+    if (this.losesAnswer) {
+      this.losesAnswer = false;
+      throw new ServerAway();
+    }
+    return entry;
+  };
+
+  carryOut(commandId: string, order: Order): Entry {
+    const decision = decideOrder(this.document, this.history, order);
+    if (!decision.ok) throw new ServerRefusal(409, decision.refusal.message);
+    this.document = applyChanges(this.document, decision.changes);
+    this.history = historyAfter(this.history, commandId, order, '', decision.changes);
+    const target = isStep(order) ? order.target : null;
+    const entry: Entry = {
+      revision: ++this.revision,
+      commandId,
+      kind: order.kind,
+      label: `entry ${this.revision}`,
+      target,
+      state: target === null ? 'done' : null,
+      changes: decision.changes,
+    };
+    this.entries.push(entry);
+    return entry;
+  }
+}
+
+let server: FakeServer;
+let refusals: string[];
+let kept: readonly PendingOrder[];
+const open = () =>
+  new PlanSession(server.load(), server, { read: () => [...kept], write: (pending) => (kept = pending) }, (message) =>
+    refusals.push(message),
+  );
+const rent = (session: PlanSession) => figuresOf(session.state.model.seriesOf(idOf('Rent'))!)[2];
+const rentAtServer = () => [...server.document.exceptions.values()].find((row) => row.line === idOf('Rent'))?.amount;
+const settle = () => vi.advanceTimersByTimeAsync(20_000);
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  server = new FakeServer();
+  refusals = [];
+  kept = [];
+});
+
+afterEach(() => vi.useRealTimers());
+
+describe('an open plan', () => {
+  it('shows an edit at once and has it saved soon', async () => {
+    const session = open();
+    expect(session.send(setRent(900))).toBeNull();
+    expect(rent(session)).toBe(900);
+    expect(session.state.waiting).toBe(1);
+    await settle();
+    expect(session.state.waiting).toBe(0);
+    expect(rentAtServer()).toBe(900);
+    expect(session.knownRevision).toBe(1);
+  });
+
+  it('says which figures an edit changed, and which not', () => {
+    const session = open();
+    session.send(setRent(900));
+    const { glow, figureVersions } = session.state;
+    expect(glow!.changed.get(idOf('Rent'))).toEqual({ id: idOf('Rent'), from: 2, to: 3 });
+    expect(glow!.changed.has('@net')).toBe(true);
+    expect(glow!.changed.has(idOf('Heating'))).toBe(false);
+    expect(figureVersions.get(idOf('Rent'))).toBe(1);
+    session.clearGlow(glow!.stamp);
+    expect(session.state.glow).toBeNull();
+  });
+
+  it('refuses on the spot what cannot be, and sends nothing', async () => {
+    const session = open();
+    const refusal = session.send({ kind: 'line.set', line: idOf('Rent'), settings: { name: 'Heating' } });
+    expect(refusal!.message).toContain('already a line called Heating');
+    await settle();
+    expect(server.entries).toEqual([]);
+  });
+
+  it('sends nothing for an edit that changes nothing', async () => {
+    const session = open();
+    expect(session.send({ kind: 'line.clearException', line: idOf('Rent'), month: MARCH })).toBeNull();
+    await settle();
+    expect(server.entries).toEqual([]);
+    expect(session.state.undo).toBeNull();
+  });
+
+  it('tells listeners of every change, until they leave', () => {
+    const session = open();
+    const heard = vi.fn();
+    const leave = session.subscribe(heard);
+    session.send(setRent(1));
+    expect(heard).toHaveBeenCalled();
+    const before = heard.mock.calls.length;
+    leave();
+    session.send(setRent(2));
+    expect(heard.mock.calls.length).toBe(before);
+  });
+});
+
+describe('while the server is away', () => {
+  it('edits wait, in order, and are sent once when it is back', async () => {
+    const session = open();
+    server.away = true;
+    for (const figure of [1, 2, 3]) session.send(setRent(figure));
+    await settle();
+    expect(session.state).toMatchObject({ reachable: false, waiting: 3 });
+    expect(rent(session)).toBe(3);
+    server.away = false;
+    await settle();
+    expect(session.state).toMatchObject({ reachable: true, waiting: 0 });
+    expect(server.entries.map((entry) => entry.changes[0]!.after)).toMatchObject([
+      { amount: 1 },
+      { amount: 2 },
+      { amount: 3 },
+    ]);
+  });
+
+  it('an answer that was lost does not make an edit happen twice', async () => {
+    const session = open();
+    server.losesAnswer = true;
+    session.send({ kind: 'line.duplicate', line: idOf('Rent'), id: 'copy' });
+    await settle();
+    expect(server.entries).toHaveLength(1);
+    expect(session.state.waiting).toBe(0);
+    expect([...session.state.document.lines.values()].filter((line) => line.name.startsWith('Rent'))).toHaveLength(2);
+  });
+
+  it('edits outlive the page', async () => {
+    server.away = true;
+    const session = open();
+    session.send(setRent(7));
+    session.close();
+    expect(kept).toHaveLength(1);
+    server.away = false;
+    const again = open();
+    expect(rent(again)).toBe(7);
+    await settle();
+    expect(rentAtServer()).toBe(7);
+    expect(kept).toHaveLength(0);
+  });
+
+  it('even undo waits in line', async () => {
+    server.away = true;
+    const session = open();
+    session.send(setRent(7));
+    session.undo();
+    expect(rent(session)).toBe(800);
+    expect(session.state.waiting).toBe(2);
+    server.away = false;
+    await settle();
+    expect(server.entries.map((entry) => entry.kind)).toEqual(['line.setFigure', 'undo']);
+    expect(session.state.redo).not.toBeNull();
+  });
+});
+
+describe('what the server refuses', () => {
+  it('is taken out and said; what came after it stays', async () => {
+    const session = open();
+    server.away = true;
+    session.send(setRent(7));
+    session.send({ kind: 'line.setFigure', line: idOf('Heating'), month: MARCH, reach: 'month', figure: 50 });
+    await settle();
+    server.away = false;
+    server.refusal = new ServerRefusal(409, 'This line is no longer in the plan.');
+    await vi.advanceTimersByTimeAsync(5000);
+    server.refusal = null;
+    await settle();
+    expect(refusals[0]).toBe('Rent in March 2026: 7.00: This line is no longer in the plan.');
+    expect(rent(session)).toBe(800);
+    expect(session.state.waiting).toBe(0);
+  });
+});
+
+describe('history', () => {
+  it('goes back and forth, and new work leaves the undone behind', async () => {
+    const session = open();
+    session.send(setRent(1));
+    session.send(setRent(2));
+    session.undo();
+    expect([rent(session), session.state.undo?.label, session.state.redo?.label]).toEqual([
+      1,
+      'Rent in March 2026: 1.00',
+      'Rent in March 2026: 2.00',
+    ]);
+    session.redo();
+    expect(rent(session)).toBe(2);
+    session.undo();
+    session.send(setRent(3));
+    expect(session.state.redo).toBeNull();
+    session.undo();
+    session.undo();
+    expect([rent(session), session.state.undo]).toEqual([800, null]);
+    expect(session.undo()!.message).toBe('There is nothing to take back.');
+    await settle();
+    expect(rentAtServer()).toBeUndefined();
+  });
+
+  it('is there again after a reload', async () => {
+    const session = open();
+    session.send(setRent(1));
+    await settle();
+    session.close();
+    const again = open();
+    again.undo();
+    expect(rent(again)).toBe(800);
+  });
+});
+
+describe('changes of others', () => {
+  it('are shown under the edits still waiting', async () => {
+    const session = open();
+    server.away = true;
+    session.send(setRent(7));
+    const entry = server.carryOut('other', {
+      kind: 'line.setFigure',
+      line: idOf('Pay'),
+      month: MARCH,
+      reach: 'month',
+      figure: 5,
+    });
+    session.receive(entry);
+    expect(rent(session)).toBe(7);
+    expect(figuresOf(session.state.model.seriesOf(idOf('Pay'))!)[2]).toBe(5);
+    server.away = false;
+    await settle();
+    expect(server.revision).toBe(2);
+    expect(session.knownRevision).toBe(2);
+  });
+
+  it('are taken once, whichever way they arrive', async () => {
+    const session = open();
+    session.send(setRent(7));
+    await settle();
+    session.receive(server.entries[0]!);
+    session.receive(server.entries[0]!);
+    expect(session.knownRevision).toBe(1);
+    expect(session.state.undo).not.toBeNull();
+  });
+
+  it('that were missed make the plan be fetched again', async () => {
+    const session = open();
+    server.carryOut('a', setRent(1));
+    const second = server.carryOut('b', setRent(2));
+    session.receive(second);
+    await settle();
+    expect(session.knownRevision).toBe(2);
+    expect(rent(session)).toBe(2);
+  });
+});
+
+describe('a preview', () => {
+  it('shows what would be, and changes nothing', () => {
+    const session = open();
+    const preview = session.preview(setRent(1));
+    expect(preview.ok && figuresOf(preview.model.seriesOf('@net')!)[2]).toBe(1909);
+    expect(rent(session)).toBe(800);
+    expect(
+      session.preview({ kind: 'line.setFormula', line: idOf('Rent'), month: MARCH, reach: 'every', formula: 'Rent' }),
+    ).toMatchObject({ ok: false });
+  });
+});
