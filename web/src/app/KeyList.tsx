@@ -5,7 +5,7 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
     'Moving',
     [
       ['↑ ↓ ← →', 'one field on; past December into the next year'],
-      ['Home, End', 'first and last month'],
+      ['Home, End', 'first and last month; again: the name, the year'],
       ['Ctrl+Home, Ctrl+End', 'first and last line'],
       ['Page Up, Page Down', 'a screenful of lines'],
       ['Alt+Page Up, Alt+Page Down', 'year before, year after'],

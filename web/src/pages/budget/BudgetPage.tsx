@@ -10,11 +10,13 @@ import { useSession, useSessionState } from '../../plan-session/SessionProvider.
 import { ReckoningPanel } from '../../reckoning/ReckoningPanel.tsx';
 import { Icon } from '../../app/Icon.tsx';
 import { CellEditor, type CellEditorHandle, type Onward } from './CellEditor.tsx';
+import { EmptyPlan, startWithUsualGroups } from './EmptyPlan.tsx';
 import { GroupDialog } from './GroupDialog.tsx';
 import { NameEditor } from './NameEditor.tsx';
 import { YearSummary } from './YearSummary.tsx';
 import { budgetCell, cellVersion } from './cells.tsx';
 import { budgetColumns } from './columns.ts';
+import { keyAction, type KeyAction } from './keys.ts';
 import { moveGroup, moveLine, moveRowTo } from './moving.ts';
 import { budgetRows, type BudgetRow } from './rows.ts';
 import { startingText } from './startingText.ts';
@@ -181,88 +183,53 @@ export function BudgetPage() {
     [document, notices, send],
   );
 
-  const goYear = (step: 1 | -1, column?: number) => {
-    const next = years[years.indexOf(year) + step];
-    if (next === undefined) return;
-    setYear(next);
-    if (column !== undefined) setActive((before) => ({ ...before, column }));
+  const act = (action: KeyAction, target: BudgetRow, month: Month | undefined): void => {
+    switch (action.kind) {
+      case 'go':
+        return setActive({ row: action.row, column: action.column });
+      case 'year': {
+        const next = years[years.indexOf(year) + action.step];
+        if (next === undefined) return;
+        setYear(next);
+        const { from, to } = stretchOfYear(model.calendar, next);
+        if (action.to !== 'same') setActive({ ...place, column: action.to === 'first' ? 1 : to - from });
+        return;
+      }
+      case 'open':
+        if (target.kind === 'invitation' && action.typed === null) return addLine(target.group.id, null);
+        return open(place, action.typed ?? undefined, action.asRule);
+      case 'addLine':
+        if (target.kind !== 'total') addLine(target.group.id, target.kind === 'line' ? target.id : null);
+        return;
+      case 'duplicate':
+        return duplicate(target);
+      case 'move':
+        return move(target, action.direction);
+      case 'remove':
+        return remove(target);
+      case 'clear':
+        return month === undefined ? undefined : clear(target, month);
+      case 'menu':
+        return window.document.querySelector<HTMLElement>('.grid-row.has-active .row-menu .row-more')?.click();
+      case 'shelf':
+        return window.document.querySelector<HTMLElement>('.shelf input')?.focus();
+    }
   };
 
   const keyDown = (event: KeyboardEvent) => {
-    if (editing || !row || !column) return;
-    const { key } = event;
-    const ctrl = event.ctrlKey || event.metaKey;
-    const onLabel = column.id === 'label';
-    const go = (rowStep: number, columnStep: number) =>
-      setActive({
-        row: Math.max(0, Math.min(all.length - 1, place.row + rowStep)),
-        column: Math.max(0, Math.min(columns.length - 1, place.column + columnStep)),
-      });
-    const months = columns.filter((candidate) => candidate.month !== undefined).length;
-    const handled = (): boolean => {
-      if (event.altKey) {
-        if (key === 'PageUp' || key === 'PageDown') goYear(key === 'PageUp' ? -1 : 1);
-        else if ((key === 'ArrowUp' || key === 'ArrowDown') && onLabel) move(row, key === 'ArrowUp' ? -1 : 1);
-        else return false;
-        return true;
-      }
-      if (ctrl) {
-        if (key === 'Home') setActive({ row: 0, column: place.column });
-        else if (key === 'End') setActive({ row: all.length - 1, column: place.column });
-        else if (key.toLowerCase() === 'd' && onLabel) duplicate(row);
-        else if (key === 'Enter' && !onLabel) open(place, undefined, true);
-        else return false;
-        return true;
-      }
-      switch (key) {
-        case 'ArrowUp':
-          return (go(-1, 0), true);
-        case 'ArrowDown':
-          return (go(1, 0), true);
-        case 'ArrowLeft':
-          return (place.column === 1 && year !== years[0] ? goYear(-1, 12) : go(0, -1), true);
-        case 'ArrowRight':
-          return (
-            place.column === months && year !== years.at(-1) && event.repeat === false ? stepRight(months) : go(0, 1),
-            true
-          );
-        case 'Home':
-          return (setActive({ ...place, column: 1 }), true);
-        case 'End':
-          return (setActive({ ...place, column: months }), true);
-        case 'PageUp':
-          return (go(-(grid.current?.pageSize() ?? 10), 0), true);
-        case 'PageDown':
-          return (go(grid.current?.pageSize() ?? 10, 0), true);
-        case 'Enter':
-        case 'F2':
-          if (row.kind === 'invitation') addLine(row.group.id, null);
-          else open(place);
-          return true;
-        case 'Insert':
-          return (addHere(), true);
-        case 'Delete':
-        case 'Backspace':
-          if (onLabel) remove(row);
-          else if (column.month) clear(row, column.month);
-          return true;
-        case 'F10':
-          if (!event.shiftKey) return false;
-          openMenu();
-          return true;
-        case 'ContextMenu':
-          return (openMenu(), true);
-        case 'F6':
-          window.document.querySelector<HTMLElement>('.shelf input')?.focus();
-          return true;
-        default:
-          if (key.length !== 1 || key === '?' || key === ' ') return false;
-          if (key === '+' && onLabel) addHere();
-          else open(place, key);
-          return true;
-      }
-    };
-    if (handled()) event.preventDefault();
+    if (editing || !row || !column || event.target !== event.currentTarget) return;
+    const action = keyAction(event, {
+      ...place,
+      rows: all.length,
+      columns: columns.length,
+      months: columns.filter((candidate) => candidate.month !== undefined).length,
+      pageSize: grid.current?.pageSize() ?? 10,
+      hasYearBefore: year !== years[0],
+      hasYearAfter: year !== years.at(-1),
+    });
+    if (!action) return;
+    event.preventDefault();
+    act(action, row, column.month);
   };
 
   /** A single figure or rule is pasted as if it had been typed, with its reach still to be chosen. */
@@ -276,15 +243,6 @@ export function BudgetPage() {
       });
     else open(place, body);
   };
-
-  const stepRight = (months: number) => {
-    // From December on to January of the next year; the year's total is reached with End and one more step.
-    if (place.column === months) goYear(1, 1);
-  };
-  const addHere = () => {
-    if (row && row.kind !== 'total') addLine(row.group.id, row.kind === 'line' ? row.id : null);
-  };
-  const openMenu = () => window.document.querySelector<HTMLElement>('.grid-row.has-active .row-menu button')?.click();
 
   const done = (onward: Onward) => {
     setEditing(null);
@@ -421,35 +379,4 @@ function freeLineName(document: Document): string {
     const name = count === 1 ? 'New line' : `New line ${count}`;
     if (!taken.has(name.toLowerCase())) return name;
   }
-}
-
-function startWithUsualGroups(send: (command: Command) => boolean): void {
-  const groups = [
-    ['Income', 'income', null],
-    ['Fixed costs', 'expense', 'fixed'],
-    ['Now and then', 'expense', 'periodic'],
-    ['Day to day', 'expense', 'dayToDay'],
-    ['Set aside', 'setAside', null],
-  ] as const;
-  for (const [name, side, rhythm] of groups) send({ kind: 'group.add', id: newId(), name, side, rhythm, before: null });
-}
-
-function EmptyPlan({ onAdd, onStart }: { readonly onAdd: () => void; readonly onStart: () => void }) {
-  return (
-    <div className="empty-state">
-      <h2>An empty plan</h2>
-      <p>
-        Lines live in groups: what comes in, what goes out, what you set aside. Begin with the usual five, or with one
-        of your own.
-      </p>
-      <p>
-        <button type="button" className="btn btn-primary" onClick={onStart} autoFocus>
-          Begin with the usual groups
-        </button>{' '}
-        <button type="button" className="btn btn-outline-primary" onClick={onAdd}>
-          Add one group
-        </button>
-      </p>
-    </div>
-  );
 }
