@@ -293,3 +293,84 @@ test('every figure explains itself, down to what was typed', async ({ budget }) 
   await reckoning.getByRole('button', { name: 'Go there' }).click();
   await expect(budget.cell('Pharmacy', 3)).toHaveAttribute('aria-selected', 'true');
 });
+
+test('everything a line can do is in its menu, by keyboard too', async ({ page, budget }) => {
+  await budget.select('Pharmacy', 4);
+  await page.keyboard.press('Shift+F10');
+  await expect(page.getByRole('button', { name: /^Rename/ })).toBeFocused();
+  for (let step = 0; step < 3; step++) await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('button', { name: /^Duplicate/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(budget.row('Pharmacy copy')).toBeVisible();
+  await expect(page.getByRole('grid')).toBeFocused();
+  await page.keyboard.press('Shift+F10');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('grid')).toBeFocused();
+
+  await page.getByRole('rowheader', { name: 'Pharmacy copy', exact: true }).hover();
+  await page.getByRole('button', { name: 'More for Pharmacy copy' }).click();
+  await page.getByRole('button', { name: 'Unit, year and note …' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Pharmacy copy' });
+  await dialog.getByLabel('A year of it is').selectOption('the average, as for a price');
+  await dialog.getByLabel('Note').fill('What the chemist takes.');
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(budget.cell('Pharmacy copy', 13)).toHaveText('28.00');
+  await expect(page.getByRole('rowheader', { name: 'Pharmacy copy', exact: true })).toHaveAttribute(
+    'title',
+    /What the chemist takes/,
+  );
+});
+
+test('a figure is pasted as if it had been typed; more than one is declined', async ({ page, budget }) => {
+  await budget.select('Rent', 4);
+  const paste = (text: string) =>
+    page.getByRole('grid').evaluate((grid, pasted) => {
+      const data = new DataTransfer();
+      data.setData('text', pasted);
+      grid.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    }, text);
+  await paste('1\t2');
+  await expect(page.getByText('What you are pasting is more than one figure.')).toBeVisible();
+  await paste(' 1,234.50 ');
+  await expect(page.getByLabel('Rent, April 2026')).toHaveValue('1,234.50');
+  await page.keyboard.press('Enter');
+  await expect(budget.cell('Rent', 4)).toContainText('1,234.50');
+});
+
+test('the settings change notation, currency and months everywhere, and can be taken back', async ({
+  page,
+  budget,
+}) => {
+  await page.getByRole('button', { name: 'Settings' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Plan settings' });
+  await dialog.getByLabel('Number of months').fill('601');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toContainText('A plan has 1 to 600 whole months.');
+  await dialog.getByLabel('Number of months').fill('600');
+  await dialog.getByLabel('Figures are written').selectOption('de-DE');
+  await dialog.getByLabel('Currency').fill('CHF');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(budget.cell('Rent', 1)).toHaveText('1.140,00');
+  await expect(page.locator('.year-summary')).toContainText('CHF');
+  await page.getByLabel('Year shown').selectOption('2075');
+  await expect(budget.cell('Rent', 1)).toHaveText('1.185,00');
+  await budget.select('Rent', 1);
+  await page.keyboard.type('max(Power; 1,5) * 2');
+  await expect(page.locator('.entry-result')).toContainText('Januar 2075');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Year shown')).toHaveValue('2028');
+  await expect(budget.cell('Rent', 1)).toHaveText('1,185.00');
+});
+
+test('a figure that cannot be says why, where it arose and where it arrives', async ({ page, budget }) => {
+  await budget.open('bread-stall');
+  await budget.select('Loaves baked', 3);
+  await page.keyboard.press('Delete');
+  await expect(budget.cell('Unit cost', 3)).toHaveClass(/problem/);
+  await budget.select('Left per loaf', 3);
+  await expect(budget.reckoning()).toContainText('Loaves sold is empty in June 2026, so Unit cost has no figure.');
+  await expect(budget.cell('Net', 3)).toContainText('−68.00');
+});

@@ -210,7 +210,7 @@ export function BudgetPage() {
       case 'clear':
         return month === undefined ? undefined : clear(target, month);
       case 'menu':
-        return window.document.querySelector<HTMLElement>('.grid-row.has-active .row-menu .row-more')?.click();
+        return openRowMenu();
       case 'shelf':
         return window.document.querySelector<HTMLElement>('.shelf input')?.focus();
     }
@@ -360,6 +360,13 @@ export function BudgetPage() {
 function monthColumn(first: Month, month: Month): number {
   const sameYear = first.slice(0, 4) === month.slice(0, 4);
   return Number(month.slice(5)) - (sameYear ? Number(first.slice(5)) - 1 : 0);
+}
+
+/** Opens the menu of the selected row with its first entry focused. */
+function openRowMenu(): void {
+  const menu = window.document.querySelector<HTMLElement>('.grid-row.has-active .row-menu');
+  menu?.querySelector<HTMLElement>('.row-more')?.click();
+  requestAnimationFrame(() => menu?.querySelector<HTMLElement>('.dropdown-item')?.focus());
 }
 
 function whyNotTyped(row: BudgetRow, isMonth: boolean): string {

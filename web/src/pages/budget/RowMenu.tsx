@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../app/Icon.tsx';
 import { LineDialog } from './LineDialog.tsx';
@@ -8,6 +8,7 @@ import type { BudgetRow } from './rows.ts';
 /** Everything that can be done with a line or group, by mouse or by keyboard. */
 export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly actions: RowActions }) {
   const [details, setDetails] = useState(false);
+  const dropdown = useRef<HTMLDivElement>(null);
   const isLine = row.kind === 'line';
   return (
     <span className="row-menu">
@@ -21,7 +22,13 @@ export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly ac
       >
         <Icon name="add" />
       </button>
-      <Dropdown onKeyDown={(event) => event.stopPropagation()}>
+      <Dropdown
+        ref={dropdown}
+        onToggle={(opens) => {
+          // The keys are the grid's again once the menu is closed.
+          if (!opens) dropdown.current?.closest<HTMLElement>('[role=grid]')?.focus();
+        }}
+      >
         <Dropdown.Toggle
           as="button"
           type="button"
