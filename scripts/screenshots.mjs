@@ -71,6 +71,10 @@ try {
     await page.keyboard.type(' + Pow');
     await page.locator('.cm-tooltip-autocomplete').waitFor();
   });
+  await picture('projection', '/plans/household/projection?year=2026', (page) => cell(page, 'Groceries', 3).click());
+  await picture('bread-stall', '/plans/bread-stall/budget?year=2026', (page) => cell(page, 'Unit cost', 2).click());
+  await picture('keys', budget, (page) => page.keyboard.press('?'));
+  // Last, since it changes the plan.
   await picture(
     'assumptions',
     '/plans/household/budget?year=2027',
@@ -83,9 +87,6 @@ try {
     },
     true,
   );
-  await picture('projection', '/plans/household/projection?year=2026', (page) => cell(page, 'Groceries', 3).click());
-  await picture('bread-stall', '/plans/bread-stall/budget?year=2026', (page) => cell(page, 'Unit cost', 2).click());
-  await picture('keys', budget, (page) => page.keyboard.press('?'));
 } finally {
   await browser.close();
   server.kill('SIGINT');

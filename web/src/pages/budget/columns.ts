@@ -1,4 +1,4 @@
-import { monthInWords, planOf, stretchOfYear, type Document, type Model, type Month } from '@haushalt/core';
+import { datedId, monthInWords, planOf, stretchOfYear, type Document, type Model, type Month } from '@haushalt/core';
 import type { GridColumn } from '../../grid/Grid.tsx';
 import { monthFigure, yearFigures } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
@@ -11,6 +11,8 @@ export interface BudgetColumn extends GridColumn {
 const LABEL_WIDTH = 182;
 const LEAST = { month: 58, total: 74, average: 64, share: 54 } as const;
 const PADDING = 12;
+/** What the mark of an exception takes beside its figure. */
+const MARK = 7;
 
 /** The columns of a year: its months, then total, average and share. Each is as wide as its widest figure. */
 export function budgetColumns(
@@ -25,7 +27,8 @@ export function budgetColumns(
   const widest = { month: 0, total: 0, average: 0, share: 0 };
   for (const id of ids) {
     for (let period = stretch.from; period < stretch.to; period++) {
-      widest.month = Math.max(widest.month, widthOf(monthFigure(model, id, period).text));
+      const mark = document.exceptions.has(datedId(id, model.calendar.months[period]!)) ? MARK : 0;
+      widest.month = Math.max(widest.month, widthOf(monthFigure(model, id, period).text) + mark);
     }
     const figures = yearFigures(model, id, year);
     for (const part of ['total', 'average', 'share'] as const)
