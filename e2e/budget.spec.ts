@@ -191,6 +191,8 @@ test('lines and groups are added, renamed, moved, duplicated and deleted by keyb
   await page.keyboard.press('Enter');
   await page.getByLabel('Its lines are').selectOption('Income');
   await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('grid').focus();
+  await page.keyboard.press('Control+Home');
   await expect(page.locator('.heading.side-income .label-text')).toHaveText(['Pay and benefits', 'Garden']);
 });
 
