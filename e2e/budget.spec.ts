@@ -143,6 +143,21 @@ test('a rule is written with completion, shows its result, and points at its err
   await expectAccessible(page);
 });
 
+test('what is typed before the formula field has arrived is not lost', async ({ application, page, budget }) => {
+  await page.route('**/FormulaField-*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await route.continue();
+  });
+  await page.goto(`${application.url}/plans/household/budget?year=2026`);
+  await budget.select('Pharmacy', 1);
+  await page.keyboard.type('Net pay Mara * 2% + Hea');
+  await expect(page.getByRole('textbox', { name: 'Rule of Pharmacy' })).toHaveText('Net pay Mara * 2% + Hea');
+  await expect(page.locator('.cm-completionLabel').first()).toHaveText('Heating');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(budget.cell('Pharmacy', 1)).toHaveText('167.60');
+});
+
 test('doubtful units are found while typing', async ({ page, budget }) => {
   await budget.select('Pharmacy', 1);
   await page.keyboard.type('Rent * Inflation');

@@ -2,6 +2,7 @@ import {
   autocompletion,
   completionStatus,
   selectedCompletion,
+  startCompletion,
   type Completion,
   type CompletionContext,
 } from '@codemirror/autocomplete';
@@ -55,6 +56,7 @@ function isCompleting({ state }: EditorView, key: string): boolean {
 /** The one field formulas are written in: completes names and functions, and underlines what is wrong in its place. */
 export default function FormulaField({
   value,
+  isBeingTyped,
   label,
   names,
   notation,
@@ -143,11 +145,13 @@ export default function FormulaField({
       changes: { from: 0, to: editor.state.doc.length, insert: value },
       selection: { anchor: value.length },
     });
+    startCompletion(editor);
   }, [value]);
 
   // Last of all: drawing the first problem would put the caret of a field that has focus back to its start.
   useLayoutEffect(() => {
     view.current?.focus();
+    if (view.current && isBeingTyped) startCompletion(view.current);
     onReady(true);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

@@ -7,6 +7,8 @@ export type FormulaKey = 'Enter' | 'Ctrl-Enter' | 'Ctrl-Shift-Enter' | 'Escape' 
 export interface FormulaFieldProps {
   /** The text to begin with. */
   readonly value: string;
+  /** Whether that text has just been typed, so that what it may become is offered at once. */
+  readonly isBeingTyped: boolean;
   readonly label: string;
   readonly names: readonly { readonly name: string; readonly kind: string }[];
   readonly notation: Notation;

@@ -179,6 +179,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
               <Suspense fallback={<div className="formula-field is-loading">{text}</div>}>
                 <FormulaField
                   value={text}
+                  isBeingTyped={!start.selected}
                   label={`Rule of ${line.name}`}
                   names={completableNames(document)}
                   notation={notationOf(plan.locale)}
