@@ -262,7 +262,7 @@ describe('bad input', () => {
       400,
       /JSON body is expected/,
     );
-    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(300_000))), 413, /at most 256 kB/);
+    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(1_100_000))), 413, /at most 1 MB/);
     await refused(send('b1', { kind: 'line.paint', line: 'l' }), 422, /must be one of/, 'command.kind');
     await refused(send('b2', { kind: 'line.delete', line: 'l', force: true }), 422, /not allowed/, 'command.force');
     await refused(

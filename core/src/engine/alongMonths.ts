@@ -9,7 +9,7 @@ import { BLANK, FINE } from './problems.ts';
 /** A figure for a stretch of months. */
 export type Summary = 'total' | 'average' | 'lowest' | 'highest';
 
-const ALONG_MONTHS = new Set(['prior', 'next', 'at', 'running', 'total', 'lowest', 'highest']);
+const ALONG_MONTHS = new Set(['prior', 'next', 'at', 'running', 'total', 'lowest', 'highest', 'grow', 'recent']);
 
 /** Whether a function looks at other months than the one it is computed for. */
 export function isAlongMonths(call: Extract<Expression, { kind: 'call' }>): boolean {
@@ -20,6 +20,11 @@ export function isAlongMonths(call: Extract<Expression, { kind: 'call' }>): bool
 export function spanOf(arg: Expression | undefined): Span {
   if (arg?.kind !== 'word') return 'plan';
   return arg.word === 'quarter' ? 'quarter' : arg.word === 'year' ? 'year' : arg.word === 'month' ? 'month' : 'plan';
+}
+
+/** How often `grow` grows: once a year unless it says month. */
+export function growthSpan(arg: Expression | undefined): Span {
+  return arg === undefined ? 'year' : spanOf(arg);
 }
 
 /** Reads another period than the one asked for; outside the plan there is nothing. */
@@ -66,6 +71,56 @@ export function runningKernel(x: Reader, reached: Reader, calendar: Calendar, sp
     if (value === value) return codeBefore === FINE ? before + value : value;
     if (why.code > BLANK) return NaN;
     return codeBefore === FINE ? before : without(BLANK);
+  };
+}
+
+/** A reader that remembers how far it has come; `forget` makes it begin anew. */
+export interface Accumulating {
+  readonly reader: Reader;
+  readonly forget: () => void;
+}
+
+/**
+ * An amount times all growth since the month `from`: by 1 + the rate of each month after it, or of each twelfth. Months
+ * before it are empty. `from` counts months from 1.
+ */
+export function growth(amount: Reader, rate: Reader, from: Reader, span: Span): Accumulating {
+  const stride = span === 'month' ? 1 : 12;
+  let start = -1;
+  let reached = -1;
+  let factor = 1;
+  return {
+    forget: () => {
+      start = -1;
+    },
+    reader: (at) => {
+      const first = Math.round(from(at)) - 1;
+      if (first !== first) return NaN;
+      if (at < first) return without(BLANK);
+      if (first !== start || at < reached) {
+        start = first;
+        reached = first;
+        factor = 1;
+      }
+      for (; reached + stride <= at; reached += stride) {
+        // Growth that began before the plan is known from the plan's first month on.
+        const grown = factor * (1 + rate(Math.max(0, reached + stride)));
+        if (grown !== grown) {
+          start = -1;
+          return NaN;
+        }
+        factor = grown;
+      }
+      return factor * amount(at);
+    },
+  };
+}
+
+/** The average of the months before; empty ones are passed over. */
+export function recent(x: Reader, months: Reader): Reader {
+  return (at) => {
+    const count = Math.round(months(at));
+    return count === count ? summarize('average', x, Math.max(0, at - count), at) : NaN;
   };
 }
 

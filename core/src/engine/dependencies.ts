@@ -66,6 +66,8 @@ function lagOfCall(call: Extract<Expression, { kind: 'call' }>): number {
       const months = wholeNumber(call.args[1]);
       return months === undefined ? ANYWHERE : call.name === 'prior' ? months : -months;
     }
+    case 'recent':
+      return 1;
     case 'at':
     case 'total':
     case 'lowest':

@@ -41,13 +41,25 @@ function tangle(): Document {
         Yearly: 'total(Pay, year) + highest(Gaps, quarter) + average(Balance) - lowest(Rent)',
         Powers: '(1 + Rate)^years * Pay',
         Blank: 'Zero / Gaps',
+        Grown: 'grow(Pay, Rate, 2026-07) + grow(100, monthly(Rate, effective), 2027-01, month)',
+        Recent: 'recent(Gaps, 3) + recent(Pay, 2)',
+        Trail: 'if(period < 3, Rent, recent(Trail, 3) + grow(prior(Trail), Rate, 2026-04))',
       },
     },
   });
 }
 
 const lineNames = (document: Document) => [...document.lines.values()];
-const FORMULAS = ['Rent * 2', 'prior(Rent) + 1', 'Units 2 / Gaps', 'running(Units 2)', 'if(month > 6, Price)', '7'];
+const FORMULAS = [
+  'Rent * 2',
+  'prior(Rent) + 1',
+  'Units 2 / Gaps',
+  'running(Units 2)',
+  'if(month > 6, Price)',
+  'recent(Rent, 4)',
+  'grow(50, Rate, 2026-06)',
+  '7',
+];
 
 const commands = fc.oneof(
   fc.record({ what: fc.constant('figure' as const), line: fc.nat(), month: fc.nat(MONTHS - 1), reach: fc.constantFrom('month' as const, 'onward' as const, 'every' as const), figure: fc.option(fc.integer({ min: -5000, max: 5000 })) }),

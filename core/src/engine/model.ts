@@ -223,6 +223,10 @@ export class Model {
         return (change.before?.formula ?? null) !== null || (change.after?.formula ?? null) !== null;
       case 'exceptions':
         return (change.before?.formula ?? null) !== (change.after?.formula ?? null);
+      case 'figureNotes':
+      case 'highlights':
+      case 'lockedYears':
+        return false;
     }
   }
 

@@ -3,7 +3,7 @@ import { wholeNumber } from './dependencies.ts';
 import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Reader } from './kernels.ts';
 import { BLANK, ProblemSite } from './problems.ts';
 import { Series, type Operand, type Range } from './series.ts';
-import { runningKernel, spanOf } from './alongMonths.ts';
+import { growth, growthSpan, recent, runningKernel, spanOf } from './alongMonths.ts';
 import { compile, type CompileContext, type Operation } from './vector.ts';
 
 /**
@@ -76,6 +76,13 @@ export function compileMonthly(
       }
       case 'running':
         return running(readerFor(first!), part);
+      case 'recent':
+        return recent(readerFor(first!), readerFor(second!));
+      case 'grow': {
+        const grown = growth(readerFor(first!), readerFor(second!), readerFor(part.args[2]!), growthSpan(part.args[3]));
+        hoisted.push(grown.forget);
+        return grown.reader;
+      }
       case 'monthly':
         return callKernel(part, [readerFor(first!)], new ProblemSite(context.problems, context.node, part));
       default:

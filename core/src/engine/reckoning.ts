@@ -4,6 +4,7 @@ import { notationOf } from '../figure/notation.ts';
 import type { Unit } from '../figure/unit.ts';
 import { writeFigure, writeWithUnit } from '../figure/write.ts';
 import { printFormula } from '../formula/print.ts';
+import { inferUnit } from '../formula/units.ts';
 import { FormulaError, childrenOf, type Expression } from '../formula/syntax.ts';
 import { planOf } from '../plan/document.ts';
 import { readStored, unitOf } from '../plan/formulas.ts';
@@ -46,6 +47,8 @@ export interface Reckoning {
   readonly words: string;
   /** For a formula: as people write it, and with values in place of names. */
   readonly formula: string | null;
+  /** The same formula as a tree, so that each part of it can be asked for its value. */
+  readonly expression: Expression | null;
   readonly worked: string | null;
   readonly parts: readonly ReckoningPart[];
   /** Why there is no figure. */
@@ -69,13 +72,15 @@ export function reckon(model: Model, id: string, period: number): Reckoning {
     value: value === value ? value : null,
     problem: problem ? problemSentence(problem, document) : null,
     formula: null,
+    expression: null,
     worked: null,
     parts: [],
     ...explain(model, id, period),
   };
 }
 
-type Explanation = Pick<Reckoning, 'source' | 'words'> & Partial<Pick<Reckoning, 'formula' | 'worked' | 'parts'>>;
+type Explanation = Pick<Reckoning, 'source' | 'words'> &
+  Partial<Pick<Reckoning, 'formula' | 'expression' | 'worked' | 'parts'>>;
 
 function explain(model: Model, id: string, period: number): Explanation {
   if (model.document.lines.has(id)) return explainLine(model, id, period);
@@ -151,6 +156,7 @@ function explainFormula(model: Model, id: string, period: number, row: RuleStepR
     source: 'formula',
     words: '',
     formula: printFormula(expression, style),
+    expression,
     worked: worked(model, id, expression, period),
     parts,
   };
@@ -190,7 +196,8 @@ function collectParts(
       nameOf: (ref) => nameOf(document, ref),
     });
     const { value } = model.evaluate(expression, node, period);
-    return add({ id, label, unit: unitOf(document, id), value: numberOrNull(value), period: null, subtracted: false });
+    const unit = unitOfPart(model, node, expression);
+    return add({ id, label, unit, value: numberOrNull(value), period: null, subtracted: false });
   }
   for (const child of childrenOf(expression)) collectParts(model, node, child, period, parts);
 }
@@ -208,10 +215,23 @@ function worked(model: Model, node: string, expression: Expression, period: numb
       const { value, code } = model.evaluate(part, node, period);
       if (value !== value) return code === BLANK ? 'nothing' : 'no figure';
       if (part.kind === 'word') return String(value);
-      const id = firstRef(part);
-      return writeFigure(value, id === undefined ? 'number' : unitOf(document, id), plan);
+      return writeFigure(value, unitOfPart(model, node, part), plan);
     },
   });
+}
+
+/** What a part of a rule counts; where nothing in it says so, what the line counts whose rule it is. */
+function unitOfPart({ document }: Model, node: string, part: Expression): Unit {
+  const style = { notation: notationOf(planOf(document).locale) };
+  const { unit } = inferUnit(part, { unitOf: (id) => unitOf(document, id), style });
+  return unit ?? unitOf(document, node);
+}
+
+/** What one part of a rule of `node` gives in a period, in words of its unit: `2,480.00`, `nothing`. */
+export function partInWords(model: Model, node: string, part: Expression, period: number): string {
+  const { value, code } = model.evaluate(part, node, period);
+  if (value !== value) return code === BLANK ? 'nothing' : 'no figure';
+  return writeFigure(value, unitOfPart(model, node, part), planOf(model.document));
 }
 
 /** How many months `prior` or `next` moves, when that is written as a number. */

@@ -1,10 +1,14 @@
-import { periodOf, stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
+import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
+import { monthsBetween } from '../calendar/month.ts';
 import { irr, npv } from '../finance/annuity.ts';
 import { childrenOf, type CalendarWord, type Expression } from '../formula/syntax.ts';
 import {
   addUpMonths,
   elsewhere,
+  growth,
+  growthSpan,
   isAlongMonths,
+  recent,
   runningKernel,
   spanOf,
   summarize,
@@ -96,16 +100,16 @@ class Compiler {
     switch (expression.kind) {
       case 'number':
         return constant(expression.value, FINE);
-      case 'date': {
-        const period = periodOf(this.context.calendar, expression.month);
-        return period < 0 ? constant(NaN, BLANK) : constant(period + 1, FINE);
-      }
+      case 'date':
+        // A month outside the plan has a number too, so that what began before it can be counted from there.
+        return constant(monthsBetween(this.context.calendar.first, expression.month) + 1, FINE);
       case 'word':
         return this.context.words[expression.word];
       case 'ref':
         return this.context.operandOf(expression.id);
       case 'name':
-        throw new Error(`The name ${expression.name} has not been resolved.`);
+      case 'option':
+        throw new Error('Names are resolved before compiling, and options are no figures.');
       case 'percent':
       case 'negate': {
         const operand = this.operand(expression.operand);
@@ -273,6 +277,15 @@ class Compiler {
       }
       case 'running':
         return this.running(x, spanOf(args[1]));
+      case 'recent': {
+        const months = readerOf(this.operand(args[1]!));
+        return this.lookingBack(target, recent(readerOf(x), months), wholeNumber(args[1]) ?? count);
+      }
+      case 'grow': {
+        const [rate, from] = args.slice(1, 3).map((arg) => readerOf(this.operand(arg))) as [Reader, Reader];
+        const grown = growth(readerOf(x), rate, from, growthSpan(args[3]));
+        return this.lookingBack(target, grown.reader, count, grown.forget);
+      }
       case 'IRR': {
         const guess = args[1] ? readerOf(this.operand(args[1])) : () => 0.1;
         return this.overAllMonths(readerOf(x), (figures) => irr(figures, guess(0)), this.site(expression), target);
@@ -307,6 +320,17 @@ class Compiler {
     this.operations.push((range) => {
       range.from = 0;
       range.to = this.context.calendar.count;
+      fillFrom(reader, out, range.from, range.to);
+    });
+    return out;
+  }
+
+  /** An operation whose result depends on up to `months` months before. */
+  private lookingBack(target: Series | undefined, reader: Reader, months: number, begin = () => {}): Operand {
+    const out = this.out(target);
+    this.operations.push((range) => {
+      range.to = Math.min(this.context.calendar.count, range.to + months);
+      begin();
       fillFrom(reader, out, range.from, range.to);
     });
     return out;

@@ -4,6 +4,10 @@ import { isFraction, type Unit } from './unit.ts';
 export interface FigureStyle {
   readonly locale: string;
   readonly currency: string;
+  /** The decimals of money; those of the currency when there are none. */
+  readonly decimals?: number | null;
+  /** How figures below zero are written; with a minus when left out. */
+  readonly negatives?: 'minus' | 'brackets' | 'tone';
 }
 
 const formats = new Map<string, Intl.NumberFormat>();
@@ -23,10 +27,26 @@ export function decimalsOf(currency: string): number {
   return format('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
 }
 
-/** A figure in words of its unit: `1,234.50`, `2.4 %`, `42`. Negative figures carry a true minus sign. */
+/** The decimals a plan shows money with. */
+export function moneyDecimals(style: FigureStyle): number {
+  return style.decimals ?? decimalsOf(style.currency);
+}
+
+/** A figure in words of its unit: `1,234.50`, `2.4 %`, `42`. Negative figures carry a true minus sign, or brackets. */
 export function writeFigure(figure: number, unit: Unit, style: FigureStyle): string {
   const text = isFraction(unit) ? `${fraction(figure, style.locale)}\u00a0%` : plain(figure, unit, style);
-  return text.replace(/^-/, '−');
+  return withSign(text, style);
+}
+
+/** A difference, always with its sign: `+12.00`, `−3.50`. */
+export function writeDifference(difference: number, unit: Unit, style: FigureStyle): string {
+  const text = writeFigure(difference, unit, { ...style, negatives: 'minus' });
+  return difference > 0 && !text.startsWith('−') ? `+${text}` : text;
+}
+
+function withSign(text: string, { negatives }: FigureStyle): string {
+  if (!text.startsWith('-')) return text;
+  return negatives === 'brackets' ? `(${text.slice(1)})` : `−${text.slice(1)}`;
 }
 
 /** A share of something, always with one decimal so that shares line up: `28.4 %`. */
@@ -38,15 +58,14 @@ export function writeShare(fraction: number, locale: string): string {
 /** A figure with its currency or unit: `€1,234.50`, `2.4 % a year`, `42 months`. */
 export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): string {
   if (unit === 'money') {
-    const decimals = decimalsOf(style.currency);
-    return format(style.locale, {
+    const decimals = moneyDecimals(style);
+    const text = format(style.locale, {
       style: 'currency',
       currency: style.currency,
       minimumFractionDigits: decimals,
       maximumFractionDigits: decimals,
-    })
-      .format(steady(figure, decimals))
-      .replace('-', '−');
+    }).format(steady(figure, decimals));
+    return text.startsWith('-') ? withSign(text, style) : text.replace('-', '−');
   }
   const text = writeFigure(figure, unit, style);
   if (unit === 'ratePerYear') return `${text} a year`;
@@ -68,7 +87,7 @@ function fraction(figure: number, locale: string): string {
 
 function plain(figure: number, unit: Unit, style: FigureStyle): string {
   if (unit === 'money') {
-    const decimals = decimalsOf(style.currency);
+    const decimals = moneyDecimals(style);
     return format(style.locale, { minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(
       steady(figure, decimals),
     );

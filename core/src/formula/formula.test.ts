@@ -54,6 +54,8 @@ const expressions = fc.letrec<{ tree: Expression }>((tie) => ({
     fc
       .tuple(fc.constantFrom(...FUNCTIONS), fc.array(tie('tree'), { minLength: 1, maxLength: 3 }))
       .filter(([definition, args]) => args.length >= definition.least && args.length <= definition.most)
+      // The second argument of monthly is no figure but the word effective.
+      .filter(([definition, args]) => definition.name !== 'monthly' || args.length === 1)
       .map(([{ name }, args]): Expression => ({ kind: 'call', name, args, place: at })),
   ),
 })).tree;

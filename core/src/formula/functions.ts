@@ -67,6 +67,13 @@ define(
 define('time', 'lowest(x, [quarter or year])', 'the smallest x of the plan, the quarter or the year');
 define('time', 'highest(x, [quarter or year])', 'the largest x of the plan, the quarter or the year');
 
+define(
+  'time',
+  'grow(amount, rate, from, [year or month])',
+  'an amount that grows by a rate, once a year or month by month, from a month on; nothing before',
+);
+define('time', 'recent(x, n)', 'the average of x over the n months before, passing over empty ones');
+
 define('logic', 'if(condition, then, [otherwise])', 'one figure or another; nothing when there is no other');
 define('logic', 'IFS(condition, then, [condition, then, …])', 'the figure of the first condition that holds');
 define('logic', 'and(condition, [condition, …])', 'whether all conditions hold');

@@ -213,8 +213,18 @@ class Parser {
       const shape = `${definition.name}(${definition.shape.replaceAll(', ', `${this.notation.separator} `)})`;
       throw new FormulaError(`${definition.name} is written ${shape}; here it has ${count(args.length)}.`, whole);
     }
-    return { kind: 'call', name: definition.name, args, place: whole };
+    return { kind: 'call', name: definition.name, args: withOptions(definition.name, args), place: whole };
   }
+}
+
+/** Reads `effective` as a choice where a function offers it; elsewhere the word stays a name. */
+function withOptions(name: string, args: readonly Expression[]): readonly Expression[] {
+  if (name !== 'monthly' || args.length < 2) return args;
+  const [rate, choice] = args as [Expression, Expression];
+  if (choice.kind !== 'name' || choice.quoted || choice.name.toLowerCase() !== 'effective') {
+    throw new FormulaError('Write monthly(rate) for a twelfth, or monthly(rate, effective).', choice.place);
+  }
+  return [rate, { kind: 'option', option: 'effective', place: choice.place }];
 }
 
 function isCalendarWord(name: string): boolean {

@@ -17,45 +17,72 @@ export interface PrintStyle {
 
 const IN_BOOKS: Readonly<Record<string, string>> = { '*': '×', '/': '÷', '-': '−', '<=': '≤', '>=': '≥', '<>': '≠' };
 
+/** A part of a formula as it is written, with the parts it is made of in their places. */
+export interface PrintedPart {
+  readonly expression: Expression;
+  readonly pieces: readonly (string | PrintedPart)[];
+}
+
 /**
  * Writes a tree in its one canonical spelling: single blanks around operators, only the brackets that are needed.
  * Without `nameOf`, references are written as ids in braces, the form formulas are stored in.
  */
 export function printFormula(expression: Expression, style: PrintStyle = { notation: CANONICAL }): string {
+  return textOf(printInParts(expression, style));
+}
+
+/** Like `printFormula`, but keeps what each part of the text stands for, so that parts can be pointed at. */
+export function printInParts(expression: Expression, style: PrintStyle = { notation: CANONICAL }): PrintedPart {
   return print(expression, 0, style);
 }
 
-function print(expression: Expression, context: number, style: PrintStyle): string {
+function textOf({ pieces }: PrintedPart): string {
+  let text = '';
+  for (const piece of pieces) text += typeof piece === 'string' ? piece : textOf(piece);
+  return text;
+}
+
+function print(expression: Expression, context: number, style: PrintStyle): PrintedPart {
   const own = style.part?.(expression);
-  if (own !== undefined) return own;
-  const wrap = (strength: number, text: string) => (strength < context ? `(${text})` : text);
+  const pieces = own === undefined ? piecesOf(expression, context, style) : [own];
+  return { expression, pieces };
+}
+
+function piecesOf(expression: Expression, context: number, style: PrintStyle): PrintedPart['pieces'] {
+  const wrap = (strength: number, pieces: PrintedPart['pieces']) =>
+    strength < context ? ['(', ...pieces, ')'] : pieces;
   const sign = (operator: string) => (style.typographic ? (IN_BOOKS[operator] ?? operator) : operator);
   switch (expression.kind) {
     case 'number':
-      return decimalText(expression.value).replace('.', style.notation.decimal);
+      return [decimalText(expression.value).replace('.', style.notation.decimal)];
     case 'date':
-      return expression.month;
+      return [expression.month];
     case 'word':
-      return expression.word;
+      return [expression.word];
+    case 'option':
+      return [expression.option];
     case 'name':
-      return (expression.quoted ? quote(expression.name) : quoteName(expression.name)) + output(expression.output);
+      return [(expression.quoted ? quote(expression.name) : quoteName(expression.name)) + output(expression.output)];
     case 'ref': {
       const name = style.nameOf?.(expression.id);
-      return (name === undefined ? `{${expression.id}}` : quoteName(name)) + output(expression.output);
+      return [(name === undefined ? `{${expression.id}}` : quoteName(name)) + output(expression.output)];
     }
     case 'percent':
-      return `${print(expression.operand, 6, style)}%`;
+      return [print(expression.operand, 6, style), '%'];
     case 'negate':
-      return wrap(4, `${sign('-')}${print(expression.operand, 4, style)}`);
+      return wrap(4, [sign('-'), print(expression.operand, 4, style)]);
     case 'binary': {
       const strength = STRENGTH[expression.operator];
       const left = print(expression.left, expression.operator === '^' ? 6 : strength, style);
       const right = print(expression.right, rightStrength(expression), style);
       const gap = expression.operator === '^' ? '' : ' ';
-      return wrap(strength, `${left}${gap}${sign(expression.operator)}${gap}${right}`);
+      return wrap(strength, [left, `${gap}${sign(expression.operator)}${gap}`, right]);
     }
-    case 'call':
-      return `${expression.name}(${expression.args.map((arg) => print(arg, 0, style)).join(`${style.notation.separator} `)})`;
+    case 'call': {
+      const separator = `${style.notation.separator} `;
+      const args = expression.args.flatMap((arg, index) => [...(index > 0 ? [separator] : []), print(arg, 0, style)]);
+      return [`${expression.name}(`, ...args, ')'];
+    }
   }
 }
 

@@ -10,6 +10,10 @@ export interface Place {
 export const CALENDAR_WORDS = ['month', 'quarter', 'year', 'period', 'years'] as const;
 export type CalendarWord = (typeof CALENDAR_WORDS)[number];
 
+/** The words that choose how a function works, where it has such an argument: `monthly(Loan rate, effective)`. */
+export const OPTIONS = ['effective'] as const;
+export type Option = (typeof OPTIONS)[number];
+
 export type BinaryOperator = '+' | '-' | '*' | '/' | '^' | '=' | '<>' | '<' | '<=' | '>' | '>=';
 
 /** A formula as a tree. `name` occurs only before names are resolved, `ref` only after. */
@@ -17,6 +21,7 @@ export type Expression =
   | { readonly kind: 'number'; readonly value: number; readonly place: Place }
   | { readonly kind: 'date'; readonly month: Month; readonly place: Place }
   | { readonly kind: 'word'; readonly word: CalendarWord; readonly place: Place }
+  | { readonly kind: 'option'; readonly option: Option; readonly place: Place }
   | {
       readonly kind: 'name';
       readonly name: string;

@@ -45,6 +45,7 @@ class Inference {
       case 'word':
         return expression.word === 'years' ? 'number' : expression.word === 'period' ? 'date' : 'any';
       case 'name':
+      case 'option':
         return 'any';
       case 'ref':
         return this.context.unitOf(expression.id);
@@ -160,6 +161,9 @@ class Inference {
         if (first === 'ratePerMonth')
           this.findings.push({ message: 'This rate is per month already.', place: expression.place });
         return 'ratePerMonth';
+      case 'grow':
+        this.growth(expression, units[1]!);
+        return first;
       case 'payment':
         this.payment(expression, units);
         return 'money';
@@ -186,6 +190,19 @@ class Inference {
     }
   }
 
+  /** Growth once a year takes a yearly rate, growth month by month a monthly one. */
+  private growth(expression: Extract<Expression, { kind: 'call' }>, unit: Inferred): void {
+    const [, rate, , span] = expression.args;
+    const byMonth = span?.kind === 'word' && span.word === 'month';
+    if (byMonth && unit === 'ratePerYear') this.yearlyWherePeriodic(rate!, 'effective');
+    if (!byMonth && unit === 'ratePerMonth') {
+      this.findings.push({
+        message: `This grows once a year; ${this.write(rate!)} is a rate per month.`,
+        place: rate!.place,
+      });
+    }
+  }
+
   private payment(expression: Extract<Expression, { kind: 'call' }>, units: readonly Inferred[]): void {
     if (units[1] === 'ratePerMonth') {
       this.findings.push({
@@ -203,12 +220,16 @@ class Inference {
     }
   }
 
-  private yearlyWherePeriodic(rate: Expression): void {
+  private yearlyWherePeriodic(rate: Expression, conversion: 'nominal' | 'effective' = 'nominal'): void {
     const text = this.write(rate);
+    const replacement = conversion === 'effective' ? `monthly(${text}, effective)` : `monthly(${text})`;
     this.findings.push({
       message: `A rate per month is expected here; ${text} is per year.`,
       place: rate.place,
-      mend: { words: `monthly(${text}), a twelfth`, replacement: `monthly(${text})` },
+      mend: {
+        words: conversion === 'effective' ? `${replacement}, the twelfth root` : `${replacement}, a twelfth`,
+        replacement,
+      },
     });
   }
 

@@ -15,7 +15,10 @@ export type Column =
   | { readonly kind: 'currency' }
   | { readonly kind: 'locale' }
   | { readonly kind: 'choice'; readonly options: readonly string[] }
-  | { readonly kind: 'reference'; readonly table: string };
+  | { readonly kind: 'yesNo' }
+  | { readonly kind: 'reference'; readonly table: string }
+  /** Whose figures are meant: a line, a group or a total. */
+  | { readonly kind: 'bearer' };
 
 export interface ColumnSpec<C extends Column = Column, O extends boolean = boolean> {
   readonly column: C;
@@ -23,7 +26,7 @@ export interface ColumnSpec<C extends Column = Column, O extends boolean = boole
   readonly optional: O;
   readonly about: string;
   /** What a plan file means by leaving the column out. */
-  readonly fallback?: string;
+  readonly fallback?: string | boolean;
 }
 
 export type TableSpec = Readonly<Record<string, ColumnSpec>>;
@@ -32,9 +35,11 @@ type Value<C extends Column> = C extends { kind: 'number' | 'whole' }
   ? number
   : C extends { kind: 'month' }
     ? Month
-    : C extends { kind: 'choice'; options: readonly (infer Option)[] }
-      ? Option
-      : string;
+    : C extends { kind: 'yesNo' }
+      ? boolean
+      : C extends { kind: 'choice'; options: readonly (infer Option)[] }
+        ? Option
+        : string;
 
 /** The row a table description stands for, with its id. */
 export type RowOf<T extends TableSpec> = { readonly id: string } & {
@@ -46,7 +51,11 @@ export type RowOf<T extends TableSpec> = { readonly id: string } & {
 };
 
 /** A column that always has a value. */
-export function required<const C extends Column>(column: C, about: string, fallback?: string): ColumnSpec<C, false> {
+export function required<const C extends Column>(
+  column: C,
+  about: string,
+  fallback?: string | boolean,
+): ColumnSpec<C, false> {
   return fallback === undefined ? { column, optional: false, about } : { column, optional: false, about, fallback };
 }
 

@@ -24,6 +24,8 @@ export function describeCommand(command: Command, document: Document): string {
     case 'line.add':
       return `New line ${command.name}`;
     case 'line.set':
+      if (command.settings.locked !== undefined)
+        return `${name(command.line)} ${command.settings.locked ? 'locked' : 'unlocked'}`;
       return command.settings.name === undefined
         ? `${name(command.line)} changed`
         : `${name(command.line)} renamed ${command.settings.name}`;
@@ -36,14 +38,40 @@ export function describeCommand(command: Command, document: Document): string {
     case 'line.setFigure': {
       const unit = document.lines.get(command.line)?.unit ?? 'money';
       const figure = command.figure === null ? 'nothing' : writeFigure(command.figure, unit, plan);
-      return `${name(command.line)} ${reachInWords(command.reach, command.month, plan.locale)}: ${figure}`;
+      return `${name(command.line)} ${reachInWords(command.reach, command.month, command.until ?? null, plan.locale)}: ${figure}`;
     }
     case 'line.setFormula':
-      return `Rule of ${name(command.line)} ${reachInWords(command.reach, command.month, plan.locale)}`;
+      return `Rule of ${name(command.line)} ${reachInWords(command.reach, command.month, command.until ?? null, plan.locale)}`;
     case 'line.clearException':
       return `${name(command.line)} in ${monthInWords(command.month, plan.locale)} back to its rule`;
     case 'line.removeStep':
       return `Step of ${name(command.line)} removed`;
+    case 'line.moveStep':
+      return `Step of ${name(command.line)} moved to ${monthInWords(command.to, plan.locale)}`;
+    case 'line.moveException':
+      return `Exception of ${name(command.line)} moved to ${monthInWords(command.to, plan.locale)}`;
+    case 'lines.order':
+      return `Lines of ${name(command.group)} in another order`;
+    case 'figures.set':
+      return `${count(command.figures.length, 'figure')} ${command.figures.some(({ figure }) => figure !== null) ? 'set' : 'emptied'}`;
+    case 'figures.clear':
+      return `${count(command.cells.length, 'figure')} back to the rule`;
+    case 'figures.adjust': {
+      const lowers = command.by.kind === 'amount' ? command.by.amount < 0 : command.by.factor < 1;
+      const lines = new Set(command.cells.map((cell) => cell.line));
+      const what = lines.size === 1 ? name(command.cells[0]!.line) : count(command.cells.length, 'figure');
+      return `${what} ${lowers ? 'lowered' : 'raised'}`;
+    }
+    case 'income.split':
+      return `Income split between ${count(command.shares.length, 'line')}`;
+    case 'year.lock':
+      return `${command.year} ${command.locked ? 'locked' : 'unlocked'}`;
+    case 'figureNote.set':
+      return `Note on ${name(command.of)} in ${monthInWords(command.month, plan.locale)}`;
+    case 'highlight.set':
+      return `Highlight on ${name(command.settings.of)}`;
+    case 'highlight.delete':
+      return `Highlight on ${name(document.highlights.get(command.id)?.of ?? '')} removed`;
     case 'assumption.add':
       return `New assumption ${command.name}`;
     case 'assumption.set':
@@ -61,8 +89,14 @@ export function describeCommand(command: Command, document: Document): string {
   }
 }
 
-/** A reach in words: "in March 2026", "from March 2026 on", "in every month". */
-export function reachInWords(reach: Reach, month: Month, locale: string): string {
+function count(many: number, what: string): string {
+  return many === 1 ? `1 ${what}` : `${many} ${what}s`;
+}
+
+/** A reach in words: "in March 2026", "from March 2026 on", "from March 2026 until May 2026", "in every month". */
+export function reachInWords(reach: Reach, month: Month, until: Month | null, locale: string): string {
   if (reach === 'every') return 'in every month';
+  if (reach === 'until' && until !== null)
+    return `from ${monthInWords(month, locale)} until ${monthInWords(until, locale)}`;
   return reach === 'month' ? `in ${monthInWords(month, locale)}` : `from ${monthInWords(month, locale)} on`;
 }

@@ -9,9 +9,20 @@ import type { Column, ColumnSpec } from './columns.ts';
 import { ID_PATTERN } from './checks.ts';
 import { documentFrom, emptyDocument, groupsWithLines, inOrder, planOf, type Document } from './document.ts';
 import { toShown, toStored } from './formulas.ts';
+import { highlightRefusal } from './highlights.ts';
 import { nameOf, nameRefusal, nameShapeRefusal, namesOf } from './naming.ts';
 import { positions } from './position.ts';
-import { TABLES, TABLE_NAMES, datedId, stepId, type AnyRow, type TableName } from './tables.ts';
+import {
+  TABLES,
+  TABLE_NAMES,
+  datedId,
+  lockedYearId,
+  stepId,
+  type AnyRow,
+  type HighlightRow,
+  type TableName,
+} from './tables.ts';
+import { TOTALS } from './totals.ts';
 
 /** The version of the plan file this program writes, and the newest it reads. */
 export const PLAN_FILE_VERSION = 1;
@@ -31,8 +42,16 @@ export class PlanFormatError extends Error {
 }
 
 type Json = Record<string, unknown>;
-type DraftRow = Record<string, string | number | null>;
+type DraftRow = Record<string, string | number | boolean | null>;
 type ListTable = Exclude<TableName, 'plan'>;
+/** Tables whose rows have ids that follow from what they belong to and their month or year. */
+const DATED: ReadonlySet<TableName> = new Set([
+  'assumptionSteps',
+  'ruleSteps',
+  'exceptions',
+  'figureNotes',
+  'lockedYears',
+]);
 const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 'plan');
 
 /**
@@ -81,7 +100,7 @@ function readTable(table: ListTable, json: unknown): DraftRow[] {
     if (!isObject(row)) throw new PlanFormatError(pointer, 'a row is a JSON object.');
     const draft = readRow(table, row, pointer, null);
     if ('position' in TABLES[table] && row.position === undefined) draft.position = order[index]!;
-    if (draft.id === null && typeof draft.name === 'string') draft.id = freeId(draft.name, table, index, taken);
+    if (draft.id === null && !DATED.has(table)) draft.id = freeId(String(draft.name ?? ''), table, index, taken);
     if (draft.id !== null) taken.add(String(draft.id));
     return draft;
   });
@@ -109,7 +128,7 @@ function readRow(table: TableName, json: Json, pointer: string, fallbackId: stri
   return row;
 }
 
-function readValue(column: Column, value: unknown, pointer: string): string | number {
+function readValue(column: Column, value: unknown, pointer: string): string | number | boolean {
   const refuse = (message: string): never => {
     throw new PlanFormatError(pointer, message);
   };
@@ -125,6 +144,7 @@ function readValue(column: Column, value: unknown, pointer: string): string | nu
     }
     return value as number;
   }
+  if (column.kind === 'yesNo') return typeof value === 'boolean' ? value : refuse('true or false is expected.');
   if (typeof value !== 'string') return refuse('a text is expected.');
   switch (column.kind) {
     case 'name': {
@@ -154,10 +174,14 @@ function readValue(column: Column, value: unknown, pointer: string): string | nu
 function resolveReferences(rows: Record<TableName, DraftRow[]>): void {
   for (const table of TABLE_NAMES) {
     for (const [column, spec] of Object.entries(TABLES[table]) as [string, ColumnSpec][]) {
-      if (spec.column.kind !== 'reference') continue;
-      const target = spec.column.table as TableName;
-      const byName = new Map(rows[target].map((row) => [nameKey(String(row.name)), row.id as string]));
-      const ids = new Set(rows[target].map((row) => row.id));
+      if (spec.column.kind !== 'reference' && spec.column.kind !== 'bearer') continue;
+      const target = spec.column.kind === 'bearer' ? 'lines and groups' : spec.column.table;
+      const candidates =
+        spec.column.kind === 'bearer'
+          ? [...rows.lines, ...rows.groups, ...TOTALS]
+          : rows[spec.column.table as TableName];
+      const byName = new Map(candidates.map((row) => [nameKey(String(row.name)), row.id as string]));
+      const ids = new Set<unknown>(candidates.map((row) => row.id));
       rows[table].forEach((row, index) => {
         const value = row[column];
         if (value === null || value === undefined) return;
@@ -183,18 +207,25 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       if (table === 'ruleSteps') row.id = stepId(String(row.line), row.from as string | null);
       else if (table === 'exceptions') row.id = datedId(String(row.line), String(row.month));
       else if (table === 'assumptionSteps') row.id = datedId(String(row.assumption), String(row.from));
+      else if (table === 'figureNotes') row.id = datedId(String(row.of), String(row.month));
+      else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
       else {
         if (owners.has(String(row.id)))
           throw new PlanFormatError(`/${table}/${index}/id`, `the id "${row.id}" is there twice.`);
         owners.add(String(row.id));
       }
       if (seen.has(String(row.id))) {
-        throw new PlanFormatError(`/${table}/${index}`, 'there is another row for the same month.');
+        throw new PlanFormatError(
+          `/${table}/${index}`,
+          `there is another row for the same ${table === 'lockedYears' ? 'year' : 'month'}.`,
+        );
       }
       seen.add(String(row.id));
       if (row.amount != null && row.formula != null) {
         throw new PlanFormatError(`/${table}/${index}`, 'there is an amount and a formula; only one of them can hold.');
       }
+      const doubt = table === 'highlights' ? highlightRefusal(row as unknown as HighlightRow) : null;
+      if (doubt) throw new PlanFormatError(`/${table}/${index}/${doubt.field ?? ''}`, doubt.message);
       if (table === 'groups' && row.rhythm !== null && row.side !== 'expense') {
         throw new PlanFormatError(`/${table}/${index}/rhythm`, 'only expenses are fixed, periodic or day-to-day.');
       }
@@ -261,6 +292,9 @@ export function toPlanFile(document: Document): Record<string, unknown> {
     lines,
     ruleSteps,
     exceptions,
+    figureNotes: [...document.figureNotes.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    highlights: [...document.highlights.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    lockedYears: [...document.lockedYears.values()].sort((a, b) => a.year - b.year),
   };
   return {
     version: PLAN_FILE_VERSION,
@@ -280,7 +314,8 @@ function fileRow(document: Document, table: TableName, row: { id: string }): Jso
     if (column.kind === 'position' || value === undefined || value === fallback) continue;
     // An empty amount is what a step without a figure means; other empty columns say nothing.
     if (value === null) continue;
-    if (column.kind === 'reference') result[name] = nameOf(document, String(value)) ?? value;
+    if (column.kind === 'reference' || column.kind === 'bearer')
+      result[name] = nameOf(document, String(value)) ?? value;
     else if (column.kind === 'formula') result[name] = toShown(String(value), document);
     else result[name] = value;
   }
@@ -296,7 +331,7 @@ export function newPlan(settings: {
   firstMonth: string;
   months: number;
 }): Document {
-  const row = { ...settings, projectionRate: null };
+  const row = { ...settings, projectionRate: null, decimals: null, negatives: 'tone' };
   return { ...emptyDocument(), plan: new Map([[row.id, row]]) } as unknown as Document;
 }
 

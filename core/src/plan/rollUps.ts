@@ -24,3 +24,17 @@ export function rolledUp(figures: readonly (number | null)[], stretch: Stretch, 
       return averageOf(figures, stretch);
   }
 }
+
+/** Like `rolledUp`, for the bare values of a series; NaN where there is no figure. */
+export function rolledUpValue(values: Float64Array, { from, to }: Stretch, how: RollUp): number {
+  let sum = NaN;
+  let count = 0;
+  for (let at = to - 1; at >= from; at--) {
+    const value = values[at]!;
+    if (value !== value) continue;
+    if (how === 'last') return value;
+    sum = count === 0 ? value : sum + value;
+    count++;
+  }
+  return how === 'average' ? sum / count : sum;
+}

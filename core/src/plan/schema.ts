@@ -55,6 +55,8 @@ function valueSchema(column: Column): Record<string, unknown> {
       return { type: 'integer', minimum: column.least, maximum: column.most };
     case 'choice':
       return { enum: column.options };
+    case 'yesNo':
+      return { type: 'boolean' };
     case 'month':
       return { type: 'string', pattern: '^[12]\\d{3}-(0[1-9]|1[0-2])$' };
     case 'currency':

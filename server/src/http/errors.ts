@@ -24,7 +24,7 @@ export class ApiError extends Error {
   }
 }
 
-const STATUS = { invalid: 422, gone: 409, used: 409, conflict: 409 } as const;
+const STATUS = { invalid: 422, gone: 409, used: 409, conflict: 409, locked: 409 } as const;
 
 /** A refusal of the core as an answer. */
 export function refusalError(refusal: Refusal): ApiError {

@@ -25,7 +25,7 @@ import { readCopy, readId, readNewPlan, readOrder } from './schemas.ts';
 
 /** The largest plan file that can be opened. */
 export const MAX_FILE = 8 << 20;
-const MAX_BODY = 256 << 10;
+const MAX_BODY = 1 << 20;
 
 /** How many commands a browser gets to undo and redo after it opens a plan. */
 const HISTORY = 200;

@@ -1,11 +1,17 @@
 import Joi from 'joi';
 import {
+  EMPHASES,
+  HIGHLIGHT_CONDITIONS,
+  MAX_CELLS,
+  MAX_DECIMALS,
   MAX_FORMULA_LENGTH,
   MAX_MONTHS,
+  NEGATIVES,
   REACHES,
   RHYTHMS,
   ROLL_UPS,
   SIDES,
+  TONES,
   UNITS,
   type CommandKind,
 } from '@haushalt/core';
@@ -29,27 +35,89 @@ const before = id.allow(null);
 const formula = Joi.string().max(MAX_FORMULA_LENGTH);
 const currency = Joi.string().pattern(/^[A-Z]{3}$/, 'a currency code such as EUR');
 const locale = Joi.string().max(35);
+const year = Joi.number().integer().min(1900).max(2999);
+/** Whose figures are meant: a row's id, or a total's, which begins with @. */
+const bearer = Joi.string().pattern(/^(@[A-Za-z]{1,30}|[A-Za-z0-9_-]{1,64})$/, 'the id of a line, group or total');
+const until = month.allow(null).optional();
+const cell = { line: id, month };
+const many = (fields: Fields) =>
+  Joi.array()
+    .items(Joi.object(fields).options({ presence: 'required' }))
+    .min(1)
+    .max(MAX_CELLS);
+const notBelowZero = Joi.boolean();
+const adjustment = Joi.alternatives(
+  Joi.object({ kind: Joi.valid('amount'), amount: figure, notBelowZero }),
+  Joi.object({ kind: Joi.valid('factor'), factor: Joi.number().min(-1e6).max(1e6), notBelowZero }),
+).options({ presence: 'required' });
 
 type Fields = Record<string, Joi.Schema>;
 const all = (fields: Fields) => Joi.object(fields).options({ presence: 'required' }).required();
 const some = (fields: Fields) => Joi.object(fields).min(1).required().options({ presence: 'optional' });
 
 const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
-  'plan.set': { settings: some({ name, currency, locale, firstMonth: month, months, projectionRate: id.allow(null) }) },
+  'plan.set': {
+    settings: some({
+      name,
+      currency,
+      locale,
+      firstMonth: month,
+      months,
+      projectionRate: id.allow(null),
+      decimals: Joi.number().integer().min(0).max(MAX_DECIMALS).allow(null),
+      negatives: Joi.string().valid(...NEGATIVES),
+    }),
+  },
   'group.add': { id, name, side, rhythm, before },
   'group.set': { group: id, settings: some({ name, side, rhythm }) },
   'group.move': { group: id, before },
   'group.duplicate': { group: id, id },
   'group.delete': { group: id },
   'line.add': { id, group: id, name, unit, before },
-  'line.set': { line: id, settings: some({ name, unit, rollUp, note }) },
+  'line.set': {
+    line: id,
+    settings: some({
+      name,
+      unit,
+      rollUp,
+      note,
+      emphasis: Joi.string().valid(...EMPHASES),
+      locked: Joi.boolean(),
+      targetShare: figure.allow(null),
+    }),
+  },
   'line.move': { line: id, group: id, before },
   'line.duplicate': { line: id, id },
   'line.delete': { line: id },
-  'line.setFigure': { line: id, month, reach, figure: figure.allow(null) },
-  'line.setFormula': { line: id, month, reach, formula },
+  'line.setFigure': { line: id, month, reach, until, figure: figure.allow(null) },
+  'line.setFormula': { line: id, month, reach, until, formula },
   'line.clearException': { line: id, month },
   'line.removeStep': { line: id, from: month.allow(null) },
+  'line.moveStep': { line: id, from: month, to: month },
+  'line.moveException': { line: id, month, to: month },
+  'lines.order': { group: id, lines: Joi.array().items(id).min(1).max(MAX_CELLS) },
+  'figures.set': {
+    figures: many({ ...cell, figure: figure.allow(null) }),
+    as: Joi.string().valid('exceptions', 'rule'),
+  },
+  'figures.clear': { cells: many(cell) },
+  'figures.adjust': { cells: many(cell), by: adjustment },
+  'income.split': { shares: many({ line: id, share: figure }) },
+  'year.lock': { year, locked: Joi.boolean() },
+  'figureNote.set': { of: bearer, month, text: note },
+  'highlight.set': {
+    id,
+    settings: all({
+      of: bearer,
+      span: Joi.string().valid('month', 'year'),
+      when: Joi.string().valid(...HIGHLIGHT_CONDITIONS),
+      low: figure.allow(null),
+      high: figure.allow(null),
+      tone: Joi.string().valid(...TONES),
+      word: Joi.string().trim().min(1).max(24),
+    }),
+  },
+  'highlight.delete': { id },
   'assumption.add': { id, name, unit, value: figure, note, before },
   'assumption.set': { assumption: id, settings: some({ name, unit, value: figure, note }) },
   'assumption.setStep': { assumption: id, from: month, value: figure },

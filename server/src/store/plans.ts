@@ -30,8 +30,8 @@ export function createPlanStore(database: Sqlite): PlanStore {
       order by plans.name collate nocase, plans.id`,
   );
   const insert = database.prepare(
-    `insert into plans (id, name, currency, locale, firstMonth, months, projectionRate, createdAt)
-     values (@id, @name, @currency, @locale, @firstMonth, @months, @projectionRate, @at)`,
+    `insert into plans (id, name, currency, locale, firstMonth, months, projectionRate, decimals, negatives, createdAt)
+     values (@id, @name, @currency, @locale, @firstMonth, @months, @projectionRate, @decimals, @negatives, @at)`,
   );
   const grant = database.prepare('insert into roles (planId, personId, role) values (?, ?, ?)');
   const setRevision = database.prepare('update plans set revision = ? where id = ?');

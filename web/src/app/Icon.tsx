@@ -1,3 +1,19 @@
+import alarm from 'bootstrap-icons/icons/exclamation-triangle.svg';
+import caution from 'bootstrap-icons/icons/exclamation-circle.svg';
+import columns from 'bootstrap-icons/icons/layout-three-columns.svg';
+import eraser from 'bootstrap-icons/icons/eraser.svg';
+import eyeglasses from 'bootstrap-icons/icons/eyeglasses.svg';
+import funnel from 'bootstrap-icons/icons/funnel.svg';
+import good from 'bootstrap-icons/icons/check2-circle.svg';
+import hourglass from 'bootstrap-icons/icons/hourglass-split.svg';
+import lock from 'bootstrap-icons/icons/lock.svg';
+import note from 'bootstrap-icons/icons/sticky.svg';
+import plusMinus from 'bootstrap-icons/icons/plus-slash-minus.svg';
+import printer from 'bootstrap-icons/icons/printer.svg';
+import rulers from 'bootstrap-icons/icons/bar-chart-steps.svg';
+import scissors from 'bootstrap-icons/icons/scissors.svg';
+import sort from 'bootstrap-icons/icons/sort-down.svg';
+import split from 'bootstrap-icons/icons/pie-chart.svg';
 import arrowClockwise from 'bootstrap-icons/icons/arrow-clockwise.svg';
 import arrowCounterclockwise from 'bootstrap-icons/icons/arrow-counterclockwise.svg';
 import arrowDownLeft from 'bootstrap-icons/icons/arrow-down-left.svg';
@@ -48,6 +64,22 @@ const ICONS = {
   delete: trash,
   copy,
   warning,
+  alarm,
+  caution,
+  good,
+  columns,
+  clear: eraser,
+  rule: rulers,
+  filter: funnel,
+  trial: hourglass,
+  show: eyeglasses,
+  lock,
+  note,
+  adjust: plusMinus,
+  print: printer,
+  fit: scissors,
+  sort,
+  split,
 };
 
 export type IconName = keyof typeof ICONS;

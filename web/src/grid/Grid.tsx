@@ -12,6 +12,7 @@ import {
   type Ref,
 } from 'react';
 import { GridRowView } from './GridRowView.tsx';
+import { activeOf, columnsIn, type GridPlace, type GridSelection } from './selection.ts';
 import './grid.scss';
 
 export interface GridColumn {
@@ -37,11 +38,6 @@ export interface GridCell {
   readonly title?: string;
 }
 
-export interface GridPlace {
-  readonly row: number;
-  readonly column: number;
-}
-
 /** A column laid out: its place among the others, and its distance from the edge it is pinned to. */
 export interface LaidOutColumn extends GridColumn {
   readonly offset: number;
@@ -60,17 +56,24 @@ interface GridProps<R extends GridRow> {
   /** Rows that stay in sight at the bottom; they come after the others. */
   readonly footer: readonly R[];
   readonly rowHeight: number;
-  readonly active: GridPlace;
+  readonly selection: GridSelection;
   readonly editing: boolean;
   readonly cellOf: (row: R, column: GridColumn) => GridCell;
   /** Whatever a row's cells depend on; a row is drawn again only when this changes. */
   readonly versionOf: (row: R) => string;
   /** What stands in the active cell while it is edited. */
   readonly editor: ReactNode;
-  readonly onActivate: (place: GridPlace) => void;
+  /** Selects a cell; `extend` lets the last block reach there, `add` begins another. */
+  readonly onSelect: (place: GridPlace, how: 'one' | 'extend' | 'add') => void;
   readonly onOpen: (place: GridPlace) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
   readonly onPaste?: (text: string) => void;
+  /** The text that stands for the selection on the clipboard; `null` leaves copying to the browser. */
+  readonly onCopy?: () => string | null;
+  /** Draws all rows, whether in sight or not, as printing needs it. */
+  readonly complete?: boolean;
+  /** Lets the first column be made wider or narrower by dragging its edge. */
+  readonly onLabelWidth?: (width: number) => void;
   readonly reorder?: { readonly canDrag: (row: R) => boolean; readonly onDrop: (dragged: R, target: R) => void };
   readonly handle?: Ref<GridHandle>;
 }
@@ -82,8 +85,10 @@ const features = tableFeatures({ columnPinningFeature, columnSizingFeature });
  * ARIA grid. Focus stays on the grid; the active cell is announced. What cells show and what keys do is the page's.
  */
 export function Grid<R extends GridRow>(props: GridProps<R>) {
-  const { label, columns, rows, footer, rowHeight, active, editing, onActivate, onOpen, onKeyDown, reorder, handle } =
+  const { label, columns, rows, footer, rowHeight, selection, editing, onSelect, onOpen, onKeyDown, reorder, handle } =
     props;
+  const active = activeOf(selection);
+  const { row: activeRow, column: activeColumn } = active;
   const scroller = useRef<HTMLDivElement>(null);
   const laidOut = useLayout(columns);
   const width = laidOut.reduce((sum, column) => sum + column.width, 0);
@@ -91,7 +96,7 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
-    overscan: 8,
+    overscan: props.complete ? rows.length : 8,
     scrollPaddingStart: rowHeight + 6,
     scrollPaddingEnd: footer.length * rowHeight + 6,
   });
@@ -114,8 +119,23 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     [rows.length, laidOut, virtualizer],
   );
   useEffect(() => {
-    scrollTo(active);
-  }, [active, scrollTo]);
+    scrollTo({ row: activeRow, column: activeColumn });
+  }, [activeRow, activeColumn, scrollTo]);
+
+  // While the main button is held down, the block follows the pointer.
+  const isSelecting = useRef(false);
+  const lately = useRef(onSelect);
+  useEffect(() => {
+    lately.current = onSelect;
+  });
+  const select = useCallback((place: GridPlace, how: 'one' | 'extend' | 'add') => {
+    isSelecting.current = true;
+    window.addEventListener('pointerup', () => (isSelecting.current = false), { once: true });
+    lately.current(place, how);
+  }, []);
+  const reach = useCallback((place: GridPlace) => {
+    if (isSelecting.current) lately.current(place, 'extend');
+  }, []);
 
   const rowView = (row: R, index: number) => (
     <GridRowView
@@ -126,10 +146,12 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
       version={props.versionOf(row)}
       cellOf={props.cellOf as (row: GridRow, column: GridColumn) => GridCell}
       activeColumn={active.row === index ? active.column : -1}
+      selected={columnsIn(selection, index)}
       editor={editing && active.row === index ? props.editor : null}
       height={rowHeight}
       draggable={reorder?.canDrag(row) ?? false}
-      onActivate={onActivate}
+      onSelect={select}
+      onReach={reach}
       onOpen={onOpen}
     />
   );
@@ -141,11 +163,18 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
       className="grid"
       role="grid"
       aria-label={label}
+      aria-multiselectable={true}
       aria-rowcount={rows.length + footer.length + 1}
       aria-colcount={laidOut.length}
       aria-activedescendant={cellId(active.row, active.column)}
       tabIndex={0}
       onKeyDown={onKeyDown}
+      onCopy={(event) => {
+        const text = event.target === scroller.current ? (props.onCopy?.() ?? null) : null;
+        if (text === null) return;
+        event.preventDefault();
+        event.clipboardData.setData('text/plain', text);
+      }}
       onPaste={(event) => {
         if (event.target !== scroller.current) return;
         event.preventDefault();
@@ -163,6 +192,7 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
               style={placeOf(column)}
             >
               {column.heading}
+              {index === 0 && props.onLabelWidth && <LabelEdge width={column.width} onChange={props.onLabelWidth} />}
             </div>
           ))}
         </div>
@@ -240,6 +270,28 @@ function useLayout(columns: readonly GridColumn[]): LaidOutColumn[] {
     // The table's own state changes only with the columns.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [columns, definitions, pinning]);
+}
+
+/** The edge of the first column, to be dragged. */
+function LabelEdge({ width, onChange }: { readonly width: number; readonly onChange: (width: number) => void }) {
+  const start = useRef<{ x: number; width: number } | null>(null);
+  return (
+    <span
+      className="label-edge"
+      title="Drag to widen the names"
+      onPointerDown={(event) => {
+        event.preventDefault();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        start.current = { x: event.clientX, width };
+      }}
+      onPointerMove={(event) => {
+        if (start.current) onChange(start.current.width + event.clientX - start.current.x);
+      }}
+      onPointerUp={() => {
+        start.current = null;
+      }}
+    />
+  );
 }
 
 const NO_DATA: never[] = [];

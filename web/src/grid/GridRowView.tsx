@@ -7,10 +7,10 @@ import {
   placeOf,
   type GridCell,
   type GridColumn,
-  type GridPlace,
   type GridRow,
   type LaidOutColumn,
 } from './Grid.tsx';
+import { isColumnIn, type GridPlace } from './selection.ts';
 
 interface GridRowViewProps {
   readonly row: GridRow;
@@ -19,10 +19,14 @@ interface GridRowViewProps {
   readonly version: string;
   readonly cellOf: (row: GridRow, column: GridColumn) => GridCell;
   readonly activeColumn: number;
+  /** The selected stretches of its columns, as one text. */
+  readonly selected: string;
   readonly editor: ReactNode;
   readonly height: number;
   readonly draggable: boolean;
-  readonly onActivate: (place: GridPlace) => void;
+  readonly onSelect: (place: GridPlace, how: 'one' | 'extend' | 'add') => void;
+  /** The pointer has come to a cell, perhaps while selecting. */
+  readonly onReach: (place: GridPlace) => void;
   readonly onOpen: (place: GridPlace) => void;
 }
 
@@ -34,10 +38,12 @@ export const GridRowView = memo(
     columns,
     cellOf,
     activeColumn,
+    selected,
     editor,
     height,
     draggable,
-    onActivate,
+    onSelect,
+    onReach,
     onOpen,
   }: GridRowViewProps) {
     const drop = useDroppable({ id: row.key, disabled: !draggable });
@@ -54,21 +60,25 @@ export const GridRowView = memo(
         {columns.map((column, at) => {
           const cell = cellOf(row, column);
           const isActive = at === activeColumn;
+          const isSelected = isColumnIn(selected, at);
           return (
             <div
               key={column.id}
               id={cellId(index, at)}
               role={column.id === 'label' ? 'rowheader' : 'gridcell'}
               aria-colindex={at + 1}
-              aria-selected={isActive}
+              aria-selected={isSelected}
               aria-label={column.id === 'label' ? row.label : undefined}
               title={cell.title}
-              className={`grid-cell ${pinClass(column)} ${column.className ?? ''} ${cell.className ?? ''} ${isActive ? 'is-active' : ''}`}
+              className={`grid-cell ${pinClass(column)} ${column.className ?? ''} ${cell.className ?? ''} ${isActive ? 'is-active' : ''} ${isSelected ? 'is-selected' : ''}`}
               style={placeOf(column)}
               onPointerDown={(event) => {
-                if (event.button === 0 && !(event.target as HTMLElement).closest('input, button, .popover'))
-                  onActivate({ row: index, column: at });
+                if (event.button !== 0 || (event.target as HTMLElement).closest('input, button, .popover, .drag-grip'))
+                  return;
+                const how = event.shiftKey ? 'extend' : event.ctrlKey || event.metaKey ? 'add' : 'one';
+                onSelect({ row: index, column: at }, how);
               }}
+              onPointerEnter={() => onReach({ row: index, column: at })}
               onDoubleClick={() => onOpen({ row: index, column: at })}
             >
               {at === 0 && draggable && (
@@ -90,6 +100,7 @@ export const GridRowView = memo(
     before.columns === after.columns &&
     before.version === after.version &&
     before.activeColumn === after.activeColumn &&
+    before.selected === after.selected &&
     before.editor === after.editor &&
     before.height === after.height &&
     before.draggable === after.draggable,

@@ -35,6 +35,8 @@ export interface SessionState {
   /** How often the figures of something have changed, by id. */
   readonly figureVersions: ReadonlyMap<string, number>;
   readonly glow: Glow | null;
+  /** What has been done and undone in this plan, as far as it is known here, in order. */
+  readonly history: readonly HistoryItem[];
   readonly undo: HistoryItem | null;
   readonly redo: HistoryItem | null;
   /** Orders the server has not acknowledged yet. */
@@ -128,6 +130,15 @@ export class PlanSession {
   /** Takes the last command back; `false` when there is none. */
   undo(): Refusal | null {
     return this.step('undo', this.current.undo);
+  }
+
+  /** Takes back the last so many commands, one after the other; stops where one cannot be. */
+  undoSeveral(count: number): Refusal | null {
+    for (let left = count; left > 0; left--) {
+      const refusal = this.undo();
+      if (refusal) return refusal;
+    }
+    return null;
   }
 
   redo(): Refusal | null {
@@ -279,10 +290,10 @@ export class PlanSession {
     this.publish({});
   }
 
-  private steps(): Pick<SessionState, 'undo' | 'redo'> {
+  private steps(): Pick<SessionState, 'history' | 'undo' | 'redo'> {
     const undo = this.history.filter((item) => item.state === 'done').at(-1) ?? null;
     const redo = this.history.find((item) => item.state === 'undone') ?? null;
-    return { undo, redo };
+    return { history: this.history, undo, redo };
   }
 
   private publish(part: Partial<SessionState>): void {

@@ -1,5 +1,7 @@
 import {
+  datedId,
   monthInWords,
+  nameOf,
   planOf,
   reckon,
   rollUpOf,
@@ -9,9 +11,10 @@ import {
   type Reckoning,
   type ReckoningPart,
 } from '@haushalt/core';
-import { useEffect, useMemo, useState } from 'react';
+import { Fragment, useEffect, useMemo, useState } from 'react';
 import { Icon } from '../app/Icon.tsx';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
+import { FormulaView } from './FormulaView.tsx';
 
 interface ReckoningPanelProps {
   readonly id: string;
@@ -22,15 +25,28 @@ interface ReckoningPanelProps {
   readonly onJump: (id: string, period: number | null) => boolean;
   readonly onChangeRule: (() => void) | null;
   readonly onClearException: (() => void) | null;
+  /** Writes a note on the figure; `null` where there is no single month. */
+  readonly onNote: (() => void) | null;
+  readonly onOpenRule: (() => void) | null;
 }
 
 /** How the selected figure came about, part by part, down to what someone typed. */
-export function ReckoningPanel({ id, period, wholeYear, onJump, onChangeRule, onClearException }: ReckoningPanelProps) {
+export function ReckoningPanel({
+  id,
+  period,
+  wholeYear,
+  onJump,
+  onChangeRule,
+  onClearException,
+  onNote,
+  onOpenRule,
+}: ReckoningPanelProps) {
   const { model, document, version } = useSessionState();
   const plan = planOf(document);
   // The model changes in place; its version says when.
   const reckoning = useMemo(() => (version >= 0 ? reckon(model, id, period) : null), [model, version, id, period]);
   if (!reckoning) return null;
+  const note = wholeYear === null ? document.figureNotes.get(datedId(id, reckoning.month)) : undefined;
   const when = wholeYear === null ? monthInWords(reckoning.month, plan.locale) : String(wholeYear);
 
   return (
@@ -45,15 +61,37 @@ export function ReckoningPanel({ id, period, wholeYear, onJump, onChangeRule, on
         )}
       </div>
       {wholeYear === null ? (
-        <Explained reckoning={reckoning} model={model} onJump={onJump} />
+        <div className="reckoning-how">
+          {note && (
+            <p className="reckoning-note">
+              <Icon name="note" /> {note.text}
+            </p>
+          )}
+          <Explained reckoning={reckoning} model={model} onJump={onJump} />
+          <Dependents id={id} model={model} period={period} onJump={onJump} />
+        </div>
       ) : (
-        <p className="reckoning-words">{yearInWords(model, id)}</p>
+        <div className="reckoning-how">
+          <p className="reckoning-words">{yearInWords(model, id)}</p>
+        </div>
       )}
       <div className="reckoning-tools">
         {onChangeRule && (
           <button type="button" className="tool" onClick={onChangeRule} title="Change the rule (Ctrl+Enter)">
             <Icon name="edit" />
             Change the rule
+          </button>
+        )}
+        {onOpenRule && (
+          <button type="button" className="tool" onClick={onOpenRule} title="Steps, exceptions and patterns (Alt+R)">
+            <Icon name="rule" />
+            Steps and patterns
+          </button>
+        )}
+        {onNote && (
+          <button type="button" className="tool" onClick={onNote} title="A note on this figure (Alt+N)">
+            <Icon name="note" />
+            {note ? 'Change the note' : 'Note'}
           </button>
         )}
         {onClearException && (
@@ -74,11 +112,12 @@ interface ExplainedProps {
 }
 
 function Explained({ reckoning, model, onJump }: ExplainedProps) {
-  const { words, formula, worked, parts, problem } = reckoning;
+  const { words, expression, worked, parts, problem } = reckoning;
   return (
-    <div className="reckoning-how">
+    <>
       <p className="reckoning-words">
-        {words} {formula && <code>{formula}</code>}
+        {words}{' '}
+        {expression && <FormulaView reckoning={reckoning} expression={expression} model={model} onJump={onJump} />}
       </p>
       {worked && parts.length > 0 && <p className="reckoning-worked">= {worked}</p>}
       {problem && (
@@ -87,7 +126,34 @@ function Explained({ reckoning, model, onJump }: ExplainedProps) {
         </p>
       )}
       {parts.length > 0 && <Parts parts={parts} model={model} of={reckoning} onJump={onJump} />}
-    </div>
+    </>
+  );
+}
+
+interface DependentsProps {
+  readonly id: string;
+  readonly model: Model;
+  readonly period: number;
+  readonly onJump: ReckoningPanelProps['onJump'];
+}
+
+/** What uses the figure in turn. */
+function Dependents({ id, model, period, onJump }: DependentsProps) {
+  const dependents = [...new Set(model.dependentsOf(id))].filter((other) => other !== id);
+  if (dependents.length === 0) return null;
+  const { document } = model;
+  return (
+    <p className="reckoning-dependents">
+      Used by{' '}
+      {dependents.map((other, index) => (
+        <Fragment key={other}>
+          {index > 0 && ', '}
+          <button type="button" className="jump" onClick={() => onJump(other, period)}>
+            {nameOf(document, other) ?? other}
+          </button>
+        </Fragment>
+      ))}
+    </p>
   );
 }
 

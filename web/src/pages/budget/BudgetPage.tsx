@@ -1,27 +1,61 @@
-import { planOf, stretchOfYear, yearsOf, type Command, type Document, type Month } from '@haushalt/core';
+import {
+  datedId,
+  isYearLocked,
+  planOf,
+  stretchOfYear,
+  unitOf,
+  yearOf,
+  yearsOf,
+  type Document,
+  type Month,
+} from '@haushalt/core';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useParams } from 'react-router';
+import { Icon } from '../../app/Icon.tsx';
 import { useNotices } from '../../app/Notices.tsx';
 import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
 import { preloadFormulaField } from '../../formula/formulaField.ts';
-import { Grid, type GridColumn, type GridHandle, type GridPlace } from '../../grid/Grid.tsx';
-import { newId } from '../../plan-session/api.ts';
+import { Grid, type GridHandle } from '../../grid/Grid.tsx';
+import {
+  activeOf,
+  addBlock,
+  boundsOf,
+  cutTo,
+  extendTo,
+  isBlock,
+  selectOne,
+  type GridPlace,
+  type GridSelection,
+} from '../../grid/selection.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { ReckoningPanel } from '../../reckoning/ReckoningPanel.tsx';
-import { Icon } from '../../app/Icon.tsx';
+import { BlockEditor } from './BlockEditor.tsx';
+import { BudgetToolbar } from './BudgetToolbar.tsx';
 import { CellEditor, type CellEditorHandle, type Onward } from './CellEditor.tsx';
+import { DialogOf, type BudgetDialog } from './DialogOf.tsx';
 import { EmptyPlan, startWithUsualGroups } from './EmptyPlan.tsx';
-import { GroupDialog } from './GroupDialog.tsx';
 import { NameEditor } from './NameEditor.tsx';
+import { PanelOf } from './PanelOf.tsx';
+import { PrintNotes, usePrinting } from './PrintNotes.tsx';
+import { SelectionPanel } from './SelectionPanel.tsx';
+import { TrialStrip } from './TrialStrip.tsx';
 import { YearSummary } from './YearSummary.tsx';
-import { budgetCell, cellVersion } from './cells.tsx';
-import { budgetColumns } from './columns.ts';
+import { blockAsText, cellText, cellsIn, isException, readPasted } from './blocks.ts';
+import { budgetCell, cellVersion, type CellContext } from './cells.tsx';
+import { budgetColumns, scopeOf, type BudgetColumn } from './columns.ts';
 import { keyAction, type KeyAction } from './keys.ts';
-import { moveGroup, moveLine, moveRowTo } from './moving.ts';
+import { moveRowTo } from './moving.ts';
+import type { PanelName } from './panels.ts';
 import { budgetRows, type BudgetRow } from './rows.ts';
 import { startingText } from './startingText.ts';
+import { trialFromNow, type Trial } from './trial.ts';
+import { useRowActions } from './useRowActions.ts';
+import './budget.scss';
+import { LABEL_WIDTHS, NO_FILTER, ROW_HEIGHTS, useBudgetView } from './view.ts';
 
-const ROW_HEIGHT = 24;
+/** What a second line of differences adds to the height of a row. */
+const DIFFERENCE_HEIGHT = 13;
 
 /** What is being edited in the active cell. */
 type Editing =
@@ -29,61 +63,108 @@ type Editing =
       readonly kind: 'figure';
       readonly start: { readonly text: string; readonly selected: boolean; readonly asRule: boolean };
     }
+  | { readonly kind: 'block'; readonly text: string }
   | { readonly kind: 'name'; readonly text: string };
+
+/** A place to go to as soon as it is there, and what to do then. */
+interface Destination {
+  readonly id: string;
+  readonly month: Month | null;
+  readonly then: 'nothing' | 'name' | 'figure' | 'rule';
+}
 
 /** The budget: what comes in and goes out, line by line and month by month. */
 export function BudgetPage() {
   const session = useSession();
   const state = useSessionState();
   const notices = useNotices();
+  const { planId = '' } = useParams();
   const { document, model } = state;
   const plan = planOf(document);
   const years = yearsOf(model.calendar);
   const [year, setYear] = useYear(years);
+  const [view, changeView] = useBudgetView(planId);
+  const [trial, setTrial] = useState<Trial | null>(null);
+  const [panel, setPanel] = useState<PanelName | null>(null);
+  const [dialog, setDialog] = useState<BudgetDialog | null>(null);
+  const printing = usePrinting();
 
-  const { rows, footer } = useMemo(() => budgetRows(document), [document]);
+  // The model changes in place; this is another object with every change of the document.
+  const shown = useMemo(() => ({ model, document }), [model, document]);
+  const scope = useMemo(() => scopeOf(shown.model, view, year), [shown, view, year]);
+  const budget = useMemo(() => budgetRows(shown.model, view, scope), [shown, view, scope]);
+  const { rows, footer } = budget;
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
-  // The model changes in place, always together with the document.
-  const columns = useMemo(() => budgetColumns(model, document, rows, year), [model, document, rows, year]);
-  const [active, setActive] = useState<GridPlace>({ row: 1, column: 1 });
+  const columns = useMemo(() => budgetColumns(shown.model, view, rows, year), [shown, rows, view, year]);
+  const [kept, setSelection] = useState<GridSelection>(() => selectOne({ row: 1, column: 1 }));
+  const selection = useMemo(() => cutTo(kept, all.length, columns.length), [kept, all.length, columns.length]);
+  const place = activeOf(selection);
+  const row = all[place.row];
+  const column = columns[place.column];
   const [editing, setEditing] = useState<Editing | null>(null);
-  const [groupDialog, setGroupDialog] = useState<{ readonly group: string | null } | null>(null);
-  const [pendingActive, setPendingActive] = useState<string | null>(null);
+  const [destination, setDestination] = useState<Destination | null>(null);
   const grid = useRef<GridHandle>(null);
   const editor = useRef<CellEditorHandle>(null);
+  const rowActions = useRowActions(rows, view);
+  const { send } = rowActions;
 
   useEffect(() => preloadFormulaField(), []);
   const isEmpty = document.groups.size === 0;
   useEffect(() => grid.current?.focus(), [isEmpty]);
 
-  const place = useMemo(
-    () => ({
-      row: Math.min(active.row, all.length - 1),
-      column: Math.min(active.column, columns.length - 1),
-    }),
-    [active, all.length, columns.length],
+  const block = isBlock(selection);
+  const cells = useMemo(
+    () => (block ? cellsIn(selection, all, columns, shown.model) : []),
+    [block, selection, all, columns, shown],
   );
-  const row = all[place.row];
-  const column = columns[place.column];
 
-  /** A line just added is found by its key once it is there, and its name is asked for. */
-  useEffect(() => {
-    if (pendingActive === null) return;
-    const at = all.findIndex((candidate) => candidate.key === pendingActive);
-    if (at < 0) return;
-    setActive({ row: at, column: 0 });
-    setPendingActive(null);
-    const added = all[at]!;
-    if (added.kind === 'line') setEditing({ kind: 'name', text: added.line.name });
-  }, [pendingActive, all]);
-
-  const send = useCallback(
-    (command: Command): boolean => {
-      const refusal = session.send(command);
-      if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
-      return refusal === null;
+  const beginEditing = useCallback(
+    (target: BudgetRow, where: BudgetColumn, typed?: string, asRule = false) => {
+      if (where.id === 'label') {
+        if (target.kind === 'line') setEditing({ kind: 'name', text: typed ?? target.line.name });
+        else if (target.kind === 'heading') setDialog({ kind: 'group', group: target.group.id });
+        return;
+      }
+      const refusal = whyNotTyped(target, where, document, year);
+      if (refusal) return notices.say({ text: refusal, tone: 'plain' });
+      const start =
+        typed === undefined
+          ? startingText(model, (target as Extract<BudgetRow, { kind: 'line' }>).line, where.month!, asRule)
+          : { text: typed, selected: false, asRule: false };
+      setEditing({ kind: 'figure', start });
     },
-    [session, notices],
+    [document, model, notices, year],
+  );
+
+  // A place asked for is gone to once its row and column are there.
+  useEffect(() => {
+    if (!destination) return;
+    const { id, month, then } = destination;
+    const at = all.findIndex((candidate) => candidate.id === id);
+    const where = month === null ? 0 : columns.findIndex((candidate) => candidate.month === month);
+    if (at < 0 || where < 0) return;
+    setDestination(null);
+    setSelection(selectOne({ row: at, column: where }));
+    grid.current?.focus();
+    const target = all[at]!;
+    if (then === 'name' && target.kind === 'line') setEditing({ kind: 'name', text: target.line.name });
+    else if (then === 'figure' || then === 'rule') beginEditing(target, columns[where]!, undefined, then === 'rule');
+  }, [destination, all, columns, beginEditing]);
+
+  /** Shows a figure, opening what hides it. */
+  const show = useCallback(
+    (id: string, month: Month | null, then: Destination['then'] = 'nothing') => {
+      const group = document.lines.get(id)?.group ?? id;
+      const hidden = !all.some((candidate) => candidate.id === id);
+      changeView({
+        ...(month === null ? {} : { span: 'month' }),
+        ...(hidden ? { filter: NO_FILTER, hideEmpty: false } : {}),
+        collapsed: view.collapsed.filter((other) => other !== group),
+      });
+      if (month !== null) setYear(yearOf(month));
+      setDestination({ id, month, then });
+    },
+    [document, all, changeView, view.collapsed, setYear],
   );
 
   /** Leaves the open editor, if that can be done without losing what was typed. */
@@ -94,272 +175,379 @@ export function BudgetPage() {
     return true;
   }, [editing]);
 
-  const activate = useCallback(
-    (next: GridPlace) => {
+  const select = useCallback(
+    (next: GridPlace, how: 'one' | 'extend' | 'add') => {
       if (!leaveEditor()) return;
-      setActive(next);
+      setSelection((before) =>
+        how === 'one' ? selectOne(next) : how === 'extend' ? extendTo(before, next) : addBlock(before, next),
+      );
       grid.current?.focus();
     },
     [leaveEditor],
   );
 
-  const open = useCallback(
-    (at: GridPlace, typed?: string, asRule = false) => {
-      const target = all[at.row];
-      const where = columns[at.column];
-      if (!target || !where) return;
-      if (where.id === 'label') {
-        if (target.kind === 'line') setEditing({ kind: 'name', text: typed ?? target.line.name });
-        else if (target.kind === 'heading') setGroupDialog({ group: target.group.id });
-        return;
-      }
-      if (target.kind !== 'line' || where.month === undefined) {
-        if (typed !== undefined) notices.say({ text: whyNotTyped(target, where.month !== undefined), tone: 'plain' });
-        return;
-      }
-      const start =
-        typed === undefined
-          ? startingText(model, target.line, where.month, asRule)
-          : { text: typed, selected: false, asRule: false };
-      setEditing({ kind: 'figure', start });
-    },
-    [all, columns, model, notices],
-  );
+  const addLine = (target: BudgetRow) => {
+    if (target.kind === 'total' || target.kind === 'side') return;
+    const id = rowActions.addLine(target.group.id, target.kind === 'line' ? target.id : null);
+    if (id !== null) show(id, null, 'name');
+  };
 
-  const addLine = useCallback(
-    (group: string, after: string | null) => {
-      const lines = rows.filter((candidate) => candidate.kind === 'line' && candidate.group.id === group);
-      const at = lines.findIndex((candidate) => candidate.id === after);
-      const before = at < 0 ? null : (lines[at + 1]?.id ?? null);
-      const id = newId();
-      if (send({ kind: 'line.add', id, group, name: freeLineName(document), unit: 'money', before }))
-        setPendingActive(id);
-    },
-    [rows, send, document],
-  );
+  const move = (target: BudgetRow, direction: 1 | -1) => {
+    if (!rowActions.move(target, direction)) return;
+    const moved = budgetRows(model, view, scope).rows.findIndex((candidate) => candidate.key === target.key);
+    setSelection(selectOne({ row: moved, column: place.column }));
+  };
 
-  const remove = useCallback(
-    (target: BudgetRow) => {
-      const done =
-        target.kind === 'line'
-          ? send({ kind: 'line.delete', line: target.id })
-          : target.kind === 'heading' && send({ kind: 'group.delete', group: target.group.id });
-      if (done)
-        notices.say({ text: `${target.label} is deleted.`, action: { label: 'Undo', run: () => void session.undo() } });
-    },
-    [send, notices, session],
-  );
+  const collapse = (target: BudgetRow) => {
+    if (target.kind !== 'heading') return;
+    const { id } = target.group;
+    changeView({
+      collapsed: target.collapsed ? view.collapsed.filter((other) => other !== id) : [...view.collapsed, id],
+    });
+  };
 
-  const duplicate = useCallback(
-    (target: BudgetRow) => {
-      if (target.kind === 'line') send({ kind: 'line.duplicate', line: target.id, id: newId() });
-      else if (target.kind === 'heading') send({ kind: 'group.duplicate', group: target.group.id, id: newId() });
-    },
-    [send],
-  );
+  const clear = () => {
+    if (block) {
+      if (cells.length === 0) return notices.say({ text: 'Select months of lines to clear them.' });
+      const exceptions = cells.filter((cell) => isException(document, cell));
+      const places = (of: typeof cells) => of.map(({ line, month }) => ({ line, month }));
+      if (exceptions.length > 0) send({ kind: 'figures.clear', cells: places(exceptions) });
+      else
+        send({
+          kind: 'figures.set',
+          as: 'exceptions',
+          figures: places(cells).map((cell) => ({ ...cell, figure: null })),
+        });
+      return;
+    }
+    if (!row || !column) return;
+    const refusal = whyNotTyped(row, column, document, year);
+    if (refusal) return notices.say({ text: refusal });
+    const month = column.month!;
+    if (isException(document, { line: row.id!, month })) send({ kind: 'line.clearException', line: row.id!, month });
+    else send({ kind: 'line.setFigure', line: row.id!, month, reach: 'month', figure: null });
+  };
 
-  const move = useCallback(
-    (target: BudgetRow, direction: 1 | -1) => {
-      const command =
-        target.kind === 'line'
-          ? moveLine(document, rows, target.line, direction)
-          : target.kind === 'heading'
-            ? moveGroup(document, target.group, direction)
-            : null;
-      if (!command || !send(command)) return;
-      const moved = budgetRows(session.state.document).rows;
-      setActive((before) => ({ ...before, row: moved.findIndex((candidate) => candidate.key === target.key) }));
-    },
-    [document, rows, send, session],
-  );
+  const toggleTrial = () =>
+    setTrial((before) => (before ? null : trialFromNow(document, state.history, new Date(), plan.locale)));
 
-  const clear = useCallback(
-    (target: BudgetRow, month: Month) => {
-      if (target.kind !== 'line') return notices.say({ text: whyNotTyped(target, true) });
-      const exception = document.exceptions.has(`${target.id}:${month}`);
-      if (exception) send({ kind: 'line.clearException', line: target.id, month });
-      else send({ kind: 'line.setFigure', line: target.id, month, reach: 'month', figure: null });
-    },
-    [document, notices, send],
-  );
+  const openPanel = (name: PanelName) => {
+    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: 'Select a line to see its rule.' });
+    // Cutting is trying: it shows what it does to every figure, and can be gone back on.
+    if (name === 'fit' && !trial) setTrial(trialFromNow(document, state.history, new Date(), plan.locale));
+    setPanel(panel === name ? null : name);
+  };
+  const closePanel = () => {
+    setPanel(null);
+    grid.current?.focus();
+  };
 
-  const act = (action: KeyAction, target: BudgetRow, month: Month | undefined): void => {
+  const adjust = () => {
+    const chosen = block ? cells : cellsIn(selection, all, columns, model);
+    if (chosen.length === 0) notices.say({ text: 'Select months of lines to raise, lower or spread them.' });
+    else setDialog({ kind: 'adjust', cells: chosen });
+  };
+
+  const textOfBlock = () =>
+    blockAsText(selection, all, columns, (target, where) =>
+      cellText(model, view, scope, target.id === null ? 'money' : unitOf(document, target.id), target, where),
+    );
+
+  const act = (action: KeyAction, target: BudgetRow, where: BudgetColumn): void => {
     switch (action.kind) {
-      case 'go':
-        return setActive({ row: action.row, column: action.column });
+      case 'go': {
+        const to = { row: action.row, column: action.column };
+        return setSelection(action.extend ? extendTo(selection, to) : selectOne(to));
+      }
       case 'year': {
         const next = years[years.indexOf(year) + action.step];
         if (next === undefined) return;
         setYear(next);
         const { from, to } = stretchOfYear(model.calendar, next);
-        if (action.to !== 'same') setActive({ ...place, column: action.to === 'first' ? 1 : to - from });
+        if (action.to !== 'same')
+          setSelection(selectOne({ row: place.row, column: action.to === 'first' ? 1 : to - from }));
         return;
       }
       case 'open':
-        if (target.kind === 'invitation' && action.typed === null) return addLine(target.group.id, null);
-        return open(place, action.typed ?? undefined, action.asRule);
+        if (target.kind === 'invitation' && action.typed === null) return addLine(target);
+        if (block && cells.length > 0 && !action.asRule) return setEditing({ kind: 'block', text: action.typed ?? '' });
+        return beginEditing(target, where, action.typed ?? undefined, action.asRule);
       case 'addLine':
-        if (target.kind !== 'total') addLine(target.group.id, target.kind === 'line' ? target.id : null);
-        return;
+        return addLine(target);
       case 'duplicate':
-        return duplicate(target);
+        return rowActions.duplicate(target);
       case 'move':
         return move(target, action.direction);
       case 'remove':
-        return remove(target);
+        return rowActions.remove(target);
       case 'clear':
-        return month === undefined ? undefined : clear(target, month);
+        return clear();
       case 'menu':
         return openRowMenu();
       case 'shelf':
-        return window.document.querySelector<HTMLElement>('.shelf input')?.focus();
+        return window.document.querySelector<HTMLElement>('.side-panel input, .shelf input')?.focus();
+      case 'addBlock':
+        return setSelection(addBlock(selection, place));
+      case 'selectAll': {
+        const last = columns.findLastIndex((candidate) => candidate.stretch !== undefined);
+        return setSelection({
+          ranges: [{ anchor: { row: 0, column: 1 }, focus: { row: rows.length - 1, column: last } }],
+        });
+      }
+      case 'adjust':
+        return adjust();
+      case 'note':
+        if (target.id !== null && where.month !== undefined)
+          setDialog({ kind: 'note', of: target.id, month: where.month });
+        return;
+      case 'try':
+        return toggleTrial();
+      case 'find':
+        return window.document.querySelector<HTMLElement>('.filter-text')?.focus();
+      case 'collapse':
+        return collapse(target);
+      case 'lock':
+        if (target.kind === 'line')
+          send({ kind: 'line.set', line: target.id, settings: { locked: !target.line.locked } });
+        return;
+      case 'rules':
+        return changeView({ show: view.show === 'rules' ? 'figures' : 'rules' });
+      case 'span':
+        return changeView({ span: action.span });
+      case 'panel':
+        return openPanel(action.panel);
     }
   };
 
   const keyDown = (event: KeyboardEvent) => {
     if (editing || !row || !column || event.target !== event.currentTarget) return;
+    const paged = view.span === 'month' || view.span === 'quarter';
     const action = keyAction(event, {
       ...place,
       rows: all.length,
       columns: columns.length,
-      months: columns.filter((candidate) => candidate.month !== undefined).length,
+      months: columns.filter((candidate) => candidate.stretch !== undefined).length,
       pageSize: grid.current?.pageSize() ?? 10,
-      hasYearBefore: year !== years[0],
-      hasYearAfter: year !== years.at(-1),
+      hasYearBefore: paged && year !== years[0],
+      hasYearAfter: paged && year !== years.at(-1),
     });
     if (!action) return;
     event.preventDefault();
-    act(action, row, column.month);
+    act(action, row, column);
   };
 
-  /** A single figure or rule is pasted as if it had been typed, with its reach still to be chosen. */
+  /** A single figure or rule is pasted as if it had been typed; a block goes to the lines and months from here on. */
   const paste = (text: string) => {
-    const body = text.trim();
-    if (body === '' || column?.id === 'label') return;
-    if (/[\t\n\r]/.test(body))
-      notices.say({
-        text: 'What you are pasting is more than one figure. Paste a single one into a month.',
-        tone: 'warning',
-      });
-    else open(place, body);
+    if (text.trim() === '' || !row || !column || column.id === 'label') return;
+    if (!/[\t\n\r]/.test(text.trim())) {
+      if (block && cells.length > 0) setEditing({ kind: 'block', text: text.trim() });
+      else beginEditing(row, column, text.trim());
+      return;
+    }
+    const { top, left } = boundsOf(selection.ranges.at(-1)!);
+    const pasted = readPasted(text, { row: top, column: left }, all, columns, document);
+    if (pasted.problems.length > 0) return setDialog({ kind: 'paste', pasted });
+    if (!send({ kind: 'figures.set', as: 'exceptions', figures: pasted.figures })) return;
+    notices.say({
+      text: pasted.figures.length === 1 ? 'One figure pasted.' : `${pasted.figures.length} figures pasted.`,
+      action: { label: 'Undo', run: () => void session.undo() },
+    });
   };
 
   const done = (onward: Onward) => {
     setEditing(null);
-    if (onward === 'down') setActive((before) => ({ ...before, row: Math.min(all.length - 1, before.row + 1) }));
-    if (onward === 'right')
-      setActive((before) => ({ ...before, column: Math.min(columns.length - 1, before.column + 1) }));
+    const step = onward === 'down' ? { row: 1, column: 0 } : onward === 'right' ? { row: 0, column: 1 } : null;
+    if (step) setSelection(selectOne({ row: place.row + step.row, column: place.column + step.column }));
     grid.current?.focus();
   };
 
-  const actions = useMemo(
-    () => ({
-      rename: (target: BudgetRow) => {
-        if (target.kind === 'heading') return setGroupDialog({ group: target.group.id });
-        setActive({ row: all.findIndex((candidate) => candidate.key === target.key), column: 0 });
-        if (target.kind === 'line') setEditing({ kind: 'name', text: target.line.name });
-      },
-      addLine: (target: BudgetRow) =>
-        target.kind !== 'total' && addLine(target.group.id, target.kind === 'line' ? target.id : null),
-      duplicate,
-      remove,
+  const context: CellContext = {
+    state,
+    view,
+    year,
+    scope,
+    trial,
+    actions: {
+      rename: (target) =>
+        target.kind === 'heading'
+          ? setDialog({ kind: 'group', group: target.group.id })
+          : target.kind === 'line' && show(target.id, null, 'name'),
+      addLine,
+      duplicate: rowActions.duplicate,
+      remove: rowActions.remove,
       move,
+      collapse,
+      openRule: (target) => {
+        if (target.id !== null) show(target.id, column?.month ?? model.calendar.months[scope.from]!);
+        setPanel('rule');
+      },
+      highlight: (target) => {
+        const of = target.id ?? (target.kind === 'heading' ? target.group.id : null);
+        if (of !== null) setDialog({ kind: 'highlight', of });
+      },
       send,
-    }),
-    [all, addLine, duplicate, remove, move, send],
-  );
-
-  const cellOf = (target: BudgetRow, where: GridColumn) => budgetCell(state, target, where, year, actions);
-  const versionOf = (target: BudgetRow) => cellVersion(state, target, year);
+    },
+  };
   const month = column?.month;
   const period = month === undefined ? -1 : model.calendar.months.indexOf(month);
 
   return (
-    <div className="budget">
+    <div className={`budget negatives-${plan.negatives} density-${view.density} ${trial ? 'is-trying' : ''}`}>
       <div className="page-head">
         <h2>Budget</h2>
         <YearSwitch years={years} year={year} onChange={setYear} />
-        <YearSummary year={year} />
-        <button type="button" className="tool" onClick={() => setGroupDialog({ group: null })}>
+        {isYearLocked(document, year) && (
+          <button
+            type="button"
+            className="tool year-lock"
+            onClick={() => send({ kind: 'year.lock', year, locked: false })}
+            title="Unlock the year"
+          >
+            <Icon name="lock" /> {year} is locked
+          </button>
+        )}
+        <YearSummary year={year} trial={trial} />
+        <button type="button" className="tool" onClick={() => setDialog({ kind: 'group', group: null })}>
           <Icon name="add" />
           New group
         </button>
       </div>
       {isEmpty ? (
-        <EmptyPlan onAdd={() => setGroupDialog({ group: null })} onStart={() => startWithUsualGroups(send)} />
+        <EmptyPlan onAdd={() => setDialog({ kind: 'group', group: null })} onStart={() => startWithUsualGroups(send)} />
       ) : (
-        <Grid
-          handle={grid}
-          label={`Budget of ${plan.name}, ${year}`}
+        <>
+          <BudgetToolbar
+            view={view}
+            onView={changeView}
+            rows={budget}
+            year={year}
+            trying={trial !== null}
+            panel={panel}
+            onPanel={openPanel}
+            onTry={toggleTrial}
+            onLockYear={() => send({ kind: 'year.lock', year, locked: !isYearLocked(document, year) })}
+            onKeepOrder={() => {
+              for (const group of document.groups.keys()) {
+                const lines = rows.flatMap((each) =>
+                  each.kind === 'line' && each.group.id === group ? [each.id] : [],
+                );
+                if (lines.length > 1) send({ kind: 'lines.order', group, lines });
+              }
+              changeView({ sortBy: 'order' });
+            }}
+          />
+          {trial && <TrialStrip trial={trial} onTrial={setTrial} />}
+          <div className="budget-body">
+            <Grid
+              handle={grid}
+              label={`Budget of ${plan.name}, ${year}`}
+              columns={columns}
+              rows={rows}
+              footer={footer}
+              rowHeight={ROW_HEIGHTS[view.density] + (trial ? DIFFERENCE_HEIGHT : 0)}
+              selection={selection}
+              editing={editing !== null}
+              cellOf={(target, where) => budgetCell(context, target, where)}
+              versionOf={(target) => cellVersion(context, target)}
+              editor={editorFor()}
+              onSelect={select}
+              onOpen={(at) => beginEditing(all[at.row]!, columns[at.column]!)}
+              onKeyDown={keyDown}
+              onPaste={paste}
+              onCopy={textOfBlock}
+              complete={printing}
+              onLabelWidth={(width) =>
+                changeView({ labelWidth: Math.round(Math.min(LABEL_WIDTHS.most, Math.max(LABEL_WIDTHS.least, width))) })
+              }
+              reorder={{
+                canDrag: (target) => target.kind === 'line' || target.kind === 'heading',
+                onDrop: (dragged, target) => {
+                  const command = rowActions.canMove() ? moveRowTo(document, dragged, target) : null;
+                  if (command) send(command);
+                },
+              }}
+            />
+            {panel && (
+              <PanelOf
+                panel={panel}
+                year={year}
+                row={row}
+                month={month ?? model.calendar.months[scope.from]!}
+                onShow={show}
+                onEdit={(line, at, asRule) => show(line, at, asRule ? 'rule' : 'figure')}
+                onClose={closePanel}
+              />
+            )}
+          </div>
+        </>
+      )}
+      {block ? (
+        <SelectionPanel
+          selection={selection}
+          rows={all}
           columns={columns}
-          rows={rows}
-          footer={footer}
-          rowHeight={ROW_HEIGHT}
-          active={place}
-          editing={editing !== null}
-          cellOf={cellOf}
-          versionOf={versionOf}
-          editor={
-            editing === null || row === undefined ? null : editing.kind === 'name' ? (
-              <NameEditor line={row.kind === 'line' ? row.line : null} text={editing.text} onDone={done} />
-            ) : (
-              row.kind === 'line' &&
-              month !== undefined && (
-                <CellEditor
-                  key={`${row.key}|${month}`}
-                  handle={editor}
-                  line={row.line}
-                  month={month}
-                  period={period}
-                  start={editing.start}
-                  onDone={done}
-                />
-              )
-            )
-          }
-          onActivate={activate}
-          onOpen={open}
-          onKeyDown={keyDown}
-          onPaste={paste}
-          reorder={{
-            canDrag: (target) => target.kind === 'line' || target.kind === 'heading',
-            onDrop: (dragged, target) => {
-              const command = moveRowTo(document, dragged, target);
-              if (command) send(command);
-            },
+          cells={cells}
+          view={view}
+          scope={scope}
+          onAdjust={adjust}
+          onClear={clear}
+          onCopy={() => void navigator.clipboard.writeText(textOfBlock())}
+        />
+      ) : (
+        row?.id != null && (
+          <ReckoningPanel
+            id={row.id}
+            period={period >= 0 ? period : scope.from}
+            wholeYear={period < 0 ? year : null}
+            onJump={(id, at) => {
+              if (document.assumptions.has(id)) return false;
+              show(id, model.calendar.months[at ?? period] ?? null);
+              return true;
+            }}
+            onChangeRule={
+              row.kind === 'line' && month !== undefined ? () => beginEditing(row, column!, undefined, true) : null
+            }
+            onOpenRule={row.kind === 'line' ? () => setPanel('rule') : null}
+            onNote={month !== undefined ? () => setDialog({ kind: 'note', of: row.id!, month }) : null}
+            onClearException={
+              row.kind === 'line' && month !== undefined && document.exceptions.has(datedId(row.id, month))
+                ? () => send({ kind: 'line.clearException', line: row.id, month })
+                : null
+            }
+          />
+        )
+      )}
+      <PrintNotes />
+      {dialog && (
+        <DialogOf
+          dialog={dialog}
+          onClose={() => {
+            setDialog(null);
+            grid.current?.focus();
           }}
         />
       )}
-      {row?.id != null && (
-        <ReckoningPanel
-          id={row.id}
-          period={period >= 0 ? period : stretchOfYear(model.calendar, year).from}
-          wholeYear={period < 0 ? year : null}
-          onJump={(id, at) => {
-            const to = all.findIndex((candidate) => candidate.id === id);
-            if (to < 0) return false;
-            const target = model.calendar.months[at ?? period];
-            if (target) setYear(Number(target.slice(0, 4)));
-            setActive({ row: to, column: target ? monthColumn(model.calendar.first, target) : place.column });
-            return true;
-          }}
-          onChangeRule={row.kind === 'line' && month !== undefined ? () => open(place, undefined, true) : null}
-          onClearException={
-            row.kind === 'line' && month !== undefined && document.exceptions.has(`${row.id}:${month}`)
-              ? () => send({ kind: 'line.clearException', line: row.id, month })
-              : null
-          }
-        />
-      )}
-      {groupDialog && <GroupDialog group={groupDialog.group} onClose={() => setGroupDialog(null)} />}
     </div>
   );
-}
 
-/** The column a month has in its year, which begins with the plan's first month in the first year. */
-function monthColumn(first: Month, month: Month): number {
-  const sameYear = first.slice(0, 4) === month.slice(0, 4);
-  return Number(month.slice(5)) - (sameYear ? Number(first.slice(5)) - 1 : 0);
+  function editorFor() {
+    if (editing === null || row === undefined) return null;
+    if (editing.kind === 'name')
+      return <NameEditor line={row.kind === 'line' ? row.line : null} text={editing.text} onDone={done} />;
+    if (editing.kind === 'block') return <BlockEditor cells={cells} text={editing.text} onDone={done} />;
+    if (row.kind !== 'line' || month === undefined) return null;
+    return (
+      <CellEditor
+        key={`${row.key}|${month}`}
+        handle={editor}
+        line={row.line}
+        month={month}
+        period={period}
+        start={editing.start}
+        onDone={done}
+      />
+    );
+  }
 }
 
 /** Opens the menu of the selected row with its first entry focused. */
@@ -369,21 +557,14 @@ function openRowMenu(): void {
   requestAnimationFrame(() => menu?.querySelector<HTMLElement>('.dropdown-item')?.focus());
 }
 
-function whyNotTyped(row: BudgetRow, isMonth: boolean): string {
-  if (row.kind === 'heading' || row.kind === 'invitation')
+/** Why nothing can be typed into a cell, in words; `null` where something can. */
+function whyNotTyped(row: BudgetRow, column: BudgetColumn, document: Document, year: number): string | null {
+  if (row.kind === 'heading' || row.kind === 'invitation' || row.kind === 'side')
     return 'Figures belong to lines. Press + to add a line to this group.';
-  if (!isMonth) return 'This is computed from the months. Type into a month instead.';
-  return `${row.label} is computed from its lines and cannot be typed over.`;
-}
-
-function freeLineName(document: Document): string {
-  const taken = new Set(
-    [...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].map((row) =>
-      row.name.toLowerCase(),
-    ),
-  );
-  for (let count = 1; ; count++) {
-    const name = count === 1 ? 'New line' : `New line ${count}`;
-    if (!taken.has(name.toLowerCase())) return name;
-  }
+  if (column.stretch === undefined) return 'This is computed from the months. Type into a month instead.';
+  if (row.kind !== 'line') return `${row.label} is computed from its lines and cannot be typed over.`;
+  if (column.month === undefined)
+    return 'This is computed from its months. Press Alt+1 to see the months and type into one.';
+  if (row.line.locked) return `${row.line.name} is locked. Press Alt+L to unlock it.`;
+  return isYearLocked(document, year) ? `${year} is locked. Unlock the year to change its figures.` : null;
 }

@@ -1,5 +1,7 @@
 import {
   Model,
+  REACHES,
+  stretchAround,
   monthInWords,
   notationOf,
   planOf,
@@ -13,6 +15,7 @@ import {
   type Reach,
 } from '@haushalt/core';
 import {
+  Fragment,
   Suspense,
   useDeferredValue,
   useEffect,
@@ -25,6 +28,7 @@ import {
 } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
+import { MonthSelect } from '../../app/MonthSelect.tsx';
 import { FormulaField, completableNames } from '../../formula/formulaField.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { firstReach, looksLikeFormula, readEntry, replacedBy, type Entry } from './entry.ts';
@@ -47,8 +51,12 @@ interface CellEditorProps {
   readonly onDone: (onward: Onward) => void;
 }
 
-const REACH_KEYS: Readonly<Record<Reach, string>> = { month: '', onward: 'Ctrl+Enter', every: 'Ctrl+Shift+Enter' };
-const REACHES: readonly Reach[] = ['month', 'onward', 'every'];
+const REACH_KEYS: Readonly<Record<Reach, string>> = {
+  month: '',
+  onward: 'Ctrl+Enter',
+  until: '',
+  every: 'Ctrl+Shift+Enter',
+};
 
 /** Takes a figure or a rule for one month of a line, with its reach. */
 export function CellEditor({ line, month, period, start, handle, onDone }: CellEditorProps) {
@@ -63,6 +71,10 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const anchor = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
 
+  const { months } = session.state.model.calendar;
+  const [from, setFrom] = useState(month);
+  const [until, setUntil] = useState(() => months[stretchAround(session.state.model.calendar, period, 'year').to - 1]!);
+
   const reach = chosenReach ?? firstReach(document, line.id, isFormula);
   const entry = useMemo(() => readEntry(text, isFormula, line, document), [text, isFormula, line, document]);
   const problem = entry.kind === 'problem' ? entry.problem : refusal;
@@ -76,7 +88,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   }, [isFormula, start.selected]);
 
   const confirm = (onward: Onward, as: Reach = reach): boolean => {
-    const command = commandFor(entry, line.id, month, as);
+    const command = commandFor(entry, line.id, as === 'until' ? from : month, as, until);
     if (!command) return false;
     const refused = session.send(command);
     if (refused) {
@@ -122,6 +134,14 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
       case 'Escape':
         onDone('stay');
         return true;
+      case 'PageUp':
+      case 'PageDown': {
+        // The last month of a stretch, one earlier or later.
+        if (reach !== 'until') return false;
+        const at = months.indexOf(until) + (name === 'PageDown' ? 1 : -1);
+        if (months[at] && months[at] >= from) setUntil(months[at]);
+        return true;
+      }
       case 'ArrowUp':
       case 'ArrowDown': {
         const at = REACHES.indexOf(reach) + (name === 'ArrowDown' ? 1 : REACHES.length - 1);
@@ -199,27 +219,54 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
               {problem ? (
                 problemInWords(problem, isFormula)
               ) : (
-                <Result entry={entry} line={line} period={period} month={month} reach={reach} />
+                <Result entry={entry} line={line} period={period} month={month} reach={reach} until={until} />
               )}
             </p>
             {entry.kind === 'formula' && !problem && <Findings stored={entry.stored} line={line} />}
             <div role="radiogroup" aria-label="Reach" className="reach-list">
               {REACHES.map((option) => (
-                <button
-                  key={option}
-                  type="button"
-                  role="radio"
-                  aria-checked={option === reach}
-                  tabIndex={-1}
-                  onPointerDown={(event) => event.preventDefault()}
-                  onClick={() => confirm('stay', option)}
-                >
-                  <span>{reachLabel(option, month, plan.locale)}</span>
-                  <ReplacedNote line={line.id} month={month} reach={option} />
-                  {(option === reach || REACH_KEYS[option]) && (
-                    <kbd>{option === reach ? 'Enter' : REACH_KEYS[option]}</kbd>
+                <Fragment key={option}>
+                  <button
+                    type="button"
+                    role="radio"
+                    aria-checked={option === reach}
+                    tabIndex={-1}
+                    onPointerDown={(event) => event.preventDefault()}
+                    onClick={() =>
+                      option === 'until' && reach !== 'until' ? setReach('until') : confirm('stay', option)
+                    }
+                  >
+                    <span>{reachLabel(option, option === 'until' ? from : month, until, plan.locale)}</span>
+                    <ReplacedNote
+                      line={line.id}
+                      month={option === 'until' ? from : month}
+                      until={until}
+                      reach={option}
+                    />
+                    {(option === reach || REACH_KEYS[option]) && (
+                      <kbd>{option === reach ? 'Enter' : REACH_KEYS[option]}</kbd>
+                    )}
+                  </button>
+                  {option === 'until' && reach === 'until' && (
+                    <span className="reach-months">
+                      <MonthSelect
+                        label="From month"
+                        months={months.filter((other) => other <= until)}
+                        value={from}
+                        locale={plan.locale}
+                        onChange={setFrom}
+                      />
+                      <MonthSelect
+                        label="Until month"
+                        months={months.filter((other) => other >= from)}
+                        value={until}
+                        locale={plan.locale}
+                        onChange={setUntil}
+                      />
+                      <small>Page Up, Page Down: the last month</small>
+                    </span>
                   )}
-                </button>
+                </Fragment>
               ))}
             </div>
           </Popover.Body>
@@ -229,12 +276,13 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   );
 }
 
-function commandFor(entry: Entry, line: string, month: Month, reach: Reach): Command | null {
+function commandFor(entry: Entry, line: string, month: Month, reach: Reach, last: Month): Command | null {
+  const until = reach === 'until' ? { until: last } : {};
   switch (entry.kind) {
     case 'figure':
-      return { kind: 'line.setFigure', line, month, reach, figure: entry.figure };
+      return { kind: 'line.setFigure', line, month, reach, ...until, figure: entry.figure };
     case 'formula':
-      return { kind: 'line.setFormula', line, month, reach, formula: entry.stored };
+      return { kind: 'line.setFormula', line, month, reach, ...until, formula: entry.stored };
     case 'problem':
       return null;
   }
@@ -244,14 +292,30 @@ function problemInWords(problem: FormulaProblem, isFormula: boolean): string {
   return isFormula && problem.place.to > 0 ? `Column ${problem.place.from + 1}: ${problem.message}` : problem.message;
 }
 
-function reachLabel(reach: Reach, month: Month, locale: string): string {
+function reachLabel(reach: Reach, month: Month, until: Month, locale: string): string {
   const when = monthInWords(month, locale);
-  return reach === 'month' ? `${when} only` : reach === 'onward' ? `From ${when} on` : 'Every month';
+  switch (reach) {
+    case 'month':
+      return `${when} only`;
+    case 'onward':
+      return `From ${when} on`;
+    case 'until':
+      return `From ${when} until ${monthInWords(until, locale)}`;
+    case 'every':
+      return 'Every month';
+  }
 }
 
-function ReplacedNote({ line, month, reach }: { readonly line: string; readonly month: Month; readonly reach: Reach }) {
+interface ReplacedNoteProps {
+  readonly line: string;
+  readonly month: Month;
+  readonly until: Month;
+  readonly reach: Reach;
+}
+
+function ReplacedNote({ line, month, until, reach }: ReplacedNoteProps) {
   const { document } = useSessionState();
-  const { steps, exceptions } = replacedBy(document, line, month, reach);
+  const { steps, exceptions } = replacedBy(document, line, month, reach, until);
   const parts = [
     steps > 0 ? `${steps} dated ${steps === 1 ? 'step' : 'steps'}` : '',
     exceptions > 0 ? `${exceptions} ${exceptions === 1 ? 'exception' : 'exceptions'}` : '',
@@ -265,10 +329,11 @@ interface ResultProps {
   readonly period: number;
   readonly month: Month;
   readonly reach: Reach;
+  readonly until: Month;
 }
 
 /** What an entry will give in its month, computed while it is typed. */
-function Result({ entry, line, period, month, reach }: ResultProps) {
+function Result({ entry, line, period, month, reach, until }: ResultProps) {
   const session = useSession();
   const { document } = useSessionState();
   const stored = useDeferredValue(entry.kind === 'formula' ? entry.stored : null);
@@ -277,8 +342,15 @@ function Result({ entry, line, period, month, reach }: ResultProps) {
     () =>
       stored === null
         ? null
-        : session.preview({ kind: 'line.setFormula', line: line.id, month, reach, formula: stored }),
-    [stored, line.id, month, reach, session],
+        : session.preview({
+            kind: 'line.setFormula',
+            line: line.id,
+            month,
+            reach,
+            ...(reach === 'until' ? { until: until < month ? month : until } : {}),
+            formula: stored,
+          }),
+    [stored, line.id, month, reach, until, session],
   );
   if (entry.kind === 'figure') {
     return entry.figure === null ? 'Leaves it empty.' : writeWithUnit(entry.figure, line.unit, plan);

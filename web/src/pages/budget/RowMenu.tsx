@@ -44,10 +44,29 @@ export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly ac
             {isLine ? 'Rename' : 'Name, side and rhythm …'} <kbd>Enter</kbd>
           </Dropdown.Item>
           {isLine && (
-            <Dropdown.Item as="button" onClick={() => setDetails(true)}>
-              Unit, year and note …
+            <>
+              <Dropdown.Item as="button" onClick={() => setDetails(true)}>
+                Unit, look and note …
+              </Dropdown.Item>
+              <Dropdown.Item as="button" onClick={() => actions.openRule(row)}>
+                Rule and patterns … <kbd>Alt+R</kbd>
+              </Dropdown.Item>
+              <Dropdown.Item
+                as="button"
+                onClick={() => actions.send({ kind: 'line.set', line: row.id, settings: { locked: !row.line.locked } })}
+              >
+                {row.line.locked ? 'Unlock' : 'Lock against editing'} <kbd>Alt+L</kbd>
+              </Dropdown.Item>
+            </>
+          )}
+          {row.kind === 'heading' && (
+            <Dropdown.Item as="button" onClick={() => actions.collapse(row)}>
+              {row.collapsed ? 'Open' : 'Collapse'} <kbd>Space</kbd>
             </Dropdown.Item>
           )}
+          <Dropdown.Item as="button" onClick={() => actions.highlight(row)}>
+            Highlights …
+          </Dropdown.Item>
           <Dropdown.Item as="button" onClick={() => actions.addLine(row)}>
             New line below <kbd>+</kbd>
           </Dropdown.Item>

@@ -3,9 +3,10 @@ import { Model, applyChanges, decide, toMonth, type Command, type Document } fro
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { budgetColumns } from './columns.ts';
 import { firstReach, looksLikeFormula, readEntry, replacedBy } from './entry.ts';
-import { monthFigure, yearFigures } from './figures.ts';
+import { endFigure, monthFigure } from './figures.ts';
 import { moveGroup, moveLine, moveRowTo } from './moving.ts';
-import { budgetRows } from './rows.ts';
+import { budgetRows, type BudgetRow } from './rows.ts';
+import { NO_FILTER, USUAL_VIEW, type BudgetView } from './view.ts';
 import { startingText } from './startingText.ts';
 
 const plan = (locale = 'en-IE') =>
@@ -33,11 +34,13 @@ const after = (document: Document, command: Command | null) => {
   if (!decision.ok) throw new Error(decision.refusal.message);
   return applyChanges(document, decision.changes);
 };
-const shape = (document: Document) => budgetRows(document).rows.map((row) => `${row.kind} ${row.label}`);
+const rowsOf = (document: Document, view: Partial<BudgetView> = {}) =>
+  budgetRows(new Model(document), { ...USUAL_VIEW, ...view }, { from: 0, to: 12 });
+const shape = (document: Document) => rowsOf(document).rows.map((row) => `${row.kind} ${row.label}`);
 
 describe('the rows of the budget', () => {
   it('stand side by side as in an account book, with what closes them', () => {
-    const { rows, footer } = budgetRows(plan());
+    const { rows, footer } = rowsOf(plan());
     expect(rows.map((row) => `${row.kind} ${row.label}`)).toEqual([
       'heading Income group',
       'line Pay',
@@ -76,12 +79,62 @@ describe('the rows of the budget', () => {
   });
 });
 
+describe('a view of the rows', () => {
+  const labels = (rows: readonly BudgetRow[]) => rows.filter((row) => row.kind === 'line').map((row) => row.label);
+  const lines = (view: Partial<BudgetView>, document = plan()) => labels(rowsOf(document, view).rows);
+  const filter = (part: Partial<typeof NO_FILTER>) => lines({ filter: { ...NO_FILTER, ...part } });
+
+  it('finds lines by text, in their name or their group’s, without regard to case and accents', () => {
+    expect(filter({ text: 'hEÀt' })).toEqual(['Heating']);
+    expect(filter({ text: 'costs two' })).toEqual(['Food']);
+    expect(filter({ text: 'nothing like it' })).toEqual([]);
+    expect(rowsOf(plan(), { filter: { ...NO_FILTER, text: 'rent' } })).toMatchObject({ shown: 1, lines: 7 });
+  });
+
+  it('shows a side, lines with exceptions, lines in use, and hides empty ones', () => {
+    expect(filter({ side: 'setAside' })).toEqual(['Fund']);
+    expect(filter({ onlyExceptions: true })).toEqual(['Rent', 'Heating']);
+    expect(filter({ onlyInUse: true })).not.toContain('Empty');
+    expect(lines({ hideEmpty: true })).not.toContain('Empty');
+  });
+
+  it('sorts within groups or across them', () => {
+    expect(lines({ sortBy: 'name' }).slice(1, 4)).toEqual(['Empty', 'Heating', 'Rent']);
+    expect(lines({ sortBy: 'total' }).slice(1, 4)).toEqual(['Rent', 'Heating', 'Empty']);
+    const across = rowsOf(plan(), { sortBy: 'total', across: true });
+    expect(labels(across.rows).slice(1, 5)).toEqual(['Rent', 'Heating', 'Food', 'Empty']);
+    expect(across.rows.filter((row) => row.kind === 'side').map((row) => row.label)).toEqual([
+      'Income',
+      'Expenses',
+      'Set aside',
+      'Memo',
+    ]);
+  });
+
+  it('collapses a group to its heading, which then shows its figures', () => {
+    const group = groupNamed(plan(), 'Costs group').id;
+    const { rows } = rowsOf(plan(), { collapsed: [group] });
+    expect(labels(rows)).not.toContain('Rent');
+    expect(rows.find((row) => row.label === 'Costs group')).toMatchObject({ id: group, collapsed: true });
+  });
+
+  it('rolls months up to quarters, years and the plan', () => {
+    const document = plan();
+    const model = new Model(document);
+    const headings = (span: BudgetView['span']) =>
+      budgetColumns(model, { ...USUAL_VIEW, span }, rowsOf(document).rows, 2026).map((column) => column.heading);
+    expect(headings('quarter').slice(1, 5)).toEqual(['Jan – Mar', 'Apr – Jun', 'Jul – Sept', 'Oct – Dec']);
+    expect(headings('year').slice(1, 4)).toEqual(['2026', '2027', 'Plan']);
+    expect(headings('plan')).toEqual(['The whole plan', 'Jan 2026 – Dec 2027', 'Average', 'Share']);
+  });
+});
+
 describe('moving', () => {
   const document = plan();
-  const { rows } = budgetRows(document);
+  const { rows } = rowsOf(document);
   const row = (label: string) => rows.find((candidate) => candidate.label === label)!;
   const order = (from: Document) =>
-    budgetRows(from).rows.flatMap((candidate) => (candidate.kind === 'line' ? [candidate.label] : []));
+    rowsOf(from).rows.flatMap((candidate) => (candidate.kind === 'line' ? [candidate.label] : []));
 
   it('takes a line up and down, and over the edge into the next group', () => {
     expect(order(after(document, moveLine(document, rows, lineNamed(document, 'Heating'), -1))).slice(1, 4)).toEqual([
@@ -177,10 +230,11 @@ describe('what is typed into a month', () => {
   it('says what it would replace', () => {
     const document = plan();
     const rent = lineNamed(document, 'Rent').id;
-    expect(replacedBy(document, rent, '2026-03', 'month')).toEqual({ steps: 0, exceptions: 0 });
-    expect(replacedBy(document, rent, '2026-03', 'onward')).toEqual({ steps: 1, exceptions: 2 });
-    expect(replacedBy(document, rent, '2026-06', 'onward')).toEqual({ steps: 0, exceptions: 1 });
-    expect(replacedBy(document, rent, '2026-06', 'every')).toEqual({ steps: 1, exceptions: 2 });
+    expect(replacedBy(document, rent, '2026-03', 'month', '')).toEqual({ steps: 0, exceptions: 0 });
+    expect(replacedBy(document, rent, '2026-03', 'onward', '')).toEqual({ steps: 1, exceptions: 2 });
+    expect(replacedBy(document, rent, '2026-06', 'onward', '')).toEqual({ steps: 0, exceptions: 1 });
+    expect(replacedBy(document, rent, '2026-06', 'every', '')).toEqual({ steps: 1, exceptions: 2 });
+    expect(replacedBy(document, rent, '2026-03', 'until', '2026-07')).toEqual({ steps: 1, exceptions: 1 });
   });
 
   it('starts from what is there: a figure, an exception’s rule, or the line’s rule', () => {
@@ -196,6 +250,8 @@ describe('what is typed into a month', () => {
     expect(text('Empty', '2026-03').text).toBe('');
   });
 });
+
+const YEAR = { from: 0, to: 12 };
 
 describe('the figures shown', () => {
   const document = plan();
@@ -214,25 +270,33 @@ describe('the figures shown', () => {
   });
 
   it('of the year are total, average of the months that have one, and share of income', () => {
-    const { total, average, share } = yearFigures(model, id('Rent'), 2026);
-    expect([total.text, average.text, share.text]).toEqual(['9,050.00', '822.73', '37.7\u00a0%']);
-    expect(yearFigures(model, id('Count'), 2026).share.text).toBe('');
-    expect(yearFigures(model, '@cumulativeNet', 2026).average.text).toBe('');
+    const end = (of: string, what: Parameters<typeof endFigure>[3]) => endFigure(model, of, YEAR, what).text;
+    expect([end(id('Rent'), 'total'), end(id('Rent'), 'average'), end(id('Rent'), 'ofIncome')]).toEqual([
+      '9,050.00',
+      '822.73',
+      '37.7\u00a0%',
+    ]);
+    expect(end(id('Rent'), 'ofGroup')).toBe('51.1\u00a0%');
+    expect(end(id('Rent'), 'ofExpenses')).toBe('42.5\u00a0%');
+    expect(end(id('Count'), 'ofIncome')).toBe('');
+    expect(end(id('Pay'), 'ofExpenses')).toBe('');
+    expect(end('@cumulativeNet', 'average')).toBe('');
+    expect(endFigure(model, id('Pay'), { from: 12, to: 24 }, 'running').text).toBe('48,000.00');
   });
 
   it('say that there is no share where there is no income', () => {
     const poor = new Model(sketch({ lines: { Costs: { Rent: 5 } } }));
-    expect(yearFigures(poor, 'line-rent', 2026).share).toMatchObject({
+    expect(endFigure(poor, 'line-rent', YEAR, 'ofIncome')).toMatchObject({
       text: '–',
       problem: null,
       note: expect.stringContaining('no income'),
     });
-    expect(yearFigures(poor, '@income', 2026).share.text).toBe('');
+    expect(endFigure(poor, '@income', YEAR, 'ofIncome').text).toBe('');
   });
 
   it('make columns as wide as the widest of them, with the year pinned at the end', () => {
-    const { rows } = budgetRows(document);
-    const narrow = budgetColumns(model, document, rows, 2026);
+    const { rows } = rowsOf(document);
+    const narrow = budgetColumns(model, USUAL_VIEW, rows, 2026);
     expect(narrow.map((column) => column.pin).filter(Boolean)).toEqual(['start', 'end', 'end', 'end']);
     expect(narrow.filter((column) => column.month)).toHaveLength(12);
     const command: Command = {
@@ -243,7 +307,7 @@ describe('the figures shown', () => {
       figure: -1234567890.12,
     };
     const rich = after(document, command);
-    const wide = budgetColumns(new Model(rich), rich, rows, 2026);
+    const wide = budgetColumns(new Model(rich), USUAL_VIEW, rows, 2026);
     expect(wide[1]!.width).toBeGreaterThan(narrow[1]!.width + 25);
   });
 });

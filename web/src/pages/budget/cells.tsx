@@ -1,10 +1,27 @@
-import { datedId, periodOf, planOf, type Command, type Month } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
-import type { GridCell, GridColumn } from '../../grid/Grid.tsx';
+import {
+  datedId,
+  planOf,
+  unitOf,
+  writeDifference,
+  type Command,
+  type HighlightRow,
+  type Month,
+  type Stretch,
+} from '@haushalt/core';
+import type { ReactNode } from 'react';
+import { Icon, type IconName } from '../../app/Icon.tsx';
+import type { GridCell } from '../../grid/Grid.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { SessionState } from '../../plan-session/session.ts';
-import { monthFigure, yearFigures, type ShownFigure } from './figures.ts';
+import { HIGHLIGHT_ICONS } from '../../app/highlightMarks.ts';
+import type { BudgetColumn } from './columns.ts';
+import { endFigure, stretchFigure, valueOf, type ShownFigure } from './figures.ts';
+import { highlightOn } from './highlighting.ts';
 import { RowMenu } from './RowMenu.tsx';
+import { ruleCells } from './ruleCells.ts';
 import { sideOf, type BudgetRow } from './rows.ts';
+import type { Trial } from './trial.ts';
+import type { BudgetView } from './view.ts';
 
 /** What can be done with a row from its label. */
 export interface RowActions {
@@ -13,64 +30,107 @@ export interface RowActions {
   readonly duplicate: (row: BudgetRow) => void;
   readonly remove: (row: BudgetRow) => void;
   readonly move: (row: BudgetRow, direction: 1 | -1) => void;
+  readonly collapse: (row: BudgetRow) => void;
+  readonly openRule: (row: BudgetRow) => void;
+  readonly highlight: (row: BudgetRow) => void;
   readonly send: (command: Command) => boolean;
+}
+
+/** What the cells of a budget are drawn from. */
+export interface CellContext {
+  readonly state: SessionState;
+  readonly view: BudgetView;
+  readonly year: number;
+  /** The months the columns at the end are about. */
+  readonly scope: Stretch;
+  readonly trial: Trial | null;
+  readonly actions: RowActions;
 }
 
 const RHYTHMS = { fixed: 'fixed', periodic: 'periodic', dayToDay: 'day-to-day' } as const;
 
 /** What one cell of the budget shows. */
-export function budgetCell(
-  state: SessionState,
-  row: BudgetRow,
-  column: GridColumn,
-  year: number,
-  actions: RowActions,
-): GridCell {
-  if (column.id === 'label') return labelCell(row, actions);
-  if (row.id === null) return { content: null };
+export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetColumn): GridCell {
+  const { state, view, scope, trial } = context;
   const { model } = state;
-  const month = 'month' in column ? (column.month as Month) : null;
-  if (month !== null) {
-    const period = periodOf(model.calendar, month);
-    const figure = monthFigure(model, row.id, period);
-    const glow = state.glow?.changed.get(row.id);
-    const glows = glow !== undefined && glow.from <= period && period < glow.to;
-    return figureCell(
-      figure,
-      row,
-      glows ? state.glow!.stamp : null,
-      row.kind === 'line' ? markOf(state, row.id, month) : null,
-    );
+  if (column.id === 'label') return labelCell(row, context.actions);
+  if (row.id === null) return { content: null };
+  if (view.show === 'rules') return ruleCell(context, row, column);
+  const { stretch } = column;
+  const glow = state.glow?.changed.get(row.id);
+  if (stretch) {
+    const figure = stretchFigure(model, row.id, stretch, view.show);
+    const reaches = view.show === 'running' ? { from: 0, to: stretch.to } : stretch;
+    return figureCell(row, figure, {
+      glow: glow && glow.from < reaches.to && reaches.from < glow.to ? state.glow!.stamp : null,
+      mark: row.kind === 'line' && column.month !== undefined ? markOf(state, row.id, column.month) : null,
+      highlight: view.show === 'running' ? null : highlightFor(context, row.id, stretch),
+      note:
+        column.month === undefined
+          ? null
+          : (state.document.figureNotes.get(datedId(row.id, column.month))?.text ?? null),
+      difference: trial && differenceOf(context, row.id, stretch),
+    });
   }
-  const figure = yearFigures(model, row.id, year)[column.id as 'total' | 'average' | 'share'];
-  return figureCell(figure, row, state.glow?.changed.has(row.id) ? state.glow.stamp : null, null);
+  const end = column.end!;
+  return figureCell(row, endFigure(model, row.id, scope, end), {
+    glow: glow ? state.glow!.stamp : null,
+    mark: null,
+    highlight: end === 'total' && view.span !== 'plan' ? highlightOn(model, row.id, scope, 'year') : null,
+    note: null,
+    difference: trial && end === 'total' ? differenceOf(context, row.id, scope) : null,
+  });
+}
+
+function highlightFor({ state, view }: CellContext, id: string, stretch: Stretch): HighlightRow | null {
+  if (view.span === 'month') return highlightOn(state.model, id, stretch, 'month');
+  return view.span === 'year' ? highlightOn(state.model, id, stretch, 'year') : null;
+}
+
+/** By how much a figure has moved since a trial began; `null` where it has not. */
+function differenceOf({ state, view, trial }: CellContext, id: string, stretch: Stretch): number | null {
+  const now = valueOf(state.model, id, stretch, view.show);
+  const before = trial!.model.seriesOf(id) ? valueOf(trial!.model, id, stretch, view.show) : NaN;
+  const difference = (now === now ? now : 0) - (before === before ? before : 0);
+  return Math.abs(difference) < 0.00005 ? null : difference;
+}
+
+let lastIdentity = 0;
+const identities = new WeakMap<object, number>();
+
+/** A number for an object, the same as long as it is the same object. */
+function identityOf(object: object): number {
+  let identity = identities.get(object);
+  if (identity === undefined) identities.set(object, (identity = ++lastIdentity));
+  return identity;
 }
 
 /** Whatever the cells of a row depend on, as one text. */
-export function cellVersion(state: SessionState, row: BudgetRow, year: number): string {
-  const plan = planOf(state.document);
+export function cellVersion({ state, view, year, trial }: CellContext, row: BudgetRow): string {
+  const { document } = state;
+  const plan = planOf(document);
   const figures = row.id === null ? 0 : (state.figureVersions.get(row.id) ?? 0);
-  const income = state.figureVersions.get('@income') ?? 0;
+  // Shares depend on their bases too.
+  const bases = `${state.figureVersions.get('@income') ?? 0}/${state.figureVersions.get('@expense') ?? 0}/${
+    row.kind === 'line' && view.ends.includes('ofGroup') ? (state.figureVersions.get(row.group.id) ?? 0) : 0
+  }`;
   const glow = row.id !== null && state.glow?.changed.has(row.id) ? state.glow.stamp : 0;
-  const marks = row.kind === 'line' ? marksVersion(state, row.id) : 0;
-  const label =
+  const own =
     row.kind === 'total'
       ? ''
-      : row.kind === 'line'
-        ? `${row.line.name}|${row.line.unit}|${row.line.rollUp}|${row.line.note}`
-        : `${row.group.name}|${row.group.rhythm}`;
-  return `${year}|${figures}|${income}|${glow}|${marks}|${plan.locale}|${plan.currency}|${label}`;
+      : row.kind === 'side'
+        ? row.label
+        : row.kind === 'line'
+          ? `${identityOf(row.line)}|${row.across ? row.group.name : ''}|${marksVersion(state, row.id)}`
+          : `${identityOf(row.group)}|${row.id}`;
+  const rules = view.show === 'rules' ? state.version : 0;
+  return `${year}|${identityOf(view)}|${trial?.stamp ?? 0}|${figures}|${bases}|${glow}|${identityOf(plan)}|${identityOf(document.figureNotes)}|${identityOf(document.highlights)}|${own}|${rules}`;
 }
 
-/** Grows with every step or exception a line gains or loses; figures that stay the same may still change their marks. */
+/** Changes with every step or exception a line gains or loses; figures that stay the same may still change their marks. */
 function marksVersion({ model }: SessionState, line: string): string {
-  return `${model
-    .stepsOf(line)
-    .map((step) => step.id)
-    .join()}/${model
-    .exceptionsOf(line)
-    .map((exception) => exception.id)
-    .join()}`;
+  const ids = (rows: readonly { readonly id: string }[]) => rows.map((row) => row.id).join();
+  return `${ids(model.stepsOf(line))}/${ids(model.exceptionsOf(line))}`;
 }
 
 type Mark = 'exception' | 'step';
@@ -85,48 +145,146 @@ const MARK_WORDS: Readonly<Record<Mark, string>> = {
   step: 'The rule changes from this month on',
 };
 
-function figureCell(figure: ShownFigure, row: BudgetRow, glow: number | null, mark: Mark | null): GridCell {
+interface Dressing {
+  readonly glow: number | null;
+  readonly mark: Mark | null;
+  readonly highlight: HighlightRow | null;
+  readonly note: string | null;
+  readonly difference: number | null;
+}
+
+function figureCell(
+  row: BudgetRow,
+  figure: ShownFigure,
+  { glow, mark, highlight, note, difference }: Dressing,
+): GridCell {
+  const negative = figure.value !== null && figure.value < 0;
   const classes = [
     'tabular',
-    figure.value !== null && figure.value < 0 ? 'negative' : '',
+    negative ? 'negative' : '',
     figure.problem ? 'problem' : '',
     mark ? `mark-${mark}` : '',
+    note ? 'has-note' : '',
+    highlight ? `highlight-${highlight.tone}` : '',
     // Two names for one animation, so that a second change starts it again.
     glow === null ? '' : glow % 2 === 0 ? 'glow-even' : 'glow-odd',
-    row.id === '@net' && figure.value !== null && figure.value < 0 ? 'in-the-red' : '',
+    row.id === '@net' && negative ? 'in-the-red' : '',
+    difference === null ? '' : 'has-moved',
   ];
-  const title = figure.problem ?? figure.note ?? (mark ? MARK_WORDS[mark] : undefined);
+  const words = [highlight?.word, note, figure.problem, figure.note, mark ? MARK_WORDS[mark] : undefined].filter(
+    Boolean,
+  );
   return {
     className: classes.filter((name) => name !== '').join(' '),
     content: (
       <>
         {mark && <span className="visually-hidden">{MARK_WORDS[mark]}: </span>}
+        {highlight && (
+          <span className="highlight-mark">
+            <Icon name={HIGHLIGHT_ICONS[highlight.tone]} />
+            <span className="visually-hidden">{highlight.word}: </span>
+          </span>
+        )}
         {figure.problem ? (
           <>
             <Icon name="warning" />
             <span className="visually-hidden">{figure.problem}</span>
           </>
         ) : (
-          figure.text
+          <span className="figure">{figure.text}</span>
         )}
+        {note && <span className="visually-hidden">, note: {note}</span>}
+        {difference !== null && <Difference row={row} difference={difference} />}
       </>
     ),
-    ...(title === undefined ? {} : { title }),
+    ...(words.length === 0 ? {} : { title: words.join('. ') }),
   };
 }
+
+function Difference({ row, difference }: { readonly row: BudgetRow; readonly difference: number }): ReactNode {
+  return (
+    <small className={`difference ${worse(row, difference) ? 'is-worse' : 'is-better'}`}>
+      {difference > 0 ? '▴' : '▾'} <DifferenceText row={row} difference={difference} />
+    </small>
+  );
+}
+
+function DifferenceText({ row, difference }: { readonly row: BudgetRow; readonly difference: number }): ReactNode {
+  const { document } = useSessionState();
+  return writeDifference(difference, unitOf(document, row.id!), planOf(document));
+}
+
+/** Whether a difference hurts: more costs, or less of anything else that counts as money. */
+function worse(row: BudgetRow, difference: number): boolean {
+  return sideOf(row) === 'expense' ? difference > 0 : difference < 0;
+}
+
+/** In place of figures, the rules they come from; each stands across the months it holds in. */
+function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetColumn): GridCell {
+  const { stretch } = column;
+  if (!stretch) return { content: null };
+  const first = stretch.from === scope.from;
+  const rule = (text: string, kind: 'step' | 'exception' | 'sum', months: number): GridCell => ({
+    className: `rule-cell rule-${kind}`,
+    title: text,
+    content: (
+      <span className="rule-text" style={{ width: months * column.width - 8 }}>
+        {kind === 'exception' && <span className="visually-hidden">Exception: </span>}
+        {text}
+      </span>
+    ),
+  });
+  if (row.kind !== 'line')
+    return first
+      ? rule(SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? 'the sum of its lines', 'sum', scope.to - scope.from)
+      : { content: null };
+  const cell = ruleCells(state.model, row.id, scope).find(({ from }) => from === stretch.from);
+  return cell ? rule(cell.text, cell.kind, cell.to - cell.from) : { content: null };
+}
+
+const SUM_WORDS: Readonly<Record<string, string>> = {
+  '@income': 'the sum of all income',
+  '@expense': 'the sum of all expenses',
+  '@setAside': 'the sum of all that is set aside',
+  '@leftOver': 'net − total set aside',
+  '@net': 'total income − total expenses',
+  '@cumulativeNet': 'net, added up since the plan’s start',
+};
 
 function labelCell(row: BudgetRow, actions: RowActions): GridCell {
   const side = sideOf(row);
   switch (row.kind) {
-    case 'heading':
+    case 'heading': {
+      const icon: IconName = row.collapsed ? 'right' : 'down';
       return {
         title: row.group.name,
         content: (
           <>
+            <button
+              type="button"
+              className="collapse"
+              tabIndex={-1}
+              aria-expanded={!row.collapsed}
+              aria-label={`${row.collapsed ? 'Open' : 'Collapse'} ${row.group.name}`}
+              title={row.collapsed ? 'Open (Space)' : 'Collapse (Space)'}
+              onClick={() => actions.collapse(row)}
+            >
+              <Icon name={icon} />
+            </button>
             {side && <Icon name={side} />}
             <span className="label-text">{row.group.name}</span>
             {row.group.rhythm && <small>{RHYTHMS[row.group.rhythm]}</small>}
             <RowMenu row={row} actions={actions} />
+          </>
+        ),
+      };
+    }
+    case 'side':
+      return {
+        content: (
+          <>
+            {side && <Icon name={side} />}
+            <span className="label-text">{row.label}</span>
           </>
         ),
       };
@@ -135,7 +293,14 @@ function labelCell(row: BudgetRow, actions: RowActions): GridCell {
         title: row.line.note === '' ? row.line.name : `${row.line.name}: ${row.line.note}`,
         content: (
           <>
-            <span className="label-text">{row.line.name}</span>
+            <span className={`label-text ${row.line.note === '' ? '' : 'has-note'}`}>{row.line.name}</span>
+            {row.across && <small className="across-group">{row.group.name}</small>}
+            {row.line.locked && (
+              <span className="lock-mark" title="Locked against editing">
+                <Icon name="lock" />
+                <span className="visually-hidden">, locked</span>
+              </span>
+            )}
             <RowMenu row={row} actions={actions} />
           </>
         ),

@@ -1,59 +1,190 @@
-import { datedId, monthInWords, planOf, stretchOfYear, type Document, type Model, type Month } from '@haushalt/core';
+import {
+  datedId,
+  monthInWords,
+  planOf,
+  rollUpOf,
+  stretchOfYear,
+  stretches,
+  unitOf,
+  type Document,
+  type Model,
+  type Month,
+  type Stretch,
+  type Unit,
+} from '@haushalt/core';
 import type { GridColumn } from '../../grid/Grid.tsx';
-import { monthFigure, yearFigures } from './figures.ts';
+import { endFigure, valueOf, written, type EndFigure } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
+import type { BudgetView } from './view.ts';
 
 export interface BudgetColumn extends GridColumn {
-  /** The month a column shows; the others show the year. */
+  /** The months a column stands for; the label and the columns at the end have none. */
+  readonly stretch?: Stretch;
+  /** The month, for a column of a single one. */
   readonly month?: Month;
+  readonly end?: EndFigure;
 }
 
-const LABEL_WIDTH = 182;
-const LEAST = { month: 58, total: 74, average: 64, share: 54 } as const;
+const LEAST = 58;
 const PADDING = 12;
 /** What the mark of an exception takes beside its figure. */
 const MARK = 7;
 
-/** The columns of a year: its months, then total, average and share. Each is as wide as its widest figure. */
+/** The months the columns at the end are about: the year shown, or the whole plan beside years. */
+export function scopeOf(model: Model, view: BudgetView, year: number): Stretch {
+  const wholePlan = view.span === 'year' || view.span === 'plan';
+  return wholePlan ? { from: 0, to: model.calendar.count } : stretchOfYear(model.calendar, year);
+}
+
+/** The columns of a view: names, months or their roll-ups, then totals and shares. Each is as wide as its widest figure. */
 export function budgetColumns(
   model: Model,
-  document: Document,
+  view: BudgetView,
   rows: readonly BudgetRow[],
   year: number,
 ): BudgetColumn[] {
-  const { locale } = planOf(document);
-  const stretch = stretchOfYear(model.calendar, year);
-  const ids = [...rows.flatMap((row) => (row.id === null ? [] : [row.id])), '@net', '@cumulativeNet'];
-  const widest = { month: 0, total: 0, average: 0, share: 0 };
-  for (const id of ids) {
-    for (let period = stretch.from; period < stretch.to; period++) {
-      const mark = document.exceptions.has(datedId(id, model.calendar.months[period]!)) ? MARK : 0;
-      widest.month = Math.max(widest.month, widthOf(monthFigure(model, id, period).text) + mark);
-    }
-    const figures = yearFigures(model, id, year);
-    for (const part of ['total', 'average', 'share'] as const)
-      widest[part] = Math.max(widest[part], widthOf(figures[part].text));
-  }
-  const width = (part: keyof typeof widest) => Math.max(LEAST[part], Math.ceil(widest[part]) + PADDING);
-  const months = model.calendar.months.slice(stretch.from, stretch.to).map((month): BudgetColumn => ({
-    id: month,
-    month,
-    heading: monthInWords(month, locale, 'name'),
-    width: width('month'),
-    pin: null,
-  }));
+  const scope = scopeOf(model, view, year);
+  const ids = [...new Set(rows.flatMap((row) => (row.id === null ? [] : [row.id])).concat('@net', '@cumulativeNet'))];
+  const spans = spansOf(model, view, year);
+  const width = spanWidth(model, view, ids, spans);
+  const ends = view.ends.flatMap((end): EndFigure[] => (end === 'target' ? ['target', 'offTarget'] : [end]));
+  const heading = view.span === 'year' || view.span === 'plan' ? 'Plan' : 'Year';
+  const endColumns = ends
+    .filter((end) => !(end === 'total' && view.span === 'plan'))
+    .map((end, index): BudgetColumn => {
+      const title = end === 'total' ? heading : END_HEADINGS[end];
+      return {
+        id: end,
+        end,
+        heading: title,
+        width: Math.max(widthOf(title) + PADDING, endWidth(model, ids, scope, end) + PADDING),
+        pin: 'end',
+        className: index === 0 ? 'of-year first-of-year' : 'of-year',
+      };
+    });
+  const label = view.span === 'month' || view.span === 'quarter' ? String(year) : 'The whole plan';
   return [
-    { id: 'label', heading: String(year), width: LABEL_WIDTH, pin: 'start', className: 'label' },
-    ...months,
-    { id: 'total', heading: 'Year', width: width('total'), pin: 'end', className: 'of-year first-of-year' },
-    { id: 'average', heading: 'Average', width: width('average'), pin: 'end', className: 'of-year' },
-    { id: 'share', heading: 'Share', width: width('share'), pin: 'end', className: 'of-year' },
+    { id: 'label', heading: label, width: view.labelWidth, pin: 'start', className: 'label' },
+    ...spans.map((span): BudgetColumn => ({ ...span, width, pin: null })),
+    ...endColumns,
   ];
 }
 
-/** How wide a figure is in the grid's type: figures are tabular, signs between them narrow. */
-function widthOf(text: string): number {
+const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {
+  average: 'Average',
+  running: 'To date',
+  ofIncome: 'Share',
+  ofGroup: 'Of group',
+  ofExpenses: 'Of costs',
+  target: 'Target',
+  offTarget: 'Off by',
+};
+
+type SpanColumn = Pick<BudgetColumn, 'id' | 'heading' | 'stretch' | 'month'>;
+
+function spansOf(model: Model, view: BudgetView, year: number): SpanColumn[] {
+  const { calendar } = model;
+  const { locale } = planOf(model.document);
+  const ofYear = stretchOfYear(calendar, year);
+  switch (view.span) {
+    case 'month':
+      return calendar.months.slice(ofYear.from, ofYear.to).map((month, index) => ({
+        id: month,
+        month,
+        stretch: { from: ofYear.from + index, to: ofYear.from + index + 1 },
+        heading: monthInWords(month, locale, 'name'),
+      }));
+    case 'quarter':
+      return stretches(calendar, 'quarter')
+        .filter((stretch) => stretch.from >= ofYear.from && stretch.to <= ofYear.to)
+        .map((stretch) => ({ id: `quarter-${stretch.from}`, stretch, heading: quarterHeading(model, stretch) }));
+    case 'year':
+      return stretches(calendar, 'year').map((stretch) => ({
+        id: `year-${stretch.from}`,
+        stretch,
+        heading: calendar.months[stretch.from]!.slice(0, 4),
+      }));
+    case 'plan':
+      return [{ id: 'plan', stretch: { from: 0, to: calendar.count }, heading: planHeading(model) }];
+  }
+}
+
+function quarterHeading({ calendar, document }: Model, { from, to }: Stretch): string {
+  const { locale } = planOf(document);
+  const name = (period: number) => monthInWords(calendar.months[period]!, locale, 'name');
+  return from === to - 1 ? name(from) : `${name(from)} – ${name(to - 1)}`;
+}
+
+function planHeading({ calendar, document }: Model): string {
+  const { locale } = planOf(document);
+  return `${monthInWords(calendar.months[0]!, locale, 'short')} – ${monthInWords(calendar.months.at(-1)!, locale, 'short')}`;
+}
+
+/** The width of the columns of months: that of the widest figure, found among the largest and smallest of each unit. */
+function spanWidth(model: Model, view: BudgetView, ids: readonly string[], spans: readonly SpanColumn[]): number {
+  const { document } = model;
+  const extremes = new Extremes();
+  let marked = false;
+  for (const id of ids) {
+    const unit = unitOf(document, id);
+    for (const { stretch, month } of spans) {
+      extremes.add(unit, valueOf(model, id, stretch!, view.show));
+      marked ||= month !== undefined && document.exceptions.has(datedId(id, month));
+    }
+  }
+  const headings = Math.max(...spans.map(({ heading }) => widthOf(String(heading)) * 1.1));
+  return Math.max(
+    LEAST,
+    Math.ceil(extremes.width(document) + (marked ? MARK : 0)) + PADDING,
+    Math.ceil(headings) + PADDING,
+  );
+}
+
+function endWidth(model: Model, ids: readonly string[], scope: Stretch, end: EndFigure): number {
+  if (end !== 'total' && end !== 'average' && end !== 'running') {
+    return Math.max(...ids.map((id) => widthOf(endFigure(model, id, scope, end).text)));
+  }
+  const extremes = new Extremes();
+  for (const id of ids) {
+    const how = rollUpOf(model.document, id);
+    if (end === 'running' && how !== 'total') continue;
+    const value = valueOf(model, id, scope, end === 'running' ? 'running' : 'figures');
+    extremes.add(
+      unitOf(model.document, id),
+      end === 'average' && how === 'total' ? value / (scope.to - scope.from) : value,
+    );
+  }
+  return Math.ceil(extremes.width(model.document));
+}
+
+/** The largest and smallest value of each unit: only these need to be written out to know the widest. */
+class Extremes {
+  private readonly byUnit = new Map<Unit, { least: number; most: number }>();
+
+  add(unit: Unit, value: number): void {
+    if (value !== value) return;
+    const known = this.byUnit.get(unit);
+    if (!known) this.byUnit.set(unit, { least: value, most: value });
+    else if (value < known.least) known.least = value;
+    else if (value > known.most) known.most = value;
+  }
+
+  width(document: Document): number {
+    let width = 0;
+    for (const [unit, { least, most }] of this.byUnit) {
+      for (const value of [least, most]) {
+        // A plain number may have decimals where the extreme ones have none.
+        const text = written(document, unit, unit === 'number' ? Math.trunc(value) + Math.sign(value) * 0.25 : value);
+        width = Math.max(width, widthOf(text));
+      }
+    }
+    return width;
+  }
+}
+
+/** How wide a text is in the grid's type: figures are tabular, signs between them narrow. */
+export function widthOf(text: string): number {
   let width = 0;
-  for (const char of text) width += /[0-9−]/.test(char) ? 6.65 : char === '%' ? 11 : 3.4;
+  for (const char of text) width += /[0-9−+]/.test(char) ? 6.65 : char === '%' ? 11 : /\p{L}/u.test(char) ? 6.8 : 3.6;
   return width;
 }

@@ -59,9 +59,11 @@ export function replacedBy(
   line: string,
   month: string,
   reach: Reach,
+  until: string,
 ): { steps: number; exceptions: number } {
   if (reach === 'month') return { steps: 0, exceptions: 0 };
-  const covers = (when: string | null) => reach === 'every' || (when !== null && when > month);
+  const covers = (when: string | null) =>
+    reach === 'every' || (when !== null && when > month && (reach !== 'until' || when <= until));
   let steps = 0;
   let exceptions = 0;
   for (const step of document.ruleSteps.values())

@@ -1,22 +1,22 @@
 import {
   BLANK,
   FINE,
+  TOTAL_EXPENSES,
   TOTAL_INCOME,
-  averageOf,
-  figuresOf,
   planOf,
   problemSentence,
   rollUpOf,
-  rolledUp,
-  shareOf,
-  stretchOfYear,
+  rolledUpValue,
   totalWithId,
   unitOf,
   writeFigure,
   writeShare,
   type Document,
   type Model,
+  type Stretch,
+  type Unit,
 } from '@haushalt/core';
+import type { EndColumn, Show } from './view.ts';
 
 /** A figure ready to be shown: its text, and why there is none. */
 export interface ShownFigure {
@@ -29,46 +29,86 @@ export interface ShownFigure {
 
 const NOTHING: ShownFigure = { text: '', value: null, problem: null };
 
-/** The figure of one month. */
+/** What the columns at the end of a row show; `offTarget` stands beside `target`. */
+export type EndFigure = EndColumn | 'offTarget';
+
+/** The value of a stretch of months, or of what they have run up to since the plan's start; NaN where there is none. */
+export function valueOf(model: Model, id: string, stretch: Stretch, show: Show): number {
+  const values = model.seriesOf(id)?.values;
+  if (!values) return NaN;
+  const how = rollUpOf(model.document, id);
+  const over = show === 'running' && how === 'total' ? { from: 0, to: stretch.to } : stretch;
+  return rolledUpValue(values, over, how);
+}
+
+/** The figure of a stretch of months. */
+export function stretchFigure(model: Model, id: string, stretch: Stretch, show: Show): ShownFigure {
+  const value = valueOf(model, id, stretch, show);
+  return value === value ? shown(model.document, id, value) : problemOf(model, id, stretch);
+}
+
+/** The figure of one month, or why there is none. */
 export function monthFigure(model: Model, id: string, period: number): ShownFigure {
-  const series = model.seriesOf(id);
-  if (!series) return NOTHING;
-  const code = series.codeAt(period);
-  if (code === FINE) return shown(model.document, id, series.values[period]!);
-  if (code === BLANK) return NOTHING;
-  return { text: '', value: null, problem: problemSentence(model.problems.get(code)!, model.document) };
+  return stretchFigure(model, id, { from: period, to: period + 1 }, 'figures');
 }
 
-/** The year's figure, its monthly average, and its share of the year's income. */
-export function yearFigures(
-  model: Model,
-  id: string,
-  year: number,
-): Record<'total' | 'average' | 'share', ShownFigure> {
-  const { document, calendar } = model;
-  const stretch = stretchOfYear(calendar, year);
-  const figures = figuresOf(model.seriesOf(id)!);
-  const total = rolledUp(figures, stretch, rollUpOf(document, id));
-  const average = averageOf(figures, stretch);
-  return {
-    total: total === null ? problemOfYear(model, id, stretch.from, stretch.to) : shown(document, id, total),
-    average: average === null || rollUpOf(document, id) === 'last' ? NOTHING : shown(document, id, average),
-    share: hasShare(document, id) ? share(model, total, stretch) : NOTHING,
-  };
+/** A figure at the end of a row, over a year or the whole plan. */
+export function endFigure(model: Model, id: string, scope: Stretch, end: EndFigure): ShownFigure {
+  const { document } = model;
+  switch (end) {
+    case 'total':
+      return stretchFigure(model, id, scope, 'figures');
+    case 'average': {
+      if (rollUpOf(document, id) === 'last') return NOTHING;
+      const value = rolledUpValue(model.seriesOf(id)!.values, scope, 'average');
+      return value === value ? shown(document, id, value) : NOTHING;
+    }
+    case 'running':
+      return rollUpOf(document, id) === 'total' ? stretchFigure(model, id, scope, 'running') : NOTHING;
+    case 'ofIncome':
+      return hasShare(document, id) ? share(model, id, TOTAL_INCOME, scope, 'income') : NOTHING;
+    case 'ofGroup': {
+      const line = document.lines.get(id);
+      return line && hasShare(document, id) ? share(model, id, line.group, scope, 'total of the group') : NOTHING;
+    }
+    case 'ofExpenses':
+      return isExpense(document, id) ? share(model, id, TOTAL_EXPENSES, scope, 'expense') : NOTHING;
+    case 'target': {
+      const target = document.lines.get(id)?.targetShare ?? null;
+      return target === null ? NOTHING : shareText(document, target);
+    }
+    case 'offTarget': {
+      const target = document.lines.get(id)?.targetShare ?? null;
+      const own = target === null ? NOTHING : share(model, id, TOTAL_INCOME, scope, 'income');
+      if (own.value === null) return own;
+      const off = shareText(document, own.value - target!);
+      return off.value! > 0.0005 ? { ...off, text: `+${off.text}` } : off;
+    }
+  }
 }
 
-function share(model: Model, total: number | null, stretch: { from: number; to: number }): ShownFigure {
-  const income = rolledUp(figuresOf(model.seriesOf(TOTAL_INCOME)!), stretch, 'total');
-  const fraction = shareOf(total, income);
-  if (fraction !== null)
-    return { text: writeShare(fraction, planOf(model.document).locale), value: fraction, problem: null };
-  if (total === null || total === 0) return NOTHING;
+/** The share of one thing in another, as a fraction; `null` where there is none. */
+export function shareIn(model: Model, id: string, base: string, scope: Stretch): number | null {
+  const own = valueOf(model, id, scope, 'figures');
+  const whole = valueOf(model, base, scope, 'figures');
+  return own === own && whole === whole && whole !== 0 ? own / whole : null;
+}
+
+function share(model: Model, id: string, base: string, scope: Stretch, what: string): ShownFigure {
+  const fraction = shareIn(model, id, base, scope);
+  if (fraction !== null) return shareText(model.document, fraction);
+  const own = valueOf(model, id, scope, 'figures');
+  if (!(Math.abs(own) > 0)) return NOTHING;
   return {
     text: '–',
     value: null,
     problem: null,
-    note: 'There is no income in this year, so there is no share of it.',
+    note: `There is no ${what} in these months, so there is no share of it.`,
   };
+}
+
+function shareText(document: Document, fraction: number): ShownFigure {
+  return { text: writeShare(fraction, planOf(document).locale), value: fraction, problem: null };
 }
 
 /** Memo figures are no money flows and have no share of the income; nor has what runs up over the months. */
@@ -78,14 +118,26 @@ function hasShare(document: Document, id: string): boolean {
   return group !== undefined && group.side !== 'memo' && unitOf(document, id) === 'money';
 }
 
-function problemOfYear(model: Model, id: string, from: number, to: number): ShownFigure {
-  for (let period = from; period < to; period++) {
-    const figure = monthFigure(model, id, period);
-    if (figure.problem) return { ...figure, text: '' };
+function isExpense(document: Document, id: string): boolean {
+  return id === TOTAL_EXPENSES || document.groups.get(document.lines.get(id)?.group ?? id)?.side === 'expense';
+}
+
+/** The first problem that leaves a stretch without its figure. */
+function problemOf(model: Model, id: string, { from, to }: Stretch): ShownFigure {
+  const series = model.seriesOf(id);
+  for (let period = from; series && period < to; period++) {
+    const code = series.codeAt(period);
+    if (code !== FINE && code !== BLANK)
+      return { text: '', value: null, problem: problemSentence(model.problems.get(code)!, model.document) };
   }
   return NOTHING;
 }
 
 function shown(document: Document, id: string, value: number): ShownFigure {
-  return { text: writeFigure(value, unitOf(document, id), planOf(document)), value, problem: null };
+  return { text: written(document, unitOf(document, id), value), value, problem: null };
+}
+
+/** A value in a unit, as the plan writes its figures. */
+export function written(document: Document, unit: Unit, value: number): string {
+  return writeFigure(value, unit, planOf(document));
 }

@@ -21,26 +21,28 @@ const press = (keys: string, at: Partial<KeyContext> = {}) => {
   );
 };
 
+const go = (row: number, column: number, extend = false) => ({ kind: 'go', row, column, extend });
+
 describe('the keys of the budget', () => {
   it('move within the year and stop at its edges', () => {
-    expect(press('ArrowUp')).toEqual({ kind: 'go', row: 4, column: 6 });
-    expect(press('ArrowUp', { row: 0 })).toEqual({ kind: 'go', row: 0, column: 6 });
-    expect(press('PageDown')).toEqual({ kind: 'go', row: 25, column: 6 });
-    expect(press('PageDown', { row: 39 })).toEqual({ kind: 'go', row: 39, column: 6 });
-    expect(press('Ctrl+End')).toEqual({ kind: 'go', row: 39, column: 6 });
-    expect(press('Meta+Home')).toEqual({ kind: 'go', row: 0, column: 6 });
-    expect(press('Home')).toEqual({ kind: 'go', row: 5, column: 1 });
-    expect(press('Home', { column: 1 })).toEqual({ kind: 'go', row: 5, column: 0 });
+    expect(press('ArrowUp')).toEqual(go(4, 6));
+    expect(press('ArrowUp', { row: 0 })).toEqual(go(0, 6));
+    expect(press('PageDown')).toEqual(go(25, 6));
+    expect(press('PageDown', { row: 39 })).toEqual(go(39, 6));
+    expect(press('Ctrl+End')).toEqual(go(39, 6));
+    expect(press('Meta+Home')).toEqual(go(0, 6));
+    expect(press('Home')).toEqual(go(5, 1));
+    expect(press('Home', { column: 1 })).toEqual(go(5, 0));
   });
 
   it('go on into the neighbouring years, and with End to the year’s own figures', () => {
     expect(press('ArrowRight', { column: 12 })).toEqual({ kind: 'year', step: 1, to: 'first' });
-    expect(press('ArrowRight', { column: 12, hasYearAfter: false })).toEqual({ kind: 'go', row: 5, column: 13 });
+    expect(press('ArrowRight', { column: 12, hasYearAfter: false })).toEqual(go(5, 13));
     expect(press('ArrowLeft', { column: 1 })).toEqual({ kind: 'year', step: -1, to: 'last' });
-    expect(press('ArrowLeft', { column: 1, hasYearBefore: false })).toEqual({ kind: 'go', row: 5, column: 0 });
-    expect(press('End')).toEqual({ kind: 'go', row: 5, column: 12 });
-    expect(press('End', { column: 12 })).toEqual({ kind: 'go', row: 5, column: 13 });
-    expect(press('ArrowLeft', { column: 13 })).toEqual({ kind: 'go', row: 5, column: 12 });
+    expect(press('ArrowLeft', { column: 1, hasYearBefore: false })).toEqual(go(5, 0));
+    expect(press('End')).toEqual(go(5, 12));
+    expect(press('End', { column: 12 })).toEqual(go(5, 13));
+    expect(press('ArrowLeft', { column: 13 })).toEqual(go(5, 12));
     expect(press('Alt+PageUp')).toEqual({ kind: 'year', step: -1, to: 'same' });
     expect(press('Alt+PageDown')).toEqual({ kind: 'year', step: 1, to: 'same' });
   });
@@ -67,5 +69,22 @@ describe('the keys of the budget', () => {
     expect(press('Ctrl+Enter', label)).toBeNull();
     expect(press('Shift+F10')).toEqual({ kind: 'menu' });
     expect(press('F6')).toEqual({ kind: 'shelf' });
+  });
+
+  it('select blocks, and never reach into the names', () => {
+    expect(press('Shift+ArrowRight')).toEqual(go(5, 7, true));
+    expect(press('Shift+ArrowLeft', { column: 1 })).toEqual(go(5, 1, true));
+    expect(press('Shift+ArrowRight', { column: 12 })).toEqual(go(5, 13, true));
+    expect(press('Ctrl+ ')).toEqual({ kind: 'addBlock' });
+    expect(press('Ctrl+a')).toEqual({ kind: 'selectAll' });
+  });
+
+  it('change the view and open what stands beside the budget', () => {
+    expect(press('Alt+2')).toEqual({ kind: 'span', span: 'quarter' });
+    expect(press('F8')).toEqual({ kind: 'rules' });
+    expect(press('Alt+R')).toEqual({ kind: 'panel', panel: 'rule' });
+    expect(press('Alt+y')).toEqual({ kind: 'panel', panel: 'fit' });
+    expect(press('Alt+t')).toEqual({ kind: 'try' });
+    expect(press(' ', { column: 0 })).toEqual({ kind: 'collapse' });
   });
 });

@@ -36,7 +36,7 @@ export function moveGroup(document: Document, group: GroupRow, direction: 1 | -1
 
 /** The command for a row dropped on another: it goes to where that one stands. */
 export function moveRowTo(document: Document, dragged: BudgetRow, target: BudgetRow): Command | null {
-  if (target.kind === 'total') return null;
+  if (target.kind === 'total' || target.kind === 'side') return null;
   if (dragged.kind === 'heading') {
     if (target.group.id === dragged.group.id || target.group.side !== dragged.group.side) return null;
     const peers = groupsWithLines(document).map((candidate) => candidate.group.id);

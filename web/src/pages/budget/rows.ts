@@ -7,24 +7,44 @@ import {
   TOTAL_SET_ASIDE,
   groupsWithLines,
   nameOf,
+  planOf,
+  totalOfSide,
   type Document,
   type GroupRow,
   type LineRow,
+  type Model,
   type Side,
+  type Stretch,
 } from '@haushalt/core';
 import type { GridRow } from '../../grid/Grid.tsx';
+import { shareIn, valueOf } from './figures.ts';
+import { USUAL_VIEW, type BudgetView } from './view.ts';
 
-/** A row of the budget. `id` is whose figures it shows; headings of groups show none. */
+/** A row of the budget. `id` is whose figures it shows; headings show none unless their group is collapsed. */
 export type BudgetRow = GridRow &
   (
-    | { readonly kind: 'heading'; readonly id: null; readonly group: GroupRow }
-    | { readonly kind: 'line'; readonly id: string; readonly line: LineRow; readonly group: GroupRow }
+    | { readonly kind: 'heading'; readonly id: string | null; readonly group: GroupRow; readonly collapsed: boolean }
+    | { readonly kind: 'side'; readonly id: null; readonly side: Side }
+    | {
+        readonly kind: 'line';
+        readonly id: string;
+        readonly line: LineRow;
+        readonly group: GroupRow;
+        readonly across: boolean;
+      }
     | { readonly kind: 'invitation'; readonly id: null; readonly group: GroupRow }
     | { readonly kind: 'subtotal'; readonly id: string; readonly group: GroupRow }
     | { readonly kind: 'total'; readonly id: string }
   );
 
-const SIDE_ORDER: readonly Side[] = ['income', 'expense', 'setAside', 'memo'];
+export const SIDE_ORDER: readonly Side[] = ['income', 'expense', 'setAside', 'memo'];
+
+export const SIDE_WORDS: Readonly<Record<Side, string>> = {
+  income: 'Income',
+  expense: 'Expenses',
+  setAside: 'Set aside',
+  memo: 'Memo',
+};
 
 const CLOSING: Readonly<Record<Side, readonly string[]>> = {
   income: [TOTAL_INCOME],
@@ -33,59 +53,113 @@ const CLOSING: Readonly<Record<Side, readonly string[]>> = {
   memo: [],
 };
 
-/** The rows of the budget, side by side as in an account book, and the rows that close it. */
-export function budgetRows(document: Document): { rows: BudgetRow[]; footer: BudgetRow[] } {
+/** The rows of a budget and those that close it, with how many of its lines are shown. */
+export interface BudgetRows {
+  readonly rows: BudgetRow[];
+  readonly footer: BudgetRow[];
+  readonly shown: number;
+  readonly lines: number;
+}
+
+/** The rows of the budget, side by side as in an account book, filtered and sorted as the view says. */
+export function budgetRows(
+  model: Model,
+  view: BudgetView = USUAL_VIEW,
+  scope: Stretch = { from: 0, to: 0 },
+): BudgetRows {
+  const { document } = model;
   const rows: BudgetRow[] = [];
+  const keep = filterFor(model, view, scope);
   const groups = groupsWithLines(document);
+  let shown = 0;
+  let count = 0;
   for (const side of SIDE_ORDER) {
-    const own = groups.filter(({ group }) => group.side === side);
-    for (const { group, lines } of own) {
-      const look = `side-${side}`;
+    const look = `side-${side}`;
+    const own = groups
+      .filter(({ group }) => group.side === side)
+      .map(({ group, lines }) => ({ group, all: lines, lines: lines.filter((line) => keep(line, group)) }));
+    const kept = own.filter(({ all, lines }) => lines.length > 0 || (all.length === 0 && !narrows(view)));
+    for (const { all, lines } of own) {
+      count += all.length;
+      shown += lines.length;
+    }
+    if (view.across && view.sortBy !== 'order') {
+      if (kept.length === 0) continue;
       rows.push({
-        kind: 'heading',
-        key: `heading-${group.id}`,
+        kind: 'side',
+        key: `side-${side}`,
         id: null,
-        group,
+        side,
         className: `heading ${look}`,
-        label: group.name,
+        label: SIDE_WORDS[side],
       });
-      for (const line of lines) {
+      const all = kept.flatMap(({ group, lines }) => lines.map((line) => ({ group, line })));
+      const order = new Map(
+        sorted(
+          all.map(({ line }) => line),
+          model,
+          view,
+          scope,
+        ).map((line, index) => [line.id, index]),
+      );
+      all.sort((a, b) => order.get(a.line.id)! - order.get(b.line.id)!);
+      for (const { group, line } of all) rows.push(lineRow(line, group, look, true));
+    } else {
+      for (const { group, all, lines } of kept) {
+        const collapsed = view.collapsed.includes(group.id) && all.length > 0;
         rows.push({
-          kind: 'line',
-          key: line.id,
-          id: line.id,
-          line,
+          kind: 'heading',
+          key: `heading-${group.id}`,
+          id: collapsed && side !== 'memo' ? group.id : null,
           group,
-          className: `line ${look}`,
-          label: line.name,
+          collapsed,
+          className: `heading ${look} ${collapsed ? 'collapsed' : ''}`,
+          label: group.name,
         });
-      }
-      if (lines.length === 0) {
-        rows.push({
-          kind: 'invitation',
-          key: `invitation-${group.id}`,
-          id: null,
-          group,
-          className: `invitation ${look}`,
-          label: `${group.name} has no lines yet`,
-        });
-      } else if (side !== 'memo') {
-        const label = `${group.name}, subtotal`;
-        rows.push({
-          kind: 'subtotal',
-          key: `subtotal-${group.id}`,
-          id: group.id,
-          group,
-          className: `subtotal ${look}`,
-          label,
-        });
+        if (collapsed) continue;
+        for (const line of sorted(lines, model, view, scope)) rows.push(lineRow(line, group, look, false));
+        if (all.length === 0) {
+          const label = `${group.name} has no lines yet`;
+          rows.push({
+            kind: 'invitation',
+            key: `invitation-${group.id}`,
+            id: null,
+            group,
+            className: `invitation ${look}`,
+            label,
+          });
+        } else if (side !== 'memo') {
+          const label = `${group.name}, subtotal`;
+          rows.push({
+            kind: 'subtotal',
+            key: `subtotal-${group.id}`,
+            id: group.id,
+            group,
+            className: `subtotal ${look}`,
+            label,
+          });
+        }
       }
     }
-    if (own.length > 0) for (const id of CLOSING[side]) rows.push(totalRow(document, id, `total side-${side}`));
+    if (own.length > 0 && (view.filter.side === null || view.filter.side === side)) {
+      for (const id of CLOSING[side]) rows.push(totalRow(document, id, `total side-${side}`));
+    }
   }
+  const footer = [totalRow(document, NET, 'total net'), totalRow(document, CUMULATIVE_NET, 'total cumulative')];
+  return { rows, footer, shown, lines: count };
+}
+
+function lineRow(line: LineRow, group: GroupRow, look: string, across: boolean): BudgetRow {
+  const dress = `${line.emphasis === 'none' ? '' : `emphasis-${line.emphasis}`} ${line.locked ? 'locked' : ''}`.trim();
   return {
-    rows,
-    footer: [totalRow(document, NET, 'total net'), totalRow(document, CUMULATIVE_NET, 'total cumulative')],
+    kind: 'line',
+    key: line.id,
+    id: line.id,
+    line,
+    group,
+    across,
+    className: `line ${look} ${dress}`,
+    label: line.name,
   };
 }
 
@@ -93,8 +167,56 @@ function totalRow(document: Document, id: string, className: string): BudgetRow 
   return { kind: 'total', key: id, id, className, label: nameOf(document, id)! };
 }
 
+/** Whether a view leaves lines out, so that a group without any is not worth showing. */
+function narrows({ filter, hideEmpty }: BudgetView): boolean {
+  return hideEmpty || filter.text.trim() !== '' || filter.side !== null || filter.onlyExceptions || filter.onlyInUse;
+}
+
+function filterFor(model: Model, view: BudgetView, scope: Stretch): (line: LineRow, group: GroupRow) => boolean {
+  const { filter, hideEmpty } = view;
+  const wanted = searchable(filter.text.trim());
+  const hasFigures = (id: string, { from, to }: Stretch) => {
+    const { values } = model.seriesOf(id)!;
+    for (let at = from; at < to; at++) if (values[at] === values[at] && values[at] !== 0) return true;
+    return false;
+  };
+  const everything = { from: 0, to: model.calendar.count };
+  return (line, group) => {
+    if (filter.side !== null && group.side !== filter.side) return false;
+    if (wanted !== '' && !searchable(line.name).includes(wanted) && !searchable(group.name).includes(wanted))
+      return false;
+    if (filter.onlyExceptions && model.exceptionsOf(line.id).length === 0) return false;
+    if (filter.onlyInUse && !hasFigures(line.id, scope)) return false;
+    return !hideEmpty || hasFigures(line.id, everything);
+  };
+}
+
+/** Text as it is searched: without case and accents. */
+function searchable(text: string): string {
+  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+}
+
+/** Lines in the order a view wants them; equals keep the plan's own order. */
+function sorted(lines: readonly LineRow[], model: Model, view: BudgetView, scope: Stretch): LineRow[] {
+  if (view.sortBy === 'order') return [...lines];
+  if (view.sortBy === 'name') {
+    const { locale } = planOf(model.document);
+    return [...lines].sort((a, b) => a.name.localeCompare(b.name, locale));
+  }
+  const rank = (line: LineRow): number => {
+    const total = valueOf(model, line.id, scope, 'figures');
+    if (view.sortBy === 'total') return total;
+    const side = model.document.groups.get(line.group)!.side;
+    return shareIn(model, line.id, totalOfSide(side) === null ? line.group : TOTAL_INCOME, scope) ?? total;
+  };
+  const ranks = new Map(lines.map((line) => [line.id, rank(line)]));
+  const value = (line: LineRow) => (Number.isNaN(ranks.get(line.id)) ? -Infinity : ranks.get(line.id)!);
+  return [...lines].sort((a, b) => value(b) - value(a) || 0);
+}
+
 /** The side a row belongs to, `null` for net and cumulative net. */
 export function sideOf(row: BudgetRow): Side | null {
+  if (row.kind === 'side') return row.side;
   if (row.kind !== 'total') return row.group.side;
   const side = SIDE_ORDER.find((candidate) => CLOSING[candidate].includes(row.id));
   return side ?? null;

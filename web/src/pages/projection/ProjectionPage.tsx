@@ -15,7 +15,8 @@ import { useNotices } from '../../app/Notices.tsx';
 import { useShell } from '../../app/shell.ts';
 import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
-import { Grid, type GridCell, type GridColumn, type GridHandle, type GridPlace } from '../../grid/Grid.tsx';
+import { Grid, type GridCell, type GridColumn, type GridHandle } from '../../grid/Grid.tsx';
+import { selectOne, type GridPlace } from '../../grid/selection.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../app/Icon.tsx';
 import { budgetRows, sideOf, type BudgetRow } from '../budget/rows.ts';
@@ -44,10 +45,12 @@ export function ProjectionPage() {
   const partial = months < 12;
 
   const { rows, footer } = useMemo(() => {
-    const budget = budgetRows(document);
+    const budget = budgetRows(model);
     const projected = budget.rows.filter((row) => row.kind !== 'invitation' && sideOf(row) !== 'memo');
     return { rows: projected, footer: budget.footer.filter((row) => row.id === NET) };
-  }, [document]);
+    // The model changes in place, always together with the document.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [model, document]);
   const all = [...rows, ...footer];
 
   const columns = useMemo(
@@ -157,12 +160,12 @@ export function ProjectionPage() {
         rows={rows}
         footer={footer}
         rowHeight={24}
-        active={active}
+        selection={selectOne(active)}
         editing={false}
         cellOf={cellOf}
         versionOf={versionOf}
         editor={null}
-        onActivate={setActive}
+        onSelect={setActive}
         onOpen={() => {}}
         onKeyDown={keyDown}
       />

@@ -1,0 +1,285 @@
+import { addMonths, type Month } from '../calendar/month.ts';
+import { roundTo } from '../figure/rounding.ts';
+import { moneyDecimals } from '../figure/write.ts';
+import { parseFormula } from '../formula/parse.ts';
+import { printFormula } from '../formula/print.ts';
+import { FormulaError, type Expression } from '../formula/syntax.ts';
+import { Refused, checkFigure, checkMonth, existing, refused } from './checks.ts';
+import type { Adjustment, Cell, Command, Reach } from './commands.ts';
+import { calendarOf, planOf } from './document.ts';
+import type { Draft } from './draft.ts';
+import { readStored, toStored } from './formulas.ts';
+import { refuseLocked } from './locks.ts';
+import { namesOf } from './naming.ts';
+import { datedId, stepId, type ExceptionRow, type LineRow, type RuleStepRow } from './tables.ts';
+
+/** What a step or an exception says: an amount, a formula, or, with neither, nothing. */
+interface Saying {
+  readonly amount: number | null;
+  readonly formula: string | null;
+}
+
+const NOTHING: Saying = { amount: null, formula: null };
+
+/** The stored form of a formula as it came with a command. */
+export function storedFormula(draft: Draft, text: string): string {
+  try {
+    return toStored(text, namesOf(draft.document));
+  } catch (error) {
+    if (!(error instanceof FormulaError)) throw error;
+    const { message, place, suggestions } = error.problem;
+    throw new Refused({ code: 'invalid', message, field: 'formula', place, ...(suggestions ? { suggestions } : {}) });
+  }
+}
+
+/**
+ * A figure or formula with its reach. This month makes an exception. From here on replaces all that comes later, steps
+ * and exceptions; until a month replaces what lies between. Every month replaces the whole rule.
+ */
+export function setRule(
+  draft: Draft,
+  lineId: string,
+  month: Month,
+  reach: Reach,
+  until: Month | null,
+  saying: Saying,
+): void {
+  const line = existing(draft, 'lines', lineId, 'This line');
+  checkMonth(month, 'month');
+  if (reach === 'month') {
+    refuseLocked(draft, line, month, month);
+    const id = datedId(line.id, month);
+    return draft.set('exceptions', { id, line: line.id, month, ...saying });
+  }
+  if (reach === 'until') {
+    if (until === null) throw refused('invalid', 'Say until which month this reaches.', 'until');
+    checkMonth(until, 'until');
+    if (until < month) throw refused('invalid', 'The last month is before the first one.', 'until');
+    return setStretch(draft, line, month, until, saying);
+  }
+  const from = reach === 'every' ? null : month;
+  refuseLocked(draft, line, from, null);
+  setOnward(draft, line, from, saying);
+}
+
+function setOnward(draft: Draft, line: LineRow, month: Month | null, saying: Saying): void {
+  const plan = planOf(draft.document);
+  const from = month === null || month <= plan.firstMonth ? null : month;
+  for (const step of stepsOf(draft, line.id))
+    if (from === null || (step.from !== null && step.from >= from)) draft.delete('ruleSteps', step.id);
+  for (const exception of exceptionsOf(draft, line.id)) {
+    if (from === null || exception.month >= from) draft.delete('exceptions', exception.id);
+  }
+  putStep(draft, line.id, from, saying);
+}
+
+/** Makes a line say something from one month until another; what it said there is replaced, and goes on after it. */
+function setStretch(draft: Draft, line: LineRow, from: Month, to: Month, saying: Saying): void {
+  refuseLocked(draft, line, from, to);
+  rewrite(draft, line, from, to, [{ from, saying }]);
+  for (const exception of exceptionsOf(draft, line.id)) {
+    if (exception.month >= from && exception.month <= to) draft.delete('exceptions', exception.id);
+  }
+}
+
+/** Replaces the steps of a stretch of months by others, and lets what was said after the stretch go on. */
+function rewrite(
+  draft: Draft,
+  line: LineRow,
+  from: Month,
+  to: Month,
+  pieces: readonly { readonly from: Month; readonly saying: Saying }[],
+): void {
+  const { months } = calendarOf(draft.document);
+  const after = addMonths(to, 1);
+  const steps = stepsOf(draft, line.id);
+  const following = sayingAt(steps, after);
+  const before = from <= months[0]! ? null : sayingAt(steps, addMonths(from, -1));
+  for (const step of steps) {
+    const begins = step.from ?? months[0]!;
+    if (begins >= from && begins <= to) draft.delete('ruleSteps', step.id);
+  }
+  let said = before;
+  for (const piece of pieces) {
+    if (said && isSaying(said, piece.saying)) continue;
+    putStep(draft, line.id, piece.from <= months[0]! ? null : piece.from, piece.saying);
+    said = piece.saying;
+  }
+  const resumes = steps.find((step) => step.from === after);
+  const goesOn = isSaying(said ?? NOTHING, following);
+  if (resumes && goesOn) draft.delete('ruleSteps', resumes.id);
+  else if (!resumes && !goesOn && after <= months.at(-1)!) putStep(draft, line.id, after, following);
+}
+
+/** Types figures into months, as exceptions, or as dated steps of the rule where the same figure stands in a row. */
+export function setFigures(draft: Draft, { figures, as }: Extract<Command, { kind: 'figures.set' }>): void {
+  const sorted = [...figures].sort((a, b) => (a.line < b.line ? -1 : a.line > b.line ? 1 : a.month < b.month ? -1 : 1));
+  for (let at = 0; at < sorted.length;) {
+    const { line: lineId, month, figure } = sorted[at]!;
+    const line = existing(draft, 'lines', lineId, 'This line');
+    checkMonth(month, 'figures');
+    checkFigure(figure, 'figures');
+    let next = at + 1;
+    let until = month;
+    while (as === 'rule' && next < sorted.length) {
+      const other = sorted[next]!;
+      if (other.line !== lineId || other.month !== addMonths(until, 1) || other.figure !== figure) break;
+      until = other.month;
+      next++;
+    }
+    at = next;
+    if (as === 'rule') setStretch(draft, line, month, until, { amount: figure, formula: null });
+    else {
+      refuseLocked(draft, line, month, month);
+      draft.set('exceptions', { id: datedId(lineId, month), line: lineId, month, amount: figure, formula: null });
+    }
+  }
+}
+
+/** Lets months follow the rule again. */
+export function clearFigures(draft: Draft, cells: readonly Cell[]): void {
+  for (const { line: lineId, month } of cells) {
+    const line = existing(draft, 'lines', lineId, 'This line');
+    const id = datedId(lineId, month);
+    if (!draft.get('exceptions', id)) continue;
+    refuseLocked(draft, line, month, month);
+    draft.delete('exceptions', id);
+  }
+}
+
+/**
+ * Raises or lowers what lines say in some months. Rules stay rules: a formula is taken times a factor or plus an amount.
+ * A single month becomes an exception, months in a row a stretch of the rule.
+ */
+export function adjustFigures(draft: Draft, { cells, by }: Extract<Command, { kind: 'figures.adjust' }>): void {
+  if (by.kind === 'amount') checkFigure(by.amount, 'by');
+  const decimals = moneyDecimals(planOf(draft.document));
+  const adjust = (saying: Saying) => adjusted(saying, by, decimals);
+  const sorted = [...cells].sort((a, b) => (a.line < b.line ? -1 : a.line > b.line ? 1 : a.month < b.month ? -1 : 1));
+  for (let at = 0; at < sorted.length;) {
+    const { line: lineId, month } = sorted[at]!;
+    const line = existing(draft, 'lines', lineId, 'This line');
+    checkMonth(month, 'cells');
+    let to = month;
+    for (at++; at < sorted.length && sorted[at]!.line === lineId && sorted[at]!.month === addMonths(to, 1); at++)
+      to = sorted[at]!.month;
+    refuseLocked(draft, line, month, to);
+    const steps = stepsOf(draft, lineId);
+    const exceptions = exceptionsOf(draft, lineId).filter((row) => row.month >= month && row.month <= to);
+    for (const row of exceptions) draft.set('exceptions', { ...row, ...adjust(row) });
+    if (month === to) {
+      const saying = sayingAt(steps, month);
+      if (exceptions.length === 0 && !isSaying(saying, NOTHING))
+        draft.set('exceptions', { id: datedId(lineId, month), line: lineId, month, ...adjust(saying) });
+      continue;
+    }
+    const inner = steps
+      .flatMap((step) => (step.from !== null && step.from > month && step.from <= to ? [step.from] : []))
+      .sort();
+    rewrite(
+      draft,
+      line,
+      month,
+      to,
+      [month, ...inner].map((from) => ({ from, saying: adjust(sayingAt(steps, from)) })),
+    );
+  }
+}
+
+function adjusted({ amount, formula }: Saying, by: Adjustment, decimals: number): Saying {
+  if (formula !== null) return { amount: null, formula: adjustedFormula(formula, by) };
+  if (amount === null) return NOTHING;
+  const changed = by.kind === 'amount' ? amount + by.amount : amount * by.factor;
+  const kept = by.notBelowZero && amount >= 0 ? Math.max(0, changed) : changed;
+  const figure = roundTo(kept, Math.max(decimals, by.kind === 'amount' ? 4 : 0));
+  checkFigure(figure, 'by');
+  return { amount: figure, formula: null };
+}
+
+function adjustedFormula(formula: string, by: Adjustment): string {
+  const place = { from: 0, to: 0 };
+  const number = (value: number): Expression => ({ kind: 'number', value, place });
+  const left = readStored(formula);
+  const changed: Expression =
+    by.kind === 'factor'
+      ? { kind: 'binary', operator: '*', left, right: number(Number(by.factor.toPrecision(12))), place }
+      : { kind: 'binary', operator: by.amount < 0 ? '-' : '+', left, right: number(Math.abs(by.amount)), place };
+  const kept: Expression = by.notBelowZero ? { kind: 'call', name: 'max', args: [number(0), changed], place } : changed;
+  const text = printFormula(kept);
+  try {
+    parseFormula(text);
+  } catch (error) {
+    if (error instanceof FormulaError) throw refused('invalid', error.message, 'by');
+    throw error;
+  }
+  return text;
+}
+
+/** Lets a step of a rule begin in another month. */
+export function moveStep(draft: Draft, { line: lineId, from, to }: Extract<Command, { kind: 'line.moveStep' }>): void {
+  const line = existing(draft, 'lines', lineId, 'This line');
+  checkMonth(to, 'to');
+  const step = draft.get('ruleSteps', stepId(lineId, from));
+  if (!step) throw refused('gone', 'This step of the rule is no longer there.', 'from');
+  if (to === from) return;
+  if (draft.get('ruleSteps', stepId(lineId, to)))
+    throw refused('conflict', 'Another step begins in that month already.', 'to');
+  refuseLocked(draft, line, from < to ? from : to, from < to ? to : from);
+  draft.delete('ruleSteps', step.id);
+  const start = to <= planOf(draft.document).firstMonth;
+  if (start && draft.get('ruleSteps', stepId(lineId, null)))
+    throw refused('conflict', 'The rule has a beginning already.', 'to');
+  putStep(draft, lineId, start ? null : to, step);
+}
+
+/** Gives an exception to another month. */
+export function moveException(
+  draft: Draft,
+  { line: lineId, month, to }: Extract<Command, { kind: 'line.moveException' }>,
+): void {
+  const line = existing(draft, 'lines', lineId, 'This line');
+  checkMonth(to, 'to');
+  const exception = draft.get('exceptions', datedId(lineId, month));
+  if (!exception) throw refused('gone', 'This exception is no longer there.', 'month');
+  if (to === month) return;
+  if (draft.get('exceptions', datedId(lineId, to)))
+    throw refused('conflict', 'That month has an exception already.', 'to');
+  refuseLocked(draft, line, month, month);
+  refuseLocked(draft, line, to, to);
+  draft.delete('exceptions', exception.id);
+  draft.set('exceptions', { ...exception, id: datedId(lineId, to), month: to });
+}
+
+export function removeStep(draft: Draft, lineId: string, from: Month | null): void {
+  const line = existing(draft, 'lines', lineId, 'This line');
+  const id = stepId(lineId, from);
+  if (!draft.get('ruleSteps', id)) throw refused('gone', 'This step of the rule is no longer there.', 'from');
+  refuseLocked(draft, line, from, null);
+  draft.delete('ruleSteps', id);
+}
+
+function stepsOf(draft: Draft, line: string): RuleStepRow[] {
+  return [...draft.document.ruleSteps.values()].filter((step) => step.line === line);
+}
+
+function exceptionsOf(draft: Draft, line: string): ExceptionRow[] {
+  return [...draft.document.exceptions.values()].filter((row) => row.line === line);
+}
+
+/** What the steps of a rule say in a month. */
+function sayingAt(steps: readonly RuleStepRow[], month: Month): Saying {
+  let found: RuleStepRow | null = null;
+  for (const step of steps) {
+    if (step.from !== null && step.from > month) continue;
+    if (found === null || (step.from ?? '') > (found.from ?? '')) found = step;
+  }
+  return found ?? NOTHING;
+}
+
+function isSaying(a: Saying, b: Saying): boolean {
+  return a.amount === b.amount && a.formula === b.formula;
+}
+
+function putStep(draft: Draft, line: string, from: Month | null, { amount, formula }: Saying): void {
+  draft.set('ruleSteps', { id: stepId(line, from), line, from, amount, formula });
+}
