@@ -16,6 +16,8 @@ const ProjectionPage = lazy(() =>
   import('../pages/projection/ProjectionPage.tsx').then((module) => ({ default: module.ProjectionPage })),
 );
 
+const StartPage = lazy(() => import('../pages/start/StartPage.tsx').then((module) => ({ default: module.StartPage })));
+
 const client = new QueryClient({
   defaultOptions: {
     queries: {
@@ -37,6 +39,7 @@ export function App() {
             <Suspense fallback={<Loading />}>
               <Routes>
                 <Route path="/" element={<PlansPage />} />
+                <Route path="/new" element={<StartPage />} />
                 <Route path="/plans/:planId" element={<PlanShell />}>
                   <Route index element={<Navigate to="budget" replace />} />
                   <Route path="budget" element={<BudgetPage />} />

@@ -1,8 +1,19 @@
 import { joiResolver } from '@hookform/resolvers/joi';
-import { MAX_MONTHS, currencies, isCurrency, isLocale, monthInWords, toMonth } from '@haushalt/core';
+import {
+  MAX_MONTHS,
+  NEGATIVES,
+  currencies,
+  decimalsOf,
+  isCurrency,
+  isLocale,
+  monthInWords,
+  toMonth,
+  writeFigure,
+  type Negatives,
+} from '@haushalt/core';
 import Joi from 'joi';
 import Form from 'react-bootstrap/Form';
-import { useForm } from 'react-hook-form';
+import { useForm, type UseFormReturn } from 'react-hook-form';
 import { FormDialog } from './FormDialog.tsx';
 
 /** What a plan's settings are entered as. */
@@ -13,6 +24,9 @@ export interface PlanFormValues {
   readonly monthOfYear: number;
   readonly year: number;
   readonly months: number;
+  /** The decimals of money as text; empty for those of the currency. */
+  readonly decimals: string;
+  readonly negatives: Negatives;
 }
 
 const LOCALES: readonly (readonly [string, string])[] = [
@@ -56,45 +70,112 @@ const schema = Joi.object<PlanFormValues>({
     .max(MAX_MONTHS)
     .required()
     .messages({ '*': `A plan has 1 to ${MAX_MONTHS} whole months.` }),
+  decimals: Joi.string().allow('').valid('0', '1', '2', '3', '4'),
+  negatives: Joi.string().valid(...NEGATIVES),
 });
+
+/** The state of a form for a plan's settings. */
+export function usePlanForm(values: PlanFormValues): UseFormReturn<PlanFormValues> {
+  return useForm<PlanFormValues>({ resolver: joiResolver(schema, { abortEarly: false }), defaultValues: values });
+}
 
 interface PlanFormProps {
   readonly title: string;
   readonly submit: string;
   readonly values: PlanFormValues;
-  /** What the server or the core said no to, shown above the buttons. */
+  /** What the core said no to, shown above the buttons. */
   readonly refusal: string | null;
-  readonly busy: boolean;
   readonly onSubmit: (values: PlanFormValues) => void;
   readonly onClose: () => void;
 }
 
-/** The form for a plan's name, currency, notation and months, for a new plan and for the settings of one. */
-export function PlanForm({ title, submit, values, refusal, busy, onSubmit, onClose }: PlanFormProps) {
-  const {
-    register,
-    handleSubmit,
-    watch,
-    formState: { errors },
-  } = useForm<PlanFormValues>({ resolver: joiResolver(schema, { abortEarly: false }), defaultValues: values });
-  const locale = watch('locale');
-  const years = Array.from({ length: 41 }, (_, index) => values.year - 20 + index);
-  const locales = LOCALES.some(([tag]) => tag === values.locale)
-    ? LOCALES
-    : [...LOCALES, [values.locale, values.locale] as const];
-
+/** The form for the settings of a plan. */
+export function PlanForm({ title, submit, values, refusal, onSubmit, onClose }: PlanFormProps) {
+  const form = usePlanForm(values);
   return (
     <FormDialog
       title={title}
       submit={submit}
       refusal={refusal}
-      onSubmit={handleSubmit(onSubmit)}
+      onSubmit={form.handleSubmit(onSubmit)}
       onClose={onClose}
-      busy={busy}
     >
+      <PlanFields form={form} placeholder="Our household" />
+      <LookFields form={form} />
+    </FormDialog>
+  );
+}
+
+const NEGATIVE_WORDS: Readonly<Record<Negatives, string>> = {
+  minus: 'with a minus',
+  brackets: 'in brackets',
+  tone: 'with a minus, in red',
+};
+
+/** How a plan's figures look: their decimals, and what is below zero. */
+function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) {
+  const { currency, locale, decimals, negatives } = form.watch();
+  const own = isCurrency(currency) ? decimalsOf(currency) : 2;
+  const sample =
+    isCurrency(currency) && isLocale(locale)
+      ? writeFigure(-1234.5, 'money', {
+          currency,
+          locale,
+          negatives,
+          decimals: decimals === '' ? null : Number(decimals),
+        })
+      : '';
+  return (
+    <>
+      <Form.Group controlId="plan-decimals">
+        <Form.Label>Decimals of money</Form.Label>
+        <Form.Select {...form.register('decimals')}>
+          <option value="">as usual for the currency ({own})</option>
+          {['0', '1', '2', '3', '4'].map((count) => (
+            <option key={count} value={count}>
+              {count}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="plan-negatives">
+        <Form.Label>Figures below zero</Form.Label>
+        <Form.Select {...form.register('negatives')}>
+          {NEGATIVES.map((style) => (
+            <option key={style} value={style}>
+              {NEGATIVE_WORDS[style]}
+            </option>
+          ))}
+        </Form.Select>
+        <Form.Text className={negatives === 'tone' ? 'negative' : undefined}>{sample}</Form.Text>
+      </Form.Group>
+    </>
+  );
+}
+
+interface PlanFieldsProps {
+  readonly form: UseFormReturn<PlanFormValues>;
+  readonly placeholder: string;
+}
+
+/** The fields for a plan's name, currency, notation and months. */
+export function PlanFields({ form, placeholder }: PlanFieldsProps) {
+  const {
+    register,
+    watch,
+    formState: { errors, defaultValues },
+  } = form;
+  const locale = watch('locale');
+  const present = defaultValues?.year ?? new Date().getFullYear();
+  const years = Array.from({ length: 41 }, (_, index) => present - 20 + index);
+  const ownLocale = defaultValues?.locale ?? 'en-IE';
+  const locales = LOCALES.some(([tag]) => tag === ownLocale) ? LOCALES : [...LOCALES, [ownLocale, ownLocale] as const];
+
+  return (
+    <>
       <Form.Group controlId="plan-name" className="wide">
         <Form.Label>Name</Form.Label>
-        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder="Our household" />
+        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="plan-currency">
@@ -154,7 +235,7 @@ export function PlanForm({ title, submit, values, refusal, busy, onSubmit, onClo
         />
         <Form.Control.Feedback type="invalid">{errors.months?.message}</Form.Control.Feedback>
       </Form.Group>
-    </FormDialog>
+    </>
   );
 }
 

@@ -15,23 +15,19 @@ export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
     monthOfYear: monthOfYear(plan.firstMonth),
     year: yearOf(plan.firstMonth),
     months: plan.months,
+    decimals: plan.decimals === null ? '' : String(plan.decimals),
+    negatives: plan.negatives,
   };
   const save = (next: PlanFormValues) => {
-    const { name, currency, locale, months } = next;
-    const settings = { name, currency, locale, months, firstMonth: toMonth(firstMonthOf(next)) };
+    const { name, currency, locale, months, negatives } = next;
+    const decimals = next.decimals === '' ? null : Number(next.decimals);
+    const firstMonth = toMonth(firstMonthOf(next));
+    const settings = { name, currency, locale, months, firstMonth, decimals, negatives };
     const refused = session.send({ kind: 'plan.set', settings });
     if (refused) setRefusal(refused.message);
     else onClose();
   };
   return (
-    <PlanForm
-      title="Plan settings"
-      submit="Save"
-      values={values}
-      refusal={refusal}
-      busy={false}
-      onSubmit={save}
-      onClose={onClose}
-    />
+    <PlanForm title="Plan settings" submit="Save" values={values} refusal={refusal} onSubmit={save} onClose={onClose} />
   );
 }

@@ -78,6 +78,9 @@ interface GridProps<R extends GridRow> {
   readonly handle?: Ref<GridHandle>;
 }
 
+/** The height of the headings in pixels. */
+const HEAD_HEIGHT = 28;
+
 const features = tableFeatures({ columnPinningFeature, columnSizingFeature });
 
 /**
@@ -97,7 +100,7 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
     overscan: props.complete ? rows.length : 8,
-    scrollPaddingStart: rowHeight + 6,
+    scrollPaddingStart: HEAD_HEIGHT + 2,
     scrollPaddingEnd: footer.length * rowHeight + 6,
   });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
@@ -182,7 +185,7 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
       }}
     >
       <div role="rowgroup" className="grid-head" style={{ width }}>
-        <div role="row" aria-rowindex={1} className="grid-row" style={{ height: rowHeight + 4 }}>
+        <div role="row" aria-rowindex={1} className="grid-row" style={{ height: HEAD_HEIGHT }}>
           {laidOut.map((column, index) => (
             <div
               key={column.id}

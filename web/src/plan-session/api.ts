@@ -47,15 +47,6 @@ export interface LoadedPlan {
   readonly history: readonly Entry[];
 }
 
-export interface NewPlan {
-  readonly id: string;
-  readonly name: string;
-  readonly currency: string;
-  readonly locale: string;
-  readonly firstMonth: string;
-  readonly months: number;
-}
-
 async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
   let response: Response;
   try {
@@ -86,8 +77,9 @@ const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
 
 export const api = {
   plans: () => request<{ plans: PlanSummary[] }>('GET', '/plans').then((answer) => answer.plans),
-  create: (plan: NewPlan) => request<{ id: string }>('POST', '/plans', plan),
-  importFile: (text: string) => request<{ id: string }>('POST', '/plans/import', text),
+  /** Stores a plan file as a new plan, under an id of one's own where a retry must not store it twice. */
+  importFile: (text: string, id?: string) =>
+    request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, text),
   duplicate: (id: string, copyId: string) =>
     request<{ id: string }>('POST', `${planPath(id)}/duplicate`, { id: copyId }),
   remove: (id: string) => request<undefined>('DELETE', planPath(id)),

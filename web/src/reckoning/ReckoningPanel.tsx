@@ -5,13 +5,17 @@ import {
   planOf,
   reckon,
   rollUpOf,
+  rolledUpValue,
+  stretches,
+  unitOf,
   writeFigure,
   writeWithUnit,
   type Model,
   type Reckoning,
   type ReckoningPart,
+  type Stretch,
 } from '@haushalt/core';
-import { Fragment, useEffect, useMemo, useState } from 'react';
+import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Icon } from '../app/Icon.tsx';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
 import { FormulaView } from './FormulaView.tsx';
@@ -19,8 +23,8 @@ import { FormulaView } from './FormulaView.tsx';
 interface ReckoningPanelProps {
   readonly id: string;
   readonly period: number;
-  /** The year, when a figure of the whole year is selected. */
-  readonly wholeYear: number | null;
+  /** The months taken together, when the figure selected is not one of a single month. */
+  readonly over: { readonly label: string; readonly stretch: Stretch } | null;
   /** Goes to where a part stands in the page; `false` when the page does not show it. */
   readonly onJump: (id: string, period: number | null) => boolean;
   readonly onChangeRule: (() => void) | null;
@@ -28,40 +32,43 @@ interface ReckoningPanelProps {
   /** Writes a note on the figure; `null` where there is no single month. */
   readonly onNote: (() => void) | null;
   readonly onOpenRule: (() => void) | null;
+  /** What a highlight says about the figure. */
+  readonly remark?: ReactNode;
 }
 
 /** How the selected figure came about, part by part, down to what someone typed. */
 export function ReckoningPanel({
   id,
   period,
-  wholeYear,
+  over,
   onJump,
   onChangeRule,
   onClearException,
   onNote,
   onOpenRule,
+  remark,
 }: ReckoningPanelProps) {
   const { model, document, version } = useSessionState();
   const plan = planOf(document);
   // The model changes in place; its version says when.
   const reckoning = useMemo(() => (version >= 0 ? reckon(model, id, period) : null), [model, version, id, period]);
   if (!reckoning) return null;
-  const note = wholeYear === null ? document.figureNotes.get(datedId(id, reckoning.month)) : undefined;
-  const when = wholeYear === null ? monthInWords(reckoning.month, plan.locale) : String(wholeYear);
+  const note = over === null ? document.figureNotes.get(datedId(id, reckoning.month)) : undefined;
+  const when = over === null ? monthInWords(reckoning.month, plan.locale) : over.label;
+  const value = over === null ? reckoning.value : figureOver(model, id, over.stretch);
 
   return (
     <section className="reckoning" aria-label="Reckoning" aria-live="off">
       <div className="reckoning-what">
         <h3>{reckoning.name}</h3>
         <p>{when}</p>
-        {wholeYear === null && (
-          <p className="reckoning-figure">
-            {reckoning.value === null ? <em>no figure</em> : writeWithUnit(reckoning.value, reckoning.unit, plan)}
-          </p>
-        )}
+        <p className="reckoning-figure">
+          {value === null ? <em>no figure</em> : writeWithUnit(value, reckoning.unit, plan)}
+        </p>
       </div>
-      {wholeYear === null ? (
+      {over === null ? (
         <div className="reckoning-how">
+          {remark}
           {note && (
             <p className="reckoning-note">
               <Icon name="note" /> {note.text}
@@ -72,7 +79,9 @@ export function ReckoningPanel({
         </div>
       ) : (
         <div className="reckoning-how">
-          <p className="reckoning-words">{yearInWords(model, id)}</p>
+          <p className="reckoning-words">{overInWords(model, id)}</p>
+          <Together id={id} stretch={over.stretch} model={model} onJump={onJump} />
+          <Dependents id={id} model={model} period={over.stretch.from} onJump={onJump} />
         </div>
       )}
       <div className="reckoning-tools">
@@ -212,13 +221,51 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
   );
 }
 
-function yearInWords(model: Model, id: string): string {
+function figureOver(model: Model, id: string, stretch: Stretch): number | null {
+  const value = rolledUpValue(model.seriesOf(id)!.values, stretch, rollUpOf(model.document, id));
+  return value === value ? value : null;
+}
+
+interface TogetherProps {
+  readonly id: string;
+  readonly stretch: Stretch;
+  readonly model: Model;
+  readonly onJump: ReckoningPanelProps['onJump'];
+}
+
+/** The months, or for long stretches the years, that a figure is made of. */
+function Together({ id, stretch, model, onJump }: TogetherProps) {
+  const { document, calendar } = model;
+  const plan = planOf(document);
+  const byYear = stretch.to - stretch.from > 12;
+  const parts = stretches(calendar, byYear ? 'year' : 'month').filter(
+    ({ from, to }) => from >= stretch.from && to <= stretch.to,
+  );
+  return (
+    <ul className="reckoning-parts">
+      {parts.map((part) => {
+        const month = calendar.months[part.from]!;
+        const value = figureOver(model, id, part);
+        return (
+          <li key={month}>
+            <button type="button" title="Go there" onClick={() => onJump(id, part.from)}>
+              <span>{byYear ? month.slice(0, 4) : monthInWords(month, plan.locale, 'name')}</span>
+              <strong>{value === null ? 'nothing' : writeFigure(value, unitOf(document, id), plan)}</strong>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function overInWords(model: Model, id: string): string {
   switch (rollUpOf(model.document, id)) {
     case 'total':
-      return 'The year is the sum of its months; the average passes over empty months; the share is of the year’s total income.';
+      return 'The sum of its months; an average passes over empty ones, and a share is of the total of the same months.';
     case 'last':
-      return 'The year shows the figure of its last month, as for a balance.';
+      return 'The figure of the last month, as for a balance.';
     case 'average':
-      return 'The year shows the average of its months, passing over empty ones.';
+      return 'The average of its months, passing over empty ones.';
   }
 }

@@ -72,7 +72,7 @@ export function AdjustDialog({
   return (
     <FormDialog
       title={cells.length === 1 ? 'Change this figure' : `Change ${cells.length} figures`}
-      submit="Change them"
+      submit={cells.length === 1 ? 'Change it' : 'Change them'}
       refusal={refusal ?? (preview && !preview.ok ? preview.refusal.message : null)}
       onSubmit={(event) => {
         event.preventDefault();
@@ -102,9 +102,9 @@ export function AdjustDialog({
         key={how}
         label={
           how === 'percent'
-            ? 'By per cent; below zero lowers'
+            ? 'Each by per cent; a minus lowers'
             : how === 'amount'
-              ? 'By; below zero lowers'
+              ? 'Each by; a minus lowers'
               : 'The total to spread'
         }
         unit={how === 'percent' ? 'percent' : unit}

@@ -35,6 +35,7 @@ import { BudgetToolbar } from './BudgetToolbar.tsx';
 import { CellEditor, type CellEditorHandle, type Onward } from './CellEditor.tsx';
 import { DialogOf, type BudgetDialog } from './DialogOf.tsx';
 import { EmptyPlan, startWithUsualGroups } from './EmptyPlan.tsx';
+import { HighlightRemark } from './HighlightRemark.tsx';
 import { NameEditor } from './NameEditor.tsx';
 import { PanelOf } from './PanelOf.tsx';
 import { PrintNotes, usePrinting } from './PrintNotes.tsx';
@@ -498,7 +499,14 @@ export function BudgetPage() {
           <ReckoningPanel
             id={row.id}
             period={period >= 0 ? period : scope.from}
-            wholeYear={period < 0 ? year : null}
+            over={
+              period >= 0
+                ? null
+                : {
+                    label: labelOver(column, year, view.span === 'year' || view.span === 'plan'),
+                    stretch: column?.stretch ?? scope,
+                  }
+            }
             onJump={(id, at) => {
               if (document.assumptions.has(id)) return false;
               show(id, model.calendar.months[at ?? period] ?? null);
@@ -508,6 +516,7 @@ export function BudgetPage() {
               row.kind === 'line' && month !== undefined ? () => beginEditing(row, column!, undefined, true) : null
             }
             onOpenRule={row.kind === 'line' ? () => setPanel('rule') : null}
+            remark={row.id !== null && period >= 0 && <HighlightRemark id={row.id} period={period} />}
             onNote={month !== undefined ? () => setDialog({ kind: 'note', of: row.id!, month }) : null}
             onClearException={
               row.kind === 'line' && month !== undefined && document.exceptions.has(datedId(row.id, month))
@@ -548,6 +557,13 @@ export function BudgetPage() {
       />
     );
   }
+}
+
+/** The months a figure stands for that is not one of a single month. */
+function labelOver(column: BudgetColumn | undefined, year: number, wholePlan: boolean): string {
+  if (column?.stretch && !wholePlan) return `${String(column.heading)} ${year}`;
+  if (column?.stretch) return String(column.heading);
+  return wholePlan ? 'The whole plan' : String(year);
 }
 
 /** Opens the menu of the selected row with its first entry focused. */

@@ -51,11 +51,8 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
 
   const steps = model.stepsOf(line.id).sort((a, b) => ((a.from ?? '') < (b.from ?? '') ? -1 : 1));
   const exceptions = model.exceptionsOf(line.id).sort((a, b) => (a.month < b.month ? -1 : 1));
-  const marks = [
-    ...steps.map((row) => ({ mark: { kind: 'step', from: row.from } as TimelineMark, row })),
-    ...exceptions.map((row) => ({ mark: { kind: 'exception', month: row.month } as TimelineMark, row })),
-  ];
   const period = periodOf(model.calendar, month);
+  const marks = { line, chosen, onMove: move, onEdit: edit, onRemove: remove };
 
   return (
     <SidePanel title={`Rule of ${line.name}`} onClose={onClose}>
@@ -65,66 +62,88 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
           {refusal}
         </p>
       )}
-      {marks.length === 0 && <p>There is no rule yet. Type a figure into a month, or choose a pattern below.</p>}
+      {steps.length + exceptions.length === 0 && (
+        <p>There is no rule yet. Type a figure into a month, or choose a pattern below.</p>
+      )}
       <ul className="rule-marks">
-        {marks.map(({ mark, row }) => {
-          const at = monthOf(mark);
-          const name =
-            mark.kind === 'exception'
-              ? `Exception in ${monthInWords(mark.month, locale)}`
-              : at === null
-                ? 'From the start'
-                : `From ${monthInWords(at, locale)}`;
-          return (
-            <li
-              key={keyOf(mark)}
-              className={`is-${mark.kind} ${chosen && keyOf(chosen) === keyOf(mark) ? 'is-chosen' : ''}`}
-            >
-              {at === null ? (
-                <span className="rule-when">From the start</span>
-              ) : (
-                <span className="rule-when">
-                  {mark.kind === 'step' ? 'From ' : 'In '}
-                  <MonthSelect
-                    label={`Month of: ${name}`}
-                    months={months}
-                    value={at}
-                    locale={locale}
-                    onChange={(to) => move(mark, to)}
-                  />
-                </span>
-              )}
-              <span className="rule-what">{sayingText(document, line.id, row)}</span>
-              <span className="rule-tools">
-                <button
-                  type="button"
-                  className="tool"
-                  onClick={() => edit(mark)}
-                  aria-label={`Edit: ${name}`}
-                  title="Edit"
-                >
-                  <Icon name="edit" />
-                </button>
-                <button
-                  type="button"
-                  className="tool"
-                  onClick={() => remove(mark)}
-                  aria-label={`Remove: ${name}`}
-                  title="Remove"
-                >
-                  <Icon name="delete" />
-                </button>
-              </span>
-            </li>
-          );
-        })}
+        {steps.map((row) => (
+          <Mark key={row.id} mark={{ kind: 'step', from: row.from }} row={row} {...marks} />
+        ))}
       </ul>
       {period >= 0 && (
         <p className="rule-words">
           {monthInWords(month, locale)}: {reckon(model, line.id, period).words}
         </p>
       )}
+      {exceptions.length > 0 && (
+        <details className="rule-exceptions" open={exceptions.length <= 3 || chosen?.kind === 'exception'}>
+          <summary>{exceptions.length === 1 ? '1 exception' : `${exceptions.length} exceptions`}</summary>
+          <ul className="rule-marks">
+            {exceptions.map((row) => (
+              <Mark key={row.id} mark={{ kind: 'exception', month: row.month }} row={row} {...marks} />
+            ))}
+          </ul>
+        </details>
+      )}
       <PatternForm key={line.id} line={line} month={month} />
     </SidePanel>
+  );
+}
+
+interface MarkProps {
+  readonly mark: TimelineMark;
+  readonly row: { readonly amount: number | null; readonly formula: string | null };
+  readonly line: LineRow;
+  readonly chosen: TimelineMark | null;
+  readonly onMove: (mark: TimelineMark, to: Month) => void;
+  readonly onEdit: (mark: TimelineMark) => void;
+  readonly onRemove: (mark: TimelineMark) => void;
+}
+
+/** One step or exception in words, with what can be done with it. */
+function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) {
+  const { document, model } = useSessionState();
+  const { locale } = planOf(document);
+  const at = monthOf(mark);
+  const name =
+    mark.kind === 'exception'
+      ? `Exception in ${monthInWords(mark.month, locale)}`
+      : at === null
+        ? 'From the start'
+        : `From ${monthInWords(at, locale)}`;
+  return (
+    <li className={`is-${mark.kind} ${chosen && keyOf(chosen) === keyOf(mark) ? 'is-chosen' : ''}`}>
+      <span className="rule-when">
+        {at === null ? (
+          name
+        ) : (
+          <>
+            {mark.kind === 'step' ? 'From ' : 'In '}
+            <MonthSelect
+              label={`Month of: ${name}`}
+              months={model.calendar.months}
+              value={at}
+              locale={locale}
+              onChange={(to) => onMove(mark, to)}
+            />
+          </>
+        )}
+      </span>
+      <span className="rule-what">{sayingText(document, line.id, row)}</span>
+      <span className="rule-tools">
+        <button type="button" className="tool" onClick={() => onEdit(mark)} aria-label={`Edit: ${name}`} title="Edit">
+          <Icon name="edit" />
+        </button>
+        <button
+          type="button"
+          className="tool"
+          onClick={() => onRemove(mark)}
+          aria-label={`Remove: ${name}`}
+          title="Remove"
+        >
+          <Icon name="delete" />
+        </button>
+      </span>
+    </li>
   );
 }

@@ -26,6 +26,8 @@ export interface BudgetColumn extends GridColumn {
 }
 
 const LEAST = 58;
+/** The width of a month where rules are shown, so that a year of them fills the page. */
+const RULE_WIDTH = 82;
 const PADDING = 12;
 /** What the mark of an exception takes beside its figure. */
 const MARK = 7;
@@ -47,7 +49,10 @@ export function budgetColumns(
   const ids = [...new Set(rows.flatMap((row) => (row.id === null ? [] : [row.id])).concat('@net', '@cumulativeNet'))];
   const spans = spansOf(model, view, year);
   const width = spanWidth(model, view, ids, spans);
-  const ends = view.ends.flatMap((end): EndFigure[] => (end === 'target' ? ['target', 'offTarget'] : [end]));
+  // Rules take the whole width; what the columns at the end show is no rule of its own.
+  const ends = (view.show === 'rules' ? [] : view.ends).flatMap((end): EndFigure[] =>
+    end === 'target' ? ['target', 'offTarget'] : [end],
+  );
   const heading = view.span === 'year' || view.span === 'plan' ? 'Plan' : 'Year';
   const endColumns = ends
     .filter((end) => !(end === 'total' && view.span === 'plan'))
@@ -65,7 +70,11 @@ export function budgetColumns(
   const label = view.span === 'month' || view.span === 'quarter' ? String(year) : 'The whole plan';
   return [
     { id: 'label', heading: label, width: view.labelWidth, pin: 'start', className: 'label' },
-    ...spans.map((span): BudgetColumn => ({ ...span, width, pin: null })),
+    ...spans.map((span): BudgetColumn => ({
+      ...span,
+      width: view.show === 'rules' ? Math.max(width, RULE_WIDTH) : width,
+      pin: null,
+    })),
     ...endColumns,
   ];
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { monthInWords, writeWithUnit, yearOf } from '@haushalt/core';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
@@ -9,12 +9,9 @@ import { useNotices } from '../../app/Notices.tsx';
 import { ServerRefusal, api, newId, type PlanSummary } from '../../plan-session/api.ts';
 import { RenamePlan } from './RenamePlan.tsx';
 
-const NewPlanDialog = lazy(() => import('./NewPlanDialog.tsx').then((module) => ({ default: module.NewPlanDialog })));
-
 /** The list of plans: how they stand, and how to begin another. */
 export function PlansPage() {
   const { data: plans, error, isPending, refetch } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
-  const [creating, setCreating] = useState(false);
   const fileInput = useRef<HTMLInputElement>(null);
   const [fileRefusal, setFileRefusal] = useState<string | null>(null);
   const navigate = useNavigate();
@@ -53,7 +50,7 @@ export function PlansPage() {
             <Button variant="outline-primary" onClick={() => fileInput.current?.click()} disabled={openFile.isPending}>
               <Icon name="openFile" /> Open a plan file
             </Button>
-            <Button onClick={() => setCreating(true)}>
+            <Button onClick={() => void navigate('/new')}>
               <Icon name="add" /> New plan
             </Button>
           </div>
@@ -74,20 +71,16 @@ export function PlansPage() {
           <div className="empty-state">
             <h2>Nothing planned yet</h2>
             <p>
-              Begin with an empty plan: give it a name and its first month, then type what comes in and what goes out.
+              Begin with a ready-made plan or with nothing: pick your lines, type what the first month brings and costs,
+              and the year follows.
             </p>
-            <Button onClick={() => setCreating(true)}>
+            <Button onClick={() => void navigate('/new')}>
               <Icon name="add" /> New plan
             </Button>
           </div>
         )}
         {plans && plans.length > 0 && <PlanList plans={plans} />}
       </main>
-      {creating && (
-        <Suspense fallback={null}>
-          <NewPlanDialog onClose={() => setCreating(false)} />
-        </Suspense>
-      )}
     </div>
   );
 }

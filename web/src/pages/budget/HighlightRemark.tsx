@@ -1,0 +1,22 @@
+import { planOf, unitOf, writeWithUnit } from '@haushalt/core';
+import { HIGHLIGHT_ICONS } from '../../app/highlightMarks.ts';
+import { Icon } from '../../app/Icon.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { conditionInWords } from './HighlightDialog.tsx';
+import { highlightOn } from './highlighting.ts';
+
+/** What the highlight on a month's figure says, in words. */
+export function HighlightRemark({ id, period }: { readonly id: string; readonly period: number }) {
+  const { document, model } = useSessionState();
+  const row = highlightOn(model, id, { from: period, to: period + 1 }, 'month');
+  if (!row) return null;
+  const condition = conditionInWords(row, (value) => writeWithUnit(value, unitOf(document, id), planOf(document)));
+  return (
+    <p>
+      <span className={`highlight-sample highlight-${row.tone}`}>
+        <Icon name={HIGHLIGHT_ICONS[row.tone]} /> {row.word}
+      </span>{' '}
+      {condition}
+    </p>
+  );
+}

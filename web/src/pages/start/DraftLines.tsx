@@ -1,0 +1,167 @@
+import { monthInWords, monthOfYear, readFigure, toMonth, type Month } from '@haushalt/core';
+import { useState, type KeyboardEvent } from 'react';
+import { Icon } from '../../app/Icon.tsx';
+import { draftLine, type DraftGroup, type DraftLine } from './draft.ts';
+import type { Comes } from './readyMade.ts';
+
+const COMES: Readonly<Record<Comes, string>> = { monthly: 'a month', quarterly: 'a quarter', yearly: 'a year' };
+
+interface DraftLinesProps {
+  readonly groups: readonly DraftGroup[];
+  readonly onChange: (groups: readonly DraftGroup[]) => void;
+  /** What is wrong with one of the lines. */
+  readonly refusal: { readonly key: string; readonly message: string } | null;
+  readonly locale: string;
+  readonly firstMonth: Month;
+  readonly onEnter: () => void;
+}
+
+/** The lines of a new plan by group, to be picked, named and given their first figures. */
+export function DraftLines({ groups, onChange, refusal, locale, firstMonth, onEnter }: DraftLinesProps) {
+  const change = (at: number, lines: readonly DraftLine[]) =>
+    onChange(groups.map((group, index) => (index === at ? { ...group, lines } : group)));
+  /** Enter goes from figure to figure, and on from the last. */
+  const enter = (event: KeyboardEvent<HTMLElement>) => {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    const fields = [...event.currentTarget.querySelectorAll<HTMLElement>('.draft-amount')];
+    const at = fields.indexOf(event.target as HTMLElement);
+    if (at < 0) return;
+    const next = fields[at + 1];
+    if (next) next.focus();
+    else onEnter();
+  };
+  return (
+    <div className="draft-groups" onKeyDown={enter} role="presentation">
+      {groups.map((group, at) => (
+        <fieldset key={group.name} className={`draft-group side-${group.side}`}>
+          <legend>
+            <Icon name={group.side} /> {group.name}
+          </legend>
+          {group.lines.map((line) => (
+            <DraftRow
+              key={line.key}
+              line={line}
+              isMoney={group.side !== 'memo'}
+              refusal={refusal?.key === line.key ? refusal.message : null}
+              locale={locale}
+              onChange={(next) =>
+                change(
+                  at,
+                  group.lines.map((other) => (other.key === next.key ? next : other)),
+                )
+              }
+            />
+          ))}
+          <AddLine
+            onAdd={(name) => change(at, [...group.lines, draftLine(name, 'monthly', true, monthOfYear(firstMonth))])}
+            group={group.name}
+          />
+        </fieldset>
+      ))}
+    </div>
+  );
+}
+
+interface DraftRowProps {
+  readonly line: DraftLine;
+  readonly isMoney: boolean;
+  readonly refusal: string | null;
+  readonly locale: string;
+  readonly onChange: (line: DraftLine) => void;
+}
+
+function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
+  const read = readFigure(line.text, locale, 'money');
+  const problem = refusal ?? (line.picked && !read.ok ? read.message : null);
+  return (
+    <div className={`draft-line ${line.picked ? '' : 'is-left-out'}`}>
+      <input
+        type="checkbox"
+        className="form-check-input"
+        checked={line.picked}
+        aria-label={`Keep ${line.name}`}
+        onChange={(event) => onChange({ ...line, picked: event.target.checked })}
+      />
+      <input
+        className="draft-name"
+        value={line.name}
+        aria-label="Name of the line"
+        autoComplete="off"
+        disabled={!line.picked}
+        onChange={(event) => onChange({ ...line, name: event.target.value })}
+      />
+      <input
+        className="form-control form-control-sm tabular draft-amount"
+        value={line.text}
+        aria-label={isMoney ? `${line.name}, amount` : `${line.name}, figure`}
+        aria-invalid={problem !== null}
+        inputMode="decimal"
+        autoComplete="off"
+        onChange={(event) => onChange({ ...line, text: event.target.value, picked: true })}
+      />
+      <select
+        className="draft-comes"
+        value={line.comes}
+        aria-label={`How often ${line.name} comes`}
+        disabled={!line.picked}
+        onChange={(event) => onChange({ ...line, comes: event.target.value as Comes })}
+      >
+        {Object.entries(COMES).map(([comes, words]) => (
+          <option key={comes} value={comes}>
+            {words}
+          </option>
+        ))}
+      </select>
+      {line.comes === 'yearly' && (
+        <select
+          className="draft-comes"
+          value={line.month}
+          aria-label={`Month of ${line.name}`}
+          disabled={!line.picked}
+          onChange={(event) => onChange({ ...line, month: Number(event.target.value) })}
+        >
+          {Array.from({ length: 12 }, (_, index) => (
+            <option key={index} value={index + 1}>
+              in {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'name')}
+            </option>
+          ))}
+        </select>
+      )}
+      {problem && (
+        <small className="refusal" role="alert">
+          {problem}
+        </small>
+      )}
+    </div>
+  );
+}
+
+function AddLine({ group, onAdd }: { readonly group: string; readonly onAdd: (name: string) => void }) {
+  const [name, setName] = useState('');
+  const add = () => {
+    if (name.trim() === '') return;
+    onAdd(name.trim());
+    setName('');
+  };
+  return (
+    <div className="draft-add">
+      <Icon name="add" />
+      <input
+        value={name}
+        placeholder="Another line"
+        aria-label={`Another line in ${group}`}
+        autoComplete="off"
+        maxLength={80}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={add}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          event.stopPropagation();
+          add();
+        }}
+      />
+    </div>
+  );
+}

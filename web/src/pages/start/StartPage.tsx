@@ -1,0 +1,230 @@
+import { addMonths, isCurrency, monthInWords, toMonth, writeWithUnit, type Month } from '@haushalt/core';
+import { useMutation } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { Link, useNavigate } from 'react-router';
+import { Icon } from '../../app/Icon.tsx';
+import { PlanFields, firstMonthOf, usePlanForm, type PlanFormValues } from '../../app/PlanForm.tsx';
+import { api, newId } from '../../plan-session/api.ts';
+import { DraftLines } from './DraftLines.tsx';
+import { draftOf, draftRefusal, planFileOf, totalsOf, type DraftGroup } from './draft.ts';
+import { READY_MADE, type ReadyMade } from './readyMade.ts';
+import './start.scss';
+
+type Step = 'choose' | 'lines' | 'plan';
+
+const STEPS: readonly (readonly [Step, string])[] = [
+  ['choose', 'Where to begin'],
+  ['lines', 'Lines and first month'],
+  ['plan', 'Name and months'],
+];
+
+/** The next full year, once this one is nearly over. */
+function usualFirstMonth(today: Date): Month {
+  return toMonth(`${today.getFullYear() + (today.getMonth() >= 9 ? 1 : 0)}-01`);
+}
+
+/** A short guided start: choose where to begin, pick lines and type the first month, name the plan, done. */
+export function StartPage() {
+  const navigate = useNavigate();
+  const id = useRef(newId());
+  const [step, setStep] = useState<Step>('choose');
+  const [ready, setReady] = useState<ReadyMade | null>(null);
+  const [groups, setGroups] = useState<readonly DraftGroup[]>([]);
+  const [refusal, setRefusal] = useState<{ key: string; message: string } | null>(null);
+  const first = usualFirstMonth(new Date());
+  const form = usePlanForm({
+    name: '',
+    currency: 'EUR',
+    locale: 'en-IE',
+    monthOfYear: 1,
+    year: Number(first.slice(0, 4)),
+    months: 12,
+    decimals: '',
+    negatives: 'tone',
+  });
+  const values = form.watch();
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => heading.current?.focus(), [step]);
+
+  const create = useMutation({
+    mutationFn: ({ name, currency, locale, months, ...rest }: PlanFormValues) => {
+      const firstMonth = toMonth(firstMonthOf({ name, currency, locale, months, ...rest }));
+      return api.importFile(
+        JSON.stringify(planFileOf({ name, currency, locale, months, firstMonth }, groups)),
+        id.current,
+      );
+    },
+    onSuccess: (created) => void navigate(`/plans/${created.id}/budget`),
+  });
+
+  const choose = (chosen: ReadyMade) => {
+    if (ready?.id !== chosen.id) {
+      setReady(chosen);
+      setGroups(draftOf(chosen, first));
+      form.setValue('months', chosen.months);
+      form.setValue('name', chosen.planName);
+    }
+    setStep('lines');
+  };
+  const goOn = () => {
+    const found = draftRefusal(groups, values.locale);
+    setRefusal(found);
+    if (!found) setStep('plan');
+  };
+  const begin = toMonth(firstMonthOf(values));
+  const totals = totalsOf(groups, begin, values.locale);
+  const currency = isCurrency(values.currency) ? values.currency : 'EUR';
+  const money = (value: number) => writeWithUnit(value, 'money', { locale: values.locale, currency });
+
+  return (
+    <div className="guided">
+      <header className="plans-head">
+        <Link to="/" className="wordmark">
+          Haushalt
+        </Link>
+        <span className="plans-motto">A new plan</span>
+        <ol className="guided-steps">
+          {STEPS.map(([name, words], index) => (
+            <li key={name} aria-current={step === name ? 'step' : undefined}>
+              <span>{index + 1}</span> {words}
+            </li>
+          ))}
+        </ol>
+      </header>
+      <main>
+        {step === 'choose' && (
+          <>
+            <h1 ref={heading} tabIndex={-1}>
+              Where do you want to begin?
+            </h1>
+            <ul className="ready-made">
+              {READY_MADE.map((option) => (
+                <li key={option.id}>
+                  <button type="button" onClick={() => choose(option)} aria-pressed={ready?.id === option.id}>
+                    <strong>{option.name}</strong>
+                    <span>{option.about}</span>
+                    <small>
+                      {option.groups.some((group) => group.lines.length > 0)
+                        ? option.groups
+                            .flatMap((group) => group.lines.filter((line) => line.usual).slice(0, 2))
+                            .slice(0, 5)
+                            .map((line) => line.name)
+                            .join(', ') + ' …'
+                        : option.groups.map((group) => group.name).join(', ')}
+                    </small>
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        {step === 'lines' && ready && (
+          <>
+            <h1 ref={heading} tabIndex={-1}>
+              What comes in, and what goes out?
+            </h1>
+            <p className="guided-hint">
+              Keep the lines you need and type what {monthInWords(begin, values.locale)} brings and costs. Anything you
+              do not know yet can stay empty.
+            </p>
+            <DraftLines
+              groups={groups}
+              onChange={(next) => {
+                setGroups(next);
+                setRefusal(null);
+              }}
+              refusal={refusal}
+              locale={values.locale}
+              firstMonth={begin}
+              onEnter={goOn}
+            />
+          </>
+        )}
+        {step === 'plan' && ready && (
+          <>
+            <h1 ref={heading} tabIndex={-1}>
+              What is it called, and how long is it?
+            </h1>
+            <form
+              id="plan-form"
+              className="guided-form plan-form"
+              noValidate
+              onSubmit={(event) => void form.handleSubmit((entered) => create.mutate(entered))(event)}
+            >
+              <PlanFields form={form} placeholder={ready.planName} />
+              <p className="wide guided-hint">
+                The first month is carried across all {Number.isFinite(values.months) ? values.months : ''} months
+                {values.months > 1 && values.months <= 600
+                  ? `, until ${monthInWords(addMonths(begin, Math.trunc(values.months) - 1), values.locale)}`
+                  : ''}
+                . Single months are changed later, on the budget.
+              </p>
+            </form>
+          </>
+        )}
+        {create.error && (
+          <p className="refusal" role="alert">
+            {create.error.message}
+          </p>
+        )}
+      </main>
+      {step !== 'choose' && (
+        <footer className="guided-foot">
+          <dl className="guided-totals" role="status">
+            <div>
+              <dt>Income</dt>
+              <dd>{money(totals.income)}</dd>
+            </div>
+            <div>
+              <dt>Expenses</dt>
+              <dd>{money(totals.expenses)}</dd>
+            </div>
+            {totals.setAside !== 0 && (
+              <div>
+                <dt>Set aside</dt>
+                <dd>{money(totals.setAside)}</dd>
+              </div>
+            )}
+            <div className="guided-left">
+              <dt>Left in {monthInWords(begin, values.locale, 'short')}</dt>
+              <dd className={totals.income - totals.expenses < 0 ? 'in-the-red' : undefined}>
+                {money(totals.income - totals.expenses - totals.setAside)}
+              </dd>
+            </div>
+          </dl>
+          <p className="guided-verdict">{verdict(totals, money)}</p>
+          <div className="guided-tools">
+            <Button variant="link" onClick={() => setStep(step === 'plan' ? 'lines' : 'choose')}>
+              Back
+            </Button>
+            {step === 'lines' ? (
+              <Button key="on" onClick={goOn}>
+                Go on
+              </Button>
+            ) : (
+              // A button of its own, so that the click that led here does not submit.
+              <Button key="create" type="submit" form="plan-form" disabled={create.isPending}>
+                <Icon name="add" /> Create the plan
+              </Button>
+            )}
+          </div>
+        </footer>
+      )}
+    </div>
+  );
+}
+
+/** Whether expenses fit the income, in a sentence. */
+function verdict(
+  { income, expenses, setAside, averageLeft, begun }: ReturnType<typeof totalsOf>,
+  money: (value: number) => string,
+): string {
+  if (!begun) return 'The totals run along as you type.';
+  if (expenses > income) return `Expenses are ${money(expenses - income)} more than the income.`;
+  if (expenses + setAside > income)
+    return `Expenses fit the income, but ${money(expenses + setAside - income)} too much is set aside.`;
+  if (averageLeft < 0)
+    return `This month fits; with the costs that come now and then, an average month is ${money(-averageLeft)} short.`;
+  return `Expenses fit the income; an average month leaves ${money(averageLeft)}.`;
+}

@@ -1,0 +1,127 @@
+import type { Rhythm, Side } from '@haushalt/core';
+
+/** How often a line of a ready-made plan comes. */
+export type Comes = 'monthly' | 'quarterly' | 'yearly';
+
+export interface ReadyLine {
+  readonly name: string;
+  readonly comes: Comes;
+  /** Whether most people need it. */
+  readonly usual: boolean;
+}
+
+export interface ReadyGroup {
+  readonly name: string;
+  readonly side: Side;
+  readonly rhythm: Rhythm | null;
+  readonly lines: readonly ReadyLine[];
+}
+
+export interface ReadyMade {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+  readonly planName: string;
+  readonly months: number;
+  readonly groups: readonly ReadyGroup[];
+}
+
+/** A line in short: its name; `?` at the end for one not everybody needs, `/4` and `/1` for quarterly and yearly ones. */
+function line(text: string): ReadyLine {
+  const usual = !text.endsWith('?');
+  const body = usual ? text : text.slice(0, -1);
+  const comes = body.endsWith('/4') ? 'quarterly' : body.endsWith('/1') ? 'yearly' : 'monthly';
+  return { name: body.replace(/\/[14]$/, ''), comes, usual };
+}
+
+function group(name: string, side: Side, rhythm: Rhythm | null, ...lines: readonly string[]): ReadyGroup {
+  return { name, side, rhythm, lines: lines.map(line) };
+}
+
+/** Plans to start from. Their figures are for whoever starts to fill in. */
+export const READY_MADE: readonly ReadyMade[] = [
+  {
+    id: 'empty',
+    name: 'From nothing',
+    about: 'The usual groups, without a line. You name everything yourself.',
+    planName: 'My plan',
+    months: 12,
+    groups: [
+      group('Income', 'income', null),
+      group('Fixed costs', 'expense', 'fixed'),
+      group('Now and then', 'expense', 'periodic'),
+      group('Day to day', 'expense', 'dayToDay'),
+      group('Set aside', 'setAside', null),
+    ],
+  },
+  {
+    id: 'single',
+    name: 'One person',
+    about: 'Pay, a flat, contracts, and what one spends on oneself.',
+    planName: 'My household',
+    months: 12,
+    groups: [
+      group('Income', 'income', null, 'Net pay', 'Side earnings?', 'Interest and dividends/4?', 'Tax refund/1?'),
+      group('Home', 'expense', 'fixed', 'Rent', 'Heating', 'Power', 'Internet', 'Phone', 'Broadcasting fee/4?'),
+      group('Contracts', 'expense', 'periodic', 'Liability insurance/1', 'Household insurance/1?', 'Club membership/1?'),
+      group('Everyday', 'expense', 'dayToDay', 'Groceries', 'Getting around', 'Clothes', 'Eating out', 'Leisure', 'Health?'),
+      group('Set aside', 'setAside', null, 'Rainy days', 'Holiday?', 'Retirement?'),
+    ],
+  },
+  {
+    id: 'family',
+    name: 'A family',
+    about: 'Two incomes, children, a home, and the costs that come once a year.',
+    planName: 'Our household',
+    months: 24,
+    groups: [
+      group('Income', 'income', null, 'Net pay, first', 'Net pay, second', 'Child benefit', 'Other income?'),
+      group('Home', 'expense', 'fixed', 'Rent or mortgage', 'Heating', 'Power', 'Water?', 'Internet and phones', 'Nursery or school'),
+      group('Now and then', 'expense', 'periodic', 'Insurances/1', 'Car: tax and insurance/1?', 'Repairs/4', 'Birthdays and gifts/4', 'Holiday/1', 'School trips/1?'),
+      group('Everyday', 'expense', 'dayToDay', 'Food', 'Household goods', 'Getting around', 'Clothes', 'Children: pocket money and hobbies', 'Outings', 'Pharmacy?'),
+      group('Set aside', 'setAside', null, 'Cushion', 'For the children', 'Bigger purchases?'),
+    ],
+  },
+  {
+    id: 'flat',
+    name: 'A shared flat',
+    about: 'Everybody pays in; rent, power and the shared shopping go out.',
+    planName: 'Our flat',
+    months: 12,
+    groups: [
+      group('Paid in', 'income', null, 'Share of the first room', 'Share of the second room', 'Share of the third room', 'Share of the fourth room?'),
+      group('The flat', 'expense', 'fixed', 'Rent', 'Heating and water', 'Power', 'Internet', 'Broadcasting fee/4?'),
+      group('Now and then', 'expense', 'periodic', 'Repairs/4', 'Furniture and pans/4?', 'Household insurance/1?'),
+      group('Shared shopping', 'expense', 'dayToDay', 'Basics for the kitchen', 'Cleaning things', 'Coffee?'),
+      group('Set aside', 'setAside', null, 'Flat kitty'),
+    ],
+  },
+  {
+    id: 'club',
+    name: 'A club',
+    about: 'Fees and donations, a hall, material, and an event or two.',
+    planName: 'Our club',
+    months: 12,
+    groups: [
+      group('Income', 'income', null, 'Membership fees/1', 'Course fees', 'Donations/4', 'Event takings/1', 'Grant/1?'),
+      group('Running costs', 'expense', 'fixed', 'Hall rent', 'Coaches', 'Insurance/1', 'Bank charges', 'Website?'),
+      group('Material and events', 'expense', 'periodic', 'Material/4', 'Summer event/1', 'Travel to matches/4?', 'Dues to the federation/1'),
+      group('Set aside', 'setAside', null, 'Reserve', 'New equipment?'),
+      group('Worth knowing', 'memo', null, 'Members', 'Course places taken?'),
+    ],
+  },
+  {
+    id: 'project',
+    name: 'A small project',
+    about: 'A stall, a tool, a festival: what it costs to begin, to run, and what it earns.',
+    planName: 'Our project',
+    months: 12,
+    groups: [
+      group('Takings', 'income', null, 'Sales', 'Subsidy?', 'Sponsors?'),
+      group('To begin with', 'expense', 'periodic', 'Equipment/1', 'Permits/1', 'First stock/1?'),
+      group('Running costs', 'expense', 'fixed', 'Material', 'Stall or room', 'Transport', 'Helpers?', 'Advertising?'),
+      group('Set aside', 'setAside', null, 'Reserve?'),
+      group('Worth knowing', 'memo', null, 'Units sold', 'Units made?'),
+    ],
+  },
+]; // prettier-ignore
