@@ -11,34 +11,6 @@ test('the list of plans says how they stand', async ({ application, page }) => {
   await expectAccessible(page);
 });
 
-test('an empty plan is created, with what is wrong said in its place', async ({ application, page }) => {
-  await page.goto(application.url);
-  await page.getByRole('button', { name: 'New plan' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Create the plan' }).click();
-  await expect(dialog).toContainText('Give the plan a name.');
-  await dialog.getByLabel('Name', { exact: true }).fill('Garden club');
-  await dialog.getByLabel('Currency').fill('EURO');
-  await dialog.getByLabel('Number of months').fill('601');
-  await dialog.getByRole('button', { name: 'Create the plan' }).click();
-  await expect(dialog).toContainText('Write a currency code such as EUR.');
-  await expect(dialog).toContainText('A plan has 1 to 600 whole months.');
-  await expect(dialog.getByLabel('Name', { exact: true })).toHaveValue('Garden club');
-  await expectAccessible(page);
-  await dialog.getByLabel('Currency').fill('CHF');
-  await dialog.getByLabel('Number of months').fill('600');
-  await dialog.getByLabel('First month').selectOption('April');
-  await dialog.getByLabel('First year').selectOption('2026');
-  await dialog.getByRole('button', { name: 'Create the plan' }).click();
-  await expect(page.getByRole('heading', { name: 'Garden club' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'An empty plan' })).toBeVisible();
-  await expectAccessible(page);
-  await page.getByRole('button', { name: 'Begin with the usual groups' }).click();
-  await expect(page.getByRole('rowheader', { name: 'Fixed costs', exact: true })).toBeVisible();
-  await page.getByRole('link', { name: 'Plans' }).click();
-  await expect(page.getByRole('row', { name: /Garden club/ })).toContainText('600 months');
-});
-
 test('a plan is renamed, duplicated, and deleted with undo', async ({ application, page }) => {
   await page.goto(application.url);
   await page.getByRole('button', { name: 'Rename Saturday bread stall' }).click();

@@ -78,6 +78,12 @@ interface GridProps<R extends GridRow> {
   readonly handle?: Ref<GridHandle>;
 }
 
+/** Where the pointer is on the screen. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
 /** The height of the headings in pixels. */
 const HEAD_HEIGHT = 28;
 
@@ -126,18 +132,20 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
   }, [activeRow, activeColumn, scrollTo]);
 
   // While the main button is held down, the block follows the pointer.
-  const isSelecting = useRef(false);
+  const pressedAt = useRef<Point | null>(null);
   const lately = useRef(onSelect);
   useEffect(() => {
     lately.current = onSelect;
   });
-  const select = useCallback((place: GridPlace, how: 'one' | 'extend' | 'add') => {
-    isSelecting.current = true;
-    window.addEventListener('pointerup', () => (isSelecting.current = false), { once: true });
+  const select = useCallback((place: GridPlace, how: 'one' | 'extend' | 'add', at: Point) => {
+    pressedAt.current = at;
+    window.addEventListener('pointerup', () => (pressedAt.current = null), { once: true });
     lately.current(place, how);
   }, []);
-  const reach = useCallback((place: GridPlace) => {
-    if (isSelecting.current) lately.current(place, 'extend');
+  const reach = useCallback((place: GridPlace, at: Point) => {
+    const from = pressedAt.current;
+    // Cells that scroll to under a pointer at rest are not reached by it.
+    if (from && Math.abs(at.x - from.x) + Math.abs(at.y - from.y) > 4) lately.current(place, 'extend');
   }, []);
 
   const rowView = (row: R, index: number) => (

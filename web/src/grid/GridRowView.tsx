@@ -9,6 +9,7 @@ import {
   type GridColumn,
   type GridRow,
   type LaidOutColumn,
+  type Point,
 } from './Grid.tsx';
 import { isColumnIn, type GridPlace } from './selection.ts';
 
@@ -24,9 +25,9 @@ interface GridRowViewProps {
   readonly editor: ReactNode;
   readonly height: number;
   readonly draggable: boolean;
-  readonly onSelect: (place: GridPlace, how: 'one' | 'extend' | 'add') => void;
+  readonly onSelect: (place: GridPlace, how: 'one' | 'extend' | 'add', at: Point) => void;
   /** The pointer has come to a cell, perhaps while selecting. */
-  readonly onReach: (place: GridPlace) => void;
+  readonly onReach: (place: GridPlace, at: Point) => void;
   readonly onOpen: (place: GridPlace) => void;
 }
 
@@ -76,9 +77,9 @@ export const GridRowView = memo(
                 if (event.button !== 0 || (event.target as HTMLElement).closest('input, button, .popover, .drag-grip'))
                   return;
                 const how = event.shiftKey ? 'extend' : event.ctrlKey || event.metaKey ? 'add' : 'one';
-                onSelect({ row: index, column: at }, how);
+                onSelect({ row: index, column: at }, how, { x: event.clientX, y: event.clientY });
               }}
-              onPointerEnter={() => onReach({ row: index, column: at })}
+              onPointerEnter={(event) => onReach({ row: index, column: at }, { x: event.clientX, y: event.clientY })}
               onDoubleClick={() => onOpen({ row: index, column: at })}
             >
               {at === 0 && draggable && (

@@ -9,7 +9,7 @@ import {
   type PrintedPart,
   type Reckoning,
 } from '@haushalt/core';
-import { useState } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 
 interface FormulaViewProps {
   readonly reckoning: Reckoning;
@@ -32,9 +32,23 @@ export function FormulaView({ reckoning, expression, model, onJump }: FormulaVie
   const printed = printInParts(expression, style);
   const valueOf = (part: Expression) => partInWords(model, id, part, period);
 
+  const inOrder = partsIn(printed);
+
+  /** The arrow keys go from part to part; Enter follows a name. */
+  const keyDown = (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    if (step !== 0) {
+      const at = chosen ? inOrder.indexOf(chosen) : step > 0 ? -1 : 0;
+      setChosen(inOrder[(at + step + inOrder.length) % inOrder.length]!);
+    } else if (event.key === 'Enter' && chosen?.kind === 'ref') onJump(chosen.id, period);
+    else if (event.key === 'Escape') setChosen(null);
+    else return;
+    event.preventDefault();
+  };
+
   return (
     <span className="formula-view">
-      <code>
+      <code tabIndex={0} role="group" aria-label="The rule; arrow keys choose its parts" onKeyDown={keyDown}>
         <Part part={printed} chosen={chosen} valueOf={valueOf} onChoose={setChosen} />
       </code>
       {chosen && (
@@ -61,7 +75,6 @@ interface PartProps {
 /** One part of a rule, with its own parts inside it. */
 function Part({ part, chosen, valueOf, onChoose }: PartProps) {
   const { expression, pieces } = part;
-  const plain = expression.kind === 'number' || expression.kind === 'date' || expression.kind === 'option';
   const content = pieces.map((piece, index) =>
     typeof piece === 'string' ? (
       piece
@@ -69,20 +82,12 @@ function Part({ part, chosen, valueOf, onChoose }: PartProps) {
       <Part key={index} part={piece} chosen={chosen} valueOf={valueOf} onChoose={onChoose} />
     ),
   );
-  if (plain) return content;
+  if (isPlain(expression)) return content;
   return (
     <span
       className={`formula-part ${chosen === expression ? 'is-chosen' : ''}`}
-      role="button"
-      tabIndex={expression.kind === 'ref' ? 0 : -1}
       title={`${printedText(part)} = ${valueOf(expression)}`}
       onClick={(event) => {
-        event.stopPropagation();
-        onChoose(chosen === expression ? null : expression);
-      }}
-      onKeyDown={(event) => {
-        if (event.key !== 'Enter' && event.key !== ' ') return;
-        event.preventDefault();
         event.stopPropagation();
         onChoose(chosen === expression ? null : expression);
       }}
@@ -90,6 +95,17 @@ function Part({ part, chosen, valueOf, onChoose }: PartProps) {
       {content}
     </span>
   );
+}
+
+/** Numbers and months say themselves what they are. */
+function isPlain({ kind }: Expression): boolean {
+  return kind === 'number' || kind === 'date' || kind === 'option';
+}
+
+/** The parts of a rule that can be chosen, the whole before what it is made of. */
+function partsIn({ expression, pieces }: PrintedPart): Expression[] {
+  const inner = pieces.flatMap((piece) => (typeof piece === 'string' ? [] : partsIn(piece)));
+  return isPlain(expression) ? inner : [expression, ...inner];
 }
 
 function printedText({ pieces }: PrintedPart): string {

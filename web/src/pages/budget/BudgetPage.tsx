@@ -171,7 +171,12 @@ export function BudgetPage() {
   /** Leaves the open editor, if that can be done without losing what was typed. */
   const leaveEditor = useCallback((): boolean => {
     if (!editing) return true;
-    if (editing.kind === 'figure' && editor.current) return editor.current.leave();
+    if (editing.kind === 'figure' && editor.current) {
+      const left = editor.current.leave();
+      // What cannot be taken keeps the keyboard, wherever the pointer went.
+      if (!left) requestAnimationFrame(() => editor.current?.focus());
+      return left;
+    }
     setEditing(null);
     return true;
   }, [editing]);

@@ -39,6 +39,7 @@ export type Onward = 'down' | 'right' | 'stay';
 export interface CellEditorHandle {
   /** Confirms what has been typed, if anything; `false` when it cannot be, and the editor stays. */
   leave(): boolean;
+  focus(): void;
 }
 
 interface CellEditorProps {
@@ -104,6 +105,10 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
       if (changed) return confirm('stay');
       onDone('stay');
       return true;
+    },
+    focus: () => {
+      const field = window.document.querySelector<HTMLElement>('.entry-popover .cm-content');
+      (field ?? input.current)?.focus({ preventScroll: true });
     },
   }));
 

@@ -1,0 +1,77 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('an empty plan is created, with what is wrong said in its place', async ({ application, page }) => {
+  await page.goto(application.url);
+  await page.getByRole('button', { name: 'New plan' }).click();
+  await page.getByRole('button', { name: /From nothing/ }).click();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  const main = page.getByRole('main');
+  await page.getByLabel('Name', { exact: true }).fill('');
+  await page.getByRole('button', { name: 'Create the plan' }).click();
+  await expect(main).toContainText('Give the plan a name.');
+  await page.getByLabel('Name', { exact: true }).fill('Garden club');
+  await page.getByLabel('Currency').fill('EURO');
+  await page.getByLabel('Number of months').fill('601');
+  await page.getByRole('button', { name: 'Create the plan' }).click();
+  await expect(main).toContainText('Write a currency code such as EUR.');
+  await expect(main).toContainText('A plan has 1 to 600 whole months.');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Garden club');
+  await expectAccessible(page);
+  await page.getByLabel('Currency').fill('CHF');
+  await page.getByLabel('Number of months').fill('600');
+  await page.getByLabel('First month').selectOption('April');
+  await page.getByLabel('First year').selectOption('2026');
+  await page.getByRole('button', { name: 'Create the plan' }).click();
+  await expect(page.getByRole('heading', { name: 'Garden club' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'An empty plan' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Begin with the usual groups' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Fixed costs', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Plans' }).click();
+  await expect(page.getByRole('row', { name: /Garden club/ })).toContainText('600 months');
+});
+
+test('a ready-made plan is adapted in three steps, by keyboard, with totals and a verdict', async ({
+  application,
+  page,
+}) => {
+  await page.goto(`${application.url}/new`);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /A family/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The totals run along as you type.')).toBeVisible();
+
+  await page.getByLabel('Net pay, first, amount').focus();
+  await page.keyboard.type('2,400');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Net pay, second, amount')).toBeFocused();
+  await page.getByLabel('Rent or mortgage, amount').fill('3000');
+  await expect(page.getByText('Expenses are €600.00 more than the income.')).toBeVisible();
+  await page.getByLabel('Rent or mortgage, amount').fill('1000');
+  await page.getByLabel('Repairs, amount').fill('300');
+  await page.getByLabel('Insurances, amount').fill('12,5,0');
+  await expect(page.getByRole('alert')).toContainText('cannot be read as one figure');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByRole('heading', { name: 'What comes in, and what goes out?' })).toBeVisible();
+  await page.getByLabel('Insurances, amount').fill('600');
+  await page.getByLabel('Month of Insurances').selectOption('in Mar');
+  await expect(page.getByText('Expenses fit the income; an average month leaves €1,250.00.')).toBeVisible();
+  await page.getByLabel('Keep Net pay, second').uncheck();
+  await page.getByLabel('Another line in Home').fill('Garden allotment');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Garden allotment, amount').fill('25');
+  await expectAccessible(page);
+
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByLabel('First year').selectOption('2027');
+  await page.getByRole('button', { name: 'Create the plan' }).click();
+  await expect(page.getByRole('heading', { name: 'Our household' })).toBeVisible();
+  await page.getByLabel('Year shown').selectOption('2027');
+  const row = (name: string) =>
+    page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  await expect(row('Garden allotment').getByRole('gridcell').nth(11)).toHaveText('25.00');
+  await expect(row('Repairs').getByRole('gridcell').nth(3)).toHaveText('300.00');
+  await expect(row('Repairs').getByRole('gridcell').nth(4)).toHaveText('');
+  await expect(row('Insurances').getByRole('gridcell').nth(2)).toHaveText('600.00');
+  await expect(row('Net pay, second')).toHaveCount(0);
+});

@@ -1,0 +1,130 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('figures roll up to quarters, years and the plan in place, and are explained', async ({ page, budget }) => {
+  await budget.select('Rent', 2);
+  await page.keyboard.press('Alt+2');
+  await expect(budget.cell('Rent', 2)).toHaveText('3,420.00');
+  await expect(budget.reckoning()).toContainText('Apr – Jun 2026');
+  await page.keyboard.type('5');
+  await expect(page.getByText('This is computed from its months.')).toBeVisible();
+  await page.keyboard.press('Alt+3');
+  await expect(page.getByRole('columnheader')).toHaveText([
+    'The whole plan',
+    '2026',
+    '2027',
+    '2028',
+    'Plan',
+    'Average',
+    'Share',
+  ]);
+  await expect(budget.cell('Rent', 2)).toHaveText('14,040.00');
+  await page.keyboard.press('Alt+4');
+  await expect(budget.cell('Rent', 1)).toHaveText('41,940.00');
+  await page.keyboard.press('Alt+1');
+  await page.getByRole('radio', { name: 'To date' }).click();
+  await expect(budget.cell('Rent', 3)).toHaveText('3,420.00');
+  await expectAccessible(page);
+});
+
+test('columns of totals and shares are shown and hidden, and kept', async ({ page, budget }) => {
+  await page.getByRole('button', { name: 'Look' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Monthly average' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Share of all expenses' }).click();
+  await page.getByRole('menuitemradio', { name: 'Tight' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('columnheader').filter({ hasText: 'Of costs' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('columnheader').filter({ hasText: 'Of costs' })).toBeVisible();
+  await expect(page.getByRole('columnheader').filter({ hasText: 'Average' })).toHaveCount(0);
+  expect(await budget.cell('Rent', 1).evaluate((cell) => cell.getBoundingClientRect().height)).toBe(20);
+});
+
+test('lines are found, sorted within and across groups, and groups collapsed', async ({ page, budget }) => {
+  await budget.select('Rent', 1);
+  await page.keyboard.press('Alt+s');
+  await page.keyboard.type('insur');
+  await expect(page.locator('.grid-row.line')).toHaveCount(3);
+  await page.getByRole('button', { name: '3 of 23' }).click();
+  await expect(budget.row('Rent')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Order' }).click();
+  await page.getByRole('menuitemradio', { name: 'By total' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.grid-row.line.side-expense .label-text').nth(1)).toHaveText('Kofi’s insurances');
+  await budget.selectLabel('Rent');
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.getByText('The lines are sorted.')).toBeVisible();
+  await page.getByRole('button', { name: 'By total' }).click();
+  await page
+    .getByRole('menuitem', { name: 'Keep this order' })
+    .or(page.getByRole('button', { name: 'Keep this order' }))
+    .click();
+  await expect(page.getByRole('button', { name: 'Order' })).toBeVisible();
+  await expect(page.locator('.grid-row.line.side-expense .label-text').nth(1)).toHaveText('Kofi’s insurances');
+
+  await page.keyboard.press('Escape');
+  await budget.selectLabel('Home and contracts');
+  await page.keyboard.press(' ');
+  await expect(budget.row('Rent')).toHaveCount(0);
+  await expect(budget.cell('Home and contracts', 1)).toHaveText('2,113.90');
+  await page.keyboard.press(' ');
+  await expect(budget.row('Rent')).toBeVisible();
+});
+
+test('a locked line and a locked year are kept from editing', async ({ page, budget }) => {
+  await budget.select('Rent', 2);
+  await page.keyboard.press('Alt+l');
+  await page.keyboard.type('5');
+  await expect(page.getByText('Rent is locked. Press Alt+L to unlock it.')).toBeVisible();
+  await page.keyboard.press('Alt+l');
+  await page.getByRole('button', { name: 'Look' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Lock 2026' }).click();
+  await page.keyboard.press('Escape');
+  await budget.select('Power', 2);
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('2026 is locked. Unlock the year')).toBeVisible();
+  await page.getByRole('button', { name: '2026 is locked' }).click();
+  await budget.select('Power', 2);
+  await page.keyboard.type('5');
+  await page.keyboard.press('Enter');
+  await expect(budget.cell('Power', 2)).toContainText('5.00');
+});
+
+test('notes, highlights, emphasis and the style of figures', async ({ page, budget }) => {
+  await budget.select('Net', 8);
+  await page.keyboard.press('Alt+n');
+  await page.getByLabel(/Note; leave it empty/).fill('The summer week costs it.');
+  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await expect(budget.cell('Net', 8)).toHaveAttribute('title', /The summer week costs it\./);
+  await expect(budget.reckoning()).toContainText('The summer week costs it.');
+
+  await budget.select('Illustration Kofi', 6);
+  await page.keyboard.press('Shift+F10');
+  await page.getByRole('button', { name: 'Highlights …' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('show the word').fill('good month');
+  await dialog.getByRole('button', { name: 'Add the highlight' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Say above which figure.');
+  await dialog.getByLabel('this limit').fill('1500');
+  await dialog.getByLabel('in the tone of').selectOption('good news');
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Add the highlight' }).click();
+  await expect(budget.cell('Illustration Kofi', 6)).toHaveClass(/highlight-good/);
+  await expect(budget.cell('Illustration Kofi', 5)).not.toHaveClass(/highlight/);
+  await expect(budget.reckoning()).toContainText('good month a month is above €1,500.00');
+
+  await page.keyboard.press('Shift+F10');
+  await page.getByRole('button', { name: 'Unit, look and note …' }).click();
+  await dialog.getByLabel('It stands out').selectOption('clearly stronger');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(budget.row('Illustration Kofi')).toHaveClass(/emphasis-clear/);
+
+  await page.getByRole('button', { name: 'Settings' }).click();
+  await page.getByLabel('Decimals of money').selectOption('0');
+  await page.getByLabel('Figures below zero').selectOption('in brackets');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(budget.cell('Net', 8)).toHaveText(/\(740\)/);
+  await expect(budget.cell('Net', 13)).toHaveText('9,416');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.print-notes')).toContainText('Net, August 2026');
+});
