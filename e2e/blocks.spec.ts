@@ -52,7 +52,7 @@ test('a figure typed into a block goes into all of it, as exceptions or as the r
   await expect(page.getByRole('radio', { name: /As the rule/ })).toHaveAttribute('aria-checked', 'true');
   await page.keyboard.press('Enter');
   await expect(budget.cell('Rent', 3)).toHaveClass(/mark-step/);
-  await expect(budget.cell('Rent', 6)).toHaveText('1,140.00');
+  await expect(budget.cell('Rent', 6)).toContainText('1,140.00');
   await expect(budget.cell('Rent', 6)).toHaveClass(/mark-step/);
 });
 
@@ -68,7 +68,7 @@ test('a block is raised, lowered, spread and cleared, with what comes of it show
   await expectAccessible(page);
   await dialog.getByRole('button', { name: 'Change them' }).click();
   await expect(budget.cell('Rent', 2)).toContainText('1,026.00');
-  await expect(budget.cell('Rent', 3)).toHaveText('1,140.00');
+  await expect(budget.cell('Rent', 3)).toContainText('1,140.00');
 
   await page.keyboard.press('Alt+c');
   await dialog.getByLabel('What to do').selectOption('Spread a total over them in equal parts');

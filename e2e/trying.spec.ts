@@ -44,6 +44,7 @@ test('a year is made to fit by cutting what could give, biggest first', async ({
   const panel = page.getByRole('complementary', { name: 'Make 2026 fit' });
   await expect(panel).toContainText('One month in the red');
   await expect(panel.locator('.fit-name').first()).toHaveText('Rent');
+  await panel.getByRole('button', { name: 'Groceries' }).click();
   const groceries = panel.getByLabel('Groceries less each month');
   await groceries.fill('lots');
   await page.keyboard.press('Enter');

@@ -24,8 +24,15 @@ function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberF
 
 /** The decimals of a currency's minor unit: 2 for EUR, 0 for JPY. */
 export function decimalsOf(currency: string): number {
-  return format('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+  let decimals = decimalsByCurrency.get(currency);
+  if (decimals === undefined) {
+    decimals = format('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+    decimalsByCurrency.set(currency, decimals);
+  }
+  return decimals;
 }
+
+const decimalsByCurrency = new Map<string, number>();
 
 /** The decimals a plan shows money with. */
 export function moneyDecimals(style: FigureStyle): number {

@@ -148,7 +148,7 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     if (from && Math.abs(at.x - from.x) + Math.abs(at.y - from.y) > 4) lately.current(place, 'extend');
   }, []);
 
-  const rowView = (row: R, index: number) => (
+  const rowView = (row: R, index: number, top?: number) => (
     <GridRowView
       key={row.key}
       row={row}
@@ -160,6 +160,7 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
       selected={columnsIn(selection, index)}
       editor={editing && active.row === index ? props.editor : null}
       height={rowHeight}
+      top={top}
       draggable={reorder?.canDrag(row) ?? false}
       onSelect={select}
       onReach={reach}
@@ -209,9 +210,7 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
         </div>
       </div>
       <div role="rowgroup" className="grid-body" style={{ width, height: virtualizer.getTotalSize() }}>
-        <div style={{ transform: `translateY(${items[0]?.start ?? 0}px)` }} role="presentation">
-          {items.map((item) => rowView(rows[item.index]!, item.index))}
-        </div>
+        {items.map((item) => rowView(rows[item.index]!, item.index, item.start))}
       </div>
       {footer.length > 0 && (
         <div role="rowgroup" className="grid-foot" style={{ width }}>

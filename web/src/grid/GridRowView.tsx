@@ -24,6 +24,8 @@ interface GridRowViewProps {
   readonly selected: string;
   readonly editor: ReactNode;
   readonly height: number;
+  /** Its distance from the top of the rows, when it is one of those that scroll. */
+  readonly top: number | undefined;
   readonly draggable: boolean;
   readonly onSelect: (place: GridPlace, how: 'one' | 'extend' | 'add', at: Point) => void;
   /** The pointer has come to a cell, perhaps while selecting. */
@@ -42,6 +44,7 @@ export const GridRowView = memo(
     selected,
     editor,
     height,
+    top,
     draggable,
     onSelect,
     onReach,
@@ -56,7 +59,8 @@ export const GridRowView = memo(
         role="row"
         aria-rowindex={index + 2}
         className={`grid-row ${row.className} ${drop.isOver ? 'drop-here' : ''} ${drag.isDragging ? 'is-dragged' : ''} ${activeColumn >= 0 ? 'has-active' : ''}`}
-        style={{ height, ...shift }}
+        // Each row has its own place, so that rows that come and go move no others.
+        style={top === undefined ? { height, ...shift } : { height, position: 'absolute', top, ...shift }}
       >
         {columns.map((column, at) => {
           const cell = cellOf(row, column);
@@ -104,5 +108,6 @@ export const GridRowView = memo(
     before.selected === after.selected &&
     before.editor === after.editor &&
     before.height === after.height &&
+    before.top === after.top &&
     before.draggable === after.draggable,
 );

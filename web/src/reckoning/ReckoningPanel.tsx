@@ -166,6 +166,13 @@ function Dependents({ id, model, period, onJump }: DependentsProps) {
   );
 }
 
+/** A month in short, or that it lies outside the plan, where `prior` and `next` find nothing. */
+function monthOrOutside({ calendar, document }: Model, period: number): string {
+  const month = calendar.months[period];
+  if (month === undefined) return period < 0 ? 'before the plan' : 'after the plan';
+  return monthInWords(month, planOf(document).locale, 'short');
+}
+
 interface PartsProps {
   readonly parts: readonly ReckoningPart[];
   readonly model: Model;
@@ -182,10 +189,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
     <ul className="reckoning-parts">
       {parts.map((part) => {
         const key = `${part.label}|${part.period}`;
-        const elsewhere =
-          part.period !== null && part.period !== of.period
-            ? monthInWords(model.calendar.months[part.period]!, plan.locale, 'short')
-            : null;
+        const elsewhere = part.period !== null && part.period !== of.period ? monthOrOutside(model, part.period) : null;
         const text = part.value === null ? 'nothing' : writeFigure(part.value, part.unit, plan);
         return (
           <li key={key}>
@@ -201,7 +205,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
               {elsewhere && <small>{elsewhere}</small>}
               <strong>{text}</strong>
             </button>
-            {opened === key && part.period !== null && part.period >= 0 && (
+            {opened === key && part.period !== null && model.calendar.months[part.period] !== undefined && (
               <div className="reckoning-inner">
                 <button
                   type="button"

@@ -9,10 +9,11 @@ import {
   type Document,
   type Month,
 } from '@haushalt/core';
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
 import { Icon } from '../../app/Icon.tsx';
 import { useNotices } from '../../app/Notices.tsx';
+import { useStable } from '../../app/useStable.ts';
 import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
 import { preloadFormulaField } from '../../formula/formulaField.ts';
@@ -43,7 +44,7 @@ import { SelectionPanel } from './SelectionPanel.tsx';
 import { TrialStrip } from './TrialStrip.tsx';
 import { YearSummary } from './YearSummary.tsx';
 import { blockAsText, cellText, cellsIn, isException, readPasted } from './blocks.ts';
-import { budgetCell, cellVersion, type CellContext } from './cells.tsx';
+import { budgetCell, cellVersion, contextVersion, type CellContext } from './cells.tsx';
 import { budgetColumns, scopeOf, type BudgetColumn } from './columns.ts';
 import { keyAction, type KeyAction } from './keys.ts';
 import { moveRowTo } from './moving.ts';
@@ -112,6 +113,11 @@ export function BudgetPage() {
   useEffect(() => preloadFormulaField(), []);
   const isEmpty = document.groups.size === 0;
   useEffect(() => grid.current?.focus(), [isEmpty]);
+
+  // The keys are the grid's again when an editor has gone; asked for only then, so that the page is laid out once.
+  useLayoutEffect(() => {
+    if (editing === null) grid.current?.focus();
+  }, [editing]);
 
   const block = isBlock(selection);
   const cells = useMemo(
@@ -243,6 +249,18 @@ export function BudgetPage() {
     if (name === 'fit' && !trial) setTrial(trialFromNow(document, state.history, new Date(), plan.locale));
     setPanel(panel === name ? null : name);
   };
+  const stableOpenPanel = useStable(openPanel);
+  const stableToggleTrial = useStable(toggleTrial);
+  const lockYear = useStable(() => {
+    send({ kind: 'year.lock', year, locked: !isYearLocked(document, year) });
+  });
+  const keepOrder = useStable(() => {
+    for (const group of document.groups.keys()) {
+      const lines = rows.flatMap((each) => (each.kind === 'line' && each.group.id === group ? [each.id] : []));
+      if (lines.length > 1) send({ kind: 'lines.order', group, lines });
+    }
+    changeView({ sortBy: 'order' });
+  });
   const closePanel = () => {
     setPanel(null);
     grid.current?.focus();
@@ -364,7 +382,6 @@ export function BudgetPage() {
     setEditing(null);
     const step = onward === 'down' ? { row: 1, column: 0 } : onward === 'right' ? { row: 0, column: 1 } : null;
     if (step) setSelection(selectOne({ row: place.row + step.row, column: place.column + step.column }));
-    grid.current?.focus();
   };
 
   const context: CellContext = {
@@ -373,6 +390,7 @@ export function BudgetPage() {
     year,
     scope,
     trial,
+    version: contextVersion({ state, view, year, scope, trial }),
     actions: {
       rename: (target) =>
         target.kind === 'heading'
@@ -429,18 +447,10 @@ export function BudgetPage() {
             year={year}
             trying={trial !== null}
             panel={panel}
-            onPanel={openPanel}
-            onTry={toggleTrial}
-            onLockYear={() => send({ kind: 'year.lock', year, locked: !isYearLocked(document, year) })}
-            onKeepOrder={() => {
-              for (const group of document.groups.keys()) {
-                const lines = rows.flatMap((each) =>
-                  each.kind === 'line' && each.group.id === group ? [each.id] : [],
-                );
-                if (lines.length > 1) send({ kind: 'lines.order', group, lines });
-              }
-              changeView({ sortBy: 'order' });
-            }}
+            onPanel={stableOpenPanel}
+            onTry={stableToggleTrial}
+            onLockYear={lockYear}
+            onKeepOrder={keepOrder}
           />
           {trial && <TrialStrip trial={trial} onTrial={setTrial} />}
           <div className="budget-body">

@@ -1,4 +1,5 @@
 import { yearsOf, isYearLocked, type Side } from '@haushalt/core';
+import { memo } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../app/Icon.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -63,7 +64,7 @@ const SORTS: Readonly<Record<SortBy, string>> = {
 };
 
 /** What the budget shows and how, and the work that can be done beside it. */
-export function BudgetToolbar({
+export const BudgetToolbar = memo(function BudgetToolbar({
   view,
   onView,
   rows,
@@ -319,4 +320,4 @@ export function BudgetToolbar({
       </div>
     </div>
   );
-}
+});

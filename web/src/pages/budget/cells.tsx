@@ -44,6 +44,8 @@ export interface CellContext {
   /** The months the columns at the end are about. */
   readonly scope: Stretch;
   readonly trial: Trial | null;
+  /** What all rows depend on alike, as one text. */
+  readonly version: string;
   readonly actions: RowActions;
 }
 
@@ -105,10 +107,20 @@ function identityOf(object: object): number {
   return identity;
 }
 
+/** What the cells of all rows depend on alike, as one text. */
+export function contextVersion({
+  state: { document },
+  view,
+  year,
+  trial,
+}: Omit<CellContext, 'version' | 'actions'>): string {
+  const { figureNotes, highlights } = document;
+  const objects = [view, planOf(document), figureNotes, highlights].map(identityOf).join();
+  return `${year}|${trial?.stamp ?? 0}|${objects}`;
+}
+
 /** Whatever the cells of a row depend on, as one text. */
-export function cellVersion({ state, view, year, trial }: CellContext, row: BudgetRow): string {
-  const { document } = state;
-  const plan = planOf(document);
+export function cellVersion({ state, view, version }: CellContext, row: BudgetRow): string {
   const figures = row.id === null ? 0 : (state.figureVersions.get(row.id) ?? 0);
   // Shares depend on their bases too.
   const bases = `${state.figureVersions.get('@income') ?? 0}/${state.figureVersions.get('@expense') ?? 0}/${
@@ -124,7 +136,7 @@ export function cellVersion({ state, view, year, trial }: CellContext, row: Budg
           ? `${identityOf(row.line)}|${row.across ? row.group.name : ''}|${marksVersion(state, row.id)}`
           : `${identityOf(row.group)}|${row.id}`;
   const rules = view.show === 'rules' ? state.version : 0;
-  return `${year}|${identityOf(view)}|${trial?.stamp ?? 0}|${figures}|${bases}|${glow}|${identityOf(plan)}|${identityOf(document.figureNotes)}|${identityOf(document.highlights)}|${own}|${rules}`;
+  return `${version}|${figures}|${bases}|${glow}|${own}|${rules}`;
 }
 
 /** Changes with every step or exception a line gains or loses; figures that stay the same may still change their marks. */

@@ -171,7 +171,7 @@ export function StartPage() {
       </main>
       {step !== 'choose' && (
         <footer className="guided-foot">
-          <dl className="guided-totals" role="status">
+          <dl className="guided-totals">
             <div>
               <dt>Income</dt>
               <dd>{money(totals.income)}</dd>
@@ -193,7 +193,9 @@ export function StartPage() {
               </dd>
             </div>
           </dl>
-          <p className="guided-verdict">{verdict(totals, money)}</p>
+          <p className="guided-verdict" role="status">
+            {verdict(totals, money)}
+          </p>
           <div className="guided-tools">
             <Button variant="link" onClick={() => setStep(step === 'plan' ? 'lines' : 'choose')}>
               Back

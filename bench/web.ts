@@ -1,0 +1,158 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { toPlanFile } from '@haushalt/core';
+import { chromium, type Page } from '@playwright/test';
+import { atMost, type Row } from './measure.ts';
+import { drawPlan } from './plan.ts';
+import { randomFrom } from './random.ts';
+
+/** Measures the budget page as people work on it: a plan of 150 lines × 60 months in the built application. */
+const LINES = 150;
+const MONTHS = 60;
+const SEED = 20260202;
+const EDITS = 80;
+const WARM_UP = 10;
+const PROGRAM = fileURLToPath(new URL('../../cli/bin/haushalt.js', import.meta.url));
+
+/** What one edit took, in milliseconds: the script of the key that confirms it, and the time until it was painted. */
+interface Edit {
+  readonly script: number;
+  readonly paint: number;
+}
+
+async function main(): Promise<void> {
+  const data = mkdtempSync(join(tmpdir(), 'haushalt-bench-'));
+  const server = spawn(process.execPath, [PROGRAM, 'serve', '--port', '0', '--data', data], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((resolve) =>
+    server.stdout.on('data', (chunk: Buffer) => {
+      const found = /http:\S+/.exec(chunk.toString())?.[0];
+      if (found) resolve(found);
+    }),
+  );
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  try {
+    const file = toPlanFile(drawPlan(LINES, MONTHS, SEED).document);
+    const answer = await fetch(`${url}/api/plans/import?id=bench`, { method: 'POST', body: JSON.stringify(file) });
+    if (!answer.ok) throw new Error(await answer.text());
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
+    await page.goto(`${url}/plans/bench/budget`);
+    await page.getByRole('grid').waitFor();
+    await instrument(page);
+    const edits = await typeFigures(page);
+    const frames = await scrollFrames(page);
+    print([
+      atMost('script of an edit, median', at(edits.map((edit) => edit.script), 0.5), 16, 'ms'),
+      atMost('script of an edit, 95th percentile', at(edits.map((edit) => edit.script), 0.95), 50, 'ms'),
+      atMost('edit to paint, median', at(edits.map((edit) => edit.paint), 0.5), 50, 'ms'),
+      atMost('edit to paint, 95th percentile', at(edits.map((edit) => edit.paint), 0.95), 50, 'ms'),
+      atMost('frame while scrolling, median', at(frames, 0.5), 17, 'ms'),
+      atMost('frame while scrolling, 95th percentile', at(frames, 0.95), 50, 'ms'),
+    ]); // prettier-ignore
+  } finally {
+    await browser.close();
+    server.kill('SIGINT');
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+/** Notes, for every Enter, how long its handlers ran and when what they changed had been painted. */
+async function instrument(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const edits: { script: number; paint: number }[] = [];
+    Object.assign(window, { edits });
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        if (event.key !== 'Enter') return;
+        const begin = performance.now();
+        const edit = { script: 0, paint: 0 };
+        edits.push(edit);
+        // A message arrives when the handlers and what they scheduled at once are done.
+        const handled = new MessageChannel();
+        handled.port1.onmessage = () => {
+          edit.script = performance.now() - begin;
+        };
+        handled.port2.postMessage(null);
+        requestAnimationFrame(() => {
+          const painted = new MessageChannel();
+          painted.port1.onmessage = () => {
+            edit.paint = performance.now() - begin;
+          };
+          painted.port2.postMessage(null);
+        });
+      },
+      { capture: true },
+    );
+  });
+}
+
+/** Types figures into lines all over the plan, each confirmed with Enter. */
+async function typeFigures(page: Page): Promise<Edit[]> {
+  const random = randomFrom(SEED);
+  const grid = page.getByRole('grid');
+  await grid.focus();
+  for (let typed = 0; typed < EDITS + WARM_UP; typed++) {
+    if (typed % 20 === 0) {
+      await page.keyboard.press('Control+Home');
+      for (let pages = random.below(4); pages > 0; pages--) await page.keyboard.press('PageDown');
+    }
+    await page.keyboard.type(String(100 + random.below(900)));
+    // What was typed has been painted before it is confirmed, as with a person.
+    await page.waitForTimeout(40);
+    await page.keyboard.press('Enter');
+    if (await page.locator('.entry-popover').count()) await page.keyboard.press('Escape');
+    await page.waitForTimeout(60);
+  }
+  const edits = await page.evaluate(() => (window as unknown as { edits: Edit[] }).edits);
+  return edits.slice(WARM_UP);
+}
+
+/** The lengths of the frames while the grid is scrolled down and up again. */
+async function scrollFrames(page: Page): Promise<number[]> {
+  return page.getByRole('grid').evaluate(
+    (grid) =>
+      new Promise<number[]>((resolve) => {
+        const frames: number[] = [];
+        let last = performance.now();
+        let step = 0;
+        const frame = (now: number) => {
+          frames.push(now - last);
+          last = now;
+          grid.scrollTop += step++ < 90 ? 40 : -40;
+          if (step < 180) requestAnimationFrame(frame);
+          else resolve(frames.slice(2));
+        };
+        requestAnimationFrame(frame);
+      }),
+  );
+}
+
+/** The value at a share of a list in order: 0.5 is the median. */
+function at(values: readonly number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]!;
+}
+
+function print(rows: readonly Row[]): void {
+  if (process.argv.includes('--json')) return console.log(JSON.stringify(rows, null, 2));
+  for (const { name, measured, limit, unit, ok } of rows)
+    console.log(`${ok ? 'ok  ' : 'SLOW'}  ${measured.toFixed(1)} ${unit} (limit ${limit})  ${name}`);
+}
+
+await main();
