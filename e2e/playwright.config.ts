@@ -6,8 +6,8 @@ export default defineConfig({
   outputDir: '../test-results/e2e',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {

@@ -32,7 +32,7 @@ test('a pattern says what it does, shows its figures, and becomes the rule', asy
   await panel.getByLabel('Amount at first').fill('x');
   await expect(panel.getByRole('alert')).toContainText('not a figure');
   await panel.getByLabel('Amount at first').fill('100');
-  await panel.getByLabel('How', { exact: true }).selectOption('month');
+  await panel.getByRole('combobox', { name: 'How', exact: true }).selectOption('month');
   await expect(panel.getByRole('status')).toContainText('growing month by month by Inflation');
 });
 

@@ -4,6 +4,7 @@ import {
   partInWords,
   planOf,
   printInParts,
+  writeFigure,
   type Expression,
   type Model,
   type PrintedPart,
@@ -30,7 +31,11 @@ export function FormulaView({ reckoning, expression, model, onJump }: FormulaVie
     typographic: true,
   };
   const printed = printInParts(expression, style);
-  const valueOf = (part: Expression) => partInWords(model, id, part, period);
+  /** What a part gives; the whole rule gives the figure itself, in the line's unit. */
+  const valueOf = (part: Expression) =>
+    part === expression && reckoning.source === 'formula' && reckoning.value !== null
+      ? writeFigure(reckoning.value, reckoning.unit, planOf(document))
+      : partInWords(model, id, part, period);
 
   const inOrder = partsIn(printed);
 

@@ -114,10 +114,10 @@ export function BudgetPage() {
   const isEmpty = document.groups.size === 0;
   useEffect(() => grid.current?.focus(), [isEmpty]);
 
-  // The keys are the grid's again when an editor has gone; asked for only then, so that the page is laid out once.
+  // The keys are the grid's again when an editor or dialog has gone; only then, so that the page is laid out once.
   useLayoutEffect(() => {
-    if (editing === null) grid.current?.focus();
-  }, [editing]);
+    if (editing === null && dialog === null) grid.current?.focus();
+  }, [editing, dialog]);
 
   const block = isBlock(selection);
   const cells = useMemo(
@@ -542,15 +542,7 @@ export function BudgetPage() {
         )
       )}
       <PrintNotes />
-      {dialog && (
-        <DialogOf
-          dialog={dialog}
-          onClose={() => {
-            setDialog(null);
-            grid.current?.focus();
-          }}
-        />
-      )}
+      {dialog && <DialogOf dialog={dialog} onClose={() => setDialog(null)} />}
     </div>
   );
 
@@ -581,11 +573,9 @@ function labelOver(column: BudgetColumn | undefined, year: number, wholePlan: bo
   return wholePlan ? 'The whole plan' : String(year);
 }
 
-/** Opens the menu of the selected row with its first entry focused. */
+/** Opens the menu of the selected row; it takes the keys while it is open. */
 function openRowMenu(): void {
-  const menu = window.document.querySelector<HTMLElement>('.grid-row.has-active .row-menu');
-  menu?.querySelector<HTMLElement>('.row-more')?.click();
-  requestAnimationFrame(() => menu?.querySelector<HTMLElement>('.dropdown-item')?.focus());
+  window.document.querySelector<HTMLElement>('.grid-row.has-active .row-more')?.click();
 }
 
 /** Why nothing can be typed into a cell, in words; `null` where something can. */

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../app/Icon.tsx';
 import { LineDialog } from './LineDialog.tsx';
@@ -10,9 +10,18 @@ export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly ac
   const [details, setDetails] = useState(false);
   const [open, setOpen] = useState(false);
   const menu = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    if (open) menu.current?.querySelector<HTMLElement>('.dropdown-item')?.focus({ preventScroll: true });
+  }, [open]);
+  const wasAsked = useRef(false);
+  useEffect(() => {
+    // The keys are the grid's again once the dialog is closed.
+    if (wasAsked.current && !details) menu.current?.closest<HTMLElement>('[role=grid]')?.focus();
+    wasAsked.current = details;
+  }, [details]);
   const more = { type: 'button', className: 'row-more', tabIndex: -1, title: 'More' } as const;
   return (
-    <span className="row-menu" ref={menu}>
+    <span className={`row-menu ${open ? 'is-open' : ''}`} ref={menu}>
       <button
         type="button"
         className="row-add"
