@@ -17,12 +17,26 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
       ['0–9 − (', 'type a figure; letters begin a rule'],
       ['Enter or F2', 'change what is there'],
       ['↑ ↓ while typing', 'choose the reach'],
+      ['Page Up, Page Down while typing', 'the last month of a stretch'],
       ['Enter, Tab', 'confirm and go down, go right'],
       ['Ctrl+Enter while typing', 'confirm from here on'],
       ['Ctrl+Shift+Enter while typing', 'confirm for every month'],
       ['Esc', 'leave it as it was'],
       ['Ctrl+Enter', 'change the rule of the line'],
+      ['Alt+R', 'its steps, exceptions and patterns'],
+      ['← → Delete on a step', 'move it by a month, remove it'],
       ['Delete', 'clear an exception; empty another month'],
+      ['Alt+N', 'a note on the figure'],
+    ],
+  ],
+  [
+    'Blocks of figures',
+    [
+      ['Shift with a moving key', 'select a block'],
+      ['Ctrl+Space, Ctrl+click', 'begin another block apart'],
+      ['Ctrl+A', 'all figures'],
+      ['Alt+C', 'raise, lower, spread'],
+      ['Ctrl+C, Ctrl+V', 'copy, paste'],
     ],
   ],
   [
@@ -33,7 +47,20 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
       ['Alt+↑, Alt+↓', 'move up, down, into the next group'],
       ['Ctrl+D', 'duplicate'],
       ['Delete', 'delete'],
+      ['Space', 'collapse or open a group'],
+      ['Alt+L', 'lock or unlock a line'],
       ['Shift+F10', 'everything else that can be done'],
+    ],
+  ],
+  [
+    'The view and the work beside it',
+    [
+      ['F8', 'rules in place of figures, and back'],
+      ['Alt+1 … Alt+4', 'months, quarters, years, the plan'],
+      ['Alt+S', 'find lines'],
+      ['Alt+T', 'try something, keep it or go back'],
+      ['Alt+Y', 'make the year fit'],
+      ['Alt+E', 'exceptions and typed figures'],
     ],
   ],
   [
@@ -41,7 +68,7 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
     [
       ['Ctrl+Z, Ctrl+Y', 'undo, redo'],
       ['Alt+A', 'assumptions open or closed'],
-      ['F6', 'from the figures to the assumptions and back'],
+      ['F6', 'from the figures to what is beside them, and back'],
       ['?', 'this list'],
     ],
   ],
@@ -50,7 +77,7 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
 /** The list of keys. */
 export function KeyList({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   return (
-    <Modal show={open} onHide={onClose} size="lg" centered aria-labelledby="key-list-title">
+    <Modal show={open} onHide={onClose} size="xl" centered scrollable aria-labelledby="key-list-title">
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="key-list-title">
           Keys

@@ -20,9 +20,11 @@ export function SidePanel({ title, onClose, children }: SidePanelProps) {
       aria-label={title}
       tabIndex={-1}
       onKeyDown={(event) => {
-        if (event.key !== 'Escape' || event.defaultPrevented) return;
+        if (event.defaultPrevented) return;
+        if (event.key === 'Escape') onClose();
+        else if (event.key === 'F6') window.document.querySelector<HTMLElement>('[role=grid]')?.focus();
+        else return;
         event.preventDefault();
-        onClose();
       }}
     >
       <header>

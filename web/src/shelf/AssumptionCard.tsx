@@ -57,7 +57,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst }: AssumptionCard
   };
 
   return (
-    <li className={`assumption ${open ? 'is-open' : ''}`} data-assumption={id}>
+    <li className={`assumption ${open ? 'is-open' : ''}`} data-assumption={id} title={note === '' ? undefined : note}>
       <div className="assumption-row">
         <CommitField
           className="assumption-name"

@@ -309,7 +309,9 @@ export function BudgetPage() {
       case 'menu':
         return openRowMenu();
       case 'shelf':
-        return window.document.querySelector<HTMLElement>('.side-panel input, .shelf input')?.focus();
+        return window.document
+          .querySelector<HTMLElement>('.side-panel :is(input, select, button), .shelf input')
+          ?.focus();
       case 'addBlock':
         return setSelection(addBlock(selection, place));
       case 'selectAll': {
