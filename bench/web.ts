@@ -1,10 +1,10 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { toPlanFile } from '@haushalt/core';
-import { chromium, type Page } from '@playwright/test';
+import { chromium, type LaunchOptions, type Page } from '@playwright/test';
 import { atMost, type Row } from './measure.ts';
 import { drawPlan } from './plan.ts';
 import { randomFrom } from './random.ts';
@@ -34,18 +34,9 @@ async function main(): Promise<void> {
       if (found) resolve(found);
     }),
   );
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(
+    JSON.parse(readFileSync(new URL('../../scripts/chromium.json', import.meta.url), 'utf8')) as LaunchOptions,
+  );
   try {
     const file = toPlanFile(drawPlan(LINES, MONTHS, SEED).document);
     const answer = await fetch(`${url}/api/plans/import?id=bench`, { method: 'POST', body: JSON.stringify(file) });

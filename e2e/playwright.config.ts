@@ -1,4 +1,5 @@
-import { defineConfig } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { defineConfig, type LaunchOptions } from '@playwright/test';
 
 /** Drives the built application in Debian's Chromium; every test has a server and a database of its own. */
 export default defineConfig({
@@ -13,17 +14,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-IE',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: JSON.parse(
+      readFileSync(new URL('../scripts/chromium.json', import.meta.url), 'utf8'),
+    ) as LaunchOptions,
   },
 });

@@ -55,7 +55,7 @@ test('lines are found, sorted within and across groups, and groups collapsed', a
   await page.keyboard.press('Alt+ArrowDown');
   await expect(page.getByText('The lines are sorted.')).toBeVisible();
   await page.getByRole('button', { name: 'By total' }).click();
-  await page.getByRole('button', { name: 'Keep this order' }).click();
+  await page.getByRole('menuitem', { name: 'Keep this order' }).click();
   await expect(page.getByRole('button', { name: 'Order', exact: true })).toBeVisible();
   await expect(page.locator('.grid-row.line.side-expense .label-text').nth(1)).toHaveText('Kofi’s insurances');
 

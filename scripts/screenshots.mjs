@@ -1,6 +1,6 @@
 // npm run screenshots: one picture of each main view, from the demo, into docs/screenshots.
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium as browserType } from '@playwright/test';
@@ -21,18 +21,7 @@ const server = spawn(
 const url = await new Promise((resolve) =>
   server.stdout.on('data', (chunk) => resolve(/http:\S+/.exec(chunk.toString())?.[0])),
 );
-const browser = await browserType.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await browserType.launch(JSON.parse(readFileSync(join(ROOT, 'scripts/chromium.json'), 'utf8')));
 
 /** Opens an address, prepares the view, waits until nothing glows any more unless it should, and takes the picture. */
 async function picture(name, path, prepare = async () => {}, glowing = false) {

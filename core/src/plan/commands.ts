@@ -54,7 +54,7 @@ export type Command =
   | { readonly kind: 'line.removeStep'; readonly line: string; readonly from: Month | null }
   | { readonly kind: 'line.moveStep'; readonly line: string; readonly from: Month; readonly to: Month }
   | { readonly kind: 'line.moveException'; readonly line: string; readonly month: Month; readonly to: Month }
-  | { readonly kind: 'lines.order'; readonly group: string; readonly lines: readonly string[] }
+  | { readonly kind: 'lines.order'; readonly groups: readonly { readonly group: string; readonly lines: readonly string[] }[] }
   | { readonly kind: 'figures.set'; readonly figures: readonly (Cell & { readonly figure: number | null })[]; readonly as: 'exceptions' | 'rule' }
   | { readonly kind: 'figures.clear'; readonly cells: readonly Cell[] }
   | { readonly kind: 'figures.adjust'; readonly cells: readonly Cell[]; readonly by: Adjustment }

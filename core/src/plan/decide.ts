@@ -173,7 +173,8 @@ function carryOut(draft: Draft, command: Command): void {
     case 'line.moveException':
       return moveException(draft, command);
     case 'lines.order':
-      return orderLines(draft, command.group, command.lines);
+      for (const { group, lines } of command.groups) orderLines(draft, group, lines);
+      return;
     case 'figures.set':
       return setFigures(draft, command);
     case 'figures.clear':

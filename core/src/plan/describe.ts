@@ -51,7 +51,7 @@ export function describeCommand(command: Command, document: Document): string {
     case 'line.moveException':
       return `Exception of ${name(command.line)} moved to ${monthInWords(command.to, plan.locale)}`;
     case 'lines.order':
-      return `Lines of ${name(command.group)} in another order`;
+      return `Lines of ${command.groups.map(({ group }) => name(group)).join(', ')} in another order`;
     case 'figures.set':
       return `${count(command.figures.length, 'figure')} ${command.figures.some(({ figure }) => figure !== null) ? 'set' : 'emptied'}`;
     case 'figures.clear':

@@ -197,7 +197,7 @@ describe('a lock', () => {
 describe('the order of lines', () => {
   it('is set as a whole', () => {
     const wanted = ['Blank', 'Rent', 'Heating'].map(idOf);
-    const after = done(base, { kind: 'lines.order', group: idOf('Costs group'), lines: wanted });
+    const after = done(base, { kind: 'lines.order', groups: [{ group: idOf('Costs group'), lines: wanted }] });
     const inOrder = [...after.lines.values()]
       .filter((line) => line.group === idOf('Costs group'))
       .sort((a, b) => (a.position < b.position ? -1 : 1));

@@ -95,7 +95,7 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
   'line.removeStep': { line: id, from: month.allow(null) },
   'line.moveStep': { line: id, from: month, to: month },
   'line.moveException': { line: id, month, to: month },
-  'lines.order': { group: id, lines: Joi.array().items(id).min(1).max(MAX_CELLS) },
+  'lines.order': { groups: many({ group: id, lines: Joi.array().items(id).min(1).max(MAX_CELLS) }) },
   'figures.set': {
     figures: many({ ...cell, figure: figure.allow(null) }),
     as: Joi.string().valid('exceptions', 'rule'),

@@ -54,6 +54,7 @@ export function ReckoningPanel({
   const reckoning = useMemo(() => (version >= 0 ? reckon(model, id, period) : null), [model, version, id, period]);
   if (!reckoning) return null;
   const note = over === null ? document.figureNotes.get(datedId(id, reckoning.month)) : undefined;
+  const lineNote = document.lines.get(id)?.note ?? '';
   const when = over === null ? monthInWords(reckoning.month, plan.locale) : over.label;
   const value = over === null ? reckoning.value : figureOver(model, id, over.stretch);
 
@@ -72,6 +73,11 @@ export function ReckoningPanel({
           {note && (
             <p className="reckoning-note">
               <Icon name="note" /> {note.text}
+            </p>
+          )}
+          {lineNote !== '' && (
+            <p className="reckoning-note">
+              <Icon name="note" /> {lineNote}
             </p>
           )}
           <Explained reckoning={reckoning} model={model} onJump={onJump} />

@@ -57,7 +57,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst }: AssumptionCard
   };
 
   return (
-    <li className={`assumption ${open ? 'is-open' : ''}`} data-assumption={id} title={note === '' ? undefined : note}>
+    <li className={`assumption ${open ? 'is-open' : ''}`} data-assumption={id}>
       <div className="assumption-row">
         <CommitField
           className="assumption-name"
@@ -90,6 +90,11 @@ export function AssumptionCard({ assumption, plan, openAtFirst }: AssumptionCard
           (step) => `, ${writeFigure(step.value, unit, plan)} from ${monthInWords(step.from, plan.locale, 'short')}`,
         )}
       </p>
+      {!open && note !== '' && (
+        <p className="assumption-remark" title={note}>
+          {note}
+        </p>
+      )}
       {open && (
         <div className="assumption-more">
           <label>

@@ -255,10 +255,13 @@ export function BudgetPage() {
     send({ kind: 'year.lock', year, locked: !isYearLocked(document, year) });
   });
   const keepOrder = useStable(() => {
-    for (const group of document.groups.keys()) {
-      const lines = rows.flatMap((each) => (each.kind === 'line' && each.group.id === group ? [each.id] : []));
-      if (lines.length > 1) send({ kind: 'lines.order', group, lines });
-    }
+    const groups = [...document.groups.keys()]
+      .map((group) => ({
+        group,
+        lines: rows.flatMap((each) => (each.kind === 'line' && each.group.id === group ? [each.id] : [])),
+      }))
+      .filter(({ lines }) => lines.length > 0);
+    if (groups.length > 0) send({ kind: 'lines.order', groups });
     changeView({ sortBy: 'order' });
   });
   const closePanel = () => {

@@ -1,5 +1,5 @@
 import { yearsOf, isYearLocked, type Side } from '@haushalt/core';
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../app/Icon.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -123,44 +123,27 @@ export const BudgetToolbar = memo(function BudgetToolbar({
         <Dropdown.Menu className="look-menu">
           <Dropdown.Header>Columns</Dropdown.Header>
           {END_COLUMNS.map((end) => (
-            <Dropdown.Item
-              as="button"
-              type="button"
-              key={end}
-              role="menuitemcheckbox"
-              aria-checked={view.ends.includes(end)}
-              onClick={() => toggle(end)}
-            >
+            <Choice key={end} checked={view.ends.includes(end)} onChoose={() => toggle(end)}>
               {ENDS[end]}
-            </Dropdown.Item>
+            </Choice>
           ))}
           <Dropdown.Divider />
           <Dropdown.Header>Rows</Dropdown.Header>
           {DENSITIES.map((density) => (
-            <Dropdown.Item
-              as="button"
-              type="button"
-              key={density}
-              role="menuitemradio"
-              aria-checked={view.density === density}
-              onClick={() => onView({ density })}
-            >
+            <Choice key={density} one checked={view.density === density} onChoose={() => onView({ density })}>
               {DENSITY_WORDS[density]}
-            </Dropdown.Item>
+            </Choice>
           ))}
           <Dropdown.Divider />
-          <Dropdown.Item
-            as="button"
-            type="button"
-            role="menuitemcheckbox"
-            aria-checked={view.labelWidth > 240}
-            onClick={() => onView({ labelWidth: view.labelWidth > 240 ? 182 : 320 })}
+          <Choice
+            checked={view.labelWidth > 240}
+            onChoose={() => onView({ labelWidth: view.labelWidth > 240 ? 182 : 320 })}
           >
             Wide names
-          </Dropdown.Item>
-          <Dropdown.Item as="button" type="button" role="menuitemcheckbox" aria-checked={locked} onClick={onLockYear}>
+          </Choice>
+          <Choice checked={locked} onChoose={onLockYear}>
             Lock {year} against editing
-          </Dropdown.Item>
+          </Choice>
         </Dropdown.Menu>
       </Dropdown>
       <Dropdown autoClose="outside">
@@ -169,55 +152,31 @@ export const BudgetToolbar = memo(function BudgetToolbar({
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
           {Object.entries(SORTS).map(([by, words]) => (
-            <Dropdown.Item
-              as="button"
-              type="button"
-              key={by}
-              role="menuitemradio"
-              aria-checked={view.sortBy === by}
-              onClick={() => onView({ sortBy: by as SortBy })}
-            >
+            <Choice key={by} one checked={view.sortBy === by} onChoose={() => onView({ sortBy: by as SortBy })}>
               {words}
-            </Dropdown.Item>
+            </Choice>
           ))}
           <Dropdown.Divider />
-          <Dropdown.Item
-            as="button"
-            type="button"
-            role="menuitemcheckbox"
-            aria-checked={view.across}
+          <Choice
+            checked={view.across}
             disabled={view.sortBy === 'order'}
-            onClick={() => onView({ across: !view.across })}
+            onChoose={() => onView({ across: !view.across })}
           >
             Across groups
-          </Dropdown.Item>
-          <Dropdown.Item
-            as="button"
-            type="button"
-            disabled={view.sortBy === 'order' || view.across}
-            onClick={onKeepOrder}
-          >
+          </Choice>
+          <Choice disabled={view.sortBy === 'order' || view.across} onChoose={onKeepOrder}>
             Keep this order
-          </Dropdown.Item>
+          </Choice>
           <Dropdown.Divider />
-          <Dropdown.Item
-            as="button"
-            type="button"
-            role="menuitemcheckbox"
-            aria-checked={view.collapsed.length > 0}
-            onClick={() => onView({ collapsed: view.collapsed.length > 0 ? [] : [...document.groups.keys()] })}
+          <Choice
+            checked={view.collapsed.length > 0}
+            onChoose={() => onView({ collapsed: view.collapsed.length > 0 ? [] : [...document.groups.keys()] })}
           >
             Collapse all groups
-          </Dropdown.Item>
-          <Dropdown.Item
-            as="button"
-            type="button"
-            role="menuitemcheckbox"
-            aria-checked={view.hideEmpty}
-            onClick={() => onView({ hideEmpty: !view.hideEmpty })}
-          >
+          </Choice>
+          <Choice checked={view.hideEmpty} onChoose={() => onView({ hideEmpty: !view.hideEmpty })}>
             Hide empty lines
-          </Dropdown.Item>
+          </Choice>
         </Dropdown.Menu>
       </Dropdown>
       <div className={`filter ${isFiltered(view) ? 'is-on' : ''}`}>
@@ -236,36 +195,28 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           </Dropdown.Toggle>
           <Dropdown.Menu className="look-menu" align="end">
             {[null, ...SIDE_ORDER].map((side: Side | null) => (
-              <Dropdown.Item
-                as="button"
-                type="button"
+              <Choice
                 key={side ?? 'all'}
-                role="menuitemradio"
-                aria-checked={filter.side === side}
-                onClick={() => onView({ filter: { ...filter, side } })}
+                one
+                checked={filter.side === side}
+                onChoose={() => onView({ filter: { ...filter, side } })}
               >
                 {side === null ? 'All sides' : SIDE_WORDS[side]}
-              </Dropdown.Item>
+              </Choice>
             ))}
             <Dropdown.Divider />
-            <Dropdown.Item
-              as="button"
-              type="button"
-              role="menuitemcheckbox"
-              aria-checked={filter.onlyExceptions}
-              onClick={() => onView({ filter: { ...filter, onlyExceptions: !filter.onlyExceptions } })}
+            <Choice
+              checked={filter.onlyExceptions}
+              onChoose={() => onView({ filter: { ...filter, onlyExceptions: !filter.onlyExceptions } })}
             >
               Only lines with exceptions
-            </Dropdown.Item>
-            <Dropdown.Item
-              as="button"
-              type="button"
-              role="menuitemcheckbox"
-              aria-checked={filter.onlyInUse}
-              onClick={() => onView({ filter: { ...filter, onlyInUse: !filter.onlyInUse } })}
+            </Choice>
+            <Choice
+              checked={filter.onlyInUse}
+              onChoose={() => onView({ filter: { ...filter, onlyInUse: !filter.onlyInUse } })}
             >
               Only lines in use in {year}
-            </Dropdown.Item>
+            </Choice>
           </Dropdown.Menu>
         </Dropdown>
         {(isFiltered(view) || view.hideEmpty) && rows.shown < rows.lines && (
@@ -321,3 +272,23 @@ export const BudgetToolbar = memo(function BudgetToolbar({
     </div>
   );
 });
+
+interface ChoiceProps {
+  /** Whether it is one of several, of which one holds; otherwise it is on or off by itself. */
+  readonly one?: boolean;
+  /** Whether it is chosen; nothing for something that is merely done. */
+  readonly checked?: boolean;
+  readonly disabled?: boolean;
+  readonly onChoose: () => void;
+  readonly children: ReactNode;
+}
+
+/** An entry of one of the menus, with a tick where it is chosen. */
+function Choice({ one = false, checked, disabled = false, onChoose, children }: ChoiceProps) {
+  const role = checked === undefined ? 'menuitem' : one ? 'menuitemradio' : 'menuitemcheckbox';
+  return (
+    <Dropdown.Item as="button" type="button" role={role} aria-checked={checked} disabled={disabled} onClick={onChoose}>
+      {children}
+    </Dropdown.Item>
+  );
+}
