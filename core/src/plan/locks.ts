@@ -15,10 +15,12 @@ export function isYearLocked(document: Document, year: number): boolean {
  */
 export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to: Month | null): void {
   if (line.locked) throw refused('locked', `${line.name} is locked. Unlock it to change its figures.`);
+  const { lockedYears } = draft.document;
+  if (lockedYears.size === 0) return;
   const plan = planOf(draft.document);
   const first = yearOf(from ?? plan.firstMonth);
   const last = yearOf(to ?? calendarOf(draft.document).months.at(-1)!);
-  for (const { year } of draft.document.lockedYears.values()) {
+  for (const { year } of lockedYears.values()) {
     if (year < first || year > last) continue;
     const reaches = first === last ? '' : ', and this reaches into it';
     throw refused('locked', `${year} is locked${reaches}. Unlock the year, or choose another reach.`);

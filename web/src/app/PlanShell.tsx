@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { planOf } from '@haushalt/core';
 import { NavLink, Outlet, Link, useParams } from 'react-router';
-import { SessionProvider, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
+import { SessionProvider, useSaving, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import '../reckoning/reckoning.scss';
 import { Shelf } from '../shelf/Shelf.tsx';
 import { Icon } from './Icon.tsx';
@@ -107,7 +107,7 @@ function Shell({ planId }: { readonly planId: string }) {
           <h1 className="plan-name" title={plan.name}>
             {plan.name}
           </h1>
-          <SaveState waiting={state.waiting} reachable={state.reachable} />
+          <SaveState />
           <div className="head-tools">
             <button
               type="button"
@@ -181,7 +181,8 @@ function Shell({ planId }: { readonly planId: string }) {
   );
 }
 
-function SaveState({ waiting, reachable }: { readonly waiting: number; readonly reachable: boolean }) {
+function SaveState() {
+  const { waiting, reachable } = useSaving();
   const text = reachable
     ? waiting === 0
       ? 'Saved'

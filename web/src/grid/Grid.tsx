@@ -112,7 +112,10 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
 
   useImperativeHandle(handle, () => ({
-    focus: () => scroller.current?.focus({ preventScroll: true }),
+    focus: () => {
+      // Focusing makes the browser lay out the page at once, which is worth avoiding where nothing is to be done.
+      if (window.document.activeElement !== scroller.current) scroller.current?.focus({ preventScroll: true });
+    },
     pageSize: () => Math.max(1, Math.floor((scroller.current?.clientHeight ?? 400) / rowHeight) - footer.length - 2),
   }));
 
@@ -120,12 +123,17 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     virtualizer.measure();
   }, [rowHeight, virtualizer]);
 
+  const scrolledTo = useRef(0);
   const scrollTo = useCallback(
     ({ row, column }: GridPlace) => {
-      if (row < rows.length) virtualizer.scrollToIndex(row, { align: 'auto' });
-      revealColumn(scroller.current, laidOut, column);
+      // What the virtualizer remembers says whether the row is in sight; asking the element would lay out the page.
+      const top = row * rowHeight - (virtualizer.scrollOffset ?? 0);
+      const height = (virtualizer.scrollRect?.height ?? 0) - footer.length * rowHeight - HEAD_HEIGHT;
+      const inSight = top >= 0 && top + rowHeight <= height;
+      if (row < rows.length && !inSight) virtualizer.scrollToIndex(row, { align: 'auto' });
+      revealColumn(scroller.current, laidOut, column, virtualizer.scrollRect?.width ?? 0, scrolledTo.current);
     },
-    [rows.length, laidOut, virtualizer],
+    [rows.length, footer.length, rowHeight, laidOut, virtualizer],
   );
   useEffect(() => {
     scrollTo({ row: activeRow, column: activeColumn });
@@ -180,6 +188,9 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
       aria-colcount={laidOut.length}
       aria-activedescendant={cellId(active.row, active.column)}
       tabIndex={0}
+      onScroll={(event) => {
+        scrolledTo.current = event.currentTarget.scrollLeft;
+      }}
       onKeyDown={onKeyDown}
       onCopy={(event) => {
         const text = event.target === scroller.current ? (props.onCopy?.() ?? null) : null;
@@ -307,13 +318,20 @@ function LabelEdge({ width, onChange }: { readonly width: number; readonly onCha
 const NO_DATA: never[] = [];
 
 /** Scrolls sideways until a column is in sight between the pinned ones. */
-function revealColumn(scroller: HTMLElement | null, columns: readonly LaidOutColumn[], index: number): void {
+function revealColumn(
+  scroller: HTMLElement | null,
+  columns: readonly LaidOutColumn[],
+  index: number,
+  width: number,
+  left: number,
+): void {
   const column = columns[index];
   if (!scroller || !column || column.pin !== null) return;
+  // Where all columns have room there is nothing to scroll.
+  if (columns.reduce((total, other) => total + other.width, 0) <= width) return;
   const sum = (pin: 'start' | 'end') =>
     columns.reduce((total, other) => total + (other.pin === pin ? other.width : 0), 0);
-  const visible = scroller.clientWidth - sum('start') - sum('end');
-  if (column.offset < scroller.scrollLeft) scroller.scrollLeft = column.offset;
-  else if (column.offset + column.width > scroller.scrollLeft + visible)
-    scroller.scrollLeft = column.offset + column.width - visible;
+  const visible = width - sum('start') - sum('end');
+  if (column.offset < left) scroller.scrollLeft = column.offset;
+  else if (column.offset + column.width > left + visible) scroller.scrollLeft = column.offset + column.width - visible;
 }

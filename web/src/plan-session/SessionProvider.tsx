@@ -3,7 +3,7 @@ import { createContext, useContext, useEffect, useRef, useState, useSyncExternal
 import { useNotices } from '../app/Notices.tsx';
 import { api, type Entry } from './api.ts';
 import { pendingInBrowser } from './pending.ts';
-import { PlanSession, type SessionState } from './session.ts';
+import { PlanSession, type PlanState, type SessionState } from './session.ts';
 
 const SessionContext = createContext<PlanSession | null>(null);
 
@@ -66,7 +66,7 @@ export function SessionProvider({ planId, loading, failed, children }: SessionPr
 
 /** Lets the glow of the last change end. */
 function GlowTimer({ session }: { readonly session: PlanSession }) {
-  const { glow } = useSyncExternalStore(session.subscribe, () => session.state);
+  const { glow } = useSyncExternalStore(session.subscribe, () => session.plan);
   useEffect(() => {
     if (!glow) return undefined;
     const timer = setTimeout(() => session.clearGlow(glow.stamp), GLOW_TIME);
@@ -83,7 +83,15 @@ export function useSession(): PlanSession {
 }
 
 /** The open plan as it is now; the component renders again when it changes. */
-export function useSessionState(): SessionState {
+export function useSessionState(): PlanState {
   const session = useSession();
-  return useSyncExternalStore(session.subscribe, () => session.state);
+  return useSyncExternalStore(session.subscribe, () => session.plan);
+}
+
+/** How saving goes: how many orders wait, and whether the server answers. */
+export function useSaving(): Pick<SessionState, 'waiting' | 'reachable'> {
+  const session = useSession();
+  const waiting = useSyncExternalStore(session.subscribe, () => session.state.waiting);
+  const reachable = useSyncExternalStore(session.subscribe, () => session.state.reachable);
+  return { waiting, reachable };
 }

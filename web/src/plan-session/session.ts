@@ -4,6 +4,7 @@ import {
   decide,
   describeCommand,
   differenceBetween,
+  type Change,
   type ChangedFigures,
   type Command,
   type Document,
@@ -26,8 +27,8 @@ export interface Glow {
   readonly changed: ReadonlyMap<string, ChangedFigures>;
 }
 
-/** One open plan as the interface sees it; replaced as a whole with every change. */
-export interface SessionState {
+/** One open plan as the interface sees it; replaced as a whole with every change of it. */
+export interface PlanState {
   readonly document: Document;
   readonly model: Model;
   /** Grows with every change of figures or rows. */
@@ -39,6 +40,10 @@ export interface SessionState {
   readonly history: readonly HistoryItem[];
   readonly undo: HistoryItem | null;
   readonly redo: HistoryItem | null;
+}
+
+/** The plan, and how its saving goes. */
+export interface SessionState extends PlanState {
   /** Orders the server has not acknowledged yet. */
   readonly waiting: number;
   /** Whether the server answered last time. */
@@ -64,6 +69,7 @@ export class PlanSession {
   private revision: number;
   private pending: PendingOrder[];
   private current: SessionState;
+  private shown: PlanState;
   private history: readonly HistoryItem[];
   private sending = false;
   private retry = RETRY_FIRST;
@@ -101,11 +107,17 @@ export class PlanSession {
       reachable: true,
       ...this.steps(),
     };
+    this.shown = this.current;
     void this.pump();
   }
 
   get state(): SessionState {
     return this.current;
+  }
+
+  /** The plan alone: the same object until something of it changes, however its saving goes. */
+  get plan(): PlanState {
+    return this.shown;
   }
 
   /** The revision of the server's document this session knows. */
@@ -122,8 +134,7 @@ export class PlanSession {
   send(command: Command): Refusal | null {
     const decision = decide(this.current.document, command);
     if (!decision.ok) return decision.refusal;
-    if (decision.changes.length === 0) return null;
-    this.enqueue(command);
+    if (decision.changes.length > 0) this.enqueue(command, decision.changes);
     return null;
   }
 
@@ -196,18 +207,17 @@ export class PlanSession {
     const order = { kind, target: item.commandId } as const;
     const decision = decideOrder(this.current.document, this.history, order);
     if (!decision.ok) return decision.refusal;
-    this.enqueue(order);
+    this.enqueue(order, decision.changes);
     return null;
   }
 
-  private enqueue(order: Order): void {
+  private enqueue(order: Order, changes: readonly Change[]): void {
     const id = newId();
-    const decision = decideOrder(this.current.document, this.history, order);
-    if (!decision.ok) return;
-    this.setPending([...this.pending, { id, order }]);
+    this.pending = [...this.pending, { id, order }];
+    this.kept.write(this.pending);
     const label = isStep(order) ? '' : describeCommand(order, this.current.document);
-    this.history = historyAfter(this.history, id, order, label, decision.changes);
-    this.show(applyChanges(this.current.document, decision.changes));
+    this.history = historyAfter(this.history, id, order, label, changes);
+    this.show(applyChanges(this.current.document, changes));
     void this.pump();
   }
 
@@ -297,9 +307,24 @@ export class PlanSession {
   }
 
   private publish(part: Partial<SessionState>): void {
-    this.current = { ...this.current, ...part, waiting: this.pending.length, ...this.steps() };
+    const before = this.current;
+    const next = { ...before, ...part, waiting: this.pending.length, ...this.steps() };
+    // What the server acknowledges is known already: the steps stay the same objects.
+    const sameSteps = isSameHistory(before.history, next.history);
+    const { history, undo, redo } = sameSteps ? before : next;
+    this.current = { ...next, history, undo, redo };
+    if (!sameSteps || PLAN_FIELDS.some((field) => this.current[field] !== before[field])) this.shown = this.current;
     for (const listener of this.listeners) listener();
   }
+}
+
+const PLAN_FIELDS = ['document', 'model', 'version', 'figureVersions', 'glow'] as const;
+
+function isSameHistory(a: readonly HistoryItem[], b: readonly HistoryItem[]): boolean {
+  return (
+    a.length === b.length &&
+    a.every((item, index) => item.commandId === b[index]!.commandId && item.state === b[index]!.state)
+  );
 }
 
 function itemsOf(history: readonly Entry[]): HistoryItem[] {

@@ -114,7 +114,7 @@ export function BudgetPage() {
   const isEmpty = document.groups.size === 0;
   useEffect(() => grid.current?.focus(), [isEmpty]);
 
-  // The keys are the grid's again when an editor or dialog has gone; only then, so that the page is laid out once.
+  // The keys are the grid's again when an editor or dialog has gone.
   useLayoutEffect(() => {
     if (editing === null && dialog === null) grid.current?.focus();
   }, [editing, dialog]);
@@ -387,6 +387,8 @@ export function BudgetPage() {
     setEditing(null);
     const step = onward === 'down' ? { row: 1, column: 0 } : onward === 'right' ? { row: 0, column: 1 } : null;
     if (step) setSelection(selectOne({ row: place.row + step.row, column: place.column + step.column }));
+    // Before the editor goes: taking away what has the focus costs the browser far more.
+    grid.current?.focus();
   };
 
   const context: CellContext = {

@@ -11,6 +11,8 @@ export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly ac
   const [open, setOpen] = useState(false);
   const menu = useRef<HTMLSpanElement>(null);
   useEffect(() => {
+    // The menu reaches beyond its field, and lies over the rows below.
+    menu.current?.closest('.grid-cell')?.classList.toggle('has-menu', open);
     if (open) menu.current?.querySelector<HTMLElement>('.dropdown-item')?.focus({ preventScroll: true });
   }, [open]);
   const wasAsked = useRef(false);

@@ -12,7 +12,7 @@ import type { ReactNode } from 'react';
 import { Icon, type IconName } from '../../app/Icon.tsx';
 import type { GridCell } from '../../grid/Grid.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import type { SessionState } from '../../plan-session/session.ts';
+import type { PlanState } from '../../plan-session/session.ts';
 import { HIGHLIGHT_ICONS } from '../../app/highlightMarks.ts';
 import type { BudgetColumn } from './columns.ts';
 import { endFigure, stretchFigure, valueOf, type ShownFigure } from './figures.ts';
@@ -38,7 +38,7 @@ export interface RowActions {
 
 /** What the cells of a budget are drawn from. */
 export interface CellContext {
-  readonly state: SessionState;
+  readonly state: PlanState;
   readonly view: BudgetView;
   readonly year: number;
   /** The months the columns at the end are about. */
@@ -140,14 +140,14 @@ export function cellVersion({ state, view, version }: CellContext, row: BudgetRo
 }
 
 /** Changes with every step or exception a line gains or loses; figures that stay the same may still change their marks. */
-function marksVersion({ model }: SessionState, line: string): string {
+function marksVersion({ model }: PlanState, line: string): string {
   const ids = (rows: readonly { readonly id: string }[]) => rows.map((row) => row.id).join();
   return `${ids(model.stepsOf(line))}/${ids(model.exceptionsOf(line))}`;
 }
 
 type Mark = 'exception' | 'step';
 
-function markOf({ document }: SessionState, line: string, month: Month): Mark | null {
+function markOf({ document }: PlanState, line: string, month: Month): Mark | null {
   if (document.exceptions.has(datedId(line, month))) return 'exception';
   return document.ruleSteps.has(datedId(line, month)) ? 'step' : null;
 }

@@ -6,6 +6,7 @@ import {
   stretchOfYear,
   stretches,
   unitOf,
+  writeShare,
   type Document,
   type Model,
   type Month,
@@ -13,7 +14,7 @@ import {
   type Unit,
 } from '@haushalt/core';
 import type { GridColumn } from '../../grid/Grid.tsx';
-import { endFigure, valueOf, written, type EndFigure } from './figures.ts';
+import { endShare, valueOf, written, type EndFigure } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
 import type { BudgetView } from './view.ts';
 
@@ -151,7 +152,13 @@ function spanWidth(model: Model, view: BudgetView, ids: readonly string[], spans
 
 function endWidth(model: Model, ids: readonly string[], scope: Stretch, end: EndFigure): number {
   if (end !== 'total' && end !== 'average' && end !== 'running') {
-    return Math.max(...ids.map((id) => widthOf(endFigure(model, id, scope, end).text)));
+    let [least, most] = [0, 0];
+    for (const id of ids) {
+      const share = endShare(model, id, scope, end);
+      if (share !== null) [least, most] = [Math.min(least, share), Math.max(most, share)];
+    }
+    const { locale } = planOf(model.document);
+    return Math.max(widthOf(writeShare(least, locale)), widthOf(`+${writeShare(most, locale)}`));
   }
   const extremes = new Extremes();
   for (const id of ids) {

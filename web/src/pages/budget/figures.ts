@@ -65,26 +65,52 @@ export function endFigure(model: Model, id: string, scope: Stretch, end: EndFigu
     }
     case 'running':
       return rollUpOf(document, id) === 'total' ? stretchFigure(model, id, scope, 'running') : NOTHING;
-    case 'ofIncome':
-      return hasShare(document, id) ? share(model, id, TOTAL_INCOME, scope, 'income') : NOTHING;
-    case 'ofGroup': {
-      const line = document.lines.get(id);
-      return line && hasShare(document, id) ? share(model, id, line.group, scope, 'total of the group') : NOTHING;
-    }
-    case 'ofExpenses':
-      return isExpense(document, id) ? share(model, id, TOTAL_EXPENSES, scope, 'expense') : NOTHING;
-    case 'target': {
-      const target = document.lines.get(id)?.targetShare ?? null;
-      return target === null ? NOTHING : shareText(document, target);
-    }
-    case 'offTarget': {
-      const target = document.lines.get(id)?.targetShare ?? null;
-      const own = target === null ? NOTHING : share(model, id, TOTAL_INCOME, scope, 'income');
-      if (own.value === null) return own;
-      const off = shareText(document, own.value - target!);
-      return off.value! > 0.0005 ? { ...off, text: `+${off.text}` } : off;
+    default: {
+      const share = endShare(model, id, scope, end);
+      if (share === null) return noShare(model, id, scope, end);
+      const text = writeShare(share, planOf(document).locale);
+      return { text: end === 'offTarget' && share > 0.0005 ? `+${text}` : text, value: share, problem: null };
     }
   }
+}
+
+/** The columns at the end that show shares. */
+export type EndShare = Exclude<EndFigure, 'total' | 'average' | 'running'>;
+
+/** What a share at the end of a row is a share of, by name; `null` where the row has none. */
+function shareBase({ document }: Model, id: string, end: EndShare): { id: string; name: string } | null {
+  switch (end) {
+    case 'ofIncome':
+      return hasShare(document, id) ? { id: TOTAL_INCOME, name: 'income' } : null;
+    case 'ofGroup': {
+      const line = document.lines.get(id);
+      return line && hasShare(document, id) ? { id: line.group, name: 'total of the group' } : null;
+    }
+    case 'ofExpenses':
+      return isExpense(document, id) ? { id: TOTAL_EXPENSES, name: 'expense' } : null;
+    case 'target':
+    case 'offTarget':
+      return document.lines.get(id)?.targetShare == null ? null : { id: TOTAL_INCOME, name: 'income' };
+  }
+}
+
+/** A share at the end of a row, as a fraction; `null` where there is none. */
+export function endShare(model: Model, id: string, scope: Stretch, end: EndShare): number | null {
+  const base = shareBase(model, id, end);
+  if (!base) return null;
+  const target = model.document.lines.get(id)?.targetShare ?? 0;
+  if (end === 'target') return target;
+  const share = shareIn(model, id, base.id, scope);
+  return share === null || end !== 'offTarget' ? share : share - target;
+}
+
+/** Why there is no share, where one might be expected. */
+function noShare(model: Model, id: string, scope: Stretch, end: EndShare): ShownFigure {
+  const base = shareBase(model, id, end);
+  const own = valueOf(model, id, scope, 'figures');
+  if (!base || !(Math.abs(own) > 0)) return NOTHING;
+  const note = `There is no ${base.name} in these months, so there is no share of it.`;
+  return { text: '–', value: null, problem: null, note };
 }
 
 /** The share of one thing in another, as a fraction; `null` where there is none. */
@@ -92,23 +118,6 @@ export function shareIn(model: Model, id: string, base: string, scope: Stretch):
   const own = valueOf(model, id, scope, 'figures');
   const whole = valueOf(model, base, scope, 'figures');
   return own === own && whole === whole && whole !== 0 ? own / whole : null;
-}
-
-function share(model: Model, id: string, base: string, scope: Stretch, what: string): ShownFigure {
-  const fraction = shareIn(model, id, base, scope);
-  if (fraction !== null) return shareText(model.document, fraction);
-  const own = valueOf(model, id, scope, 'figures');
-  if (!(Math.abs(own) > 0)) return NOTHING;
-  return {
-    text: '–',
-    value: null,
-    problem: null,
-    note: `There is no ${what} in these months, so there is no share of it.`,
-  };
-}
-
-function shareText(document: Document, fraction: number): ShownFigure {
-  return { text: writeShare(fraction, planOf(document).locale), value: fraction, problem: null };
 }
 
 /** Memo figures are no money flows and have no share of the income; nor has what runs up over the months. */
