@@ -1,4 +1,6 @@
 import {
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
   datedId,
   planOf,
   unitOf,
@@ -21,7 +23,7 @@ import { RowMenu } from './RowMenu.tsx';
 import { ruleCells } from './ruleCells.ts';
 import { sideOf, type BudgetRow } from './rows.ts';
 import type { Trial } from './trial.ts';
-import type { BudgetView } from './view.ts';
+import type { BudgetView, EndColumn } from './view.ts';
 
 /** What can be done with a row from its label. */
 export interface RowActions {
@@ -122,10 +124,14 @@ export function contextVersion({
 /** Whatever the cells of a row depend on, as one text. */
 export function cellVersion({ state, view, version }: CellContext, row: BudgetRow): string {
   const figures = row.id === null ? 0 : (state.figureVersions.get(row.id) ?? 0);
-  // Shares depend on their bases too.
-  const bases = `${state.figureVersions.get('@income') ?? 0}/${state.figureVersions.get('@expense') ?? 0}/${
-    row.kind === 'line' && view.ends.includes('ofGroup') ? (state.figureVersions.get(row.group.id) ?? 0) : 0
-  }`;
+  // Shares depend on their bases too, those of them that are shown.
+  const versionOf = (id: string, ...ends: readonly EndColumn[]) =>
+    ends.some((end) => view.ends.includes(end)) ? (state.figureVersions.get(id) ?? 0) : 0;
+  const bases = [
+    versionOf(TOTAL_INCOME, 'ofIncome', 'target'),
+    versionOf(TOTAL_EXPENSES, 'ofExpenses'),
+    row.kind === 'line' ? versionOf(row.group.id, 'ofGroup') : 0,
+  ].join('/');
   const glow = row.id !== null && state.glow?.changed.has(row.id) ? state.glow.stamp : 0;
   const own =
     row.kind === 'total'

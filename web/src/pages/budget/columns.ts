@@ -158,7 +158,8 @@ function endWidth(model: Model, ids: readonly string[], scope: Stretch, end: End
       if (share !== null) [least, most] = [Math.min(least, share), Math.max(most, share)];
     }
     const { locale } = planOf(model.document);
-    return Math.max(widthOf(writeShare(least, locale)), widthOf(`+${writeShare(most, locale)}`));
+    const sign = end === 'offTarget' ? '+' : '';
+    return Math.max(widthOf(writeShare(least, locale)), widthOf(sign + writeShare(most, locale)));
   }
   const extremes = new Extremes();
   for (const id of ids) {
