@@ -121,6 +121,7 @@ try {
     async (page) => {
       await cell(page, 'Groceries', 3).click();
       await page.keyboard.press('Alt+a');
+      await page.locator('.shelf').waitFor();
       await page.keyboard.press('F6');
       await page.keyboard.press('Tab');
       await page.keyboard.press('ArrowUp');

@@ -111,6 +111,19 @@ describe('an open plan', () => {
     expect(session.state.glow).toBeNull();
   });
 
+  it('is the same plan while it is being saved, and another with the next edit', async () => {
+    const session = open();
+    session.send(setRent(900));
+    const { plan } = session;
+    await settle();
+    expect(session.state.waiting).toBe(0);
+    expect(session.plan).toBe(plan);
+    session.send(setRent(901));
+    expect(session.plan).not.toBe(plan);
+    session.undo();
+    expect(session.plan.redo).not.toBeNull();
+  });
+
   it('refuses on the spot what cannot be, and sends nothing', async () => {
     const session = open();
     const refusal = session.send({ kind: 'line.set', line: idOf('Rent'), settings: { name: 'Heating' } });

@@ -1,7 +1,6 @@
 import {
   TOTALS,
   TOTAL_INCOME,
-  datedId,
   groupsWithLines,
   inOrder,
   isFraction,
@@ -11,16 +10,13 @@ import {
   patternFormula,
   patternInWords,
   planOf,
-  stretchAround,
   toMonth,
   unitFindings,
   readStored,
-  writeFigure,
   type Command,
   type Document,
   type GrowthStep,
   type LineRow,
-  type Model,
   type Month,
   type Pattern,
   type PatternKind,
@@ -30,7 +26,7 @@ import { useState } from 'react';
 import { MonthSelect } from '../../app/MonthSelect.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { FigureField } from './FigureField.tsx';
-import { valueOf } from './figures.ts';
+import { PatternPreview } from './PatternPreview.tsx';
 
 const KINDS: Readonly<Record<PatternKind, string>> = {
   everyMonths: 'Every few months',
@@ -357,38 +353,6 @@ function OfWhat({ value, self, line, onChange }: OfWhatProps) {
         ))}
       </select>
     </label>
-  );
-}
-
-/** The figures a pattern would give, month by month over the year it begins in and the next. */
-function PatternPreview({
-  line,
-  month,
-  model,
-}: {
-  readonly line: LineRow;
-  readonly month: Month;
-  readonly model: Model;
-}) {
-  const { document } = useSessionState();
-  const plan = planOf(document);
-  const { calendar } = model;
-  const first = stretchAround(calendar, Math.max(0, calendar.months.indexOf(month)), 'year').from;
-  const shown = calendar.months.slice(first, first + 24);
-  return (
-    <ol className="pattern-preview" aria-label="The figures it gives">
-      {shown.map((each, index) => {
-        const at = first + index;
-        const value = valueOf(model, line.id, { from: at, to: at + 1 }, 'figures');
-        const exception = model.document.exceptions.has(datedId(line.id, each));
-        return (
-          <li key={each} className={exception ? 'mark-exception' : undefined}>
-            <span>{monthInWords(each, plan.locale, 'short')}</span>
-            <strong>{value === value ? writeFigure(value, line.unit, plan) : '–'}</strong>
-          </li>
-        );
-      })}
-    </ol>
   );
 }
 
