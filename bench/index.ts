@@ -1,6 +1,7 @@
 import { engineRows } from './engine.ts';
+import { whatIfRows } from './whatIf.ts';
 
-const rows = engineRows();
+const rows = [...engineRows(), ...whatIfRows()];
 if (process.argv.includes('--json')) {
   console.log(JSON.stringify(rows, null, 2));
 } else {

@@ -15,6 +15,8 @@ const MONTHS = 60;
 const SEED = 20260202;
 const EDITS = 80;
 const WARM_UP = 10;
+/** The time between the keys of someone who types fast, in milliseconds. */
+const KEY_PAUSE = 120;
 const PROGRAM = fileURLToPath(new URL('../../cli/bin/haushalt.js', import.meta.url));
 
 /**
@@ -109,11 +111,11 @@ async function typeFigures(page: Page): Promise<Edit[]> {
     while ((await page.locator('.grid-row.line.has-active').count()) === 0) await page.keyboard.press('ArrowDown');
     await page.keyboard.type(String(100 + random.below(900)));
     // What was typed has been painted before it is confirmed, as with a person.
-    await page.waitForTimeout(40);
+    await page.waitForTimeout(KEY_PAUSE);
     const before = await scriptTime(devtools);
     await page.keyboard.press('Enter');
     scripts.push((await scriptTime(devtools)) - before);
-    await page.waitForTimeout(60);
+    await page.waitForTimeout(KEY_PAUSE);
   }
   const paints = await page.evaluate(() => (window as unknown as { paints: { paint: number }[] }).paints);
   return scripts.map((script, index) => ({ script, paint: paints[index]!.paint })).slice(WARM_UP);

@@ -213,7 +213,7 @@ test('lines and groups are added, renamed, moved, duplicated and deleted by keyb
 
 test('a line is moved by dragging it', async ({ page, budget }) => {
   await page.getByRole('rowheader', { name: 'Power', exact: true }).hover();
-  const grip = page.getByRole('rowheader', { name: 'Power', exact: true }).locator('.drag-grip');
+  const grip = page.getByTitle('Drag to move');
   const from = (await grip.boundingBox())!;
   const to = (await budget.row('Rent').boundingBox())!;
   await page.mouse.move(from.x + 4, from.y + 6);

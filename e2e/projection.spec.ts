@@ -1,26 +1,78 @@
 import { expect, expectAccessible, test } from './application.ts';
 
-test('next year follows line by line from one shared rate', async ({ application, page, budget }) => {
+test('next year follows line by line from one shared rate, a group’s or a line’s own', async ({
+  application,
+  page,
+  budget,
+}) => {
   await page.goto(`${application.url}/plans/household/projection?year=2026`);
-  const row = (label: string) => budget.row(label).getByRole('gridcell').allInnerTexts();
+  const row = async (label: string) =>
+    (await budget.row(label).getByRole('gridcell').allInnerTexts()).map((text) => text.replace('\u00a0', ' '));
   await expect(page.getByRole('grid')).toBeVisible();
-  expect(await row('Rent')).toEqual(['13,680.00', '328.32', '14,008.32', '1,167.36']);
-  expect(await row('Net')).toEqual(['9,415.60', '225.97', '9,641.57', '803.46']);
+  expect(await row('Rent')).toEqual(['2.4 %', '13,680.00', '+328.32', '2.4 %', '14,008.32']);
+  expect(await row('Heating')).toEqual(['5.5 %', '1,416.00', '+77.88', '5.5 %', '1,493.88']);
+  expect(await row('Child benefit')).toEqual(['1.8 %', '3,060.00', '+55.08', '1.8 %', '3,115.08']);
+  // The nursery ends in July 2027 and stays ended.
+  expect((await row('Nursery')).at(-1)).toBe('2,222.08');
   await expectAccessible(page);
 
   await page.getByRole('button', { name: 'Assumptions' }).click();
   await page.getByLabel('Value of Inflation').fill('5');
   await page.keyboard.press('Enter');
-  await expect(budget.row('Rent').getByRole('gridcell').nth(1)).toHaveText('684.00');
-  await expect(budget.row('Rent').getByRole('gridcell').nth(1)).toHaveClass(/glow/);
+  await expect(budget.cell('Rent', 3)).toHaveText('+684.00');
 
-  await page.getByLabel('The year after at').selectOption({ label: 'Pay rise, 1.8 % a year' });
-  await expect(budget.row('Rent').getByRole('gridcell').nth(2)).toHaveText('13,926.24');
+  await budget.select('Rent', 1);
+  await page.keyboard.press('Enter');
+  await page.getByRole('radio', { name: 'A rate of its own' }).check();
+  await page.getByLabel('Rate of its own, a year').fill('lots');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('alert')).toContainText('is not a figure');
+  await page.getByLabel('Rate of its own, a year').fill('10');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(budget.cell('Rent', 5)).toHaveText('15,048.00');
+  await expect(budget.reckoning()).toContainText('a rate of its own');
+
+  await page.getByLabel('All lines grow by').selectOption({ label: 'Pay rise, 1.8 %' });
+  await expect(budget.cell('Nursery', 1)).toHaveText('1.8 %');
   await budget.saved();
   await page.reload();
-  await expect(budget.row('Rent').getByRole('gridcell').nth(2)).toHaveText('13,926.24');
-  await page.getByLabel('Year shown').selectOption('2027');
-  await expect(page.getByRole('columnheader', { name: '2028', exact: true })).toBeVisible();
+  await expect(budget.cell('Rent', 5)).toHaveText('15,048.00');
+});
+
+test('many years stand side by side, nominal and in today’s money, with a picture', async ({
+  application,
+  page,
+  budget,
+}) => {
+  await page.goto(`${application.url}/plans/household/projection?year=2027`);
+  await page.getByLabel('Years', { exact: true }).fill('3');
+  await page.getByRole('button', { name: 'Changes' }).click();
+  await page.getByRole('radio', { name: 'Both' }).click();
+  await expect(page.getByRole('columnheader')).toHaveText([
+    'Line', 'Rate', '2027', '2028', '2028, today’s', '2029', '2029, today’s', '2030', '2030, today’s',
+  ]); // prettier-ignore
+  // What grows with prices stays the same in today's money.
+  await expect(budget.cell('Phone and internet', 4)).toHaveText(await budget.figure('Phone and internet', 2));
+  await page.getByRole('button', { name: 'Picture' }).click();
+  await expect(page.getByRole('img', { name: 'Income, expenses and net from 2027' })).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Income, expenses and net from 2027' }).getByRole('row')).toHaveCount(5);
+  await expectAccessible(page);
+});
+
+test('a projection is taken into the plan as live rules, and agrees with it', async ({ application, page, budget }) => {
+  await page.goto(`${application.url}/plans/household/projection?year=2026`);
+  await page.getByRole('button', { name: 'Take it into the plan' }).click();
+  await page.getByRole('button', { name: 'Project from 2028' }).click();
+  await expect(page.getByRole('columnheader', { name: '2029', exact: true })).toBeVisible();
+  const rent = await budget.figure('Rent', 5);
+  const net = await budget.figure('Net', 5);
+  await page.getByRole('button', { name: 'Take it into the plan' }).click();
+  await expect(page.getByText('The plan goes on until December 2029')).toBeVisible();
+  await budget.open('household', 2029);
+  expect(await budget.figure('Rent', 13)).toBe(rent);
+  expect(await budget.figure('Net', 13)).toBe(net);
+  await budget.select('Rent', 1);
+  await expect(budget.reckoning()).toContainText('(1 + Inflation)');
 });
 
 test('without a rate it says what is missing', async ({ application, page }) => {

@@ -65,7 +65,7 @@ test('a year is made to fit by cutting what could give, biggest first', async ({
 test('the income is split by percentages, with what is still free', async ({ page, budget }) => {
   await page.getByRole('button', { name: 'Split' }).click();
   const panel = page.getByRole('complementary', { name: 'Split the income' });
-  await panel.getByLabel('Kitchen fund in per cent of income').fill('10');
+  await panel.getByLabel('Into the kitchen fund in per cent of income').fill('10');
   await panel.getByLabel('Rent in per cent of income').fill('100');
   await expect(panel.getByRole('status')).toContainText('10.0 % more than there is');
   await panel.getByLabel('Rent in per cent of income').fill('30');

@@ -124,4 +124,10 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   await expect(budget.cell('Net', 13)).toHaveText('9,416');
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('.print-notes')).toContainText('Net, August 2026');
+  // On paper the rows follow each other, and the notes come after the last of them.
+  const tops = await page
+    .locator('.grid-row, .print-notes')
+    .evaluateAll((parts) => parts.map((part) => part.getBoundingClientRect().top));
+  expect(tops).toEqual([...tops].sort((a, b) => a - b));
+  expect(new Set(tops).size).toBe(tops.length);
 });

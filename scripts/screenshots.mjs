@@ -27,7 +27,9 @@ const browser = await browserType.launch(JSON.parse(readFileSync(join(ROOT, 'scr
 async function picture(name, path, prepare = async () => {}, glowing = false) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
   await page.goto(url + path);
-  await page.waitForSelector('.plan-list, .grid-row, .empty-state, .guided');
+  await page.waitForSelector(
+    '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench',
+  );
   await prepare(page);
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(glowing ? 350 : 700);
@@ -42,30 +44,14 @@ const cell = (page, label, column) =>
     .filter({ has: page.getByRole('rowheader', { name: label, exact: true }) })
     .getByRole('gridcell')
     .nth(column - 1);
+/** Waits until a chart is drawn. */
+const drawn = (page) => page.locator('.picture canvas').first().waitFor();
 const budget = '/plans/household/budget?year=2026';
 
 try {
   await picture('plans', '/');
   await picture('new-plan', '/new');
-  await picture('first-month', '/new', async (page) => {
-    await page.getByRole('button', { name: /A family/ }).click();
-    for (const [line, amount] of [
-      ['Net pay, first', '2,480'],
-      ['Child benefit', '255'],
-      ['Rent or mortgage', '1,140'],
-      ['Heating', '118'],
-      ['Power', '74'],
-      ['Insurances', '212'],
-      ['Food', '640'],
-    ])
-      await page.getByLabel(`${line}, amount`).fill(amount);
-  });
   await picture('budget', budget, (page) => cell(page, 'Illustration Kofi', 9).click());
-  await picture('reach', budget, async (page) => {
-    await cell(page, 'Rent', 6).click();
-    await page.keyboard.type('1180');
-    await page.keyboard.press('ArrowDown');
-  });
   await picture('rule', '/plans/household/budget?year=2027', async (page) => {
     await cell(page, 'Heating', 3).click();
     await page.keyboard.press('Control+Enter');
@@ -79,39 +65,31 @@ try {
     await page.getByLabel('A pattern instead of a formula').selectOption('growth');
     await page.getByLabel('Amount at first').fill('2480');
   });
-  await picture('rules', budget, async (page) => {
-    await cell(page, 'Heating', 3).click();
-    await page.keyboard.press('F8');
+  await picture('overview', '/plans/household/overview?year=2026', drawn);
+  await picture('projection', '/plans/household/projection?year=2026', async (page) => {
+    await page.getByLabel('Years', { exact: true }).fill('4');
+    await page.getByRole('button', { name: 'Changes' }).click();
+    await page.getByRole('button', { name: 'Picture' }).click();
+    await cell(page, 'Heating', 4).click();
+    await drawn(page);
   });
-  await picture('block', budget, async (page) => {
-    await cell(page, 'Rent', 2).click();
-    for (const key of ['ArrowDown', 'ArrowDown', 'ArrowDown', 'ArrowRight', 'ArrowRight'])
-      await page.keyboard.press(`Shift+${key}`);
+  await picture('charts', '/plans/household/charts', async (page) => {
+    await page.getByLabel('Year drawn').selectOption('2026');
+    await drawn(page);
   });
-  await picture('years', budget, async (page) => {
-    await cell(page, 'Rent', 2).click();
-    await page.keyboard.press('Alt+3');
-  });
-  await picture('split', budget, async (page) => {
-    await page.getByRole('button', { name: 'Split' }).click();
-    await page.getByLabel('Rent in per cent').fill('30');
-    await page.getByLabel('Groceries in per cent').fill('15');
-  });
-  await picture('projection', '/plans/household/projection?year=2026', (page) => cell(page, 'Groceries', 3).click());
+  await picture('what-if', '/plans/bread-stall/what-if?way=two', (page) => page.locator('td.is-now').waitFor());
+  await picture('checks', '/plans/household/checks');
   await picture('bread-stall', '/plans/bread-stall/budget?year=2026', (page) => cell(page, 'Unit cost', 2).click());
+  await picture('loans', '/plans/household/loans?view=offers', (page) => page.locator('.compare').waitFor());
+  await picture('savings', '/plans/household/savings', drawn);
+  await picture('tax', '/plans/household/tax?year=2027');
+  await picture('break-even', '/plans/bread-stall/break-even', drawn);
   await picture('keys', budget, (page) => page.keyboard.press('?'));
   // Last, since these change the plan.
   await picture('trying', budget, async (page) => {
     await cell(page, 'Heating', 2).click();
     await page.keyboard.press('Alt+t');
     await page.keyboard.type('354');
-    await page.keyboard.press('Enter');
-    await page.waitForTimeout(1800);
-  });
-  await picture('fit', budget, async (page) => {
-    await cell(page, 'Groceries', 8).click();
-    await page.keyboard.press('Alt+y');
-    await page.getByLabel('Groceries less each month').fill('10 %');
     await page.keyboard.press('Enter');
     await page.waitForTimeout(1800);
   });
@@ -122,12 +100,27 @@ try {
       await cell(page, 'Groceries', 3).click();
       await page.keyboard.press('Alt+a');
       await page.locator('.shelf').waitFor();
-      await page.keyboard.press('F6');
-      await page.keyboard.press('Tab');
-      await page.keyboard.press('ArrowUp');
+      await page.getByRole('button', { name: 'More about Inflation' }).click();
+      await page.getByRole('slider', { name: 'Try values of Inflation' }).focus();
+      await page.keyboard.press('ArrowRight');
     },
     true,
   );
+  await picture('scenarios', '/plans/household/what-if', async (page) => {
+    for (const [name, assumption, value] of [
+      ['Hard times', 'Inflation', '6'],
+      ['Better pay', 'Pay rise', '5'],
+    ]) {
+      await page.getByRole('button', { name: 'New scenario' }).click();
+      await page.getByLabel('Name of the scenario New scenario').fill(name);
+      await page.keyboard.press('Enter');
+      await page.keyboard.press('Alt+a');
+      await page.getByLabel(`Value of ${assumption}`).fill(value);
+      await page.keyboard.press('Enter');
+      await page.keyboard.press('Alt+a');
+    }
+    await page.locator('.picture canvas').waitFor();
+  });
 } finally {
   await browser.close();
   server.kill('SIGINT');

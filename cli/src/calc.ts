@@ -2,11 +2,13 @@ import { Command, Option } from 'commander';
 import {
   Model,
   applyChanges,
+  calculatorsOf,
   decide,
   namesOf,
   planOf,
   problemsOf,
   readFigure,
+  whyNoAnswer,
   writeFigure,
   type Document,
 } from '@haushalt/core';
@@ -20,7 +22,7 @@ interface CalcOptions {
   readonly set: readonly string[];
 }
 
-/** `haushalt calc FILE`: prints every assumption, line, group and total of a plan. */
+/** `haushalt calc FILE`: prints every assumption, line, group and total of a plan, and what its calculators give. */
 export function calcCommand(): Command {
   return new Command('calc')
     .description('Compute a plan file and print every line.')
@@ -35,6 +37,10 @@ export function calcCommand(): Command {
       const model = new Model(document);
       process.stdout.write(`${print(model, options)}\n`);
       for (const { message } of problemsOf(model).slice(0, 20)) console.error(message);
+      for (const { row } of calculatorsOf(document)) {
+        const reason = whyNoAnswer(model, row.id);
+        if (reason !== null) console.error(`${row.name}: ${reason}`);
+      }
     });
 }
 

@@ -49,6 +49,24 @@ describe('haushalt calc', () => {
     expect(json.rows.find((row) => row.name === 'Rent')!.figures).toEqual([13680, 14040, 14220]);
   });
 
+  it('prints what loans, savings, tax schedules and break-evens give, and why one has no answer', async () => {
+    const { out } = await run('calc', HOUSEHOLD, '--by', 'year');
+    expect(out).toMatch(/^Cargo bike\.payment +loan +1,426\.20 +1,711\.44/m);
+    expect(out).toMatch(/^Kitchen fund\.balance +savings pot +3,547\.55 +6,243\.05 +8,604\.35$/m);
+    expect(out).toMatch(/^Old bands\.tax +tax schedule +1,248\.80/m);
+    const stall = (await run('calc', STALL, '--format', 'csv', '--by', 'quarter')).out.split('\r\n');
+    expect(stall.find((row) => row.startsWith('Loaves to break even.whole units'))).toMatch(/,727,727,727,727$/);
+    const dearer = await run('calc', HOUSEHOLD, '--by', 'year', '--set', 'Bike loan rate=12');
+    expect(dearer.out).toMatch(/^Cargo bike\.regular payment +loan +158\.09/m);
+    const plan = { name: 'P', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 3 };
+    const empty = written(
+      JSON.stringify({ version: 1, plan, loans: [{ name: 'Van', first: '2026-01', amount: 100 }] }),
+    );
+    expect((await run('calc', empty)).error).toContain(
+      'Van: The yearly rate is empty, so the monthly payment does not follow yet.',
+    );
+  });
+
   it('tries other values', async () => {
     const groceries = async (...args: string[]) => {
       const { out } = await run('calc', HOUSEHOLD, '--format', 'json', '--by', 'year', ...args);
@@ -99,5 +117,30 @@ describe('haushalt serve', () => {
     expect((await run('serve', '--port', '99999')).error).toMatch(/from 1 to 65535/);
     expect((await run('serve', '--fresh')).error).toMatch(/only taken together with --demo/);
     expect((await run('serve', '--demo', '--fresh', '--data', folder)).error).toMatch(/leave --data out/);
+  });
+});
+
+describe('haushalt check', () => {
+  it('prints what a reviewer would find, why it matters, and exits with 1', async () => {
+    const { code, out } = await run('check', STALL);
+    expect(code).toBe(1);
+    expect(out).toContain('In 2026, expenses exceed income in one month: Apr. [Net, April 2026]');
+    expect(out).toContain('  In these months the money has to come from somewhere else.');
+    expect(out).toMatch(/1 finding\.\n$/);
+  });
+
+  it('is silent about what has been set aside, unless asked, and exits with 0 when nothing is left', async () => {
+    const plan = {
+      version: 1,
+      plan: { name: 'Small', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
+      assumptions: [{ id: 'inflation', name: 'Inflation', unit: 'ratePerYear', value: 0.02 }],
+      waivedFindings: [{ finding: 'unusedAssumption|inflation|', reason: 'Needed next year.' }],
+    };
+    const file = written(JSON.stringify(plan));
+    expect(await run('check', file)).toMatchObject({ code: 0, out: 'Nothing found, 1 set aside.\n' });
+    const { out } = await run('check', file, '--all');
+    expect(out).toContain('Nothing uses the assumption Inflation.');
+    expect(out).toContain('  Set aside: Needed next year.');
+    expect((await run('check', 'missing.json')).code).toBe(2);
   });
 });

@@ -1,5 +1,6 @@
 import { Command } from 'commander';
 import { calcCommand } from './calc.ts';
+import { checkCommand } from './check.ts';
 import { CliError } from './error.ts';
 import { serveCommand } from './serve.ts';
 import { VERSION } from './version.ts';
@@ -9,6 +10,7 @@ const program = new Command('haushalt')
   .version(VERSION)
   .showHelpAfterError()
   .addCommand(calcCommand())
+  .addCommand(checkCommand())
   .addCommand(serveCommand());
 
 try {

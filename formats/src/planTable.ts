@@ -1,9 +1,13 @@
 import {
+  CALCULATORS,
   TOTALS,
+  calculatorsOf,
   figuresOf,
   groupsWithLines,
   inOrder,
   monthInWords,
+  outputId,
+  outputsOf,
   planOf,
   rollUpOf,
   rolledUp,
@@ -18,7 +22,7 @@ import {
 } from '@haushalt/core';
 import type { Table } from './table.ts';
 
-/** A plan's figures as a table, one row per assumption, line, group and total; `units` tells what each row counts. */
+/** A plan's figures as a table, one row per assumption, line, group, total and output of a calculator; `units` tells what each row counts. */
 export function planTable(model: Model, by: Exclude<Span, 'plan'>): Table & { readonly units: readonly Unit[] } {
   const { document, calendar } = model;
   const columns = stretches(calendar, by);
@@ -31,6 +35,11 @@ export function planTable(model: Model, by: Exclude<Span, 'plan'>): Table & { re
     if (totalOfSide(group.side)) rows.push({ id: group.id, name: group.name, kind: 'group' });
   }
   for (const { id, name } of TOTALS) rows.push({ id, name, kind: 'total' });
+  for (const calculator of calculatorsOf(document)) {
+    const { row, table } = calculator;
+    for (const { name } of outputsOf(calculator))
+      rows.push({ id: outputId(row.id, name), name: `${row.name}.${name}`, kind: CALCULATORS[table].word });
+  }
   return {
     headings: ['Name', 'Kind', ...columns.map((stretch) => headingOf(model, stretch, by))],
     units: rows.map((row) => unitOf(document, row.id)),

@@ -366,6 +366,62 @@ describe('access', () => {
   });
 });
 
+describe('calculators', () => {
+  const documentOf = async () => documentFrom((await open()).tables as Record<TableName, AnyRow[]>);
+
+  it('are kept with their parts, taken back, and there again after a restart', async () => {
+    await newPlan();
+    const settings = { name: 'Van', amount: '1200', rate: '0.06', months: '12' };
+    expect((await send('c1', { kind: 'loan.set', loan: 'van', settings })).status).toBe(200);
+    const extra = { loan: 'van', every: 'once', from: '2026-03', until: null, amount: '100' };
+    expect((await send('c2', { kind: 'loan.setExtra', id: 'x', settings: extra })).status).toBe(200);
+    await send('c3', { kind: 'taxSchedule.set', schedule: 'tax', settings: { name: 'Bands', income: '20000' } });
+    const bands = [{ from: 0, rate: 0.1 }, { from: 10_000, rate: 0.3 }]; // prettier-ignore
+    await send('c4', { kind: 'taxSchedule.setBands', schedule: 'tax', validFrom: 2026, bands });
+    await send('c5', {
+      kind: 'lines.place', group: 'g', newGroup: { name: 'Loans', side: 'expense' },
+      lines: [{ id: 'l', name: 'Van payment', unit: 'money', formula: 'Van.payment' }],
+    }); // prettier-ignore
+    const figures = calculate(await documentOf());
+    expect(figures.figures('Van payment')[2]).toBeCloseTo(203.28, 8);
+    expect(figures.figures('Bands.tax')[0]).toBe(4000);
+
+    await stop();
+    await start();
+    expect(calculate(await documentOf()).figures('Van payment')).toEqual(figures.figures('Van payment'));
+    const file = await call('GET', '/plans/p1/file');
+    expect(file.body.loans).toMatchObject([{ name: 'Van', amount: 1200, rate: 0.06, months: 12 }]);
+    expect(file.body.taxBands).toHaveLength(2);
+    await send('c6', { kind: 'undo', target: 'c5' });
+    expect((await documentOf()).lines.size).toBe(0);
+  });
+
+  it('refuse what cannot be, with the place', async () => {
+    await newPlan();
+    await send('c1', { kind: 'taxSchedule.set', schedule: 'tax', settings: { name: 'Bands' } });
+    const wrong = [{ from: 5, rate: 0.1 }, { from: 1, rate: 0.2 }]; // prettier-ignore
+    const refused = await send('c2', {
+      kind: 'taxSchedule.setBands',
+      schedule: 'tax',
+      validFrom: null,
+      bands: wrong,
+    });
+    expect(refused).toMatchObject({
+      status: 422,
+      body: { error: { message: 'Band 2 begins where or before the one above it begins.' } },
+    });
+    const unknown = await send('c3', { kind: 'loan.set', loan: 'v', settings: { name: 'V', colour: 'red' } });
+    expect(unknown).toMatchObject({ status: 422, body: { error: { path: 'command.settings.colour' } } });
+    const formula = await send('c4', {
+      kind: 'loan.set',
+      loan: 'v',
+      settings: { name: 'V', amount: 'Nothing here' },
+    });
+    expect(formula.status).toBe(422);
+    expect(formula.body.error.message).toContain('Nothing in this plan is called Nothing here');
+  });
+});
+
 describe('the database', () => {
   it('of a newer program is refused with a clear word', async () => {
     const database = openDatabase(file);

@@ -33,6 +33,11 @@ export function periodOf(calendar: Calendar, month: Month): number {
   return period >= 0 && period < calendar.count ? period : -1;
 }
 
+/** The period of a month; for a month outside the calendar the nearest one it has. */
+export function nearestPeriod(calendar: Calendar, month: Month): number {
+  return Math.max(0, Math.min(calendar.count - 1, monthsBetween(calendar.first, month)));
+}
+
 /** The stretch of months that share a quarter, year or the whole plan with `period`, cut to the calendar. */
 export function stretchAround(calendar: Calendar, period: number, span: Span): Stretch {
   if (span === 'plan') return { from: 0, to: calendar.count };

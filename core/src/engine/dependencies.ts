@@ -1,4 +1,5 @@
 import type { Expression } from '../formula/syntax.ts';
+import { calculatorsOf, inputId, inputsOf, outputId, outputsOf } from '../plan/calculators.ts';
 import type { Document } from '../plan/document.ts';
 import { readStored } from '../plan/formulas.ts';
 import {
@@ -36,6 +37,15 @@ export function usesOf(expression: Expression): readonly Use[] {
   return uses;
 }
 
+/** A formula that cannot be read uses nothing; it is reported where it is compiled. */
+export function usesOfStored(formula: string): readonly Use[] {
+  try {
+    return usesOf(readStored(formula));
+  } catch {
+    return [];
+  }
+}
+
 function collect(expression: Expression, lag: number, lags: Map<string, number>): void {
   switch (expression.kind) {
     case 'ref':
@@ -49,7 +59,11 @@ function collect(expression: Expression, lag: number, lags: Map<string, number>)
       return collect(expression.right, lag, lags);
     case 'call': {
       const [first, ...rest] = expression.args;
-      if (first) collect(first, lag + lagOfCall(expression), lags);
+      // A tax schedule is no figure itself; what is reckoned by it reads its allowance and rebate limit.
+      if (first?.kind === 'ref' && expression.name === 'tax') {
+        for (const column of ['allowance', 'rebateLimit'])
+          collect({ ...first, id: inputId(first.id, column) }, lag, lags);
+      } else if (first) collect(first, lag + lagOfCall(expression), lags);
       for (const arg of rest) collect(arg, isSeriesCall(expression) ? ANYWHERE : lag, lags);
       return;
     }
@@ -98,22 +112,19 @@ export function isSeriesCall(call: Extract<Expression, { kind: 'call' }>): boole
   return call.name === 'IRR' || (call.name === 'NPV' && call.args.length === 2);
 }
 
-/** What each line, group and total of a plan uses, by its id. Formulas that cannot be read use nothing. */
+/** What each line, group, total, assumption, input and output of a plan uses, by its id. Formulas that cannot be read use nothing. */
 export function usesByNode(document: Document): Map<string, readonly Use[]> {
   const uses = new Map<string, readonly Use[]>();
   const inSameMonth = (ids: string[]): Use[] => ids.map((id) => ({ id, lag: 0 }));
-  for (const id of document.assumptions.keys()) uses.set(id, []);
+  for (const { id, formula } of document.assumptions.values())
+    uses.set(id, formula === null ? [] : usesOfStored(formula));
   const formulas = new Map<string, Use[]>();
   for (const table of ['ruleSteps', 'exceptions'] as const) {
     for (const row of document[table].values()) {
       if (row.formula === null) continue;
       const list = formulas.get(row.line) ?? [];
       formulas.set(row.line, list);
-      try {
-        list.push(...usesOf(readStored(row.formula)));
-      } catch {
-        // A formula that cannot be read is reported where it is compiled.
-      }
+      list.push(...usesOfStored(row.formula));
     }
   }
   const members = new Map<string, string[]>([...document.groups.keys()].map((id) => [id, []]));
@@ -128,6 +139,13 @@ export function usesByNode(document: Document): Map<string, readonly Use[]> {
     if (total) sides.get(total)!.push(group.id);
   }
   for (const total of [TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE]) uses.set(total, inSameMonth(sides.get(total)!));
+  for (const calculator of calculatorsOf(document)) {
+    const inputs = inputsOf(document, calculator);
+    for (const { id, formula } of inputs) uses.set(id, formula === null ? [] : usesOfStored(formula));
+    // What comes out in one month may depend on what goes in in any other.
+    const all = inputs.map(({ id }) => ({ id, lag: ANYWHERE }));
+    for (const { name } of outputsOf(calculator)) uses.set(outputId(calculator.row.id, name), all);
+  }
   uses.set(NET, inSameMonth([TOTAL_INCOME, TOTAL_EXPENSES]));
   uses.set(CUMULATIVE_NET, inSameMonth([NET]));
   uses.set(LEFT_OVER, inSameMonth([NET, TOTAL_SET_ASIDE]));

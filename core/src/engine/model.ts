@@ -6,20 +6,35 @@ import { planOf, type Change, type Document } from '../plan/document.ts';
 import { nameOf } from '../plan/naming.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/tables.ts';
 import { CUMULATIVE_NET, LEFT_OVER, NET, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../plan/totals.ts';
+import {
+  bandSetsOf,
+  calculatorWith,
+  calculatorsOf,
+  inputsOf,
+  outputOfFigure,
+  ownerOfFigure,
+  type Calculator,
+  type PlacedInput,
+} from '../plan/calculators.ts';
+import { Calculation, figuresOfCalculator } from './calculation.ts';
 import { circleSentence, componentsOf, type Component } from './circles.ts';
 import { usesByNode, type Use } from './dependencies.ts';
+import { changesWiring } from './wiring.ts';
 import { why } from './kernels.ts';
 import {
   createNode,
   markStale,
   specifyAssumption,
+  specifyBlank,
   specifyFailure,
   specifyFormula,
   specifyLine,
+  specifyOutput,
+  specifyStored,
   specifySum,
   type Node,
 } from './node.ts';
-import { Problems } from './problems.ts';
+import { BLANK, Problems } from './problems.ts';
 import { Scalar, type Series } from './series.ts';
 import type { Term } from './sum.ts';
 import { calendarSeries, compile, run, type CompileContext, type Program } from './vector.ts';
@@ -39,6 +54,11 @@ interface Unit {
 /** The rows of one line or assumption, at hand by owner. */
 type RowsByOwner<R> = Map<string, Map<string, R>>;
 
+/** What a reference to something without figures of its own reads: a tax schedule as a whole. */
+const NOTHING = new Scalar();
+NOTHING.value = NaN;
+NOTHING.code = BLANK;
+
 const RUNNING_NET = parseFormula(`running({${NET}})`);
 
 /**
@@ -55,6 +75,8 @@ export class Model {
   private componentOf = new Map<string, Component>();
   private programs = new Map<string, Map<string, Program>>();
   private uses = new Map<string, readonly Use[]>();
+  private readonly calculations = new Map<string, Calculation>();
+  private inputs = new Map<string, PlacedInput>();
   private readonly steps: RowsByOwner<RuleStepRow> = new Map();
   private readonly exceptions: RowsByOwner<ExceptionRow> = new Map();
   private readonly valueSteps: RowsByOwner<AssumptionStepRow> = new Map();
@@ -96,6 +118,11 @@ export class Model {
     return rowsOfOwner(this.valueSteps, assumption);
   }
 
+  /** A calculator at work; `undefined` when nothing has that id. */
+  calculationOf(id: string): Calculation | undefined {
+    return this.calculations.get(id);
+  }
+
   /** What a resolved expression gives in one period, with the plan's present figures. */
   evaluate(expression: Expression, node: string, period: number): { value: number; code: number } {
     const program = compile(expression, this.contextOf(node));
@@ -118,7 +145,7 @@ export class Model {
    */
   update(document: Document, changes: readonly Change[]): ChangedFigures[] {
     this.document = document;
-    if (changes.some((change) => this.isStructural(change))) {
+    if (changes.some((change) => changesWiring(change, document, (id) => this.valueSteps.get(id)?.size ?? 0))) {
       const before = this.nodes;
       this.build();
       this.recalculate();
@@ -139,8 +166,11 @@ export class Model {
     this.uses = usesByNode(document);
     this.nodes = new Map();
     this.programs = new Map();
+    this.calculations.clear();
+    this.inputs.clear();
+    for (const calculator of calculatorsOf(document)) this.setUp(calculator);
     for (const id of this.uses.keys()) {
-      const constant = document.assumptions.has(id) && !this.valueSteps.get(id)?.size;
+      const constant = document.assumptions.get(id)?.formula === null && !this.valueSteps.get(id)?.size;
       this.nodes.set(id, createNode(id, this.calendar.count, constant ? new Scalar() : undefined));
     }
     for (const [id, uses] of this.uses)
@@ -149,6 +179,14 @@ export class Model {
     this.componentOf = new Map(components.flatMap((component) => component.ids.map((id) => [id, component])));
     this.units = components.map((component) => ({ component, nodes: component.ids.map((id) => this.nodes.get(id)!) }));
     for (const unit of this.units) for (const node of unit.nodes) this.specify(node);
+  }
+
+  /** Puts a calculator to work, as its rows are now. */
+  private setUp(calculator: Calculator): void {
+    const { document, calendar, problems } = this;
+    const seriesOf = (id: string) => this.nodes.get(id)!.series;
+    this.calculations.set(calculator.row.id, new Calculation(document, calculator, { calendar, problems, seriesOf }));
+    for (const input of inputsOf(document, calculator)) this.inputs.set(input.id, input);
   }
 
   /** Gives a node its evaluation, from the rows that describe it now. */
@@ -163,7 +201,9 @@ export class Model {
     const members = component.recurrent ? new Set(component.ids) : null;
     const context = this.contextOf(id);
     const assumption = document.assumptions.get(id);
-    if (assumption) return specifyAssumption(node, assumption, rowsOfOwner(this.valueSteps, id), this.calendar);
+    if (assumption && assumption.formula === null)
+      return specifyAssumption(node, assumption, rowsOfOwner(this.valueSteps, id), this.calendar);
+    if (assumption) return specifyStored(node, assumption.formula!, context, members);
     if (document.lines.has(id)) {
       let programs = this.programs.get(id);
       if (!programs) this.programs.set(id, (programs = new Map<string, Program>()));
@@ -176,6 +216,14 @@ export class Model {
         programs,
       );
     }
+    const input = this.inputs.get(id);
+    if (input) {
+      if (input.formula === null) return specifyBlank(node);
+      return specifyStored(node, input.formula, context, members);
+    }
+    const output = outputOfFigure(id);
+    if (output !== null)
+      return specifyOutput(node, this.calculations.get(ownerOfFigure(id))!, output, this.calendar.count);
     if (id === CUMULATIVE_NET) return specifyFormula(node, RUNNING_NET, context, members);
     return specifySum(node, this.termsOf(id), !document.groups.has(id));
   }
@@ -186,7 +234,8 @@ export class Model {
       calendar: this.calendar,
       words: this.words,
       problems: this.problems,
-      operandOf: (other) => this.nodes.get(other)!.operand,
+      operandOf: (other) => this.nodes.get(other)?.operand ?? NOTHING,
+      bandsOf: (schedule) => bandSetsOf(this.document, schedule),
     };
   }
 
@@ -199,34 +248,6 @@ export class Model {
         return [term(NET), term(TOTAL_SET_ASIDE, -1)];
       default:
         return this.usesOf(id).map((use) => term(use.id));
-    }
-  }
-
-  private isStructural(change: Change): boolean {
-    const { before, after } = change;
-    switch (change.table) {
-      case 'plan':
-        return change.before?.firstMonth !== change.after?.firstMonth || change.before?.months !== change.after?.months;
-      case 'assumptions':
-        return before === null || after === null;
-      case 'assumptionSteps': {
-        // With its first step an assumption becomes a series, and with its last a scalar again.
-        const owner = (change.before ?? change.after)!.assumption;
-        const count = this.valueSteps.get(owner)?.size ?? 0;
-        return before === null ? count === 0 : after === null && count === 1;
-      }
-      case 'groups':
-        return before === null || after === null || change.before?.side !== change.after?.side;
-      case 'lines':
-        return before === null || after === null || change.before?.group !== change.after?.group;
-      case 'ruleSteps':
-        return (change.before?.formula ?? null) !== null || (change.after?.formula ?? null) !== null;
-      case 'exceptions':
-        return (change.before?.formula ?? null) !== (change.after?.formula ?? null);
-      case 'figureNotes':
-      case 'highlights':
-      case 'lockedYears':
-        return false;
     }
   }
 
@@ -251,9 +272,25 @@ export class Model {
         const period = periodOf(this.calendar, row.month);
         return this.respecify(row.line, Math.max(0, period), period < 0 ? 0 : period + 1);
       }
+      case 'loans':
+      case 'savings':
+      case 'taxSchedules':
+      case 'breakEvens':
+        return this.renew(calculatorWith(this.document, change.id)!);
+      case 'loanExtras':
+        return this.renew(calculatorWith(this.document, change.after!.loan)!);
+      case 'savingsMoves':
+        return this.renew(calculatorWith(this.document, change.after!.pot)!);
       default:
         return;
     }
+  }
+
+  /** Takes over what a calculator is given now. */
+  private renew(calculator: Calculator): void {
+    this.setUp(calculator);
+    const { inputs, outputs } = figuresOfCalculator(this.document, calculator);
+    for (const id of [...inputs, ...outputs]) this.respecify(id, 0, this.calendar.count);
   }
 
   private respecify(id: string, from: number, to: number): void {

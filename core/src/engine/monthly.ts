@@ -4,6 +4,7 @@ import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Rea
 import { BLANK, ProblemSite } from './problems.ts';
 import { Series, type Operand, type Range } from './series.ts';
 import { growth, growthSpan, recent, runningKernel, spanOf } from './alongMonths.ts';
+import { taxReader } from './tax.ts';
 import { compile, type CompileContext, type Operation } from './vector.ts';
 
 /**
@@ -83,6 +84,8 @@ export function compileMonthly(
         hoisted.push(grown.forget);
         return grown.reader;
       }
+      case 'tax':
+        return taxReader(part, readerFor(second!), context);
       case 'monthly':
         return callKernel(part, [readerFor(first!)], new ProblemSite(context.problems, context.node, part));
       default:

@@ -4,6 +4,7 @@ import { monthsBetween } from '../calendar/month.ts';
 import { FormulaError, type Expression } from '../formula/syntax.ts';
 import { readStored } from '../plan/formulas.ts';
 import type { AssumptionRow, AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/tables.ts';
+import type { Calculation } from './calculation.ts';
 import { readerOf, without, type Reader } from './kernels.ts';
 import { finite } from './loops.ts';
 import { compileMonthly, type Sweep } from './monthly.ts';
@@ -135,6 +136,36 @@ export function specifyFormula(
   }
   const program = compile(expression, context, node.spare);
   node.evaluate = (range) => run(program, range, context.calendar.count);
+}
+
+/** The evaluation of an assumption that a formula gives, as it is stored. */
+export function specifyStored(
+  node: Node,
+  formula: string,
+  context: CompileContext,
+  members: ReadonlySet<string> | null,
+): void {
+  try {
+    specifyFormula(node, readStored(formula), context, members);
+  } catch (error) {
+    if (!(error instanceof FormulaError)) throw error;
+    const detail = error.message;
+    specifyFailure(node, context.problems.code({ cause: 'badRule', node: node.id, period: -1, subject: null, detail }));
+  }
+}
+
+/** The evaluation of a calculator's output: what comes out in a month may depend on what goes in in any other. */
+export function specifyOutput(node: Node, calculation: Calculation, output: string, count: number): void {
+  node.evaluate = (range) => {
+    range.from = 0;
+    range.to = count;
+    calculation.fill(output, node.spare);
+  };
+}
+
+/** A node that has no figure in any month. */
+export function specifyBlank(node: Node): void {
+  node.evaluate = ({ from, to }) => node.spare.fill(NaN, BLANK, from, to);
 }
 
 /** A node without figures, for the given reason. */

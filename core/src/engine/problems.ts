@@ -6,7 +6,7 @@ import { printFormula } from '../formula/print.ts';
 import type { Expression } from '../formula/syntax.ts';
 
 /** Why a figure is missing. */
-export type Cause = 'emptyDivisor' | 'zeroDivisor' | 'noResult' | 'tooLarge' | 'circle' | 'badRule';
+export type Cause = 'emptyDivisor' | 'zeroDivisor' | 'noResult' | 'tooLarge' | 'circle' | 'badRule' | 'noAnswer';
 
 /** An error as a value: what went wrong, in which line, group or total, in which period (from 0; -1 for all). */
 export interface Problem {
@@ -15,7 +15,7 @@ export interface Problem {
   readonly period: number;
   /** The part of the rule that is to blame. */
   readonly subject: Expression | null;
-  /** For a circle or a rule that cannot be read: the sentence. */
+  /** For a circle, a rule that cannot be read or a calculator without an answer: the sentence. */
   readonly detail?: string;
 }
 
@@ -88,6 +88,8 @@ export function problemSentence(problem: Problem, document: Document): string {
     case 'circle':
     case 'badRule':
       return problem.detail ?? `${owner} has no figure${when}.`;
+    case 'noAnswer':
+      return `${owner} has no figure. ${problem.detail ?? ''}`;
   }
 }
 

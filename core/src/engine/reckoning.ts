@@ -6,11 +6,12 @@ import { writeFigure, writeWithUnit } from '../figure/write.ts';
 import { printFormula } from '../formula/print.ts';
 import { inferUnit } from '../formula/units.ts';
 import { FormulaError, childrenOf, type Expression } from '../formula/syntax.ts';
+import { CALCULATORS, calculatorWith, inputWith, inputsOf, outputWith, ownerOfFigure } from '../plan/calculators.ts';
 import { planOf } from '../plan/document.ts';
-import { readStored, unitOf } from '../plan/formulas.ts';
+import { figureOfFormula, readStored, unitOf } from '../plan/formulas.ts';
 import { nameOf } from '../plan/naming.ts';
 import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/totals.ts';
-import type { ExceptionRow, RuleStepRow } from '../plan/tables.ts';
+import type { RuleStepRow } from '../plan/tables.ts';
 import { wholeNumber } from './dependencies.ts';
 import type { Model } from './model.ts';
 import { effectiveSteps } from './node.ts';
@@ -18,7 +19,7 @@ import { BLANK, problemSentence } from './problems.ts';
 import { isAlongMonths } from './alongMonths.ts';
 
 /** Where a figure comes from. */
-export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'nothing';
+export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'calculator' | 'nothing';
 
 /** One thing a figure was made of, with its figure in the month it was taken from. */
 export interface ReckoningPart {
@@ -55,7 +56,7 @@ export interface Reckoning {
   readonly problem: string | null;
 }
 
-/** Explains the figure of a line, group, total or assumption in one period. Throws a `RangeError` for an unknown id. */
+/** Explains the figure of a line, group, total, assumption, output or input in one period. Throws a `RangeError` for an unknown id. */
 export function reckon(model: Model, id: string, period: number): Reckoning {
   const { document, calendar } = model;
   const series = model.seriesOf(id);
@@ -84,7 +85,11 @@ type Explanation = Pick<Reckoning, 'source' | 'words'> &
 
 function explain(model: Model, id: string, period: number): Explanation {
   if (model.document.lines.has(id)) return explainLine(model, id, period);
-  if (model.document.assumptions.has(id)) return explainAssumption(model, id);
+  if (model.document.assumptions.has(id)) return explainAssumption(model, id, period);
+  const output = outputWith(model.document, id);
+  if (output) return explainOutput(model, ownerOfFigure(id), output.about, period);
+  const given = inputWith(model.document, id)?.input;
+  if (given) return explainInput(model, id, given.formula, period);
   return explainSum(model, id, period);
 }
 
@@ -141,7 +146,12 @@ function ruleFigure(model: Model, id: string, rule: RuleStepRow | undefined, per
   return value === value ? value : null;
 }
 
-function explainFormula(model: Model, id: string, period: number, row: RuleStepRow | ExceptionRow): Explanation {
+function explainFormula(
+  model: Model,
+  id: string,
+  period: number,
+  row: { readonly formula: string | null },
+): Explanation {
   const expression = readable(row.formula!);
   if (!expression) return { source: 'formula', words: '', formula: row.formula };
   const { document } = model;
@@ -250,8 +260,11 @@ function firstRef(expression: Expression): string | undefined {
   return undefined;
 }
 
-function explainAssumption(model: Model, id: string): Explanation {
+function explainAssumption(model: Model, id: string, period: number): Explanation {
   const { document } = model;
+  const { formula } = document.assumptions.get(id)!;
+  if (formula !== null)
+    return { ...explainFormula(model, id, period, { formula }), words: 'An assumption computed by this formula:' };
   const { locale } = planOf(document);
   const row = document.assumptions.get(id)!;
   const steps = model
@@ -259,6 +272,32 @@ function explainAssumption(model: Model, id: string): Explanation {
     .sort((a, b) => (a.from < b.from ? -1 : 1))
     .map((step) => `, ${money(model, id, step.value)} from ${monthInWords(step.from, locale)} on`);
   return { source: 'assumption', words: `An assumption: ${money(model, id, row.value)}${steps.join('')}.` };
+}
+
+/** What a calculator gives is explained by what it was given. */
+function explainOutput(model: Model, id: string, about: string, period: number): Explanation {
+  const { document } = model;
+  const calculator = calculatorWith(document, id)!;
+  const parts = inputsOf(document, calculator)
+    .filter((input) => input.formula !== null)
+    .map(({ id: input, words, unit }) => ({
+      id: input,
+      label: words,
+      unit,
+      value: numberOrNull(model.seriesOf(input)!.valueAt(period)),
+      period,
+      subtracted: false,
+    }));
+  const { word } = CALCULATORS[calculator.table];
+  const words = `${about.charAt(0).toUpperCase()}${about.slice(1)}, as the ${word} ${calculator.row.name} gives it from:`;
+  return { source: 'calculator', words, parts };
+}
+
+function explainInput(model: Model, id: string, formula: string | null, period: number): Explanation {
+  if (formula === null) return { source: 'nothing', words: 'Nothing has been entered here yet.' };
+  if (figureOfFormula(formula) !== null)
+    return { source: 'amount', words: `Typed: ${money(model, id, model.seriesOf(id)!.valueAt(period))}.` };
+  return { ...explainFormula(model, id, period, { formula }), words: 'Given by this formula:' };
 }
 
 function explainSum(model: Model, id: string, period: number): Explanation {

@@ -1,5 +1,8 @@
 import { averageOf } from '../calendar/rollup.ts';
 import { stretches, type Calendar, type Span, type Stretch } from '../calendar/calendar.ts';
+import { nameKey, type Names } from '../formula/names.ts';
+import { outputId } from '../plan/calculators.ts';
+import type { NoFigure } from '../calculators/given.ts';
 import type { Document } from '../plan/document.ts';
 import { namesOf } from '../plan/naming.ts';
 import { rolledUp, rollUpOf } from '../plan/rollUps.ts';
@@ -35,7 +38,7 @@ export function calculate(plan: Document): Results {
 /** The figures of a model as they are now. */
 export function resultsOf(model: Model): Results {
   const names = namesOf(model.document);
-  const idOf = (nameOrId: string) => names.find(nameOrId)?.id ?? nameOrId;
+  const idOf = (nameOrId: string) => names.find(nameOrId)?.id ?? idOfOutput(names, nameOrId) ?? nameOrId;
   const seriesFor = (nameOrId: string) => {
     const series = model.seriesOf(idOf(nameOrId));
     if (!series) throw new RangeError(`Nothing in this plan is called ${nameOrId}.`);
@@ -58,9 +61,30 @@ export function resultsOf(model: Model): Results {
   };
 }
 
+/** The id of an output written as in a rule: `Cargo bike.payment`. */
+function idOfOutput(names: Names, text: string): string | undefined {
+  const dot = text.lastIndexOf('.');
+  const owner = dot < 0 ? undefined : names.find(text.slice(0, dot));
+  const output = owner?.calculator?.outputs.find((each) => nameKey(each) === nameKey(text.slice(dot + 1)));
+  return owner && output !== undefined ? outputId(owner.id, output) : undefined;
+}
+
 /** The figures of a series as numbers and nulls. */
 export function figuresOf(series: { readonly values: Float64Array }): (number | null)[] {
   return Array.from(series.values, (value) => (value === value ? value : null));
+}
+
+/** Why a calculator has no answer, as a sentence; `null` when it has one. */
+export function whyNoAnswer(model: Model, id: string): string | null {
+  const answer = model.calculationOf(id)?.answer;
+  return answer?.kind === 'none' ? noFigureInWords(model, answer) : null;
+}
+
+/** Why there is no figure, as a sentence. */
+export function noFigureInWords(model: Model, { why }: NoFigure): string {
+  if (typeof why === 'string') return why;
+  const problem = model.problems.get(why);
+  return problem ? problemSentence(problem, model.document) : 'An input has no figure.';
 }
 
 /** The problems of a model, in the order of its lines and months. */

@@ -14,11 +14,13 @@ import {
   summarize,
   type Summary,
 } from './alongMonths.ts';
+import type { BandSet } from '../plan/calculators.ts';
 import { wholeNumber } from './dependencies.ts';
 import { binaryKernel, callKernel, readerOf, unaryKernel, why, type Reader } from './kernels.ts';
 import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
 import { BLANK, FINE, ProblemSite, type Problems } from './problems.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
+import { taxLimits, taxReader } from './tax.ts';
 
 /** One operation of a program: computes its result over a range, after widening the range to all it must renew. */
 export type Operation = (range: Range) => void;
@@ -39,6 +41,8 @@ export interface CompileContext {
   readonly words: Readonly<Record<CalendarWord, Series>>;
   readonly problems: Problems;
   readonly operandOf: (id: string) => Operand;
+  /** The bands of a tax schedule. */
+  readonly bandsOf: (schedule: string) => readonly BandSet[];
 }
 
 /**
@@ -225,6 +229,12 @@ class Compiler {
       );
     }
     if (isAlongMonths(expression)) return this.alongMonths(expression, target);
+    if (name === 'tax') {
+      const income = this.operand(args[1]!);
+      const { year } = this.context.words;
+      const operands = [income, year, ...taxLimits(expression).map((id) => this.context.operandOf(id))];
+      return this.monthwise(operands, taxReader(expression, readerOf(income), this.context), target);
+    }
     const operands = (name === 'monthly' ? args.slice(0, 1) : args).map((arg) => this.operand(arg));
     const kernel = callKernel(expression, operands.map(readerOf), this.site(expression));
     const [first, second, third] = operands;

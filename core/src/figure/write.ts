@@ -22,6 +22,32 @@ function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberF
   return found;
 }
 
+/** The most figures kept written out, for each way of writing them. */
+const MOST_KEPT = 5000;
+
+type Writer = (value: number) => string;
+const writers = new Map<string, Writer>();
+
+/** Writes numbers with so many decimals. Most figures are written again and again, so what was written is kept. */
+function decimal(locale: string, least: number, most: number): Writer {
+  const key = `${locale}|${least}|${most}`;
+  const known = writers.get(key);
+  if (known) return known;
+  const number = format(locale, { minimumFractionDigits: least, maximumFractionDigits: most });
+  const written = new Map<number, string>();
+  const writer: Writer = (value) => {
+    let text = written.get(value);
+    if (text === undefined) {
+      if (written.size >= MOST_KEPT) written.clear();
+      text = number.format(steady(value, most));
+      written.set(value, text);
+    }
+    return text;
+  };
+  writers.set(key, writer);
+  return writer;
+}
+
 /** The decimals of a currency's minor unit: 2 for EUR, 0 for JPY. */
 export function decimalsOf(currency: string): number {
   let decimals = decimalsByCurrency.get(currency);
@@ -58,8 +84,7 @@ function withSign(text: string, { negatives }: FigureStyle): string {
 
 /** A share of something, always with one decimal so that shares line up: `28.4 %`. */
 export function writeShare(fraction: number, locale: string): string {
-  const options = { minimumFractionDigits: 1, maximumFractionDigits: 1 };
-  return `${format(locale, options).format(steady(fraction * 100, 1))}\u00a0%`.replace(/^-/, '−');
+  return `${decimal(locale, 1, 1)(fraction * 100)}\u00a0%`.replace(/^-/, '−');
 }
 
 /** A figure with its currency or unit: `€1,234.50`, `2.4 % a year`, `42 months`. */
@@ -89,17 +114,12 @@ export function writeForEntry(figure: number, unit: Unit, locale: string): strin
 }
 
 function fraction(figure: number, locale: string): string {
-  return format(locale, { minimumFractionDigits: 1, maximumFractionDigits: 2 }).format(steady(figure * 100, 2));
+  return decimal(locale, 1, 2)(figure * 100);
 }
 
 function plain(figure: number, unit: Unit, style: FigureStyle): string {
-  if (unit === 'money') {
-    const decimals = moneyDecimals(style);
-    return format(style.locale, { minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(
-      steady(figure, decimals),
-    );
-  }
-  return format(style.locale, { maximumFractionDigits: 2 }).format(steady(figure, 2));
+  const decimals = unit === 'money' ? moneyDecimals(style) : null;
+  return decimal(style.locale, decimals ?? 0, decimals ?? 2)(figure);
 }
 
 /** Nothing is shown as minus nothing: -0.001 in two decimals is 0.00. */

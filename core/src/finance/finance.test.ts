@@ -3,20 +3,26 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cumipmt, cumprinc, fv, irr, nper, npv, pmt, pv, rate } from './annuity.ts';
 import { breakEven, type BreakEvenTerms } from './breakEven.ts';
-import { loanSchedule, payment, solveLoan, type LoanRow, type LoanTerms } from './loan.ts';
+import { loanSchedule, payment, solveLoan, type LoanScheduleRow, type LoanTerms } from './loan.ts';
 import { project } from './projection.ts';
-import { savingsSchedule, type SavingsPlan, type SavingsRow } from './savings.ts';
+import { savingsSchedule, type SavingsPlan, type SavingsScheduleRow } from './savings.ts';
 import { taxOn, type TaxSchedule } from './tax.ts';
 
 interface Vectors {
   payment: { terms: Parameters<typeof payment>[0]; payment: number }[];
-  loanSchedule: { loan: LoanTerms; payment: number; totalPaid: number; totalInterest: number; rows: LoanRow[] }[];
+  loanSchedule: {
+    loan: LoanTerms;
+    payment: number;
+    totalPaid: number;
+    totalInterest: number;
+    rows: LoanScheduleRow[];
+  }[];
   savingsSchedule: {
     plan: SavingsPlan;
     totalDeposits: number;
     totalInterest: number;
     final: number;
-    rows: SavingsRow[];
+    rows: SavingsScheduleRow[];
   }[];
   taxOn: {
     schedule: TaxSchedule;

@@ -37,13 +37,17 @@ export interface LoanTerms {
   /** What is left to be paid with the last payment. */
   readonly balloon?: number;
   readonly due?: Due;
+  /** How many of the first months pay the interest alone. */
+  readonly interestOnly?: number;
+  /** The regular payment where it has been agreed; otherwise it follows from the other terms. */
+  readonly payment?: number;
   /** Rounds payments and interest, 0.01 for cents; `null` leaves them as they are. */
   readonly minorUnit?: number | null;
   /** What is paid on top in a month, counted from 1. */
   readonly extra?: (month: number) => number;
 }
 
-export interface LoanRow {
+export interface LoanScheduleRow {
   readonly month: number;
   readonly opening: number;
   readonly payment: number;
@@ -55,7 +59,7 @@ export interface LoanRow {
 
 export interface LoanSchedule {
   readonly payment: number;
-  readonly rows: LoanRow[];
+  readonly rows: LoanScheduleRow[];
   readonly totalPaid: number;
   readonly totalInterest: number;
 }
@@ -73,6 +77,7 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
     conversion = 'nominal',
     balloon = 0,
     due = 'end',
+    interestOnly = 0,
     minorUnit = 0.01,
     extra,
   } = loan;
@@ -82,18 +87,26 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
   if (!(balloon >= 0 && balloon <= principal)) throw new RangeError('The balloon lies between nothing and the amount.');
   const round = rounder(minorUnit);
   const rate = monthlyRate(yearlyRate, conversion);
-  const regular = round(payment({ principal, ratePerPeriod: rate, periods: months, balloon, due }));
-  const rows: LoanRow[] = [];
+  checkInterestOnly(interestOnly, months);
+  const periods = months - interestOnly;
+  const regular = round(loan.payment ?? payment({ principal, ratePerPeriod: rate, periods, balloon, due }));
+  const rows: LoanScheduleRow[] = [];
   let balance = principal;
   let totalPaid = 0;
   let totalInterest = 0;
   for (let month = 1; month <= months && balance > 0; month++) {
     const opening = balance;
-    // At a month's start interest accrues on what is left after the payment.
-    const owed = due === 'end' ? round(opening * rate) : round((opening - Math.min(regular, opening)) * rate);
-    const last = month === months || regular - owed >= opening;
+    // At a month's start interest accrues on what is left after the payment; paid alone, it is what keeps the balance.
+    const alone = month <= interestOnly;
+    const owed =
+      due === 'end'
+        ? round(opening * rate)
+        : alone
+          ? round((opening * rate) / (1 + rate))
+          : round((opening - Math.min(regular, opening)) * rate);
+    const last = month === months || (!alone && regular - owed >= opening);
     const interest = last && due === 'start' ? 0 : owed;
-    const paid = last ? opening + interest : regular;
+    const paid = last ? opening + interest : alone ? interest : regular;
     let closing = last ? 0 : round(opening + interest - paid);
     const onTop = Math.min(closing, Math.max(0, round(extra?.(month) ?? 0)));
     closing = round(closing - onTop);
@@ -120,34 +133,58 @@ export interface KnownLoan {
   readonly months?: number;
   readonly payment?: number;
   readonly conversion?: Conversion;
+  readonly balloon?: number;
+  readonly due?: Due;
+  readonly interestOnly?: number;
 }
 
+/** A loan's four terms, all known. */
+export type SolvedLoan = Required<Pick<KnownLoan, 'principal' | 'yearlyRate' | 'months' | 'payment' | 'conversion'>>;
+
 /**
- * The one of amount, rate, months and payment that is missing, from the other three, with payments at month's end.
- * Throws a `RangeError` when not exactly one is missing, or when none makes the others true.
+ * The one of amount, rate, months and payment that is missing, from the other three; payments at month's end and no
+ * balloon where nothing else is said. Throws a `RangeError` when not exactly one is missing, or when none makes the
+ * others true.
+ *
+ *     solveLoan({ principal: 5400, months: 42, payment: 142.5 }).yearlyRate // 0.0587…
  */
-export function solveLoan(known: KnownLoan): Required<KnownLoan> {
+export function solveLoan(known: KnownLoan): SolvedLoan {
   const { principal, yearlyRate, months, payment: paid, conversion = 'nominal' } = known;
   if ([principal, yearlyRate, months, paid].filter((value) => value === undefined).length !== 1) {
     throw new RangeError('Give three of amount, rate, months and payment; the fourth follows.');
   }
+  const { balloon = 0, due = 'end', interestOnly = 0 } = known;
+  const type = due === 'start' ? 1 : 0;
+  if (months !== undefined) checkInterestOnly(interestOnly, months);
+  const paymentAt = (rate: number, amount: number, periods: number) =>
+    payment({ principal: amount, ratePerPeriod: monthlyRate(rate, conversion), periods, balloon, due });
   if (paid === undefined) {
-    const periods = { principal: principal!, ratePerPeriod: monthlyRate(yearlyRate!, conversion), periods: months! };
-    return { principal: principal!, yearlyRate: yearlyRate!, months: months!, payment: payment(periods), conversion };
+    const regular = paymentAt(yearlyRate!, principal!, months! - interestOnly);
+    return { principal: principal!, yearlyRate: yearlyRate!, months: months!, payment: regular, conversion };
   }
   if (principal === undefined) {
-    const amount = pv(monthlyRate(yearlyRate!, conversion), months!, -paid);
+    const amount = pv(monthlyRate(yearlyRate!, conversion), months! - interestOnly, -paid, -balloon, type);
+    if (!(amount > 0)) throw new RangeError('No amount above zero is paid off by this payment in these months.');
     return { principal: amount, yearlyRate: yearlyRate!, months: months!, payment: paid, conversion };
   }
   if (months === undefined) {
     const rate = monthlyRate(yearlyRate!, conversion);
-    if (paid <= principal * rate)
+    if (paid * (1 + rate * type) <= principal * rate)
       throw new RangeError('The payment does not even cover the interest: the loan is never paid off.');
-    return { principal, yearlyRate: yearlyRate!, months: nper(rate, -paid, principal), payment: paid, conversion };
+    const periods = nper(rate, -paid, principal, -balloon, type) + interestOnly;
+    return { principal, yearlyRate: yearlyRate!, months: periods, payment: paid, conversion };
   }
-  const root = findRoot((rate) => -pmt(monthlyRate(rate, conversion), months, principal) - paid, 0.05, -0.99, 100);
+  if (due === 'start' && balloon === 0 && months - interestOnly === 1)
+    throw new RangeError('With a single payment at the start no interest falls due, so no rate follows from it.');
+  const root = findRoot((rate) => paymentAt(rate, principal, months - interestOnly) - paid, 0.05, -0.99, 100);
   if (Number.isNaN(root)) throw new RangeError('No rate makes this payment pay off this amount in these months.');
   return { principal, yearlyRate: root, months, payment: paid, conversion };
+}
+
+function checkInterestOnly(interestOnly: number, months: number): void {
+  if (!Number.isInteger(interestOnly) || interestOnly < 0)
+    throw new RangeError('Interest alone is paid for a whole number of months, or none.');
+  if (interestOnly >= months) throw new RangeError('At least one month has to be left to pay the loan back.');
 }
 
 /** Rounds to a minor unit such as 0.01, or not at all. */

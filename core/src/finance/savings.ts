@@ -12,7 +12,7 @@ export interface SavingsPlan {
   readonly minorUnit?: number | null;
 }
 
-export interface SavingsRow {
+export interface SavingsScheduleRow {
   readonly month: number;
   readonly opening: number;
   readonly deposit: number;
@@ -27,36 +27,82 @@ export interface SavingsRow {
  *     savingsSchedule({ opening: 1500, deposit: 180, yearlyRate: 0.0275, months: 36 }).final // 8375.60
  */
 export function savingsSchedule(plan: SavingsPlan): {
-  rows: SavingsRow[];
+  rows: SavingsScheduleRow[];
   totalDeposits: number;
   totalInterest: number;
   final: number;
 } {
-  const {
-    opening = 0,
-    yearlyRate,
-    months,
-    due = 'end',
-    conversion = 'nominal',
-    depositGrowth = 0,
-    minorUnit = 0.01,
-  } = plan;
+  const { opening = 0, yearlyRate, months, depositGrowth = 0, minorUnit = 0.01 } = plan;
   if (!Number.isInteger(months) || months < 1)
     throw new RangeError('Savings run for a whole number of months, at least one.');
+  const course = courseOfSavings({
+    opening,
+    months,
+    rate: () => yearlyRate,
+    deposit: (month) => plan.deposit * (1 + depositGrowth) ** Math.floor((month - 1) / 12),
+    due: plan.due ?? 'end',
+    conversion: plan.conversion ?? 'nominal',
+    minorUnit,
+  });
   const round = rounder(minorUnit);
-  const rate = monthlyRate(yearlyRate, conversion);
-  const rows: SavingsRow[] = [];
-  let balance = opening;
-  let totalDeposits = 0;
-  let totalInterest = 0;
-  for (let month = 1; month <= months; month++) {
-    const deposit = round(plan.deposit * (1 + depositGrowth) ** Math.floor((month - 1) / 12));
-    const interest = round((due === 'start' ? balance + deposit : balance) * rate);
-    const closing = round(balance + deposit + interest);
-    rows.push({ month, opening: balance, deposit, interest, closing });
-    totalDeposits += deposit;
-    totalInterest += interest;
-    balance = closing;
+  const rows = course.map(({ month, opening: before, deposit, interest, closing }) => ({
+    month,
+    opening: before,
+    deposit,
+    interest,
+    closing,
+  }));
+  const sum = (of: (row: SavingsScheduleRow) => number) => round(rows.reduce((total, row) => total + of(row), 0));
+  return {
+    rows,
+    totalDeposits: sum((row) => row.deposit),
+    totalInterest: sum((row) => row.interest),
+    final: rows.at(-1)!.closing,
+  };
+}
+
+/** What goes into a pot and out of it, each by month, counted from 1. */
+export interface SavingsCourse {
+  readonly opening: number;
+  readonly months: number;
+  readonly rate: (month: number) => number;
+  readonly deposit: (month: number) => number;
+  /** What is wanted out of the pot; no more than there is can be had. */
+  readonly withdrawal?: (month: number) => number;
+  readonly due: Due;
+  readonly conversion: Conversion;
+  readonly minorUnit: number | null;
+}
+
+export interface SavingsCourseRow extends SavingsScheduleRow {
+  readonly withdrawal: number;
+}
+
+/**
+ * A pot month by month, with a yearly rate, deposits and withdrawals that may differ from month to month. What falls due
+ * at a month's start is in or out of the pot before the month's interest is reckoned.
+ */
+export function courseOfSavings(course: SavingsCourse): SavingsCourseRow[] {
+  const { due, conversion } = course;
+  const round = rounder(course.minorUnit);
+  const rows: SavingsCourseRow[] = [];
+  let balance = course.opening;
+  for (let month = 1; month <= course.months; month++) {
+    const opening = balance;
+    const deposit = round(course.deposit(month));
+    const wanted = round(course.withdrawal?.(month) ?? 0);
+    const rate = monthlyRate(course.rate(month), conversion);
+    if (due === 'start') {
+      const withdrawal = Math.min(wanted, Math.max(0, opening + deposit));
+      const interest = round((opening + deposit - withdrawal) * rate);
+      balance = round(opening + deposit - withdrawal + interest);
+      rows.push({ month, opening, deposit, withdrawal, interest, closing: balance });
+    } else {
+      const interest = round(opening * rate);
+      const withdrawal = Math.min(wanted, Math.max(0, round(opening + interest + deposit)));
+      balance = round(opening + interest + deposit - withdrawal);
+      rows.push({ month, opening, deposit, withdrawal, interest, closing: balance });
+    }
   }
-  return { rows, totalDeposits: round(totalDeposits), totalInterest: round(totalInterest), final: balance };
+  return rows;
 }

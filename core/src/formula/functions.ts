@@ -119,6 +119,7 @@ define(
   'the monthly payment of a loan, positive',
   (amount, rate, months) => -annuity.pmt(rate / 12, months, amount),
 );
+define('money', 'tax(schedule, income)', 'the tax on a yearly income by one of the plan’s tax schedules');
 define(
   'money',
   'PMT(rate, periods, present, [future], [type])',

@@ -1,9 +1,17 @@
-import { FormulaError, mapNames, type Expression } from './syntax.ts';
+import { quoteName } from './print.ts';
+import { FormulaError, mapNames, type Expression, type Place } from './syntax.ts';
 
 /** What a name can stand for: an id, with the name as people see it. */
 export interface NamedThing {
   readonly id: string;
   readonly name: string;
+  /** For a calculator: what it is called, and its outputs, of which a formula has to name one. */
+  readonly calculator?: {
+    readonly word: string;
+    readonly outputs: readonly string[];
+    /** Whether `tax` can reckon by it. */
+    readonly isSchedule: boolean;
+  };
 }
 
 /** The names of a plan, looked up without regard to case and spacing. */
@@ -26,6 +34,10 @@ export class Names {
 
   nameOf(id: string): string | undefined {
     return this.byId.get(id)?.name;
+  }
+
+  thing(id: string): NamedThing | undefined {
+    return this.byId.get(id);
   }
 
   all(): NamedThing[] {
@@ -52,11 +64,12 @@ export function nameKey(name: string): string {
 
 /** Replaces names by the ids they stand for. Throws `FormulaError` at the first name or id that is unknown. */
 export function resolveNames(expression: Expression, names: Names): Expression {
-  return mapNames(expression, (leaf) => {
+  return mapNames(expression, (leaf, role) => {
     if (leaf.kind === 'ref') {
-      if (names.nameOf(leaf.id) === undefined)
-        throw new FormulaError('This refers to something that no longer exists.', leaf.place);
-      return leaf;
+      const [owner = '', output] = leaf.id.split('.');
+      const thing = names.thing(owner);
+      if (!thing) throw new FormulaError('This refers to something that no longer exists.', leaf.place);
+      return refTo(thing, output, leaf.place, role);
     }
     const thing = names.find(leaf.name);
     if (!thing) {
@@ -64,10 +77,39 @@ export function resolveNames(expression: Expression, names: Names): Expression {
       const hint = nearest.length > 0 ? ` Did you mean ${nearest.join(' or ')}?` : '';
       throw new FormulaError(`Nothing in this plan is called ${leaf.name}.${hint}`, leaf.place, nearest);
     }
-    if (leaf.output !== undefined)
-      throw new FormulaError(`${thing.name} has no output called ${leaf.output}.`, leaf.place);
-    return { kind: 'ref', id: thing.id, place: leaf.place };
+    return refTo(thing, leaf.output, leaf.place, role);
   });
+}
+
+/** A reference to a thing or to one of its outputs. Throws `FormulaError` where that is not what can stand there. */
+function refTo(thing: NamedThing, output: string | undefined, place: Place, role: 'figure' | 'schedule'): Expression {
+  const { id, name, calculator } = thing;
+  if (role === 'schedule') {
+    if (!calculator?.isSchedule || output !== undefined)
+      throw new FormulaError('tax is written tax(schedule, income), with one of the plan’s tax schedules.', place);
+    return { kind: 'ref', id, place };
+  }
+  if (!calculator) {
+    if (output !== undefined) throw new FormulaError(`${name} has no output called ${output}.`, place);
+    return { kind: 'ref', id, place };
+  }
+  const { outputs, word } = calculator;
+  const article = /^[aeiou]/.test(word) ? 'an' : 'a';
+  const write = (each: string) => `${quoteName(name)}.${each}`;
+  if (output === undefined)
+    throw new FormulaError(
+      `${name} is ${article} ${word}. Say which of its figures is meant, for example ${write(outputs[0]!)}.`,
+      place,
+      outputs.slice(0, 3).map(write),
+    );
+  const found = outputs.find((each) => nameKey(each) === nameKey(output));
+  if (found !== undefined) return { kind: 'ref', id: `${id}.${found}`, place };
+  const nearest = outputs.filter((each) => likeness(nameKey(output), each) <= Math.max(1, each.length / 3));
+  throw new FormulaError(
+    `${name} has no output called ${output}. It has ${outputs.join(', ')}.`,
+    place,
+    nearest.slice(0, 3).map(write),
+  );
 }
 
 /** The beginning of a longer name counts as near; otherwise the number of letters to change, add, drop or swap. */

@@ -142,7 +142,7 @@ class Parser {
         return { kind: 'date', month: token.month, place: token.place };
       case 'id':
         this.at++;
-        return { kind: 'ref', id: token.id, ...this.output(token.place) };
+        return this.reference(token.id, token.place);
       case 'name':
         this.at++;
         if (this.isSign('(')) return this.call(token.name, token.quoted, token.place);
@@ -178,6 +178,11 @@ class Parser {
     }
     if (this.token.kind === 'end') throw new FormulaError('This bracket is not closed.', open);
     throw new FormulaError('A closing bracket or an operator is expected here.', this.token.place);
+  }
+
+  private reference(id: string, place: Place): Expression {
+    const { output, place: whole } = this.output(place);
+    return { kind: 'ref', id: output === undefined ? id : `${id}.${output}`, place: whole };
   }
 
   private output(place: Place): { output?: string; place: Place } {

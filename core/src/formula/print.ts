@@ -64,8 +64,9 @@ function piecesOf(expression: Expression, context: number, style: PrintStyle): P
     case 'name':
       return [(expression.quoted ? quote(expression.name) : quoteName(expression.name)) + output(expression.output)];
     case 'ref': {
-      const name = style.nameOf?.(expression.id);
-      return [(name === undefined ? `{${expression.id}}` : quoteName(name)) + output(expression.output)];
+      const [owner = '', named] = expression.id.split('.');
+      const name = style.nameOf?.(owner);
+      return [(name === undefined ? `{${owner}}` : quoteName(name)) + output(named)];
     }
     case 'percent':
       return [print(expression.operand, 6, style), '%'];

@@ -29,7 +29,8 @@ export type Expression =
       readonly output?: string;
       readonly place: Place;
     }
-  | { readonly kind: 'ref'; readonly id: string; readonly output?: string; readonly place: Place }
+  /** `id` is that of a row; with an output it is followed by a dot and the output's name. */
+  | { readonly kind: 'ref'; readonly id: string; readonly place: Place }
   | { readonly kind: 'percent'; readonly operand: Expression; readonly place: Place }
   | { readonly kind: 'negate'; readonly operand: Expression; readonly place: Place }
   | {
@@ -74,30 +75,32 @@ export function childrenOf(expression: Expression): readonly Expression[] {
   }
 }
 
-/** Rebuilds a tree with each leaf that is a name or reference replaced. */
+type Leaf = Extract<Expression, { kind: 'name' | 'ref' }>;
+
+/** Rebuilds a tree with each leaf that is a name or reference replaced; `role` says what a function takes it for. */
 export function mapNames(
   expression: Expression,
-  replace: (leaf: Extract<Expression, { kind: 'name' | 'ref' }>) => Expression,
+  replace: (leaf: Leaf, role: 'figure' | 'schedule') => Expression,
+  role: 'figure' | 'schedule' = 'figure',
 ): Expression {
+  const part = (child: Expression) => mapNames(child, replace);
   switch (expression.kind) {
     case 'name':
     case 'ref':
-      return replace(expression);
+      return replace(expression, role);
     case 'percent':
     case 'negate':
-      return { ...expression, operand: mapNames(expression.operand, replace) };
+      return { ...expression, operand: part(expression.operand) };
     case 'binary':
-      return { ...expression, left: mapNames(expression.left, replace), right: mapNames(expression.right, replace) };
+      return { ...expression, left: part(expression.left), right: part(expression.right) };
     case 'call':
-      return { ...expression, args: expression.args.map((arg) => mapNames(arg, replace)) };
+      return {
+        ...expression,
+        args: expression.args.map((arg, index) =>
+          mapNames(arg, replace, expression.name === 'tax' && index === 0 ? 'schedule' : 'figure'),
+        ),
+      };
     default:
       return expression;
   }
-}
-
-/** The ids a resolved formula uses, each once. */
-export function idsIn(expression: Expression, into = new Set<string>()): Set<string> {
-  if (expression.kind === 'ref') into.add(expression.id);
-  for (const child of childrenOf(expression)) idsIn(child, into);
-  return into;
 }

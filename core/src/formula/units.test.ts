@@ -30,6 +30,8 @@ describe('the unit of a formula', () => {
     ['{rent} * (1 + {inflation})', 'money'],
     ['{rent} * (1 + {inflation})^years', 'money'],
     ['{rent} * 5%', 'money'],
+    ['118 * (1 + {inflation})^years', undefined],
+    ['{sold} * 94%', undefined],
     ['{rent} * {discount}', 'money'],
     ['{rent} / {sold}', 'money'],
     ['{rent} / {balance}', 'number'],
@@ -53,6 +55,9 @@ describe('the unit of a formula', () => {
     ['{rent} + {sold}', 'This adds money and number.'],
     ['{rent} * {balance}', 'Multiplies money by money.'],
     ['payment({rent}, {inflation}, {age})', 'payment counts in months; this is in years. → age * 12'],
+    ['{term} + {age}', 'This adds months and years. → age * 12'],
+    ['{age} - {term}', 'This subtracts months from years. → age * 12'],
+    ['if({term} > {age}, 1, 2)', 'This compares months and years. → age * 12'],
     ['payment({rent}, {interest}, {term})', 'payment takes a yearly rate; this one is per month.'],
     [
       'PMT({inflation}, {term}, {rent})',

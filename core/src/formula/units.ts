@@ -119,11 +119,15 @@ class Inference {
       }
     }
     if (left === 'money' || right === 'money') return 'money';
-    if (left === 'any') return right === 'factor' ? 'factor' : right;
-    if (right === 'any') return left;
+    // A bare number grown by a factor is still a bare number: what it counts is not said.
+    if (left === 'any') return right === 'factor' ? 'any' : right;
+    if (right === 'any') return left === 'factor' ? 'any' : left;
     if (left === 'factor') return right;
     if (right === 'factor') return left;
-    return left === 'number' ? right : right === 'number' ? left : isFraction(left as Unit) ? left : 'number';
+    // A number times a fraction is a part of so many things, or a multiple of the fraction.
+    if (left === 'number') return isRate(right) ? 'any' : right;
+    if (right === 'number') return isRate(left) ? 'any' : left;
+    return isFraction(left as Unit) ? left : 'number';
   }
 
   private divide(left: Inferred, right: Inferred): Inferred {
@@ -166,6 +170,13 @@ class Inference {
         return first;
       case 'payment':
         this.payment(expression, units);
+        return 'money';
+      case 'tax':
+        if (units[1] !== 'any' && units[1] !== 'money')
+          this.findings.push({
+            message: `tax takes an income in money; this is ${words(units[1]!)}.`,
+            place: expression.args[1]!.place,
+          });
         return 'money';
       case 'EFFECT':
       case 'NOMINAL':
@@ -251,10 +262,29 @@ class Inference {
     if (left === 'any' || right === 'any' || alike(left, right)) return;
     const link = verb === 'adds' || verb === 'compares' ? 'and' : 'from';
     const [first, second] = verb === 'subtracts' ? [right, left] : [left, right];
+    const mend = expression.kind === 'binary' ? this.inMonths(expression, left, right) : undefined;
     this.findings.push({
       message: `This ${verb} ${words(first)} ${link} ${words(second)}.`,
-      place: expression.place,
+      place: mend?.place ?? expression.place,
+      ...(mend ? { mend: mend.mend } : {}),
     });
+  }
+
+  /** Where months meet years, the years can be counted in months. */
+  private inMonths(
+    { left, right }: Extract<Expression, { kind: 'binary' }>,
+    leftUnit: Inferred,
+    rightUnit: Inferred,
+  ): Required<Pick<UnitFinding, 'place' | 'mend'>> | undefined {
+    const years =
+      leftUnit === 'years' && rightUnit === 'months'
+        ? left
+        : rightUnit === 'years' && leftUnit === 'months'
+          ? right
+          : null;
+    if (!years) return undefined;
+    const replacement = `${this.write(years, true)} * 12`;
+    return { place: years.place, mend: { words: replacement, replacement } };
   }
 
   private write(expression: Expression, asFactor = false): string {

@@ -1,6 +1,7 @@
 import { isMonth } from '../calendar/month.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
 import { UNITS } from '../figure/unit.ts';
+import { CALCULATOR_TABLES } from './calculators.ts';
 import type { Refusal } from './commands.ts';
 import type { Draft } from './draft.ts';
 import { nameRefusal } from './naming.ts';
@@ -29,7 +30,7 @@ export function existing<T extends TableName>(draft: Draft, table: T, id: string
 
 export function checkNewId(draft: Draft, id: string): void {
   if (!ID_PATTERN.test(id)) throw refused('invalid', 'An id has 1 to 64 letters, digits, dashes or underscores.', 'id');
-  for (const table of ['lines', 'groups', 'assumptions'] as const) {
+  for (const table of ['lines', 'groups', 'assumptions', ...CALCULATOR_TABLES, 'loanExtras', 'savingsMoves'] as const) {
     if (draft.get(table, id)) throw refused('conflict', 'Something in the plan has this id already.', 'id');
   }
 }

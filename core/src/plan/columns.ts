@@ -11,6 +11,8 @@ export type Column =
   | { readonly kind: 'whole'; readonly least: number; readonly most: number }
   | { readonly kind: 'month' }
   | { readonly kind: 'formula' }
+  /** What a calculator is given: a figure or a formula, stored as a formula either way. */
+  | { readonly kind: 'input' }
   | { readonly kind: 'position' }
   | { readonly kind: 'currency' }
   | { readonly kind: 'locale' }

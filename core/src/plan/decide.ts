@@ -1,6 +1,16 @@
 import { MAX_MONTHS } from '../calendar/calendar.ts';
 import { isCurrency, isLocale } from '../figure/notation.ts';
 import {
+  addAssumption,
+  deleteAssumption,
+  fixAssumption,
+  moveAssumption,
+  moveAssumptionStep,
+  removeAssumptionStep,
+  setAssumption,
+  setAssumptionStep,
+} from './assumptions.ts';
+import {
   Refused,
   checkFigure,
   checkMonth,
@@ -13,6 +23,18 @@ import {
   refused,
   tidy,
 } from './checks.ts';
+import {
+  copyCalculator,
+  deleteCalculator,
+  placeLines,
+  setBands,
+  setCalculator,
+  setExtra,
+  setMove,
+  takeOffer,
+} from './calculatorCommands.ts';
+import { deleteChart, moveChart, setChart } from './charts.ts';
+import { takeProjectionIn } from './carryOn.ts';
 import type { Command, Decision } from './commands.ts';
 import { applyChanges, planOf, type Document } from './document.ts';
 import { Draft } from './draft.ts';
@@ -34,12 +56,21 @@ import {
   moveException,
   moveStep,
   removeStep,
+  rewriteStep,
   setFigures,
   setRule,
   storedFormula,
 } from './rules.ts';
+import {
+  adoptScenario,
+  clearScenarioFigures,
+  deleteScenario,
+  setScenario,
+  setScenarioFigures,
+  setScenarioValues,
+} from './scenarios.ts';
 import { changesStructure, refuseCircles } from './structure.ts';
-import { EMPHASES, MAX_DECIMALS, NEGATIVES, ROLL_UPS, datedId } from './tables.ts';
+import { EMPHASES, MAX_DECIMALS, NEGATIVES, ROLL_UPS, type GroupRow, type LineRow } from './tables.ts';
 
 /**
  * Decides what a command changes in a document, or why it cannot be carried out. The document itself is not touched.
@@ -60,6 +91,8 @@ export function decide(document: Document, command: Command): Decision {
 
 function carryOut(draft: Draft, command: Command): void {
   switch (command.kind) {
+    case 'plan.carryOn':
+      return takeProjectionIn(draft, command.years, command.stepping, command.rate);
     case 'plan.set':
       return setPlan(draft, command);
     case 'group.add': {
@@ -72,6 +105,8 @@ function carryOut(draft: Draft, command: Command): void {
         name: tidy(command.name),
         side: command.side,
         rhythm: command.rhythm,
+        projectionRate: null,
+        ownRate: null,
         position,
       });
     }
@@ -81,7 +116,7 @@ function carryOut(draft: Draft, command: Command): void {
       if (command.settings.name !== undefined) checkName(draft, next.name, group.id, 'name');
       if (next.side !== 'expense') next.rhythm = null;
       checkSide(next.side, next.rhythm);
-      return draft.set('groups', { ...next, name: tidy(next.name) });
+      return draft.set('groups', { ...withOneRate(draft, next, command.settings), name: tidy(next.name) });
     }
     case 'group.move': {
       const group = existing(draft, 'groups', command.group, 'This group');
@@ -119,6 +154,8 @@ function carryOut(draft: Draft, command: Command): void {
         emphasis: 'none',
         locked: false,
         targetShare: null,
+        projectionRate: null,
+        ownRate: null,
       });
     }
     case 'line.set': {
@@ -132,7 +169,7 @@ function carryOut(draft: Draft, command: Command): void {
       if (!EMPHASES.includes(next.emphasis))
         throw refused('invalid', `Emphasis is one of ${EMPHASES.join(', ')}.`, 'emphasis');
       checkFigure(next.targetShare, 'targetShare');
-      return draft.set('lines', { ...next, name: tidy(next.name) });
+      return draft.set('lines', { ...withOneRate(draft, next, command.settings), name: tidy(next.name) });
     }
     case 'line.move': {
       const line = existing(draft, 'lines', command.line, 'This line');
@@ -164,6 +201,8 @@ function carryOut(draft: Draft, command: Command): void {
         formula: storedFormula(draft, command.formula),
       });
     }
+    case 'line.rewriteStep':
+      return rewriteStep(draft, command);
     case 'line.clearException':
       return clearFigures(draft, [command]);
     case 'line.removeStep':
@@ -192,51 +231,85 @@ function carryOut(draft: Draft, command: Command): void {
     case 'highlight.delete':
       if (!draft.get('highlights', command.id)) throw refused('gone', 'This highlight is no longer there.', 'id');
       return draft.delete('highlights', command.id);
-    case 'assumption.add': {
-      checkNewId(draft, command.id);
-      checkName(draft, command.name, null, 'name');
-      checkUnit(command.unit);
-      checkFigure(command.value, 'value');
-      checkNote(command.note);
-      const position = positionBefore(draft, 'assumptions', command.before, null);
-      const { id, unit, value, note } = command;
-      return draft.set('assumptions', { id, name: tidy(command.name), unit, value, note, position });
+    case 'scenario.set':
+      return setScenario(draft, command);
+    case 'scenario.delete':
+      return deleteScenario(draft, command.id);
+    case 'scenario.setValues':
+      return setScenarioValues(draft, command);
+    case 'scenario.setFigures':
+      return setScenarioFigures(draft, command);
+    case 'scenario.clearFigures':
+      return clearScenarioFigures(draft, command);
+    case 'scenario.adopt':
+      return adoptScenario(draft, command.id);
+    case 'chart.set':
+      return setChart(draft, command);
+    case 'chart.move':
+      return moveChart(draft, command);
+    case 'chart.delete':
+      return deleteChart(draft, command.id);
+    case 'lines.place':
+      return placeLines(draft, command);
+    case 'loan.set':
+      return setCalculator(draft, 'loans', command.loan, command.settings);
+    case 'loan.setExtra':
+      return setExtra(draft, command);
+    case 'loan.takeOffer':
+      return takeOffer(draft, command);
+    case 'pot.set':
+      return setCalculator(draft, 'savings', command.pot, command.settings);
+    case 'pot.setMove':
+      return setMove(draft, command);
+    case 'taxSchedule.set':
+      return setCalculator(draft, 'taxSchedules', command.schedule, command.settings);
+    case 'taxSchedule.setBands':
+      return setBands(draft, command);
+    case 'breakEven.set':
+      return setCalculator(draft, 'breakEvens', command.breakEven, command.settings);
+    case 'calculator.copy':
+      return copyCalculator(draft, command);
+    case 'calculator.delete':
+      return deleteCalculator(draft, command.calculator);
+    case 'finding.waive': {
+      const reason = tidy(command.reason);
+      if (reason === '')
+        throw refused('invalid', 'Say why this is no matter, for whoever reads the plan after you.', 'reason');
+      if (reason.length > 500) throw refused('invalid', 'A reason may have 500 letters.', 'reason');
+      return draft.set('waivedFindings', { id: command.finding, finding: command.finding, reason });
     }
-    case 'assumption.set': {
-      const assumption = existing(draft, 'assumptions', command.assumption, 'This assumption');
-      const next = { ...assumption, ...command.settings };
-      if (command.settings.name !== undefined) checkName(draft, next.name, assumption.id, 'name');
-      checkUnit(next.unit);
-      checkFigure(next.value, 'value');
-      checkNote(next.note);
-      return draft.set('assumptions', { ...next, name: tidy(next.name) });
-    }
-    case 'assumption.setStep': {
-      existing(draft, 'assumptions', command.assumption, 'This assumption');
-      checkMonth(command.from, 'from');
-      checkFigure(command.value, 'value');
-      const { assumption, from, value } = command;
-      return draft.set('assumptionSteps', { id: datedId(assumption, from), assumption, from, value });
-    }
-    case 'assumption.removeStep': {
-      const id = datedId(command.assumption, command.from);
-      if (!draft.get('assumptionSteps', id)) throw refused('gone', 'This step is no longer there.', 'from');
-      return draft.delete('assumptionSteps', id);
-    }
-    case 'assumption.move': {
-      const assumption = existing(draft, 'assumptions', command.assumption, 'This assumption');
-      const position = positionBefore(draft, 'assumptions', command.before, assumption.id);
-      return draft.set('assumptions', { ...assumption, position });
-    }
-    case 'assumption.delete': {
-      const assumption = existing(draft, 'assumptions', command.assumption, 'This assumption');
-      refuseUsed(draft, assumption.id, assumption.name, new Set());
-      for (const step of draft.document.assumptionSteps.values()) {
-        if (step.assumption === assumption.id) draft.delete('assumptionSteps', step.id);
-      }
-      return draft.delete('assumptions', assumption.id);
-    }
+    case 'finding.takeUp':
+      if (!draft.get('waivedFindings', command.finding))
+        throw refused('gone', 'This finding is not set aside any more.', 'finding');
+      return draft.delete('waivedFindings', command.finding);
+    case 'assumption.add':
+      return addAssumption(draft, command);
+    case 'assumption.set':
+      return setAssumption(draft, command.assumption, command.settings);
+    case 'assumption.fix':
+      return fixAssumption(draft, command.assumption, command.value);
+    case 'assumption.setStep':
+      return setAssumptionStep(draft, command.assumption, command.from, command.value);
+    case 'assumption.moveStep':
+      return moveAssumptionStep(draft, command);
+    case 'assumption.removeStep':
+      return removeAssumptionStep(draft, command.assumption, command.from);
+    case 'assumption.move':
+      return moveAssumption(draft, command);
+    case 'assumption.delete':
+      return deleteAssumption(draft, command.assumption);
   }
+}
+
+/** A group or line is projected at an assumption or at a rate of its own: setting one of them puts the other aside. */
+function withOneRate<R extends GroupRow | LineRow>(draft: Draft, next: R, settings: Partial<GroupRow | LineRow>): R {
+  checkFigure(next.ownRate, 'ownRate');
+  if (next.ownRate !== null && next.ownRate <= -1)
+    throw refused('invalid', 'A yearly rate lies above −100 %.', 'ownRate');
+  if (next.projectionRate !== null)
+    existing(draft, 'assumptions', next.projectionRate, 'The assumption for the projection');
+  if (settings.ownRate != null) return { ...next, projectionRate: null };
+  return settings.projectionRate == null ? next : { ...next, ownRate: null };
 }
 
 function setPlan(draft: Draft, { settings }: Extract<Command, { kind: 'plan.set' }>): void {

@@ -1,5 +1,6 @@
 import { monthInWords, type Month } from '../calendar/month.ts';
 import { writeFigure } from '../figure/write.ts';
+import { CALCULATORS, type CalculatorTable } from './calculators.ts';
 import type { Command, Reach } from './commands.ts';
 import { planOf, type Document } from './document.ts';
 import { nameOf } from './naming.ts';
@@ -9,6 +10,8 @@ export function describeCommand(command: Command, document: Document): string {
   const plan = planOf(document);
   const name = (id: string) => nameOf(document, id) ?? 'a deleted entry';
   switch (command.kind) {
+    case 'plan.carryOn':
+      return command.years === 1 ? 'Carried on by a year' : `Carried on by ${command.years} years`;
     case 'plan.set':
       return 'Plan settings';
     case 'group.add':
@@ -42,6 +45,8 @@ export function describeCommand(command: Command, document: Document): string {
     }
     case 'line.setFormula':
       return `Rule of ${name(command.line)} ${reachInWords(command.reach, command.month, command.until ?? null, plan.locale)}`;
+    case 'line.rewriteStep':
+      return `Rule of ${name(command.line)} mended`;
     case 'line.clearException':
       return `${name(command.line)} in ${monthInWords(command.month, plan.locale)} back to its rule`;
     case 'line.removeStep':
@@ -72,14 +77,63 @@ export function describeCommand(command: Command, document: Document): string {
       return `Highlight on ${name(command.settings.of)}`;
     case 'highlight.delete':
       return `Highlight on ${name(document.highlights.get(command.id)?.of ?? '')} removed`;
+    case 'scenario.set':
+      return `Scenario ${command.name}`;
+    case 'scenario.delete':
+      return `Scenario ${document.scenarios.get(command.id)?.name ?? ''} deleted`;
+    case 'scenario.setValues': {
+      const names = command.values.map(({ assumption }) => name(assumption)).join(', ');
+      return `${names} in the scenario ${document.scenarios.get(command.scenario)?.name ?? ''}`;
+    }
+    case 'scenario.setFigures':
+    case 'scenario.clearFigures':
+      return `Figures in the scenario ${document.scenarios.get(command.scenario)?.name ?? ''}`;
+    case 'scenario.adopt':
+      return `Scenario ${document.scenarios.get(command.id)?.name ?? ''} adopted`;
+    case 'chart.set':
+      return `${document.charts.has(command.id) ? 'Chart' : 'New chart'} ${command.settings.name}`;
+    case 'chart.move':
+      return `Chart ${document.charts.get(command.id)?.name ?? ''} moved`;
+    case 'chart.delete':
+      return `Chart ${document.charts.get(command.id)?.name ?? ''} deleted`;
+    case 'lines.place':
+      return `${command.lines.map((line) => line.name).join(', ')} put into the budget`;
+    case 'loan.set':
+      return calculatorInWords(document, 'loans', command.loan, command.settings.name);
+    case 'pot.set':
+      return calculatorInWords(document, 'savings', command.pot, command.settings.name);
+    case 'taxSchedule.set':
+      return calculatorInWords(document, 'taxSchedules', command.schedule, command.settings.name);
+    case 'breakEven.set':
+      return calculatorInWords(document, 'breakEvens', command.breakEven, command.settings.name);
+    case 'loan.setExtra':
+      return `Extra payment on ${name(command.settings?.loan ?? document.loanExtras.get(command.id)?.loan ?? '')}`;
+    case 'loan.takeOffer':
+      return `${name(command.offer)} taken`;
+    case 'pot.setMove':
+      return `Entry in ${name(command.settings?.pot ?? document.savingsMoves.get(command.id)?.pot ?? '')}`;
+    case 'taxSchedule.setBands':
+      return `Bands of ${name(command.schedule)}`;
+    case 'calculator.copy':
+      return command.offer ? `Another offer for ${name(command.calculator)}` : `${name(command.calculator)} duplicated`;
+    case 'calculator.delete':
+      return `${name(command.calculator)} deleted`;
+    case 'finding.waive':
+      return 'A finding set aside';
+    case 'finding.takeUp':
+      return 'A finding taken up again';
     case 'assumption.add':
       return `New assumption ${command.name}`;
     case 'assumption.set':
       return command.settings.value === undefined
         ? `${name(command.assumption)} changed`
         : `${name(command.assumption)}: ${writeFigure(command.settings.value, document.assumptions.get(command.assumption)?.unit ?? 'number', plan)}`;
+    case 'assumption.fix':
+      return `${name(command.assumption)}: ${writeFigure(command.value, document.assumptions.get(command.assumption)?.unit ?? 'number', plan)} in all months`;
     case 'assumption.setStep':
       return `${name(command.assumption)} from ${monthInWords(command.from, plan.locale)} on`;
+    case 'assumption.moveStep':
+      return `${name(command.assumption)}: its value of ${monthInWords(command.from, plan.locale)} moved to ${monthInWords(command.to, plan.locale)}`;
     case 'assumption.removeStep':
       return `Step of ${name(command.assumption)} removed`;
     case 'assumption.move':
@@ -87,6 +141,12 @@ export function describeCommand(command: Command, document: Document): string {
     case 'assumption.delete':
       return `${name(command.assumption)} deleted`;
   }
+}
+
+function calculatorInWords(document: Document, table: CalculatorTable, id: string, name: string | undefined): string {
+  const present = document[table].get(id)?.name;
+  if (present === undefined) return `New ${CALCULATORS[table].word} ${name ?? ''}`;
+  return name === undefined || name === present ? `${present} changed` : `${present} renamed ${name}`;
 }
 
 function count(many: number, what: string): string {

@@ -33,14 +33,14 @@ export function setHighlight(draft: Draft, id: string, settings: HighlightSettin
 }
 
 /** Only lines, groups and totals have figures that notes and highlights can be about. */
-function checkBearer(draft: Draft, id: string): void {
+export function checkBearer(draft: Draft, id: string): void {
   if (!draft.get('lines', id) && !draft.get('groups', id) && !totalWithId(id))
     throw refused('gone', 'What this is about is no longer in the plan.', 'of');
 }
 
-/** Takes away the notes and highlights of a line or group that goes. */
+/** Takes away the notes and highlights, and the places in charts, of a line or group that goes. */
 export function undress(draft: Draft, id: string): void {
-  for (const table of ['figureNotes', 'highlights'] as const) {
+  for (const table of ['figureNotes', 'highlights', 'chartSeries'] as const) {
     for (const row of draft.document[table].values()) if (row.of === id) draft.delete(table, row.id);
   }
 }

@@ -3,22 +3,29 @@ import { usesByNode } from '../engine/dependencies.ts';
 import { isMonth } from '../calendar/month.ts';
 import { isCurrency, isLocale } from '../figure/notation.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
+import { scheduleRefusal } from '../finance/tax.ts';
 import { nameKey } from '../formula/names.ts';
 import { FormulaError } from '../formula/syntax.ts';
 import type { Column, ColumnSpec } from './columns.ts';
+import { CALCULATOR_TABLES, bandSetsOf } from './calculators.ts';
 import { ID_PATTERN } from './checks.ts';
-import { documentFrom, emptyDocument, groupsWithLines, inOrder, planOf, type Document } from './document.ts';
-import { toShown, toStored } from './formulas.ts';
+import { documentFrom, emptyDocument, type Document } from './document.ts';
+import { figureAsFormula, toStored } from './formulas.ts';
 import { highlightRefusal } from './highlights.ts';
 import { nameOf, nameRefusal, nameShapeRefusal, namesOf } from './naming.ts';
 import { positions } from './position.ts';
 import {
   TABLES,
   TABLE_NAMES,
+  chartSeriesId,
   datedId,
   lockedYearId,
+  scenarioFigureId,
+  scenarioValueId,
   stepId,
+  taxBandId,
   type AnyRow,
+  type ChartSource,
   type HighlightRow,
   type TableName,
 } from './tables.ts';
@@ -43,7 +50,7 @@ export class PlanFormatError extends Error {
 
 type Json = Record<string, unknown>;
 type DraftRow = Record<string, string | number | boolean | null>;
-type ListTable = Exclude<TableName, 'plan'>;
+export type ListTable = Exclude<TableName, 'plan'>;
 /** Tables whose rows have ids that follow from what they belong to and their month or year. */
 const DATED: ReadonlySet<TableName> = new Set([
   'assumptionSteps',
@@ -51,8 +58,21 @@ const DATED: ReadonlySet<TableName> = new Set([
   'exceptions',
   'figureNotes',
   'lockedYears',
+  'waivedFindings',
+  'chartSeries',
+  'scenarioValues',
+  'scenarioFigures',
+  'taxBands',
 ]);
-const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 'plan');
+/** What two rows of a table may not have in common, where it is no month. */
+const SAME: Partial<Record<TableName, string>> = {
+  lockedYears: 'year',
+  waivedFindings: 'finding',
+  chartSeries: 'series',
+  scenarioValues: 'assumption',
+  taxBands: 'beginning',
+};
+export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 'plan');
 
 /**
  * Reads a plan file, already parsed as JSON. Rows may leave out their ids and refer to each other by name; formulas are
@@ -144,6 +164,11 @@ function readValue(column: Column, value: unknown, pointer: string): string | nu
     }
     return value as number;
   }
+  // A figure may be written as a number where a formula can stand.
+  if (column.kind === 'input' && typeof value === 'number') {
+    if (!(Math.abs(value) <= LARGEST_FIGURE)) refuse('a number up to ten trillion is expected.');
+    return figureAsFormula(value);
+  }
   if (column.kind === 'yesNo') return typeof value === 'boolean' ? value : refuse('true or false is expected.');
   if (typeof value !== 'string') return refuse('a text is expected.');
   switch (column.kind) {
@@ -208,6 +233,13 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       else if (table === 'exceptions') row.id = datedId(String(row.line), String(row.month));
       else if (table === 'assumptionSteps') row.id = datedId(String(row.assumption), String(row.from));
       else if (table === 'figureNotes') row.id = datedId(String(row.of), String(row.month));
+      else if (table === 'scenarioValues') row.id = scenarioValueId(String(row.scenario), String(row.assumption));
+      else if (table === 'scenarioFigures')
+        row.id = scenarioFigureId(String(row.scenario), String(row.line), String(row.month));
+      else if (table === 'chartSeries') row.id = chartSeriesId(String(row.chart), row as unknown as ChartSource);
+      else if (table === 'taxBands')
+        row.id = taxBandId(String(row.schedule), row.validFrom as number | null, Number(row.from));
+      else if (table === 'waivedFindings') row.id = String(row.finding);
       else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
       else {
         if (owners.has(String(row.id)))
@@ -215,10 +247,7 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
         owners.add(String(row.id));
       }
       if (seen.has(String(row.id))) {
-        throw new PlanFormatError(
-          `/${table}/${index}`,
-          `there is another row for the same ${table === 'lockedYears' ? 'year' : 'month'}.`,
-        );
+        throw new PlanFormatError(`/${table}/${index}`, `there is another row for the same ${SAME[table] ?? 'month'}.`);
       }
       seen.add(String(row.id));
       if (row.amount != null && row.formula != null) {
@@ -234,27 +263,33 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
 }
 
 function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow[]>): Document {
-  for (const table of ['groups', 'lines', 'assumptions'] as const) {
+  for (const table of ['groups', 'lines', 'assumptions', ...CALCULATOR_TABLES] as const) {
     rows[table].forEach((row, index) => {
       const refusal = nameRefusal(document, String(row.name), String(row.id));
       if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
     });
   }
   const names = namesOf(document);
-  for (const table of ['ruleSteps', 'exceptions'] as const) {
+  for (const table of LIST_TABLES) {
+    const written = (Object.entries(TABLES[table]) as [string, ColumnSpec][])
+      .filter(([, { column }]) => column.kind === 'formula' || column.kind === 'input')
+      .map(([name]) => name);
     rows[table].forEach((row, index) => {
-      if (row.formula == null) return;
-      try {
-        row.formula = toStored(String(row.formula), names);
-      } catch (error) {
-        if (!(error instanceof FormulaError)) throw error;
-        throw new PlanFormatError(
-          `/${table}/${index}/formula`,
-          `${error.message} (column ${error.problem.place.from + 1})`,
-        );
+      for (const column of written) {
+        if (row[column] == null) continue;
+        try {
+          row[column] = toStored(String(row[column]), names);
+        } catch (error) {
+          if (!(error instanceof FormulaError)) throw error;
+          throw new PlanFormatError(
+            `/${table}/${index}/${column}`,
+            `${error.message} (column ${error.problem.place.from + 1})`,
+          );
+        }
       }
     });
   }
+  refuseImpossibleBands(document, rows.taxBands);
   const stored = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
   for (const { circle } of componentsOf(usesByNode(stored))) {
     if (circle)
@@ -266,60 +301,15 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
   return stored;
 }
 
-/**
- * The plan file of a document, ready for `JSON.stringify`: rows in the order people see, references and formulas with
- * names, and nothing that follows from the rest.
- */
-export function toPlanFile(document: Document): Record<string, unknown> {
-  const lines = groupsWithLines(document).flatMap((group) => group.lines);
-  const assumptions = inOrder(document.assumptions.values());
-  const dated = <R extends { id: string }>(
-    rows: Iterable<R>,
-    ownerOf: (row: R) => string,
-    owners: readonly { id: string }[],
-  ): R[] => {
-    const rank = new Map(owners.map((owner, index) => [owner.id, index]));
-    return [...rows].sort((a, b) => rank.get(ownerOf(a))! - rank.get(ownerOf(b))! || (a.id < b.id ? -1 : 1));
-  };
-  const byMonth = [...document.ruleSteps.values()].map((row) => ({ ...row, id: row.from ?? '' }));
-  const ruleSteps = dated(byMonth, (row) => row.line, lines);
-  const exceptions = dated(document.exceptions.values(), (row) => row.line, lines);
-  const assumptionSteps = dated(document.assumptionSteps.values(), (row) => row.assumption, assumptions);
-  const inFile: Record<ListTable, readonly { id: string }[]> = {
-    assumptions,
-    assumptionSteps,
-    groups: inOrder(document.groups.values()),
-    lines,
-    ruleSteps,
-    exceptions,
-    figureNotes: [...document.figureNotes.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
-    highlights: [...document.highlights.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
-    lockedYears: [...document.lockedYears.values()].sort((a, b) => a.year - b.year),
-  };
-  return {
-    version: PLAN_FILE_VERSION,
-    plan: fileRow(document, 'plan', planOf(document)),
-    ...Object.fromEntries(
-      LIST_TABLES.map((table) => [table, inFile[table].map((row) => fileRow(document, table, row))]),
-    ),
-  };
-}
-
-function fileRow(document: Document, table: TableName, row: { id: string }): Json {
-  const result: Json = {};
-  const hasName = 'name' in TABLES[table];
-  if (hasName) result.id = row.id;
-  for (const [name, { column, fallback }] of Object.entries(TABLES[table]) as [string, ColumnSpec][]) {
-    const value = (row as unknown as DraftRow)[name];
-    if (column.kind === 'position' || value === undefined || value === fallback) continue;
-    // An empty amount is what a step without a figure means; other empty columns say nothing.
-    if (value === null) continue;
-    if (column.kind === 'reference' || column.kind === 'bearer')
-      result[name] = nameOf(document, String(value)) ?? value;
-    else if (column.kind === 'formula') result[name] = toShown(String(value), document);
-    else result[name] = value;
+function refuseImpossibleBands(document: Document, rows: readonly DraftRow[]): void {
+  for (const schedule of document.taxSchedules.keys()) {
+    for (const { bands } of bandSetsOf(document, schedule)) {
+      const refusal = scheduleRefusal({ bands });
+      if (!refusal) continue;
+      const index = rows.findIndex((row) => row.id === bands[0]!.id);
+      throw new PlanFormatError(`/taxBands/${index}`, refusal);
+    }
   }
-  return result;
 }
 
 /** A new document with nothing in it but its settings. */

@@ -5,6 +5,7 @@ import { printFormula } from '../formula/print.ts';
 import { resolveNames, type Names } from '../formula/names.ts';
 import type { Expression } from '../formula/syntax.ts';
 import { inferUnit, type UnitFinding } from '../formula/units.ts';
+import { inputWith, outputWith } from './calculators.ts';
 import type { Document } from './document.ts';
 import { nameOf } from './naming.ts';
 
@@ -21,6 +22,17 @@ export function readStored(text: string): Expression {
   return expression;
 }
 
+/** A figure as a formula: written out, without an exponent. */
+export function figureAsFormula(figure: number): string {
+  const text = printFormula({ kind: 'number', value: Math.abs(figure), place: { from: 0, to: 0 } });
+  return figure < 0 ? `-${text}` : text;
+}
+
+/** The figure a stored formula consists of; `null` when it is more than a figure. */
+export function figureOfFormula(stored: string): number | null {
+  return /^-?\d+(\.\d+)?$/.test(stored) ? Number(stored) : null;
+}
+
 /** The stored form of a formula someone wrote, names or ids. Throws `FormulaError` with the place in `text`. */
 export function toStored(text: string, names: Names, notation: Notation = CANONICAL): string {
   return printFormula(resolveNames(parseFormula(text, notation), names));
@@ -31,10 +43,12 @@ export function toShown(stored: string, document: Document, notation: Notation =
   return printFormula(readStored(stored), { notation, nameOf: (id) => nameOf(document, id) });
 }
 
-/** The unit of the figures of a line, group, assumption or total. */
+/** The unit of the figures of a line, group, assumption, total, output or input. */
 export function unitOf(document: Document, id: string): Unit {
   const own = document.lines.get(id)?.unit ?? document.assumptions.get(id)?.unit;
   if (own) return own;
+  const figure = outputWith(document, id) ?? inputWith(document, id)?.input;
+  if (figure) return figure.unit;
   // A memo group may count something else than money, when all its lines do.
   const group = document.groups.get(id);
   if (group?.side !== 'memo') return 'money';
@@ -55,7 +69,7 @@ export function unitFindings(
   const fits = unit === undefined || unit === wanted || (unit === 'date' && wanted === 'number');
   if (!fits && findings.length === 0) {
     findings.push({
-      message: `This gives ${unitWords(unit)}, but the line counts ${unitWords(wanted)}.`,
+      message: `This gives ${unitWords(unit)}, but ${unitWords(wanted)} is expected.`,
       place: expression.place,
     });
   }

@@ -52,6 +52,8 @@ export function deleteLine(draft: Draft, id: string): void {
     for (const row of draft.document[table].values()) if (row.line === id) draft.delete(table, row.id);
   }
   undress(draft, id);
+  for (const row of draft.document.scenarioFigures.values())
+    if (row.line === id) draft.delete('scenarioFigures', row.id);
   draft.delete('lines', id);
 }
 

@@ -1,4 +1,14 @@
 import { Names, nameKey, type NamedThing } from '../formula/names.ts';
+import {
+  CALCULATORS,
+  CALCULATOR_TABLES,
+  calculatorWith,
+  calculatorsOf,
+  inputWith,
+  outputOfFigure,
+  outputsOf,
+  ownerOfFigure,
+} from './calculators.ts';
 import type { Document } from './document.ts';
 import { TOTALS, totalWithId } from './totals.ts';
 
@@ -6,15 +16,33 @@ import { TOTALS, totalWithId } from './totals.ts';
 export function namesOf(document: Document): Names {
   const things: NamedThing[] = [...TOTALS];
   for (const table of ['lines', 'groups', 'assumptions'] as const) things.push(...document[table].values());
+  for (const calculator of calculatorsOf(document)) {
+    const { table, row } = calculator;
+    const outputs = outputsOf(calculator).map((output) => output.name);
+    const isSchedule = table === 'taxSchedules';
+    things.push({ id: row.id, name: row.name, calculator: { word: CALCULATORS[table].word, outputs, isSchedule } });
+  }
   return new Names(
     things,
     TOTALS.flatMap((total) => (total.alias ? [{ id: total.id, name: total.alias }] : [])),
   );
 }
 
-/** The name of a line, group, assumption or total; `undefined` when nothing has that id. */
+/**
+ * The name of a line, group, assumption, total or calculator, of an output (`Cargo bike.payment`) or an input (`the
+ * amount of Cargo bike`); `undefined` when nothing has that id.
+ */
 export function nameOf(document: Document, id: string): string | undefined {
-  return (document.lines.get(id) ?? document.groups.get(id) ?? document.assumptions.get(id) ?? totalWithId(id))?.name;
+  const own = document.lines.get(id) ?? document.groups.get(id) ?? document.assumptions.get(id) ?? totalWithId(id);
+  if (own) return own.name;
+  const output = outputOfFigure(id);
+  if (output !== null) {
+    const owner = calculatorWith(document, ownerOfFigure(id));
+    return owner && `${owner.row.name}.${output}`;
+  }
+  const given = inputWith(document, id);
+  if (given) return `the ${given.input.words} of ${given.calculator.row.name}`;
+  return calculatorWith(document, id)?.row.name;
 }
 
 /** Why a name cannot be given, as a sentence, or `null` when it can. `self` is the row that is to bear it. */
@@ -26,13 +54,14 @@ export function nameRefusal(document: Document, name: string, self: string | nul
     return `${name.trim()} is a total every plan has. Choose another name.`;
   }
   for (const [table, kind] of [
-    ['lines', 'line'],
-    ['groups', 'group'],
-    ['assumptions', 'assumption'],
+    ['lines', 'a line'],
+    ['groups', 'a group'],
+    ['assumptions', 'an assumption'],
+    ...CALCULATOR_TABLES.map((each) => [each, `a ${CALCULATORS[each].word}`] as const),
   ] as const) {
     for (const row of document[table].values()) {
       if (row.id !== self && nameKey(row.name) === key) {
-        return `There is already ${kind === 'assumption' ? 'an' : 'a'} ${kind} called ${row.name}. Rules tell things apart by their names, so choose another.`;
+        return `There is already ${kind} called ${row.name}. Rules tell things apart by their names, so choose another.`;
       }
     }
   }

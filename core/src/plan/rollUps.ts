@@ -1,6 +1,7 @@
 import type { Stretch } from '../calendar/calendar.ts';
 import { averageOf, lastOf, totalOf } from '../calendar/rollup.ts';
 import { addsUp } from '../figure/unit.ts';
+import { outputWith } from './calculators.ts';
 import type { Document } from './document.ts';
 import { unitOf } from './formulas.ts';
 import type { RollUp } from './tables.ts';
@@ -9,6 +10,8 @@ import { CUMULATIVE_NET } from './totals.ts';
 /** What the months of a line, group, total or assumption make of a year. Rates and percentages never add up. */
 export function rollUpOf(document: Document, id: string): RollUp {
   if (id === CUMULATIVE_NET) return 'last';
+  const output = outputWith(document, id);
+  if (output) return output.rollUp;
   if (document.assumptions.has(id) || !addsUp(unitOf(document, id))) return 'average';
   return document.lines.get(id)?.rollUp ?? 'total';
 }

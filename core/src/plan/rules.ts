@@ -21,14 +21,26 @@ interface Saying {
 
 const NOTHING: Saying = { amount: null, formula: null };
 
+/** Puts another formula in place of a step's; all else about the line stays. */
+export function rewriteStep(
+  draft: Draft,
+  { line: id, from, formula }: Extract<Command, { kind: 'line.rewriteStep' }>,
+): void {
+  const line = existing(draft, 'lines', id, 'This line');
+  const step = draft.get('ruleSteps', stepId(line.id, from));
+  if (!step) throw refused('gone', 'This step is no longer there.', 'from');
+  refuseLocked(draft, line, from, null);
+  draft.set('ruleSteps', { ...step, amount: null, formula: storedFormula(draft, formula) });
+}
+
 /** The stored form of a formula as it came with a command. */
-export function storedFormula(draft: Draft, text: string): string {
+export function storedFormula(draft: Draft, text: string, field = 'formula'): string {
   try {
     return toStored(text, namesOf(draft.document));
   } catch (error) {
     if (!(error instanceof FormulaError)) throw error;
     const { message, place, suggestions } = error.problem;
-    throw new Refused({ code: 'invalid', message, field: 'formula', place, ...(suggestions ? { suggestions } : {}) });
+    throw new Refused({ code: 'invalid', message, field, place, ...(suggestions ? { suggestions } : {}) });
   }
 }
 
@@ -256,6 +268,11 @@ export function removeStep(draft: Draft, lineId: string, from: Month | null): vo
   if (!draft.get('ruleSteps', id)) throw refused('gone', 'This step of the rule is no longer there.', 'from');
   refuseLocked(draft, line, from, null);
   draft.delete('ruleSteps', id);
+}
+
+/** The step of a rule that holds last. */
+export function lastStep(steps: readonly RuleStepRow[]): RuleStepRow | undefined {
+  return [...steps].sort((a, b) => ((a.from ?? '') < (b.from ?? '') ? -1 : 1)).at(-1);
 }
 
 function stepsOf(draft: Draft, line: string): RuleStepRow[] {

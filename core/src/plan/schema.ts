@@ -65,6 +65,13 @@ function valueSchema(column: Column): Record<string, unknown> {
       return { type: 'string', minLength: 1, maxLength: 80 };
     case 'text':
       return { type: 'string', maxLength: column.most };
+    case 'input':
+      return {
+        anyOf: [
+          { type: 'number', minimum: -1e13, maximum: 1e13 },
+          { type: 'string', minLength: 1, maxLength: 2000 },
+        ],
+      };
     case 'formula':
       return { type: 'string', minLength: 1, maxLength: 2000 };
     default:

@@ -3,18 +3,26 @@ import { usesByNode } from '../engine/dependencies.ts';
 import { refused } from './checks.ts';
 import type { Change, Document } from './document.ts';
 import { nameOf } from './naming.ts';
+import { TABLES, type TableName } from './tables.ts';
 
 /** Whether changes can make or break ways from line to line. */
 export function changesStructure(changes: readonly Change[]): boolean {
   return changes.some((change) => {
     if (change.table === 'lines') return change.before?.group !== change.after?.group;
     if (change.table === 'groups') return change.before?.side !== change.after?.side;
+    if (change.table === 'assumptions') return change.after?.formula != null;
+    if (hasInputs(change.table)) return change.after !== null;
     return (
       (change.table === 'ruleSteps' || change.table === 'exceptions') &&
       change.after !== null &&
       change.after.formula !== null
     );
   });
+}
+
+/** Whether a table's rows have inputs that may be formulas. */
+function hasInputs(table: TableName): boolean {
+  return Object.values(TABLES[table]).some(({ column }) => column.kind === 'input');
 }
 
 export function refuseCircles(document: Document): void {

@@ -24,14 +24,67 @@ export type HighlightCondition = (typeof HIGHLIGHT_CONDITIONS)[number];
 export const TONES = ['alarm', 'caution', 'good'] as const;
 export type Tone = (typeof TONES)[number];
 
+/** What of a loan follows from the rest. */
+export const LOAN_UNKNOWNS = ['payment', 'amount', 'rate', 'months'] as const;
+export type LoanUnknown = (typeof LOAN_UNKNOWNS)[number];
+
+/** What of a savings pot follows from the rest; the goal is what it comes to. */
+export const SAVINGS_UNKNOWNS = ['goal', 'deposit', 'months', 'rate'] as const;
+export type SavingsUnknown = (typeof SAVINGS_UNKNOWNS)[number];
+
+/** What follows the deposits of a pot: nothing, so much a month for as long as it lasts, or equal parts for so long. */
+export const WITHDRAWALS = ['none', 'howLong', 'howMuch'] as const;
+
+/** What a break-even asks: how many units, which month by itself, or when two alternatives cross. */
+export const BREAK_EVEN_KINDS = ['units', 'time', 'between'] as const;
+
+/** How often an extra payment is made. */
+export const EXTRA_RHYTHMS = ['once', 'yearly', 'monthly'] as const;
+
+/** What departs from a pot's regular deposits: a single deposit, a withdrawal, or months without a deposit. */
+export const SAVINGS_MOVES = ['deposit', 'withdrawal', 'pause'] as const;
+
+const input = (about: string) => optional({ kind: 'input' }, about);
+const termIn = required({ kind: 'choice', options: ['months', 'years'] }, 'What its duration is counted in.', 'months');
+const conversion = required(
+  { kind: 'choice', options: ['nominal', 'effective'] },
+  'How the yearly rate becomes a monthly one: a twelfth, or the twelfth root.',
+  'nominal',
+);
+const due = required(
+  { kind: 'choice', options: ['end', 'start'] },
+  'Whether it falls due at a month’s end or start.',
+  'end',
+);
+
 const name = required(
   { kind: 'name' },
-  'The name people see and rules use; unique among groups, lines and assumptions.',
+  'The name people see and rules use; unique among groups, lines, assumptions and calculators.',
 );
 const note = required({ kind: 'text', most: 2000 }, 'A remark.', '');
 const position = required({ kind: 'position' }, 'The place in the order, a fractional key; file order when left out.');
 const amount = optional({ kind: 'number' }, 'A figure; nothing stands for an empty month.');
 const formula = optional({ kind: 'formula' }, 'A formula in place of a figure.');
+
+const projectionRate = optional(
+  { kind: 'reference', table: 'assumptions' },
+  'The assumption its later years are projected with, in place of the group’s or the plan’s.',
+);
+const ownRate = optional({ kind: 'number' }, 'A yearly rate of its own for the projection, as a fraction.');
+
+/**
+ * How a chart shows its series: side by side along the months, piled up, added up along the months, or as shares of a
+ * whole, in bars or as a ring.
+ */
+export const CHART_FORMS = ['beside', 'stacked', 'running', 'bars', 'ring'] as const;
+export type ChartForm = (typeof CHART_FORMS)[number];
+
+/** What a point of a chart stands for. */
+export const CHART_SPANS = ['month', 'quarter', 'year'] as const;
+
+/** How a series is drawn. */
+export const CHART_MARKS = ['bars', 'line', 'area', 'steps'] as const;
+export type ChartMark = (typeof CHART_MARKS)[number];
 
 /** Which way a group's money flows; memo figures are no money flows. */
 export const SIDES = ['income', 'expense', 'setAside', 'memo'] as const;
@@ -70,6 +123,10 @@ export const TABLES = {
     name,
     unit: required({ kind: 'choice', options: UNITS }, 'What its value counts.'),
     value: required({ kind: 'number' }, 'Its value from the plan’s start; rates as fractions, 0.024 for 2.4 %.'),
+    formula: optional({ kind: 'formula' }, 'A formula that gives its value from others, in place of the value.'),
+    low: optional({ kind: 'number' }, 'The least value it may take.'),
+    high: optional({ kind: 'number' }, 'The greatest value it may take.'),
+    section: required({ kind: 'text', most: 80 }, 'The heading it stands under among the assumptions.', ''),
     note,
     position,
   },
@@ -82,6 +139,8 @@ export const TABLES = {
     name,
     side: required({ kind: 'choice', options: SIDES }, 'Which way the money flows.'),
     rhythm: optional({ kind: 'choice', options: RHYTHMS }, 'For expenses: how often they come.'),
+    projectionRate,
+    ownRate,
     position,
   },
   lines: {
@@ -93,6 +152,8 @@ export const TABLES = {
     emphasis: required({ kind: 'choice', options: EMPHASES }, 'How strongly it stands out.', 'none'),
     locked: required({ kind: 'yesNo' }, 'Whether it is kept from being edited.', false),
     targetShare: optional({ kind: 'number' }, 'The share of income it is meant to have, as a fraction.'),
+    projectionRate,
+    ownRate,
     position,
   },
   ruleSteps: {
@@ -121,8 +182,136 @@ export const TABLES = {
     tone: required({ kind: 'choice', options: TONES }, 'What it says about a figure.', 'alarm'),
     word: required({ kind: 'text', most: 24 }, 'The word beside the figure.'),
   },
+  scenarios: {
+    name: required({ kind: 'name' }, 'The scenario’s name; unique among scenarios.'),
+    position,
+  },
+  scenarioValues: {
+    scenario: required({ kind: 'reference', table: 'scenarios' }, 'The scenario it belongs to.'),
+    assumption: required({ kind: 'reference', table: 'assumptions' }, 'The assumption that has another value in it.'),
+    value: required({ kind: 'number' }, 'Its value in all months.'),
+  },
+  scenarioFigures: {
+    scenario: required({ kind: 'reference', table: 'scenarios' }, 'The scenario it belongs to.'),
+    line: required({ kind: 'reference', table: 'lines' }, 'The line that has another figure in it.'),
+    month: required({ kind: 'month' }, 'The month of the figure.'),
+    amount,
+  },
+  charts: {
+    name: required({ kind: 'name' }, 'The chart’s title; unique among charts.'),
+    form: required({ kind: 'choice', options: CHART_FORMS }, 'How its series are shown.', 'beside'),
+    span: required({ kind: 'choice', options: CHART_SPANS }, 'What a point of it stands for.', 'month'),
+    year: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is of; the whole plan when left out.'),
+    from: optional({ kind: 'month' }, 'The first month it is of, in place of a year.'),
+    until: optional({ kind: 'month' }, 'The last month it is of, in place of a year.'),
+    axis: required(
+      { kind: 'text', most: 80 },
+      'What stands along the axis of figures; the currency when left out.',
+      '',
+    ),
+    position,
+  },
+  chartSeries: {
+    chart: required({ kind: 'reference', table: 'charts' }, 'The chart it belongs to.'),
+    of: required({ kind: 'bearer' }, 'Whose figures it draws.'),
+    mark: required({ kind: 'choice', options: CHART_MARKS }, 'How it is drawn.', 'line'),
+    scenario: optional(
+      { kind: 'reference', table: 'scenarios' },
+      'The scenario it is taken from; the plan when left out.',
+    ),
+    projectedFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is projected from.'),
+    position,
+  },
+  waivedFindings: {
+    finding: required({ kind: 'text', most: 200 }, 'The finding of a check that has been set aside.'),
+    reason: required({ kind: 'text', most: 500 }, 'Why it is no matter.'),
+  },
   lockedYears: {
     year: required({ kind: 'whole', least: 1900, most: 2999 }, 'A calendar year whose figures are kept from editing.'),
+  },
+  loans: {
+    name,
+    offerOf: optional({ kind: 'reference', table: 'loans' }, 'The loan it is another offer for.'),
+    unknown: required({ kind: 'choice', options: LOAN_UNKNOWNS }, 'What follows from the other terms.', 'payment'),
+    amount: input('The amount borrowed.'),
+    rate: input('The yearly rate, as a fraction.'),
+    months: input('How long it is paid back, in months or years.'),
+    payment: input('The monthly payment.'),
+    termIn,
+    conversion,
+    first: required({ kind: 'month' }, 'The month of the first payment.'),
+    due,
+    balloon: input('What is left to be paid with the last payment.'),
+    fee: input('What it costs once, with the first payment.'),
+    interestOnly: input('For how many of the first months interest alone is paid.'),
+    note,
+    position,
+  },
+  loanExtras: {
+    loan: required({ kind: 'reference', table: 'loans' }, 'The loan it is paid on.'),
+    every: required({ kind: 'choice', options: EXTRA_RHYTHMS }, 'How often it is paid.', 'once'),
+    from: required({ kind: 'month' }, 'The month it is paid in, or first paid in.'),
+    until: optional({ kind: 'month' }, 'The last month it is paid in; the loan’s end when left out.'),
+    amount: input('What is paid on top.'),
+  },
+  savings: {
+    name,
+    unknown: required({ kind: 'choice', options: SAVINGS_UNKNOWNS }, 'What follows from the rest.', 'goal'),
+    opening: input('What is in it before the first month.'),
+    deposit: input('What is put in every month.'),
+    rate: input('The yearly rate, as a fraction.'),
+    months: input('How long it is saved, in months or years; the plan’s months when left out.'),
+    goal: input('What it is to come to.'),
+    growth: input('How much the deposit grows every year, as a fraction.'),
+    termIn,
+    conversion,
+    first: required({ kind: 'month' }, 'The month of the first deposit.'),
+    due,
+    withdrawals: required({ kind: 'choice', options: WITHDRAWALS }, 'What follows the deposits.', 'none'),
+    withdrawal: input('What is taken out every month after the deposits.'),
+    withdrawalMonths: input('For how many months it is taken out.'),
+    inflation: input('The yearly rise of prices it is told in today’s money with; the plan’s when left out.'),
+    note,
+    position,
+  },
+  savingsMoves: {
+    pot: required({ kind: 'reference', table: 'savings' }, 'The pot it goes into or out of.'),
+    kind: required({ kind: 'choice', options: SAVINGS_MOVES }, 'A single deposit, a withdrawal or a pause.'),
+    from: required({ kind: 'month' }, 'The month it happens in, or a pause begins.'),
+    until: optional({ kind: 'month' }, 'The last month of a pause; the same month when left out.'),
+    amount: input('How much; nothing for a pause.'),
+  },
+  taxSchedules: {
+    name,
+    income: input('The yearly income it is asked about.'),
+    allowance: input('What is taken off the income first.'),
+    rebateLimit: input('The income, less the allowance, up to which nothing is due.'),
+    note,
+    position,
+  },
+  taxBands: {
+    schedule: required({ kind: 'reference', table: 'taxSchedules' }, 'The schedule it belongs to.'),
+    validFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The first year it holds; always when left out.'),
+    from: required({ kind: 'number' }, 'The income it begins at.'),
+    rate: required({ kind: 'number' }, 'Its rate, as a fraction.'),
+  },
+  breakEvens: {
+    name,
+    about: required({ kind: 'choice', options: BREAK_EVEN_KINDS }, 'What it asks.', 'units'),
+    fixedCosts: input('What it costs however many units there are.'),
+    price: input('What a unit brings.'),
+    variableCost: input('What a unit costs.'),
+    plannedUnits: input('How many units are planned.'),
+    targetProfit: input('The profit aimed at.'),
+    costs: input('What the units of a month cost, for the unit cost.'),
+    units: input('The units of a month, for the unit cost.'),
+    flow: input('What comes in less what goes out in a month, for paying itself back.'),
+    firstName: required({ kind: 'text', most: 80 }, 'What the first alternative is called.', ''),
+    firstCosts: input('What the first alternative costs in a month.'),
+    secondName: required({ kind: 'text', most: 80 }, 'What the second alternative is called.', ''),
+    secondCosts: input('What the second alternative costs in a month.'),
+    note,
+    position,
   },
 } as const;
 
@@ -139,11 +328,42 @@ export type LineRow = Row<'lines'>;
 export type RuleStepRow = Row<'ruleSteps'>;
 export type ExceptionRow = Row<'exceptions'>;
 export type FigureNoteRow = Row<'figureNotes'>;
+export type ScenarioRow = Row<'scenarios'>;
+export type ScenarioValueRow = Row<'scenarioValues'>;
+export type ScenarioFigureRow = Row<'scenarioFigures'>;
+export type ChartRow = Row<'charts'>;
+export type ChartSeriesRow = Row<'chartSeries'>;
 export type HighlightRow = Row<'highlights'>;
+export type LoanRow = Row<'loans'>;
+export type LoanExtraRow = Row<'loanExtras'>;
+export type SavingsPotRow = Row<'savings'>;
+export type SavingsMoveRow = Row<'savingsMoves'>;
+export type TaxScheduleRow = Row<'taxSchedules'>;
+export type TaxBandRow = Row<'taxBands'>;
+export type BreakEvenRow = Row<'breakEvens'>;
 
 /** Steps and exceptions have ids of their own making: their owner and month, so that none can be there twice. */
 export function stepId(line: string, from: string | null): string {
   return `${line}:${from ?? 'start'}`;
+}
+
+/** What a series of a chart draws: whose figures, and whether as a scenario has them or as projected from a year. */
+export type ChartSource = Pick<ChartSeriesRow, 'of' | 'scenario' | 'projectedFrom'>;
+
+export function chartSeriesId(chart: string, { of, scenario, projectedFrom }: ChartSource): string {
+  return [chart, of, scenario ?? projectedFrom].filter((part) => part !== null).join(':');
+}
+
+export function scenarioValueId(scenario: string, assumption: string): string {
+  return `${scenario}:${assumption}`;
+}
+
+export function scenarioFigureId(scenario: string, line: string, month: string): string {
+  return `${scenario}:${line}:${month}`;
+}
+
+export function taxBandId(schedule: string, validFrom: number | null, from: number): string {
+  return `${schedule}:${validFrom ?? 'always'}:${from}`;
 }
 
 export function lockedYearId(year: number): string {

@@ -1,18 +1,31 @@
 import Joi from 'joi';
 import {
+  BREAK_EVEN_KINDS,
+  CHART_FORMS,
+  CHART_MARKS,
+  CHART_SPANS,
   EMPHASES,
+  EXTRA_RHYTHMS,
   HIGHLIGHT_CONDITIONS,
+  LOAN_UNKNOWNS,
   MAX_CELLS,
   MAX_DECIMALS,
   MAX_FORMULA_LENGTH,
   MAX_MONTHS,
+  MAX_PARTS,
+  MAX_PROJECTED_YEARS,
+  MAX_SERIES,
   NEGATIVES,
   REACHES,
   RHYTHMS,
   ROLL_UPS,
+  SAVINGS_MOVES,
+  SAVINGS_UNKNOWNS,
   SIDES,
+  STEPPINGS,
   TONES,
   UNITS,
+  WITHDRAWALS,
   type CommandKind,
 } from '@haushalt/core';
 import type { Order } from '../store/store.ts';
@@ -20,6 +33,8 @@ import { ApiError } from './errors.ts';
 
 const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/, 'letters, digits, dashes or underscores, at most 64');
 const name = Joi.string().trim().min(1).max(80);
+const finding = Joi.string().min(1).max(200);
+const section = Joi.string().trim().allow('').max(80);
 const note = Joi.string().allow('').max(2000);
 const figure = Joi.number().min(-1e13).max(1e13);
 const month = Joi.string().pattern(/^(19|2\d)\d{2}-(0[1-9]|1[0-2])$/, 'a month such as 2026-03');
@@ -51,11 +66,23 @@ const adjustment = Joi.alternatives(
   Joi.object({ kind: Joi.valid('factor'), factor: Joi.number().min(-1e6).max(1e6), notBelowZero }),
 ).options({ presence: 'required' });
 
+const input = Joi.string().min(1).max(MAX_FORMULA_LENGTH).allow(null);
+const choice = (options: readonly string[]) => Joi.string().valid(...options);
+const termIn = choice(['months', 'years']);
+const conversion = choice(['nominal', 'effective']);
+const due = choice(['end', 'start']);
+const orNull = (fields: Fields) => Joi.object(fields).options({ presence: 'required' }).allow(null);
+
 type Fields = Record<string, Joi.Schema>;
 const all = (fields: Fields) => Joi.object(fields).options({ presence: 'required' }).required();
 const some = (fields: Fields) => Joi.object(fields).min(1).required().options({ presence: 'optional' });
 
 const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
+  'plan.carryOn': {
+    years: Joi.number().integer().min(1).max(MAX_PROJECTED_YEARS),
+    stepping: Joi.string().valid(...STEPPINGS),
+    rate: id.allow(null),
+  },
   'plan.set': {
     settings: some({
       name,
@@ -69,7 +96,10 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
     }),
   },
   'group.add': { id, name, side, rhythm, before },
-  'group.set': { group: id, settings: some({ name, side, rhythm }) },
+  'group.set': {
+    group: id,
+    settings: some({ name, side, rhythm, projectionRate: id.allow(null), ownRate: figure.allow(null) }),
+  },
   'group.move': { group: id, before },
   'group.duplicate': { group: id, id },
   'group.delete': { group: id },
@@ -84,6 +114,8 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
       emphasis: Joi.string().valid(...EMPHASES),
       locked: Joi.boolean(),
       targetShare: figure.allow(null),
+      projectionRate: id.allow(null),
+      ownRate: figure.allow(null),
     }),
   },
   'line.move': { line: id, group: id, before },
@@ -91,6 +123,7 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
   'line.delete': { line: id },
   'line.setFigure': { line: id, month, reach, until, figure: figure.allow(null) },
   'line.setFormula': { line: id, month, reach, until, formula },
+  'line.rewriteStep': { line: id, from: month.allow(null), formula },
   'line.clearException': { line: id, month },
   'line.removeStep': { line: id, from: month.allow(null) },
   'line.moveStep': { line: id, from: month, to: month },
@@ -118,11 +151,145 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
     }),
   },
   'highlight.delete': { id },
+  'scenario.set': { id, name },
+  'scenario.delete': { id },
+  'scenario.setValues': { scenario: id, values: many({ assumption: id, value: figure.allow(null) }) },
+  'scenario.setFigures': { scenario: id, figures: many({ ...cell, figure: figure.allow(null) }) },
+  'scenario.clearFigures': { scenario: id, cells: many(cell) },
+  'scenario.adopt': { id },
+  'chart.set': {
+    id,
+    settings: all({
+      name,
+      form: Joi.string().valid(...CHART_FORMS),
+      span: Joi.string().valid(...CHART_SPANS),
+      year: year.allow(null),
+      from: month.allow(null),
+      until: month.allow(null),
+      axis: section,
+    }),
+    series: Joi.array()
+      .items(
+        Joi.object({
+          of: bearer,
+          mark: choice(CHART_MARKS),
+          scenario: id.allow(null),
+          projectedFrom: year.allow(null),
+        }).options({ presence: 'required' }),
+      )
+      .max(MAX_SERIES),
+  },
+  'chart.move': { id, before },
+  'chart.delete': { id },
+  'lines.place': {
+    group: id,
+    newGroup: orNull({ name, side }),
+    lines: many({ id, name, unit, formula }),
+  },
+  'loan.set': {
+    loan: id,
+    settings: some({
+      name,
+      unknown: choice(LOAN_UNKNOWNS),
+      amount: input,
+      rate: input,
+      months: input,
+      payment: input,
+      termIn,
+      conversion,
+      first: month,
+      due,
+      balloon: input,
+      fee: input,
+      interestOnly: input,
+      note,
+    }),
+  },
+  'loan.setExtra': {
+    id,
+    settings: orNull({ loan: id, every: choice(EXTRA_RHYTHMS), from: month, until: month.allow(null), amount: input }),
+  },
+  'loan.takeOffer': { offer: id },
+  'pot.set': {
+    pot: id,
+    settings: some({
+      name,
+      unknown: choice(SAVINGS_UNKNOWNS),
+      opening: input,
+      deposit: input,
+      rate: input,
+      months: input,
+      goal: input,
+      growth: input,
+      termIn,
+      conversion,
+      first: month,
+      due,
+      withdrawals: choice(WITHDRAWALS),
+      withdrawal: input,
+      withdrawalMonths: input,
+      inflation: input,
+      note,
+    }),
+  },
+  'pot.setMove': {
+    id,
+    settings: orNull({ pot: id, kind: choice(SAVINGS_MOVES), from: month, until: month.allow(null), amount: input }),
+  },
+  'taxSchedule.set': {
+    schedule: id,
+    settings: some({ name, income: input, allowance: input, rebateLimit: input, note }),
+  },
+  'taxSchedule.setBands': {
+    schedule: id,
+    validFrom: year.allow(null),
+    bands: Joi.array()
+      .items(Joi.object({ from: figure, rate: figure }).options({ presence: 'required' }))
+      .max(MAX_PARTS),
+  },
+  'breakEven.set': {
+    breakEven: id,
+    settings: some({
+      name,
+      about: choice(BREAK_EVEN_KINDS),
+      fixedCosts: input,
+      price: input,
+      variableCost: input,
+      plannedUnits: input,
+      targetProfit: input,
+      costs: input,
+      units: input,
+      flow: input,
+      firstName: section,
+      firstCosts: input,
+      secondName: section,
+      secondCosts: input,
+      note,
+    }),
+  },
+  'calculator.copy': { calculator: id, as: id, name: name.allow(null), offer: Joi.boolean() },
+  'calculator.delete': { calculator: id },
+  'finding.waive': { finding, reason: Joi.string().trim().min(1).max(500) },
+  'finding.takeUp': { finding },
   'assumption.add': { id, name, unit, value: figure, note, before },
-  'assumption.set': { assumption: id, settings: some({ name, unit, value: figure, note }) },
+  'assumption.set': {
+    assumption: id,
+    settings: some({
+      name,
+      unit,
+      value: figure,
+      formula: formula.allow(null),
+      low: figure.allow(null),
+      high: figure.allow(null),
+      section,
+      note,
+    }),
+  },
+  'assumption.fix': { assumption: id, value: figure },
   'assumption.setStep': { assumption: id, from: month, value: figure },
+  'assumption.moveStep': { assumption: id, from: month, to: month },
   'assumption.removeStep': { assumption: id, from: month },
-  'assumption.move': { assumption: id, before },
+  'assumption.move': { assumption: id, before, section: section.optional() },
   'assumption.delete': { assumption: id },
   undo: { target: id },
   redo: { target: id },

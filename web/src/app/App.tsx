@@ -16,6 +16,26 @@ const ProjectionPage = lazy(() =>
   import('../pages/projection/ProjectionPage.tsx').then((module) => ({ default: module.ProjectionPage })),
 );
 
+const ChecksPage = lazy(() =>
+  import('../pages/checks/ChecksPage.tsx').then((module) => ({ default: module.ChecksPage })),
+);
+const WhatIfPage = lazy(() =>
+  import('../pages/whatIf/WhatIfPage.tsx').then((module) => ({ default: module.WhatIfPage })),
+);
+const OverviewPage = lazy(() =>
+  import('../pages/overview/OverviewPage.tsx').then((module) => ({ default: module.OverviewPage })),
+);
+const LoansPage = lazy(() => import('../pages/loans/LoansPage.tsx').then((module) => ({ default: module.LoansPage })));
+const SavingsPage = lazy(() =>
+  import('../pages/savings/SavingsPage.tsx').then((module) => ({ default: module.SavingsPage })),
+);
+const TaxPage = lazy(() => import('../pages/tax/TaxPage.tsx').then((module) => ({ default: module.TaxPage })));
+const BreakEvenPage = lazy(() =>
+  import('../pages/breakEven/BreakEvenPage.tsx').then((module) => ({ default: module.BreakEvenPage })),
+);
+const ChartsPage = lazy(() =>
+  import('../pages/charts/ChartsPage.tsx').then((module) => ({ default: module.ChartsPage })),
+);
 const StartPage = lazy(() => import('../pages/start/StartPage.tsx').then((module) => ({ default: module.StartPage })));
 
 const client = new QueryClient({
@@ -42,8 +62,16 @@ export function App() {
                 <Route path="/new" element={<StartPage />} />
                 <Route path="/plans/:planId" element={<PlanShell />}>
                   <Route index element={<Navigate to="budget" replace />} />
+                  <Route path="overview" element={<OverviewPage />} />
                   <Route path="budget" element={<BudgetPage />} />
                   <Route path="projection" element={<ProjectionPage />} />
+                  <Route path="loans" element={<LoansPage />} />
+                  <Route path="savings" element={<SavingsPage />} />
+                  <Route path="tax" element={<TaxPage />} />
+                  <Route path="break-even" element={<BreakEvenPage />} />
+                  <Route path="charts" element={<ChartsPage />} />
+                  <Route path="what-if" element={<WhatIfPage />} />
+                  <Route path="checks" element={<ChecksPage />} />
                 </Route>
                 <Route path="*" element={<NotFound />} />
               </Routes>

@@ -1,5 +1,14 @@
 import alarm from 'bootstrap-icons/icons/exclamation-triangle.svg';
 import caution from 'bootstrap-icons/icons/exclamation-circle.svg';
+import loans from 'bootstrap-icons/icons/cash-stack.svg';
+import savings from 'bootstrap-icons/icons/safe.svg';
+import tax from 'bootstrap-icons/icons/percent.svg';
+import breakEven from 'bootstrap-icons/icons/bullseye.svg';
+import chart from 'bootstrap-icons/icons/bar-chart.svg';
+import checks from 'bootstrap-icons/icons/clipboard-check.svg';
+import question from 'bootstrap-icons/icons/signpost-split.svg';
+import overview from 'bootstrap-icons/icons/house-heart.svg';
+import chevronUp from 'bootstrap-icons/icons/chevron-up.svg';
 import columns from 'bootstrap-icons/icons/layout-three-columns.svg';
 import eraser from 'bootstrap-icons/icons/eraser.svg';
 import eyeglasses from 'bootstrap-icons/icons/eyeglasses.svg';
@@ -40,6 +49,15 @@ import copy from 'bootstrap-icons/icons/copy.svg';
 import warning from 'bootstrap-icons/icons/exclamation-diamond.svg';
 
 const ICONS = {
+  up: chevronUp,
+  chart,
+  loans,
+  savings,
+  tax,
+  breakEven,
+  checks,
+  whatIf: question,
+  overview,
   redo: arrowClockwise,
   undo: arrowCounterclockwise,
   income: arrowDownLeft,

@@ -64,6 +64,27 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
     ],
   ],
   [
+    'The other pages',
+    [
+      ['Enter on a projection', 'choose what the line or group grows by'],
+      ['← → on a chart', 'from point to point, with its figures'],
+      ['↑ ↓ on an assumption’s value', 'a little more, a little less'],
+      ['← → on its slider', 'try values; all pages follow'],
+      ['Alt+↑, Alt+↓ on an assumption', 'move it up or down'],
+    ],
+  ],
+  [
+    'Loans, savings, tax, break-even',
+    [
+      ['Enter, Esc in a field', 'take what was typed, leave it as it was'],
+      ['letters or + − × in a field', 'a formula, with names to choose from'],
+      ['↑ ↓ in a field', 'a little more, a little less'],
+      ['← → on a slider', 'try values; all pages follow'],
+      ['Ctrl+C in a schedule', 'copy it as a table'],
+      ['F6', 'from the terms to the figures, and back'],
+    ],
+  ],
+  [
     'Everywhere',
     [
       ['Ctrl+Z, Ctrl+Y', 'undo, redo'],

@@ -1,9 +1,21 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
-import { planOf } from '@haushalt/core';
-import { NavLink, Outlet, Link, useParams } from 'react-router';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import {
+  calculatorWith,
+  inputWith,
+  ownerOfFigure,
+  planOf,
+  scenarioInWords,
+  type Calculator,
+  type Document,
+  type Month,
+} from '@haushalt/core';
+import { NavLink, Outlet, Link, useNavigate, useParams } from 'react-router';
 import { SessionProvider, useSaving, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
+import './print.scss';
 import '../reckoning/reckoning.scss';
+import { useFindings } from '../pages/checks/useFindings.ts';
 import { Shelf } from '../shelf/Shelf.tsx';
+import { CALCULATOR_PAGES } from './calculatorPages.ts';
 import { Icon } from './Icon.tsx';
 import { KeyList } from './KeyList.tsx';
 import { Loading } from './Loading.tsx';
@@ -37,6 +49,11 @@ export function PlanShell() {
   );
 }
 
+/** The calculator a figure belongs to: it itself, or one of its outputs or inputs. */
+function calculatorBehind(document: Document, id: string): Calculator | undefined {
+  return inputWith(document, id)?.calculator ?? calculatorWith(document, ownerOfFigure(id));
+}
+
 const SHELF_KEY = 'haushalt:shelf';
 
 /** As it was left; at first open where twelve months fit beside it. */
@@ -47,13 +64,10 @@ function shelfOpenAtFirst(): boolean {
 
 function Shell({ planId }: { readonly planId: string }) {
   const session = useSession();
-  const state = useSessionState();
   const notices = useNotices();
   const [shelfOpen, setShelfOpen] = useState(shelfOpenAtFirst);
   const [keysOpen, setKeysOpen] = useState(false);
   const [settingsOpen, setSettingsOpen] = useState(false);
-  const plan = planOf(state.document);
-
   const undo = useCallback(() => {
     const label = session.state.undo?.label;
     const refusal = session.undo();
@@ -64,10 +78,6 @@ function Shell({ planId }: { readonly planId: string }) {
     const refusal = session.redo();
     notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: `Done again: ${label}.` });
   }, [session, notices]);
-
-  useEffect(() => {
-    document.title = `${plan.name} – Haushalt`;
-  }, [plan.name]);
 
   useEffect(() => {
     localStorage.setItem(SHELF_KEY, shelfOpen ? 'open' : 'closed');
@@ -95,7 +105,27 @@ function Shell({ planId }: { readonly planId: string }) {
     return () => window.removeEventListener('keydown', pressed);
   }, [undo, redo]);
 
-  const shell = useMemo(() => ({ openShelf: () => setShelfOpen(true) }), []);
+  const openSettings = useCallback(() => setSettingsOpen(true), []);
+  const navigate = useNavigate();
+  const [wantedAssumption, setWantedAssumption] = useState<string | null>(null);
+  const shell = useMemo(
+    () => ({
+      openShelf: () => setShelfOpen(true),
+      goTo: (id: string, month: Month | null = null) => {
+        const at = month === null ? '' : `&month=${month}`;
+        const calculator = calculatorBehind(session.state.document, id);
+        if (calculator)
+          return void navigate(
+            `/plans/${planId}/${CALCULATOR_PAGES[calculator.table]}?show=${encodeURIComponent(calculator.row.id)}`,
+          );
+        if (!session.state.document.assumptions.has(id))
+          return void navigate(`/plans/${planId}/budget?show=${encodeURIComponent(id)}${at}`);
+        setShelfOpen(true);
+        setWantedAssumption(id);
+      },
+    }),
+    [navigate, planId, session],
+  );
 
   return (
     <ShellContext value={shell}>
@@ -104,31 +134,11 @@ function Shell({ planId }: { readonly planId: string }) {
           <Link to="/" className="wordmark">
             Haushalt
           </Link>
-          <h1 className="plan-name" title={plan.name}>
-            {plan.name}
-          </h1>
+          <PlanName />
           <SaveState />
           <div className="head-tools">
-            <button
-              type="button"
-              className="tool"
-              onClick={undo}
-              disabled={!state.undo}
-              title={state.undo ? `Take back: ${state.undo.label} (Ctrl+Z)` : 'Nothing to take back'}
-            >
-              <Icon name="undo" />
-              Undo
-            </button>
-            <button
-              type="button"
-              className="tool"
-              onClick={redo}
-              disabled={!state.redo}
-              title={state.redo ? `Do again: ${state.redo.label} (Ctrl+Y)` : 'Nothing to do again'}
-            >
-              <Icon name="redo" />
-              Redo
-            </button>
+            <HeadCount planId={planId} />
+            <Steps onUndo={undo} onRedo={redo} />
             <button type="button" className="tool" onClick={() => setKeysOpen(true)} title="Keys (?)">
               <Icon name="keyboard" />
               Keys
@@ -145,39 +155,165 @@ function Shell({ planId }: { readonly planId: string }) {
             </button>
           </div>
         </header>
-        <nav className="shell-nav" aria-label="Pages of the plan">
-          <NavLink to="/" end>
-            <Icon name="plans" />
-            Plans
-          </NavLink>
-          <hr />
-          <NavLink to={`/plans/${planId}/budget`}>
-            <Icon name="budget" />
-            Budget
-          </NavLink>
-          <NavLink to={`/plans/${planId}/projection`}>
-            <Icon name="projection" />
-            Projection
-          </NavLink>
-          <div className="nav-foot">
-            <a href={`/api/plans/${encodeURIComponent(planId)}/file`} download>
-              <Icon name="saveFile" />
-              Save as file
-            </a>
-            <button type="button" onClick={() => setSettingsOpen(true)}>
-              <Icon name="settings" />
-              Settings
-            </button>
-          </div>
-        </nav>
+        <Pages planId={planId} onSettings={openSettings} />
         <main className="shell-main">
-          <Outlet />
+          <ScenarioStrip planId={planId} />
+          <div className="shell-page">
+            <Outlet />
+          </div>
         </main>
-        {shelfOpen && <Shelf onClose={() => setShelfOpen(false)} />}
+        {shelfOpen && (
+          <Shelf
+            wanted={wantedAssumption}
+            onShown={() => setWantedAssumption(null)}
+            onClose={() => setShelfOpen(false)}
+          />
+        )}
       </div>
       <KeyList open={keysOpen} onClose={() => setKeysOpen(false)} />
       {settingsOpen && <PlanSettings onClose={() => setSettingsOpen(false)} />}
     </ShellContext>
+  );
+}
+
+function PlanName() {
+  const { name } = planOf(useSessionState().document);
+  useEffect(() => {
+    document.title = `${name} – Haushalt`;
+  }, [name]);
+  return (
+    <h1 className="plan-name" title={name}>
+      {name}
+    </h1>
+  );
+}
+
+/** Says unmistakably that a scenario is active, and leads back to the plan. */
+function ScenarioStrip({ planId }: { readonly planId: string }) {
+  const session = useSession();
+  const { scenario, base } = useSessionState();
+  if (!scenario) return null;
+  const parts = scenarioInWords(base, scenario.id);
+  return (
+    <div className="scenario-strip" role="status">
+      <Icon name="whatIf" />
+      <strong>Scenario: {scenario.name}</strong>
+      <span className="scenario-words">
+        {parts.length === 0
+          ? 'Nothing is otherwise yet. Change a value or a figure; the plan itself stays as it is.'
+          : `${parts.join('; ')}. The plan itself stays as it is.`}
+      </span>
+      <NavLink to={`/plans/${planId}/what-if?way=scenarios`}>Compare</NavLink>
+      <button type="button" className="btn btn-sm btn-primary" onClick={() => session.activate(null)}>
+        Back to the plan
+      </button>
+    </div>
+  );
+}
+
+function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRedo: () => void }) {
+  const { undo, redo } = useSessionState();
+  const steps = [
+    { name: 'undo', words: 'Undo', step: undo, onStep: onUndo, title: 'Take back', keys: 'Ctrl+Z', none: 'take back' },
+    { name: 'redo', words: 'Redo', step: redo, onStep: onRedo, title: 'Do again', keys: 'Ctrl+Y', none: 'do again' },
+  ] as const;
+  return steps.map(({ name, words, step, onStep, title, keys, none }) => (
+    <button
+      key={name}
+      type="button"
+      className="tool"
+      onClick={onStep}
+      disabled={!step}
+      title={step ? `${title}: ${step.label} (${keys})` : `Nothing to ${none}`}
+    >
+      <Icon name={name} />
+      {words}
+    </button>
+  ));
+}
+
+const Pages = memo(function Pages({
+  planId,
+  onSettings,
+}: {
+  readonly planId: string;
+  readonly onSettings: () => void;
+}) {
+  return (
+    <nav className="shell-nav" aria-label="Pages of the plan">
+      <NavLink to="/" end>
+        <Icon name="plans" />
+        Plans
+      </NavLink>
+      <hr />
+      <NavLink to={`/plans/${planId}/overview`}>
+        <Icon name="overview" />
+        Overview
+      </NavLink>
+      <NavLink to={`/plans/${planId}/budget`}>
+        <Icon name="budget" />
+        Budget
+      </NavLink>
+      <NavLink to={`/plans/${planId}/projection`}>
+        <Icon name="projection" />
+        Projection
+      </NavLink>
+      <NavLink to={`/plans/${planId}/loans`}>
+        <Icon name="loans" />
+        Loans
+      </NavLink>
+      <NavLink to={`/plans/${planId}/savings`}>
+        <Icon name="savings" />
+        Savings
+      </NavLink>
+      <NavLink to={`/plans/${planId}/tax`}>
+        <Icon name="tax" />
+        Tax
+      </NavLink>
+      <NavLink to={`/plans/${planId}/break-even`}>
+        <Icon name="breakEven" />
+        Break-even
+      </NavLink>
+      <NavLink to={`/plans/${planId}/charts`}>
+        <Icon name="chart" />
+        Charts
+      </NavLink>
+      <NavLink to={`/plans/${planId}/what-if`}>
+        <Icon name="whatIf" />
+        What if
+      </NavLink>
+      <NavLink to={`/plans/${planId}/checks`}>
+        <Icon name="checks" />
+        Checks
+      </NavLink>
+      <div className="nav-foot">
+        <a href={`/api/plans/${encodeURIComponent(planId)}/file`} download>
+          <Icon name="saveFile" />
+          Save as file
+        </a>
+        <button type="button" onClick={onSettings}>
+          <Icon name="settings" />
+          Settings
+        </button>
+      </div>
+    </nav>
+  );
+});
+
+/** How many findings are open, on every page; leads to them. */
+function HeadCount({ planId }: { readonly planId: string }) {
+  const { open, problems } = useFindings();
+  const count = open.length + problems.length;
+  if (count === 0) return null;
+  return (
+    <Link
+      to={`/plans/${planId}/checks`}
+      className="tool"
+      title={count === 1 ? 'One thing worth a second look' : `${count} things worth a second look`}
+    >
+      <Icon name="checks" />
+      {count === 1 ? '1 check' : `${count} checks`}
+    </Link>
   );
 }
 

@@ -1,11 +1,14 @@
+import type { Month } from '@haushalt/core';
 import { createContext, useContext } from 'react';
 
 /** What pages can ask of the frame around them. */
 export interface ShellActions {
   readonly openShelf: () => void;
+  /** Goes to where a line, group, total or assumption stands. */
+  readonly goTo: (id: string, month?: Month | null) => void;
 }
 
-export const ShellContext = createContext<ShellActions>({ openShelf: () => {} });
+export const ShellContext = createContext<ShellActions>({ openShelf: () => {}, goTo: () => {} });
 
 export function useShell(): ShellActions {
   return useContext(ShellContext);

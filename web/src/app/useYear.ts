@@ -8,7 +8,14 @@ export function useYear(years: readonly number[]): [number, (year: number) => vo
   const year = Math.min(Math.max(wanted, years[0]!), years.at(-1)!);
   const shown = search.get('year');
   useEffect(() => {
-    if (shown !== String(year)) setSearch({ year: String(year) }, { replace: true });
+    if (shown === String(year)) return;
+    setSearch(
+      (before) => {
+        before.set('year', String(year));
+        return before;
+      },
+      { replace: true },
+    );
   }, [year, shown, setSearch]);
   return [year, setWanted];
 }

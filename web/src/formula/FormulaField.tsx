@@ -13,6 +13,7 @@ import { EditorView, keymap } from '@codemirror/view';
 import { FUNCTIONS, quoteName, type Notation } from '@haushalt/core';
 import { useLayoutEffect, useRef } from 'react';
 import type { FormulaFieldProps } from './formulaField.ts';
+import './formula.scss';
 
 const CALENDAR: readonly Completion[] = [
   { label: 'month', detail: 'the month’s number, 1 to 12', type: 'keyword' },
@@ -30,18 +31,18 @@ function completionsFor(names: FormulaFieldProps['names'], { separator }: Notati
     info: summary,
     type: 'function',
   }));
-  const things = names.map(({ name, kind }): Completion => ({
+  const things = names.map(({ name, kind, written }): Completion => ({
     label: name,
-    apply: quoteName(name),
+    apply: written ?? quoteName(name),
     detail: kind,
     type: 'variable',
     boost: 10,
   }));
   const options = [...things, ...CALENDAR, ...functions];
   return (context: CompletionContext) => {
-    const before = context.matchBefore(/'[^']*|[\p{L}\p{M}][\p{L}\p{M}\p{N} ]*/u);
+    const before = context.matchBefore(/('[^']*'?|[\p{L}\p{M}][\p{L}\p{M}\p{N} ]*)(\.[\p{L} ]*)?/u);
     if (!before || (before.from === before.to && !context.explicit)) return null;
-    return { from: before.from, options, validFor: /^'?[\p{L}\p{M}\p{N} ]*$/u };
+    return { from: before.from, options, validFor: /^'?[\p{L}\p{M}\p{N} ]*'?(\.[\p{L} ]*)?$/u };
   };
 }
 
@@ -56,6 +57,7 @@ function isCompleting({ state }: EditorView, key: string): boolean {
 /** The one field formulas are written in: completes names and functions, and underlines what is wrong in its place. */
 export default function FormulaField({
   value,
+  caret,
   isBeingTyped,
   label,
   names,
@@ -83,7 +85,7 @@ export default function FormulaField({
       parent: host.current!,
       state: EditorState.create({
         doc: value,
-        selection: { anchor: value.length },
+        selection: { anchor: Math.min(caret ?? value.length, value.length) },
         extensions: [
           Prec.highest(
             keymap.of(['Enter', 'Ctrl-Enter', 'Ctrl-Shift-Enter', 'Escape', 'ArrowUp', 'ArrowDown', 'Tab'].map(keys)),

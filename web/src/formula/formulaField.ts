@@ -1,16 +1,35 @@
 import { lazy } from 'react';
-import { groupsWithLines, inOrder, TOTALS, type Document, type FormulaProblem, type Notation } from '@haushalt/core';
+import {
+  TOTALS,
+  calculatorsOf,
+  groupsWithLines,
+  inOrder,
+  outputsOf,
+  quoteName,
+  type Document,
+  type FormulaProblem,
+  type Notation,
+} from '@haushalt/core';
 
 /** The keys a formula field hands on while no list of completions is open. */
 export type FormulaKey = 'Enter' | 'Ctrl-Enter' | 'Ctrl-Shift-Enter' | 'Escape' | 'ArrowUp' | 'ArrowDown' | 'Tab';
 
+/** A name a formula can use; `written` is how, where that is more than the name in quotes. */
+export interface CompletableName {
+  readonly name: string;
+  readonly kind: string;
+  readonly written?: string;
+}
+
 export interface FormulaFieldProps {
   /** The text to begin with. */
   readonly value: string;
+  /** Where the caret begins; at the end when left out. */
+  readonly caret?: number;
   /** Whether that text has just been typed, so that what it may become is offered at once. */
   readonly isBeingTyped: boolean;
   readonly label: string;
-  readonly names: readonly { readonly name: string; readonly kind: string }[];
+  readonly names: readonly CompletableName[];
   readonly notation: Notation;
   readonly problem: FormulaProblem | null;
   readonly describedBy?: string;
@@ -30,6 +49,15 @@ export function completableNames(document: Document): FormulaFieldProps['names']
       { name: group.name, kind: 'group' },
     ]),
     ...TOTALS.map(({ name }) => ({ name, kind: 'total' })),
+    ...calculatorsOf(document).flatMap((calculator) => {
+      const { name } = calculator.row;
+      const outputs = outputsOf(calculator).map(({ name: output, about }) => ({
+        name: `${name}.${output}`,
+        kind: about,
+        written: `${quoteName(name)}.${output}`,
+      }));
+      return calculator.table === 'taxSchedules' ? [{ name, kind: 'tax schedule' }, ...outputs] : outputs;
+    }),
   ];
 }
 

@@ -1,47 +1,21 @@
-import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { columnPinningFeature, columnSizingFeature, tableFeatures, useTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import {
   useCallback,
   useEffect,
   useImperativeHandle,
-  useMemo,
   useRef,
   type KeyboardEvent,
+  type PointerEvent,
   type ReactNode,
   type Ref,
 } from 'react';
 import { GridRowView } from './GridRowView.tsx';
+import { LabelEdge } from './LabelEdge.tsx';
+import { RowGrip, type Reorder } from './RowGrip.tsx';
+import { cellId, placeAt, scrollToReveal, useLayout, type LaidOutColumn } from './layout.ts';
 import { activeOf, columnsIn, type GridPlace, type GridSelection } from './selection.ts';
+import type { GridCell, GridColumn, GridRow, Point } from './types.ts';
 import './grid.scss';
-
-export interface GridColumn {
-  readonly id: string;
-  readonly heading: ReactNode;
-  readonly width: number;
-  /** Columns pinned to an edge stay in sight while the others scroll. */
-  readonly pin: 'start' | 'end' | null;
-  readonly className?: string;
-}
-
-export interface GridRow {
-  readonly key: string;
-  readonly className: string;
-  /** What screen readers call the row. */
-  readonly label: string;
-}
-
-/** What a cell shows. */
-export interface GridCell {
-  readonly content: ReactNode;
-  readonly className?: string;
-  readonly title?: string;
-}
-
-/** A column laid out: its place among the others, and its distance from the edge it is pinned to. */
-export interface LaidOutColumn extends GridColumn {
-  readonly offset: number;
-}
 
 export interface GridHandle {
   focus(): void;
@@ -57,15 +31,14 @@ interface GridProps<R extends GridRow> {
   readonly footer: readonly R[];
   readonly rowHeight: number;
   readonly selection: GridSelection;
-  readonly editing: boolean;
   readonly cellOf: (row: R, column: GridColumn) => GridCell;
   /** Whatever a row's cells depend on; a row is drawn again only when this changes. */
   readonly versionOf: (row: R) => string;
   /** What stands in the active cell while it is edited. */
-  readonly editor: ReactNode;
+  readonly editor?: ReactNode;
   /** Selects a cell; `extend` lets the last block reach there, `add` begins another. */
   readonly onSelect: (place: GridPlace, how: 'one' | 'extend' | 'add') => void;
-  readonly onOpen: (place: GridPlace) => void;
+  readonly onOpen?: (place: GridPlace) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
   readonly onPaste?: (text: string) => void;
   /** The text that stands for the selection on the clipboard; `null` leaves copying to the browser. */
@@ -74,33 +47,29 @@ interface GridProps<R extends GridRow> {
   readonly complete?: boolean;
   /** Lets the first column be made wider or narrower by dragging its edge. */
   readonly onLabelWidth?: (width: number) => void;
-  readonly reorder?: { readonly canDrag: (row: R) => boolean; readonly onDrop: (dragged: R, target: R) => void };
+  readonly reorder?: Reorder<R>;
   readonly handle?: Ref<GridHandle>;
-}
-
-/** Where the pointer is on the screen. */
-export interface Point {
-  readonly x: number;
-  readonly y: number;
 }
 
 /** The height of the headings in pixels. */
 const HEAD_HEIGHT = 28;
 
-const features = tableFeatures({ columnPinningFeature, columnSizingFeature });
+/** What a vertical scroll bar takes at most, in pixels. */
+const SCROLL_BAR = 18;
+
+/** What has its own use for a click inside a cell. */
+const OWN_CLICKS = 'input, button, .popover, .row-grip';
 
 /**
  * The one grid: pinned headings, labels and closing rows, drawn only where they are in sight, with the semantics of an
  * ARIA grid. Focus stays on the grid; the active cell is announced. What cells show and what keys do is the page's.
  */
 export function Grid<R extends GridRow>(props: GridProps<R>) {
-  const { label, columns, rows, footer, rowHeight, selection, editing, onSelect, onOpen, onKeyDown, reorder, handle } =
-    props;
+  const { label, columns, rows, footer, rowHeight, selection, onSelect, onKeyDown, reorder, handle } = props;
   const active = activeOf(selection);
   const { row: activeRow, column: activeColumn } = active;
   const scroller = useRef<HTMLDivElement>(null);
-  const laidOut = useLayout(columns);
-  const width = laidOut.reduce((sum, column) => sum + column.width, 0);
+  const layout = useLayout(columns);
   const virtualizer = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -109,7 +78,7 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     scrollPaddingStart: HEAD_HEIGHT + 2,
     scrollPaddingEnd: footer.length * rowHeight + 6,
   });
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const viewWidth = virtualizer.scrollRect?.width ?? 0;
 
   useImperativeHandle(handle, () => ({
     focus: () => {
@@ -128,12 +97,13 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     ({ row, column }: GridPlace) => {
       // What the virtualizer remembers says whether the row is in sight; asking the element would lay out the page.
       const top = row * rowHeight - (virtualizer.scrollOffset ?? 0);
-      const height = (virtualizer.scrollRect?.height ?? 0) - footer.length * rowHeight - HEAD_HEIGHT;
-      const inSight = top >= 0 && top + rowHeight <= height;
+      const { height = 0, width = 0 } = virtualizer.scrollRect ?? {};
+      const inSight = top >= 0 && top + rowHeight <= height - footer.length * rowHeight - HEAD_HEIGHT;
       if (row < rows.length && !inSight) virtualizer.scrollToIndex(row, { align: 'auto' });
-      revealColumn(scroller.current, laidOut, column, virtualizer.scrollRect?.width ?? 0, scrolledTo.current);
+      const left = scrollToReveal(layout, column, width, scrolledTo.current);
+      if (left !== scrolledTo.current) scroller.current?.scrollTo({ left });
     },
-    [rows.length, footer.length, rowHeight, laidOut, virtualizer],
+    [rows.length, footer.length, rowHeight, layout, virtualizer],
   );
   useEffect(() => {
     scrollTo({ row: activeRow, column: activeColumn });
@@ -141,57 +111,71 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
 
   // While the main button is held down, the block follows the pointer.
   const pressedAt = useRef<Point | null>(null);
-  const lately = useRef(onSelect);
-  useEffect(() => {
-    lately.current = onSelect;
-  });
-  const select = useCallback((place: GridPlace, how: 'one' | 'extend' | 'add', at: Point) => {
-    pressedAt.current = at;
+  const press = (event: PointerEvent) => {
+    const place = placeAt(event.target as Element);
+    if (!place || event.button !== 0 || (event.target as Element).closest(OWN_CLICKS)) return;
+    pressedAt.current = { x: event.clientX, y: event.clientY };
     window.addEventListener('pointerup', () => (pressedAt.current = null), { once: true });
-    lately.current(place, how);
-  }, []);
-  const reach = useCallback((place: GridPlace, at: Point) => {
+    onSelect(place, event.shiftKey ? 'extend' : event.ctrlKey || event.metaKey ? 'add' : 'one');
+  };
+  const reach = (event: PointerEvent) => {
     const from = pressedAt.current;
     // Cells that scroll to under a pointer at rest are not reached by it.
-    if (from && Math.abs(at.x - from.x) + Math.abs(at.y - from.y) > 4) lately.current(place, 'extend');
-  }, []);
+    if (!from || Math.abs(event.clientX - from.x) + Math.abs(event.clientY - from.y) <= 4) return;
+    const place = placeAt(event.target as Element);
+    if (place) onSelect(place, 'extend');
+  };
 
   const rowView = (row: R, index: number, top?: number) => (
     <GridRowView
       key={row.key}
       row={row}
       index={index}
-      columns={laidOut}
+      layout={layout}
       version={props.versionOf(row)}
       cellOf={props.cellOf as (row: GridRow, column: GridColumn) => GridCell}
       activeColumn={active.row === index ? active.column : -1}
       selected={columnsIn(selection, index)}
-      editor={editing && active.row === index ? props.editor : null}
+      editor={active.row === index ? (props.editor ?? null) : null}
       height={rowHeight}
       top={top}
-      draggable={reorder?.canDrag(row) ?? false}
-      onSelect={select}
-      onReach={reach}
-      onOpen={onOpen}
     />
   );
+  const heading = (column: LaidOutColumn) => (
+    <div
+      key={column.id}
+      role="columnheader"
+      aria-colindex={column.index + 1}
+      className={`grid-cell ${column.className ?? ''}`}
+      style={column.style}
+    >
+      {column.heading}
+      {column.index === 0 && props.onLabelWidth && <LabelEdge width={column.width} onChange={props.onLabelWidth} />}
+    </div>
+  );
 
-  const items = virtualizer.getVirtualItems();
-  const grid = (
+  return (
     <div
       ref={scroller}
-      className="grid"
+      // Where all columns have room none has to be held in place, which spares the browser much of its work.
+      className={`grid ${layout.width + SCROLL_BAR <= viewWidth ? 'has-room' : ''}`}
       role="grid"
       aria-label={label}
       aria-multiselectable={true}
       aria-rowcount={rows.length + footer.length + 1}
-      aria-colcount={laidOut.length}
+      aria-colcount={layout.all.length}
       aria-activedescendant={cellId(active.row, active.column)}
       tabIndex={0}
       onScroll={(event) => {
         scrolledTo.current = event.currentTarget.scrollLeft;
       }}
       onKeyDown={onKeyDown}
+      onPointerDown={press}
+      onPointerOver={reach}
+      onDoubleClick={(event) => {
+        const place = placeAt(event.target as Element);
+        if (place && !(event.target as Element).closest(OWN_CLICKS)) props.onOpen?.(place);
+      }}
       onCopy={(event) => {
         const text = event.target === scroller.current ? (props.onCopy?.() ?? null) : null;
         if (text === null) return;
@@ -204,134 +188,28 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
         props.onPaste?.(event.clipboardData.getData('text'));
       }}
     >
-      <div role="rowgroup" className="grid-head" style={{ width }}>
+      <div role="rowgroup" className="grid-head" style={{ width: layout.width }}>
         <div role="row" aria-rowindex={1} className="grid-row" style={{ height: HEAD_HEIGHT }}>
-          {laidOut.map((column, index) => (
-            <div
-              key={column.id}
-              role="columnheader"
-              aria-colindex={index + 1}
-              className={`grid-cell ${pinClass(column)} ${column.className ?? ''}`}
-              style={placeOf(column)}
-            >
-              {column.heading}
-              {index === 0 && props.onLabelWidth && <LabelEdge width={column.width} onChange={props.onLabelWidth} />}
+          <div role="presentation" className="pinned-start">
+            {layout.start.map(heading)}
+          </div>
+          {layout.middle.map(heading)}
+          {layout.end.length > 0 && (
+            <div role="presentation" className="pinned-end">
+              {layout.end.map(heading)}
             </div>
-          ))}
+          )}
         </div>
       </div>
-      <div role="rowgroup" className="grid-body" style={{ width, height: virtualizer.getTotalSize() }}>
-        {items.map((item) => rowView(rows[item.index]!, item.index, item.start))}
+      <div role="rowgroup" className="grid-body" style={{ width: layout.width, height: virtualizer.getTotalSize() }}>
+        {virtualizer.getVirtualItems().map((item) => rowView(rows[item.index]!, item.index, item.start))}
+        {reorder && <RowGrip {...reorder} rows={rows} rowHeight={rowHeight} scroller={scroller} />}
       </div>
       {footer.length > 0 && (
-        <div role="rowgroup" className="grid-foot" style={{ width }}>
+        <div role="rowgroup" className="grid-foot" style={{ width: layout.width }}>
           {footer.map((row, index) => rowView(row, rows.length + index))}
         </div>
       )}
     </div>
   );
-  if (!reorder) return grid;
-
-  const dropped = ({ active: from, over }: DragEndEvent) => {
-    const dragged = rows.find((row) => row.key === from.id);
-    const target = rows.find((row) => row.key === over?.id);
-    if (dragged && target && dragged !== target) reorder.onDrop(dragged, target);
-  };
-  return (
-    <DndContext sensors={sensors} onDragEnd={dropped}>
-      {grid}
-    </DndContext>
-  );
-}
-
-/** The id of a cell's element, for `aria-activedescendant`. */
-export function cellId(row: number, column: number): string {
-  return `cell-${row}-${column}`;
-}
-
-export function pinClass(column: GridColumn): string {
-  return column.pin === null ? '' : `pinned-${column.pin}`;
-}
-
-export function placeOf(column: LaidOutColumn): Record<string, string | number> {
-  const base = { width: column.width };
-  return column.pin === 'start'
-    ? { ...base, left: column.offset }
-    : column.pin === 'end'
-      ? { ...base, right: column.offset }
-      : base;
-}
-
-function useLayout(columns: readonly GridColumn[]): LaidOutColumn[] {
-  const definitions = useMemo(
-    () =>
-      columns.map((column) => ({ id: column.id, size: column.width, minSize: 20, maxSize: 1000, header: column.id })),
-    [columns],
-  );
-  const pinning = useMemo(
-    () => ({
-      start: columns.filter((column) => column.pin === 'start').map((column) => column.id),
-      end: columns.filter((column) => column.pin === 'end').map((column) => column.id),
-    }),
-    [columns],
-  );
-  const table = useTable({ features, columns: definitions, data: NO_DATA, state: { columnPinning: pinning } });
-  return useMemo(() => {
-    const byId = new Map(columns.map((column) => [column.id, column]));
-    const ordered = [
-      ...table.getStartVisibleLeafColumns(),
-      ...table.getCenterVisibleLeafColumns(),
-      ...table.getEndVisibleLeafColumns(),
-    ];
-    return ordered.flatMap((column) => {
-      const own = byId.get(column.id);
-      if (!own) return [];
-      return [{ ...own, offset: own.pin === 'end' ? column.getAfter('end') : column.getStart(own.pin ?? 'center') }];
-    });
-    // The table's own state changes only with the columns.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [columns, definitions, pinning]);
-}
-
-/** The edge of the first column, to be dragged. */
-function LabelEdge({ width, onChange }: { readonly width: number; readonly onChange: (width: number) => void }) {
-  const start = useRef<{ x: number; width: number } | null>(null);
-  return (
-    <span
-      className="label-edge"
-      title="Drag to widen the names"
-      onPointerDown={(event) => {
-        event.preventDefault();
-        event.currentTarget.setPointerCapture(event.pointerId);
-        start.current = { x: event.clientX, width };
-      }}
-      onPointerMove={(event) => {
-        if (start.current) onChange(start.current.width + event.clientX - start.current.x);
-      }}
-      onPointerUp={() => {
-        start.current = null;
-      }}
-    />
-  );
-}
-
-const NO_DATA: never[] = [];
-
-/** Scrolls sideways until a column is in sight between the pinned ones. */
-function revealColumn(
-  scroller: HTMLElement | null,
-  columns: readonly LaidOutColumn[],
-  index: number,
-  width: number,
-  left: number,
-): void {
-  const column = columns[index];
-  if (!scroller || !column || column.pin !== null) return;
-  // Where all columns have room there is nothing to scroll.
-  if (columns.reduce((total, other) => total + other.width, 0) <= width) return;
-  const sum = (pin: 'start' | 'end') =>
-    columns.reduce((total, other) => total + (other.pin === pin ? other.width : 0), 0);
-  const visible = width - sum('start') - sum('end');
-  if (column.offset < left) scroller.scrollLeft = column.offset;
-  else if (column.offset + column.width > left + visible) scroller.scrollLeft = column.offset + column.width - visible;
 }

@@ -7,7 +7,9 @@ import { PlanSession, type PlanState, type SessionState } from './session.ts';
 
 const SessionContext = createContext<PlanSession | null>(null);
 
-const GLOW_TIME = 1600;
+/** How long what has changed glows in full, and then faintly, in milliseconds. */
+const GLOW_TIME = 1000;
+const FAINT_TIME = 600;
 
 interface SessionProviderProps {
   readonly planId: string;
@@ -58,21 +60,33 @@ export function SessionProvider({ planId, loading, failed, children }: SessionPr
   if (!session) return loading;
   return (
     <SessionContext value={session}>
-      <GlowTimer session={session} />
-      {children}
+      <Glowing session={session}>{children}</Glowing>
     </SessionContext>
   );
 }
 
-/** Lets the glow of the last change end. */
-function GlowTimer({ session }: { readonly session: PlanSession }) {
-  const { glow } = useSyncExternalStore(session.subscribe, () => session.plan);
+/**
+ * Lets what changed last glow for a while. How strongly is said once, around all pages, and not to each figure: nothing is
+ * drawn again when it ends.
+ */
+function Glowing({ session, children }: { readonly session: PlanSession; readonly children: ReactNode }) {
+  const around = useRef<HTMLDivElement>(null);
+  const stamp = useSyncExternalStore(session.subscribe, () => session.plan.glow?.stamp);
   useEffect(() => {
-    if (!glow) return undefined;
-    const timer = setTimeout(() => session.clearGlow(glow.stamp), GLOW_TIME);
-    return () => clearTimeout(timer);
-  }, [glow, session]);
-  return null;
+    const element = around.current;
+    if (stamp === undefined || !element) return undefined;
+    element.dataset.glow = 'full';
+    const timers = [
+      setTimeout(() => (element.dataset.glow = 'faint'), GLOW_TIME),
+      setTimeout(() => delete element.dataset.glow, GLOW_TIME + FAINT_TIME),
+    ];
+    return () => timers.forEach(clearTimeout);
+  }, [stamp]);
+  return (
+    <div ref={around} className="glowing">
+      {children}
+    </div>
+  );
 }
 
 /** The open plan, for sending commands. */

@@ -107,8 +107,6 @@ describe('an open plan', () => {
     expect(glow!.changed.has('@net')).toBe(true);
     expect(glow!.changed.has(idOf('Heating'))).toBe(false);
     expect(figureVersions.get(idOf('Rent'))).toBe(1);
-    session.clearGlow(glow!.stamp);
-    expect(session.state.glow).toBeNull();
   });
 
   it('is the same plan while it is being saved, and another with the next edit', async () => {
@@ -313,5 +311,59 @@ describe('a preview', () => {
     expect(
       session.preview({ kind: 'line.setFormula', line: idOf('Rent'), month: MARCH, reach: 'every', formula: 'Rent' }),
     ).toMatchObject({ ok: false });
+  });
+});
+
+describe('trying out', () => {
+  it('shows what a command would do, sends nothing, and can be ended', async () => {
+    const session = open();
+    expect(session.tryOut(setRent(900))).toBeNull();
+    expect(rent(session)).toBe(900);
+    session.tryOut(setRent(950));
+    expect(rent(session)).toBe(950);
+    expect(session.state).toMatchObject({ waiting: 0, undo: null });
+    session.tryOut(null);
+    expect(rent(session)).toBe(800);
+    await settle();
+    expect(server.revision).toBe(0);
+  });
+
+  it('says why something cannot be tried, and goes on showing what was', () => {
+    const session = open();
+    session.tryOut(setRent(900));
+    const circle = {
+      kind: 'line.setFormula',
+      line: idOf('Rent'),
+      month: MARCH,
+      reach: 'every',
+      formula: 'Rent',
+    } as const;
+    expect(session.tryOut(circle)).toMatchObject({ code: 'invalid' });
+    expect(rent(session)).toBe(900);
+  });
+
+  it('ends with what is done, which does not build on it', async () => {
+    const session = open();
+    session.tryOut(setRent(900));
+    session.send({ kind: 'line.set', line: idOf('Heating'), settings: { note: 'warm' } });
+    expect(rent(session)).toBe(800);
+    session.tryOut(setRent(900));
+    session.send(setRent(900));
+    await settle();
+    expect(rentAtServer()).toBe(900);
+    session.undo();
+    expect(rent(session)).toBe(800);
+  });
+
+  it('lies over the changes of others that arrive meanwhile', async () => {
+    const session = open();
+    session.tryOut(setRent(900));
+    const heating = { ...setRent(70), line: idOf('Heating') } as Command;
+    session.receive(server.carryOut('other', heating));
+    await settle();
+    expect(rent(session)).toBe(900);
+    expect(figuresOf(session.state.model.seriesOf(idOf('Heating'))!)[2]).toBe(70);
+    session.tryOut(null);
+    expect(rent(session)).toBe(800);
   });
 });

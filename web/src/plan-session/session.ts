@@ -1,6 +1,7 @@
 import {
   Model,
   applyChanges,
+  commandInScenario,
   decide,
   describeCommand,
   differenceBetween,
@@ -9,6 +10,8 @@ import {
   type Command,
   type Document,
   type Refusal,
+  type ScenarioRow,
+  withScenario,
 } from '@haushalt/core';
 import { ServerAway, ServerRefusal, newId, type Api, type Entry, type LoadedPlan } from './api.ts';
 import {
@@ -36,6 +39,10 @@ export interface PlanState {
   /** How often the figures of something have changed, by id. */
   readonly figureVersions: ReadonlyMap<string, number>;
   readonly glow: Glow | null;
+  /** The scenario that is active: the document is the plan as it has it. */
+  readonly scenario: ScenarioRow | null;
+  /** The plan itself, whatever scenario is active. */
+  readonly base: Document;
   /** What has been done and undone in this plan, as far as it is known here, in order. */
   readonly history: readonly HistoryItem[];
   readonly undo: HistoryItem | null;
@@ -68,6 +75,10 @@ export class PlanSession {
   private confirmedHistory: readonly HistoryItem[];
   private revision: number;
   private pending: PendingOrder[];
+  /** The document without what is only being tried. */
+  private settled: Document;
+  private tried: Command | null = null;
+  private active: string | null = null;
   private current: SessionState;
   private shown: PlanState;
   private history: readonly HistoryItem[];
@@ -97,12 +108,15 @@ export class PlanSession {
     this.pending = kept.read();
     const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
     this.history = shown.history;
+    this.settled = shown.document;
     this.current = {
       document: shown.document,
       model: new Model(shown.document),
       version: 0,
       figureVersions: new Map(),
       glow: null,
+      scenario: null,
+      base: shown.document,
       waiting: this.pending.length,
       reachable: true,
       ...this.steps(),
@@ -132,10 +146,40 @@ export class PlanSession {
 
   /** Carries out a command: shows it at once and sends it. Returns why not, when it cannot be. */
   send(command: Command): Refusal | null {
-    const decision = decide(this.current.document, command);
+    const meant = this.meant(command);
+    if ('refusal' in meant) return meant.refusal;
+    const decision = decide(this.settled, meant.command);
     if (!decision.ok) return decision.refusal;
-    if (decision.changes.length > 0) this.enqueue(command, decision.changes);
+    if (decision.changes.length > 0) this.enqueue(meant.command, decision.changes);
+    else this.tryOut(null);
     return null;
+  }
+
+  /**
+   * Shows on all pages what a command would do, without doing it: until another is tried, none is, or something is done.
+   * Returns why it cannot be.
+   */
+  tryOut(command: Command | null): Refusal | null {
+    const meant = command && this.meant(command);
+    if (meant && 'refusal' in meant) return meant.refusal;
+    const decision = meant && decide(this.settled, meant.command);
+    if (decision && !decision.ok) return decision.refusal;
+    if (meant === null && this.tried === null) return null;
+    this.tried = meant?.command ?? null;
+    this.show(this.settled);
+    return null;
+  }
+
+  /** Makes a scenario active, so that all pages show the plan as it has it and values changed go into it; or none. */
+  activate(scenario: string | null): void {
+    this.active = scenario;
+    this.tried = null;
+    this.show(this.settled);
+  }
+
+  /** What a command is in the active scenario. */
+  private meant(command: Command): { readonly command: Command } | { readonly refusal: Refusal } {
+    return this.active === null ? { command } : commandInScenario(this.settled, this.active, command);
   }
 
   /** Takes the last command back; `false` when there is none. */
@@ -188,10 +232,6 @@ export class PlanSession {
     void this.pump();
   }
 
-  clearGlow(stamp: number): void {
-    if (this.current.glow?.stamp === stamp) this.publish({ glow: null });
-  }
-
   close(): void {
     this.closed = true;
     clearTimeout(this.timer);
@@ -205,7 +245,7 @@ export class PlanSession {
         message: kind === 'undo' ? 'There is nothing to take back.' : 'There is nothing to do again.',
       };
     const order = { kind, target: item.commandId } as const;
-    const decision = decideOrder(this.current.document, this.history, order);
+    const decision = decideOrder(this.settled, this.history, order);
     if (!decision.ok) return decision.refusal;
     this.enqueue(order, decision.changes);
     return null;
@@ -215,10 +255,12 @@ export class PlanSession {
     const id = newId();
     this.pending = [...this.pending, { id, order }];
     this.kept.write(this.pending);
-    const label = isStep(order) ? '' : describeCommand(order, this.current.document);
+    const label = isStep(order) ? '' : describeCommand(order, this.settled);
     this.history = historyAfter(this.history, id, order, label, changes);
-    this.show(applyChanges(this.current.document, changes));
-    void this.pump();
+    this.tried = null;
+    this.show(applyChanges(this.settled, changes));
+    // What was done is on the screen before it is on its way.
+    setTimeout(() => void this.pump());
   }
 
   private async pump(): Promise<void> {
@@ -280,10 +322,21 @@ export class PlanSession {
     this.show(shown.document);
   }
 
-  private show(document: Document): void {
+  private show(settled: Document): void {
+    this.settled = settled;
+    const tried = this.tried && decide(settled, this.tried);
+    const base = tried?.ok ? applyChanges(settled, tried.changes) : settled;
+    const scenario = this.active === null ? null : (base.scenarios.get(this.active) ?? null);
+    // A scenario that is deleted is not active any more.
+    if (!scenario) this.active = null;
+    const document = scenario ? withScenario(base, scenario.id) : base;
     const { model, figureVersions, version, glow } = this.current;
     const changes = differenceBetween(this.current.document, document);
-    if (changes.length === 0) return this.publish({});
+    if (changes.length === 0) {
+      // What the server acknowledges is known already: the plan stays the same object.
+      const same = differenceBetween(this.current.base, base).length === 0;
+      return this.publish({ base: same ? this.current.base : base, scenario });
+    }
     const changed = model.update(document, changes);
     const versions = new Map(figureVersions);
     for (const { id } of changed) versions.set(id, (versions.get(id) ?? 0) + 1);
@@ -291,7 +344,7 @@ export class PlanSession {
       changed.length === 0
         ? glow
         : { stamp: version + 1, changed: new Map(changed.map((figures) => [figures.id, figures])) };
-    this.publish({ document, version: version + 1, figureVersions: versions, glow: next });
+    this.publish({ document, base, scenario, version: version + 1, figureVersions: versions, glow: next });
   }
 
   private setPending(pending: PendingOrder[]): void {
@@ -318,7 +371,7 @@ export class PlanSession {
   }
 }
 
-const PLAN_FIELDS = ['document', 'model', 'version', 'figureVersions', 'glow'] as const;
+const PLAN_FIELDS = ['document', 'model', 'version', 'figureVersions', 'glow', 'scenario', 'base'] as const;
 
 function isSameHistory(a: readonly HistoryItem[], b: readonly HistoryItem[]): boolean {
   return (

@@ -17,10 +17,11 @@ import {
 } from '@haushalt/core';
 import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Icon } from '../app/Icon.tsx';
-import { useSessionState } from '../plan-session/SessionProvider.tsx';
+import type { PlanState } from '../plan-session/session.ts';
 import { FormulaView } from './FormulaView.tsx';
 
 interface ReckoningPanelProps {
+  readonly plan: PlanState;
   readonly id: string;
   readonly period: number;
   /** The months taken together, when the figure selected is not one of a single month. */
@@ -32,12 +33,15 @@ interface ReckoningPanelProps {
   /** Writes a note on the figure; `null` where there is no single month. */
   readonly onNote: (() => void) | null;
   readonly onOpenRule: (() => void) | null;
+  /** Puts the reckoning away, where it does not follow a selection. */
+  readonly onClose?: () => void;
   /** What a highlight says about the figure. */
   readonly remark?: ReactNode;
 }
 
 /** How the selected figure came about, part by part, down to what someone typed. */
 export function ReckoningPanel({
+  plan: state,
   id,
   period,
   over,
@@ -46,9 +50,10 @@ export function ReckoningPanel({
   onClearException,
   onNote,
   onOpenRule,
+  onClose,
   remark,
 }: ReckoningPanelProps) {
-  const { model, document, version } = useSessionState();
+  const { model, document, version } = state;
   const plan = planOf(document);
   // The model changes in place; its version says when.
   const reckoning = useMemo(() => (version >= 0 ? reckon(model, id, period) : null), [model, version, id, period]);
@@ -107,6 +112,12 @@ export function ReckoningPanel({
           <button type="button" className="tool" onClick={onNote} title="A note on this figure (Alt+N)">
             <Icon name="note" />
             {note ? 'Change the note' : 'Note'}
+          </button>
+        )}
+        {onClose && (
+          <button type="button" className="tool" onClick={onClose}>
+            <Icon name="clear" />
+            Put away
           </button>
         )}
         {onClearException && (

@@ -1,5 +1,6 @@
 import { useId, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { flushSync } from 'react-dom';
+import { selectAll } from '../app/selectAll.ts';
 
 interface CommitFieldProps {
   readonly className: string;
@@ -63,7 +64,7 @@ export function CommitField({ className, label, shown, entry, onCommit, onNudge,
     flushSync(() => setFocused(true));
     input.select();
     requestAnimationFrame(() => {
-      if (input.value === entry) input.select();
+      if (input.value === entry) selectAll(input);
     });
   };
   const change = (text: string) => {

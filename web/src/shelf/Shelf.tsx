@@ -1,19 +1,45 @@
-import { inOrder, planOf, type Document } from '@haushalt/core';
-import { useEffect, useRef, useState } from 'react';
+import { DndContext, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { inOrder, planOf, type AssumptionRow, type Document } from '@haushalt/core';
+import { Fragment, useEffect, useRef, useState } from 'react';
 import { Icon } from '../app/Icon.tsx';
 import { newId } from '../plan-session/api.ts';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { AssumptionCard } from './AssumptionCard.tsx';
 import './shelf.scss';
 
-/** The shelf at the right: the assumptions of the plan, always at hand. */
-export function Shelf({ onClose }: { readonly onClose: () => void }) {
+interface ShelfProps {
+  /** An assumption to show and open. */
+  readonly wanted: string | null;
+  readonly onShown: () => void;
+  readonly onClose: () => void;
+}
+
+/** The shelf at the right: the assumptions of the plan, always at hand, under their headings. */
+export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
   const session = useSession();
   const { document } = useSessionState();
   const [added, setAdded] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const list = useRef<HTMLUListElement>(null);
-  const assumptions = inOrder(document.assumptions.values());
+  const sections = sectionsOf(document);
+  const assumptions = sections.flatMap((section) => section.assumptions);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+
+  useEffect(() => {
+    if (wanted === null) return;
+    const card = list.current?.querySelector<HTMLElement>(`[data-assumption="${wanted}"]`);
+    card?.scrollIntoView({ block: 'nearest' });
+    card?.querySelector<HTMLInputElement>('.assumption-name')?.focus();
+    onShown();
+  }, [wanted, onShown]);
+
+  const put = (id: string, at: number) => {
+    const others = assumptions.filter((other) => other.id !== id);
+    const section = (others[at] ?? others.at(-1))?.section ?? '';
+    const refused = session.send({ kind: 'assumption.move', assumption: id, before: others[at]?.id ?? null, section });
+    setRefusal(refused?.message ?? null);
+  };
 
   useEffect(() => {
     if (added === null) return;
@@ -66,19 +92,53 @@ export function Shelf({ onClose }: { readonly onClose: () => void }) {
           them follow when it changes.
         </p>
       ) : (
-        <ul ref={list}>
-          {assumptions.map((assumption) => (
-            <AssumptionCard
-              key={assumption.id}
-              assumption={assumption}
-              plan={planOf(document)}
-              openAtFirst={assumption.id === added}
-            />
-          ))}
-        </ul>
+        <DndContext
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragEnd={({ active, over }) => {
+            const to = assumptions.findIndex((other) => other.id === over?.id);
+            if (over && active.id !== over.id && to >= 0) put(String(active.id), to);
+          }}
+        >
+          <SortableContext items={assumptions.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+            <ul ref={list}>
+              {sections.map((section) => (
+                <Fragment key={section.name}>
+                  {section.name !== '' && (
+                    <li className="assumption-heading">
+                      <h3>{section.name}</h3>
+                    </li>
+                  )}
+                  {section.assumptions.map((assumption) => (
+                    <AssumptionCard
+                      key={assumption.id}
+                      assumption={assumption}
+                      plan={planOf(document)}
+                      openAtFirst={assumption.id === added || assumption.id === wanted}
+                      onMove={(direction) =>
+                        put(assumption.id, Math.max(0, assumptions.indexOf(assumption) + direction))
+                      }
+                    />
+                  ))}
+                </Fragment>
+              ))}
+            </ul>
+          </SortableContext>
+        </DndContext>
       )}
     </aside>
   );
+}
+
+/** The assumptions in order, those of one heading together: headings come in the order of their first assumption. */
+function sectionsOf(document: Document): { name: string; assumptions: AssumptionRow[] }[] {
+  const sections = new Map<string, AssumptionRow[]>();
+  for (const assumption of inOrder(document.assumptions.values())) {
+    const own = sections.get(assumption.section);
+    if (own) own.push(assumption);
+    else sections.set(assumption.section, [assumption]);
+  }
+  return [...sections].map(([name, assumptions]) => ({ name, assumptions }));
 }
 
 function freeName(document: Document): string {

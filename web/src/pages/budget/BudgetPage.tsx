@@ -1,18 +1,22 @@
 import {
-  datedId,
+  MAX_SERIES,
   isYearLocked,
+  nameOf,
   planOf,
   stretchOfYear,
+  totalWithId,
   unitOf,
   yearOf,
   yearsOf,
-  type Document,
   type Month,
 } from '@haushalt/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { useParams } from 'react-router';
+import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Icon } from '../../app/Icon.tsx';
 import { useNotices } from '../../app/Notices.tsx';
+import { useShell } from '../../app/shell.ts';
+import { usePrinting } from '../../app/usePrinting.ts';
+import { useSame } from '../../app/useSame.ts';
 import { useStable } from '../../app/useStable.ts';
 import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
@@ -25,34 +29,36 @@ import {
   cutTo,
   extendTo,
   isBlock,
+  placesIn,
   selectOne,
   type GridPlace,
   type GridSelection,
 } from '../../grid/selection.ts';
+import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { ReckoningPanel } from '../../reckoning/ReckoningPanel.tsx';
 import { BlockEditor } from './BlockEditor.tsx';
+import { BudgetFoot, type FootDeed } from './BudgetFoot.tsx';
 import { BudgetToolbar } from './BudgetToolbar.tsx';
 import { CellEditor, type CellEditorHandle, type Onward } from './CellEditor.tsx';
 import { DialogOf, type BudgetDialog } from './DialogOf.tsx';
 import { EmptyPlan, startWithUsualGroups } from './EmptyPlan.tsx';
-import { HighlightRemark } from './HighlightRemark.tsx';
 import { NameEditor } from './NameEditor.tsx';
 import { PanelOf } from './PanelOf.tsx';
-import { PrintNotes, usePrinting } from './PrintNotes.tsx';
-import { SelectionPanel } from './SelectionPanel.tsx';
+import { PrintNotes } from './PrintNotes.tsx';
 import { TrialStrip } from './TrialStrip.tsx';
 import { YearSummary } from './YearSummary.tsx';
 import { blockAsText, cellText, cellsIn, isException, readPasted } from './blocks.ts';
-import { budgetCell, cellVersion, contextVersion, type CellContext } from './cells.tsx';
-import { budgetColumns, scopeOf, type BudgetColumn } from './columns.ts';
+import { budgetCell, cellVersion, contextVersion, type CellContext, type RowDeed } from './cells.tsx';
+import { budgetColumns, columnsKey, scopeOf, type BudgetColumn } from './columns.ts';
 import { keyAction, type KeyAction } from './keys.ts';
 import { moveRowTo } from './moving.ts';
 import type { PanelName } from './panels.ts';
+import { USUAL_CHART, freeTitle, plainSeries } from '../charts/draft.ts';
 import { budgetRows, type BudgetRow } from './rows.ts';
 import { startingText } from './startingText.ts';
 import { trialFromNow, type Trial } from './trial.ts';
 import { useRowActions } from './useRowActions.ts';
+import { whyNotTyped } from './whyNotTyped.ts';
 import './budget.scss';
 import { LABEL_WIDTHS, NO_FILTER, ROW_HEIGHTS, useBudgetView } from './view.ts';
 
@@ -80,6 +86,8 @@ export function BudgetPage() {
   const session = useSession();
   const state = useSessionState();
   const notices = useNotices();
+  const shell = useShell();
+  const navigate = useNavigate();
   const { planId = '' } = useParams();
   const { document, model } = state;
   const plan = planOf(document);
@@ -97,7 +105,9 @@ export function BudgetPage() {
   const budget = useMemo(() => budgetRows(shown.model, view, scope), [shown, view, scope]);
   const { rows, footer } = budget;
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
-  const columns = useMemo(() => budgetColumns(shown.model, view, rows, year), [shown, rows, view, year]);
+  const computed = useMemo(() => budgetColumns(shown.model, view, rows, year), [shown, rows, view, year]);
+  // Most edits leave every column as it is; then no row is laid out again.
+  const columns = useSame(computed, columnsKey(computed));
   const [kept, setSelection] = useState<GridSelection>(() => selectOne({ row: 1, column: 1 }));
   const selection = useMemo(() => cutTo(kept, all.length, columns.length), [kept, all.length, columns.length]);
   const place = activeOf(selection);
@@ -173,6 +183,21 @@ export function BudgetPage() {
     },
     [document, all, changeView, view.collapsed, setYear],
   );
+
+  // Another page may ask for a line or group.
+  const [search, setSearch] = useSearchParams();
+  const wanted = search.get('show');
+  const wantedMonth = search.get('month');
+  // The address changes a little later than the page: each of its wishes is answered once.
+  const { key: locationKey } = useLocation();
+  const answered = useRef<string | null>(null);
+  useEffect(() => {
+    if (wanted === null || answered.current === locationKey) return;
+    answered.current = locationKey;
+    const month = model.calendar.months.find((each) => each === wantedMonth);
+    show(wanted, month ?? (document.lines.has(wanted) ? (model.calendar.months[scope.from] ?? null) : null));
+    setSearch({ year: String(month ? yearOf(month) : year) }, { replace: true });
+  }, [wanted, wantedMonth, show, setSearch, document, model, scope, year, locationKey]);
 
   /** Leaves the open editor, if that can be done without losing what was typed. */
   const leaveEditor = useCallback((): boolean => {
@@ -336,9 +361,7 @@ export function BudgetPage() {
       case 'collapse':
         return collapse(target);
       case 'lock':
-        if (target.kind === 'line')
-          send({ kind: 'line.set', line: target.id, settings: { locked: !target.line.locked } });
-        return;
+        return doToRow('lock', target);
       case 'rules':
         return changeView({ show: view.show === 'rules' ? 'figures' : 'rules' });
       case 'span':
@@ -391,6 +414,38 @@ export function BudgetPage() {
     grid.current?.focus();
   };
 
+  // Rows are drawn again only when what they show changes, but what they do is always done to the plan as it is.
+  const doToRow = useStable((what: RowDeed, target: BudgetRow) => {
+    switch (what) {
+      case 'rename':
+        if (target.kind === 'heading') setDialog({ kind: 'group', group: target.group.id });
+        else if (target.kind === 'line') show(target.id, null, 'name');
+        return;
+      case 'addLine':
+        return addLine(target);
+      case 'duplicate':
+        return rowActions.duplicate(target);
+      case 'remove':
+        return rowActions.remove(target);
+      case 'moveUp':
+        return move(target, -1);
+      case 'moveDown':
+        return move(target, 1);
+      case 'collapse':
+        return collapse(target);
+      case 'lock':
+        if (target.kind === 'line')
+          send({ kind: 'line.set', line: target.id, settings: { locked: !target.line.locked } });
+        return;
+      case 'openRule':
+        if (target.id !== null) show(target.id, column?.month ?? model.calendar.months[scope.from]!);
+        return setPanel('rule');
+      case 'highlight': {
+        const of = target.id ?? (target.kind === 'heading' ? target.group.id : null);
+        if (of !== null) setDialog({ kind: 'highlight', of });
+      }
+    }
+  });
   const context: CellContext = {
     state,
     view,
@@ -398,27 +453,50 @@ export function BudgetPage() {
     scope,
     trial,
     version: contextVersion({ state, view, year, scope, trial }),
-    actions: {
-      rename: (target) =>
-        target.kind === 'heading'
-          ? setDialog({ kind: 'group', group: target.group.id })
-          : target.kind === 'line' && show(target.id, null, 'name'),
-      addLine,
-      duplicate: rowActions.duplicate,
-      remove: rowActions.remove,
-      move,
-      collapse,
-      openRule: (target) => {
-        if (target.id !== null) show(target.id, column?.month ?? model.calendar.months[scope.from]!);
-        setPanel('rule');
-      },
-      highlight: (target) => {
-        const of = target.id ?? (target.kind === 'heading' ? target.group.id : null);
-        if (of !== null) setDialog({ kind: 'highlight', of });
-      },
-      send,
-    },
+    onRow: doToRow,
   };
+  /** Makes a chart of the selected rows and shows it. */
+  const draw = () => {
+    const ids = [...new Set(placesIn(selection).flatMap((each) => all[each.row]?.id ?? []))].slice(0, MAX_SERIES);
+    if (ids.length === 0) return notices.say({ text: 'Select rows with figures to draw them.' });
+    const id = newId();
+    const name = freeTitle(
+      document,
+      ids.length === 1 ? (nameOf(document, ids[0]!) ?? 'Chart') : 'Chart of a selection',
+    );
+    const settings = {
+      ...USUAL_CHART.settings,
+      name,
+      year: view.span === 'month' ? year : null,
+    };
+    const series = ids.map((of) => plainSeries(of, 'line'));
+    if (send({ kind: 'chart.set', id, settings, series })) void navigate(`/plans/${planId}/charts?chart=${id}`);
+  };
+
+  const doBelow = useStable((what: FootDeed) => {
+    switch (what) {
+      case 'adjust':
+        return adjust();
+      case 'clear':
+        return clear();
+      case 'draw':
+        return draw();
+      case 'copy':
+        return void navigator.clipboard.writeText(textOfBlock());
+      case 'changeRule':
+        return row && column && beginEditing(row, column, undefined, true);
+      case 'openRule':
+        return setPanel('rule');
+      case 'note':
+        return row?.id != null && month !== undefined && setDialog({ kind: 'note', of: row.id, month });
+    }
+  });
+  const jump = useStable((id: string, at: number | null) => {
+    const isHere = document.lines.has(id) || document.groups.has(id) || totalWithId(id) !== undefined;
+    if (isHere) show(id, model.calendar.months[at ?? period] ?? null);
+    else shell.goTo(id);
+    return true;
+  });
   const month = column?.month;
   const period = month === undefined ? -1 : model.calendar.months.indexOf(month);
 
@@ -469,7 +547,6 @@ export function BudgetPage() {
               footer={footer}
               rowHeight={ROW_HEIGHTS[view.density] + (trial ? DIFFERENCE_HEIGHT : 0)}
               selection={selection}
-              editing={editing !== null}
               cellOf={(target, where) => budgetCell(context, target, where)}
               versionOf={(target) => cellVersion(context, target)}
               editor={editorFor()}
@@ -504,50 +581,18 @@ export function BudgetPage() {
           </div>
         </>
       )}
-      {block ? (
-        <SelectionPanel
-          selection={selection}
-          rows={all}
-          columns={columns}
-          cells={cells}
-          view={view}
-          scope={scope}
-          onAdjust={adjust}
-          onClear={clear}
-          onCopy={() => void navigator.clipboard.writeText(textOfBlock())}
-        />
-      ) : (
-        row?.id != null && (
-          <ReckoningPanel
-            id={row.id}
-            period={period >= 0 ? period : scope.from}
-            over={
-              period >= 0
-                ? null
-                : {
-                    label: labelOver(column, year, view.span === 'year' || view.span === 'plan'),
-                    stretch: column?.stretch ?? scope,
-                  }
-            }
-            onJump={(id, at) => {
-              if (document.assumptions.has(id)) return false;
-              show(id, model.calendar.months[at ?? period] ?? null);
-              return true;
-            }}
-            onChangeRule={
-              row.kind === 'line' && month !== undefined ? () => beginEditing(row, column!, undefined, true) : null
-            }
-            onOpenRule={row.kind === 'line' ? () => setPanel('rule') : null}
-            remark={row.id !== null && period >= 0 && <HighlightRemark id={row.id} period={period} />}
-            onNote={month !== undefined ? () => setDialog({ kind: 'note', of: row.id!, month }) : null}
-            onClearException={
-              row.kind === 'line' && month !== undefined && document.exceptions.has(datedId(row.id, month))
-                ? () => send({ kind: 'line.clearException', line: row.id, month })
-                : null
-            }
-          />
-        )
-      )}
+      <BudgetFoot
+        state={state}
+        view={view}
+        year={year}
+        scope={scope}
+        selection={selection}
+        rows={all}
+        columns={columns}
+        cells={cells}
+        onDo={doBelow}
+        onJump={jump}
+      />
       <PrintNotes />
       {dialog && <DialogOf dialog={dialog} onClose={() => setDialog(null)} />}
     </div>
@@ -573,26 +618,7 @@ export function BudgetPage() {
   }
 }
 
-/** The months a figure stands for that is not one of a single month. */
-function labelOver(column: BudgetColumn | undefined, year: number, wholePlan: boolean): string {
-  if (column?.stretch && !wholePlan) return `${String(column.heading)} ${year}`;
-  if (column?.stretch) return String(column.heading);
-  return wholePlan ? 'The whole plan' : String(year);
-}
-
 /** Opens the menu of the selected row; it takes the keys while it is open. */
 function openRowMenu(): void {
   window.document.querySelector<HTMLElement>('.grid-row.has-active .row-more')?.click();
-}
-
-/** Why nothing can be typed into a cell, in words; `null` where something can. */
-function whyNotTyped(row: BudgetRow, column: BudgetColumn, document: Document, year: number): string | null {
-  if (row.kind === 'heading' || row.kind === 'invitation' || row.kind === 'side')
-    return 'Figures belong to lines. Press + to add a line to this group.';
-  if (column.stretch === undefined) return 'This is computed from the months. Type into a month instead.';
-  if (row.kind !== 'line') return `${row.label} is computed from its lines and cannot be typed over.`;
-  if (column.month === undefined)
-    return 'This is computed from its months. Press Alt+1 to see the months and type into one.';
-  if (row.line.locked) return `${row.line.name} is locked. Press Alt+L to unlock it.`;
-  return isYearLocked(document, year) ? `${year} is locked. Unlock the year to change its figures.` : null;
 }

@@ -2,6 +2,7 @@ import { yearsOf, isYearLocked, type Side } from '@haushalt/core';
 import { memo, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../app/Icon.tsx';
+import { Segments } from '../../app/Segments.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { countTyped } from './ExceptionsPanel.tsx';
 import type { PanelName } from './panels.ts';
@@ -32,16 +33,16 @@ interface BudgetToolbarProps {
 }
 
 const SPANS = [
-  ['month', 'Months'],
-  ['quarter', 'Quarters'],
-  ['year', 'Years'],
-  ['plan', 'Plan'],
+  { value: 'month', words: 'Months' },
+  { value: 'quarter', words: 'Quarters' },
+  { value: 'year', words: 'Years' },
+  { value: 'plan', words: 'Plan' },
 ] as const;
 
-const SHOWS: readonly (readonly [Show, string, string])[] = [
-  ['figures', 'Figures', 'The figures themselves'],
-  ['running', 'To date', 'What the figures have run up to since the plan’s start'],
-  ['rules', 'Rules', 'The rules behind the figures (F8)'],
+const SHOWS: readonly { readonly value: Show; readonly words: string; readonly title: string }[] = [
+  { value: 'figures', words: 'Figures', title: 'The figures themselves' },
+  { value: 'running', words: 'To date', title: 'What the figures have run up to since the plan’s start' },
+  { value: 'rules', words: 'Rules', title: 'The rules behind the figures (F8)' },
 ];
 
 const ENDS: Readonly<Record<EndColumn, string>> = {
@@ -88,34 +89,15 @@ export const BudgetToolbar = memo(function BudgetToolbar({
 
   return (
     <div className="budget-toolbar" role="toolbar" aria-label="View of the budget">
-      <div className="segments" role="radiogroup" aria-label="Rolled up by">
-        {SPANS.filter(([span]) => several || span !== 'year').map(([span, words], index) => (
-          <button
-            key={span}
-            type="button"
-            role="radio"
-            aria-checked={view.span === span}
-            title={`${words} (Alt+${index + 1})`}
-            onClick={() => onView({ span })}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
-      <div className="segments" role="radiogroup" aria-label="Shown">
-        {SHOWS.map(([show, words, title]) => (
-          <button
-            key={show}
-            type="button"
-            role="radio"
-            aria-checked={view.show === show}
-            title={title}
-            onClick={() => onView({ show })}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
+      <Segments
+        label="Rolled up by"
+        value={view.span}
+        options={SPANS.map((span, index) => ({ ...span, title: `${span.words} (Alt+${index + 1})` })).filter(
+          (span) => several || span.value !== 'year',
+        )}
+        onChange={(span) => onView({ span })}
+      />
+      <Segments label="Shown" value={view.show} options={SHOWS} onChange={(show) => onView({ show })} />
       <Dropdown autoClose="outside">
         <Dropdown.Toggle as="button" type="button" className="tool">
           <Icon name="columns" /> Look

@@ -30,8 +30,9 @@ import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import { MonthSelect } from '../../app/MonthSelect.tsx';
 import { FormulaField, completableNames } from '../../formula/formulaField.ts';
+import { looksLikeFormula, readEntry, type Entry } from '../../formula/entry.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { firstReach, looksLikeFormula, readEntry, replacedBy, type Entry } from './entry.ts';
+import { firstReach, replacedBy } from './reach.ts';
 
 /** Where to go after an entry: down, right, or nowhere. */
 export type Onward = 'down' | 'right' | 'stay';
@@ -77,7 +78,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const [until, setUntil] = useState(() => months[stretchAround(session.state.model.calendar, period, 'year').to - 1]!);
 
   const reach = chosenReach ?? firstReach(document, line.id, isFormula);
-  const entry = useMemo(() => readEntry(text, isFormula, line, document), [text, isFormula, line, document]);
+  const entry = useMemo(() => readEntry(text, isFormula, line.unit, document), [text, isFormula, line.unit, document]);
   const problem = entry.kind === 'problem' ? entry.problem : refusal;
   const changed = text !== start.text || !start.selected;
 

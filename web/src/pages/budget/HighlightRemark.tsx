@@ -1,13 +1,20 @@
-import { planOf, unitOf, writeWithUnit } from '@haushalt/core';
+import { planOf, unitOf, writeWithUnit, type Model } from '@haushalt/core';
 import { HIGHLIGHT_ICONS } from '../../app/highlightMarks.ts';
 import { Icon } from '../../app/Icon.tsx';
-import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { conditionInWords } from './HighlightDialog.tsx';
 import { highlightOn } from './highlighting.ts';
 
 /** What the highlight on a month's figure says, in words. */
-export function HighlightRemark({ id, period }: { readonly id: string; readonly period: number }) {
-  const { document, model } = useSessionState();
+export function HighlightRemark({
+  model,
+  id,
+  period,
+}: {
+  readonly model: Model;
+  readonly id: string;
+  readonly period: number;
+}) {
+  const { document } = model;
   const row = highlightOn(model, id, { from: period, to: period + 1 }, 'month');
   if (!row) return null;
   const condition = conditionInWords(row, (value) => writeWithUnit(value, unitOf(document, id), planOf(document)));

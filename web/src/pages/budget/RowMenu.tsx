@@ -2,17 +2,17 @@ import { useEffect, useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../app/Icon.tsx';
 import { LineDialog } from './LineDialog.tsx';
-import type { RowActions } from './cells.tsx';
+import type { OnRow } from './cells.tsx';
 import type { BudgetRow } from './rows.ts';
 
 /** Everything that can be done with a line or group, by mouse or by keyboard. The menu itself is made when it is opened. */
-export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly actions: RowActions }) {
+export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRow: OnRow }) {
   const [details, setDetails] = useState(false);
   const [open, setOpen] = useState(false);
   const menu = useRef<HTMLSpanElement>(null);
   useEffect(() => {
-    // The menu reaches beyond its field, and lies over the rows below.
-    menu.current?.closest('.grid-cell')?.classList.toggle('has-menu', open);
+    // The menu reaches beyond its row, and lies over the rows below.
+    menu.current?.closest('.grid-row')?.classList.toggle('has-menu', open);
     if (open) menu.current?.querySelector<HTMLElement>('.dropdown-item')?.focus({ preventScroll: true });
   }, [open]);
   const wasAsked = useRef(false);
@@ -30,7 +30,7 @@ export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly ac
         tabIndex={-1}
         title="New line below (+)"
         aria-label={`New line below ${row.label}`}
-        onClick={() => actions.addLine(row)}
+        onClick={() => onRow('addLine', row)}
       >
         <Icon name="add" />
       </button>
@@ -46,7 +46,7 @@ export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly ac
           <Dropdown.Toggle as="button" {...more} aria-label={`More for ${row.label}`}>
             <Icon name="more" />
           </Dropdown.Toggle>
-          <Entries row={row} actions={actions} onDetails={() => setDetails(true)} />
+          <Entries row={row} onRow={onRow} onDetails={() => setDetails(true)} />
         </Dropdown>
       ) : (
         <button {...more} aria-label={`More for ${row.label}`} aria-haspopup="menu" onClick={() => setOpen(true)}>
@@ -60,15 +60,15 @@ export function RowMenu({ row, actions }: { readonly row: BudgetRow; readonly ac
 
 interface EntriesProps {
   readonly row: BudgetRow;
-  readonly actions: RowActions;
+  readonly onRow: OnRow;
   readonly onDetails: () => void;
 }
 
-function Entries({ row, actions, onDetails }: EntriesProps) {
+function Entries({ row, onRow, onDetails }: EntriesProps) {
   const isLine = row.kind === 'line';
   return (
     <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
-      <Dropdown.Item as="button" onClick={() => actions.rename(row)}>
+      <Dropdown.Item as="button" onClick={() => onRow('rename', row)}>
         {isLine ? 'Rename' : 'Name, side and rhythm …'} <kbd>Enter</kbd>
       </Dropdown.Item>
       {isLine && (
@@ -76,39 +76,36 @@ function Entries({ row, actions, onDetails }: EntriesProps) {
           <Dropdown.Item as="button" onClick={onDetails}>
             Unit, look and note …
           </Dropdown.Item>
-          <Dropdown.Item as="button" onClick={() => actions.openRule(row)}>
+          <Dropdown.Item as="button" onClick={() => onRow('openRule', row)}>
             Rule and patterns … <kbd>Alt+R</kbd>
           </Dropdown.Item>
-          <Dropdown.Item
-            as="button"
-            onClick={() => actions.send({ kind: 'line.set', line: row.id, settings: { locked: !row.line.locked } })}
-          >
+          <Dropdown.Item as="button" onClick={() => onRow('lock', row)}>
             {row.line.locked ? 'Unlock' : 'Lock against editing'} <kbd>Alt+L</kbd>
           </Dropdown.Item>
         </>
       )}
       {row.kind === 'heading' && (
-        <Dropdown.Item as="button" onClick={() => actions.collapse(row)}>
+        <Dropdown.Item as="button" onClick={() => onRow('collapse', row)}>
           {row.collapsed ? 'Open' : 'Collapse'} <kbd>Space</kbd>
         </Dropdown.Item>
       )}
-      <Dropdown.Item as="button" onClick={() => actions.highlight(row)}>
+      <Dropdown.Item as="button" onClick={() => onRow('highlight', row)}>
         Highlights …
       </Dropdown.Item>
-      <Dropdown.Item as="button" onClick={() => actions.addLine(row)}>
+      <Dropdown.Item as="button" onClick={() => onRow('addLine', row)}>
         New line below <kbd>+</kbd>
       </Dropdown.Item>
-      <Dropdown.Item as="button" onClick={() => actions.duplicate(row)}>
+      <Dropdown.Item as="button" onClick={() => onRow('duplicate', row)}>
         Duplicate <kbd>Ctrl+D</kbd>
       </Dropdown.Item>
-      <Dropdown.Item as="button" onClick={() => actions.move(row, -1)}>
+      <Dropdown.Item as="button" onClick={() => onRow('moveUp', row)}>
         Move up <kbd>Alt+↑</kbd>
       </Dropdown.Item>
-      <Dropdown.Item as="button" onClick={() => actions.move(row, 1)}>
+      <Dropdown.Item as="button" onClick={() => onRow('moveDown', row)}>
         Move down <kbd>Alt+↓</kbd>
       </Dropdown.Item>
       <Dropdown.Divider />
-      <Dropdown.Item as="button" onClick={() => actions.remove(row)}>
+      <Dropdown.Item as="button" onClick={() => onRow('remove', row)}>
         Delete <kbd>Delete</kbd>
       </Dropdown.Item>
     </Dropdown.Menu>

@@ -17,6 +17,8 @@ interface SelectionPanelProps {
   readonly onAdjust: () => void;
   readonly onClear: () => void;
   readonly onCopy: () => void;
+  /** Makes a chart of the selected rows. */
+  readonly onDraw: () => void;
 }
 
 /** What the selected block comes to, and what can be done with it. */
@@ -30,6 +32,7 @@ export function SelectionPanel({
   onAdjust,
   onClear,
   onCopy,
+  onDraw,
 }: SelectionPanelProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
@@ -87,6 +90,10 @@ export function SelectionPanel({
         <button type="button" className="tool" onClick={onCopy} title="Copy (Ctrl+C)">
           <Icon name="copy" />
           Copy
+        </button>
+        <button type="button" className="tool" onClick={onDraw} title="A chart of the selected rows">
+          <Icon name="chart" />
+          Chart
         </button>
         {cells.length > 0 && <small>Type a figure to put it into all {cells.length}.</small>}
       </div>

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { Model, applyChanges, decide, toMonth, type Command, type Document } from '@haushalt/core';
 import { sketch } from '../../../../core/src/testing/plans.ts';
+import { looksLikeFormula, readEntry } from '../../formula/entry.ts';
 import { budgetColumns } from './columns.ts';
-import { firstReach, looksLikeFormula, readEntry, replacedBy } from './entry.ts';
+import { firstReach, replacedBy } from './reach.ts';
 import { endFigure, monthFigure } from './figures.ts';
 import { moveGroup, moveLine, moveRowTo } from './moving.ts';
 import { budgetRows, type BudgetRow } from './rows.ts';
@@ -207,17 +208,17 @@ describe('what is typed into a month', () => {
   it('is read in the plan’s notation', () => {
     const german = plan('de-DE');
     const rent = lineNamed(german, 'Rent');
-    expect(readEntry('1.234,5', false, rent, german)).toEqual({ kind: 'figure', figure: 1234.5 });
-    expect(readEntry('max(Rent; 1,5)', true, rent, german)).toEqual({
+    expect(readEntry('1.234,5', false, rent.unit, german)).toEqual({ kind: 'figure', figure: 1234.5 });
+    expect(readEntry('max(Rent; 1,5)', true, rent.unit, german)).toEqual({
       kind: 'formula',
       stored: `max({${rent.id}}, 1.5)`,
     });
-    expect(readEntry('1.5', false, rent, german)).toMatchObject({ kind: 'problem' });
-    expect(readEntry('Rnt', true, rent, german)).toMatchObject({
+    expect(readEntry('1.5', false, rent.unit, german)).toMatchObject({ kind: 'problem' });
+    expect(readEntry('Rnt', true, rent.unit, german)).toMatchObject({
       kind: 'problem',
       problem: { place: { from: 0, to: 3 } },
     });
-    expect(readEntry('', false, rent, german)).toEqual({ kind: 'figure', figure: null });
+    expect(readEntry('', false, rent.unit, german)).toEqual({ kind: 'figure', figure: null });
   });
 
   it('begins with the reach people expect', () => {

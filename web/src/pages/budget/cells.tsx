@@ -5,14 +5,13 @@ import {
   planOf,
   unitOf,
   writeDifference,
-  type Command,
   type HighlightRow,
   type Month,
   type Stretch,
 } from '@haushalt/core';
 import type { ReactNode } from 'react';
 import { Icon, type IconName } from '../../app/Icon.tsx';
-import type { GridCell } from '../../grid/Grid.tsx';
+import type { GridCell } from '../../grid/types.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { PlanState } from '../../plan-session/session.ts';
 import { HIGHLIGHT_ICONS } from '../../app/highlightMarks.ts';
@@ -26,17 +25,19 @@ import type { Trial } from './trial.ts';
 import type { BudgetView, EndColumn } from './view.ts';
 
 /** What can be done with a row from its label. */
-export interface RowActions {
-  readonly rename: (row: BudgetRow) => void;
-  readonly addLine: (row: BudgetRow) => void;
-  readonly duplicate: (row: BudgetRow) => void;
-  readonly remove: (row: BudgetRow) => void;
-  readonly move: (row: BudgetRow, direction: 1 | -1) => void;
-  readonly collapse: (row: BudgetRow) => void;
-  readonly openRule: (row: BudgetRow) => void;
-  readonly highlight: (row: BudgetRow) => void;
-  readonly send: (command: Command) => boolean;
-}
+export type RowDeed =
+  | 'rename'
+  | 'addLine'
+  | 'duplicate'
+  | 'remove'
+  | 'moveUp'
+  | 'moveDown'
+  | 'collapse'
+  | 'lock'
+  | 'openRule'
+  | 'highlight';
+
+export type OnRow = (what: RowDeed, row: BudgetRow) => void;
 
 /** What the cells of a budget are drawn from. */
 export interface CellContext {
@@ -48,7 +49,7 @@ export interface CellContext {
   readonly trial: Trial | null;
   /** What all rows depend on alike, as one text. */
   readonly version: string;
-  readonly actions: RowActions;
+  readonly onRow: OnRow;
 }
 
 const RHYTHMS = { fixed: 'fixed', periodic: 'periodic', dayToDay: 'day-to-day' } as const;
@@ -57,7 +58,7 @@ const RHYTHMS = { fixed: 'fixed', periodic: 'periodic', dayToDay: 'day-to-day' }
 export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetColumn): GridCell {
   const { state, view, scope, trial } = context;
   const { model } = state;
-  if (column.id === 'label') return labelCell(row, context.actions);
+  if (column.id === 'label') return labelCell(row, context.onRow);
   if (row.id === null) return { content: null };
   if (view.show === 'rules') return ruleCell(context, row, column);
   const { stretch } = column;
@@ -66,7 +67,7 @@ export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetC
     const figure = stretchFigure(model, row.id, stretch, view.show);
     const reaches = view.show === 'running' ? { from: 0, to: stretch.to } : stretch;
     return figureCell(row, figure, {
-      glow: glow && glow.from < reaches.to && reaches.from < glow.to ? state.glow!.stamp : null,
+      glows: glow !== undefined && glow.from < reaches.to && reaches.from < glow.to,
       mark: row.kind === 'line' && column.month !== undefined ? markOf(state, row.id, column.month) : null,
       highlight: view.show === 'running' ? null : highlightFor(context, row.id, stretch),
       note:
@@ -78,7 +79,7 @@ export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetC
   }
   const end = column.end!;
   return figureCell(row, endFigure(model, row.id, scope, end), {
-    glow: glow ? state.glow!.stamp : null,
+    glows: glow !== undefined,
     mark: null,
     highlight: end === 'total' && view.span !== 'plan' ? highlightOn(model, row.id, scope, 'year') : null,
     note: null,
@@ -115,7 +116,7 @@ export function contextVersion({
   view,
   year,
   trial,
-}: Omit<CellContext, 'version' | 'actions'>): string {
+}: Omit<CellContext, 'version' | 'onRow'>): string {
   const { figureNotes, highlights } = document;
   const objects = [view, planOf(document), figureNotes, highlights].map(identityOf).join();
   return `${year}|${trial?.stamp ?? 0}|${objects}`;
@@ -164,7 +165,7 @@ const MARK_WORDS: Readonly<Record<Mark, string>> = {
 };
 
 interface Dressing {
-  readonly glow: number | null;
+  readonly glows: boolean;
   readonly mark: Mark | null;
   readonly highlight: HighlightRow | null;
   readonly note: string | null;
@@ -174,7 +175,7 @@ interface Dressing {
 function figureCell(
   row: BudgetRow,
   figure: ShownFigure,
-  { glow, mark, highlight, note, difference }: Dressing,
+  { glows, mark, highlight, note, difference }: Dressing,
 ): GridCell {
   const negative = figure.value !== null && figure.value < 0;
   const classes = [
@@ -184,16 +185,21 @@ function figureCell(
     mark ? `mark-${mark}` : '',
     note ? 'has-note' : '',
     highlight ? `highlight-${highlight.tone}` : '',
-    // Two names for one animation, so that a second change starts it again.
-    glow === null ? '' : glow % 2 === 0 ? 'glow-even' : 'glow-odd',
+    glows ? 'glow' : '',
     row.id === '@net' && negative ? 'in-the-red' : '',
     difference === null ? '' : 'has-moved',
   ];
   const words = [highlight?.word, note, figure.problem, figure.note, mark ? MARK_WORDS[mark] : undefined].filter(
     Boolean,
   );
+  const className = classes.filter((name) => name !== '').join(' ');
+  const title = words.length === 0 ? {} : { title: words.join('. ') };
+  // Most figures are nothing but their text, which is the quickest to draw.
+  if (!mark && !highlight && !figure.problem && !note && difference === null)
+    return { className, content: figure.text, ...title };
   return {
-    className: classes.filter((name) => name !== '').join(' '),
+    className,
+    version: `${figure.text}|${difference}|${words.join('|')}`,
     content: (
       <>
         {mark && <span className="visually-hidden">{MARK_WORDS[mark]}: </span>}
@@ -215,7 +221,7 @@ function figureCell(
         {difference !== null && <Difference row={row} difference={difference} />}
       </>
     ),
-    ...(words.length === 0 ? {} : { title: words.join('. ') }),
+    ...title,
   };
 }
 
@@ -269,13 +275,14 @@ const SUM_WORDS: Readonly<Record<string, string>> = {
   '@cumulativeNet': 'net, added up since the plan’s start',
 };
 
-function labelCell(row: BudgetRow, actions: RowActions): GridCell {
+function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
   const side = sideOf(row);
   switch (row.kind) {
     case 'heading': {
       const icon: IconName = row.collapsed ? 'right' : 'down';
       return {
         title: row.group.name,
+        version: `heading|${side}|${row.group.name}|${row.group.rhythm}|${row.collapsed}`,
         content: (
           <>
             <button
@@ -285,14 +292,14 @@ function labelCell(row: BudgetRow, actions: RowActions): GridCell {
               aria-expanded={!row.collapsed}
               aria-label={`${row.collapsed ? 'Open' : 'Collapse'} ${row.group.name}`}
               title={row.collapsed ? 'Open (Space)' : 'Collapse (Space)'}
-              onClick={() => actions.collapse(row)}
+              onClick={() => onRow('collapse', row)}
             >
               <Icon name={icon} />
             </button>
             {side && <Icon name={side} />}
             <span className="label-text">{row.group.name}</span>
             {row.group.rhythm && <small>{RHYTHMS[row.group.rhythm]}</small>}
-            <RowMenu row={row} actions={actions} />
+            <RowMenu row={row} onRow={onRow} />
           </>
         ),
       };
@@ -309,6 +316,8 @@ function labelCell(row: BudgetRow, actions: RowActions): GridCell {
     case 'line':
       return {
         title: row.line.note === '' ? row.line.name : `${row.line.name}: ${row.line.note}`,
+        // The menu shows and changes the whole line.
+        version: `line|${identityOf(row.line)}|${row.across ? row.group.name : ''}`,
         content: (
           <>
             <span className={`label-text ${row.line.note === '' ? '' : 'has-note'}`}>{row.line.name}</span>
@@ -319,14 +328,14 @@ function labelCell(row: BudgetRow, actions: RowActions): GridCell {
                 <span className="visually-hidden">, locked</span>
               </span>
             )}
-            <RowMenu row={row} actions={actions} />
+            <RowMenu row={row} onRow={onRow} />
           </>
         ),
       };
     case 'invitation':
       return {
         content: (
-          <button type="button" className="add-line" tabIndex={-1} onClick={() => actions.addLine(row)}>
+          <button type="button" className="add-line" tabIndex={-1} onClick={() => onRow('addLine', row)}>
             <Icon name="add" /> Add the first line
           </button>
         ),

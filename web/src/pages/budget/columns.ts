@@ -13,7 +13,7 @@ import {
   type Stretch,
   type Unit,
 } from '@haushalt/core';
-import type { GridColumn } from '../../grid/Grid.tsx';
+import type { GridColumn } from '../../grid/types.ts';
 import { endShare, valueOf, written, type EndFigure } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
 import type { BudgetView } from './view.ts';
@@ -78,6 +78,13 @@ export function budgetColumns(
     })),
     ...endColumns,
   ];
+}
+
+/** The same for columns that look the same and stand for the same months. */
+export function columnsKey(columns: readonly BudgetColumn[]): string {
+  return columns
+    .map(({ id, heading, width, stretch }) => `${id}/${String(heading)}/${width}/${stretch?.from}-${stretch?.to}`)
+    .join('|');
 }
 
 const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {

@@ -16,7 +16,7 @@ import {
   type Side,
   type Stretch,
 } from '@haushalt/core';
-import type { GridRow } from '../../grid/Grid.tsx';
+import type { GridRow } from '../../grid/types.ts';
 import { shareIn, valueOf } from './figures.ts';
 import { USUAL_VIEW, type BudgetView } from './view.ts';
 

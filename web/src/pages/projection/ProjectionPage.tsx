@@ -1,119 +1,118 @@
 import {
+  MAX_PROJECTED_YEARS,
   NET,
+  PlanProjection,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
   inOrder,
-  isFraction,
   planOf,
-  projectNextYear,
-  rateAfter,
   stretchOfYear,
   writeFigure,
-  writeWithUnit,
   yearsOf,
 } from '@haushalt/core';
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useParams } from 'react-router';
+import { Icon } from '../../app/Icon.tsx';
+import { Later } from '../../app/Later.tsx';
 import { useNotices } from '../../app/Notices.tsx';
+import { Segments } from '../../app/Segments.tsx';
 import { useShell } from '../../app/shell.ts';
 import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
-import { Grid, type GridCell, type GridColumn, type GridHandle } from '../../grid/Grid.tsx';
-import { selectOne, type GridPlace } from '../../grid/selection.ts';
+import { PictureView } from '../../charts/PictureView.tsx';
+import type { Picture } from '../../charts/picture.ts';
+import { Grid, type GridHandle } from '../../grid/Grid.tsx';
+import { cutTo, activeOf, selectOne, type GridPlace } from '../../grid/selection.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { Icon } from '../../app/Icon.tsx';
 import { budgetRows, sideOf, type BudgetRow } from '../budget/rows.ts';
+import { hasRate, projectionCell, projectionColumns, rateOwner, ratesOf, type ProjectionColumn } from './cells.tsx';
+import { ProjectionReckoning } from './ProjectionReckoning.tsx';
+import { RateDialog } from './RateDialog.tsx';
+import { useProjectionView } from './terms.ts';
 
-/** Next year, line by line: this year's total, the increase at a shared rate, and what it becomes. */
+/** Later years, line by line: a base year's totals, and what they become at the lines' rates. */
 export function ProjectionPage() {
   const session = useSession();
   const state = useSessionState();
   const notices = useNotices();
   const shell = useShell();
+  const { planId = '' } = useParams();
   const { document, model, glow } = state;
   const plan = planOf(document);
   const years = yearsOf(model.calendar);
   const [year, setYear] = useYear(years);
-  const [active, setActive] = useState<GridPlace>({ row: 1, column: 1 });
+  const [view, changeView] = useProjectionView(planId);
+  const [kept, setActive] = useState<GridPlace>({ row: 1, column: 1 });
+  const [choosing, setChoosing] = useState<string | null>(null);
   const grid = useRef<GridHandle>(null);
-  useEffect(() => grid.current?.focus(), []);
+  useEffect(() => {
+    if (choosing === null) grid.current?.focus();
+  }, [choosing]);
 
-  const rates = inOrder(document.assumptions.values()).filter(
-    (assumption) => isFraction(assumption.unit) && assumption.unit !== 'ratePerMonth',
-  );
-  const rateRow = rates.find((assumption) => assumption.id === plan.projectionRate) ?? rates[0] ?? null;
-  const rate = rateRow ? rateAfter(model, rateRow.id, year) : null;
+  const rates = inOrder(ratesOf(document));
+  const shared = rates.find(({ id }) => id === plan.projectionRate) ?? null;
+  const deflator = rates.find(({ id }) => id === view.deflator) ?? shared;
   const stretch = stretchOfYear(model.calendar, year);
   const months = stretch.to - stretch.from;
-  const partial = months < 12;
 
+  const projection = useMemo(
+    () =>
+      new PlanProjection(
+        // The model changes in place, always together with the document.
+        { document, model }.model,
+        { baseYear: year, years: view.years, stepping: view.stepping, deflator: deflator?.id ?? null },
+      ),
+    [document, model, year, view.years, view.stepping, deflator?.id],
+  );
   const { rows, footer } = useMemo(() => {
-    const budget = budgetRows(model);
+    const budget = budgetRows(projection.model);
     const projected = budget.rows.filter((row) => row.kind !== 'invitation' && sideOf(row) !== 'memo');
     return { rows: projected, footer: budget.footer.filter((row) => row.id === NET) };
-    // The model changes in place, always together with the document.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [model, document]);
-  const all = [...rows, ...footer];
+  }, [projection]);
+  const all = useMemo(() => [...rows, ...footer], [rows, footer]);
+  const columns = useMemo(() => projectionColumns(projection.years, year, view), [projection.years, year, view]);
+  const selection = cutTo(selectOne(kept), all.length, columns.length);
+  const active = activeOf(selection);
+  const row = all[active.row];
 
-  const columns = useMemo(
-    (): GridColumn[] => [
-      { id: 'label', heading: 'Line', width: 280, pin: 'start', className: 'label' },
-      { id: 'base', heading: String(year), width: 150, pin: null },
-      {
-        id: 'increase',
-        heading: rate === null ? 'Increase' : `Increase at ${writeFigure(rate, 'ratePerYear', plan)}`,
-        width: 160,
-        pin: null,
-      },
-      { id: 'amount', heading: String(year + 1), width: 150, pin: null, className: 'of-year' },
-      { id: 'monthly', heading: `A month of ${year + 1}`, width: 150, pin: null },
-    ],
-    [year, rate, plan],
-  );
-
-  const cellOf = useCallback(
-    (row: BudgetRow, column: GridColumn): GridCell => {
-      if (column.id === 'label') return labelOf(row);
-      if (row.id === null || rate === null) return { content: null };
-      const next = projectNextYear(model, row.id, year, rate);
-      const projected =
-        column.id === 'monthly'
-          ? next.amount && next.amount / months
-          : next[column.id as 'base' | 'increase' | 'amount'];
-      if (projected === null) return { content: null };
-      const glows =
-        glow &&
-        (glow.changed.has(row.id) || (rateRow !== null && glow.changed.has(rateRow.id) && column.id !== 'base'));
-      return {
-        className: `tabular ${projected < 0 ? 'negative' : ''} ${glows ? (glow.stamp % 2 === 0 ? 'glow-even' : 'glow-odd') : ''}`,
-        content: writeFigure(projected, 'money', plan),
-      };
-    },
-    [model, year, rate, rateRow, plan, glow, months],
-  );
-  const versionOf = (row: BudgetRow) =>
-    `${year}|${rate}|${state.figureVersions.get(row.id ?? '') ?? 0}|${glow?.stamp ?? 0}|${plan.locale}|${plan.currency}|${row.label}`;
+  const glows = (target: BudgetRow) => target.id !== null && glow !== null && glow.changed.has(target.id);
+  const chooseRate = (target: BudgetRow | undefined) => {
+    const owner = target && hasRate(target) ? rateOwner(target) : null;
+    if (owner !== null) setChoosing(owner);
+    else notices.say({ text: 'Lines and groups have rates of their own; totals follow from them.' });
+  };
 
   const keyDown = (event: KeyboardEvent) => {
+    if (event.target !== event.currentTarget) return;
     const step = STEPS[event.key];
     if (event.altKey && (event.key === 'PageUp' || event.key === 'PageDown')) {
       const next = years[years.indexOf(year) + (event.key === 'PageUp' ? -1 : 1)];
       if (next !== undefined) setYear(next);
-    } else if (step) {
-      setActive({
-        row: Math.max(
-          0,
-          Math.min(
-            all.length - 1,
-            active.row + step[0] * (event.key.startsWith('Page') ? (grid.current?.pageSize() ?? 10) : 1),
-          ),
-        ),
-        column: Math.max(0, Math.min(columns.length - 1, active.column + step[1])),
-      });
-    } else if (event.key === 'F6') window.document.querySelector<HTMLElement>('.shelf input')?.focus();
+    } else if (step && !event.altKey && !event.ctrlKey) {
+      const by = event.key.startsWith('Page') ? (grid.current?.pageSize() ?? 10) : 1;
+      setActive({ row: active.row + step[0] * by, column: active.column + step[1] });
+    } else if (event.key === 'Enter') chooseRate(row);
+    else if (event.key === 'F6') window.document.querySelector<HTMLElement>('.shelf input')?.focus();
     else return;
     event.preventDefault();
   };
 
-  if (!rateRow || rate === null) {
+  const takeIn = () => {
+    const last = years.at(-1)!;
+    if (year !== last)
+      return notices.say({
+        text: `The plan has figures for the years after ${year} already. Project from ${last} to carry it on.`,
+        action: { label: `Project from ${last}`, run: () => setYear(last) },
+      });
+    const refusal = session.send({ kind: 'plan.carryOn', years: view.years, stepping: view.stepping, rate: null });
+    if (refusal) return notices.say({ text: refusal.message, tone: 'warning' });
+    notices.say({
+      text: `The plan goes on until December ${last + view.years}; every line has a rule for it.`,
+      action: { label: 'Undo', run: () => void session.undo() },
+    });
+  };
+
+  if (rates.length === 0) {
     return (
       <div className="empty-state">
         <h2>A projection needs a rate</h2>
@@ -124,52 +123,138 @@ export function ProjectionPage() {
       </div>
     );
   }
-  const row = all[active.row];
   return (
     <div className="budget projection">
       <div className="page-head">
         <h2>Projection</h2>
         <YearSwitch years={years} year={year} onChange={setYear} />
         <label className="rate-choice">
-          The year after at{' '}
+          All lines grow by{' '}
           <select
-            value={rateRow.id}
+            value={shared?.id ?? ''}
             onChange={(event) => {
-              const refusal = session.send({ kind: 'plan.set', settings: { projectionRate: event.target.value } });
+              const projectionRate = event.target.value === '' ? null : event.target.value;
+              const refusal = session.send({ kind: 'plan.set', settings: { projectionRate } });
               if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
             }}
           >
+            <option value="">nothing, they stay as they are</option>
             {rates.map((assumption) => (
               <option key={assumption.id} value={assumption.id}>
-                {assumption.name}, {writeWithUnit(rateAfter(model, assumption.id, year), assumption.unit, plan)}
+                {assumption.name}, {writeFigure(projection.rateIn(assumption.id, year + 1), assumption.unit, plan)}
               </option>
             ))}
           </select>
         </label>
-        {partial && (
+        {months < 12 && (
           <p className="year-summary">
             The plan has {months === 1 ? 'one month' : `${months} months`} of {year}; the projection is of{' '}
             {months === 1 ? 'it' : 'these'}.
           </p>
         )}
+        <button
+          type="button"
+          className="tool"
+          onClick={takeIn}
+          title="Lets the plan go on by these years, with live rules"
+        >
+          <Icon name="add" />
+          Take it into the plan
+        </button>
+      </div>
+      <div className="projection-bar" role="toolbar" aria-label="View of the projection">
+        <label>
+          Years
+          <input
+            type="number"
+            min={1}
+            max={MAX_PROJECTED_YEARS}
+            value={view.years}
+            onChange={(event) => {
+              const count = Math.round(Number(event.target.value));
+              if (count >= 1) changeView({ years: Math.min(MAX_PROJECTED_YEARS, count) });
+            }}
+          />
+        </label>
+        <Segments
+          label="How figures grow"
+          value={view.stepping}
+          options={[
+            { value: 'yearly', words: 'Every January', title: 'Figures rise once a year' },
+            { value: 'monthly', words: 'Every month', title: 'Figures creep up a little every month' },
+          ]}
+          onChange={(stepping) => changeView({ stepping })}
+        />
+        <Segments
+          label="Whose money"
+          value={view.money}
+          options={[
+            { value: 'nominal', words: 'As paid then', title: 'Nominal figures' },
+            { value: 'today', words: 'Today’s money', title: `In the money of ${year}` },
+            { value: 'both', words: 'Both' },
+          ]}
+          onChange={(money) => changeView({ money })}
+        />
+        {view.money !== 'nominal' && (
+          <label>
+            Prices rise by
+            <select value={deflator?.id ?? ''} onChange={(event) => changeView({ deflator: event.target.value })}>
+              {rates.map((assumption) => (
+                <option key={assumption.id} value={assumption.id}>
+                  {assumption.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <button
+          type="button"
+          className="tool"
+          aria-pressed={view.changes}
+          onClick={() => changeView({ changes: !view.changes })}
+        >
+          <Icon name="columns" /> Changes
+        </button>
+        <button
+          type="button"
+          className="tool"
+          aria-pressed={view.picture}
+          onClick={() => changeView({ picture: !view.picture })}
+        >
+          <Icon name="chart" /> Picture
+        </button>
       </div>
       <Grid
         handle={grid}
-        label={`Projection of ${year + 1} from ${year}`}
+        label={`Projection from ${year}`}
         columns={columns}
         rows={rows}
         footer={footer}
         rowHeight={24}
-        selection={selectOne(active)}
-        editing={false}
-        cellOf={cellOf}
-        versionOf={versionOf}
-        editor={null}
+        selection={selection}
+        cellOf={(target, column) => projectionCell(projection, target, column as ProjectionColumn, glows(target))}
+        versionOf={(target) => `${versionOf(projection)}|${target.label}`}
         onSelect={setActive}
-        onOpen={() => {}}
+        onOpen={(place) => chooseRate(all[place.row])}
         onKeyDown={keyDown}
       />
-      {row?.id != null && <Explanation row={row} year={year} rate={rate} rateName={rateRow.name} />}
+      {view.picture && (
+        <Later>
+          <PictureView picture={pictureOf(projection, year, view.money === 'today')} height={230} />
+        </Later>
+      )}
+      {row?.id != null && (
+        <ProjectionReckoning
+          projection={projection}
+          id={row.id}
+          label={row.label}
+          baseYear={year}
+          index={columns[active.column]?.nth ?? 0}
+          stepping={view.stepping}
+          onRate={hasRate(row) ? () => chooseRate(row) : null}
+        />
+      )}
+      {choosing !== null && <RateDialog projection={projection} id={choosing} onClose={() => setChoosing(null)} />}
     </div>
   );
 }
@@ -183,60 +268,33 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   PageDown: [1, 0],
 };
 
-function labelOf(row: BudgetRow): GridCell {
-  const side = sideOf(row);
-  const name = row.kind === 'subtotal' ? row.group.name : row.label;
-  return {
-    title: name,
-    content: (
-      <>
-        {row.kind === 'heading' && side && <Icon name={side} />}
-        <span className="label-text">{name}</span>
-      </>
-    ),
+const versions = new WeakMap<PlanProjection, number>();
+let lastVersion = 0;
+
+/** A number for a projection; another projection has another one. */
+function versionOf(projection: PlanProjection): number {
+  let version = versions.get(projection);
+  if (version === undefined) versions.set(projection, (version = ++lastVersion));
+  return version;
+}
+
+/** Income, expenses and what is left, from the base year on. */
+function pictureOf(projection: PlanProjection, baseYear: number, today: boolean): Picture {
+  const plan = planOf(projection.model.document);
+  const values = (id: string) => {
+    const projected = projection.of(id);
+    return projected ? [projected.base, ...projected.years.map((each) => (today ? each.today : each.amount))] : [];
   };
-}
-
-interface ExplanationProps {
-  readonly row: BudgetRow;
-  readonly year: number;
-  readonly rate: number;
-  readonly rateName: string;
-}
-
-/** The selected projection in one sentence with its figures. */
-function Explanation({ row, year, rate, rateName }: ExplanationProps) {
-  const { model, document } = useSessionState();
-  const plan = planOf(document);
-  const { base, increase, amount } = projectNextYear(model, row.id!, year, rate);
-  const money = (figure: number) => writeFigure(figure, 'money', plan);
-  return (
-    <section className="reckoning" aria-label="Reckoning">
-      <div className="reckoning-what">
-        <h3>{row.label}</h3>
-        <p>{year + 1}, projected</p>
-        <p className="reckoning-figure">
-          {amount === null ? <em>no figure</em> : writeWithUnit(amount, 'money', plan)}
-        </p>
-      </div>
-      <div className="reckoning-how">
-        {base === null || increase === null || amount === null ? (
-          <p className="reckoning-words">There is no total of {year} to start from.</p>
-        ) : (
-          <>
-            <p className="reckoning-words">
-              The total of {year}, increased by {rateName}.{' '}
-              <code>
-                {row.label} × (1 + {rateName})
-              </code>
-            </p>
-            <p className="reckoning-worked">
-              = {money(base)} × (1 + {writeFigure(rate, 'ratePerYear', plan)}) = {money(base)} + {money(increase)} ={' '}
-              {money(amount)}
-            </p>
-          </>
-        )}
-      </div>
-    </section>
-  );
+  return {
+    label: `Income, expenses and net from ${baseYear}${today ? ', in today’s money' : ''}`,
+    axis: plan.currency,
+    categoryName: 'Year',
+    categories: [baseYear, ...projection.years].map(String),
+    write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
+    series: [
+      { label: 'Income', values: values(TOTAL_INCOME), mark: 'bars', tone: 'income' },
+      { label: 'Expenses', values: values(TOTAL_EXPENSES), mark: 'bars', tone: 'expense' },
+      { label: 'Net', values: values(NET), mark: 'line', tone: 'net' },
+    ],
+  };
 }

@@ -1,0 +1,57 @@
+import { monthInWords, type Month } from '../../calendar/month.ts';
+import type { Model } from '../../engine/model.ts';
+import { calculatorsOf, extrasOf, movesOf } from '../../plan/calculators.ts';
+import type { Command } from '../../plan/commands.ts';
+import { planOf } from '../../plan/document.ts';
+import { nameOf } from '../../plan/naming.ts';
+import type { Check, Found } from './finding.ts';
+
+/** Calculators that have no answer yet, or none at all. A mistake of an input is found where it was made. */
+export const withoutAnswer: Check = (model) =>
+  calculatorsOf(model.document).flatMap(({ row }): Found[] => {
+    const answer = model.calculationOf(row.id)!.answer;
+    if (answer.kind !== 'none' || typeof answer.why === 'number') return [];
+    return [{ place: { id: row.id, month: null }, message: `${row.name}: ${answer.why}`, mend: null }];
+  });
+
+/** Extra payments and entries in months in which their loan or pot does not run. */
+export function outsideRuns(model: Model): Found[] {
+  const { document } = model;
+  const { locale } = planOf(document);
+  const found: Found[] = [];
+  const look = (owner: string, rows: readonly { readonly month: Month }[], parts: readonly Part[]) => {
+    const [first, last] = [rows[0]!.month, rows.at(-1)!.month];
+    for (const { id, from, until, words, command } of parts) {
+      if (from <= last && (until ?? last) >= first) continue;
+      const message = `${words} of ${nameOf(document, owner)!} in ${monthInWords(from, locale)} lies outside its months.`;
+      found.push({ place: { id: owner, month: null }, about: id, message, mend: { words: 'Remove it', command } });
+    }
+  };
+  for (const { row } of calculatorsOf(document)) {
+    const { answer } = model.calculationOf(row.id)!;
+    if (answer.kind === 'loan') {
+      const parts = extrasOf(document, row.id).map(({ id, every, from, until }): Part => {
+        const command = { kind: 'loan.setExtra', id, settings: null } as const;
+        return { id, from, until: every === 'once' ? from : until, words: 'The extra payment', command };
+      });
+      look(row.id, answer.loan.rows, parts);
+    }
+    if (answer.kind === 'savings') {
+      const parts = movesOf(document, row.id).map(({ id, from, until }): Part => {
+        const command = { kind: 'pot.setMove', id, settings: null } as const;
+        return { id, from, until: until ?? from, words: 'An entry', command };
+      });
+      look(row.id, answer.savings.rows, parts);
+    }
+  }
+  return found;
+}
+
+/** Something that happens in one month, or from one until another. */
+interface Part {
+  readonly id: string;
+  readonly from: Month;
+  readonly until: Month | null;
+  readonly words: string;
+  readonly command: Command;
+}

@@ -1,0 +1,287 @@
+import { describe, expect, it } from 'vitest';
+import { Model } from '../../engine/model.ts';
+import type { Month } from '../../calendar/month.ts';
+import { calculate } from '../../engine/results.ts';
+import type { Command } from '../../plan/commands.ts';
+import { decide } from '../../plan/decide.ts';
+import { applyChanges, type Document } from '../../plan/document.ts';
+import { toShown } from '../../plan/formulas.ts';
+import { namesOf } from '../../plan/naming.ts';
+import { parsePlan } from '../../plan/file.ts';
+import { toPlanFile } from '../../plan/writeFile.ts';
+import { sketch } from '../../testing/plans.ts';
+import { findingsOf, reasonOf } from './checks.ts';
+import { CHECK_KINDS, WHY, type CheckKind } from './finding.ts';
+import { differByALetter } from './rules.ts';
+
+const idOf = (document: Document, name: string) => namesOf(document).find(name)!.id;
+
+function after(document: Document, command: Command): Document {
+  const decision = decide(document, command);
+  if (!decision.ok) throw new Error(decision.refusal.message);
+  return applyChanges(document, decision.changes);
+}
+
+function found(document: Document, kind: CheckKind) {
+  return findingsOf(new Model(document)).filter((finding) => finding.kind === kind);
+}
+
+const messages = (document: Document, kind: CheckKind) => found(document, kind).map(({ message }) => message);
+
+/** Carries out a finding's mend; the finding is to be gone afterwards. */
+function mended(document: Document, kind: CheckKind): Document {
+  const next = after(document, found(document, kind)[0]!.mend!.command);
+  expect(messages(next, kind)).toEqual([]);
+  return next;
+}
+
+const ruleOf = (document: Document, line: string) => {
+  const id = idOf(document, line);
+  const step = [...document.ruleSteps.values()].find((row) => row.line === id)!;
+  return toShown(step.formula!, document);
+};
+
+describe('checks', () => {
+  it('find nothing in a plan that is as it should be, and say of every kind why it matters', () => {
+    const document = sketch({
+      assumptions: { Inflation: ['ratePerYear', 0.024] },
+      lines: { income: { Pay: 2000 }, expense: { Rent: 1000, Food: '400 * (1 + Inflation)^years' } },
+    });
+    expect(findingsOf(new Model(document))).toEqual([]);
+    for (const kind of CHECK_KINDS) expect(WHY[kind]).toMatch(/^[A-Z].*\.$/);
+  });
+
+  it('a typed number that is an assumption’s value is named, and gives way to the name', () => {
+    const document = sketch({
+      assumptions: { Inflation: ['ratePerYear', 0.024] },
+      lines: { income: { Pay: '2000 * (1 + 2.4%)' }, expense: { Rent: 'Pay * 0.024 + 12' } },
+    });
+    expect(messages(document, 'typedNumber')).toEqual([
+      'The rule of Pay has 2.4\u00a0% a year typed in, which is the value of Inflation.',
+      'The rule of Rent has 2.4\u00a0% a year typed in, which is the value of Inflation.',
+    ]);
+    const next = after(document, found(document, 'typedNumber')[0]!.mend!.command);
+    expect(ruleOf(next, 'Pay')).toBe('2000 * (1 + Inflation)');
+    expect(calculate(next).figures('Pay')).toEqual(calculate(document).figures('Pay'));
+  });
+
+  it('exceptions that outnumber the months of a rule can become the rule', () => {
+    const months = Object.fromEntries(Array.from({ length: 7 }, (_, at) => [`2026-0${at + 1}`, 100 + at]));
+    const document = sketch({ lines: { income: { Pay: 50 } }, exceptions: { Pay: months } });
+    expect(messages(document, 'manyExceptions')).toEqual([
+      'Pay departs from its rule in 7 months and follows it in 5.',
+    ]);
+    const next = mended(document, 'manyExceptions');
+    expect(calculate(next).figures('Pay')).toEqual(calculate(document).figures('Pay'));
+  });
+
+  it('sums that hold something and a part of it, and lines that repeat their side, count double', () => {
+    const document = sketch({
+      lines: {
+        income: { Pay: 2000, Side: 100 },
+        expense: { Rent: 1000, Again: 'Rent' },
+        memo: { Both: 'Pay + Total income', Fine: 'Pay + Side' },
+      },
+    });
+    expect(messages(document, 'doubleCount')).toEqual([
+      'Again repeats Rent, which Total expenses counts already.',
+      'The rule of Both adds Pay and Total income, which contains it.',
+    ]);
+  });
+
+  it('a blank used as divisor or factor is found where it is blank', () => {
+    const document = sketch({
+      units: { Units: 'number' },
+      lines: {
+        income: { Sales: 'Units * 3' },
+        expense: { Flour: 40 },
+        memo: { Units: { start: 10, '2026-03': null, '2026-05': 10 }, Cost: 'Flour / Units' },
+      },
+    });
+    expect(messages(document, 'blankFactor')).toEqual([
+      'Sales multiplies by Units, which is empty in March 2026 and 1 more.',
+      'Cost divides by Units, which is empty in March 2026 and 1 more.',
+    ]);
+    expect(found(document, 'blankFactor')[0]!.place).toEqual({ id: idOf(document, 'Units'), month: '2026-03' });
+  });
+
+  it('units that do not go together are mended in the rule, at one click', () => {
+    const document = sketch({
+      assumptions: { Rate: ['ratePerYear', 0.06] },
+      lines: { income: { Balance: 1000, Interest: 'Balance * Rate', Raised: 'Balance + Rate' } },
+    });
+    expect(messages(document, 'units')).toEqual([
+      'The rule of Interest: applies the yearly rate Rate to a month’s money.',
+      'The rule of Raised: adds a rate per year to money.',
+    ]);
+    const [interest, raised] = found(document, 'units');
+    const next = after(after(document, interest!.mend!.command), raised!.mend!.command);
+    expect(ruleOf(next, 'Interest')).toBe('Balance * monthly(Rate)');
+    expect(ruleOf(next, 'Raised')).toBe('Balance * (1 + Rate)');
+    expect(messages(next, 'units')).toEqual([]);
+  });
+
+  it('months and years in the red are named', () => {
+    const document = sketch({
+      months: 24,
+      lines: { income: { Pay: 100 }, expense: { Rent: { start: 90, '2026-11': 110, '2027-01': 102.5 } } },
+    });
+    expect(messages(document, 'monthsInTheRed')).toEqual([
+      'In 2026, expenses exceed income in 2 months: Nov, Dec.',
+      'In every month of 2027, expenses exceed income.',
+    ]);
+    expect(messages(document, 'yearInTheRed')).toEqual(['In 2027, expenses exceed income by €30.00.']);
+  });
+
+  it('shares over the whole are found among targets and among rules', () => {
+    const document = sketch({
+      lines: { income: { Pay: 100 }, expense: { A: 1, B: 1 } },
+    });
+    const a = idOf(document, 'A');
+    const split = after(document, {
+      kind: 'income.split',
+      shares: [
+        { line: a, share: 0.6 },
+        { line: idOf(document, 'B'), share: 0.5 },
+      ],
+    });
+    const aimed = after(split, { kind: 'line.set', line: a, settings: { targetShare: 1.2 } });
+    expect(messages(aimed, 'sharesOver')).toEqual([
+      'The target shares of all lines come to 120.0\u00a0% of the income.',
+      'The rules of all lines give out 110.0\u00a0% of the income.',
+    ]);
+  });
+
+  it('what lies outside the plan is removed', () => {
+    const document = sketch({
+      months: 24,
+      assumptions: { Inflation: ['ratePerYear', 0.02, { '2027-06': 0.03 }] },
+      lines: { income: { Pay: { start: '100 * (1 + Inflation)', '2027-05': 120 } } },
+      exceptions: { Pay: { '2027-12': 1 } },
+    });
+    const shorter = after(document, { kind: 'plan.set', settings: { months: 12 } });
+    const outside = found(shorter, 'outsidePlan');
+    expect(outside.map(({ message }) => message)).toEqual([
+      'A step of Pay begins in May 2027, after the plan’s end.',
+      'Pay has an exception in December 2027, outside the plan.',
+      'A value of Inflation begins in June 2027, after the plan’s end.',
+    ]);
+    const next = outside.reduce((now, { mend }) => after(now, mend!.command), shorter);
+    expect(messages(next, 'outsidePlan')).toEqual([]);
+  });
+
+  it('unused assumptions, idle highlights, and names that differ by a letter', () => {
+    const document = sketch({
+      assumptions: { Inflation: ['ratePerYear', 0.02] },
+      lines: { income: { Groceries: 1, Grocerien: 2, Empty: null } },
+    });
+    expect(messages(document, 'unusedAssumption')).toEqual(['Nothing uses the assumption Inflation.']);
+    mended(document, 'unusedAssumption');
+    const watched = after(document, {
+      kind: 'highlight.set', id: 'h',
+      settings: { of: idOf(document, 'Empty'), span: 'month', when: 'below', low: 5, high: null, tone: 'alarm', word: 'low' },
+    }); // prettier-ignore
+    expect(messages(watched, 'idleHighlight')).toEqual(['The highlight “low” watches Empty, which has no figures.']);
+    mended(watched, 'idleHighlight');
+    expect(messages(document, 'similarNames')).toEqual(['Groceries and Grocerien differ by a letter.']);
+    expect(differByALetter('rent', 'rents')).toBe(true);
+    expect(differByALetter('offer 1', 'offer 2')).toBe(false);
+    expect(differByALetter('pay', 'day')).toBe(false);
+    expect(differByALetter('rent', 'tern')).toBe(false);
+  });
+
+  it('what is set aside without ever being left over', () => {
+    const lines = (aside: number) =>
+      sketch({ lines: { income: { Pay: 100 }, expense: { Rent: 90 }, 'set aside': { Fund: aside } } });
+    expect(messages(lines(20), 'setAsideNever')).toEqual([
+      'Fund is set aside in 12 months, and in none of them is there enough left for it.',
+    ]);
+    expect(messages(lines(10), 'setAsideNever')).toEqual([]);
+  });
+
+  it('a finding is set aside with a reason, kept in the plan file, and taken up again', () => {
+    const document = sketch({ assumptions: { Inflation: ['ratePerYear', 0.02] }, lines: { income: { Pay: 1 } } });
+    const [finding] = found(document, 'unusedAssumption');
+    expect(decide(document, { kind: 'finding.waive', finding: finding!.key, reason: '  ' })).toMatchObject({
+      ok: false, refusal: { field: 'reason' },
+    }); // prettier-ignore
+    const waived = after(document, { kind: 'finding.waive', finding: finding!.key, reason: 'Needed next year.' });
+    const read = parsePlan(JSON.parse(JSON.stringify(toPlanFile(waived))));
+    expect(reasonOf(read, found(read, 'unusedAssumption')[0]!)).toBe('Needed next year.');
+    const again = after(waived, { kind: 'finding.takeUp', finding: finding!.key });
+    expect(reasonOf(again, finding!)).toBeNull();
+  });
+
+  it('a step’s formula is rewritten where it stands, unless the line is locked', () => {
+    const document = sketch({
+      lines: { income: { Pay: { start: 1, '2026-04': 'period * 2' } } },
+      exceptions: { Pay: { '2026-06': 7 } },
+    });
+    const line = idOf(document, 'Pay');
+    const command: Command = { kind: 'line.rewriteStep', line, from: '2026-04' as Month, formula: 'period * 3' };
+    expect(calculate(after(document, command)).figures('Pay').slice(2, 7)).toEqual([1, 12, 15, 7, 21]);
+    const locked = after(document, { kind: 'line.set', line, settings: { locked: true } });
+    expect(decide(locked, command)).toMatchObject({ ok: false, refusal: { code: 'locked' } });
+  });
+});
+
+describe('checks of calculators', () => {
+  const plan = (rest: Record<string, unknown>) =>
+    parsePlan({
+      version: 1,
+      plan: { name: 'Plan', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
+      assumptions: [{ name: 'Years to pay', unit: 'years', value: 3 }],
+      ...rest,
+    });
+  const van = { name: 'Van', amount: 1200, rate: 0.05, months: 12, first: '2026-03' };
+
+  it('find what has no answer, and not what waits for a mistake elsewhere', () => {
+    expect(messages(plan({ loans: [van] }), 'withoutAnswer')).toEqual([]);
+    expect(messages(plan({ loans: [{ ...van, rate: null }] }), 'withoutAnswer')).toEqual([
+      'Van: The yearly rate is empty, so the monthly payment does not follow yet.',
+    ]);
+    expect(messages(plan({ loans: [{ ...van, amount: '1 / 0' }] }), 'withoutAnswer')).toEqual([]);
+  });
+
+  it('doubt the units of inputs, with the mend', () => {
+    const document = plan({ loans: [{ ...van, months: 'Years to pay + 0 * Years to pay', fee: '5 + 10%' }] });
+    expect(messages(document, 'units')).toEqual([
+      'The duration of Van: this gives years, but months is expected.',
+      'The fee of Van: this gives a plain number, but money is expected.',
+    ]);
+    const mixed = plan({
+      assumptions: [
+        { name: 'Price', unit: 'money', value: 1000 },
+        { name: 'Rise', unit: 'percent', value: 0.1 },
+      ],
+      loans: [{ ...van, amount: 'Price + Rise' }],
+    });
+    expect(messages(mixed, 'units')).toEqual(['The amount of Van: adds a percent to money.']);
+    const right = mended(mixed, 'units');
+    expect(toShown([...right.loans.values()][0]!.amount!, right)).toBe('Price * (1 + Rise)');
+  });
+
+  it('find extra payments and entries outside the run of their loan or pot, and remove them', () => {
+    const loanExtras = [
+      { loan: 'Van', every: 'once', from: '2026-02', amount: 50 },
+      // Begun before the loan, and paid while it runs.
+      { loan: 'Van', every: 'monthly', from: '2025-01', amount: 1 },
+      { loan: 'Van', every: 'yearly', from: '2025-01', until: '2026-01', amount: 1 },
+    ];
+    const early = plan({ loans: [van], loanExtras });
+    expect(messages(early, 'outsidePlan')).toEqual([
+      'The extra payment of Van in January 2025 lies outside its months.',
+      'The extra payment of Van in February 2026 lies outside its months.',
+    ]);
+    const [first] = found(early, 'outsidePlan');
+    expect(messages(after(early, first!.mend!.command), 'outsidePlan')).toHaveLength(1);
+    const pot = { name: 'Pot', deposit: 10, rate: 0, months: 6, first: '2026-01' };
+    const savingsMoves = [
+      { pot: 'Pot', kind: 'withdrawal', from: '2026-08', amount: 5 },
+      { pot: 'Pot', kind: 'pause', from: '2026-05', until: '2026-12' },
+    ];
+    const late = plan({ savings: [pot], savingsMoves });
+    expect(messages(late, 'outsidePlan')).toEqual(['An entry of Pot in August 2026 lies outside its months.']);
+    mended(late, 'outsidePlan');
+  });
+});

@@ -1,0 +1,48 @@
+import type { Model } from '../../engine/model.ts';
+import type { Document } from '../../plan/document.ts';
+import { withoutAnswer } from './calculators.ts';
+import {
+  idleHighlights,
+  manyExceptions,
+  monthsInTheRed,
+  outsidePlan,
+  setAsideNever,
+  sharesOver,
+  unusedAssumptions,
+  yearsInTheRed,
+} from './figures.ts';
+import { CHECK_KINDS, type Check, type CheckKind, type Finding } from './finding.ts';
+import { blankFactors, doubleCounts, similarNames, typedNumbers, unitDoubts } from './rules.ts';
+
+const CHECKS: Readonly<Record<CheckKind, Check>> = {
+  typedNumber: typedNumbers,
+  manyExceptions,
+  doubleCount: doubleCounts,
+  blankFactor: blankFactors,
+  units: unitDoubts,
+  yearInTheRed: yearsInTheRed,
+  monthsInTheRed,
+  sharesOver,
+  outsidePlan,
+  unusedAssumption: unusedAssumptions,
+  idleHighlight: idleHighlights,
+  similarNames,
+  setAsideNever,
+  withoutAnswer,
+};
+
+/** Everything a careful reviewer would find in a plan, whether set aside or not. */
+export function findingsOf(model: Model): Finding[] {
+  return CHECK_KINDS.flatMap((kind) =>
+    CHECKS[kind](model).map(({ about = '', ...found }): Finding => ({
+      ...found,
+      kind,
+      key: `${kind}|${found.place.id}|${about}`.slice(0, 200),
+    })),
+  );
+}
+
+/** The reason a finding has been set aside with; `null` for one that is open. */
+export function reasonOf(document: Document, { key }: Finding): string | null {
+  return document.waivedFindings.get(key)?.reason ?? null;
+}

@@ -1,0 +1,177 @@
+import { stretchOfYear, yearsOf } from '../../calendar/calendar.ts';
+import { monthInWords, yearOf } from '../../calendar/month.ts';
+import type { Model } from '../../engine/model.ts';
+import { writeShare, writeWithUnit } from '../../figure/write.ts';
+import { planOf } from '../../plan/document.ts';
+import { nameOf } from '../../plan/naming.ts';
+import { patternOf } from '../../plan/patterns.ts';
+import { rolledUpValue } from '../../plan/rollUps.ts';
+import { lastStep } from '../../plan/rules.ts';
+import { LEFT_OVER, NET, TOTAL_INCOME } from '../../plan/totals.ts';
+import { usersOf } from '../../plan/users.ts';
+import { outsideRuns } from './calculators.ts';
+import type { Check, Found } from './finding.ts';
+
+/** A net of less than half a cent is shown as zero, and counts as zero. */
+const IN_THE_RED = -0.005;
+
+/** Lines whose exceptions outnumber the months their rule holds in. */
+export const manyExceptions: Check = (model) => {
+  const { document, calendar } = model;
+  return [...document.lines.values()].flatMap((line): Found[] => {
+    const exceptions = model.exceptionsOf(line.id).filter(({ month }) => calendar.months.includes(month));
+    const ruled = calendar.count - exceptions.length;
+    if (exceptions.length <= ruled || model.stepsOf(line.id).length === 0) return [];
+    const typed = exceptions.every(({ formula }) => formula === null);
+    const figures = exceptions.map(({ month, amount }) => ({ line: line.id, month, figure: amount }));
+    return [
+      {
+        place: { id: line.id, month: exceptions.map(({ month }) => month).sort()[0]! },
+        message: `${line.name} departs from its rule in ${exceptions.length} months and follows it in ${ruled}.`,
+        mend: typed
+          ? { words: 'Make these figures its rule', command: { kind: 'figures.set', as: 'rule', figures } }
+          : null,
+      },
+    ];
+  });
+};
+
+/** Years in which expenses exceed income. */
+export const yearsInTheRed: Check = (model) => {
+  const { document, calendar } = model;
+  const net = model.seriesOf(NET)!;
+  return yearsOf(calendar).flatMap((year): Found[] => {
+    const stretch = stretchOfYear(calendar, year);
+    const total = rolledUpValue(net.values, stretch, 'total');
+    if (!(total <= IN_THE_RED)) return [];
+    const money = writeWithUnit(-total, 'money', planOf(document));
+    const message = `In ${year}, expenses exceed income by ${money}.`;
+    return [{ place: { id: NET, month: calendar.months[stretch.from]! }, about: String(year), message, mend: null }];
+  });
+};
+
+/** Months in which expenses exceed income, year by year. */
+export const monthsInTheRed: Check = (model) => {
+  const { document, calendar } = model;
+  const { locale } = planOf(document);
+  const net = model.seriesOf(NET)!;
+  const red = calendar.months.filter((_, at) => net.valueAt(at) <= IN_THE_RED);
+  return yearsOf(calendar).flatMap((year): Found[] => {
+    const own = red.filter((month) => yearOf(month) === year);
+    if (own.length === 0) return [];
+    const months = own.map((month) => monthInWords(month, locale, 'name')).join(', ');
+    const message =
+      own.length === 12
+        ? `In every month of ${year}, expenses exceed income.`
+        : `In ${year}, expenses exceed income in ${own.length === 1 ? 'one month' : `${own.length} months`}: ${months}.`;
+    return [{ place: { id: NET, month: own[0]! }, about: String(year), message, mend: null }];
+  });
+};
+
+/** Shares of income that come to more than all of it: those aimed at, and those rules give out. */
+export const sharesOver: Check = (model) => {
+  const { document, calendar } = model;
+  const { locale } = planOf(document);
+  const found: Found[] = [];
+  const aimed = [...document.lines.values()].reduce((sum, line) => sum + (line.targetShare ?? 0), 0);
+  if (aimed > 1 + 1e-9) {
+    const message = `The target shares of all lines come to ${writeShare(aimed, locale)} of the income.`;
+    found.push({ place: { id: TOTAL_INCOME, month: null }, about: 'targets', message, mend: null });
+  }
+  const given = [...document.lines.values()].reduce((sum, line) => {
+    const last = lastStep(model.stepsOf(line.id));
+    const pattern = last?.formula == null ? null : patternOf(last.formula);
+    return pattern?.kind === 'percentage' && pattern.of === TOTAL_INCOME ? sum + pattern.share : sum;
+  }, 0);
+  if (given > 1 + 1e-9) {
+    const message = `The rules of all lines give out ${writeShare(given, locale)} of the income.`;
+    found.push({ place: { id: TOTAL_INCOME, month: calendar.first }, about: 'rules', message, mend: null });
+  }
+  return found;
+};
+
+/** Steps and exceptions in months the plan does not have. */
+export const outsidePlan: Check = (model) => {
+  const { document, calendar } = model;
+  const { locale } = planOf(document);
+  const last = calendar.months.at(-1)!;
+  const found: Found[] = [];
+  for (const { line, from } of document.ruleSteps.values()) {
+    if (from === null || from <= last) continue;
+    const message = `A step of ${nameOf(document, line)!} begins in ${monthInWords(from, locale)}, after the plan’s end.`;
+    const mend = { words: 'Remove the step', command: { kind: 'line.removeStep', line, from } } as const;
+    found.push({ place: { id: line, month: null }, about: from, message, mend });
+  }
+  for (const { line, month } of document.exceptions.values()) {
+    if (calendar.months.includes(month)) continue;
+    const message = `${nameOf(document, line)!} has an exception in ${monthInWords(month, locale)}, outside the plan.`;
+    const mend = { words: 'Clear the exception', command: { kind: 'line.clearException', line, month } } as const;
+    found.push({ place: { id: line, month: null }, about: month, message, mend });
+  }
+  for (const { assumption, from } of document.assumptionSteps.values()) {
+    if (from <= last) continue;
+    const message = `A value of ${nameOf(document, assumption)!} begins in ${monthInWords(from, locale)}, after the plan’s end.`;
+    const mend = { words: 'Remove the value', command: { kind: 'assumption.removeStep', assumption, from } } as const;
+    found.push({ place: { id: assumption, month: null }, about: from, message, mend });
+  }
+  return [...found, ...outsideRuns(model)];
+};
+
+/** Assumptions no rule and no projection uses. */
+export const unusedAssumptions: Check = ({ document }) =>
+  [...document.assumptions.values()]
+    .filter(({ id }) => usersOf(document, id).length === 0)
+    .map(({ id, name }): Found => ({
+      place: { id, month: null },
+      message: `Nothing uses the assumption ${name}.`,
+      mend: { words: 'Delete it', command: { kind: 'assumption.delete', assumption: id } },
+    }));
+
+/** Highlights on figures that are nowhere, or that can reach no limit as they are. */
+export const idleHighlights: Check = (model) => {
+  const { document } = model;
+  return [...document.highlights.values()].flatMap((row): Found[] => {
+    const series = model.seriesOf(row.of);
+    const name = nameOf(document, row.of) ?? 'a deleted line';
+    const mend = { words: 'Remove the highlight', command: { kind: 'highlight.delete', id: row.id } } as const;
+    const place = { id: row.of, month: null };
+    if (!series || !hasFigures(model, row.of))
+      return [
+        { place, about: row.id, message: `The highlight “${row.word}” watches ${name}, which has no figures.`, mend },
+      ];
+    const isFraction = ['percent', 'ratePerYear', 'ratePerMonth'].includes(document.lines.get(row.of)?.unit ?? 'money');
+    if (isFraction && row.when !== 'below' && (row.high ?? 0) > 10)
+      return [
+        {
+          place,
+          about: row.id,
+          message: `The highlight “${row.word}” waits for ${name} to pass ${row.high! * 100} %; it may be meant as ${row.high} %.`,
+          mend: null,
+        },
+      ];
+    return [];
+  });
+};
+
+function hasFigures(model: Model, id: string): boolean {
+  return model.seriesOf(id)!.values.some((value) => value === value);
+}
+
+/** Lines that set money aside in months that never leave any. */
+export const setAsideNever: Check = (model) => {
+  const { document, calendar } = model;
+  const left = model.seriesOf(LEFT_OVER)!;
+  return [...document.lines.values()].flatMap((line): Found[] => {
+    if (document.groups.get(line.group)?.side !== 'setAside') return [];
+    const series = model.seriesOf(line.id)!;
+    const months = calendar.months.map((_, at) => at).filter((at) => series.valueAt(at) > 0);
+    if (months.length === 0 || months.some((at) => !(left.valueAt(at) <= IN_THE_RED))) return [];
+    return [
+      {
+        place: { id: line.id, month: calendar.months[months[0]!]! },
+        message: `${line.name} is set aside in ${months.length === 1 ? 'one month' : `${months.length} months`}, and in none of them is there enough left for it.`,
+        mend: null,
+      },
+    ];
+  });
+};

@@ -1,0 +1,186 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { calculate } from '../../engine/results.ts';
+import { decide } from '../../plan/decide.ts';
+import { applyChanges, type Document } from '../../plan/document.ts';
+import { namesOf } from '../../plan/naming.ts';
+import { sketch } from '../../testing/plans.ts';
+import { Cases, valuesBetween } from './cases.ts';
+import { solve } from './solve.ts';
+import { sweep, sweepTwo } from './sweep.ts';
+import { quantile, uncertainty } from './uncertainty.ts';
+
+const idOf = (document: Document, name: string) => namesOf(document).find(name)!.id;
+
+const plan = () =>
+  sketch({
+    months: 24,
+    assumptions: {
+      Price: ['money', 4, { '2027-01': 5 }],
+      Rise: ['ratePerYear', 0.02],
+      Idle: ['money', 1],
+    },
+    units: { Sold: 'number' },
+    lines: {
+      income: { Sales: 'Sold * Price' },
+      expense: { Stall: '100 * (1 + Rise)^years', Flour: 'Sold * 1.5' },
+      memo: { Sold: 60 },
+    },
+  });
+
+/** The plan with an assumption that has a value in all its months, as a command would make it. */
+function withValue(document: Document, assumption: string, value: number): Document {
+  const steps = [...document.assumptionSteps.values()].filter((step) => step.assumption === assumption);
+  const bare = applyChanges(
+    document,
+    steps.map((step) => ({ table: 'assumptionSteps', id: step.id, before: step, after: null })),
+  );
+  const decision = decide(bare, { kind: 'assumption.set', assumption, settings: { value } });
+  if (!decision.ok) throw new Error(decision.refusal.message);
+  return applyChanges(bare, decision.changes);
+}
+
+const NET_OF_ALL = { id: '@net', from: 0, to: 24 };
+const total = (document: Document) => calculate(document).rollUps('Net', 'plan')[0]!.figure!;
+
+describe('a sweep', () => {
+  it('equals single recalculations, for any values in any order', () => {
+    const document = plan();
+    const price = idOf(document, 'Price');
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: -10, max: 10, noNaN: true }), { minLength: 1, maxLength: 8 }), (values) => {
+        const [net] = sweep(document, price, values, [NET_OF_ALL]);
+        values.forEach((value, at) => expect(net![at]).toBeCloseTo(total(withValue(document, price, value)), 8));
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('over two assumptions equals single recalculations, and leaves the plan itself alone', () => {
+    const document = plan();
+    const [price, rise] = [idOf(document, 'Price'), idOf(document, 'Rise')];
+    const before = total(document);
+    const down = { assumption: price, values: [3, 4, 5] };
+    const across = { assumption: rise, values: [0, 0.1] };
+    const seen: number[] = [];
+    const table = sweepTwo(document, down, across, NET_OF_ALL, (done) => seen.push(done));
+    down.values.forEach((value, row) =>
+      across.values.forEach((other, column) =>
+        expect(table[row]![column]).toBeCloseTo(total(withValue(withValue(document, price, value), rise, other)), 8),
+      ),
+    );
+    expect(seen).toEqual([1 / 3, 2 / 3, 1]);
+    expect(total(document)).toBe(before);
+  });
+
+  it('ends where its progress throws', () => {
+    const document = plan();
+    expect(() =>
+      sweep(document, idOf(document, 'Price'), [1, 2, 3], [NET_OF_ALL], () => {
+        throw new Error('enough');
+      }),
+    ).toThrow('enough');
+  });
+});
+
+describe('solving', () => {
+  it('really hits its target', () => {
+    const document = plan();
+    const price = idOf(document, 'Price');
+    fc.assert(
+      fc.property(fc.double({ min: -4000, max: 9000, noNaN: true }), (target) => {
+        const answer = solve(document, { assumption: price, low: -100, high: 100, figure: NET_OF_ALL, target });
+        expect(answer.kind).toBe('one');
+        if (answer.kind === 'one') expect(total(withValue(document, price, answer.value))).toBeCloseTo(target, 5);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('says when there is none and what comes nearest, when any does, and when nothing moves', () => {
+    const document = plan();
+    const [price, idle] = [idOf(document, 'Price'), idOf(document, 'Idle')];
+    const question = { assumption: price, low: 0, high: 10, figure: NET_OF_ALL, target: 1e9 };
+    expect(solve(document, question)).toMatchObject({ kind: 'none', nearest: 10 });
+    const now = total(document);
+    expect(solve(document, { ...question, assumption: idle, target: now })).toEqual({ kind: 'any' });
+    expect(solve(document, { ...question, assumption: idle, target: 5 })).toEqual({
+      kind: 'unmoved', figure: expect.closeTo(now, 8),
+    }); // prettier-ignore
+  });
+
+  it('finds several, and takes no leap for a crossing', () => {
+    const document = sketch({
+      assumptions: { X: ['number', 1] },
+      lines: { income: { Square: 'X * X - 4', Leap: 'if(X > 0.3, 10, -10)' } },
+    });
+    const figure = (name: string) => ({ id: idOf(document, name), from: 0, to: 1 });
+    const question = { assumption: idOf(document, 'X'), low: -10, high: 10, target: 0 };
+    expect(solve(document, { ...question, figure: figure('Square') })).toEqual({
+      kind: 'several', values: [expect.closeTo(-2, 9), expect.closeTo(2, 9)],
+    }); // prettier-ignore
+    expect(solve(document, { ...question, figure: figure('Leap') }).kind).toBe('none');
+  });
+
+  it('says when there is no figure at all', () => {
+    const document = sketch({
+      assumptions: { X: ['number', 1] },
+      lines: { income: { Odd: 'X / Nothing', Nothing: null } },
+    });
+    const figure = { id: idOf(document, 'Odd'), from: 0, to: 1 };
+    expect(solve(document, { assumption: idOf(document, 'X'), low: 1, high: 2, figure, target: 0 })).toEqual({
+      kind: 'noFigure',
+    });
+  });
+});
+
+describe('uncertainty', () => {
+  const document = plan();
+  const draws = [
+    { assumption: idOf(document, 'Price'), low: 3, high: 5 },
+    { assumption: idOf(document, 'Rise'), low: 0, high: 0.1 },
+  ];
+
+  it('repeats with the same seed, and differs with another', () => {
+    const one = uncertainty(document, draws, 300, 7);
+    expect(uncertainty(document, draws, 300, 7)).toEqual(one);
+    expect(uncertainty(document, draws, 300, 8).net.middle).not.toEqual(one.net.middle);
+  });
+
+  it('gives bands in order, around what the middle of the ranges gives', () => {
+    const { net, cumulative, endsInTheRed } = uncertainty(document, draws, 2000, 1);
+    for (const band of [net, cumulative])
+      band.low.forEach((low, at) => {
+        expect(low).toBeLessThanOrEqual(band.middle[at]!);
+        expect(band.middle[at]!).toBeLessThanOrEqual(band.high[at]!);
+      });
+    const cases = new Cases(document);
+    cases.take([[draws[0]!.assumption, 4], [draws[1]!.assumption, 0.05]]); // prettier-ignore
+    expect(Math.abs(net.middle[0]! - cases.figure({ id: '@net', from: 0, to: 1 }))).toBeLessThan(6);
+    // Net of a month is 60 × (price − 1.5) − 100: it spreads evenly from −10 to 110.
+    expect(net.low[0]).toBeCloseTo(2, -1);
+    expect(net.high[0]).toBeCloseTo(98, -1);
+    expect(endsInTheRed).toBeLessThan(0.15);
+  });
+
+  it('without any spread is the plan itself', () => {
+    const fixed = [{ assumption: idOf(document, 'Rise'), low: 0.02, high: 0.02 }];
+    const { net } = uncertainty(document, fixed, 20, 1);
+    calculate(document)
+      .figures('Net')
+      .forEach((figure, at) => {
+        expect(net.low[at]).toBeCloseTo(figure!, 8);
+        expect(net.high[at]).toBeCloseTo(figure!, 8);
+      });
+  });
+});
+
+describe('values and quantiles', () => {
+  it('are spaced evenly, both ends included', () => {
+    expect(valuesBetween(0, 0.3, 4)).toEqual([0, 0.1, 0.2, 0.3]);
+    expect(valuesBetween(5, 9, 1)).toEqual([5]);
+    expect(quantile([1, 2, 3, 4, 5], 0.5)).toBe(3);
+    expect(quantile([0, 10], 0.1)).toBe(1);
+    expect(quantile([7], 0.9)).toBe(7);
+  });
+});

@@ -1,0 +1,79 @@
+/** The figures a calculator is given, by input. */
+export interface Given {
+  /** The figure of an input in a period, by its id among the figures; `null` when it is empty. Throws `MissingInput`. */
+  readonly at: (id: string, period: number) => number | null;
+  /** The currency's minor unit, for example 0.01. */
+  readonly minorUnit: number;
+}
+
+/** Thrown when a calculator has no answer: a sentence that says why, and the input that is to blame, if it is one. */
+export class NoAnswer extends Error {
+  readonly column: string | null;
+
+  constructor(message: string, column: string | null = null) {
+    super(message);
+    this.name = 'NoAnswer';
+    this.column = column;
+  }
+}
+
+/** Thrown when an input itself has no figure, for a reason of its own: the code of that problem. */
+export class MissingInput extends Error {
+  readonly code: number;
+
+  constructor(code: number) {
+    super('An input has no figure.');
+    this.name = 'MissingInput';
+    this.code = code;
+  }
+}
+
+/** That there is no figure: a sentence that says why, or the code of an input's own problem. */
+export interface NoFigure {
+  readonly why: string | number;
+  /** The input that is to blame: its column, or the id of the extra payment or entry it is the amount of. */
+  readonly column?: string;
+}
+
+export function isNoFigure(value: unknown): value is NoFigure {
+  return typeof value === 'object' && value !== null && 'why' in value;
+}
+
+/** What one output gives: the same in every month, or something for each month. */
+export type OutputFigures = number | NoFigure | readonly (number | null | NoFigure)[];
+
+/** What is computed, or why it cannot be. */
+export function attempt<T>(compute: () => T): T | NoFigure {
+  try {
+    return compute();
+  } catch (error) {
+    if (error instanceof NoAnswer)
+      return error.column === null ? { why: error.message } : { why: error.message, column: error.column };
+    if (error instanceof MissingInput) return { why: error.code };
+    throw error;
+  }
+}
+
+/** The longest a loan or pot may run, in months. */
+export const LONGEST_TERM = 1200;
+
+/** The duration an input gives, in whole months. Throws `NoAnswer` for what is none; `words` say what it is called. */
+export function wholeMonths(value: number, inYears: boolean, words: string, column: string): number {
+  const months = inYears ? value * 12 : value;
+  const whole = Math.round(months);
+  if (Math.abs(months - whole) > 1e-6)
+    throw new NoAnswer(`${words} is a whole number of months; ${Number(months.toFixed(2))} is not.`, column);
+  if (whole < 1) throw new NoAnswer(`${words} is at least one month.`, column);
+  if (whole > LONGEST_TERM) throw new NoAnswer(`${words} is at most ${LONGEST_TERM} months, a hundred years.`, column);
+  return whole;
+}
+
+/** Passes on an answer, with a `RangeError` of the finance functions as `NoAnswer`, for which an input may be to blame. */
+export function answering<T>(compute: () => T, column: string | null = null): T {
+  try {
+    return compute();
+  } catch (error) {
+    if (error instanceof RangeError) throw new NoAnswer(error.message, column);
+    throw error;
+  }
+}

@@ -1,0 +1,301 @@
+import { nearestPeriod, type Calendar } from '../calendar/calendar.ts';
+import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
+import { findRoot } from '../finance/annuity.ts';
+import { monthlyRate, payment, rounder } from '../finance/loan.ts';
+import { courseOfSavings, type SavingsCourse, type SavingsCourseRow } from '../finance/savings.ts';
+import { LARGEST_FIGURE } from '../figure/read.ts';
+import { inputId } from '../plan/calculators.ts';
+import type { SavingsMoveRow, SavingsPotRow, SavingsUnknown } from '../plan/tables.ts';
+import { overPlan } from './schedule.ts';
+import { LONGEST_TERM, NoAnswer, wholeMonths, type Given, type OutputFigures } from './given.ts';
+
+/** A month of a pot; `today` is its closing balance in the money of the plan's first month. */
+export interface SavingsMonth extends Omit<SavingsCourseRow, 'month'> {
+  readonly month: Month;
+  readonly today: number | null;
+}
+
+/** What a pot comes to. Money is in major units, rates are fractions. */
+export interface SavingsAnswer {
+  /** The regular deposit of the first month. */
+  readonly deposit: number;
+  /** The yearly rate of the first month. */
+  readonly rate: number;
+  /** For how many months there are deposits. */
+  readonly months: number;
+  /** What the pot has come to after these months, and the same in the money of the plan's first month. */
+  readonly goal: number;
+  readonly goalToday: number | null;
+  readonly reached: Month;
+  readonly rows: readonly SavingsMonth[];
+  readonly totalDeposits: number;
+  readonly totalInterest: number;
+  readonly totalWithdrawn: number;
+  readonly withdrawal: SavingsWithdrawal | null;
+  /** The first month in which less could be taken out than was wanted. */
+  readonly short: Month | null;
+}
+
+/** What follows the deposits: so much a month, for so long; `months` is null when it lasts beyond a hundred years. */
+export interface SavingsWithdrawal {
+  readonly amount: number;
+  readonly months: number | null;
+  readonly last: Month | null;
+  /** Whether the interest covers it all, so that it never runs out. */
+  readonly isGrowing: boolean;
+}
+
+const WORDS: Readonly<Record<SavingsUnknown, string>> = {
+  goal: 'balance',
+  deposit: 'monthly deposit',
+  months: 'duration',
+  rate: 'yearly rate',
+};
+
+/**
+ * Answers a pot from its inputs. Deposit and rate may differ from month to month; after the plan's last month they stay
+ * as they are there. Throws `NoAnswer` or `MissingInput`.
+ */
+export function answerSavings(
+  pot: SavingsPotRow,
+  moves: readonly SavingsMoveRow[],
+  given: Given,
+  calendar: Calendar,
+): SavingsAnswer {
+  const { due, conversion, unknown } = pot;
+  const { minorUnit } = given;
+  const round = rounder(minorUnit);
+  const offset = monthsBetween(calendar.first, pot.first);
+  const periodFor = (month: number) => Math.max(0, Math.min(calendar.count - 1, offset + month - 1));
+  const input = (column: string, month = 1) => given.at(inputId(pot.id, column), periodFor(month));
+  const needed = (column: SavingsUnknown, month = 1): number => {
+    const value = input(column, month);
+    if (value !== null) return value;
+    throw new NoAnswer(
+      `The ${column === 'goal' ? 'goal' : WORDS[column]} is empty, so the ${WORDS[unknown]} does not follow yet.`,
+    );
+  };
+  const opening = input('opening') ?? 0;
+  if (opening < 0) throw new NoAnswer('A pot does not begin below zero.', 'opening');
+  const growth = input('growth') ?? 0;
+  if (!(growth > -1)) throw new NoAnswer('A deposit cannot shrink by all of itself.', 'growth');
+  const rate = (month: number) => {
+    const value = unknown === 'rate' ? 0 : needed('rate', month);
+    if (!(value > -1)) throw new NoAnswer('A rate of minus 100 % or less makes no savings.', 'rate');
+    return value;
+  };
+  const { single, taken, paused } = readMoves(pot, moves, given, calendar);
+  const grown = (month: number) => (1 + growth) ** Math.floor((month - 1) / 12);
+  const depositOf = (regular: (month: number) => number) => (month: number) =>
+    (paused(month) ? 0 : regular(month) * grown(month)) + single(month);
+  const course = (
+    months: number,
+    regular: (month: number) => number,
+    yearly = rate,
+    rounded = true,
+  ): SavingsCourse => ({
+    opening,
+    months,
+    rate: yearly,
+    deposit: depositOf(regular),
+    withdrawal: taken,
+    due,
+    conversion,
+    minorUnit: rounded ? minorUnit : null,
+  });
+  const finalOf = (each: SavingsCourse) => courseOfSavings(each).at(-1)!.closing;
+
+  const typed = (month: number) => {
+    // A deposit may come from a line that is empty in some month: nothing is put in then.
+    const value = input('deposit', month);
+    if (value === null && month === 1) return needed('deposit');
+    if (value !== null && value < 0)
+      throw new NoAnswer('A deposit is not below zero. Use a withdrawal instead.', 'deposit');
+    return value ?? 0;
+  };
+  const open = unknown === 'goal' && input('months') === null;
+  if (open && offset >= calendar.count)
+    throw new NoAnswer('The first deposit lies after the plan’s last month, so say how long is to be saved.');
+  const duration = unknown === 'months' ? 0 : open ? calendar.count - offset : needed('months');
+  const known =
+    unknown === 'months' ? 0 : wholeMonths(duration, !open && pot.termIn === 'years', 'The duration', 'months');
+
+  let months = known;
+  let regular = typed;
+  let yearly: (month: number) => number = rate;
+  if (unknown === 'deposit') {
+    const goal = needed('goal');
+    const without = finalOf(course(months, () => 0, rate, false));
+    const each = finalOf(course(months, () => 1, rate, false)) - without;
+    if (!(each > 0)) throw new NoAnswer('No month is left to put anything in.');
+    // Rounded up, so that the goal is reached and not missed by a cent.
+    const deposit = Math.max(0, Math.ceil((goal - without) / each / minorUnit - 1e-6) * minorUnit);
+    regular = () => round(deposit);
+  } else if (unknown === 'months') {
+    months = monthsUntil(needed('goal'), course(LONGEST_TERM, typed), rate);
+  } else if (unknown === 'rate') {
+    const goal = needed('goal');
+    const root = findRoot((r) => finalOf(course(months, typed, () => r, false)) - goal, 0.04, -0.99, 10);
+    if (Number.isNaN(root)) throw new NoAnswer('No rate lets these deposits come to that goal.', 'goal');
+    yearly = () => root;
+  }
+
+  const saving = courseOfSavings(course(months, regular, yearly));
+  const saved = saving.at(-1)!.closing;
+  const after = withdrawals(pot, given, { saved, months, yearly, single, taken, periodFor });
+  const emptying = after === null ? [] : after.rows;
+  const deflator = deflate(pot, given, calendar);
+  const rows = [...saving, ...emptying].map((row): SavingsMonth => {
+    const month = addMonths(pot.first, row.month - 1);
+    const factor = deflator(month);
+    return { ...row, month, today: factor === null ? null : row.closing / factor };
+  });
+  const sum = (of: (row: SavingsMonth) => number) => round(rows.reduce((total, row) => total + of(row), 0));
+  const short = saving.find((row) => row.withdrawal < round(taken(row.month)));
+  return {
+    deposit: round(regular(1)),
+    rate: yearly(1),
+    months,
+    goal: saved,
+    goalToday: rows[months - 1]!.today,
+    reached: rows[months - 1]!.month,
+    rows,
+    totalDeposits: sum((row) => row.deposit),
+    totalInterest: sum((row) => row.interest),
+    totalWithdrawn: sum((row) => row.withdrawal),
+    withdrawal: after && {
+      amount: after.amount,
+      months: after.months,
+      isGrowing: after.isGrowing,
+      last: after.months === null ? null : addMonths(pot.first, months + after.months - 1),
+    },
+    short: short ? addMonths(pot.first, short.month - 1) : null,
+  };
+}
+
+/** What is put in or taken out by date, and the months without a deposit; months of the pot are counted from 1. */
+function readMoves(pot: SavingsPotRow, moves: readonly SavingsMoveRow[], given: Given, calendar: Calendar) {
+  const deposits = new Map<number, number>();
+  const withdrawals = new Map<number, number>();
+  const pauses = new Set<number>();
+  for (const move of moves) {
+    const month = monthsBetween(pot.first, move.from) + 1;
+    if (move.kind === 'pause') {
+      const last = move.until === null ? month : monthsBetween(pot.first, move.until) + 1;
+      for (let each = month; each <= Math.min(last, LONGEST_TERM); each++) pauses.add(each);
+      continue;
+    }
+    const amount = given.at(inputId(move.id, 'amount'), nearestPeriod(calendar, move.from)) ?? 0;
+    if (amount < 0) throw new NoAnswer('A single deposit or withdrawal is not below zero.', move.id);
+    const into = move.kind === 'deposit' ? deposits : withdrawals;
+    into.set(month, (into.get(month) ?? 0) + amount);
+  }
+  return {
+    single: (month: number) => deposits.get(month) ?? 0,
+    taken: (month: number) => withdrawals.get(month) ?? 0,
+    paused: (month: number) => pauses.has(month),
+  };
+}
+
+/** After how many months a course reaches a goal. Throws `NoAnswer` when it never does. */
+function monthsUntil(goal: number, course: SavingsCourse, rate: (month: number) => number): number {
+  if (goal <= course.opening) throw new NoAnswer('The opening balance has reached the goal already.', 'goal');
+  const rows = courseOfSavings(course);
+  const reached = rows.find((row) => row.closing >= goal);
+  if (reached) return reached.month;
+  const grows = rate(1) > 0 || rows.some((row) => row.deposit > 0);
+  throw new NoAnswer(
+    grows
+      ? 'The goal is not reached within a hundred years.'
+      : 'Without a deposit and without interest the goal is never reached.',
+  );
+}
+
+/** What a pot has come to when it begins to be lived off, and what is known of the months after that. */
+interface Saved {
+  readonly saved: number;
+  readonly months: number;
+  readonly yearly: (month: number) => number;
+  /** Single deposits and withdrawals by date go on being made. */
+  readonly single: (month: number) => number;
+  readonly taken: (month: number) => number;
+  readonly periodFor: (month: number) => number;
+}
+
+/** The months after the deposits, in which the pot is lived off. */
+function withdrawals(
+  pot: SavingsPotRow,
+  given: Given,
+  { saved, months, yearly, single, taken, periodFor }: Saved,
+): { amount: number; months: number | null; isGrowing: boolean; rows: SavingsCourseRow[] } | null {
+  if (pot.withdrawals === 'none') return null;
+  const { due, conversion } = pot;
+  const { minorUnit } = given;
+  const start = months + 1;
+  const input = (column: string) => given.at(inputId(pot.id, column), periodFor(start));
+  /** A course of so many months; `last` empties the pot in its last month. */
+  const course = (amount: number, count: number, last: boolean) =>
+    courseOfSavings({
+      opening: saved,
+      months: count,
+      rate: (month) => yearly(months + month),
+      deposit: (month) => single(months + month),
+      withdrawal: (month) => (last && month === count ? LARGEST_FIGURE : amount + taken(months + month)),
+      due,
+      conversion,
+      minorUnit,
+    }).map((row) => ({ ...row, month: months + row.month }));
+  if (pot.withdrawals === 'howMuch') {
+    const wanted = input('withdrawalMonths');
+    if (wanted === null) throw new NoAnswer('For how many months is it to last? That is empty.');
+    const count = wholeMonths(wanted, false, 'The withdrawal', 'withdrawalMonths');
+    if (!(saved > 0)) throw new NoAnswer('There is nothing in the pot to be taken out.');
+    const ratePerPeriod = monthlyRate(yearly(start), conversion);
+    const amount = rounder(minorUnit)(payment({ principal: saved, ratePerPeriod, periods: count, due }));
+    // The last month takes what is left, so that the pot ends at exactly nothing.
+    return { amount, months: count, isGrowing: false, rows: course(amount, count, true) };
+  }
+  const amount = input('withdrawal');
+  if (amount === null) throw new NoAnswer('How much is to be taken out each month? That is empty.');
+  if (!(amount > 0)) throw new NoAnswer('A monthly withdrawal has to be above zero.', 'withdrawal');
+  const rows = course(amount, LONGEST_TERM, false);
+  const empty = rows.findIndex((row) => row.closing <= 0);
+  if (empty >= 0) return { amount, months: empty + 1, isGrowing: false, rows: rows.slice(0, empty + 1) };
+  // What lasts beyond a hundred years is shown for as long as the deposits took.
+  const shown = rows.slice(0, Math.min(LONGEST_TERM, Math.max(12, months)));
+  return { amount, months: null, isGrowing: rows.at(-1)!.closing >= saved, rows: shown };
+}
+
+/** By how much prices have risen from the plan's first month to another; `null` when no rise is known. */
+function deflate(pot: SavingsPotRow, given: Given, calendar: Calendar): (month: Month) => number | null {
+  const id = inputId(pot.id, 'inflation');
+  if (given.at(id, 0) === null) return () => null;
+  const factors = [1];
+  return (month) => {
+    const distance = monthsBetween(calendar.first, month);
+    if (distance <= 0) return 1;
+    for (let at = factors.length; at <= distance; at++) {
+      const yearly = given.at(id, Math.min(calendar.count - 1, at)) ?? 0;
+      factors.push(factors[at - 1]! * (1 + yearly) ** (1 / 12));
+    }
+    return factors[distance]!;
+  };
+}
+
+/** The figures of a pot's outputs over the plan's months; outside its run there are none. */
+export function savingsFigures(answer: SavingsAnswer, calendar: Calendar): Record<string, OutputFigures> {
+  const byPeriod = (of: (row: SavingsMonth) => number, after?: number) => overPlan(answer.rows, calendar, of, after);
+  // What has been taken out is gone; what merely stays is not told beyond its run.
+  const isEmptied = answer.withdrawal !== null && answer.withdrawal.months !== null;
+  return {
+    deposit: byPeriod((row) => row.deposit),
+    interest: byPeriod((row) => row.interest),
+    withdrawal: byPeriod((row) => row.withdrawal),
+    balance: byPeriod((row) => row.closing, isEmptied ? 0 : undefined),
+    goal: answer.goal,
+    months: answer.months,
+    rate: answer.rate,
+    'total deposits': answer.totalDeposits,
+    'total interest': answer.totalInterest,
+  };
+}

@@ -1,0 +1,99 @@
+import type { Calendar } from '../calendar/calendar.ts';
+import { yearOf } from '../calendar/month.ts';
+import { scheduleRefusal, taxOn, type TaxSchedule } from '../finance/tax.ts';
+import { bandsOfYear, inputId, type BandSet } from '../plan/calculators.ts';
+import type { TaxScheduleRow } from '../plan/tables.ts';
+import { NoAnswer, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
+
+/** What is reckoned in one period: the schedule as it holds then, with the tax on its own income. */
+export interface TaxAnswer {
+  readonly schedule: TaxSchedule;
+  readonly validFrom: number | null;
+  /** `null` while no income is given. */
+  readonly income: number | null;
+  readonly result: ReturnType<typeof taxOn> | null;
+}
+
+/** The schedule of one period, with its allowance and rebate limit, and the tax on its income. Throws `NoAnswer`. */
+export function answerTax(
+  row: TaxScheduleRow,
+  sets: readonly BandSet[],
+  given: Given,
+  calendar: Calendar,
+  period: number,
+): TaxAnswer {
+  const year = yearOf(calendar.months[period]!);
+  const set = bandsOfYear(sets, year);
+  if (!set) throw new NoAnswer(sets.length === 0 ? 'It has no bands yet.' : `It has no bands that hold in ${year}.`);
+  const input = (column: string) => given.at(inputId(row.id, column), period);
+  const schedule = {
+    bands: set.bands.map(({ from, rate }) => ({ from, rate })),
+    allowance: input('allowance') ?? 0,
+    rebateLimit: input('rebateLimit') ?? 0,
+  };
+  const refusal = scheduleRefusal(schedule);
+  const toBlame = schedule.allowance < 0 ? 'allowance' : schedule.rebateLimit < 0 ? 'rebateLimit' : null;
+  if (refusal) throw new NoAnswer(refusal, toBlame);
+  const income = input('income');
+  return {
+    schedule,
+    validFrom: set.validFrom,
+    income,
+    result: income === null ? null : taxOn(income, schedule),
+  };
+}
+
+/** The figures of a schedule's outputs over the plan's months. */
+export function taxFigures(answers: readonly (TaxAnswer | NoFigure)[]): Record<string, OutputFigures> {
+  const each = (of: (result: NonNullable<TaxAnswer['result']>) => number) =>
+    answers.map((answer) => (isNoFigure(answer) ? answer : answer.result && of(answer.result)));
+  return {
+    tax: each((result) => result.tax),
+    'marginal rate': each((result) => result.marginalRate),
+    'effective rate': each((result) => result.effectiveRate),
+  };
+}
+
+/**
+ * The lowest incomes between `low` and `high` from which on the schedule that takes less is another one, found to the
+ * cent; none when one of them never takes more than the other.
+ */
+export function crossingsOf(a: TaxSchedule, b: TaxSchedule, low: number, high: number): number[] {
+  const difference = (income: number) => taxOn(income, a).tax - taxOn(income, b).tax;
+  // Between two of these incomes both taxes are straight lines, but for a jump where a rebate ends.
+  const corners = new Set([low, high]);
+  for (const { bands, allowance = 0, rebateLimit = 0 } of [a, b]) {
+    for (const { from } of bands) corners.add(from + allowance);
+    corners.add(rebateLimit + allowance);
+    corners.add(rebateLimit + allowance + 0.005);
+  }
+  const sorted = [...corners].filter((income) => income >= low && income <= high).sort((x, y) => x - y);
+  const crossings: number[] = [];
+  let sign = 0;
+  let zeroFrom: number | null = null;
+  sorted.forEach((income, index) => {
+    const here = Math.sign(Math.round(difference(income) * 1e6));
+    if (here === 0) {
+      zeroFrom ??= income;
+      return;
+    }
+    if (sign !== 0 && here !== sign) {
+      const before = sorted[index - 1]!;
+      crossings.push(zeroFrom ?? bisect(difference, before, income));
+    }
+    sign = here;
+    zeroFrom = null;
+  });
+  return crossings;
+}
+
+function bisect(f: (x: number) => number, from: number, to: number): number {
+  const rising = f(to) > 0;
+  let [low, high] = [from, to];
+  while (high - low > 0.001) {
+    const middle = (low + high) / 2;
+    if (f(middle) > 0 === rising) high = middle;
+    else low = middle;
+  }
+  return Math.round(high * 100) / 100;
+}

@@ -1,0 +1,72 @@
+import type { Change, Document } from '../plan/document.ts';
+import { TABLES } from '../plan/tables.ts';
+import { usesOfStored } from './dependencies.ts';
+
+/**
+ * Whether a change alters which nodes there are or what they read, so that the model has to be built anew. `stepsOf` says
+ * how many dated values an assumption has.
+ */
+export function changesWiring(change: Change, document: Document, stepsOf: (assumption: string) => number): boolean {
+  const { before, after } = change;
+  switch (change.table) {
+    case 'plan':
+      return (
+        change.before?.firstMonth !== change.after?.firstMonth ||
+        change.before?.months !== change.after?.months ||
+        // Pots are told in today's money by the plan's own rise of prices.
+        (document.savings.size > 0 && change.before?.projectionRate !== change.after?.projectionRate)
+      );
+    case 'assumptions':
+      return before === null || after === null || change.before?.formula !== change.after?.formula;
+    case 'assumptionSteps': {
+      // With its first step an assumption becomes a series, and with its last a scalar again.
+      const owner = (change.before ?? change.after)!.assumption;
+      const count = stepsOf(owner);
+      return before === null ? count === 0 : after === null && count === 1;
+    }
+    case 'groups':
+      return before === null || after === null || change.before?.side !== change.after?.side;
+    case 'lines':
+      return before === null || after === null || change.before?.group !== change.after?.group;
+    case 'ruleSteps':
+      return (change.before?.formula ?? null) !== null || (change.after?.formula ?? null) !== null;
+    case 'exceptions':
+      return (change.before?.formula ?? null) !== (change.after?.formula ?? null);
+    case 'loans':
+    case 'savings':
+    case 'taxSchedules':
+    case 'breakEvens':
+    case 'loanExtras':
+    case 'savingsMoves':
+      return !isSameWiring(change);
+    case 'taxBands':
+      return true;
+    case 'figureNotes':
+    case 'highlights':
+    case 'lockedYears':
+    case 'waivedFindings':
+    case 'scenarios':
+    case 'scenarioValues':
+    case 'scenarioFigures':
+    case 'charts':
+    case 'chartSeries':
+      return false;
+  }
+}
+
+/** Whether a row of a calculator reads what it read before: only then its figures can be renewed in place. */
+function isSameWiring({ table, before, after }: Change): boolean {
+  if (before === null || after === null) return false;
+  const kind = (row: object) => (row as { about?: string }).about;
+  if (kind(before) !== kind(after)) return false;
+  const owner = (row: object) => (row as { loan?: string; pot?: string }).loan ?? (row as { pot?: string }).pot;
+  if (owner(before) !== owner(after)) return false;
+  return Object.entries(TABLES[table])
+    .filter(([, { column }]) => column.kind === 'input')
+    .every(([column]) => {
+      const [was, is] = [before, after].map((row) => (row as unknown as Record<string, string | null>)[column] ?? null);
+      if (was === is) return true;
+      const read = (formula: string | null | undefined) => (formula == null ? [] : usesOfStored(formula));
+      return read(was).length === 0 && read(is).length === 0;
+    });
+}

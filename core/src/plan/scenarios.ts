@@ -1,0 +1,217 @@
+import { addMonths, monthInWords, type Month } from '../calendar/month.ts';
+import { writeWithUnit } from '../figure/write.ts';
+import { fixAssumption } from './assumptions.ts';
+import { ID_PATTERN, checkFigure, checkMonth, existing, refused, tidy } from './checks.ts';
+import type { Cell, Command, Refusal } from './commands.ts';
+import { inOrder, planOf, type Document } from './document.ts';
+import type { Draft } from './draft.ts';
+import { nameOf, nameShapeRefusal } from './naming.ts';
+import { positionBetween } from './position.ts';
+import { setFigures } from './rules.ts';
+import {
+  datedId,
+  scenarioFigureId,
+  scenarioValueId,
+  type AssumptionRow,
+  type AssumptionStepRow,
+  type ExceptionRow,
+  type ScenarioFigureRow,
+  type ScenarioValueRow,
+} from './tables.ts';
+
+/** Scenarios: named sets of assumption values, and figures of single months, that stand in place of the plan's. */
+
+type CommandOf<K extends Command['kind']> = Extract<Command, { kind: K }>;
+
+/** What a scenario puts in place of the plan's. */
+export function partsOfScenario(
+  document: Document,
+  id: string,
+): { values: ScenarioValueRow[]; figures: ScenarioFigureRow[] } {
+  return {
+    values: [...document.scenarioValues.values()].filter(({ scenario }) => scenario === id),
+    figures: [...document.scenarioFigures.values()].filter(({ scenario }) => scenario === id),
+  };
+}
+
+/** The plan as a scenario has it. Given a value, an assumption has it in all months. */
+export function withScenario(document: Document, id: string): Document {
+  const { values, figures } = partsOfScenario(document, id);
+  if (values.length === 0 && figures.length === 0) return document;
+  const assumptions = new Map<string, AssumptionRow>(document.assumptions);
+  for (const { assumption, value } of values)
+    assumptions.set(assumption, { ...document.assumptions.get(assumption)!, value, formula: null });
+  const given = new Set(values.map(({ assumption }) => assumption));
+  const assumptionSteps = new Map<string, AssumptionStepRow>(
+    [...document.assumptionSteps].filter(([, step]) => !given.has(step.assumption)),
+  );
+  const exceptions = new Map<string, ExceptionRow>(document.exceptions);
+  for (const { line, month, amount } of figures) {
+    const row = datedId(line, month);
+    exceptions.set(row, { id: row, line, month, amount, formula: null });
+  }
+  return { ...document, assumptions, assumptionSteps, exceptions };
+}
+
+/** What a scenario has otherwise than the plan, one thing after the other. */
+export function scenarioInWords(document: Document, id: string): string[] {
+  const plan = planOf(document);
+  const { values, figures } = partsOfScenario(document, id);
+  const ofValues = inOrder(document.assumptions.values()).flatMap((assumption) => {
+    const own = values.find((row) => row.assumption === assumption.id);
+    if (!own) return [];
+    const write = (value: number) => writeWithUnit(value, assumption.unit, plan);
+    return [`${assumption.name} ${write(own.value)} instead of ${write(assumption.value)}`];
+  });
+  const byLine = new Map<string, ScenarioFigureRow[]>();
+  for (const row of figures) byLine.set(row.line, [...(byLine.get(row.line) ?? []), row]);
+  const ofFigures = [...byLine].map(([line, rows]) => {
+    const months = rows.map(({ month }) => month).sort();
+    const first = monthInWords(months[0]!, plan.locale, 'short');
+    const when = months.length === 1 ? `in ${first}` : `in ${months.length} months from ${first} on`;
+    return `${nameOf(document, line) ?? 'a line'} other figures ${when}`;
+  });
+  return [...ofValues, ...ofFigures];
+}
+
+export function setScenario(draft: Draft, { id, name: typed }: CommandOf<'scenario.set'>): void {
+  if (!ID_PATTERN.test(id)) throw refused('invalid', 'An id has 1 to 64 letters, digits, dashes or underscores.', 'id');
+  const shape = nameShapeRefusal(typed);
+  if (shape) throw refused('invalid', shape, 'name');
+  const name = tidy(typed);
+  for (const other of draft.document.scenarios.values())
+    if (other.id !== id && other.name.toLowerCase() === name.toLowerCase())
+      throw refused('invalid', `There is already a scenario called ${other.name}.`, 'name');
+  const last = inOrder(draft.document.scenarios.values()).at(-1)?.position ?? null;
+  const position = draft.get('scenarios', id)?.position ?? positionBetween(last, null);
+  draft.set('scenarios', { id, name, position });
+}
+
+export function deleteScenario(draft: Draft, id: string): void {
+  existing(draft, 'scenarios', id, 'This scenario');
+  const { values, figures } = partsOfScenario(draft.document, id);
+  for (const row of values) draft.delete('scenarioValues', row.id);
+  for (const row of figures) draft.delete('scenarioFigures', row.id);
+  for (const row of draft.document.chartSeries.values()) if (row.scenario === id) draft.delete('chartSeries', row.id);
+  draft.delete('scenarios', id);
+}
+
+/** `null` gives an assumption the plan's value again. */
+export function setScenarioValues(draft: Draft, { scenario, values }: CommandOf<'scenario.setValues'>): void {
+  existing(draft, 'scenarios', scenario, 'This scenario');
+  for (const { assumption, value } of values) {
+    existing(draft, 'assumptions', assumption, 'This assumption');
+    checkFigure(value, 'values');
+    const id = scenarioValueId(scenario, assumption);
+    if (value === null) draft.delete('scenarioValues', id);
+    else draft.set('scenarioValues', { id, scenario, assumption, value });
+  }
+}
+
+export function setScenarioFigures(draft: Draft, { scenario, figures }: CommandOf<'scenario.setFigures'>): void {
+  existing(draft, 'scenarios', scenario, 'This scenario');
+  for (const { line, month, figure } of figures) {
+    existing(draft, 'lines', line, 'This line');
+    checkMonth(month, 'figures');
+    checkFigure(figure, 'figures');
+    draft.set('scenarioFigures', {
+      id: scenarioFigureId(scenario, line, month),
+      scenario,
+      line,
+      month,
+      amount: figure,
+    });
+  }
+}
+
+export function clearScenarioFigures(draft: Draft, { scenario, cells }: CommandOf<'scenario.clearFigures'>): void {
+  for (const { line, month } of cells) {
+    const id = scenarioFigureId(scenario, line, month);
+    if (draft.get('scenarioFigures', id)) draft.delete('scenarioFigures', id);
+  }
+}
+
+/** Makes what a scenario has the plan's own; the scenario stays. */
+export function adoptScenario(draft: Draft, id: string): void {
+  existing(draft, 'scenarios', id, 'This scenario');
+  const { values, figures } = partsOfScenario(draft.document, id);
+  if (values.length === 0 && figures.length === 0)
+    throw refused('invalid', 'This scenario has nothing otherwise than the plan.', 'id');
+  for (const { assumption, value } of values) fixAssumption(draft, assumption, value);
+  if (figures.length > 0)
+    setFigures(draft, {
+      kind: 'figures.set',
+      as: 'exceptions',
+      figures: figures.map(({ line, month, amount }) => ({ line, month, figure: amount })),
+    });
+}
+
+/** What a command is while a scenario is active, so that the plan itself is never changed by accident; or why it cannot be. */
+export function commandInScenario(
+  document: Document,
+  scenario: string,
+  command: Command,
+): { readonly command: Command } | { readonly refusal: Refusal } {
+  switch (command.kind) {
+    case 'assumption.fix':
+      return { command: valuesCommand(scenario, command.assumption, command.value) };
+    case 'assumption.set': {
+      const { value, formula, ...rest } = command.settings;
+      if (value === undefined || formula != null || Object.keys(rest).length > 0) break;
+      return { command: valuesCommand(scenario, command.assumption, value) };
+    }
+    case 'line.setFigure': {
+      const figures = monthsOfReach(document, command).map((month) => ({
+        line: command.line,
+        month,
+        figure: command.figure,
+      }));
+      return { command: { kind: 'scenario.setFigures', scenario, figures } };
+    }
+    case 'figures.set':
+      return { command: { kind: 'scenario.setFigures', scenario, figures: command.figures } };
+    case 'line.clearException':
+      return clearing(document, scenario, [command]);
+    case 'figures.clear':
+      return clearing(document, scenario, command.cells);
+    default:
+      if (/^(scenario|chart|finding|figureNote|highlight)\./.test(command.kind)) return { command };
+  }
+  const name = document.scenarios.get(scenario)?.name ?? '';
+  return {
+    refusal: {
+      code: 'invalid',
+      message: `The scenario ${name} is active: in it, values of assumptions and figures of months are tried. Everything else belongs to the plan; go back to it first.`,
+    },
+  };
+}
+
+function valuesCommand(scenario: string, assumption: string, value: number): Command {
+  return { kind: 'scenario.setValues', scenario, values: [{ assumption, value }] };
+}
+
+function clearing(
+  document: Document,
+  scenario: string,
+  cells: readonly Cell[],
+): { readonly command: Command } | { readonly refusal: Refusal } {
+  const own = cells.filter(({ line, month }) => document.scenarioFigures.has(scenarioFigureId(scenario, line, month)));
+  if (own.length > 0) return { command: { kind: 'scenario.clearFigures', scenario, cells: own } };
+  const message = 'This exception is the plan’s own. Go back to the plan to clear it, or type another figure here.';
+  return { refusal: { code: 'invalid', message } };
+}
+
+function monthsOfReach(document: Document, { month, reach, until }: CommandOf<'line.setFigure'>): Month[] {
+  const plan = planOf(document);
+  const all = Array.from({ length: plan.months }, (_, at) => addMonths(plan.firstMonth, at));
+  switch (reach) {
+    case 'month':
+      return [month];
+    case 'onward':
+      return all.filter((each) => each >= month);
+    case 'until':
+      return all.filter((each) => each >= month && (until == null || each <= until));
+    case 'every':
+      return all;
+  }
+}

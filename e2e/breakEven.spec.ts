@@ -1,0 +1,78 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('units at which nothing is lost, their picture and their table', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/bread-stall/break-even`);
+  const answer = page.getByRole('region', { name: 'What Loaves to break even comes to' });
+  await expect(answer.getByRole('button', { name: '727' })).toBeVisible();
+  await expect(answer).toContainText('margin of safety 63.51 %');
+  const grid = page.getByRole('grid', { name: 'Profit by units' });
+  await expect(grid.getByRole('row', { name: /^727/ })).toContainText('1.62');
+  await expect(page.getByRole('img', { name: 'What units cost and what they bring' })).toBeVisible();
+  await expectAccessible(page);
+
+  // A price below what a loaf costs is never made up for.
+  await page.getByRole('button', { name: 'Sliders' }).click();
+  await page.getByRole('slider', { name: 'Try values of Price per loaf' }).focus();
+  await page.keyboard.press('Home');
+  await expect(answer.getByRole('status')).toContainText('Never: a unit costs as much as it brings');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(answer.getByRole('button', { name: '727' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Price of a unit' }).fill('');
+  await page.keyboard.press('Enter');
+  await expect(answer.getByRole('status')).toContainText('The price is empty');
+});
+
+test('unit costs by month and quarter', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/bread-stall/break-even`);
+  await page.getByRole('radio', { name: 'Unit cost' }).click();
+  const row = page.getByRole('grid', { name: 'Unit cost' }).getByRole('row', { name: /^June 2026/ });
+  await expect(row.getByRole('gridcell')).toHaveText(['320.80', '150', '2.14', '2.25', '']);
+  await expectAccessible(page);
+});
+
+test('the month in which the stall, or a set of lines, has paid itself back', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/bread-stall/break-even`);
+  await page.getByRole('radio', { name: 'Oven paid back' }).click();
+  const answer = page.getByRole('region', { name: 'When Oven paid back is reached' });
+  await expect(answer).toContainText('August 2026');
+  await expectAccessible(page);
+
+  await page.getByLabel('What has to pay itself back').selectOption({ label: 'Equipment' });
+  await expect(answer.getByRole('status')).toHaveText('Never within the plan: at its end it is still below zero.');
+  await page.getByLabel('What has to pay itself back').selectOption({ label: 'chosen lines …' });
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Take these together' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('Choose at least one line.');
+  await dialog.getByLabel('Bread sales').check();
+  await dialog.getByLabel('Oven').check();
+  await dialog.getByRole('button', { name: 'Take these together' }).click();
+  await expect(page.getByRole('textbox', { name: 'Net of a month' })).toHaveValue('Bread sales - Oven');
+  await expect(answer).toContainText('June 2026');
+});
+
+test('two alternatives, and when they have cost the same', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/break-even`);
+  const answer = page.getByRole('region', { name: 'When Buy or hire the bike is reached' });
+  await expect(answer.getByRole('status')).toHaveText(
+    'Until then Hiring has cost less; from then on Buying is the cheaper way.',
+  );
+  await expect(answer).toContainText('July 2028');
+  await page.getByLabel('Name of the first').fill('A loan');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Choose lines' }).first().click();
+  await page.getByRole('dialog').getByLabel('Cargo bike, payment').check();
+  await page.getByRole('dialog').getByRole('button', { name: 'Take these together' }).click();
+  await expect(answer.getByRole('status')).toHaveText('Never within the plan: Hiring has cost more all along.');
+  await expectAccessible(page);
+});
+
+test('a new one asks which question it is to answer', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/break-even`);
+  await page.getByRole('button', { name: 'New break-even' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('The year');
+  await page.getByLabel('In which month it has paid itself back').check();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'When The year is reached' }).getByRole('status')).toHaveText(
+    'There is nothing to pay back: added up, it is never below zero.',
+  );
+});

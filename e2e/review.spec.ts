@@ -1,0 +1,127 @@
+import { readFile } from 'node:fs/promises';
+import { expect, expectAccessible, test } from './application.ts';
+
+test('checks lead to their place, are mended at one click, and set aside with a reason', async ({ page, budget }) => {
+  // A number typed in that is an assumption's value.
+  await budget.select('Pharmacy', 1);
+  await page.keyboard.type('40 * (1 + 5.5%)');
+  await expect(page.locator('.entry-result')).toContainText('€42.20');
+  await page.keyboard.press('Control+Enter');
+  await page.getByRole('link', { name: 'Checks', exact: true }).click();
+  const typed = page.getByRole('listitem').filter({ hasText: 'The rule of Pharmacy has 5.5 % a year typed in' });
+  await expect(typed).toBeVisible();
+  await expectAccessible(page);
+  await typed.getByRole('button', { name: 'Put Energy prices in its place' }).click();
+  await expect(typed).toHaveCount(0);
+
+  const red = page.getByRole('listitem').filter({ hasText: 'In 2026, expenses exceed income' });
+  await red.getByRole('button', { name: 'Set aside …' }).click();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Say why this is no matter')).toBeVisible();
+  await page.keyboard.type('The summer week is saved for.');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('“The summer week is saved for.”')).toBeVisible();
+  await expect(page.getByRole('banner').getByRole('link', { name: '2 checks' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await expect(page.getByRole('banner').getByRole('link', { name: '3 checks' })).toBeVisible();
+
+  await red.getByRole('button', { name: 'Net, August 2026' }).click();
+  await expect(budget.reckoning()).toContainText('August 2026');
+  await expect(budget.cell('Net', 8)).toHaveClass(/is-active/);
+  await budget.select('Pharmacy', 1);
+  await expect(budget.reckoning()).toContainText('Energy prices');
+});
+
+test('the overview shows the year at a glance and leads on', async ({ application, page, budget }) => {
+  await page.goto(`${application.url}/plans/household/overview?year=2026`);
+  await expect(page.getByText('€48,220.00')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Net by month in 2026' })).toBeVisible();
+  await expect(page.locator('.biggest-lines li').first()).toContainText('Rent');
+  await expect(page.locator('.biggest-lines li').first()).toContainText('35.3');
+  await expect(page.getByText('Nothing has been changed since the plan was made.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Aug' }).click();
+  await expect(budget.cell('Net', 8)).toHaveClass(/is-active/);
+});
+
+test('charts are there without asking, kept by name, made from a selection, and follow every edit', async ({
+  application,
+  page,
+  budget,
+}) => {
+  await page.goto(`${application.url}/plans/household/charts`);
+  await expect(page.getByRole('img', { name: 'Income, expenses and net' })).toBeVisible();
+  await page.getByRole('button', { name: 'New chart' }).click();
+  await expect(page.getByLabel('Title of the chart')).toHaveValue('New chart');
+  await page.getByLabel('Title of the chart').fill('Where it goes');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Shown as').selectOption('Shares, as a ring');
+  for (const name of ['Total income', 'Total expenses', 'Net'])
+    await page.getByRole('button', { name: `Leave out ${name}` }).click();
+  await expect(page.getByText('Nothing is drawn yet.')).toBeVisible();
+  for (const name of ['Home and contracts, all', 'Everyday, all'])
+    await page.getByLabel('Draw another').selectOption({ label: name });
+  const table = page.getByRole('table', { name: 'Where it goes' });
+  await expect(table.getByRole('row')).toHaveCount(3);
+  await expect(table).toContainText('Home and contracts');
+  await expectAccessible(page);
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as PNG' }).click();
+  expect((await saved).suggestedFilename()).toBe('Brandt-Osei household, Where it goes.png');
+  await budget.saved();
+  await page.reload();
+  await expect(page.getByLabel('Chart shown')).toContainText('Where it goes');
+
+  await budget.open('household');
+  await budget.select('Rent', 1);
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.getByRole('button', { name: 'Chart', exact: true }).click();
+  const selection = page.getByRole('table', { name: 'Chart of a selection, 2026' });
+  await expect(selection.getByRole('columnheader')).toHaveText(['Month', 'Rent', 'Heating']);
+  await expect(selection.getByRole('row').nth(1)).toContainText('1,140');
+  await page.getByRole('img', { name: 'Chart of a selection, 2026' }).focus();
+  await page.keyboard.press('ArrowRight');
+});
+
+test('a chart sets the budget against a projection, in chosen months, and is saved as a PDF', async ({
+  application,
+  page,
+}) => {
+  await page.goto(`${application.url}/plans/household/charts`);
+  await page.getByRole('button', { name: 'New chart' }).click();
+  await expect(page.getByLabel('Title of the chart')).toHaveValue('New chart');
+  for (const name of ['Total income', 'Net']) await page.getByRole('button', { name: `Leave out ${name}` }).click();
+  // The same once more is taken from elsewhere.
+  await page.getByLabel('Draw another').selectOption({ label: 'Total expenses' });
+  const table = page.getByRole('table', { name: 'New chart' });
+  await expect(table.getByRole('columnheader')).toHaveText([
+    'Month',
+    'Total expenses',
+    'Total expenses, projected from 2026',
+  ]);
+  await page.getByLabel('Year drawn').selectOption('some months');
+  await page.getByLabel('First month drawn').selectOption('2027-02');
+  await page.getByLabel('Last month drawn').selectOption('2027-04');
+  await expect(table.getByRole('rowheader')).toHaveText(['Feb 2027', 'Mar 2027', 'Apr 2027']);
+  await page.getByLabel('Words along the axis').fill('Euro a month');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Words along the axis')).toHaveValue('Euro a month');
+  await expectAccessible(page);
+
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF', exact: true }).click();
+  const download = await saved;
+  expect(download.suggestedFilename()).toBe('Brandt-Osei household, New chart.pdf');
+  const bytes = await readFile(await download.path());
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  // Lines, not a picture of them.
+  expect(bytes.includes('/Subtype /Image')).toBe(false);
+
+  await page.getByRole('button', { name: 'New chart' }).click();
+  await page.getByRole('button', { name: 'Earlier' }).click();
+  await expect(page.getByLabel('Chart shown').getByRole('option')).toHaveText([
+    'Income, expenses and net',
+    'New chart 2',
+    'New chart',
+  ]);
+});

@@ -1,0 +1,75 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('a pot tells what it comes to, and what a goal takes', async ({ application, page, budget }) => {
+  await page.goto(`${application.url}/plans/household/savings`);
+  const answer = page.getByRole('region', { name: 'What Kitchen fund comes to' });
+  await expect(answer.getByRole('button', { name: '€8,604.35' })).toBeVisible();
+  await expect(answer).toContainText('in today’s money');
+  await expect(page.getByRole('img', { name: 'What was put in, and what interest has added' })).toBeVisible();
+  await expectAccessible(page);
+
+  await page.getByRole('radio', { name: 'Compute the monthly deposit' }).check();
+  await page.getByRole('textbox', { name: 'Final balance' }).fill('10,000');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Monthly deposit', { exact: true })).toHaveText('€218.33');
+  await page.getByLabel('Until').selectOption('2029-12');
+  await expect(page.getByRole('textbox', { name: 'Duration' })).toHaveValue('48 months');
+  await expect(page.getByLabel('Monthly deposit', { exact: true })).not.toHaveText('€218.33');
+  const deposit = (await page.getByLabel('Monthly deposit', { exact: true }).innerText()).replace('€', '');
+  await budget.open('household');
+  await expect(budget.cell('Into the kitchen fund', 1)).toHaveText(deposit);
+  await expect(budget.cell('Into the kitchen fund', 8)).toHaveText('0.00');
+});
+
+test('pauses, single entries and living off it', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/savings?view=year`);
+  const answer = page.getByRole('region', { name: 'What Kitchen fund comes to' });
+  const grid = page.getByRole('grid', { name: 'Year by year' });
+  await expect(grid.getByRole('row', { name: /^2026/ })).toContainText('1,980.00');
+  await page.getByRole('button', { name: 'Take away entry 1' }).click();
+  await expect(grid.getByRole('row', { name: /^2026/ })).toContainText('2,160.00');
+
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByRole('textbox', { name: 'Amount of entry 1' }).fill('90,000');
+  await page.keyboard.press('Enter');
+  await expect(answer.getByRole('status')).toContainText('less can be taken out than is wanted');
+  await page.getByRole('textbox', { name: 'Amount of entry 1' }).fill('-3');
+  await page.keyboard.press('Enter');
+  await expect(answer.getByRole('status')).toContainText('A single deposit or withdrawal is not below zero.');
+  await expect(page.getByRole('textbox', { name: 'Amount of entry 1' })).toHaveAccessibleDescription(
+    'A single deposit or withdrawal is not below zero.',
+  );
+  await page.getByRole('button', { name: 'Take away entry 1' }).click();
+
+  await page.getByRole('radio', { name: 'for so long' }).click();
+  await expect(answer.getByRole('status')).toContainText('For how many months is it to last?');
+  await page.getByRole('textbox', { name: 'For so many months' }).fill('24');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('From January 2029 it lasts 24 months, until December 2030.')).toBeVisible();
+  await expect(grid.getByRole('row', { name: /^2030/ })).toContainText('0.00');
+  await expectAccessible(page);
+});
+
+test('several pots stand together', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/savings?view=together`);
+  const grid = page.getByRole('grid', { name: 'All pots together' });
+  await expect(grid.getByRole('columnheader')).toHaveText(['Month', 'Kitchen fund', 'Cushion', 'Together']);
+  await expect(grid.getByRole('row', { name: /^January 2026/ })).toContainText('4,323.94');
+  await page.getByRole('radio', { name: 'by year', exact: true }).click();
+  await expect(grid.getByRole('rowheader')).toHaveText(['2026', '2027', '2028']);
+  await expectAccessible(page);
+});
+
+test('what cannot be is said where it was given', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/savings`);
+  await page.getByRole('radio', { name: 'so much a month' }).click();
+  const withdrawal = page.getByRole('textbox', { name: 'Out every month' });
+  await withdrawal.fill('-5');
+  await page.keyboard.press('Enter');
+  await expect(withdrawal).toHaveAccessibleDescription('A monthly withdrawal has to be above zero.');
+  await expect(withdrawal).toHaveAttribute('aria-invalid', 'true');
+  await expectAccessible(page);
+  await withdrawal.fill('500');
+  await page.keyboard.press('Enter');
+  await expect(withdrawal).toHaveAttribute('aria-invalid', 'false');
+});

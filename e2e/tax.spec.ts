@@ -1,0 +1,93 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('a tax is reckoned band by band, and impossible bands are refused where they are typed', async ({
+  application,
+  page,
+}) => {
+  await page.goto(`${application.url}/plans/household/tax?year=2027`);
+  const answer = page.getByRole('region', { name: 'What Old bands takes' });
+  await expect(answer.getByRole('button', { name: '€1,326.74' })).toBeVisible();
+  const table = page.getByRole('table', { name: 'The tax band by band' });
+  await expect(table.first()).toContainText('less the allowance');
+  await expect(page.getByRole('row', { name: /€9,000.00 to €24,000.00/ })).toContainText('× 24.0 %');
+  await expectAccessible(page);
+
+  await page.getByLabel('Band 2 begins at').fill('30,000');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').first()).toHaveText('Band 3 begins where or before the one above it begins.');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Rate of band 1').fill('140');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').first()).toHaveText('Band 1 has a rate outside 0 % to 100 %.');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Rate of band 1').fill('20');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('cell', { name: '= €1,800.00' })).toBeVisible();
+  await expect(answer).toContainText('€1,866.74');
+});
+
+test('the income is taken from a line, and a year without bands says so', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/tax?year=2026`);
+  await page.getByRole('button', { name: 'New tax schedule' }).click();
+  await page.getByLabel('Name').fill('Later bands');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'It has no bands yet.' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel('Whose year is the income').selectOption({ label: 'Net pay Mara' });
+  await expect(page.getByRole('textbox', { name: 'Income' })).toHaveValue('total(Net pay Mara, year)');
+  await page.getByRole('button', { name: 'A band' }).click();
+  await expect(page.getByRole('region', { name: 'What Later bands takes' })).toContainText('€6,048.00');
+});
+
+test('other bands hold from a year on', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/tax?year=2026`);
+  await expect(page.getByLabel('Band 2 begins at')).toHaveValue('€9,000.00');
+  await page.getByRole('button', { name: 'Year after' }).click();
+  await page.getByRole('button', { name: 'Other bands from 2027 on' }).click();
+  await expect(page.getByText('from 2027 on', { exact: true })).toBeVisible();
+  await page.getByLabel('Band 2 begins at').fill('10,000');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Year before' }).click();
+  await expect(page.getByLabel('Band 2 begins at')).toHaveValue('€9,000.00');
+  await page.getByRole('button', { name: 'Year after' }).click();
+  await page.getByRole('button', { name: 'Year after' }).click();
+  await expect(page.getByLabel('Band 2 begins at')).toHaveValue('€9,600.00');
+});
+
+test('incomes in a table, and two schedules compared', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/tax?year=2026&view=incomes`);
+  const grid = page.getByRole('grid', { name: 'Tax by Old bands' });
+  await expect(grid.getByRole('row', { name: /^15,000.00/ })).toContainText('1,260.00');
+  await page.getByLabel('Step of incomes').fill('5');
+  await expect(page.getByRole('alert')).toContainText('up to 400 fit. Take a wider step.');
+  await page.getByLabel('Step of incomes').fill('500');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await expect(grid.getByRole('row')).toHaveCount(62);
+  await expect(page.getByLabel('Step of incomes')).toBeHidden();
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  await page.emulateMedia({ media: 'screen' });
+
+  await page.getByRole('radio', { name: 'Compare' }).click();
+  await expect(
+    page.getByText('New bands takes less up to €22,000.00; from €22,000.00 on, Old bands does.'),
+  ).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Tax by Old bands and New bands' })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('the year’s tax goes into chosen months of the budget', async ({ application, page, budget }) => {
+  await page.goto(`${application.url}/plans/household/tax?year=2026`);
+  await page.getByRole('button', { name: 'Put it into the budget' }).click();
+  await page.getByRole('checkbox', { name: 'Mar' }).check();
+  await page.getByRole('checkbox', { name: 'Dec' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Sept' }).check();
+  await expectAccessible(page);
+  await page.getByRole('dialog').getByRole('button', { name: 'Put into the budget' }).click();
+  await page.getByRole('button', { name: 'Show it there' }).click();
+  await expect(budget.cell('Tax by Old bands', 3)).toHaveText('624.40');
+  await expect(budget.cell('Tax by Old bands', 9)).toHaveText('624.40');
+  await expect(budget.cell('Tax by Old bands', 12)).toHaveText('');
+});

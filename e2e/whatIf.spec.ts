@@ -1,0 +1,107 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('one assumption is tried over a range, as a table and a picture', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/what-if?way=one`);
+  const table = page.locator('.figure-table');
+  await expect(table.getByRole('row', { name: /now/ })).toContainText('2.4 %');
+  await expect(table.getByRole('row', { name: /now/ })).toContainText('35,1');
+  await page.getByLabel('Another figure').selectOption({ label: 'Groceries' });
+  await expect(table.getByRole('columnheader')).toHaveText(['Inflation', 'Net', 'Groceries']);
+  const to = page.getByLabel('Inflation to');
+  await to.fill('nonsense');
+  await expect(page.getByRole('alert')).toContainText('is not a figure');
+  await to.fill('10');
+  await page.getByLabel('Values of Inflation').fill('3');
+  await expect(table.getByRole('rowheader')).toHaveText(['0.0 %', '2.4 % now', '5.0 %', '10.0 %']);
+  await expectAccessible(page);
+});
+
+test('two assumptions make a shaded table with the present case marked', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/what-if?way=two`);
+  await expect(page.locator('td.is-now')).toHaveText('35,125');
+  await page.getByRole('combobox', { name: 'Across' }).selectOption({ label: 'Inflation' });
+  await expect(page.getByRole('alert')).toContainText('Choose two different assumptions');
+});
+
+test('a value is solved for, shown, applied and taken back', async ({ application, page, budget }) => {
+  await page.goto(`${application.url}/plans/household/what-if?way=solve`);
+  await expect(page.getByRole('region', { name: 'Answer' })).toContainText('No value of Inflation looked at');
+  await page.getByLabel('The figure', { exact: true }).selectOption({ label: 'Groceries' });
+  await page.getByLabel('When', { exact: true }).selectOption({ label: 'January 2027' });
+  await page.getByLabel('What the figure should be').fill('704');
+  const answer = page.getByRole('region', { name: 'Answer' });
+  await expect(answer).toContainText('With Inflation at 10.0 % a year, Groceries comes to €704.00.');
+  await expectAccessible(page);
+  await answer.getByRole('button', { name: 'Set Inflation to 10.0 % a year' }).click();
+  await expect(page.getByRole('alert')).toContainText('Inflation is 10.0 % a year now.');
+  await budget.open('household', 2027);
+  expect(await budget.figure('Groceries', 1)).toBe('704.00');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(budget.cell('Groceries', 1)).toHaveText('655.36');
+});
+
+test('uncertain values give a band that repeats with its seed', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/what-if?way=range`);
+  const words = page.getByRole('status').filter({ hasText: 'In eight of ten cases' });
+  await expect(words).toBeVisible();
+  const first = await words.innerText();
+  await page.getByLabel('Seed').fill('2');
+  await expect(words).not.toHaveText(first);
+  await page.getByLabel('Seed').fill('1');
+  await expect(words).toHaveText(first);
+  await page.getByRole('button', { name: 'Another uncertain value' }).click();
+  await expect(page.getByLabel('Uncertain value 2')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('a scenario is made by changing values in it, compared with the plan, which stays as it is, and adopted', async ({
+  application,
+  page,
+  budget,
+}) => {
+  await page.goto(`${application.url}/plans/household/what-if`);
+  await page.getByRole('button', { name: 'New scenario' }).click();
+  await page.getByLabel('Name of the scenario New scenario').fill('Hard times');
+  await page.keyboard.press('Enter');
+  const strip = page.getByRole('status').filter({ hasText: 'Scenario: Hard times' });
+  await expect(strip).toContainText('Nothing is otherwise yet.');
+
+  await page.getByRole('link', { name: 'Budget' }).click();
+  await page.getByLabel('Year shown').selectOption('2027');
+  await page.getByRole('button', { name: 'Assumptions' }).click();
+  await page.getByLabel('Value of Inflation').fill('10');
+  await page.keyboard.press('Enter');
+  await expect(budget.cell('Groceries', 1)).toHaveText('704.00');
+  await budget.select('Child benefit', 1);
+  await page.keyboard.type('0');
+  await page.keyboard.press('Control+Enter');
+  await expect(budget.cell('Child benefit', 12)).toContainText('0.00');
+  await expect(strip).toContainText('Inflation 10.0 % a year instead of 2.4 % a year');
+  await budget.selectLabel('Rent');
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('alert')).toContainText('Everything else belongs to the plan');
+  await expectAccessible(page);
+
+  await strip.getByRole('link', { name: 'Compare' }).click();
+  const table = page.locator('.figure-table');
+  await expect(table.getByRole('columnheader')).toHaveText(['Figure', 'The plan', 'Hard times']);
+  await expect(table.locator('.case-difference').nth(1)).not.toBeEmpty();
+  await page.getByLabel('By year or month').selectOption('month of 2027');
+  await expect(table.getByRole('rowheader', { name: 'Dec 2027' })).toHaveCount(3);
+  await expect(page.getByRole('img', { name: 'Net in each case' })).toBeVisible();
+  await expectAccessible(page);
+
+  await strip.getByRole('button', { name: 'Back to the plan' }).click();
+  await expect(strip).toHaveCount(0);
+  await budget.open('household', 2027);
+  await expect(budget.cell('Groceries', 1)).toHaveText('655.36');
+  await expect(budget.cell('Child benefit', 12)).toHaveText('255.00');
+
+  await page.goto(`${application.url}/plans/household/what-if?way=scenarios`);
+  await page.getByRole('button', { name: 'Adopt' }).click();
+  await expect(page.getByText('The plan has the values of Hard times now.')).toBeVisible();
+  await budget.open('household', 2027);
+  await expect(budget.cell('Groceries', 1)).toHaveText('704.00');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(budget.cell('Groceries', 1)).toHaveText('655.36');
+});

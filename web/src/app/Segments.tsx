@@ -1,0 +1,26 @@
+interface SegmentsProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly words: string; readonly title?: string }[];
+  readonly onChange: (value: T) => void;
+}
+
+/** Chooses one of a few things that stand side by side. */
+export function Segments<T extends string>({ label, value, options, onChange }: SegmentsProps<T>) {
+  return (
+    <div className="segments" role="radiogroup" aria-label={label}>
+      {options.map((option) => (
+        <button
+          key={option.value}
+          type="button"
+          role="radio"
+          aria-checked={value === option.value}
+          title={option.title}
+          onClick={() => onChange(option.value)}
+        >
+          {option.words}
+        </button>
+      ))}
+    </div>
+  );
+}

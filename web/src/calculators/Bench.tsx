@@ -1,0 +1,34 @@
+import { useState, type ReactNode } from 'react';
+import { OutputReckoning } from './OutputReckoning.tsx';
+
+/** Which figure is being explained, and a way to ask for another. */
+export interface Explaining {
+  readonly explained: string | null;
+  readonly onExplain: (id: string | null) => void;
+}
+
+interface BenchProps {
+  readonly name: string;
+  /** What the part with the figures is called. */
+  readonly answerLabel: string;
+  /** The period figures are explained in. */
+  readonly period: number;
+  readonly terms: ReactNode;
+  readonly children: (explaining: Explaining) => ReactNode;
+}
+
+/** The two halves of a calculator: what it is given, and what it comes to, with the reckoning of a figure below. */
+export function Bench({ name, answerLabel, period, terms, children }: BenchProps) {
+  const [explained, onExplain] = useState<string | null>(null);
+  return (
+    <div className="bench">
+      <section className="bench-terms" aria-label={`Terms of ${name}`}>
+        {terms}
+      </section>
+      <section className="bench-answer" aria-label={answerLabel}>
+        {children({ explained, onExplain })}
+        {explained !== null && <OutputReckoning id={explained} period={period} onClose={() => onExplain(null)} />}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,40 @@
+import { Suspense, lazy } from 'react';
+import type { Picture } from './picture.ts';
+import './charts.scss';
+
+const PictureCanvas = lazy(() => import('./PictureCanvas.tsx'));
+
+/** A picture of figures, with a table of the same figures for screen readers. */
+export function PictureView({ picture, height }: { readonly picture: Picture; readonly height: number | '100%' }) {
+  return (
+    <figure className="picture" style={{ height }}>
+      <Suspense fallback={<div className="picture-canvas" aria-busy="true" />}>
+        <PictureCanvas picture={picture} />
+      </Suspense>
+      <table className="visually-hidden">
+        <caption>{picture.label}</caption>
+        <thead>
+          <tr>
+            <th scope="col">{picture.categoryName}</th>
+            {picture.series.map((series) => (
+              <th key={series.label} scope="col">
+                {series.label}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {picture.categories.map((category, index) => (
+            <tr key={category}>
+              <th scope="row">{category}</th>
+              {picture.series.map((series) => {
+                const value = series.values[index];
+                return <td key={series.label}>{value == null ? 'nothing' : picture.write(value)}</td>;
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </figure>
+  );
+}

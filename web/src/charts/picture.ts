@@ -1,0 +1,31 @@
+/** How a series is drawn; a band fills the room between it and the series before. */
+export const MARKS = ['bars', 'line', 'area', 'band', 'steps'] as const;
+export type Mark = (typeof MARKS)[number];
+
+/** A series of a picture. Series differ in tone, and also in dash, point and pattern, so that none needs colour alone. */
+export interface PictureSeries {
+  readonly label: string;
+  readonly values: readonly (number | null)[];
+  readonly mark: Mark;
+  readonly tone: Tone;
+  /** Series of one stack are piled up. */
+  readonly stack?: string;
+}
+
+export const TONES = ['income', 'expense', 'setAside', 'memo', 'net', 'other'] as const;
+export type Tone = (typeof TONES)[number];
+
+/** A picture: what its axes are about, and its series. */
+export interface Picture {
+  /** What screen readers say in place of the picture. */
+  readonly label: string;
+  /** What the categories are: months, years. */
+  readonly categoryName: string;
+  readonly categories: readonly string[];
+  readonly series: readonly PictureSeries[];
+  /** Shares of a whole are drawn as lying bars or as a ring, one for each category. */
+  readonly form?: 'bars' | 'ring';
+  /** What the figures count, on the axis. */
+  readonly axis: string;
+  readonly write: (value: number) => string;
+}

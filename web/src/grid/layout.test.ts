@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest';
+import { cellId, placeAt, scrollToReveal, type GridLayout, type LaidOutColumn } from './layout.ts';
+
+function column(index: number, pin: LaidOutColumn['pin'], offset: number, width = 100): LaidOutColumn {
+  return { id: `c${index}`, heading: '', pin, index, offset, width, style: { width } };
+}
+
+/** A label, six months of a hundred pixels each, and a total. */
+const layout: GridLayout = (() => {
+  const start = [column(0, 'start', 0)];
+  const middle = Array.from({ length: 6 }, (_, at) => column(at + 1, null, at * 100));
+  const end = [column(7, 'end', 0)];
+  return { start, middle, end, all: [...start, ...middle, ...end], width: 800 };
+})();
+
+describe('scrolling sideways to a column', () => {
+  it('goes no further than it must, to either side', () => {
+    // Between the pinned columns there is room for three months.
+    expect(scrollToReveal(layout, 2, 500, 0)).toBe(0);
+    expect(scrollToReveal(layout, 4, 500, 0)).toBe(100);
+    expect(scrollToReveal(layout, 6, 500, 0)).toBe(300);
+    expect(scrollToReveal(layout, 1, 500, 300)).toBe(0);
+    expect(scrollToReveal(layout, 5, 500, 300)).toBe(300);
+  });
+
+  it('stays where it is for pinned columns, unknown ones, and where all have room', () => {
+    for (const index of [0, 7, 99]) expect(scrollToReveal(layout, index, 500, 120)).toBe(120);
+    expect(scrollToReveal(layout, 6, 800, 0)).toBe(0);
+  });
+});
+
+describe('the cell an element stands in', () => {
+  const inside = (id: string | null) => ({ closest: () => (id === null ? null : { id }) }) as unknown as Element;
+  it('is known by its id, and nothing outside of cells is one', () => {
+    expect(placeAt(inside(cellId(12, 3)))).toEqual({ row: 12, column: 3 });
+    expect(placeAt(inside(''))).toBeNull();
+    expect(placeAt(inside(null))).toBeNull();
+  });
+});

@@ -1,0 +1,84 @@
+import { columnPinningFeature, columnSizingFeature, tableFeatures, useTable } from '@tanstack/react-table';
+import { useMemo, type CSSProperties } from 'react';
+import type { GridPlace } from './selection.ts';
+import type { GridColumn } from './types.ts';
+
+/** A column laid out: its place among all columns and on the screen. */
+export interface LaidOutColumn extends GridColumn {
+  readonly index: number;
+  /** Its distance in pixels from the first of the columns that are pinned like it. */
+  readonly offset: number;
+  readonly style: CSSProperties;
+}
+
+/** The columns as they stand on the screen: those pinned to the start, those that scroll, those pinned to the end. */
+export interface GridLayout {
+  readonly all: readonly LaidOutColumn[];
+  readonly start: readonly LaidOutColumn[];
+  readonly middle: readonly LaidOutColumn[];
+  readonly end: readonly LaidOutColumn[];
+  readonly width: number;
+}
+
+const features = tableFeatures({ columnPinningFeature, columnSizingFeature });
+
+const NO_DATA: never[] = [];
+
+/** Lays out the columns of a grid; the same object until they change. */
+export function useLayout(columns: readonly GridColumn[]): GridLayout {
+  const definitions = useMemo(
+    () =>
+      columns.map((column) => ({ id: column.id, size: column.width, minSize: 20, maxSize: 1000, header: column.id })),
+    [columns],
+  );
+  const pinning = useMemo(
+    () => ({
+      start: columns.filter((column) => column.pin === 'start').map((column) => column.id),
+      end: columns.filter((column) => column.pin === 'end').map((column) => column.id),
+    }),
+    [columns],
+  );
+  const table = useTable({ features, columns: definitions, data: NO_DATA, state: { columnPinning: pinning } });
+  return useMemo(() => {
+    const byId = new Map(columns.map((column) => [column.id, column]));
+    let index = 0;
+    const laidOut = (
+      ordered: readonly { readonly id: string; getStart: (pin: 'start' | 'center' | 'end') => number }[],
+    ) =>
+      ordered.map((column): LaidOutColumn => {
+        const own = byId.get(column.id)!;
+        return { ...own, index: index++, offset: column.getStart(own.pin ?? 'center'), style: { width: own.width } };
+      });
+    const start = laidOut(table.getStartVisibleLeafColumns());
+    const middle = laidOut(table.getCenterVisibleLeafColumns());
+    const end = laidOut(table.getEndVisibleLeafColumns());
+    const all = [...start, ...middle, ...end];
+    return { all, start, middle, end, width: widthOf(all) };
+    // The table's own state changes only with the columns.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [columns, definitions, pinning]);
+}
+
+function widthOf(columns: readonly LaidOutColumn[]): number {
+  return columns.reduce((sum, column) => sum + column.width, 0);
+}
+
+/** How far a grid of some width, scrolled to `left`, has to be scrolled for a column to be in sight between the pinned ones. */
+export function scrollToReveal(layout: GridLayout, index: number, width: number, left: number): number {
+  const column = layout.all[index];
+  if (!column || column.pin !== null || layout.width <= width) return left;
+  const visible = width - widthOf(layout.start) - widthOf(layout.end);
+  if (column.offset < left) return column.offset;
+  return Math.max(left, column.offset + column.width - visible);
+}
+
+/** The id of a cell's element, for `aria-activedescendant`. */
+export function cellId(row: number, column: number): string {
+  return `cell-${row}-${column}`;
+}
+
+/** The cell an element is or stands in, if any. */
+export function placeAt(element: Element): GridPlace | null {
+  const found = /^cell-(\d+)-(\d+)$/.exec(element.closest('.grid-cell')?.id ?? '');
+  return found ? { row: Number(found[1]), column: Number(found[2]) } : null;
+}

@@ -1,0 +1,158 @@
+import {
+  groupsWithLines,
+  monthInWords,
+  outputId,
+  planOf,
+  usersOf,
+  type BreakEvenRow,
+  type PaybackAnswer,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { useNotices } from '../../app/Notices.tsx';
+import { Bench, type Explaining } from '../../calculators/Bench.tsx';
+import { KeyFigures } from '../../calculators/KeyFigures.tsx';
+import { NoAnswer } from '../../calculators/NoAnswer.tsx';
+import { Pictured } from '../../calculators/Pictured.tsx';
+import { InputRow } from '../../calculators/Terms.tsx';
+import { UsedBy } from '../../calculators/UsedBy.tsx';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { paybackView } from './breakEvenViews.ts';
+import { LinesDialog } from './LinesDialog.tsx';
+
+/** In which month something has paid itself back. */
+export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
+  const session = useSession();
+  const notices = useNotices();
+  const { document, model } = useSessionState();
+  const [choosing, setChoosing] = useState(false);
+  const { answer } = model.calculationOf(row.id)!;
+  const payback = answer.kind === 'payback' ? answer.payback : null;
+  const setFlow = (flow: string): string | null =>
+    session.send({ kind: 'breakEven.set', breakEven: row.id, settings: { flow } })?.message ?? null;
+  const choose = (value: string) => {
+    if (value === 'lines') return setChoosing(true);
+    const refused = setFlow(value);
+    if (refused) notices.say({ text: refused, tone: 'warning' });
+  };
+  const groups = groupsWithLines(document).filter(({ group }) => group.side !== 'memo');
+  const known = ['{@net}', ...groups.map(({ group }) => signed(group.side, group.id))];
+  return (
+    <>
+      <Bench
+        name={row.name}
+        answerLabel={`When ${row.name} is reached`}
+        period={0}
+        terms={
+          <>
+            <div className="term">
+              <span className="term-label">What has to pay</span>
+              <select
+                aria-label="What has to pay itself back"
+                value={row.flow !== null && known.includes(row.flow) ? row.flow : ''}
+                onChange={(event) => choose(event.target.value)}
+              >
+                <option value="" disabled>
+                  as the rule below says
+                </option>
+                <option value="{@net}">the whole plan</option>
+                {groups.map(({ group }) => (
+                  <option key={group.id} value={signed(group.side, group.id)}>
+                    {group.name}
+                  </option>
+                ))}
+                <option value="lines">chosen lines …</option>
+              </select>
+            </div>
+            <InputRow
+              calculator={{ table: 'breakEvens', row }}
+              column="flow"
+              label="Net of a month"
+              period={0}
+              when={monthInWords(model.calendar.first, planOf(document).locale, 'short')}
+              placeholder="in, less out"
+            />
+            <p className="quiet">
+              What comes in less what goes out, added up month by month. It has paid itself back in the first month in
+              which nothing is missing any more.
+            </p>
+            <UsedBy users={usersOf(document, row.id)} />
+          </>
+        }
+      >
+        {(explaining) => (
+          <>
+            {payback ? (
+              <Payback row={row} payback={payback} {...explaining} />
+            ) : (
+              answer.kind === 'none' && <NoAnswer reason={answer} />
+            )}
+          </>
+        )}
+      </Bench>
+      {choosing && (
+        <LinesDialog
+          title="What has to pay itself back"
+          as="net"
+          onFormula={setFlow}
+          onClose={() => setChoosing(false)}
+        />
+      )}
+    </>
+  );
+}
+
+/** A group as a part of a net: costs count against it. */
+function signed(side: string, id: string): string {
+  return side === 'income' ? `{${id}}` : `-{${id}}`;
+}
+
+interface PaybackProps extends Explaining {
+  readonly row: BreakEvenRow;
+  readonly payback: PaybackAnswer;
+}
+
+function Payback({ row, payback, explained, onExplain }: PaybackProps) {
+  const { document, model } = useSessionState();
+  const { locale } = planOf(document);
+  const { cumulative, reached, never, again } = payback;
+  const lowest = cumulative.reduce((at, value, index) => (value < cumulative[at]! ? index : at), 0);
+  const { rows, columns, picture } = paybackView(payback, model);
+  return (
+    <>
+      <KeyFigures
+        figures={[
+          {
+            label: 'Paid back in',
+            value: reached ? monthInWords(reached.month, locale) : 'never',
+            id: outputId(row.id, 'months'),
+            ...(reached
+              ? { also: reached.months === 1 ? 'the first month' : `month ${reached.months} of the plan` }
+              : {}),
+          },
+          {
+            label: 'Lowest point',
+            value: cumulative[lowest] ?? null,
+            also: `in ${monthInWords(model.calendar.months[lowest]!, locale)}`,
+          },
+          { label: 'At the plan’s end', value: cumulative.at(-1) ?? null, id: outputId(row.id, 'cumulative') },
+        ]}
+        explained={explained}
+        onExplain={onExplain}
+      />
+      {(never ?? again) && (
+        <p className="bench-words" role="status">
+          {never ?? `In ${monthInWords(again!, locale)} it falls below nothing again.`}
+        </p>
+      )}
+      <Pictured
+        picture={picture}
+        height={260}
+        label="Added up month by month"
+        rowHeading="Month"
+        rows={rows}
+        columns={columns}
+        marked={reached ? reached.months - 1 : -1}
+      />
+    </>
+  );
+}

@@ -1,0 +1,255 @@
+import {
+  CHART_FORMS,
+  CHART_MARKS,
+  MAX_SERIES,
+  calendarOf,
+  inOrder,
+  planOf,
+  stretchOfYear,
+  type ChartForm,
+  type ChartMark,
+  type Document,
+  type Month,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { Icon } from '../../app/Icon.tsx';
+import { MonthSelect } from '../../app/MonthSelect.tsx';
+import { Segments } from '../../app/Segments.tsx';
+import { CommitField } from '../../shelf/CommitField.tsx';
+import { BearerChoice } from '../whatIf/Choices.tsx';
+import { markFor, plainSeries, seriesKey, seriesName, type ChartDraft, type ChartSeries } from './draft.ts';
+
+const FORM_WORDS: Readonly<Record<ChartForm, string>> = {
+  beside: 'Side by side',
+  stacked: 'Piled up',
+  running: 'Added up over time',
+  bars: 'Shares, as bars',
+  ring: 'Shares, as a ring',
+};
+
+const MARK_WORDS: Readonly<Record<ChartMark, string>> = { bars: 'Bars', line: 'Line', area: 'Area', steps: 'Steps' };
+
+const MONTHS = 'months';
+
+interface ChartSettingsProps {
+  readonly chart: ChartDraft;
+  readonly document: Document;
+  readonly years: readonly number[];
+  /** Keeps the chart as it is to be; returns why it cannot. */
+  readonly onKeep: (chart: ChartDraft) => string | null;
+}
+
+/** What a chart shows and how: title, form, months, series. Every change is kept at once and can be undone. */
+export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsProps) {
+  const { settings, series } = chart;
+  const [adding, setAdding] = useState('');
+  const set = (part: Partial<ChartDraft['settings']>) => onKeep({ ...chart, settings: { ...settings, ...part } });
+  const setSeries = (next: ChartDraft['series']) => onKeep({ ...chart, series: next });
+  const isShare = settings.form === 'bars' || settings.form === 'ring';
+  const { locale } = planOf(document);
+  const { months } = calendarOf(document);
+  const isMonths = settings.from !== null || settings.until !== null;
+  const later = (from: Month, until: Month | null) => (until !== null && until < from ? from : until);
+  const setScope = (scope: string) => {
+    if (scope !== MONTHS) return set({ year: scope === '' ? null : Number(scope), from: null, until: null });
+    const stretch = settings.year === null ? null : stretchOfYear(calendarOf(document), settings.year);
+    set({ year: null, from: months[stretch?.from ?? 0]!, until: months[(stretch?.to ?? months.length) - 1]! });
+  };
+  const move = (index: number, by: 1 | -1) => {
+    const next = [...series];
+    const [moved] = next.splice(index, 1);
+    next.splice(index + by, 0, moved!);
+    setSeries(next);
+  };
+  return (
+    <aside className="chart-settings" aria-label="Settings of the chart">
+      <label>
+        Title
+        <CommitField
+          className="form-control form-control-sm"
+          label="Title of the chart"
+          shown={settings.name}
+          entry={settings.name}
+          onCommit={(name) => set({ name })}
+        />
+      </label>
+      <label>
+        Shown as
+        <select
+          className="form-select form-select-sm"
+          value={settings.form}
+          onChange={(event) => set({ form: event.target.value as ChartForm })}
+        >
+          {CHART_FORMS.map((form) => (
+            <option key={form} value={form}>
+              {FORM_WORDS[form]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Of
+        <select
+          className="form-select form-select-sm"
+          aria-label="Year drawn"
+          value={isMonths ? MONTHS : (settings.year ?? '')}
+          onChange={(event) => setScope(event.target.value)}
+        >
+          <option value="">the whole plan</option>
+          {years.map((year) => (
+            <option key={year} value={year}>
+              {year}
+            </option>
+          ))}
+          <option value={MONTHS}>some months</option>
+        </select>
+      </label>
+      {isMonths && (
+        <div className="chart-months">
+          <MonthSelect
+            label="First month drawn"
+            months={months}
+            value={settings.from ?? months[0]!}
+            locale={locale}
+            onChange={(from) => set({ from, until: later(from, settings.until) })}
+          />
+          to
+          <MonthSelect
+            label="Last month drawn"
+            months={months.filter((month) => settings.from === null || month >= settings.from)}
+            value={settings.until ?? months.at(-1)!}
+            locale={locale}
+            onChange={(until) => set({ until })}
+          />
+        </div>
+      )}
+      {!isShare && (
+        <label>
+          Axis
+          <CommitField
+            className="form-control form-control-sm"
+            label="Words along the axis"
+            shown={settings.axis || planOf(document).currency}
+            entry={settings.axis}
+            onCommit={(axis) => set({ axis: axis.trim() })}
+          />
+        </label>
+      )}
+      {!isShare && (
+        <Segments
+          label="By"
+          value={settings.span}
+          options={[
+            { value: 'month', words: 'Months' },
+            { value: 'quarter', words: 'Quarters' },
+            { value: 'year', words: 'Years' },
+          ]}
+          onChange={(span) => set({ span })}
+        />
+      )}
+      <h4>What is drawn</h4>
+      <ul>
+        {series.map((each, index) => {
+          const { mark } = each;
+          const name = seriesName(each, document);
+          const change = (part: Partial<ChartSeries>) =>
+            setSeries(series.map((other) => (other === each ? { ...each, ...part } : other)));
+          return (
+            <li key={seriesKey(each)}>
+              <span title={name}>{name}</span>
+              {!isShare && settings.form !== 'stacked' && (
+                <select
+                  aria-label={`How ${name} is drawn`}
+                  value={mark}
+                  onChange={(event) => change({ mark: event.target.value as ChartMark })}
+                >
+                  {CHART_MARKS.map((other) => (
+                    <option key={other} value={other}>
+                      {MARK_WORDS[other]}
+                    </option>
+                  ))}
+                </select>
+              )}
+              <button
+                type="button"
+                className="tool"
+                disabled={index === 0}
+                aria-label={`${name} further up`}
+                title="Further up"
+                onClick={() => move(index, -1)}
+              >
+                <Icon name="up" />
+              </button>
+              <button
+                type="button"
+                className="tool"
+                aria-label={`Leave out ${name}`}
+                title="Leave out"
+                onClick={() => setSeries(series.filter((other) => other !== each))}
+              >
+                <Icon name="delete" />
+              </button>
+              <select
+                className="series-source"
+                aria-label={`Where ${name} is taken from`}
+                value={each.scenario ?? each.projectedFrom ?? ''}
+                onChange={(event) => {
+                  const next = { ...each, ...sourceOf(event.target.value, document) };
+                  if (!series.some((other) => seriesKey(other) === seriesKey(next))) change(next);
+                }}
+              >
+                <option value="">as the plan has it</option>
+                {inOrder(document.scenarios.values()).map((scenario) => (
+                  <option key={scenario.id} value={scenario.id}>
+                    as in {scenario.name}
+                  </option>
+                ))}
+                {years.slice(0, -1).map((year) => (
+                  <option key={year} value={year}>
+                    projected from {year}
+                  </option>
+                ))}
+              </select>
+            </li>
+          );
+        })}
+      </ul>
+      {series.length < MAX_SERIES && (
+        <BearerChoice
+          label="Draw another"
+          document={document}
+          value={adding}
+          none="Draw another …"
+          onChange={(id) => {
+            // The same may be drawn again, to be taken from a scenario or a projection.
+            const next = differentSeries(id, series, document, years);
+            if (id !== '' && next) setSeries([...series, { ...next, mark: markFor(settings.form) }]);
+            setAdding('');
+          }}
+        />
+      )}
+    </aside>
+  );
+}
+
+/** Where a series is taken from, as it is chosen: the plan, a scenario, or a year it is projected from. */
+function sourceOf(value: string, document: Document): Pick<ChartSeries, 'scenario' | 'projectedFrom'> {
+  if (document.scenarios.has(value)) return { scenario: value, projectedFrom: null };
+  return { scenario: null, projectedFrom: value === '' ? null : Number(value) };
+}
+
+/** A series of something as the chart does not have it yet: the plan's, else a scenario's or a projection's. */
+function differentSeries(
+  of: string,
+  series: readonly ChartSeries[],
+  document: Document,
+  years: readonly number[],
+): ChartSeries | undefined {
+  const plain = plainSeries(of, 'line');
+  const candidates = [
+    plain,
+    ...inOrder(document.scenarios.values()).map(({ id }) => ({ ...plain, scenario: id })),
+    ...years.slice(0, -1).map((year) => ({ ...plain, projectedFrom: year })),
+  ];
+  return candidates.find((each) => !series.some((other) => seriesKey(other) === seriesKey(each)));
+}

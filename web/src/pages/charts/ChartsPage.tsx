@@ -1,0 +1,156 @@
+import { planOf, yearsOf, type Command } from '@haushalt/core';
+import { useMemo, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { Icon } from '../../app/Icon.tsx';
+import { useNotices } from '../../app/Notices.tsx';
+import { PictureView } from '../../charts/PictureView.tsx';
+import { newId } from '../../plan-session/api.ts';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { ChartSettings } from './ChartSettings.tsx';
+import { chartModels } from './chartModels.ts';
+import { chartPicture } from './chartPicture.ts';
+import { USUAL_CHART, USUAL_ID, chartsOf, freeTitle, type ChartDraft } from './draft.ts';
+import './charts.scss';
+
+/** The pictures people keep: named charts that follow every edit. */
+export function ChartsPage() {
+  const session = useSession();
+  const notices = useNotices();
+  const { document, model, base } = useSessionState();
+  const [search, setSearch] = useSearchParams();
+  const [full, setFull] = useState(false);
+  const frame = useRef<HTMLDivElement>(null);
+  const charts = chartsOf(document);
+  const chart = charts.find(({ id }) => id === search.get('chart')) ?? charts[0]!;
+  const picture = useMemo(() => {
+    // The model changes in place, always together with the document.
+    const now = { model, document };
+    return chartPicture(now.model, chart, chartModels(now.model, base));
+    // A chart is the same as long as its plan is.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [model, document, base, chart.id]);
+
+  const send = (command: Command): string | null => {
+    const refusal = session.send(command);
+    if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
+    return refusal?.message ?? null;
+  };
+  const open = (id: string) => setSearch({ chart: id }, { replace: true });
+  const keep = ({ id, settings, series }: ChartDraft) => send({ kind: 'chart.set', id, settings, series });
+  const add = () => {
+    const id = newId();
+    const settings = { ...USUAL_CHART.settings, name: freeTitle(document, 'New chart') };
+    if (keep({ ...USUAL_CHART, id, settings }) === null) open(id);
+  };
+  const remove = () => {
+    if (send({ kind: 'chart.delete', id: chart.id }) !== null) return;
+    notices.say({
+      text: `The chart ${chart.settings.name} is deleted.`,
+      action: { label: 'Undo', run: () => void session.undo() },
+    });
+  };
+  const at = charts.indexOf(chart);
+  const moveUp = () => send({ kind: 'chart.move', id: chart.id, before: charts[at - 1]!.id });
+  const savePicture = () => {
+    const canvas = frame.current?.querySelector('canvas');
+    if (canvas) saveAsPng(canvas, `${planOf(document).name}, ${chart.settings.name}.png`);
+  };
+
+  const savePdf = async () => {
+    const { pictureAsPdf } = await import('../../charts/pictureAsPdf.ts');
+    const { name } = chart.settings;
+    const plan = planOf(document).name;
+    saveAs(await pictureAsPdf(picture, name, plan), `${plan}, ${name}.pdf`);
+  };
+
+  return (
+    <div className={`charts ${full ? 'is-full' : ''}`}>
+      <div className="page-head">
+        <h2>Charts</h2>
+        <select
+          className="chart-choice"
+          aria-label="Chart shown"
+          value={chart.id}
+          onChange={(event) => open(event.target.value)}
+        >
+          {charts.map(({ id, settings }) => (
+            <option key={id} value={id}>
+              {settings.name}
+            </option>
+          ))}
+        </select>
+        <button type="button" className="tool tool-near" onClick={add}>
+          <Icon name="add" /> New chart
+        </button>
+        <span className="page-head-end">
+          <button type="button" className="tool" onClick={savePicture} title="Save the picture as a PNG file">
+            <Icon name="saveFile" /> Save as PNG
+          </button>
+          <button
+            type="button"
+            className="tool"
+            disabled={chart.series.length === 0}
+            onClick={() => void savePdf()}
+            title="Save the picture as a PDF file, sharp at any size"
+          >
+            <Icon name="saveFile" /> PDF
+          </button>
+          {at > 0 && document.charts.has(charts[at - 1]!.id) && (
+            <button type="button" className="tool" onClick={moveUp} title="Before the chart it comes after now">
+              <Icon name="up" /> Earlier
+            </button>
+          )}
+          <button type="button" className="tool" aria-pressed={full} onClick={() => setFull(!full)}>
+            <Icon name="chart" /> Fill the page
+          </button>
+          {document.charts.has(chart.id) && (
+            <button type="button" className="tool" onClick={remove}>
+              <Icon name="delete" /> {chart.id === USUAL_ID ? 'As it was' : 'Delete'}
+            </button>
+          )}
+        </span>
+      </div>
+      <div className="charts-body">
+        <div className="chart-frame" ref={frame}>
+          <h3>{chart.settings.name}</h3>
+          {chart.series.length === 0 ? (
+            <p className="quiet">Nothing is drawn yet. Choose a line or total beside.</p>
+          ) : (
+            <PictureView picture={picture} height="100%" />
+          )}
+        </div>
+        {!full && (
+          <ChartSettings
+            key={chart.id}
+            chart={chart}
+            document={document}
+            years={yearsOf(model.calendar)}
+            onKeep={keep}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Hands a canvas out as a PNG file, on the page's own ground. */
+function saveAsPng(canvas: HTMLCanvasElement, name: string): void {
+  const copy = window.document.createElement('canvas');
+  copy.width = canvas.width;
+  copy.height = canvas.height;
+  const context = copy.getContext('2d');
+  if (!context) return;
+  context.fillStyle = '#fffdf8';
+  context.fillRect(0, 0, copy.width, copy.height);
+  context.drawImage(canvas, 0, 0);
+  copy.toBlob((blob) => blob && saveAs(blob, name), 'image/png');
+}
+
+/** Hands a file out under a name. */
+function saveAs(blob: Blob, name: string): void {
+  const link = window.document.createElement('a');
+  link.download = name;
+  link.href = URL.createObjectURL(blob);
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}

@@ -1,0 +1,25 @@
+import { Model, PlanProjection, withScenario, yearOf, type Document } from '@haushalt/core';
+import type { ChartSeries } from './draft.ts';
+
+/** Gives the model a series takes its figures from. */
+export type ModelFor = (series: Pick<ChartSeries, 'scenario' | 'projectedFrom'>) => Model;
+
+/** The models of a plan as it is, as its scenarios have it, and as it would be projected; each is made when first asked for. */
+export function chartModels(model: Model, base: Document): ModelFor {
+  const made = new Map<string | number, Model>();
+  const keep = (key: string | number, make: () => Model): Model => {
+    let found = made.get(key);
+    if (!found) made.set(key, (found = make()));
+    return found;
+  };
+  return ({ scenario, projectedFrom }) => {
+    if (scenario !== null && base.scenarios.has(scenario))
+      return keep(scenario, () => new Model(withScenario(base, scenario)));
+    if (projectedFrom !== null) {
+      const years = yearOf(model.calendar.months.at(-1)!) - projectedFrom;
+      const terms = { baseYear: projectedFrom, years: Math.max(1, years), stepping: 'yearly', deflator: null } as const;
+      return keep(projectedFrom, () => new PlanProjection(model, terms).model);
+    }
+    return model;
+  };
+}

@@ -1,0 +1,137 @@
+import {
+  monthInWords,
+  monthsBetween,
+  planOf,
+  rolledUpValue,
+  rollUpOf,
+  stretchOfYear,
+  stretches,
+  unitOf,
+  writeFigure,
+  writeShare,
+  yearsOf,
+  type Document,
+  type Model,
+  type Stretch,
+} from '@haushalt/core';
+import type { Picture, Tone } from '../../charts/picture.ts';
+import { toneOf } from './tones.ts';
+import { chartModels, type ModelFor } from './chartModels.ts';
+import { seriesName, type ChartDraft } from './draft.ts';
+
+/** What a chart shows, from the plan's present figures. */
+export function chartPicture(
+  model: Model,
+  { settings, series }: ChartDraft,
+  modelFor: ModelFor = chartModels(model, model.document),
+): Picture {
+  const { document, calendar } = model;
+  const plan = planOf(document);
+  const { name, form, span, year, axis } = settings;
+  const scope = scopeOf(model, settings);
+  const unit = series[0] ? unitOf(document, series[0].of) : 'money';
+  const common = {
+    label: `${name}${year === null ? '' : `, ${year}`}`,
+    axis: axis || (unit === 'money' ? plan.currency : ''),
+    write: (value: number) => writeFigure(value, unit, { ...plan, decimals: 0 }),
+  };
+  if (form === 'bars' || form === 'ring')
+    return sharesPicture(
+      document,
+      series.map((each) => ({
+        name: seriesName(each, document),
+        value: Math.max(0, valueOver(modelFor(each), each.of, scope) ?? 0),
+      })),
+      form,
+      common,
+    );
+
+  const points = stretches(calendar, span)
+    .map(({ from, to }) => ({ from: Math.max(from, scope.from), to: Math.min(to, scope.to) }))
+    .filter(({ from, to }) => from < to);
+  const wholeYears = year === null || settings.from !== null;
+  return {
+    ...common,
+    categoryName: span === 'month' ? 'Month' : span === 'quarter' ? 'Quarter' : 'Year',
+    categories: points.map((point) => pointInWords(model, point, span, wholeYears)),
+    series: series.map((each) => {
+      const { of, mark } = each;
+      const own = modelFor(each);
+      return {
+        label: seriesName(each, document),
+        values: form === 'running' ? runningValues(own, of, points) : points.map((point) => valueOver(own, of, point)),
+        mark: form === 'stacked' && mark === 'line' ? 'bars' : mark,
+        // What is not the plan's own has a colour of its own beside the plan's.
+        tone: own === model ? toneOf(document, of, series.length) : 'other',
+        ...(form === 'stacked' ? { stack: 'all' } : {}),
+      };
+    }),
+  };
+}
+
+type Common = Pick<Picture, 'label' | 'axis' | 'write'>;
+
+/** Parts of a whole, the biggest first, each as a share of their sum. */
+function sharesPicture(
+  document: Document,
+  unsorted: readonly { readonly name: string; readonly value: number }[],
+  form: 'bars' | 'ring',
+  common: Common,
+): Picture {
+  const { locale } = planOf(document);
+  const parts = [...unsorted].sort((a, b) => b.value - a.value);
+  const whole = parts.reduce((sum, { value }) => sum + value, 0);
+  return {
+    ...common,
+    axis: '',
+    form,
+    categoryName: 'Part',
+    // Beside a ring the shares stand in words, so that none needs its colour to be read.
+    categories: parts.map(({ name, value }) =>
+      form === 'ring' && whole > 0 ? `${name}, ${writeShare(value / whole, locale)}` : name,
+    ),
+    write: (value) => writeShare(value, locale),
+    series: [
+      {
+        label: 'Share',
+        values: parts.map(({ value }) => (whole === 0 ? null : value / whole)),
+        mark: 'bars',
+        tone: 'other' satisfies Tone,
+      },
+    ],
+  };
+}
+
+/** The months a chart is of: single months, a year, or the whole plan. */
+function scopeOf({ calendar }: Model, { year, from, until }: ChartDraft['settings']): Stretch {
+  if (from !== null || until !== null) {
+    const first = from === null ? 0 : Math.max(0, monthsBetween(calendar.first, from));
+    const last = until === null ? calendar.count - 1 : monthsBetween(calendar.first, until);
+    const stretch = { from: first, to: Math.min(calendar.count, last + 1) };
+    if (stretch.from < stretch.to) return stretch;
+  }
+  return year === null || !yearsOf(calendar).includes(year)
+    ? { from: 0, to: calendar.count }
+    : stretchOfYear(calendar, year);
+}
+
+function valueOver(model: Model, id: string, stretch: Stretch): number | null {
+  const series = model.seriesOf(id);
+  const value = series ? rolledUpValue(series.values, stretch, rollUpOf(model.document, id)) : NaN;
+  return value === value ? value : null;
+}
+
+/** What something has run up to since the first point; a balance or price stays what it is. */
+function runningValues(model: Model, id: string, points: readonly Stretch[]): (number | null)[] {
+  if (rollUpOf(model.document, id) !== 'total') return points.map((point) => valueOver(model, id, point));
+  let sum = 0;
+  return points.map((point) => (sum += valueOver(model, id, point) ?? 0));
+}
+
+function pointInWords({ calendar, document }: Model, { from, to }: Stretch, span: string, withYear: boolean): string {
+  const { locale } = planOf(document as Document);
+  const month = (at: number, style: 'name' | 'short') => monthInWords(calendar.months[at]!, locale, style);
+  if (span === 'year') return calendar.months[from]!.slice(0, 4);
+  if (span === 'quarter') return `${month(from, 'name')} – ${month(to - 1, withYear ? 'short' : 'name')}`;
+  return month(from, withYear ? 'short' : 'name');
+}

@@ -1,0 +1,84 @@
+import {
+  NET,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
+  inOrder,
+  nameOf,
+  type ChartForm,
+  type ChartMark,
+  type ChartRow,
+  type ChartSeriesRow,
+  type Document,
+} from '@haushalt/core';
+
+/** A chart as it is shown and changed: its settings and its series in order. */
+export interface ChartDraft {
+  readonly id: string;
+  readonly settings: Omit<ChartRow, 'id' | 'position'>;
+  readonly series: readonly ChartSeries[];
+}
+
+/** What a chart draws of something: as the plan has it, as a scenario has it, or as projected from a year. */
+export type ChartSeries = Omit<ChartSeriesRow, 'id' | 'chart' | 'position'>;
+
+/** A series as the plan has it. */
+export function plainSeries(of: string, mark: ChartMark): ChartSeries {
+  return { of, mark, scenario: null, projectedFrom: null };
+}
+
+/** What tells a series from the others of a chart. */
+export function seriesKey({ of, scenario, projectedFrom }: ChartSeries): string {
+  return `${of}|${scenario ?? projectedFrom ?? ''}`;
+}
+
+/** What a series is called, with where its figures are taken from. */
+export function seriesName({ of, scenario, projectedFrom }: ChartSeries, document: Document): string {
+  const name = nameOf(document, of) ?? of;
+  if (scenario !== null) return `${name}, ${document.scenarios.get(scenario)?.name ?? 'a deleted scenario'}`;
+  return projectedFrom === null ? name : `${name}, projected from ${projectedFrom}`;
+}
+
+/** The id of the chart every plan has without anybody making it. */
+export const USUAL_ID = 'usual';
+
+/** The chart that is there without asking: income, expenses and net by month. */
+export const USUAL_CHART: ChartDraft = {
+  id: USUAL_ID,
+  settings: {
+    name: 'Income, expenses and net',
+    form: 'beside',
+    span: 'month',
+    year: null,
+    from: null,
+    until: null,
+    axis: '',
+  },
+  series: [plainSeries(TOTAL_INCOME, 'bars'), plainSeries(TOTAL_EXPENSES, 'bars'), plainSeries(NET, 'line')],
+};
+
+/** All charts of a plan; the usual one first, as long as none was kept in its place. */
+export function chartsOf(document: Document): ChartDraft[] {
+  const series = inOrder(document.chartSeries.values());
+  const kept = inOrder(document.charts.values()).map((row): ChartDraft => {
+    const { id, position: _, ...settings } = row;
+    const own = series
+      .filter(({ chart }) => chart === id)
+      .map(({ of, mark, scenario, projectedFrom }) => ({ of, mark, scenario, projectedFrom }));
+    return { id, settings, series: own };
+  });
+  return document.charts.has(USUAL_ID) ? kept : [USUAL_CHART, ...kept];
+}
+
+/** The mark a series gets when it is added: bars where a form piles them up, else a line. */
+export function markFor(form: ChartForm): ChartMark {
+  return form === 'running' ? 'line' : 'bars';
+}
+
+/** A title like `base` that no chart has yet. */
+export function freeTitle(document: Document, base: string): string {
+  const taken = new Set(chartsOf(document).map(({ settings }) => settings.name.toLowerCase()));
+  for (let count = 1; ; count++) {
+    const title = count === 1 ? base : `${base} ${count}`;
+    if (!taken.has(title.toLowerCase())) return title;
+  }
+}

@@ -1,0 +1,104 @@
+import {
+  figureAsFormula,
+  nearestPeriod,
+  planOf,
+  type LoanAnswer,
+  type LoanRow,
+  type LoanUnknown,
+} from '@haushalt/core';
+import { MonthSelect } from '../../app/MonthSelect.tsx';
+import { DueAndRate, DurationUnit, tidied } from '../../calculators/Conventions.tsx';
+import { startingMonths } from '../../calculators/months.ts';
+import { InputRow, Terms, type Term } from '../../calculators/Terms.tsx';
+import { useSettings } from '../../calculators/useSettings.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { ExtraPayments } from './ExtraPayments.tsx';
+
+interface LoanTermsProps {
+  readonly loan: LoanRow;
+  readonly answer: LoanAnswer | null;
+  readonly sliders: boolean;
+}
+
+/** What a loan is given, and which of its terms follows from the others. */
+export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
+  const { document, model } = useSessionState();
+  const { locale } = planOf(document);
+  const calculator = { table: 'loans', row: loan } as const;
+  const period = nearestPeriod(model.calendar, loan.first);
+  const { send, set } = useSettings('loans', loan.id);
+
+  /** What was computed becomes what is given, so that nothing jumps when another term is chosen. */
+  const choose = (unknown: string) => {
+    const computed = answer && {
+      payment: answer.payment,
+      amount: answer.amount,
+      rate: answer.rate,
+      months: answer.months,
+    };
+    const months = loan.termIn === 'years' ? (computed?.months ?? 0) / 12 : computed?.months;
+    const value = loan.unknown === 'months' ? months : computed?.[loan.unknown];
+    const given = value === undefined ? {} : { [loan.unknown]: figureAsFormula(tidied(value)) };
+    set({ ...given, unknown });
+  };
+  const inYears = loan.termIn === 'years';
+  const terms: (Term & { readonly column: LoanUnknown })[] = [
+    { column: 'amount', label: 'Amount', unit: 'money', computed: answer?.amount ?? null, placeholder: 'e.g. 5,400' },
+    {
+      column: 'rate',
+      label: 'Yearly rate',
+      unit: 'ratePerYear',
+      computed: answer?.rate ?? null,
+      placeholder: 'e.g. 5.9 %',
+    },
+    {
+      column: 'months',
+      label: 'Duration',
+      unit: inYears ? 'years' : 'months',
+      computed: answer ? answer.months / (inYears ? 12 : 1) : null,
+      placeholder: inYears ? 'e.g. 4' : 'e.g. 48',
+      after: <DurationUnit of={loan} onSet={set} />,
+    },
+    { column: 'payment', label: 'Monthly payment', unit: 'money', computed: answer?.payment ?? null },
+  ];
+  return (
+    <>
+      <Terms
+        calculator={calculator}
+        terms={terms}
+        unknown={loan.unknown}
+        period={period}
+        sliders={sliders}
+        onUnknown={choose}
+      />
+      <div className="term">
+        <span className="term-label">First payment</span>
+        <MonthSelect
+          label="First payment"
+          months={startingMonths(model.calendar)}
+          value={loan.first}
+          locale={locale}
+          onChange={(first) => set({ first })}
+        />
+      </div>
+      <h3>Agreed besides</h3>
+      <InputRow calculator={calculator} column="fee" label="Fee" period={period} placeholder="none" />
+      <InputRow
+        calculator={calculator}
+        column="balloon"
+        label="Balloon at the end"
+        period={period}
+        placeholder="none"
+      />
+      <InputRow
+        calculator={calculator}
+        column="interestOnly"
+        label="Interest only for"
+        period={period}
+        placeholder="0 months"
+      />
+      <DueAndRate of={loan} onSet={set} due="Due at month’s" />
+      <ExtraPayments loan={loan} answer={answer} onCommand={send} />
+    </>
+  );
+}

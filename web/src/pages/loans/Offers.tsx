@@ -1,0 +1,161 @@
+import {
+  CALCULATORS,
+  inOrder,
+  monthInWords,
+  monthsBetween,
+  planOf,
+  writeDifference,
+  writeWithUnit,
+  type Command,
+  type LoanAnswer,
+  type LoanRow,
+  type Model,
+  type Unit,
+} from '@haushalt/core';
+import { Icon } from '../../app/Icon.tsx';
+import { newId } from '../../plan-session/api.ts';
+
+interface OffersProps {
+  readonly loan: LoanRow;
+  /** The one whose terms are open beside. */
+  readonly open: string;
+  readonly model: Model;
+  readonly onOpen: (id: string) => void;
+  readonly onCommand: (command: Command) => boolean;
+}
+
+interface Figure {
+  readonly words: string;
+  readonly unit: Unit;
+  readonly of: (answer: LoanAnswer) => number;
+  /** Whether less of it is better, and worth a mark. */
+  readonly lessIsBetter: boolean;
+}
+
+const FIGURES: readonly Figure[] = [
+  { words: 'Amount', unit: 'money', of: ({ amount }) => amount, lessIsBetter: false },
+  { words: 'Yearly rate', unit: 'ratePerYear', of: ({ rate }) => rate, lessIsBetter: false },
+  { words: 'Months until it is paid back', unit: 'months', of: ({ rows }) => rows.length, lessIsBetter: false },
+  { words: 'Monthly payment', unit: 'money', of: ({ payment }) => payment, lessIsBetter: true },
+  { words: 'Fee', unit: 'money', of: ({ fee }) => fee, lessIsBetter: false },
+  { words: 'Total interest', unit: 'money', of: ({ totalInterest }) => totalInterest, lessIsBetter: true },
+  { words: 'Paid in all, with fee', unit: 'money', of: ({ totalPaid, fee }) => totalPaid + fee, lessIsBetter: true },
+];
+
+/** A loan and other offers for it, side by side, with what they differ by. */
+export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
+  const { document } = model;
+  const plan = planOf(document);
+  const offers = inOrder(document.loans.values()).filter(({ offerOf }) => offerOf === loan.id);
+  const all = [loan, ...offers].map((row) => {
+    const answer = model.calculationOf(row.id)?.answer;
+    return { row, answer: answer?.kind === 'loan' ? answer.loan : null };
+  });
+  const own = all[0]!.answer;
+  const add = () => {
+    const as = newId();
+    if (onCommand({ kind: 'calculator.copy', calculator: loan.id, as, name: null, offer: true })) onOpen(as);
+  };
+  return (
+    <div className="offers">
+      <table className="compare">
+        <caption className="visually-hidden">{loan.name} and other offers for it</caption>
+        <thead>
+          <tr>
+            <td />
+            {all.map(({ row }) => (
+              <th key={row.id} scope="col" className={row.id === open ? 'is-open' : ''}>
+                <button
+                  type="button"
+                  aria-pressed={row.id === open}
+                  title="Open its terms"
+                  onClick={() => onOpen(row.id)}
+                >
+                  {row.name}
+                </button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {FIGURES.map((figure) => {
+            const values = all.map(({ answer }) => answer && figure.of(answer));
+            const least = Math.min(...values.flatMap((value) => (value === null ? [] : [value])));
+            const differs = new Set(values).size > 1;
+            return (
+              <tr key={figure.words}>
+                <th scope="row">{figure.words}</th>
+                {all.map(({ row, answer }, index) => {
+                  const value = values[index]!;
+                  if (answer === null) return <td key={row.id}>–</td>;
+                  const best = differs && figure.lessIsBetter && Math.abs(value! - least) < 1e-9;
+                  const difference = own && index > 0 ? value! - figure.of(own) : 0;
+                  return (
+                    <td key={row.id} className={best ? 'is-best' : ''}>
+                      {best && <Icon name="good" />} {writeWithUnit(value!, figure.unit, plan)}
+                      {Math.abs(difference) > 1e-9 && <small>{writeDifference(difference, figure.unit, plan)}</small>}
+                    </td>
+                  );
+                })}
+              </tr>
+            );
+          })}
+          <tr>
+            <th scope="row">Last payment</th>
+            {all.map(({ row, answer }, index) => (
+              <td key={row.id}>
+                {answer ? monthInWords(answer.last, plan.locale) : '–'}
+                {answer && own && index > 0 && <small>{laterInWords(own, answer)}</small>}
+              </td>
+            ))}
+          </tr>
+          <tr className="compare-actions">
+            <td />
+            {all.map(({ row }, index) => (
+              <td key={row.id}>
+                {index > 0 && (
+                  <>
+                    <button
+                      type="button"
+                      className="tool"
+                      title={`Makes these the terms of ${loan.name}; all that uses it follows`}
+                      onClick={() => onCommand({ kind: 'loan.takeOffer', offer: row.id })}
+                    >
+                      Take it
+                    </button>
+                    <button
+                      type="button"
+                      className="tool"
+                      aria-label={`Delete the offer ${row.name}`}
+                      onClick={() => {
+                        if (onCommand({ kind: 'calculator.delete', calculator: row.id }) && row.id === open)
+                          onOpen(loan.id);
+                      }}
+                    >
+                      <Icon name="delete" />
+                    </button>
+                  </>
+                )}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      <p>
+        <button type="button" className="btn btn-primary btn-sm" onClick={add}>
+          <Icon name="add" /> Another offer
+        </button>{' '}
+        <span className="quiet">
+          It begins with the terms of the {CALCULATORS.loans.word}; change what is different in it.
+        </span>
+      </p>
+    </div>
+  );
+}
+
+function laterInWords(own: LoanAnswer, other: LoanAnswer): string {
+  const months = monthsBetween(own.last, other.last);
+  if (months === 0) return '';
+  const count = Math.abs(months) === 1 ? 'a month' : `${Math.abs(months)} months`;
+  return months > 0 ? `${count} later` : `${count} earlier`;
+}

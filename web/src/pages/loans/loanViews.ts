@@ -1,0 +1,117 @@
+import {
+  monthInWords,
+  monthlyRate,
+  payment,
+  planOf,
+  writeFigure,
+  type Document,
+  type LoanAnswer,
+  type LoanMonth,
+  type LoanRow,
+} from '@haushalt/core';
+import { byYear, sumOf } from '../../calculators/months.ts';
+import type { ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
+import type { Picture } from '../../charts/picture.ts';
+
+/** How a schedule is read: month by month or year by year. */
+export type By = 'month' | 'year';
+
+/** What a row of a schedule stands for: a month, or the months of a year. */
+interface Stretch {
+  readonly label: string;
+  readonly rows: readonly LoanMonth[];
+}
+
+function stretchesOf({ rows }: LoanAnswer, by: By, locale: string): Stretch[] {
+  if (by === 'year') return byYear(rows).map(({ year, rows: own }) => ({ label: year, rows: own }));
+  return rows.map((row) => ({ label: monthInWords(row.month, locale), rows: [row] }));
+}
+
+/** A loan as a schedule: opening balance, payment with its parts, and the balance after it. */
+export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
+  const stretches = stretchesOf(loan, by, planOf(document).locale);
+  const flow = (id: string, heading: string, of: (row: LoanMonth) => number): ScheduleColumn => ({
+    id,
+    heading,
+    unit: 'money',
+    values: stretches.map(({ rows }) => sumOf(rows, of)),
+    total: sumOf(loan.rows, of),
+  });
+  const hasExtra = loan.rows.some((row) => row.extra > 0);
+  const columns: ScheduleColumn[] = [
+    { id: 'opening', heading: 'Owed before', unit: 'money', values: stretches.map(({ rows }) => rows[0]!.opening) },
+    flow('payment', 'Payment', (row) => row.payment),
+    flow('interest', 'Interest', (row) => row.interest),
+    flow('principal', 'Paid back', (row) => row.principal),
+    ...(hasExtra ? [flow('extra', 'Extra', (row) => row.extra)] : []),
+    { id: 'closing', heading: 'Still owed', unit: 'money', values: stretches.map(({ rows }) => rows.at(-1)!.closing) },
+  ];
+  return { rows: stretches.map(({ label }) => label), columns };
+}
+
+/** What of each payment is interest and what pays the amount back, and how the balance falls. */
+export function loanPictures(loan: LoanAnswer, by: By, document: Document): { parts: Picture; balance: Picture } {
+  const plan = planOf(document);
+  const stretches = stretchesOf(loan, by, plan.locale);
+  const common = {
+    axis: plan.currency,
+    categoryName: by === 'year' ? 'Year' : 'Month',
+    categories: stretches.map(({ label }) => label),
+    write: (value: number) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
+  };
+  return {
+    parts: {
+      ...common,
+      label: 'What each payment goes into',
+      series: [
+        {
+          label: 'Paid back',
+          values: stretches.map(({ rows }) => sumOf(rows, (row) => row.principal + row.extra)),
+          mark: 'bars',
+          tone: 'setAside',
+          stack: 'payment',
+        },
+        {
+          label: 'Interest',
+          values: stretches.map(({ rows }) => sumOf(rows, (row) => row.interest)),
+          mark: 'bars',
+          tone: 'expense',
+          stack: 'payment',
+        },
+      ],
+    },
+    balance: {
+      ...common,
+      label: 'What is still owed',
+      series: [
+        { label: 'Still owed', values: stretches.map(({ rows }) => rows.at(-1)!.closing), mark: 'area', tone: 'net' },
+      ],
+    },
+  };
+}
+
+/** How wide the steps of a table of rates and durations are. */
+export interface TableSteps {
+  /** A fraction, 0.005 for half a per cent. */
+  readonly rate: number;
+  readonly months: number;
+}
+
+/** The payments at rates and durations around a loan's own, which stand in the middle. */
+export function rateTable(
+  loan: LoanAnswer,
+  { conversion, due }: Pick<LoanRow, 'conversion' | 'due'>,
+  balloon: number,
+  steps: TableSteps,
+): { rates: number[]; months: number[]; payments: number[][] } {
+  const around = (middle: number, step: number, least: number) =>
+    [-3, -2, -1, 0, 1, 2, 3].map((index) => middle + index * step).filter((value) => value >= least);
+  const rates = around(loan.rate, steps.rate, 0);
+  const months = around(loan.months, steps.months, 1);
+  const payments = rates.map((rate) =>
+    months.map((periods) =>
+      payment({ principal: loan.amount, ratePerPeriod: monthlyRate(rate, conversion), periods, balloon, due }),
+    ),
+  );
+  return { rates, months, payments };
+}

@@ -1,0 +1,186 @@
+import {
+  monthInWords,
+  planOf,
+  stretchOfYear,
+  writeShare,
+  writeWithUnit,
+  yearsOf,
+  type Document,
+  type Model,
+} from '@haushalt/core';
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { Icon } from '../../app/Icon.tsx';
+import { useShell } from '../../app/shell.ts';
+import { useYear } from '../../app/useYear.ts';
+import { YearSwitch } from '../../app/YearSwitch.tsx';
+import { PictureView } from '../../charts/PictureView.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useFindings } from '../checks/useFindings.ts';
+import { calculatorsNow } from './calculatorsNow.ts';
+import { glanceAt, netPicture } from './glance.ts';
+import './overview.scss';
+
+const MOST_CHANGES = 6;
+const MOST_FINDINGS = 3;
+
+/** This month within the year shown; the year's last month when it is over, its first when it is to come. */
+function presentPeriod({ calendar }: Model, year: number): number {
+  const { from, to } = stretchOfYear(calendar, year);
+  const now = new Date();
+  const today = calendar.months.findIndex(
+    (month) => month === `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}`,
+  );
+  if (today >= from && today < to) return today;
+  return now.getFullYear() < year ? from : to - 1;
+}
+
+/** One glance at the plan: how the year looks, where the money goes, what changed last, what needs attention. */
+export function OverviewPage() {
+  const { document, model, history } = useSessionState();
+  const shell = useShell();
+  const { planId = '' } = useParams();
+  const plan = planOf(document);
+  const years = yearsOf(model.calendar);
+  const [year, setYear] = useYear(years);
+  const findings = useFindings();
+  // The model changes in place, always together with the document.
+  const { glance, picture, calculators } = useMemo(() => {
+    const now: { model: Model; document: Document } = { model, document };
+    return {
+      glance: glanceAt(now.model, year),
+      picture: netPicture(now.model, year),
+      calculators: calculatorsNow(now.model, presentPeriod(now.model, year)),
+    };
+  }, [model, document, year]);
+  const money = (value: number) => writeWithUnit(value, 'money', plan);
+  const done = history
+    .filter((item) => item.state === 'done')
+    .slice(-MOST_CHANGES)
+    .reverse();
+  const open = findings.open.length + findings.problems.length;
+
+  if (document.lines.size === 0)
+    return (
+      <div className="empty-state overview">
+        <h2>Nothing to see yet</h2>
+        <p>The overview shows how the year looks once the budget has lines with figures.</p>
+        <Link className="btn btn-primary" to={`/plans/${planId}/budget`}>
+          Go to the budget
+        </Link>
+      </div>
+    );
+  return (
+    <div className="overview">
+      <div className="page-head">
+        <h2>Overview</h2>
+        <YearSwitch years={years} year={year} onChange={setYear} />
+      </div>
+      <div className="overview-body">
+        <dl className="overview-figures">
+          <div className="side-income">
+            <dt>
+              <Icon name="income" /> Income
+            </dt>
+            <dd>{money(glance.income)}</dd>
+          </div>
+          <div className="side-expense">
+            <dt>
+              <Icon name="expense" /> Expenses
+            </dt>
+            <dd>{money(glance.expenses)}</dd>
+          </div>
+          <div>
+            <dt>Net of {year}</dt>
+            <dd className={glance.net < 0 ? 'negative' : ''}>{money(glance.net)}</dd>
+          </div>
+        </dl>
+        <section className="overview-net">
+          <h3>Net by month</h3>
+          <PictureView picture={picture} height={230} />
+          {glance.red.length > 0 && (
+            <p className="overview-red">
+              {glance.red.length === 1 ? 'One month in the red: ' : `${glance.red.length} months in the red: `}
+              {glance.red.map((month, index) => (
+                <span key={month}>
+                  {index > 0 && ', '}
+                  <button type="button" className="jump" onClick={() => shell.goTo('@net', month)}>
+                    {monthInWords(month, plan.locale, 'name')}
+                  </button>
+                </span>
+              ))}
+            </p>
+          )}
+        </section>
+        <section>
+          <h3>Where the money goes</h3>
+          {glance.biggest.length === 0 ? (
+            <p className="quiet">No expenses in {year}.</p>
+          ) : (
+            <ol className="biggest-lines">
+              {glance.biggest.map(({ line, total, share }) => (
+                <li key={line.id}>
+                  <button type="button" className="jump" onClick={() => shell.goTo(line.id)}>
+                    {line.name}
+                  </button>
+                  <span className="biggest-bar" aria-hidden="true">
+                    <span style={{ width: `${(share / glance.biggest[0]!.share) * 100}%` }} />
+                  </span>
+                  <span className="biggest-figure">{money(total)}</span>
+                  <span className="biggest-share">{writeShare(share, plan.locale)}</span>
+                </li>
+              ))}
+            </ol>
+          )}
+        </section>
+        <section>
+          <h3>Worth a second look</h3>
+          {open === 0 ? (
+            <p className="quiet">Checks find nothing.</p>
+          ) : (
+            <>
+              <ul className="overview-list">
+                {findings.problems.slice(0, MOST_FINDINGS).map(({ message }) => (
+                  <li key={message}>{message}</li>
+                ))}
+                {findings.open
+                  .slice(0, Math.max(0, MOST_FINDINGS - findings.problems.length))
+                  .map(({ key, message }) => (
+                    <li key={key}>{message}</li>
+                  ))}
+              </ul>
+              <Link to={`/plans/${planId}/checks`}>{open === 1 ? 'Open the check' : `All ${open} checks`}</Link>
+            </>
+          )}
+        </section>
+        {calculators.length > 0 && (
+          <section>
+            <h3>Loans, savings, tax, break-even</h3>
+            <ul className="overview-list">
+              {calculators.map(({ calculator: { row }, words }) => (
+                <li key={row.id}>
+                  <button type="button" className="jump" onClick={() => shell.goTo(row.id)}>
+                    {row.name}
+                  </button>
+                  : {words}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <section>
+          <h3>Changed last</h3>
+          {done.length === 0 ? (
+            <p className="quiet">Nothing has been changed since the plan was made.</p>
+          ) : (
+            <ul className="overview-list">
+              {done.map(({ commandId, label }) => (
+                <li key={commandId}>{label}</li>
+              ))}
+            </ul>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}

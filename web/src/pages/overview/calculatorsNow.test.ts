@@ -1,0 +1,42 @@
+import { Model, parsePlan } from '@haushalt/core';
+import { describe, expect, it } from 'vitest';
+import { calculatorsNow } from './calculatorsNow.ts';
+
+describe('calculators at a glance', () => {
+  it('each say in a few words how they stand', () => {
+    const model = new Model(
+      parsePlan({
+        version: 1,
+        plan: { name: 'P', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
+        loans: [
+          { id: 'van', name: 'Van', amount: 1200, rate: 0, months: 12, first: '2026-01' },
+          { id: 'offer', name: 'Offer', offerOf: 'Van', amount: 1200, rate: 0, months: 6, first: '2026-01' },
+          { id: 'new', name: 'New', first: '2026-01' },
+        ],
+        savings: [{ id: 'pot', name: 'Pot', deposit: 100, rate: 0, months: 6, first: '2026-03' }],
+        taxSchedules: [{ id: 'tax', name: 'Bands', income: 5000 }, { id: 'bare', name: 'Bare' }], // prettier-ignore
+        taxBands: [
+          { schedule: 'Bands', from: 0, rate: 0.1 },
+          { schedule: 'Bare', from: 0, rate: 0.1 },
+        ],
+        breakEvens: [
+          { id: 'units', name: 'Units', fixedCosts: 10, price: 3, variableCost: 1 },
+          { id: 'never', name: 'Dear', fixedCosts: 10, price: 1, variableCost: 1 },
+          { id: 'time', name: 'Time', about: 'time', flow: 'if(period = 1, -20, 10)' },
+          { id: 'two', name: 'Two', about: 'between', firstCosts: 1, secondCosts: 2 },
+        ],
+      }),
+    );
+    expect(calculatorsNow(model, 3).map(({ calculator, words }) => [calculator.row.name, words])).toEqual([
+      ['Van', '€100.00 a month, €800.00 still owed, until December 2026'],
+      ['New', 'The amount is empty, so the monthly payment does not follow yet.'],
+      ['Pot', '€200.00 in it, comes to €600.00 by August 2026'],
+      ['Bands', '€500.00 for 2026'],
+      ['Bare', 'no income given'],
+      ['Units', 'nothing is lost from 5 units on'],
+      ['Dear', 'never, as it stands'],
+      ['Time', 'paid back in March 2026'],
+      ['Two', 'Never within the plan: The second has cost more all along.'],
+    ]);
+  });
+});

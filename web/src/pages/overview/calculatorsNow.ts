@@ -1,0 +1,71 @@
+import {
+  calculatorsOf,
+  isNoFigure,
+  monthInWords,
+  noFigureInWords,
+  outputId,
+  planOf,
+  whyNoAnswer,
+  writeWithUnit,
+  yearOf,
+  type Calculator,
+  type Model,
+} from '@haushalt/core';
+
+/** A calculator in a few words, as it stands in a month. */
+export interface CalculatorNow {
+  readonly calculator: Calculator;
+  readonly words: string;
+}
+
+/** The key figures of all calculators, from the point of view of a period; offers stand behind their loan. */
+export function calculatorsNow(model: Model, period: number): CalculatorNow[] {
+  return calculatorsOf(model.document)
+    .filter(({ table, row }) => table !== 'loans' || row.offerOf === null)
+    .map((calculator) => ({ calculator, words: inWords(model, calculator, period) }));
+}
+
+function inWords(model: Model, { row }: Calculator, period: number): string {
+  const plan = planOf(model.document);
+  const money = (value: number) => writeWithUnit(value, 'money', plan);
+  const output = (name: string) => model.seriesOf(outputId(row.id, name))!.valueAt(period);
+  const { answer } = model.calculationOf(row.id)!;
+  switch (answer.kind) {
+    case 'loan': {
+      const { payment, last } = answer.loan;
+      const owed = output('balance');
+      const now = owed === owed ? `, ${money(owed)} still owed` : '';
+      return `${money(payment)} a month${now}, until ${monthInWords(last, plan.locale)}`;
+    }
+    case 'savings': {
+      const { goal, reached } = answer.savings;
+      const inIt = output('balance');
+      const now = inIt === inIt ? `${money(inIt)} in it, ` : '';
+      return `${now}comes to ${money(goal)} by ${monthInWords(reached, plan.locale)}`;
+    }
+    case 'tax': {
+      const tax = output('tax');
+      const year = yearOf(model.calendar.months[period]!);
+      const found = answer.months[period]!;
+      if (isNoFigure(found)) return noFigureInWords(model, found);
+      return tax === tax ? `${money(tax)} for ${year}` : 'no income given';
+    }
+    case 'units': {
+      const units = output('whole units');
+      const found = answer.months[period]!;
+      if (isNoFigure(found)) return noFigureInWords(model, found);
+      if (units !== units) return 'never, as it stands';
+      return `nothing is lost from ${writeWithUnit(units, 'number', plan)} units on`;
+    }
+    case 'payback': {
+      const { reached, never } = answer.payback;
+      return reached ? `paid back in ${monthInWords(reached.month, plan.locale)}` : never!;
+    }
+    case 'between': {
+      const { crossing, never } = answer.between;
+      return crossing ? `both have cost the same in ${monthInWords(crossing.month, plan.locale)}` : never!;
+    }
+    default:
+      return whyNoAnswer(model, row.id) ?? '';
+  }
+}

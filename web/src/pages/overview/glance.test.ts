@@ -1,0 +1,45 @@
+import { Model } from '@haushalt/core';
+import { describe, expect, it } from 'vitest';
+import { sketch } from '../../../../core/src/testing/plans.ts';
+import { glanceAt, netPicture } from './glance.ts';
+
+const model = () =>
+  new Model(
+    sketch({
+      months: 18,
+      lines: {
+        income: { Pay: 1000 },
+        expense: { Rent: 600, Food: { start: 200, '2026-08': 500, '2026-10': 200 }, Gone: null },
+        memo: { Loaves: 5000 },
+      },
+      units: { Loaves: 'number' },
+    }),
+  );
+
+describe('a year at a glance', () => {
+  it('says what comes in, goes out and is left, and which months are in the red', () => {
+    const glance = glanceAt(model(), 2026);
+    expect(glance).toMatchObject({ income: 12_000, expenses: 10_200, net: 1800, red: ['2026-08', '2026-09'] });
+  });
+
+  it('lists expense lines, the biggest first, with their share; empty ones and memo lines are none', () => {
+    const { biggest } = glanceAt(model(), 2026);
+    expect(biggest.map(({ line, total }) => [line.name, total])).toEqual([
+      ['Rent', 7200],
+      ['Food', 3000],
+    ]);
+    expect(biggest.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 10);
+  });
+
+  it('cuts a year to the plan’s months, and adds up from the plan’s start', () => {
+    const picture = netPicture(model(), 2027);
+    expect(picture.categories).toEqual(['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun']);
+    expect(picture.series[0]!.values).toEqual([200, 200, 200, 200, 200, 200]);
+    expect(picture.series[1]!.values[0]).toBe(2000);
+  });
+
+  it('is nothing, but whole, without expenses', () => {
+    const poor = new Model(sketch({ lines: { income: { Pay: null } } }));
+    expect(glanceAt(poor, 2026)).toEqual({ year: 2026, income: 0, expenses: 0, net: 0, red: [], biggest: [] });
+  });
+});

@@ -1,0 +1,75 @@
+import {
+  CUMULATIVE_NET,
+  NET,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
+  groupsWithLines,
+  monthInWords,
+  planOf,
+  rolledUpValue,
+  stretchOfYear,
+  writeFigure,
+  yearOf,
+  type LineRow,
+  type Model,
+  type Month,
+} from '@haushalt/core';
+import type { Picture } from '../../charts/picture.ts';
+
+/** A year of a plan at a glance. */
+export interface Glance {
+  readonly year: number;
+  readonly income: number;
+  readonly expenses: number;
+  readonly net: number;
+  /** The months in which expenses exceed income. */
+  readonly red: readonly Month[];
+  /** The expense lines that cost most, with their share of all expenses. */
+  readonly biggest: readonly { readonly line: LineRow; readonly total: number; readonly share: number }[];
+}
+
+const MOST_LINES = 8;
+
+export function glanceAt(model: Model, year: number): Glance {
+  const { document, calendar } = model;
+  const stretch = stretchOfYear(calendar, year);
+  const total = (id: string) => rolledUpValue(model.seriesOf(id)!.values, stretch, 'total') || 0;
+  const net = model.seriesOf(NET)!;
+  const expenses = total(TOTAL_EXPENSES);
+  const biggest = groupsWithLines(document)
+    .filter(({ group }) => group.side === 'expense')
+    .flatMap(({ lines }) => lines)
+    .filter((line) => line.unit === 'money')
+    .map((line) => ({ line, total: total(line.id), share: expenses === 0 ? 0 : total(line.id) / expenses }))
+    .filter((each) => each.total > 0)
+    .sort((a, b) => b.total - a.total)
+    .slice(0, MOST_LINES);
+  return {
+    year,
+    income: total(TOTAL_INCOME),
+    expenses,
+    net: total(NET),
+    red: calendar.months.filter((month, at) => yearOf(month) === year && net.valueAt(at) <= -0.005),
+    biggest,
+  };
+}
+
+/** Net by month as bars, with what it adds up to since the plan's start. */
+export function netPicture(model: Model, year: number): Picture {
+  const { document, calendar } = model;
+  const plan = planOf(document);
+  const { from, to } = stretchOfYear(calendar, year);
+  const values = (id: string) =>
+    Array.from(model.seriesOf(id)!.values.subarray(from, to), (value) => (value === value ? value : null));
+  return {
+    label: `Net by month in ${year}`,
+    axis: plan.currency,
+    categoryName: 'Month',
+    categories: calendar.months.slice(from, to).map((month) => monthInWords(month, plan.locale, 'name')),
+    write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
+    series: [
+      { label: 'Net', values: values(NET), mark: 'bars', tone: 'net' },
+      { label: 'Added up since the plan’s start', values: values(CUMULATIVE_NET), mark: 'line', tone: 'memo' },
+    ],
+  };
+}

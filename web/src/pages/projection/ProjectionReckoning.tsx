@@ -1,0 +1,89 @@
+import {
+  planOf,
+  rateSourceOf,
+  writeFigure,
+  writeShare,
+  writeWithUnit,
+  type PlanProjection,
+  type Stepping,
+} from '@haushalt/core';
+import { Icon } from '../../app/Icon.tsx';
+import { rateInWords, rateValue } from './cells.tsx';
+
+interface ProjectionReckoningProps {
+  readonly projection: PlanProjection;
+  readonly id: string;
+  readonly label: string;
+  readonly baseYear: number;
+  /** Which of the projected years is selected, from 0. */
+  readonly index: number;
+  readonly stepping: Stepping;
+  readonly onRate: (() => void) | null;
+}
+
+/** How the selected year of a projection came about, in sentences with its figures. */
+export function ProjectionReckoning({
+  projection,
+  id,
+  label,
+  baseYear,
+  index,
+  stepping,
+  onRate,
+}: ProjectionReckoningProps) {
+  const { document } = projection.model;
+  const plan = planOf(document);
+  const money = (figure: number) => writeFigure(figure, 'money', plan);
+  const projected = projection.of(id);
+  const year = projected?.years[index];
+  const before = index === 0 ? projected?.base : projected?.years[index - 1]?.amount;
+  const isRow = document.lines.has(id) || document.groups.has(id);
+  const source = rateSourceOf(document, id);
+  const rate = rateValue(projection, source);
+  const level = year ? projection.priceLevel(year.year) : 1;
+  return (
+    <section className="reckoning" aria-label="Reckoning">
+      <div className="reckoning-what">
+        <h3>{label}</h3>
+        <p>{year?.year ?? baseYear + 1}, projected</p>
+        <p className="reckoning-figure">{year ? writeWithUnit(year.amount, 'money', plan) : <em>no figure</em>}</p>
+      </div>
+      <div className="reckoning-how">
+        {!year || before === undefined ? (
+          <p className="reckoning-words">There is no total of {baseYear} to start from.</p>
+        ) : (
+          <>
+            <p className="reckoning-words">
+              {source.from === 'calculator'
+                ? `${rateInWords(document, source)}.`
+                : document.lines.has(id)
+                  ? `What it was in the year before, month by month, grown by ${rateInWords(document, source)}${stepping === 'monthly' ? ', a little every month' : ', once a year'}.`
+                  : 'The sum of its lines, each grown by its own rate.'}
+              {document.lines.has(id) && rate !== null && (
+                <> That is {writeFigure(rate, 'ratePerYear', plan)} a year.</>
+              )}
+            </p>
+            <p className="reckoning-worked">
+              {money(before)} {year.increase < 0 ? '−' : '+'} {money(Math.abs(year.increase))} = {money(year.amount)}
+              {year.change !== null && <> ({writeShare(year.change, plan.locale)})</>}
+            </p>
+            {level !== 1 && (
+              <p className="reckoning-words">
+                In the money of {baseYear}: {money(year.amount)} ÷ {level.toFixed(4)} ={' '}
+                <strong>{money(year.today)}</strong>
+              </p>
+            )}
+          </>
+        )}
+      </div>
+      <div className="reckoning-tools">
+        {onRate && isRow && (
+          <button type="button" className="tool" onClick={onRate} title="Choose what it grows by (Enter)">
+            <Icon name="edit" />
+            Choose its rate
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,98 @@
+import {
+  nameOf,
+  planOf,
+  rateSourceOf,
+  readFigure,
+  writeForEntry,
+  writeWithUnit,
+  type PlanProjection,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { FormDialog } from '../../app/FormDialog.tsx';
+import { useSession } from '../../plan-session/SessionProvider.tsx';
+import { ratesOf } from './cells.tsx';
+
+interface RateDialogProps {
+  readonly projection: PlanProjection;
+  /** The line or group whose rate is chosen. */
+  readonly id: string;
+  readonly onClose: () => void;
+}
+
+/** Chooses what a line or group grows by: as everything else, an assumption, or a rate of its own. */
+export function RateDialog({ projection, id, onClose }: RateDialogProps) {
+  const session = useSession();
+  const { document } = projection.model;
+  const plan = planOf(document);
+  const isLine = document.lines.has(id);
+  const source = rateSourceOf(document, id);
+  const isOwn = source.from === (isLine ? 'line' : 'group');
+  const [choice, setChoice] = useState(
+    source.from === 'nothing' || source.from === 'calculator' || !isOwn
+      ? ''
+      : 'rate' in source
+        ? 'own'
+        : source.assumption,
+  );
+  const [own, setOwn] = useState(
+    isOwn && 'rate' in source ? writeForEntry(source.rate, 'ratePerYear', plan.locale) : '',
+  );
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const name = nameOf(document, id) ?? id;
+
+  const save = () => {
+    const read = readFigure(own, plan.locale, 'ratePerYear');
+    if (choice === 'own' && !read.ok) return setRefusal(read.message);
+    if (choice === 'own' && read.ok && read.figure === null) return setRefusal('Type a rate, for example 3.5 %.');
+    const settings = {
+      projectionRate: choice === '' || choice === 'own' ? null : choice,
+      ownRate: choice === 'own' && read.ok ? read.figure : null,
+    };
+    const refused = session.send(
+      isLine ? { kind: 'line.set', line: id, settings } : { kind: 'group.set', group: id, settings },
+    );
+    if (refused) setRefusal(refused.message);
+    else onClose();
+  };
+  const option = (value: string, words: string, detail: string) => (
+    <label className="rate-option" key={value}>
+      <input type="radio" name="rate" checked={choice === value} onChange={() => setChoice(value)} />
+      <span>{words}</span>
+      <small>{detail}</small>
+    </label>
+  );
+  return (
+    <FormDialog
+      title={`What ${name} grows by`}
+      submit="Save"
+      refusal={refusal}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      {option('', isLine ? 'As its group, else as the plan' : 'As the whole plan', '')}
+      {ratesOf(document).map((assumption) =>
+        option(
+          assumption.id,
+          assumption.name,
+          writeWithUnit(projection.rateIn(assumption.id, projection.years[0] ?? 0), assumption.unit, plan),
+        ),
+      )}
+      {option('own', 'A rate of its own', '')}
+      <input
+        className="form-control wide"
+        aria-label="Rate of its own, a year"
+        aria-invalid={refusal !== null}
+        placeholder="3.5 %"
+        value={own}
+        onFocus={() => setChoice('own')}
+        onChange={(event) => {
+          setOwn(event.target.value);
+          setRefusal(null);
+        }}
+      />
+    </FormDialog>
+  );
+}

@@ -1,0 +1,136 @@
+import {
+  isFraction,
+  nameOf,
+  planOf,
+  rateSourceOf,
+  writeDifference,
+  writeFigure,
+  writeShare,
+  type AssumptionRow,
+  type Document,
+  type PlanProjection,
+  type RateSource,
+} from '@haushalt/core';
+import { Icon } from '../../app/Icon.tsx';
+import type { GridCell, GridColumn } from '../../grid/types.ts';
+import { sideOf, type BudgetRow } from '../budget/rows.ts';
+import type { ProjectionView } from './terms.ts';
+
+/** What a column of the projection shows: the base, or something of a later year. */
+export interface ProjectionColumn extends GridColumn {
+  readonly what?: 'rate' | 'base' | 'increase' | 'change' | 'amount' | 'today';
+  /** Which of the projected years, from 0. */
+  readonly nth?: number;
+}
+
+/** The columns of a projection. */
+export function projectionColumns(
+  years: readonly number[],
+  baseYear: number,
+  view: ProjectionView,
+): ProjectionColumn[] {
+  const columns: ProjectionColumn[] = [
+    { id: 'label', heading: 'Line', width: 230, pin: 'start', className: 'label' },
+    { id: 'rate', what: 'rate', heading: 'Rate', width: 84, pin: null },
+    { id: 'base', what: 'base', heading: String(baseYear), width: 104, pin: null },
+  ];
+  years.forEach((year, index) => {
+    const add = (what: NonNullable<ProjectionColumn['what']>, heading: string, width: number, className = '') =>
+      columns.push({ id: `${what}-${year}`, what, nth: index, heading, width, pin: null, className });
+    if (view.changes) {
+      add('increase', 'Change', 92, 'quiet');
+      add('change', 'in %', 70, 'quiet');
+    }
+    if (view.money !== 'today') add('amount', String(year), 108, 'of-year');
+    if (view.money !== 'nominal') add('today', `${year}, today’s`, 112, 'of-year');
+  });
+  return columns;
+}
+
+/** Whether the rate of a row can be chosen: that of a line or a group. */
+export function hasRate(row: BudgetRow): boolean {
+  return row.kind === 'line' || row.kind === 'heading';
+}
+
+/** Whose rate a row shows. */
+export function rateOwner(row: BudgetRow): string | null {
+  return row.kind === 'line' ? row.id : row.kind === 'heading' ? row.group.id : null;
+}
+
+/** A rate as it stands in the projection: the assumption's value in the first projected year, or the line's own. */
+export function rateValue(projection: PlanProjection, source: RateSource): number | null {
+  if (source.from === 'nothing' || source.from === 'calculator') return null;
+  return 'rate' in source ? source.rate : projection.rateIn(source.assumption, projection.years[0] ?? 0);
+}
+
+/** Where a rate comes from, in words. */
+export function rateInWords(document: Document, source: RateSource): string {
+  if (source.from === 'nothing') return 'No rate: it stays as it is';
+  if (source.from === 'calculator') return 'No rate: it goes on, and ends, with the loan or pot it follows';
+  const what = 'rate' in source ? 'a rate of its own' : (nameOf(document, source.assumption) ?? 'an assumption');
+  return source.from === 'plan'
+    ? `${what}, as the whole plan`
+    : source.from === 'group'
+      ? `${what}, as its group`
+      : what;
+}
+
+/** The assumptions something can grow by. */
+export function ratesOf(document: Document): AssumptionRow[] {
+  return [...document.assumptions.values()].filter(({ unit }) => isFraction(unit) && unit !== 'ratePerMonth');
+}
+
+export function projectionCell(
+  projection: PlanProjection,
+  row: BudgetRow,
+  column: ProjectionColumn,
+  glows: boolean,
+): GridCell {
+  const { document } = projection.model;
+  const plan = planOf(document);
+  if (column.id === 'label') return labelOf(row);
+  if (column.what === 'rate') {
+    const owner = rateOwner(row);
+    if (owner === null) return { content: null };
+    const source = rateSourceOf(document, owner);
+    const rate = rateValue(projection, source);
+    const own = source.from === (row.kind === 'line' ? 'line' : 'group');
+    if (row.kind === 'heading' && !own) return { content: null };
+    return {
+      className: `tabular rate ${own ? 'is-own' : ''}`,
+      title: rateInWords(document, source),
+      content: rate === null ? '–' : writeFigure(rate, 'ratePerYear', plan),
+    };
+  }
+  if (row.id === null) return { content: null };
+  const projected = projection.of(row.id);
+  if (!projected) return { content: null };
+  const year = column.nth === undefined ? null : projected.years[column.nth]!;
+  const figure = year === null ? projected.base : year[column.what as 'amount' | 'increase' | 'change' | 'today'];
+  if (figure === null) return { className: 'tabular', content: '–', title: 'There was nothing the year before.' };
+  const text =
+    column.what === 'increase'
+      ? writeDifference(figure, 'money', plan)
+      : column.what === 'change'
+        ? writeShare(figure, plan.locale)
+        : writeFigure(figure, 'money', plan);
+  return {
+    className: `tabular ${column.className ?? ''} ${figure < 0 && column.what !== 'change' ? 'negative' : ''} ${glows && column.what !== 'base' ? 'glow' : ''}`,
+    content: text,
+  };
+}
+
+function labelOf(row: BudgetRow): GridCell {
+  const side = sideOf(row);
+  const name = row.kind === 'subtotal' ? row.group.name : row.label;
+  return {
+    title: name,
+    version: `${row.kind}|${side}|${name}`,
+    content: (
+      <>
+        {row.kind === 'heading' && side && <Icon name={side} />}
+        <span className="label-text">{name}</span>
+      </>
+    ),
+  };
+}

@@ -1,0 +1,60 @@
+import { MAX_PROJECTED_YEARS, STEPPINGS, type Stepping } from '@haushalt/core';
+import { useCallback, useState } from 'react';
+
+export const MONIES = ['nominal', 'today', 'both'] as const;
+export type MoneyShown = (typeof MONIES)[number];
+
+/** How the projection is looked at; kept for each plan in this browser. */
+export interface ProjectionView {
+  readonly years: number;
+  readonly stepping: Stepping;
+  readonly money: MoneyShown;
+  /** Whether every year shows its change, as an amount and a percentage. */
+  readonly changes: boolean;
+  readonly picture: boolean;
+  /** The assumption prices rise by, for figures in today's money; the one projected with when none is chosen. */
+  readonly deflator: string | null;
+}
+
+const USUAL: ProjectionView = {
+  years: 1,
+  stepping: 'yearly',
+  money: 'nominal',
+  changes: true,
+  picture: false,
+  deflator: null,
+};
+
+export function useProjectionView(planId: string): [ProjectionView, (part: Partial<ProjectionView>) => void] {
+  const key = `haushalt:projection:${planId}`;
+  const [view, setView] = useState(() => read(localStorage.getItem(key)));
+  const change = useCallback(
+    (part: Partial<ProjectionView>) =>
+      setView((before) => {
+        const next = { ...before, ...part };
+        localStorage.setItem(key, JSON.stringify(next));
+        return next;
+      }),
+    [key],
+  );
+  return [view, change];
+}
+
+/** A view as it was kept; whatever cannot be read of it is as usual. */
+export function read(kept: string | null): ProjectionView {
+  let value: Partial<Record<keyof ProjectionView, unknown>> = {};
+  try {
+    value = (JSON.parse(kept ?? '{}') ?? {}) as typeof value;
+  } catch {
+    // What was kept by another version is left aside.
+  }
+  const years = Number(value.years);
+  return {
+    years: Number.isInteger(years) && years >= 1 && years <= MAX_PROJECTED_YEARS ? years : USUAL.years,
+    stepping: STEPPINGS.find((option) => option === value.stepping) ?? USUAL.stepping,
+    money: MONIES.find((option) => option === value.money) ?? USUAL.money,
+    changes: typeof value.changes === 'boolean' ? value.changes : USUAL.changes,
+    picture: typeof value.picture === 'boolean' ? value.picture : USUAL.picture,
+    deflator: typeof value.deflator === 'string' ? value.deflator : USUAL.deflator,
+  };
+}

@@ -1,0 +1,132 @@
+import {
+  addMonths,
+  inputsOf,
+  movesOf,
+  nearestPeriod,
+  planOf,
+  type Command,
+  type SavingsAnswer,
+  type SavingsMoveRow,
+  type SavingsPotRow,
+} from '@haushalt/core';
+import { Icon } from '../../app/Icon.tsx';
+import { MonthSelect } from '../../app/MonthSelect.tsx';
+import { InputField } from '../../calculators/InputField.tsx';
+import { monthsFrom } from '../../calculators/months.ts';
+import { useComplaints } from '../../calculators/Terms.tsx';
+import { newId } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+
+interface SavingsMovesProps {
+  readonly pot: SavingsPotRow;
+  readonly answer: SavingsAnswer | null;
+  readonly onCommand: (command: Command) => void;
+}
+
+const KINDS = [
+  ['deposit', 'put in besides, in'],
+  ['withdrawal', 'taken out, in'],
+  ['pause', 'no deposit from'],
+] as const;
+
+/** Single deposits, withdrawals by date, and months without a deposit. */
+export function SavingsMoves({ pot, answer, onCommand }: SavingsMovesProps) {
+  const { document, model } = useSessionState();
+  const { locale } = planOf(document);
+  const complaintOf = useComplaints({ table: 'savings', row: pot }, 0);
+  const moves = movesOf(document, pot.id);
+  const inputs = inputsOf(document, { table: 'savings', row: pot });
+  const months = monthsFrom(pot.first, Math.max(answer?.months ?? 0, 120));
+  const set = ({ id, ...settings }: SavingsMoveRow, changed: Partial<SavingsMoveRow>) =>
+    onCommand({ kind: 'pot.setMove', id, settings: { ...settings, ...changed } });
+  const add = (kind: SavingsMoveRow['kind']) =>
+    onCommand({
+      kind: 'pot.setMove',
+      id: newId(),
+      settings: {
+        pot: pot.id,
+        kind,
+        from: addMonths(pot.first, 1),
+        until: null,
+        amount: kind === 'pause' ? null : '100',
+      },
+    });
+  return (
+    <>
+      <h3>Single entries and pauses</h3>
+      {moves.map((move, index) => (
+        <div key={move.id} className="part-row">
+          {move.kind === 'pause' ? (
+            <span className="part-name">A pause</span>
+          ) : (
+            <InputField
+              input={inputs.find((input) => input.id === `${move.id}:amount`)!}
+              label={`Amount of entry ${index + 1}`}
+              complaint={complaintOf(move.id)}
+              period={nearestPeriod(model.calendar, move.from)}
+            />
+          )}
+          <button
+            type="button"
+            className="tool"
+            aria-label={`Take away entry ${index + 1}`}
+            onClick={() => onCommand({ kind: 'pot.setMove', id: move.id, settings: null })}
+          >
+            <Icon name="delete" />
+          </button>
+          <span className="part-when">
+            <select
+              aria-label={`What entry ${index + 1} is`}
+              value={move.kind}
+              onChange={(event) => {
+                const kind = event.target.value as SavingsMoveRow['kind'];
+                set(move, { kind, until: null, amount: kind === 'pause' ? null : (move.amount ?? '100') });
+              }}
+            >
+              {KINDS.map(([kind, words]) => (
+                <option key={kind} value={kind}>
+                  {words}
+                </option>
+              ))}
+            </select>
+            <MonthSelect
+              label={`Month of entry ${index + 1}`}
+              months={months}
+              value={move.from}
+              locale={locale}
+              onChange={(from) =>
+                set(move, { from, until: move.until !== null && move.until < from ? null : move.until })
+              }
+            />
+            {move.kind === 'pause' && (
+              <>
+                until
+                <MonthSelect
+                  label={`Last month of the pause, entry ${index + 1}`}
+                  months={months.filter((month) => month >= move.from)}
+                  value={move.until ?? move.from}
+                  locale={locale}
+                  onChange={(until) => set(move, { until: until === move.from ? null : until })}
+                />
+              </>
+            )}
+          </span>
+        </div>
+      ))}
+      <span className="add-parts">
+        <button type="button" className="tool" onClick={() => add('deposit')}>
+          <Icon name="add" />
+          Put in
+        </button>
+        <button type="button" className="tool" onClick={() => add('withdrawal')}>
+          <Icon name="add" />
+          Take out
+        </button>
+        <button type="button" className="tool" onClick={() => add('pause')}>
+          <Icon name="add" />
+          Pause
+        </button>
+      </span>
+    </>
+  );
+}

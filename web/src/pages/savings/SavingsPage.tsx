@@ -1,0 +1,214 @@
+import {
+  inOrder,
+  monthInWords,
+  nearestPeriod,
+  planOf,
+  usersOf,
+  writeWithUnit,
+  type Model,
+  type SavingsAnswer,
+  type SavingsPotRow,
+} from '@haushalt/core';
+import { useMemo, useState } from 'react';
+import { Segments } from '../../app/Segments.tsx';
+import { Bench, type Explaining } from '../../calculators/Bench.tsx';
+import { KeyFigures, type KeyFigure } from '../../calculators/KeyFigures.tsx';
+
+import { NoAnswer } from '../../calculators/NoAnswer.tsx';
+import { PlaceDialog } from '../../calculators/PlaceDialog.tsx';
+import { Pictured } from '../../calculators/Pictured.tsx';
+import { UsedBy } from '../../calculators/UsedBy.tsx';
+import { useSliders } from '../../calculators/useSliders.tsx';
+import { Workbench } from '../../calculators/Workbench.tsx';
+import { useView } from '../../calculators/useView.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { SavingsTerms } from './SavingsTerms.tsx';
+import { potsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
+
+const NOTHING = {
+  heading: 'No savings pot yet',
+  words:
+    'Say what is put in every month and at what rate, and see what it comes to; or name a goal and find out what it takes. The deposit can follow in the budget.',
+};
+
+const VIEWS = [
+  { value: 'month', words: 'Month by month' },
+  { value: 'year', words: 'By year' },
+  { value: 'together', words: 'All pots together' },
+] as const;
+
+/** Savings: what deposits come to, what a goal takes, and how long it lasts. */
+export function SavingsPage() {
+  const [sliders, sliderTool] = useSliders();
+  return (
+    <Workbench table="savings" title="Savings" nothing={NOTHING} tools={sliderTool}>
+      {(pot) => <PotView key={pot.id} pot={pot} sliders={sliders} />}
+    </Workbench>
+  );
+}
+
+function PotView({ pot, sliders }: { readonly pot: SavingsPotRow; readonly sliders: boolean }) {
+  const { document, model } = useSessionState();
+  const [view, show] = useView(VIEWS);
+  const [placing, setPlacing] = useState(false);
+  const { answer } = model.calculationOf(pot.id)!;
+  const result = answer.kind === 'savings' ? answer.savings : null;
+  const period = nearestPeriod(model.calendar, pot.first);
+  return (
+    <>
+      <Bench
+        name={pot.name}
+        answerLabel={`What ${pot.name} comes to`}
+        period={period}
+        terms={
+          <>
+            <SavingsTerms pot={pot} answer={result} sliders={sliders} />
+            <UsedBy users={usersOf(document, pot.id)} onPlace={() => setPlacing(true)} />
+          </>
+        }
+      >
+        {(explaining) => (
+          <>
+            {result ? (
+              <PotFigures id={pot.id} pot={result} {...explaining} />
+            ) : (
+              answer.kind === 'none' && <NoAnswer reason={answer} />
+            )}
+            <div className="bench-views">
+              <Segments label="View" value={view} options={VIEWS} onChange={show} />
+            </div>
+            {view === 'together' ? (
+              <Together model={model} />
+            ) : (
+              result && <Schedule key={view} pot={result} by={view} />
+            )}
+          </>
+        )}
+      </Bench>
+      {placing && (
+        <PlaceDialog
+          title={`${pot.name} in the budget`}
+          side="setAside"
+          groupName="Savings"
+          ways={[
+            {
+              words: 'The deposit',
+              lines: [{ name: `Into ${pot.name}`, formula: `{${pot.id}}.deposit` }],
+            },
+          ]}
+          onClose={() => setPlacing(false)}
+        />
+      )}
+    </>
+  );
+}
+
+interface PotFiguresProps extends Explaining {
+  readonly id: string;
+  readonly pot: SavingsAnswer;
+}
+
+function PotFigures({ id, pot, explained, onExplain }: PotFiguresProps) {
+  const plan = planOf(useSessionState().document);
+  const money = (value: number) => writeWithUnit(value, 'money', plan);
+  const { withdrawal, short } = pot;
+  const figures: KeyFigure[] = [
+    {
+      label: 'Comes to',
+      value: pot.goal,
+      id: `${id}.goal`,
+      ...(pot.goalToday === null ? {} : { also: `${money(pot.goalToday)} in today’s money` }),
+    },
+    {
+      label: 'By',
+      value: monthInWords(pot.reached, plan.locale),
+      id: `${id}.months`,
+      also: pot.months === 1 ? 'after one month' : `after ${pot.months} months`,
+    },
+    { label: 'Put in', value: pot.totalDeposits, id: `${id}.total deposits` },
+    {
+      label: 'Interest gained',
+      value: pot.totalInterest,
+      id: `${id}.total interest`,
+      ...(pot.totalDeposits > 0
+        ? { also: `${writeWithUnit(pot.totalInterest / pot.totalDeposits, 'percent', plan)} of what is put in` }
+        : {}),
+    },
+    ...(withdrawal
+      ? [
+          {
+            label: 'Then every month',
+            value: withdrawal.amount,
+            also: withdrawal.last
+              ? `until ${monthInWords(withdrawal.last, plan.locale)}`
+              : withdrawal.isGrowing
+                ? 'for ever'
+                : 'for more than a hundred years',
+          },
+        ]
+      : []),
+  ];
+  return (
+    <>
+      <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />
+      {short && (
+        <p className="bench-words" role="status">
+          In {monthInWords(short, plan.locale)} less can be taken out than is wanted: that is all there is.
+        </p>
+      )}
+    </>
+  );
+}
+
+function Schedule({ pot, by }: { readonly pot: SavingsAnswer; readonly by: 'month' | 'year' }) {
+  const { document } = useSessionState();
+  const { rows, columns } = useMemo(() => savingsSchedule(pot, by, document), [pot, by, document]);
+  const picture = useMemo(() => savingsPicture(pot, by, document), [pot, by, document]);
+  return (
+    <Pictured
+      picture={picture}
+      height={210}
+      label={by === 'month' ? 'Month by month' : 'Year by year'}
+      rowHeading={by === 'month' ? 'Month' : 'Year'}
+      rows={rows}
+      columns={columns}
+      totalLabel="In all"
+    />
+  );
+}
+
+/** All pots that have an answer, side by side and added up. */
+function Together({ model }: { readonly model: Model }) {
+  const { document } = useSessionState();
+  const [by, setBy] = useState<'month' | 'year'>('month');
+  const pots = inOrder(document.savings.values()).flatMap(({ id, name }) => {
+    const answer = model.calculationOf(id)?.answer;
+    return answer?.kind === 'savings' ? [{ name, pot: answer.savings }] : [];
+  });
+  if (pots.length === 0) return <p className="bench-words">No pot has an answer yet.</p>;
+  const { rows, columns, picture } = potsTogether(pots, by, document);
+  return (
+    <>
+      <div className="bench-choices">
+        <Segments
+          label="All pots by"
+          value={by}
+          options={[
+            { value: 'month', words: 'by month' },
+            { value: 'year', words: 'by year' },
+          ]}
+          onChange={setBy}
+        />
+      </div>
+      <Pictured
+        key={by}
+        picture={picture}
+        height={210}
+        label="All pots together"
+        rowHeading={by === 'month' ? 'Month' : 'Year'}
+        rows={rows}
+        columns={columns}
+      />
+    </>
+  );
+}

@@ -1,0 +1,182 @@
+import {
+  addMonths,
+  figureAsFormula,
+  monthInWords,
+  monthsBetween,
+  nearestPeriod,
+  planOf,
+  type Month,
+  type SavingsAnswer,
+  type SavingsPotRow,
+} from '@haushalt/core';
+import { MonthSelect } from '../../app/MonthSelect.tsx';
+import { Segments } from '../../app/Segments.tsx';
+import { DueAndRate, DurationUnit, tidied } from '../../calculators/Conventions.tsx';
+import { monthsFrom, startingMonths } from '../../calculators/months.ts';
+import { InputRow, Terms, type Term } from '../../calculators/Terms.tsx';
+import { useSettings } from '../../calculators/useSettings.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { SavingsMoves } from './SavingsMoves.tsx';
+
+interface SavingsTermsProps {
+  readonly pot: SavingsPotRow;
+  readonly answer: SavingsAnswer | null;
+  readonly sliders: boolean;
+}
+
+/** What a pot is given, and which of its terms follows from the others. */
+export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
+  const { document, model } = useSessionState();
+  const { locale } = planOf(document);
+  const calculator = { table: 'savings', row: pot } as const;
+  const period = nearestPeriod(model.calendar, pot.first);
+  const inYears = pot.termIn === 'years';
+  const { send, set } = useSettings('savings', pot.id);
+  const inTerm = (months: number) => figureAsFormula(tidied(inYears ? months / 12 : months));
+
+  /** What was computed becomes what is given, so that nothing jumps when another term is chosen. */
+  const choose = (unknown: string) => {
+    if (!answer) return set({ unknown });
+    const computed = { goal: answer.goal, deposit: answer.deposit, rate: answer.rate };
+    const given =
+      pot.unknown === 'months'
+        ? { months: inTerm(answer.months) }
+        : { [pot.unknown]: figureAsFormula(tidied(computed[pot.unknown])) };
+    // An open-ended pot gets the months it has in the plan, once its end matters.
+    const open = pot.months === null && unknown !== 'months' ? { months: inTerm(answer.months) } : {};
+    set({ ...open, ...given, unknown });
+  };
+  const ends = monthsFrom(pot.first, 600);
+  const terms: Term[] = [
+    {
+      column: 'deposit',
+      label: 'Monthly deposit',
+      unit: 'money',
+      computed: answer?.deposit ?? null,
+      placeholder: 'e.g. 180',
+    },
+    {
+      column: 'rate',
+      label: 'Yearly rate',
+      unit: 'ratePerYear',
+      computed: answer?.rate ?? null,
+      placeholder: 'e.g. 2.75 %',
+    },
+    {
+      column: 'months',
+      label: 'Duration',
+      unit: inYears ? 'years' : 'months',
+      computed: answer ? answer.months / (inYears ? 12 : 1) : null,
+      placeholder: 'until the plan’s end',
+      after: (
+        <span className="term-after">
+          <DurationUnit of={pot} onSet={set} />
+          {answer && pot.unknown !== 'months' && (
+            <MonthSelect
+              label="Until"
+              months={ends}
+              value={answer.reached}
+              locale={locale}
+              onChange={(month) => set({ months: inTerm(monthsBetween(pot.first, month) + 1) })}
+            />
+          )}
+        </span>
+      ),
+    },
+    {
+      column: 'goal',
+      label: 'Final balance',
+      unit: 'money',
+      computed: answer?.goal ?? null,
+      placeholder: 'e.g. 8,000',
+    },
+  ];
+  return (
+    <>
+      <InputRow calculator={calculator} column="opening" label="In it before" period={period} placeholder="nothing" />
+      <Terms
+        calculator={calculator}
+        terms={terms}
+        unknown={pot.unknown}
+        period={period}
+        sliders={sliders}
+        onUnknown={choose}
+      />
+      <div className="term">
+        <span className="term-label">First deposit</span>
+        <MonthSelect
+          label="First deposit"
+          months={startingMonths(model.calendar)}
+          value={pot.first}
+          locale={locale}
+          onChange={(first) => set({ first })}
+        />
+      </div>
+      <h3>How it grows</h3>
+      <InputRow
+        calculator={calculator}
+        column="growth"
+        label="The deposit rises by"
+        period={period}
+        placeholder="nothing a year"
+      />
+      <DueAndRate of={pot} onSet={set} due="Put in at month’s" />
+      <InputRow
+        calculator={calculator}
+        column="inflation"
+        label="Prices rise by"
+        period={period}
+        placeholder={sharedPlaceholder()}
+      />
+      <SavingsMoves pot={pot} answer={answer} onCommand={send} />
+      <h3>Afterwards</h3>
+      <Segments
+        label="After the deposits"
+        value={pot.withdrawals}
+        options={[
+          { value: 'none', words: 'it stays' },
+          { value: 'howLong', words: 'so much a month', title: 'How long does it last?' },
+          { value: 'howMuch', words: 'for so long', title: 'How much a month can be taken out?' },
+        ]}
+        onChange={(withdrawals) => set({ withdrawals })}
+      />
+      {pot.withdrawals === 'howLong' && (
+        <InputRow
+          calculator={calculator}
+          column="withdrawal"
+          label="Out every month"
+          period={period}
+          sliders={sliders}
+          placeholder="e.g. 300"
+        />
+      )}
+      {pot.withdrawals === 'howMuch' && (
+        <InputRow
+          calculator={calculator}
+          column="withdrawalMonths"
+          label="For so many months"
+          period={period}
+          sliders={sliders}
+          placeholder="e.g. 24"
+        />
+      )}
+      {answer?.withdrawal && <p className="bench-said">{withdrawalInWords(answer, locale)}</p>}
+    </>
+  );
+
+  function sharedPlaceholder(): string {
+    const shared = planOf(document).projectionRate;
+    return shared === null ? 'not known' : (document.assumptions.get(shared)?.name ?? '');
+  }
+}
+
+/** How a pot is lived off, in a sentence. */
+function withdrawalInWords({ withdrawal, reached }: SavingsAnswer, locale: string): string {
+  const begins = monthInWords(addMonths(reached, 1) as Month, locale);
+  if (!withdrawal) return '';
+  if (withdrawal.months === null)
+    return withdrawal.isGrowing
+      ? `From ${begins} on the interest alone covers it: it never runs out.`
+      : `From ${begins} it lasts for more than a hundred years.`;
+  return `From ${begins} it lasts ${withdrawal.months === 1 ? 'one month' : `${withdrawal.months} months`}, until ${monthInWords(withdrawal.last!, locale)}.`;
+}

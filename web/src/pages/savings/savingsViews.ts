@@ -1,0 +1,146 @@
+import {
+  monthInWords,
+  monthsBetween,
+  planOf,
+  writeFigure,
+  type Document,
+  type Month,
+  type SavingsAnswer,
+  type SavingsMonth,
+} from '@haushalt/core';
+import { byYear, sumOf } from '../../calculators/months.ts';
+import type { ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
+import { TONES, type Picture } from '../../charts/picture.ts';
+
+/** How a pot is read: month by month or year by year. */
+export type By = 'month' | 'year';
+
+interface Stretch {
+  readonly label: string;
+  readonly rows: readonly SavingsMonth[];
+}
+
+function stretchesOf({ rows }: Pick<SavingsAnswer, 'rows'>, by: By, locale: string): Stretch[] {
+  if (by === 'year') return byYear(rows).map(({ year, rows: own }) => ({ label: year, rows: own }));
+  return rows.map((row) => ({ label: monthInWords(row.month, locale), rows: [row] }));
+}
+
+/** A pot as a schedule: what was in it, what came and went, and what is in it then. */
+export function savingsSchedule(pot: SavingsAnswer, by: By, document: Document) {
+  const stretches = stretchesOf(pot, by, planOf(document).locale);
+  const flow = (id: string, heading: string, of: (row: SavingsMonth) => number): ScheduleColumn => ({
+    id,
+    heading,
+    unit: 'money',
+    values: stretches.map(({ rows }) => sumOf(rows, of)),
+    total: sumOf(pot.rows, of),
+  });
+  const last = (id: string, heading: string, of: (row: SavingsMonth) => number | null): ScheduleColumn => ({
+    id,
+    heading,
+    unit: 'money',
+    values: stretches.map(({ rows }) => of(rows.at(-1)!)),
+  });
+  const columns: ScheduleColumn[] = [
+    { id: 'opening', heading: 'Before', unit: 'money', values: stretches.map(({ rows }) => rows[0]!.opening) },
+    flow('deposit', 'Put in', (row) => row.deposit),
+    flow('interest', 'Interest', (row) => row.interest),
+    ...(pot.totalWithdrawn > 0 ? [flow('withdrawal', 'Taken out', (row) => row.withdrawal)] : []),
+    last('closing', 'In the pot', (row) => row.closing),
+    ...(pot.goalToday === null ? [] : [last('today', 'Today’s money', (row) => row.today)]),
+  ];
+  return { rows: stretches.map(({ label }) => label), columns };
+}
+
+/** What of a pot was put in and what is interest, as it grows and shrinks. */
+export function savingsPicture(pot: SavingsAnswer, by: By, document: Document): Picture {
+  const plan = planOf(document);
+  const stretches = stretchesOf(pot, by, plan.locale);
+  let interest = 0;
+  const gained = stretches.map(({ rows }) => (interest += sumOf(rows, (row) => row.interest)));
+  const closing = stretches.map(({ rows }) => rows.at(-1)!.closing);
+  return {
+    label: 'What was put in, and what interest has added',
+    axis: plan.currency,
+    categoryName: by === 'year' ? 'Year' : 'Month',
+    categories: stretches.map(({ label }) => label),
+    write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
+    series: [
+      {
+        label: 'Put in, less taken out',
+        // What is taken out comes out of the deposits first.
+        values: closing.map((value, index) => Math.max(0, value - gained[index]!)),
+        mark: 'area',
+        tone: 'setAside',
+        stack: 'pot',
+      },
+      {
+        label: 'Interest',
+        values: closing.map((value, index) => Math.min(value, gained[index]!)),
+        mark: 'area',
+        tone: 'income',
+        stack: 'pot',
+      },
+      ...(pot.goalToday === null
+        ? []
+        : [
+            {
+              label: 'All of it in today’s money',
+              values: stretches.map(({ rows }) => rows.at(-1)!.today),
+              mark: 'line' as const,
+              tone: 'net' as const,
+            },
+          ]),
+    ],
+  };
+}
+
+/** Several pots over the same months: each one's balance, empty where it does not run. */
+export function potsTogether(
+  pots: readonly { readonly name: string; readonly pot: SavingsAnswer }[],
+  by: By,
+  document: Document,
+) {
+  const plan = planOf(document);
+  const all = pots.flatMap(({ pot }) => pot.rows.map((row) => row.month));
+  const first = all.reduce((least, month) => (month < least ? month : least));
+  const last = all.reduce((most, month) => (month > most ? month : most));
+  const months = [...new Set(all)].filter((month) => month >= first && month <= last).sort();
+  const ends =
+    by === 'month' ? months : byYear(months.map((month) => ({ month }))).map(({ rows }) => rows.at(-1)!.month);
+  const balances = pots.map(({ pot }) => ends.map((month) => balanceAt(pot, month)));
+  const sums = ends.map((_, index) => balances.reduce((sum, own) => sum + (own[index] ?? 0), 0));
+  const labels = ends.map((month) => (by === 'year' ? month.slice(0, 4) : monthInWords(month, plan.locale)));
+  const columns: ScheduleColumn[] = [
+    ...pots.map(({ name }, index): ScheduleColumn => ({
+      id: `pot-${index}`,
+      heading: name,
+      unit: 'money',
+      values: balances[index]!,
+    })),
+    { id: 'sum', heading: 'Together', unit: 'money', values: sums },
+  ];
+  const picture: Picture = {
+    label: 'All pots together',
+    axis: plan.currency,
+    categoryName: by === 'year' ? 'Year' : 'Month',
+    categories: labels,
+    write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
+    series: pots.map(({ name }, index) => ({
+      label: name,
+      values: balances[index]!.map((value) => value ?? 0),
+      mark: 'area',
+      tone: TONES[(index + 2) % TONES.length]!,
+      stack: 'pots',
+    })),
+  };
+  return { rows: labels, columns, picture };
+}
+
+/** What is in a pot at a month's end; what it came to stays in it until it is taken out. */
+function balanceAt({ rows, withdrawal }: SavingsAnswer, month: Month): number | null {
+  const index = monthsBetween(rows[0]!.month, month);
+  if (index < 0) return null;
+  if (index < rows.length) return rows[index]!.closing;
+  return withdrawal === null ? rows.at(-1)!.closing : 0;
+}

@@ -1,0 +1,38 @@
+import { planOf } from '@haushalt/core';
+import type { ReactNode } from 'react';
+import { ValueField } from '../../app/ValueField.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { incomesRefusal, type Incomes } from './taxViews.ts';
+
+interface IncomeRangeProps {
+  readonly incomes: Incomes;
+  readonly onChange: (incomes: Incomes) => void;
+  readonly children?: ReactNode;
+}
+
+/** Chooses the incomes of a table: from, to, and in which steps. */
+export function IncomeRange({ incomes, onChange, children }: IncomeRangeProps) {
+  const { locale } = planOf(useSessionState().document);
+  const refusal = incomesRefusal(incomes);
+  const field = (label: string, key: keyof Incomes) => (
+    <ValueField
+      label={label}
+      unit="money"
+      locale={locale}
+      value={incomes[key]}
+      onChange={(value) => onChange({ ...incomes, [key]: value })}
+    />
+  );
+  return (
+    <div className="bench-choices">
+      Incomes from {field('Incomes from', 'low')} to {field('Incomes to', 'high')} in steps of{' '}
+      {field('Step of incomes', 'step')}
+      {children}
+      {refusal && (
+        <p className="refusal" role="alert">
+          {refusal}
+        </p>
+      )}
+    </div>
+  );
+}

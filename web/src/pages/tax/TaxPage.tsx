@@ -1,0 +1,277 @@
+import {
+  bandSetsOf,
+  bandsOfYear,
+  inOrder,
+  planOf,
+  stretchOfYear,
+  usersOf,
+  writeFigure,
+  yearsOf,
+  isNoFigure,
+  type NoFigure,
+  type TaxAnswer,
+  type TaxScheduleRow,
+  type TaxSchedule,
+} from '@haushalt/core';
+import { useMemo, useState, type KeyboardEvent } from 'react';
+import { Icon } from '../../app/Icon.tsx';
+import { Segments } from '../../app/Segments.tsx';
+import { useYear } from '../../app/useYear.ts';
+import { YearSwitch } from '../../app/YearSwitch.tsx';
+import { KeyFigures } from '../../calculators/KeyFigures.tsx';
+import { NoAnswer } from '../../calculators/NoAnswer.tsx';
+import { OutputReckoning } from '../../calculators/OutputReckoning.tsx';
+import { Pictured } from '../../calculators/Pictured.tsx';
+import { ScheduleGrid } from '../../calculators/ScheduleGrid.tsx';
+import { InputRow } from '../../calculators/Terms.tsx';
+import { UsedBy } from '../../calculators/UsedBy.tsx';
+import { useSliders } from '../../calculators/useSliders.tsx';
+import { useSettings } from '../../calculators/useSettings.ts';
+import { useView } from '../../calculators/useView.ts';
+import { Workbench } from '../../calculators/Workbench.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { BearerChoice } from '../whatIf/Choices.tsx';
+import { Bands } from './Bands.tsx';
+import { Breakdown } from './Breakdown.tsx';
+import { IncomeRange } from './IncomeRange.tsx';
+import { TaxPlacing } from './TaxPlacing.tsx';
+import { compared, incomeTable, incomesOf, incomesRefusal, usualIncomes, type Incomes } from './taxViews.ts';
+import './tax.scss';
+
+const NOTHING = {
+  heading: 'No tax schedule yet',
+  words:
+    'Write down the bands of a tax, and see what an income owes and why; compare two schedules, or print a table of incomes.',
+};
+
+const VIEWS = [
+  { value: 'bands', words: 'Band by band' },
+  { value: 'incomes', words: 'Table of incomes' },
+  { value: 'compare', words: 'Compare', title: 'With another schedule' },
+] as const;
+
+/** Tax: what an income owes by bands, and why. */
+export function TaxPage() {
+  const [sliders, sliderTool] = useSliders();
+  return (
+    <Workbench table="taxSchedules" title="Tax" nothing={NOTHING} tools={sliderTool}>
+      {(schedule) => <ScheduleView key={schedule.id} schedule={schedule} sliders={sliders} />}
+    </Workbench>
+  );
+}
+
+function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow; readonly sliders: boolean }) {
+  const { document, model } = useSessionState();
+  const [view, show] = useView(VIEWS);
+  const [explained, setExplained] = useState<string | null>(null);
+  const [placing, setPlacing] = useState(false);
+  const years = yearsOf(model.calendar);
+  const [year, setYear] = useYear(years);
+  const calculator = { table: 'taxSchedules', row: schedule } as const;
+  const { set } = useSettings('taxSchedules', schedule.id);
+  const period = stretchOfYear(model.calendar, year).to - 1;
+  const found = useAnswerOf(schedule.id, period);
+  const answer = isNoFigure(found) ? null : found;
+  const holding = bandsOfYear(bandSetsOf(document, schedule.id), year);
+  const [incomes, setIncomes] = useState<Incomes>(() => usualIncomes(answer?.income ?? null));
+  const keyDown = (event: KeyboardEvent) => {
+    if (!event.altKey || (event.key !== 'PageUp' && event.key !== 'PageDown')) return;
+    event.preventDefault();
+    const next = years[years.indexOf(year) + (event.key === 'PageUp' ? -1 : 1)];
+    if (next !== undefined) setYear(next);
+  };
+  return (
+    <div className="bench" onKeyDown={keyDown}>
+      <section className="bench-terms" aria-label={`Terms of ${schedule.name}`}>
+        <div className="term">
+          <span className="term-label">Year</span>
+          <YearSwitch years={years} year={year} onChange={setYear} />
+        </div>
+        <InputRow
+          calculator={calculator}
+          column="income"
+          label="Income"
+          period={period}
+          sliders={sliders}
+          placeholder="of the year"
+        />
+        <div className="term">
+          <span className="term-label">or take it from</span>
+          <BearerChoice
+            label="Whose year is the income"
+            document={document}
+            value=""
+            none="a line’s year total …"
+            onChange={(id) => id !== '' && set({ income: `total({${id}}, year)` })}
+          />
+        </div>
+        <InputRow
+          calculator={calculator}
+          column="allowance"
+          label="Allowance"
+          period={period}
+          sliders={sliders}
+          placeholder="none"
+        />
+        <InputRow
+          calculator={calculator}
+          column="rebateLimit"
+          label="Nothing due up to"
+          period={period}
+          sliders={sliders}
+          placeholder="no such limit"
+        />
+        <Bands key={holding?.validFrom ?? 'always'} schedule={schedule.id} holding={holding} year={year} />
+        <UsedBy users={usersOf(document, schedule.id)} onPlace={() => setPlacing(true)} />
+      </section>
+      <section className="bench-answer" aria-label={`What ${schedule.name} takes`}>
+        {answer ? (
+          <KeyFigures
+            figures={[
+              { label: `Tax of ${year}`, value: answer.result?.tax ?? null, id: `${schedule.id}.tax` },
+              {
+                label: 'Of the income',
+                value: answer.result?.effectiveRate ?? null,
+                unit: 'percent',
+                id: `${schedule.id}.effective rate`,
+                also: 'effective rate',
+              },
+              {
+                label: 'On one more',
+                value: answer.result?.marginalRate ?? null,
+                unit: 'percent',
+                id: `${schedule.id}.marginal rate`,
+                also: 'marginal rate',
+              },
+              {
+                label: 'Left of the income',
+                value: answer.result && answer.income !== null ? answer.income - answer.result.tax : null,
+              },
+            ]}
+            explained={explained}
+            onExplain={setExplained}
+          />
+        ) : (
+          isNoFigure(found) && <NoAnswer reason={found} />
+        )}
+        <div className="bench-views">
+          <Segments label="View" value={view} options={VIEWS} onChange={show} />
+        </div>
+        {answer && view === 'bands' && <Breakdown answer={answer} />}
+        {answer && view === 'incomes' && (
+          <IncomeTable name={schedule.name} schedule={answer.schedule} incomes={incomes} onIncomes={setIncomes} />
+        )}
+        {answer && view === 'compare' && (
+          <Compare
+            id={schedule.id}
+            name={schedule.name}
+            schedule={answer.schedule}
+            period={period}
+            incomes={incomes}
+            onIncomes={setIncomes}
+          />
+        )}
+        {explained !== null && <OutputReckoning id={explained} period={period} onClose={() => setExplained(null)} />}
+      </section>
+      {placing && <TaxPlacing schedule={schedule} onClose={() => setPlacing(false)} />}
+    </div>
+  );
+}
+
+/** The answer of a schedule in a period, or why there is none. */
+function useAnswerOf(id: string, period: number): TaxAnswer | NoFigure {
+  const { model } = useSessionState();
+  const answer = model.calculationOf(id)?.answer;
+  if (answer?.kind === 'tax') return answer.months[period]!;
+  return answer?.kind === 'none' ? answer : { why: 'There is no such schedule.' };
+}
+
+interface RangedProps {
+  readonly name: string;
+  readonly schedule: TaxSchedule;
+  readonly incomes: Incomes;
+  readonly onIncomes: (incomes: Incomes) => void;
+}
+
+function IncomeTable({ name, schedule, incomes, onIncomes }: RangedProps) {
+  const plan = planOf(useSessionState().document);
+  const list = useMemo(() => (incomesRefusal(incomes) === null ? incomesOf(incomes) : []), [incomes]);
+  const columns = useMemo(() => incomeTable(list, schedule), [list, schedule]);
+  return (
+    <>
+      <IncomeRange incomes={incomes} onChange={onIncomes}>
+        <button type="button" className="tool" onClick={() => window.print()}>
+          <Icon name="print" />
+          Print
+        </button>
+      </IncomeRange>
+      {list.length > 0 && (
+        <ScheduleGrid
+          label={`Tax by ${name}`}
+          rowHeading="Income"
+          rows={list.map((income) => writeFigure(income, 'money', plan))}
+          columns={columns}
+        />
+      )}
+    </>
+  );
+}
+
+interface CompareProps extends RangedProps {
+  readonly id: string;
+  readonly period: number;
+}
+
+function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const others = inOrder(document.taxSchedules.values()).filter((other) => other.id !== id);
+  const [chosen, setChosen] = useState(others[0]?.id ?? '');
+  const other = others.find((each) => each.id === chosen) ?? others[0];
+  const found = useAnswerOf(other?.id ?? '', period);
+  const otherAnswer = isNoFigure(found) ? null : found;
+  const list = incomesRefusal(incomes) === null ? incomesOf(incomes) : [];
+  if (!other)
+    return (
+      <p className="bench-words">There is no other schedule to compare with yet. Duplicate this one and change it.</p>
+    );
+  const choice = (
+    <label>
+      with{' '}
+      <select value={other.id} onChange={(event) => setChosen(event.target.value)}>
+        {others.map((each) => (
+          <option key={each.id} value={each.id}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  const both =
+    otherAnswer && list.length > 0
+      ? compared(list, { name, schedule }, { name: other.name, schedule: otherAnswer.schedule }, document)
+      : null;
+  return (
+    <>
+      <IncomeRange incomes={incomes} onChange={onIncomes}>
+        {choice}
+      </IncomeRange>
+      {isNoFigure(found) && <NoAnswer reason={found} />}
+      {both && (
+        <>
+          <p className="bench-words" role="status">
+            <strong>{both.words}</strong>
+          </p>
+          <Pictured
+            picture={both.picture}
+            height={230}
+            label={`Tax by ${name} and ${other.name}`}
+            rowHeading="Income"
+            rows={list.map((income) => writeFigure(income, 'money', plan))}
+            columns={both.columns}
+          />
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,51 @@
+import { nameOf, type Document } from '@haushalt/core';
+import { Icon } from '../../app/Icon.tsx';
+import { BearerChoice } from './Choices.tsx';
+
+interface FiguresChoiceProps {
+  readonly document: Document;
+  /** Whose figures are chosen; at least one. */
+  readonly ids: readonly string[];
+  readonly most: number;
+  readonly onChange: (ids: string[]) => void;
+}
+
+/** Chooses several figures, each once: any of them can be another one or left out, and more can be added. */
+export function FiguresChoice({ document, ids, most, onChange }: FiguresChoiceProps) {
+  const change = (next: readonly string[]) => onChange([...new Set(next)]);
+  return (
+    <>
+      {ids.map((id, index) => (
+        <span key={id} className="figure-choice">
+          <BearerChoice
+            withOutputs
+            label={`Figure ${index + 1}`}
+            document={document}
+            value={id}
+            onChange={(next) => change(ids.map((each) => (each === id ? next : each)))}
+          />
+          {ids.length > 1 && (
+            <button
+              type="button"
+              className="tool"
+              aria-label={`Leave out ${nameOf(document, id) ?? id}`}
+              onClick={() => change(ids.filter((each) => each !== id))}
+            >
+              <Icon name="delete" />
+            </button>
+          )}
+        </span>
+      ))}
+      {ids.length < most && (
+        <BearerChoice
+          withOutputs
+          label="Another figure"
+          document={document}
+          value=""
+          none="and …"
+          onChange={(id) => id !== '' && change([...ids, id])}
+        />
+      )}
+    </>
+  );
+}

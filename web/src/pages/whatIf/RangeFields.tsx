@@ -1,0 +1,59 @@
+import { planOf, type Document } from '@haushalt/core';
+import { ValueField } from '../../app/ValueField.tsx';
+import { AssumptionChoice } from './Choices.tsx';
+import { usualRange, type Range } from './trying.ts';
+
+interface RangeFieldsProps {
+  readonly label: string;
+  readonly document: Document;
+  readonly range: Range;
+  readonly most: number;
+  readonly onChange: (range: Range) => void;
+}
+
+/** Chooses an assumption, and between which values it is tried in how many steps. */
+export function RangeFields({ label, document, range, most, onChange }: RangeFieldsProps) {
+  const { locale } = planOf(document);
+  const { name, unit } = document.assumptions.get(range.assumption)!;
+  return (
+    <div className="range-fields" role="group" aria-label={label}>
+      <AssumptionChoice
+        label={label}
+        document={document}
+        value={range.assumption}
+        onChange={(id) => onChange(usualRange(document.assumptions.get(id)!, range.count))}
+      />
+      <span>from</span>
+      <ValueField
+        key={`low-${range.assumption}`}
+        label={`${name} from`}
+        unit={unit}
+        locale={locale}
+        value={range.low}
+        onChange={(low) => onChange({ ...range, low })}
+      />
+      <span>to</span>
+      <ValueField
+        key={`high-${range.assumption}`}
+        label={`${name} to`}
+        unit={unit}
+        locale={locale}
+        value={range.high}
+        onChange={(high) => onChange({ ...range, high })}
+      />
+      <span>in</span>
+      <input
+        type="number"
+        aria-label={`Values of ${name}`}
+        min={2}
+        max={most}
+        value={range.count}
+        onChange={(event) => {
+          const count = Math.round(Number(event.target.value));
+          if (count >= 2) onChange({ ...range, count: Math.min(most, count) });
+        }}
+      />
+      <span>values</span>
+    </div>
+  );
+}

@@ -1,0 +1,290 @@
+import {
+  Model,
+  NET,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
+  inOrder,
+  monthInWords,
+  nameOf,
+  planOf,
+  rolledUpValue,
+  rollUpOf,
+  scenarioInWords,
+  stretchOfYear,
+  stretches,
+  unitOf,
+  withScenario,
+  writeDifference,
+  writeFigure,
+  yearsOf,
+  type Command,
+  type Document,
+  type Stretch,
+} from '@haushalt/core';
+import { useMemo } from 'react';
+import { Icon } from '../../app/Icon.tsx';
+import { useNotices } from '../../app/Notices.tsx';
+import { PictureView } from '../../charts/PictureView.tsx';
+import { newId } from '../../plan-session/api.ts';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { CommitField } from '../../shelf/CommitField.tsx';
+import { FiguresChoice } from './FiguresChoice.tsx';
+import { useKept } from './trying.ts';
+
+/** How many cases stand side by side, the plan itself among them. */
+const MOST_CASES = 4;
+const MOST_FIGURES = 8;
+
+interface Case {
+  readonly id: string;
+  readonly name: string;
+  readonly model: Model;
+}
+
+/** Named sets of values: made, made active, compared side by side, and adopted. */
+export function Scenarios() {
+  const session = useSession();
+  const notices = useNotices();
+  const { base, scenario: active } = useSessionState();
+  const plan = planOf(base);
+  const scenarios = inOrder(base.scenarios.values());
+  const [kept, change] = useKept<{ left: string[]; figures: string[]; span: 'year' | number }>(
+    'scenarios',
+    { left: [], figures: [TOTAL_INCOME, TOTAL_EXPENSES, NET], span: 'year' },
+    ({ figures }) => figures.length > 0 && figures.every((id) => nameOf(base, id) !== undefined),
+  );
+  const compared = scenarios.filter(({ id }) => !kept.left.includes(id)).slice(0, MOST_CASES - 1);
+  const comparedIds = compared.map(({ id }) => id).join();
+  const cases = useMemo(
+    (): Case[] => [
+      { id: '', name: 'The plan', model: new Model(base) },
+      ...compared.map(({ id, name }) => ({ id, name, model: new Model(withScenario(base, id)) })),
+    ],
+    // The compared scenarios follow from the plan and their ids.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [base, comparedIds],
+  );
+
+  const send = (command: Command, said?: string): string | null => {
+    const refusal = session.send(command);
+    if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
+    else if (said) notices.say({ text: said, action: { label: 'Undo', run: () => void session.undo() } });
+    return refusal?.message ?? null;
+  };
+  const add = () => {
+    const id = newId();
+    if (send({ kind: 'scenario.set', id, name: freeName(base) }) === null) session.activate(id);
+  };
+
+  return (
+    <div className="scenarios">
+      <section>
+        <ul className="scenario-list">
+          {scenarios.map(({ id, name }) => {
+            const parts = scenarioInWords(base, id);
+            const isCompared = compared.some((other) => other.id === id);
+            return (
+              <li key={id} className={active?.id === id ? 'is-active' : ''}>
+                <input
+                  type="checkbox"
+                  aria-label={`Compare ${name}`}
+                  checked={isCompared}
+                  disabled={!isCompared && compared.length === MOST_CASES - 1}
+                  onChange={() =>
+                    change({ left: isCompared ? [...kept.left, id] : kept.left.filter((other) => other !== id) })
+                  }
+                />
+                <CommitField
+                  className="scenario-name"
+                  label={`Name of the scenario ${name}`}
+                  shown={name}
+                  entry={name}
+                  onCommit={(text) => session.send({ kind: 'scenario.set', id, name: text })?.message ?? null}
+                />
+                <span className="scenario-words">
+                  {parts.length === 0 ? 'Nothing otherwise than the plan yet.' : `${parts.join('; ')}.`}
+                </span>
+                <button
+                  type="button"
+                  className="tool"
+                  aria-pressed={active?.id === id}
+                  onClick={() => session.activate(active?.id === id ? null : id)}
+                >
+                  {active?.id === id ? 'Back to the plan' : 'Work in it'}
+                </button>
+                <button
+                  type="button"
+                  className="tool"
+                  onClick={() => send({ kind: 'scenario.adopt', id }, `The plan has the values of ${name} now.`)}
+                >
+                  <Icon name="good" /> Adopt
+                </button>
+                <button
+                  type="button"
+                  className="tool"
+                  aria-label={`Delete the scenario ${name}`}
+                  onClick={() => send({ kind: 'scenario.delete', id }, `The scenario ${name} is deleted.`)}
+                >
+                  <Icon name="delete" />
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+        <p className="scenario-add">
+          <button type="button" className="tool" onClick={add}>
+            <Icon name="add" /> New scenario
+          </button>
+          {scenarios.length === 0 && (
+            <span>
+              A scenario is a set of other values: prices rise faster, a pay stops. Make one, change values while you
+              work in it, and compare it with the plan, which stays as it is.
+            </span>
+          )}
+        </p>
+      </section>
+      {scenarios.length > 0 && (
+        <>
+          <div className="range-fields" role="group" aria-label="What is compared">
+            <span>Compare</span>
+            <FiguresChoice
+              document={base}
+              ids={kept.figures}
+              most={MOST_FIGURES}
+              onChange={(figures) => change({ figures })}
+            />
+            <span>by</span>
+            <select
+              aria-label="By year or month"
+              value={String(kept.span)}
+              onChange={(event) =>
+                change({ span: event.target.value === 'year' ? 'year' : Number(event.target.value) })
+              }
+            >
+              <option value="year">year</option>
+              {yearsOf(cases[0]!.model.calendar).map((year) => (
+                <option key={year} value={year}>
+                  month of {year}
+                </option>
+              ))}
+            </select>
+          </div>
+          <Comparison cases={cases} figures={kept.figures} points={pointsOf(cases[0]!.model, kept.span)} />
+          <div className="scenario-picture">
+            <PictureView
+              height={260}
+              picture={{
+                label: `${nameOf(base, kept.figures.at(-1)!) ?? ''} in each case`,
+                axis: plan.currency,
+                categoryName: kept.span === 'year' ? 'Year' : 'Month',
+                categories: pointsOf(cases[0]!.model, kept.span).map(({ words }) => words),
+                write: (value) => writeFigure(value, unitOf(base, kept.figures.at(-1)!), { ...plan, decimals: 0 }),
+                series: cases.map(({ name, model }, index) => ({
+                  label: name,
+                  values: pointsOf(model, kept.span).map(({ stretch }) =>
+                    valueIn(model, kept.figures.at(-1)!, stretch),
+                  ),
+                  mark: 'line',
+                  tone: index === 0 ? 'net' : 'other',
+                })),
+              }}
+            />
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
+
+interface ComparisonProps {
+  readonly cases: readonly Case[];
+  readonly figures: readonly string[];
+  readonly points: readonly { readonly words: string; readonly stretch: Stretch }[];
+}
+
+/** Figures by year or month, a column for each case, with the difference to the plan below. */
+function Comparison({ cases, figures, points }: ComparisonProps) {
+  const [first] = cases;
+  const { document } = first!.model;
+  const plan = planOf(document);
+  return (
+    <div className="figure-table-scroll">
+      <table className="figure-table">
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className="visually-hidden">Figure</span>
+            </th>
+            {cases.map(({ id, name }) => (
+              <th key={id} scope="col">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        {figures.map((figure) => {
+          const unit = unitOf(document, figure);
+          return (
+            <tbody key={figure}>
+              <tr className="figure-heading">
+                <th scope="rowgroup" colSpan={cases.length + 1}>
+                  {nameOf(document, figure)}
+                </th>
+              </tr>
+              {points.map(({ words, stretch }) => {
+                const plain = valueIn(first!.model, figure, stretch);
+                return (
+                  <tr key={words}>
+                    <th scope="row">{words}</th>
+                    {cases.map(({ id, model }) => {
+                      const value = valueIn(model, figure, stretch);
+                      const difference = id === '' || value === null || plain === null ? 0 : value - plain;
+                      return (
+                        <td key={id} className={value !== null && value < 0 ? 'negative' : ''}>
+                          {value === null ? '–' : writeFigure(value, unit, plan)}
+                          {id !== '' && (
+                            <span className="case-difference">
+                              {Math.abs(difference) >= 0.005 ? writeDifference(difference, unit, plan) : ''}
+                            </span>
+                          )}
+                        </td>
+                      );
+                    })}
+                  </tr>
+                );
+              })}
+            </tbody>
+          );
+        })}
+      </table>
+    </div>
+  );
+}
+
+function pointsOf({ calendar, document }: Model, span: 'year' | number): { words: string; stretch: Stretch }[] {
+  const { locale } = planOf(document);
+  if (span === 'year' || !yearsOf(calendar).includes(span))
+    return stretches(calendar, 'year').map((stretch) => ({
+      words: calendar.months[stretch.from]!.slice(0, 4),
+      stretch,
+    }));
+  const { from, to } = stretchOfYear(calendar, span);
+  return calendar.months.slice(from, to).map((month, index) => ({
+    words: monthInWords(month, locale, 'short'),
+    stretch: { from: from + index, to: from + index + 1 },
+  }));
+}
+
+function valueIn(model: Model, id: string, stretch: Stretch): number | null {
+  const series = model.seriesOf(id);
+  const value = series ? rolledUpValue(series.values, stretch, rollUpOf(model.document, id)) : NaN;
+  return value === value ? value : null;
+}
+
+function freeName(document: Document): string {
+  const taken = new Set([...document.scenarios.values()].map(({ name }) => name.toLowerCase()));
+  for (let count = 1; ; count++) {
+    const name = count === 1 ? 'New scenario' : `New scenario ${count}`;
+    if (!taken.has(name.toLowerCase())) return name;
+  }
+}

@@ -1,0 +1,171 @@
+import { NET, nameOf, planOf, unitOf, writeWithUnit, type Answer } from '@haushalt/core';
+import { ValueField } from '../../app/ValueField.tsx';
+import { Icon } from '../../app/Icon.tsx';
+import { useNotices } from '../../app/Notices.tsx';
+import { useSession } from '../../plan-session/SessionProvider.tsx';
+import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from './Choices.tsx';
+import { ProgressNote } from './ProgressNote.tsx';
+import { documentVersion, useKept, usualRange, type TryingProps } from './trying.ts';
+import { useComputation } from './useComputation.ts';
+
+/** Which value of an assumption makes a figure what it should be; the answer is shown before it is applied. */
+export function SolveFor({ document, model, assumptions }: TryingProps) {
+  const session = useSession();
+  const notices = useNotices();
+  const plan = planOf(document);
+  const [kept, change] = useKept<{
+    assumption: string;
+    figure: string;
+    when: string;
+    target: number;
+    low: number;
+    high: number;
+  }>(
+    'solve',
+    { ...wide(usualRange(assumptions[0]!, 2)), figure: NET, when: 'plan', target: 0 },
+    ({ assumption, figure }) => document.assumptions.has(assumption) && nameOf(document, figure) !== undefined,
+  );
+  const { figure, when, target, low, high } = kept;
+  const assumption = document.assumptions.get(kept.assumption)!;
+  const at = figureAt(model, figure, when);
+  const computation = useComputation<Answer>(JSON.stringify([documentVersion(document), kept]), async (worker) =>
+    worker.solve(document, { assumption: assumption.id, low, high, figure: at, target }),
+  );
+  const value = (each: number) => writeWithUnit(each, assumption.unit, plan);
+  const amount = (each: number) => writeWithUnit(each, unitOf(document, figure), plan);
+  const what = nameOf(document, figure) ?? 'the figure';
+
+  const apply = (solution: number) => {
+    const refusal = session.send({ kind: 'assumption.fix', assumption: assumption.id, value: solution });
+    notices.say(
+      refusal
+        ? { text: refusal.message, tone: 'warning' }
+        : {
+            text: `${assumption.name} is ${value(solution)} now.`,
+            action: { label: 'Undo', run: () => void session.undo() },
+          },
+    );
+  };
+  return (
+    <>
+      <div className="what-if-terms">
+        <div className="range-fields" role="group" aria-label="The question">
+          <span>Which value of</span>
+          <AssumptionChoice
+            label="The assumption to solve for"
+            document={document}
+            value={assumption.id}
+            onChange={(id) => change(wide(usualRange(document.assumptions.get(id)!, 2)))}
+          />
+          <span>makes</span>
+          <BearerChoice
+            withOutputs
+            label="The figure"
+            document={document}
+            value={figure}
+            onChange={(next) => change({ figure: next })}
+          />
+          <span>of</span>
+          <WhenChoice label="When" model={model} value={when} onChange={(next) => change({ when: next })} />
+          <span>come to</span>
+          <ValueField
+            key={figure}
+            label="What the figure should be"
+            unit={unitOf(document, figure) as 'money'}
+            locale={plan.locale}
+            value={target}
+            onChange={(next) => change({ target: next })}
+          />
+        </div>
+        <div className="range-fields" role="group" aria-label="Where to look">
+          <span>Looked for between</span>
+          <ValueField
+            key={`low-${assumption.id}`}
+            label="Lowest value"
+            unit={assumption.unit}
+            locale={plan.locale}
+            value={low}
+            onChange={(next) => change({ low: next })}
+          />
+          <span>and</span>
+          <ValueField
+            key={`high-${assumption.id}`}
+            label="Highest value"
+            unit={assumption.unit}
+            locale={plan.locale}
+            value={high}
+            onChange={(next) => change({ high: next })}
+          />
+        </div>
+        <ProgressNote computation={computation} />
+      </div>
+      {computation.result && (
+        <section className="solve-answer" aria-live="polite" aria-label="Answer">
+          <h3>{headline(computation.result, value)}</h3>
+          <p>{sentence(computation.result, { name: assumption.name, what, target: amount(target), value, amount })}</p>
+          <p className="check-why">
+            {assumption.name} is {value(assumption.value)} now.
+            {[...document.assumptionSteps.values()].some((step) => step.assumption === assumption.id) &&
+              ' The answer holds for all months; its dated values would go.'}
+          </p>
+          <div className="solve-choices">
+            {solutionsOf(computation.result).map((solution) => (
+              <button key={solution} type="button" className="btn btn-primary" onClick={() => apply(solution)}>
+                <Icon name="good" /> Set {assumption.name} to {value(solution)}
+              </button>
+            ))}
+          </div>
+        </section>
+      )}
+    </>
+  );
+}
+
+/** Solutions are looked for well beyond the usual values. */
+function wide({ assumption, low, high }: { assumption: string; low: number; high: number }) {
+  return { assumption, low, high: low + (high - low) * 5 };
+}
+
+function solutionsOf(answer: Answer): readonly number[] {
+  return answer.kind === 'one' ? [answer.value] : answer.kind === 'several' ? answer.values.slice(0, 4) : [];
+}
+
+function headline(answer: Answer, value: (each: number) => string): string {
+  switch (answer.kind) {
+    case 'one':
+      return value(answer.value);
+    case 'several':
+      return answer.values.map(value).join(' or ');
+    case 'any':
+      return 'Any value';
+    case 'none':
+    case 'unmoved':
+    case 'noFigure':
+      return 'No value';
+  }
+}
+
+interface Words {
+  readonly name: string;
+  readonly what: string;
+  readonly target: string;
+  readonly value: (each: number) => string;
+  readonly amount: (each: number) => string;
+}
+
+function sentence(answer: Answer, { name, what, target, value, amount }: Words): string {
+  switch (answer.kind) {
+    case 'one':
+      return `With ${name} at ${value(answer.value)}, ${what} comes to ${target}.`;
+    case 'several':
+      return `${what} comes to ${target} with each of ${answer.values.length} values of ${name}.`;
+    case 'any':
+      return `${what} comes to ${target} whatever ${name} is.`;
+    case 'unmoved':
+      return `${name} does not move ${what}: it is ${amount(answer.figure)} whatever it is.`;
+    case 'none':
+      return `No value of ${name} looked at makes ${what} come to ${target}. The nearest is ${value(answer.nearest)}, with ${amount(answer.figure)}.`;
+    case 'noFigure':
+      return `${what} has no figure with any of these values of ${name}.`;
+  }
+}

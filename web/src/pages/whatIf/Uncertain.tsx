@@ -1,0 +1,173 @@
+import {
+  MAX_RUNS,
+  monthInWords,
+  planOf,
+  writeFigure,
+  writeShare,
+  writeWithUnit,
+  type AssumptionRow,
+  type Draw,
+} from '@haushalt/core';
+import { ValueField } from '../../app/ValueField.tsx';
+import { Icon } from '../../app/Icon.tsx';
+import { Segments } from '../../app/Segments.tsx';
+import { PictureView } from '../../charts/PictureView.tsx';
+import { AssumptionChoice } from './Choices.tsx';
+import { ProgressNote } from './ProgressNote.tsx';
+import { documentVersion, useKept, type TryingProps } from './trying.ts';
+import { useComputation } from './useComputation.ts';
+
+/** What may come when values are only known roughly: the band in which eight of ten cases lie, month by month. */
+export function Uncertain({ document, model, assumptions }: TryingProps) {
+  const plan = planOf(document);
+  const [kept, change] = useKept<{ draws: Draw[]; runs: number; seed: number; shown: 'net' | 'cumulative' }>(
+    'uncertainty',
+    { draws: [around(assumptions[0]!)], runs: 2000, seed: 1, shown: 'cumulative' },
+    ({ draws }) => draws.length > 0 && draws.every(({ assumption }) => document.assumptions.has(assumption)),
+  );
+  const { draws, runs, seed, shown } = kept;
+  const computation = useComputation(
+    JSON.stringify([documentVersion(document), draws, runs, seed]),
+    (worker, progress) => worker.uncertainty(document, draws, runs, seed, progress),
+  );
+  const { result } = computation;
+  const band = result?.[shown];
+  const last = model.calendar.count - 1;
+  const money = (value: number) => writeWithUnit(value, 'money', plan);
+  const free = assumptions.find(({ id }) => !draws.some((draw) => draw.assumption === id));
+  const put = (index: number, draw: Draw) => change({ draws: draws.map((each, at) => (at === index ? draw : each)) });
+
+  return (
+    <>
+      <div className="what-if-terms">
+        {draws.map((draw, index) => {
+          const { name, unit } = document.assumptions.get(draw.assumption)!;
+          return (
+            <div key={draw.assumption} className="range-fields" role="group" aria-label={`Range of ${name}`}>
+              <AssumptionChoice
+                label={`Uncertain value ${index + 1}`}
+                document={document}
+                value={draw.assumption}
+                onChange={(id) =>
+                  !draws.some((each) => each.assumption === id) && put(index, around(document.assumptions.get(id)!))
+                }
+              />
+              <span>lies between</span>
+              <ValueField
+                label={`${name} at least`}
+                unit={unit}
+                locale={plan.locale}
+                value={draw.low}
+                onChange={(low) => put(index, { ...draw, low })}
+              />
+              <span>and</span>
+              <ValueField
+                label={`${name} at most`}
+                unit={unit}
+                locale={plan.locale}
+                value={draw.high}
+                onChange={(high) => put(index, { ...draw, high })}
+              />
+              {draws.length > 1 && (
+                <button
+                  type="button"
+                  className="tool"
+                  aria-label={`Leave out ${name}`}
+                  onClick={() => change({ draws: draws.filter((each) => each !== draw) })}
+                >
+                  <Icon name="delete" />
+                </button>
+              )}
+            </div>
+          );
+        })}
+        <div className="range-fields">
+          {free && (
+            <button type="button" className="tool" onClick={() => change({ draws: [...draws, around(free)] })}>
+              <Icon name="add" /> Another uncertain value
+            </button>
+          )}
+          <label>
+            Cases{' '}
+            <input
+              type="number"
+              min={100}
+              max={MAX_RUNS}
+              step={100}
+              value={runs}
+              onChange={(event) => {
+                const count = Math.round(Number(event.target.value));
+                if (count >= 1) change({ runs: Math.min(MAX_RUNS, count) });
+              }}
+            />
+          </label>
+          <label title="The same seed draws the same cases again">
+            Seed{' '}
+            <input
+              type="number"
+              min={1}
+              value={seed}
+              onChange={(event) => change({ seed: Math.max(1, Math.round(Number(event.target.value)) || 1) })}
+            />
+          </label>
+          <Segments
+            label="What is shown"
+            value={shown}
+            options={[
+              { value: 'cumulative', words: 'Cumulative net' },
+              { value: 'net', words: 'Net by month' },
+            ]}
+            onChange={(next) => change({ shown: next })}
+          />
+        </div>
+        <ProgressNote computation={computation} />
+      </div>
+      {result && band && (
+        <>
+          <p className="uncertain-words" role="status">
+            In eight of ten cases the plan ends between <strong>{money(result.cumulative.low[last]!)}</strong> and{' '}
+            <strong>{money(result.cumulative.high[last]!)}</strong>, in the middle at{' '}
+            {money(result.cumulative.middle[last]!)}.{' '}
+            {result.endsInTheRed === 0
+              ? 'In none of them does it end below nothing.'
+              : `In ${writeShare(result.endsInTheRed, plan.locale)} of them it ends below nothing.`}
+          </p>
+          <div className="what-if-picture">
+            <PictureView
+              height="100%"
+              picture={{
+                label:
+                  shown === 'net'
+                    ? 'Net by month, the band of eight in ten cases'
+                    : 'Cumulative net, the band of eight in ten cases',
+                axis: plan.currency,
+                categoryName: 'Month',
+                categories: model.calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
+                write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
+                series: [
+                  { label: 'A tenth lies below', values: figures(band.low), mark: 'line', tone: 'memo' },
+                  { label: 'A tenth lies above', values: figures(band.high), mark: 'band', tone: 'memo' },
+                  { label: 'The middle', values: figures(band.middle), mark: 'line', tone: 'net' },
+                ],
+              }}
+            />
+          </div>
+        </>
+      )}
+    </>
+  );
+}
+
+function figures(values: Float64Array): (number | null)[] {
+  return Array.from(values, (value) => (value === value ? value : null));
+}
+
+/** Where an assumption may lie when nothing else is known: half as much and half as much again, within its limits. */
+function around({ id, value, low, high }: AssumptionRow): Draw {
+  const spread = Math.abs(value) * 0.5 || 1;
+  return {
+    assumption: id,
+    low: Math.max(low ?? -Infinity, value - spread),
+    high: Math.min(high ?? Infinity, value + spread),
+  };
+}

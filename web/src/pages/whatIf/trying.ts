@@ -1,0 +1,71 @@
+import { valuesBetween, type AssumptionRow, type Document, type Model } from '@haushalt/core';
+import { useCallback, useState } from 'react';
+import { useParams } from 'react-router';
+import { rangeOf } from '../../shelf/Slider.tsx';
+
+/** What every way of trying is given. */
+export interface TryingProps {
+  readonly document: Document;
+  readonly model: Model;
+  readonly assumptions: readonly AssumptionRow[];
+}
+
+/** A range of an assumption's values, in so many steps. */
+export interface Range {
+  readonly assumption: string;
+  readonly low: number;
+  readonly high: number;
+  readonly count: number;
+}
+
+/** The range an assumption is first tried over. */
+export function usualRange(assumption: AssumptionRow, count: number): Range {
+  const { low, high } = rangeOf(assumption);
+  return { assumption: assumption.id, low, high, count };
+}
+
+/** The values of a range, with the present one among them; each once, in order. */
+export function valuesWith(range: Range, present: number): number[] {
+  const values = valuesBetween(range.low, range.high, range.count);
+  const inside = present >= Math.min(range.low, range.high) && present <= Math.max(range.low, range.high);
+  const near = Math.abs(range.high - range.low) * 1e-6;
+  if (!inside || values.some((value) => Math.abs(value - present) <= near)) return values;
+  return [...values, present].sort((a, b) => (range.low <= range.high ? a - b : b - a));
+}
+
+/** Something chosen on this page, kept for the plan in this browser as long as what it names is there. */
+export function useKept<T extends object>(
+  name: string,
+  usual: T,
+  isStill: (kept: T) => boolean,
+): [T, (part: Partial<T>) => void] {
+  const { planId = '' } = useParams();
+  const key = `haushalt:${name}:${planId}`;
+  const [value, setValue] = useState<T>(() => {
+    try {
+      const kept = { ...usual, ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<T>) };
+      return isStill(kept) ? kept : usual;
+    } catch {
+      return usual;
+    }
+  });
+  const change = useCallback(
+    (part: Partial<T>) =>
+      setValue((before) => {
+        const next = { ...before, ...part };
+        localStorage.setItem(key, JSON.stringify(next));
+        return next;
+      }),
+    [key],
+  );
+  return [isStill(value) ? value : usual, change];
+}
+
+/** A version of the plan as one text, for computing anew when it changes. */
+const versions = new WeakMap<Document, number>();
+let lastVersion = 0;
+export function documentVersion(document: Document): number {
+  let version = versions.get(document);
+  if (version === undefined) versions.set(document, (version = ++lastVersion));
+  return version;
+}

@@ -1,0 +1,73 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Computations } from './worker.ts';
+
+/** How a computation stands: its last result stays in sight while the next one is under way. */
+export interface Computation<T> {
+  readonly result: T | null;
+  /** How far it is, from 0 to 1; `null` when nothing is under way. */
+  readonly done: number | null;
+  readonly error: string | null;
+  readonly cancel: () => void;
+}
+
+/** How long a computation waits for the next change before it begins, in milliseconds. */
+const PAUSE = 120;
+
+/**
+ * Computes something in a worker, anew whenever `key` changes. What is under way is ended by the next one, by `cancel`,
+ * and when the page is left.
+ */
+export function useComputation<T>(
+  key: string,
+  compute: (worker: Remote<Computations>, progress: (done: number) => void) => Promise<T> | null,
+): Computation<T> {
+  const [state, setState] = useState<Omit<Computation<T>, 'cancel'>>({ result: null, done: null, error: null });
+  const latest = useRef(compute);
+  useEffect(() => {
+    latest.current = compute;
+  });
+  const worker = useRef<Worker | null>(null);
+  const stop = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = null;
+  }, []);
+
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      stop();
+      const own = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+      worker.current = own;
+      const ended = () => worker.current !== own;
+      const progress = proxy((done: number) => {
+        if (!ended()) setState((before) => ({ ...before, done }));
+      });
+      const computed = latest.current(wrap<Computations>(own), progress);
+      if (computed === null) {
+        stop();
+        return setState({ result: null, done: null, error: null });
+      }
+      setState((before) => ({ ...before, done: 0, error: null }));
+      computed.then(
+        (result) => {
+          if (ended()) return;
+          stop();
+          setState({ result, done: null, error: null });
+        },
+        (error: unknown) => {
+          if (ended()) return;
+          stop();
+          setState({ result: null, done: null, error: error instanceof Error ? error.message : String(error) });
+        },
+      );
+    }, PAUSE);
+    return () => clearTimeout(timer);
+  }, [key, stop]);
+  useEffect(() => stop, [stop]);
+
+  const cancel = useCallback(() => {
+    stop();
+    setState((before) => ({ ...before, done: null }));
+  }, [stop]);
+  return { ...state, cancel };
+}
