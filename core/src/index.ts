@@ -55,6 +55,7 @@ export * from './finance/savings.ts';
 export * from './finance/tax.ts';
 export * from './analysis/checks/checks.ts';
 export * from './analysis/checks/finding.ts';
+export * from './analysis/highlighting.ts';
 export * from './analysis/projection.ts';
 export * from './analysis/whatIf/cases.ts';
 export * from './analysis/whatIf/solve.ts';

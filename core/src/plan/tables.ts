@@ -20,7 +20,7 @@ export type Emphasis = (typeof EMPHASES)[number];
 export const HIGHLIGHT_CONDITIONS = ['below', 'above', 'between', 'overBudget'] as const;
 export type HighlightCondition = (typeof HIGHLIGHT_CONDITIONS)[number];
 
-/** What a highlight says about a figure. */
+/** What a highlight says about a figure, the gravest first. */
 export const TONES = ['alarm', 'caution', 'good'] as const;
 export type Tone = (typeof TONES)[number];
 

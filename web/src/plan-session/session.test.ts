@@ -99,6 +99,40 @@ describe('an open plan', () => {
     expect(session.knownRevision).toBe(1);
   });
 
+  it('raises a block in a scenario to figures of its own, from what the scenario has', async () => {
+    const session = open();
+    session.send({
+      kind: 'line.setFormula',
+      line: idOf('Heating'),
+      month: MARCH,
+      reach: 'every',
+      formula: 'Rent / 10',
+    });
+    session.send({ kind: 'scenario.set', id: 's', name: 'Dearer' });
+    session.activate('s');
+    session.send(setRent(1000));
+    const cells = ['Rent', 'Heating'].flatMap((name) =>
+      ['2026-03', '2026-04'].map((month) => ({ line: idOf(name), month: toMonth(month) })),
+    );
+    const raise = (factor: number) =>
+      session.send({ kind: 'figures.adjust', cells, by: { kind: 'factor', factor, notBelowZero: false } });
+    expect(raise(1.1)).toBeNull();
+    const figures = (name: string) => figuresOf(session.state.model.seriesOf(idOf(name))!).slice(1, 5);
+    expect(figures('Rent')).toEqual([800, 1100, 880, 800]);
+    // Heating follows the raised rent, and is raised besides.
+    expect(figures('Heating')).toEqual([80, 121, 96.8, 80]);
+    session.undo();
+    expect(figures('Rent')).toEqual([800, 1000, 800, 800]);
+    session.redo();
+    session.activate(null);
+    expect(figures('Rent')).toEqual([800, 800, 800, 800]);
+    session.send({ kind: 'year.lock', year: 2026, locked: true });
+    session.activate('s');
+    expect(raise(1.1)?.code).toBe('locked');
+    await settle();
+    expect(refusals).toEqual([]);
+  });
+
   it('says which figures an edit changed, and which not', () => {
     const session = open();
     session.send(setRent(900));

@@ -5,6 +5,8 @@ import {
   decide,
   describeCommand,
   differenceBetween,
+  periodOf,
+  type Cell,
   type Change,
   type ChangedFigures,
   type Command,
@@ -56,6 +58,8 @@ export interface SessionState extends PlanState {
   /** Whether the server answered last time. */
   readonly reachable: boolean;
 }
+
+type Preview = { readonly ok: true; readonly model: Model } | { readonly ok: false; readonly refusal: Refusal };
 
 /** Keeps orders across reloads of the page. */
 export interface PendingStore {
@@ -179,7 +183,11 @@ export class PlanSession {
 
   /** What a command is in the active scenario. */
   private meant(command: Command): { readonly command: Command } | { readonly refusal: Refusal } {
-    return this.active === null ? { command } : commandInScenario(this.settled, this.active, command);
+    if (this.active === null) return { command };
+    if (command.kind !== 'figures.adjust') return commandInScenario(this.settled, this.active, command);
+    // A scenario has figures where the plan has rules: it takes what the rules, raised or lowered, come to.
+    const adjusted = previewOf(withScenario(this.settled, this.active), command);
+    return adjusted.ok ? this.meant(figuresAfter(adjusted.model, command.cells)) : adjusted;
   }
 
   /** Takes the last command back; `false` when there is none. */
@@ -201,10 +209,8 @@ export class PlanSession {
   }
 
   /** What a command would make of the plan, without doing it. */
-  preview(command: Command): { ok: true; model: Model } | { ok: false; refusal: Refusal } {
-    const decision = decide(this.current.document, command);
-    if (!decision.ok) return decision;
-    return { ok: true, model: new Model(applyChanges(this.current.document, decision.changes)) };
+  preview(command: Command): Preview {
+    return previewOf(this.current.document, command);
   }
 
   /** Takes a change set that arrived from the server, whoever made it. */
@@ -369,6 +375,21 @@ export class PlanSession {
     if (!sameSteps || PLAN_FIELDS.some((field) => this.current[field] !== before[field])) this.shown = this.current;
     for (const listener of this.listeners) listener();
   }
+}
+
+function previewOf(document: Document, command: Command): Preview {
+  const decision = decide(document, command);
+  return decision.ok ? { ok: true, model: new Model(applyChanges(document, decision.changes)) } : decision;
+}
+
+/** Types the figures some cells have in a model; cells without a figure are left as they are. */
+function figuresAfter(model: Model, cells: readonly Cell[]): Command {
+  const figures = cells.flatMap(({ line, month }) => {
+    const figure = model.seriesOf(line)?.valueAt(periodOf(model.calendar, month)) ?? NaN;
+    // Twelve digits drop what binary fractions add at the end.
+    return figure === figure ? [{ line, month, figure: Number(figure.toPrecision(12)) }] : [];
+  });
+  return { kind: 'figures.set', as: 'exceptions', figures };
 }
 
 const PLAN_FIELDS = ['document', 'model', 'version', 'figureVersions', 'glow', 'scenario', 'base'] as const;

@@ -8,6 +8,7 @@ import { applyChanges, type Document } from '../../plan/document.ts';
 import { toShown } from '../../plan/formulas.ts';
 import { namesOf } from '../../plan/naming.ts';
 import { parsePlan } from '../../plan/file.ts';
+import type { HighlightSettings } from '../../plan/highlights.ts';
 import { toPlanFile } from '../../plan/writeFile.ts';
 import { sketch } from '../../testing/plans.ts';
 import { findingsOf, reasonOf } from './checks.ts';
@@ -188,6 +189,56 @@ describe('checks', () => {
     expect(differByALetter('offer 1', 'offer 2')).toBe(false);
     expect(differByALetter('pay', 'day')).toBe(false);
     expect(differByALetter('rent', 'tern')).toBe(false);
+  });
+
+  describe('highlights that can never show', () => {
+    const rent = sketch({ lines: { expense: { Rent: 900 }, memo: { Share: 0.25 } } });
+    const watching = (...settings: Partial<HighlightSettings>[]) => {
+      const plain = { of: idOf(rent, 'Rent'), span: 'month', when: 'above', low: null, high: null, tone: 'caution' } as const;
+      return settings.reduce(
+        (now, own, at) => after(now, { kind: 'highlight.set', id: `h${at}`, settings: { ...plain, word: `word ${at}`, ...own } }),
+        rent,
+      );
+    }; // prettier-ignore
+    const idle = (...settings: Partial<HighlightSettings>[]) => messages(watching(...settings), 'idleHighlight');
+
+    it.each([
+      ['a guard not reached yet', [{ high: 1200 }], 0],
+      ['a limit just within reach', [{ high: 9000 }], 0],
+      ['a limit out of reach above', [{ high: 9001 }], 1],
+      ['a limit out of reach below', [{ when: 'below', low: -9001 }], 1],
+      ['a range out of reach', [{ when: 'between', low: 9001, high: 9500 }], 1],
+      ['a range that begins within reach', [{ when: 'between', low: 100, high: 99_000 }], 0],
+      ['a year is twelve months', [{ span: 'year', high: 100_000 }], 0],
+      ['a budget looks at the year so far', [{ when: 'overBudget', high: 100_000 }], 0],
+      ['a wider one of the same tone stands before it', [{ high: 500 }, { high: 800 }], 1],
+      ['a narrower one stands before it', [{ high: 800 }, { high: 500 }], 0],
+      ['a graver one covers it, wherever it stands', [{ high: 800 }, { high: 500, tone: 'alarm' }], 1],
+      ['a milder one does not', [{ high: 500 }, { high: 800, tone: 'alarm' }], 0],
+      ['a range within what is below', [{ when: 'below', low: 900 }, { when: 'between', low: 1, high: 899 }], 1],
+      ['a range that has its upper limit to itself', [{ when: 'below', low: 900 }, { when: 'between', low: 1, high: 900 }], 0],
+      ['the same range twice', [{ when: 'between', low: 1, high: 900 }, { when: 'between', low: 1, high: 900 }], 1],
+      ['months and years do not cover each other', [{ high: 500 }, { span: 'year', high: 5000 }], 0],
+      ['a figure and a budget do not cover each other', [{ high: 500 }, { when: 'overBudget', high: 800 }], 0],
+    ] as const)('%s', (_, settings, count) => {
+      expect(idle(...settings)).toHaveLength(count);
+    }); // prettier-ignore
+
+    it('says why', () => {
+      expect(idle({ high: 500 }, { high: 800 })).toEqual([
+        'The highlight “word 1” on Rent never shows: wherever it would, “word 0” does.',
+      ]);
+      expect(idle({ high: 12_000 })).toEqual([
+        'The highlight “word 0” waits for Rent to come to 12,000.00, but it never gets further than 900.00 from zero.',
+      ]);
+      const share = after(rent, { kind: 'line.set', line: idOf(rent, 'Share'), settings: { unit: 'percent' } });
+      const slip = after(share, {
+        kind: 'highlight.set', id: 'h',
+        settings: { of: idOf(rent, 'Share'), span: 'month', when: 'above', low: null, high: 30, tone: 'alarm', word: 'much' },
+      }); // prettier-ignore
+      expect(messages(slip, 'idleHighlight')[0]).toMatch(/It may be meant as 30\.0\s%\.$/);
+      mended(slip, 'idleHighlight');
+    });
   });
 
   it('what is set aside without ever being left over', () => {

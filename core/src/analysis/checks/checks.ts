@@ -2,7 +2,6 @@ import type { Model } from '../../engine/model.ts';
 import type { Document } from '../../plan/document.ts';
 import { withoutAnswer } from './calculators.ts';
 import {
-  idleHighlights,
   manyExceptions,
   monthsInTheRed,
   outsidePlan,
@@ -11,6 +10,7 @@ import {
   unusedAssumptions,
   yearsInTheRed,
 } from './figures.ts';
+import { idleHighlights } from './highlights.ts';
 import { CHECK_KINDS, type Check, type CheckKind, type Finding } from './finding.ts';
 import { blankFactors, doubleCounts, similarNames, typedNumbers, unitDoubts } from './rules.ts';
 

@@ -1,6 +1,5 @@
 import { stretchOfYear, yearsOf } from '../../calendar/calendar.ts';
 import { monthInWords, yearOf } from '../../calendar/month.ts';
-import type { Model } from '../../engine/model.ts';
 import { writeShare, writeWithUnit } from '../../figure/write.ts';
 import { planOf } from '../../plan/document.ts';
 import { nameOf } from '../../plan/naming.ts';
@@ -126,36 +125,6 @@ export const unusedAssumptions: Check = ({ document }) =>
       message: `Nothing uses the assumption ${name}.`,
       mend: { words: 'Delete it', command: { kind: 'assumption.delete', assumption: id } },
     }));
-
-/** Highlights on figures that are nowhere, or that can reach no limit as they are. */
-export const idleHighlights: Check = (model) => {
-  const { document } = model;
-  return [...document.highlights.values()].flatMap((row): Found[] => {
-    const series = model.seriesOf(row.of);
-    const name = nameOf(document, row.of) ?? 'a deleted line';
-    const mend = { words: 'Remove the highlight', command: { kind: 'highlight.delete', id: row.id } } as const;
-    const place = { id: row.of, month: null };
-    if (!series || !hasFigures(model, row.of))
-      return [
-        { place, about: row.id, message: `The highlight “${row.word}” watches ${name}, which has no figures.`, mend },
-      ];
-    const isFraction = ['percent', 'ratePerYear', 'ratePerMonth'].includes(document.lines.get(row.of)?.unit ?? 'money');
-    if (isFraction && row.when !== 'below' && (row.high ?? 0) > 10)
-      return [
-        {
-          place,
-          about: row.id,
-          message: `The highlight “${row.word}” waits for ${name} to pass ${row.high! * 100} %; it may be meant as ${row.high} %.`,
-          mend: null,
-        },
-      ];
-    return [];
-  });
-};
-
-function hasFigures(model: Model, id: string): boolean {
-  return model.seriesOf(id)!.values.some((value) => value === value);
-}
 
 /** Lines that set money aside in months that never leave any. */
 export const setAsideNever: Check = (model) => {

@@ -53,7 +53,7 @@ export const WHY: Readonly<Record<CheckKind, string>> = {
   sharesOver: 'More is given out than there is.',
   outsidePlan: 'It lies in a month in which it can do nothing.',
   unusedAssumption: 'Changing it changes nothing, which surprises whoever tries.',
-  idleHighlight: 'It watches figures that are not there, and will stay silent.',
+  idleHighlight: 'It will stay silent, and its silence looks as if all were well.',
   similarNames: 'In a rule, one of them is easily taken for the other.',
   setAsideNever: 'What is set aside is not there to set aside.',
   withoutAnswer: 'Whatever uses its figures has none either.',

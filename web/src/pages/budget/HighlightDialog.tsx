@@ -1,4 +1,5 @@
 import {
+  highlightsOf,
   HIGHLIGHT_CONDITIONS,
   TONES,
   nameOf,
@@ -16,7 +17,6 @@ import { Icon } from '../../app/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { FigureField } from './FigureField.tsx';
-import { highlightsOf } from './highlighting.ts';
 
 /** The highlights of a line, group or total: limits on its figures, and what to show beyond them. */
 export function HighlightDialog({ of, onClose }: { readonly of: string; readonly onClose: () => void }) {

@@ -1,8 +1,7 @@
-import { planOf, unitOf, writeWithUnit, type Model } from '@haushalt/core';
+import { highlightOn, planOf, unitOf, writeWithUnit, type Model } from '@haushalt/core';
 import { HIGHLIGHT_ICONS } from '../../app/highlightMarks.ts';
 import { Icon } from '../../app/Icon.tsx';
 import { conditionInWords } from './HighlightDialog.tsx';
-import { highlightOn } from './highlighting.ts';
 
 /** What the highlight on a month's figure says, in words. */
 export function HighlightRemark({

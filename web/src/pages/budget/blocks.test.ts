@@ -1,11 +1,10 @@
-import { Model, applyChanges, decide, toMonth, unitOf, type Command, type Document } from '@haushalt/core';
+import { highlightOn, Model, applyChanges, decide, toMonth, unitOf, type Command, type Document } from '@haushalt/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { extendTo, selectOne } from '../../grid/selection.ts';
 import { blockAsText, cellText, cellsIn, readPasted, spread, summaryOf } from './blocks.ts';
 import { budgetColumns } from './columns.ts';
-import { highlightOn } from './highlighting.ts';
 import { ruleCells } from './ruleCells.ts';
 import { budgetRows } from './rows.ts';
 import { doneSince, trialBefore, trialFromNow } from './trial.ts';

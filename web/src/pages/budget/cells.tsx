@@ -1,4 +1,5 @@
 import {
+  highlightOn,
   TOTAL_EXPENSES,
   TOTAL_INCOME,
   datedId,
@@ -17,7 +18,6 @@ import type { PlanState } from '../../plan-session/session.ts';
 import { HIGHLIGHT_ICONS } from '../../app/highlightMarks.ts';
 import type { BudgetColumn } from './columns.ts';
 import { endFigure, stretchFigure, valueOf, type ShownFigure } from './figures.ts';
-import { highlightOn } from './highlighting.ts';
 import { RowMenu } from './RowMenu.tsx';
 import { ruleCells } from './ruleCells.ts';
 import { sideOf, type BudgetRow } from './rows.ts';

@@ -1,0 +1,74 @@
+import { stretches } from '../../calendar/calendar.ts';
+import type { Model } from '../../engine/model.ts';
+import { writeFigure } from '../../figure/write.ts';
+import { planOf } from '../../plan/document.ts';
+import { unitOf } from '../../plan/formulas.ts';
+import { nameOf } from '../../plan/naming.ts';
+import type { HighlightRow } from '../../plan/tables.ts';
+import { highlightsInOrder, watchedFigure } from '../highlighting.ts';
+import type { Check } from './finding.ts';
+
+/** A limit this many times as far from zero as any figure is taken for a slip; nearer ones are what people watch for. */
+const OUT_OF_REACH = 10;
+
+/** Highlights that can never show: nothing to watch, another always in their place, or a limit far out of reach. */
+export const idleHighlights: Check = (model) =>
+  [...model.document.highlights.values()].flatMap((row) => {
+    const message = whyIdle(model, row);
+    if (message === null) return [];
+    const mend = { words: 'Remove the highlight', command: { kind: 'highlight.delete', id: row.id } } as const;
+    return [{ place: { id: row.of, month: null }, about: row.id, message, mend }];
+  });
+
+function whyIdle(model: Model, row: HighlightRow): string | null {
+  const { document, calendar } = model;
+  const name = nameOf(document, row.of) ?? 'a deleted line';
+  const figures = model.seriesOf(row.of)
+    ? stretches(calendar, row.span)
+        .map((stretch) => watchedFigure(model, row, stretch))
+        .filter((figure) => figure === figure)
+    : [];
+  if (figures.length === 0) return `The highlight “${row.word}” watches ${name}, which has no figures.`;
+  const others = highlightsInOrder(document, row.of, row.span);
+  const cover = others.slice(0, others.indexOf(row)).find((other) => covers(other, row));
+  if (cover) return `The highlight “${row.word}” on ${name} never shows: wherever it would, “${cover.word}” does.`;
+  const furthest = Math.max(...figures.map(Math.abs));
+  const limit = outOfReach(row, furthest);
+  if (limit === null) return null;
+  const unit = unitOf(document, row.of);
+  const write = (figure: number) => writeFigure(figure, unit, planOf(document));
+  const isFraction = unit === 'percent' || unit === 'ratePerYear' || unit === 'ratePerMonth';
+  const meant = isFraction ? ` It may be meant as ${write(limit / 100)}.` : '';
+  return `The highlight “${row.word}” waits for ${name} to come to ${write(limit)}, but it never gets further than ${write(furthest)} from zero.${meant}`;
+}
+
+/** Whether one highlight shows on every figure another would show on. */
+function covers(wide: HighlightRow, narrow: HighlightRow): boolean {
+  // A budget looks at the year so far, the others at the figure itself.
+  if ((wide.when === 'overBudget') !== (narrow.when === 'overBudget')) return false;
+  const [outer, inner] = [rangeOf(wide), rangeOf(narrow)];
+  const from = outer.from < inner.from || (outer.from === inner.from && (outer.closed || !inner.closed));
+  const to = outer.to > inner.to || (outer.to === inner.to && (outer.closed || !inner.closed));
+  return from && to;
+}
+
+/** The figures a highlight shows on; `closed` says that the limits belong to them. */
+function rangeOf({ when, low, high }: HighlightRow): { from: number; to: number; closed: boolean } {
+  switch (when) {
+    case 'below':
+      return { from: -Infinity, to: low!, closed: false };
+    case 'above':
+    case 'overBudget':
+      return { from: high!, to: Infinity, closed: false };
+    case 'between':
+      return { from: low!, to: high!, closed: true };
+  }
+}
+
+/** The limit that lies far beyond the figure furthest from zero, or `null` when none does. */
+function outOfReach(row: HighlightRow, furthest: number): number | null {
+  if (furthest === 0) return null;
+  const { from, to } = rangeOf(row);
+  if (from > OUT_OF_REACH * furthest) return from;
+  return to < -OUT_OF_REACH * furthest ? to : null;
+}

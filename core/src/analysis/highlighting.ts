@@ -1,0 +1,45 @@
+import { stretchAround, type Stretch } from '../calendar/calendar.ts';
+import type { Model } from '../engine/model.ts';
+import type { Document } from '../plan/document.ts';
+import { highlightHolds } from '../plan/highlights.ts';
+import { rollUpOf, rolledUpValue } from '../plan/rollUps.ts';
+import { TONES, type HighlightRow } from '../plan/tables.ts';
+
+const byBearer = new WeakMap<Document['highlights'], ReadonlyMap<string, readonly HighlightRow[]>>();
+
+/** The highlights of a line, group or total. */
+export function highlightsOf({ highlights }: Document, id: string): readonly HighlightRow[] {
+  let index = byBearer.get(highlights);
+  if (!index) {
+    const lists = new Map<string, HighlightRow[]>();
+    for (const row of highlights.values()) lists.set(row.of, [...(lists.get(row.of) ?? []), row]);
+    byBearer.set(highlights, (index = lists));
+  }
+  return index.get(id) ?? [];
+}
+
+/** The highlights of a line, group or total on its months or its years, those first that show where several would. */
+export function highlightsInOrder(document: Document, id: string, span: HighlightRow['span']): HighlightRow[] {
+  const own = highlightsOf(document, id).filter((row) => row.span === span);
+  return own.sort((a, b) => TONES.indexOf(a.tone) - TONES.indexOf(b.tone));
+}
+
+/** The figure a highlight looks at for some months; NaN where there is none. */
+export function watchedFigure(model: Model, row: HighlightRow, stretch: Stretch): number {
+  const { from } = row.when === 'overBudget' ? stretchAround(model.calendar, stretch.from, 'year') : stretch;
+  return rolledUpValue(model.seriesOf(row.of)!.values, { from, to: stretch.to }, rollUpOf(model.document, row.of));
+}
+
+/** The highlight that shows on the figure of some months; the gravest where several do. */
+export function highlightOn(
+  model: Model,
+  id: string,
+  stretch: Stretch,
+  span: HighlightRow['span'],
+): HighlightRow | null {
+  const showing = highlightsInOrder(model.document, id, span).find((row) => {
+    const figure = watchedFigure(model, row, stretch);
+    return figure === figure && highlightHolds(row, figure);
+  });
+  return showing ?? null;
+}
