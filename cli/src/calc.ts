@@ -33,7 +33,7 @@ export function calcCommand(): Command {
     )
     .option('--set <assumption=value>', 'try another value, for example "Inflation=3%"; can be repeated', collect, [])
     .action((file: string, options: CalcOptions) => {
-      const document = options.set.reduce(withValue, readPlanFile(file));
+      const document = options.set.reduce(withValue, readPlanFile(file).document);
       const model = new Model(document);
       process.stdout.write(`${print(model, options)}\n`);
       for (const { message } of problemsOf(model).slice(0, 20)) console.error(message);

@@ -9,7 +9,7 @@ export function checkCommand(): Command {
     .argument('<file>', 'a plan file, *.haushalt.json')
     .option('--all', 'print what has been set aside too')
     .action((file: string, { all = false }: { all?: boolean }) => {
-      const document = readPlanFile(file);
+      const { document } = readPlanFile(file);
       const model = new Model(document);
       const { locale } = planOf(document);
       const problems = problemsOf(model);

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { createApp } from './http/app.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import { openStore } from './store/store.ts';
-import type { Document } from '@haushalt/core';
+import type { Document, LedgerEntry } from '@haushalt/core';
 
 export interface ServeOptions {
   readonly port: number;
@@ -14,7 +14,7 @@ export interface ServeOptions {
   readonly web?: string;
   readonly version: string;
   /** Plans to put into a database that has none yet. */
-  readonly demo?: () => Document[];
+  readonly demo?: () => { readonly document: Document; readonly entries: readonly LedgerEntry[] }[];
   /** Removes the database before starting. */
   readonly fresh?: boolean;
 }
@@ -43,7 +43,7 @@ export async function serve(options: ServeOptions): Promise<{ url: string; close
   try {
     const store = openStore(file);
     if (options.demo && store.plans.count() === 0)
-      for (const document of options.demo()) store.create(document, LOCAL_PERSON.id);
+      for (const { document, entries } of options.demo()) store.create(document, LOCAL_PERSON.id, entries);
     const { app, close } = createApp({
       store,
       version: options.version,

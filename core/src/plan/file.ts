@@ -48,7 +48,7 @@ export class PlanFormatError extends Error {
   }
 }
 
-type Json = Record<string, unknown>;
+export type Json = Record<string, unknown>;
 type DraftRow = Record<string, string | number | boolean | null>;
 export type ListTable = Exclude<TableName, 'plan'>;
 /** Tables whose rows have ids that follow from what they belong to and their month or year. */
@@ -76,7 +76,8 @@ export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => tab
 
 /**
  * Reads a plan file, already parsed as JSON. Rows may leave out their ids and refer to each other by name; formulas are
- * written with names. Throws `PlanFormatError` with a JSON pointer at the first thing that is not as it must be.
+ * written with names. What a file says of the ledger is read by `parseEntries`. Throws `PlanFormatError` with a JSON
+ * pointer at the first thing that is not as it must be.
  */
 export function parsePlan(json: unknown): Document {
   if (!isObject(json)) throw new PlanFormatError('', 'a plan file holds one JSON object.');
@@ -92,7 +93,7 @@ export function parsePlan(json: unknown): Document {
       `this file is of version ${version}; this program reads up to ${PLAN_FILE_VERSION}.`,
     );
   }
-  refuseUnknown(json, ['version', '$schema', ...TABLE_NAMES], '');
+  refuseUnknown(json, ['version', '$schema', ...TABLE_NAMES, 'entries'], '');
   if (!isObject(json.plan)) throw new PlanFormatError('/plan', 'the plan’s settings are missing.');
 
   const rows = Object.fromEntries(TABLE_NAMES.map((table) => [table, [] as DraftRow[]])) as Record<
@@ -336,7 +337,7 @@ function freeId(name: string, table: string, index: number, taken: ReadonlySet<s
   return taken.has(base) ? `${base}-${index}` : base;
 }
 
-function refuseUnknown(json: Json, known: readonly string[], pointer: string): void {
+export function refuseUnknown(json: Json, known: readonly string[], pointer: string): void {
   for (const key of Object.keys(json)) {
     if (!known.includes(key)) {
       const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
@@ -352,6 +353,6 @@ function pointerOf(table: TableName, index: number): string {
   return table === 'plan' ? '/plan' : `/${table}/${index}`;
 }
 
-function isObject(value: unknown): value is Json {
+export function isObject(value: unknown): value is Json {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }

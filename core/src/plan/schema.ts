@@ -1,3 +1,4 @@
+import { MAX_ACCOUNT, MAX_WHAT } from '../ledger/entries.ts';
 import type { Column, ColumnSpec } from './columns.ts';
 import { PLAN_FILE_VERSION } from './file.ts';
 import { TABLES, TABLE_NAMES, type TableName } from './tables.ts';
@@ -19,9 +20,23 @@ export function planFileSchema(): Record<string, unknown> {
       $schema: { type: 'string' },
       version: { const: PLAN_FILE_VERSION },
       ...(Object.fromEntries(tables) as Record<string, unknown>),
+      entries: { type: 'array', items: ENTRY, description: 'What was really paid and received.' },
     },
   };
 }
+
+const ENTRY = {
+  type: 'object',
+  required: ['date', 'line', 'amount'],
+  additionalProperties: false,
+  properties: {
+    date: { type: 'string', format: 'date', description: 'The day, such as 2026-03-14.' },
+    what: { type: 'string', maxLength: MAX_WHAT, description: 'What it was for.' },
+    line: { type: 'string', minLength: 1, description: 'The line of the budget it belongs to.' },
+    account: { type: 'string', maxLength: MAX_ACCOUNT, description: 'Where it went through.' },
+    amount: { type: 'number', description: 'In major units, positive the way its line goes; a refund is negative.' },
+  },
+};
 
 function rowSchema(table: TableName): Record<string, unknown> {
   const columns = Object.entries(TABLES[table]) as [string, ColumnSpec][];

@@ -1,3 +1,5 @@
+import type { LedgerEntry } from '../ledger/entries.ts';
+import { entriesForFile } from '../ledger/entriesFile.ts';
 import { bandSetsOf, extrasOf, movesOf } from './calculators.ts';
 import type { ColumnSpec } from './columns.ts';
 import { groupsWithLines, inOrder, planOf, type Document } from './document.ts';
@@ -8,9 +10,9 @@ import { TABLES, type TableName } from './tables.ts';
 
 /**
  * The plan file of a document, ready for `JSON.stringify`: rows in the order people see, references and formulas with
- * names, and nothing that follows from the rest.
+ * names, and nothing that follows from the rest. The entries of its ledger follow where there are any.
  */
-export function toPlanFile(document: Document): Record<string, unknown> {
+export function toPlanFile(document: Document, entries: readonly LedgerEntry[] = []): Record<string, unknown> {
   const lines = groupsWithLines(document).flatMap((group) => group.lines);
   const assumptions = inOrder(document.assumptions.values());
   const dated = <R extends { id: string }>(
@@ -59,6 +61,7 @@ export function toPlanFile(document: Document): Record<string, unknown> {
     ...Object.fromEntries(
       LIST_TABLES.map((table) => [table, inFile[table].map((row) => fileRow(document, table, row))]),
     ),
+    ...(entries.length === 0 ? {} : { entries: entriesForFile(entries, document) }),
   };
 }
 

@@ -1,7 +1,7 @@
 import type { Response } from 'express';
 import type { LogEntry } from '../store/log.ts';
 
-/** Streams change sets to every open browser of a plan, as server-sent events. */
+/** Streams change sets, and word of changed ledgers, to every open browser of a plan, as server-sent events. */
 export class Events {
   private readonly listeners = new Map<string, Set<Response>>();
   private readonly heartbeat: NodeJS.Timeout;
@@ -30,6 +30,11 @@ export class Events {
 
   publish(planId: string, entry: LogEntry): void {
     for (const response of this.listeners.get(planId) ?? []) response.write(message(entry));
+  }
+
+  /** Says that the ledger of a plan is another one; what is in it is fetched where it is shown. */
+  tellLedger(planId: string): void {
+    for (const response of this.listeners.get(planId) ?? []) response.write('event: ledger\ndata: {}\n\n');
   }
 
   close(): void {

@@ -7,6 +7,7 @@ import {
   isCurrency,
   isLocale,
   newPlan,
+  parseEntries,
   parsePlan,
   planOf,
   rowsOf,
@@ -14,6 +15,7 @@ import {
   toMonth,
   toPlanFile,
   type Document,
+  type LedgerEntry,
   type Standing,
 } from '@haushalt/core';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
@@ -21,6 +23,7 @@ import type { Store } from '../store/store.ts';
 import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
 import type { Events } from './events.ts';
+import { ledgerRoutes } from './ledger.ts';
 import { readCopy, readId, readNewPlan, readOrder } from './schemas.ts';
 
 /** The largest plan file that can be opened. */
@@ -60,7 +63,8 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
 
   routes.post('/import', file, (request, response) => {
     const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
-    create(withId(readPlanFile(request.body), id), caller(request));
+    const { document, entries } = readPlanFile(request.body);
+    create(withId(document, id), caller(request), entries);
     response.status(201).json({ id });
   });
 
@@ -87,7 +91,7 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
     response
       .attachment(`${name}.haushalt.json`)
       .type('application/json')
-      .send(JSON.stringify(toPlanFile(document), null, 2));
+      .send(JSON.stringify(toPlanFile(document, store.ledger.all(id)), null, 2));
   });
 
   routes.post('/:id/duplicate', body, (request, response) => {
@@ -96,7 +100,7 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
     const copyId = readCopy(request.body).id;
     const { document } = store.document(id);
     const names = store.plans.listFor(person.id).map((plan) => planOf(store.document(plan.id).document).name);
-    create(withId(document, copyId, freeCopyName(planOf(document).name, names)), person);
+    create(withId(document, copyId, freeCopyName(planOf(document).name, names)), person, store.ledger.all(id));
     response.status(201).json({ id: copyId });
   });
 
@@ -128,19 +132,22 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
     events.listen(id, response, Number.isInteger(since) ? store.log.after(id, since) : []);
   });
 
+  routes.use('/:id', ledgerRoutes(store, events));
+
   /** Stores a new plan; an id that is taken is a conflict, so that a retried request creates nothing twice. */
-  function create(document: Document, owner: Person): void {
+  function create(document: Document, owner: Person, entries: readonly LedgerEntry[] = []): void {
     if (store.plans.find(planOf(document).id))
       throw new ApiError(409, 'conflict', 'There is a plan with this id already.', 'id');
-    store.create(document, owner.id);
+    store.create(document, owner.id, entries);
   }
 
   return routes;
 }
 
-function readPlanFile(json: unknown): Document {
+function readPlanFile(json: unknown): { document: Document; entries: LedgerEntry[] } {
   try {
-    return parsePlan(json);
+    const document = parsePlan(json);
+    return { document, entries: parseEntries(json, document) };
   } catch (error) {
     if (error instanceof PlanFormatError) throw new ApiError(422, 'planFile', error.message, error.pointer);
     throw error;

@@ -7,7 +7,9 @@ import {
   EMPHASES,
   EXTRA_RHYTHMS,
   HIGHLIGHT_CONDITIONS,
+  LARGEST_AMOUNT,
   LOAN_UNKNOWNS,
+  MAX_ACCOUNT,
   MAX_CELLS,
   MAX_DECIMALS,
   MAX_FORMULA_LENGTH,
@@ -15,6 +17,7 @@ import {
   MAX_PARTS,
   MAX_PROJECTED_YEARS,
   MAX_SERIES,
+  MAX_WHAT,
   NEGATIVES,
   REACHES,
   RHYTHMS,
@@ -27,7 +30,10 @@ import {
   UNITS,
   WITHDRAWALS,
   type CommandKind,
+  type LedgerEntry,
+  type Month,
 } from '@haushalt/core';
+import type { EntryFilter, Page } from '../store/ledger.ts';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
 
@@ -306,6 +312,28 @@ const envelope = all({
 });
 const orderSchemas = new Map(kinds.map((kind) => [kind, all({ kind: Joi.string(), ...orders[kind as CommandKind] })]));
 
+const entry = all({
+  date: Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day such as 2026-03-14'),
+  what: Joi.string().trim().allow('').max(MAX_WHAT),
+  line: id,
+  account: Joi.string().trim().allow('').max(MAX_ACCOUNT),
+  amount: Joi.number().integer().min(-LARGEST_AMOUNT).max(LARGEST_AMOUNT),
+});
+/** The most entries one answer holds. */
+const MAX_PAGE = 500;
+const entriesQuery = all({
+  from: month,
+  to: month,
+  line: id.optional(),
+  text: Joi.string().allow('').max(MAX_WHAT).optional(),
+  offset: Joi.string()
+    .pattern(/^\d{1,9}$/, 'a number')
+    .optional(),
+  limit: Joi.string()
+    .pattern(/^\d{1,9}$/, 'a number')
+    .optional(),
+});
+
 const newPlan = all({ id, name, currency, locale, firstMonth: month, months });
 const copy = all({ id });
 
@@ -328,7 +356,19 @@ export function readCopy(body: unknown) {
   return read<{ id: string }>(copy, body);
 }
 
-/** The id a plan read from a file is to have. */
+/** An entry as it was sent, without its id. */
+export function readEntry(body: unknown) {
+  return read<Omit<LedgerEntry, 'id'>>(entry, body);
+}
+
+/** Which entries are asked for: those of all lines, the first hundred, unless the query says otherwise. */
+export function readEntriesQuery(query: unknown): EntryFilter & Page {
+  type Query = { from: Month; to: Month } & Partial<Record<'line' | 'text' | 'offset' | 'limit', string>>;
+  const { from, to, line = null, text = '', offset = '0', limit = '100' } = read<Query>(entriesQuery, query);
+  return { from, to, line, text, offset: Number(offset), limit: Math.min(Number(limit), MAX_PAGE) };
+}
+
+/** An id in an address or a query. */
 export function readId(value: unknown): string {
   return read<{ id: string }>(copy, { id: value }).id;
 }

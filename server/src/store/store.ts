@@ -3,17 +3,22 @@ import {
   applyChanges,
   decide,
   decideChanges,
+  decimalsOf,
   describeCommand,
   emptyDocument,
   invert,
+  minorUnitsIn,
   planOf,
   type Change,
   type Command,
   type Decision,
   type Document,
+  type LedgerEntry,
+  type PlanRow,
   type Refusal,
 } from '@haushalt/core';
 import { openDatabase, type Sqlite } from './database.ts';
+import { createLedgerStore, type LedgerStore } from './ledger.ts';
 import { createLogStore, type LogEntry, type LogStore } from './log.ts';
 import { ensureLocalPerson } from './people.ts';
 import { createPlanStore, type PlanStore } from './plans.ts';
@@ -37,10 +42,11 @@ export type Outcome =
 export interface Store {
   readonly plans: PlanStore;
   readonly log: LogStore;
+  readonly ledger: LedgerStore;
   /** The document of a plan that exists, and its revision. */
   document(planId: string): { document: Document; revision: number };
-  /** Stores a new plan with all its rows. */
-  create(document: Document, ownerId: string): void;
+  /** Stores a new plan with all its rows, and its entries. */
+  create(document: Document, ownerId: string, entries?: readonly LedgerEntry[]): void;
   /**
    * Carries out a command or a step through history, once for each id: sent again, it answers as it did the first time.
    * Decision, rows, log and revision are one transaction.
@@ -57,6 +63,7 @@ export function openStore(file: string, now: () => Date = () => new Date()): Sto
   const plans = createPlanStore(database);
   const rows = createRowStore(database);
   const log = createLogStore(database);
+  const ledger = createLedgerStore(database);
   const documents = new DocumentCache(plans, rows);
 
   const carryOut = database.transaction(
@@ -67,6 +74,8 @@ export function openStore(file: string, now: () => Date = () => new Date()): Sto
       const step = order.kind === 'undo' || order.kind === 'redo' ? order : null;
       const decision = step ? decideStep(log, planId, personId, document, step) : decide(document, order as Command);
       if (!decision.ok) return decision;
+      const refusal = whyNotInLedger(ledger, document, decision.changes);
+      if (refusal) return { ok: false, refusal };
       const entry: LogEntry = {
         revision: revision + 1,
         commandId,
@@ -87,14 +96,17 @@ export function openStore(file: string, now: () => Date = () => new Date()): Sto
     },
   );
 
-  const create = database.transaction((document: Document, ownerId: string) => {
+  const create = database.transaction((document: Document, ownerId: string, entries: readonly LedgerEntry[] = []) => {
+    const { id } = planOf(document);
     plans.insert(planOf(document), ownerId, at());
-    rows.write(planOf(document).id, insertions(document));
+    rows.write(id, insertions(document));
+    for (const entry of entries) ledger.put(id, entry);
   });
 
   return {
     plans,
     log,
+    ledger,
     document: (planId) => documents.get(planId),
     create,
     carryOut(planId, personId, commandId, order) {
@@ -114,6 +126,15 @@ function decideStep(log: LogStore, planId: string, personId: string, document: D
   if (step.kind === 'undo' && target.state !== 'done') return refuse('This has been taken back already.');
   if (step.kind === 'redo' && target.state !== 'undone') return refuse('This can no longer be done again.');
   return decideChanges(document, step.kind === 'undo' ? invert(target.changes) : target.changes);
+}
+
+/** Why a plan with entries cannot change as decided: their amounts count the minor units of its currency. */
+function whyNotInLedger(ledger: LedgerStore, document: Document, changes: readonly Change[]): Refusal | null {
+  const settings = changes.find((change) => change.table === 'plan')?.after;
+  if (!settings || minorUnitsIn(document) === 10 ** decimalsOf((settings as PlanRow).currency)) return null;
+  if (ledger.count(settings.id) === 0) return null;
+  const message = `This plan has entries in ${planOf(document).currency}; a currency with other decimals would change their amounts. Duplicate the plan without its entries, or keep the currency.`;
+  return { code: 'conflict', message, field: 'currency' };
 }
 
 /** The rows of a whole document as additions, but for its settings, which are the plan itself. */

@@ -9,10 +9,11 @@ import {
   type ReactNode,
   type Ref,
 } from 'react';
+import { afterPainting } from '../app/afterPainting.ts';
 import { GridRowView } from './GridRowView.tsx';
 import { LabelEdge } from './LabelEdge.tsx';
 import { RowGrip, type Reorder } from './RowGrip.tsx';
-import { cellId, placeAt, scrollToReveal, useLayout, type LaidOutColumn } from './layout.ts';
+import { cellId, placeAt, scrollToReveal, scrollToRow, useLayout, type LaidOutColumn } from './layout.ts';
 import { activeOf, columnsIn, type GridPlace, type GridSelection } from './selection.ts';
 import type { GridCell, GridColumn, GridRow, Point } from './types.ts';
 import './grid.scss';
@@ -75,8 +76,6 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
     overscan: props.complete ? rows.length : 8,
-    scrollPaddingStart: HEAD_HEIGHT + 2,
-    scrollPaddingEnd: footer.length * rowHeight + 6,
   });
   const viewWidth = virtualizer.scrollRect?.width ?? 0;
 
@@ -95,19 +94,27 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
   const scrolledTo = useRef(0);
   const scrollTo = useCallback(
     ({ row, column }: GridPlace) => {
-      // What the virtualizer remembers says whether the row is in sight; asking the element would lay out the page.
-      const top = row * rowHeight - (virtualizer.scrollOffset ?? 0);
+      // What the virtualizer remembers says what is in sight; asking the element would lay out the page.
       const { height = 0, width = 0 } = virtualizer.scrollRect ?? {};
-      const inSight = top >= 0 && top + rowHeight <= height - footer.length * rowHeight - HEAD_HEIGHT;
-      if (row < rows.length && !inSight) virtualizer.scrollToIndex(row, { align: 'auto' });
+      const scrolled = virtualizer.scrollOffset ?? 0;
+      const sight = height - HEAD_HEIGHT - footer.length * rowHeight;
+      const top = row < rows.length ? scrollToRow(row * rowHeight, rowHeight, sight, scrolled) : scrolled;
       const left = scrollToReveal(layout, column, width, scrolledTo.current);
-      if (left !== scrolledTo.current) scroller.current?.scrollTo({ left });
+      if (top !== scrolled || left !== scrolledTo.current) scroller.current?.scrollTo({ top, left });
     },
     [rows.length, footer.length, rowHeight, layout, virtualizer],
   );
+  const edits = props.editor != null;
+  const edited = useRef(edits);
   useEffect(() => {
-    scrollTo({ row: activeRow, column: activeColumn });
-  }, [activeRow, activeColumn, scrollTo]);
+    const reveal = () => scrollTo({ row: activeRow, column: activeColumn });
+    const confirmed = edited.current && !edits;
+    edited.current = edits;
+    // What an entry has changed is on the screen before the rows move on below it.
+    if (confirmed) return afterPainting(reveal);
+    reveal();
+    return undefined;
+  }, [activeRow, activeColumn, edits, scrollTo]);
 
   // While the main button is held down, the block follows the pointer.
   const pressedAt = useRef<Point | null>(null);

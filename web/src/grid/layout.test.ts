@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cellId, placeAt, scrollToReveal, type GridLayout, type LaidOutColumn } from './layout.ts';
+import { cellId, placeAt, scrollToReveal, scrollToRow, type GridLayout, type LaidOutColumn } from './layout.ts';
 
 function column(index: number, pin: LaidOutColumn['pin'], offset: number, width = 100): LaidOutColumn {
   return { id: `c${index}`, heading: '', pin, index, offset, width, style: { width } };
@@ -26,6 +26,24 @@ describe('scrolling sideways to a column', () => {
   it('stays where it is for pinned columns, unknown ones, and where all have room', () => {
     for (const index of [0, 7, 99]) expect(scrollToReveal(layout, index, 500, 120)).toBe(120);
     expect(scrollToReveal(layout, 6, 800, 0)).toBe(0);
+  });
+});
+
+describe('scrolling to a row', () => {
+  // Rows of twenty pixels, with room for five of them.
+  const to = (row: number, scrolled: number, sight = 100) => scrollToRow(row * 20, 20, sight, scrolled);
+  it('goes no further than it must, up or down', () => {
+    expect(to(0, 0)).toBe(0);
+    expect(to(4, 0)).toBe(0);
+    expect(to(5, 0)).toBe(20);
+    expect(to(30, 0)).toBe(520);
+    expect(to(30, 560)).toBe(560);
+    expect(to(27, 560)).toBe(540);
+  });
+
+  it('shows the top of a row where there is no room for all of it', () => {
+    expect(to(3, 0, 5)).toBe(60);
+    expect(to(3, 500, -40)).toBe(60);
   });
 });
 

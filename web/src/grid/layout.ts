@@ -72,6 +72,11 @@ export function scrollToReveal(layout: GridLayout, index: number, width: number,
   return Math.max(left, column.offset + column.width - visible);
 }
 
+/** How far a grid with room for `sight` pixels of rows, scrolled to `scrolled`, has to be scrolled to show a row whole. */
+export function scrollToRow(top: number, rowHeight: number, sight: number, scrolled: number): number {
+  return Math.max(Math.min(scrolled, top), top + rowHeight - Math.max(sight, rowHeight));
+}
+
 /** The id of a cell's element, for `aria-activedescendant`. */
 export function cellId(row: number, column: number): string {
   return `cell-${row}-${column}`;

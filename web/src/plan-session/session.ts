@@ -67,6 +67,8 @@ export interface PendingStore {
   write(pending: readonly PendingOrder[]): void;
 }
 
+/** How long the screen has to itself after an edit, in milliseconds; kept in the browser is the edit at once. */
+const SEND_AFTER = 60;
 const RETRY_FIRST = 500;
 const RETRY_MOST = 5000;
 
@@ -266,7 +268,7 @@ export class PlanSession {
     this.tried = null;
     this.show(applyChanges(this.settled, changes));
     // What was done is on the screen before it is on its way.
-    setTimeout(() => void this.pump());
+    setTimeout(() => void this.pump(), SEND_AFTER);
   }
 
   private async pump(): Promise<void> {
