@@ -1,77 +1,18 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer, get, type Server } from 'node:http';
+import { readFileSync } from 'node:fs';
+import { createServer, get } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { dirname, join } from 'node:path';
+import { describe, expect, it } from 'vitest';
 import { calculate, documentFrom, parsePlan, type AnyRow, type TableName } from '@haushalt/core';
-import { createApp, openStore, type Store } from './index.ts';
+import { createApp, openStore } from './index.ts';
 import { openDatabase } from './store/database.ts';
-
-interface Answer {
-  status: number;
-  // The tests look into answers freely.
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any
-  body: any;
-}
-
-let folder: string;
-let file: string;
-let store: Store;
-let server: Server;
-let closeApp: () => void;
-let base: string;
+import { base, call, file, serveEachTest, start, stop, store, type Answer } from './testing/served.ts';
 
 const demo = JSON.parse(
   readFileSync(new URL('../../demo/household.haushalt.json', import.meta.url), 'utf8'),
 ) as unknown;
 
-async function start(): Promise<void> {
-  store = openStore(file, () => new Date('2026-11-10T12:00:00Z'));
-  const { app, close } = createApp({
-    store,
-    version: '1.2.3',
-    now: () => new Date('2026-11-10T12:00:00Z'),
-    report: () => {},
-  });
-  closeApp = close;
-  server = createServer(app);
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
-}
-
-async function stop(): Promise<void> {
-  closeApp();
-  server.closeAllConnections();
-  await new Promise((resolve) => server.close(resolve));
-  store.close();
-}
-
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'haushalt-test-'));
-  file = join(folder, 'haushalt.db');
-  await start();
-});
-
-afterEach(async () => {
-  await stop();
-  rmSync(folder, { recursive: true, force: true });
-});
-
-async function call(
-  method: string,
-  path: string,
-  body?: unknown,
-  headers: Record<string, string> = {},
-): Promise<Answer> {
-  const response = await fetch(base + path, {
-    method,
-    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
-    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-  });
-  const text = await response.text();
-  return { status: response.status, body: text === '' ? null : JSON.parse(text) };
-}
+serveEachTest();
 
 const newPlan = (id = 'p1', months = 12) =>
   call('POST', '/plans', { id, name: 'Test', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months });
@@ -428,7 +369,7 @@ describe('the database', () => {
     database.pragma('user_version = 99');
     database.close();
     expect(() => openStore(file)).toThrow(/newer Haushalt/);
-    const again = openDatabase(join(folder, 'other.db'));
+    const again = openDatabase(join(dirname(file), 'other.db'));
     again.close();
     const mend = new (await import('better-sqlite3')).default(file);
     mend.pragma('user_version = 1');

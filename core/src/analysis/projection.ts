@@ -2,7 +2,7 @@ import { MAX_MONTHS, nearestPeriod, stretchOfYear } from '../calendar/calendar.t
 import { monthsBetween, toMonth } from '../calendar/month.ts';
 import { Model } from '../engine/model.ts';
 import { carryOn, type Stepping } from '../plan/carryOn.ts';
-import { applyChanges, planOf } from '../plan/document.ts';
+import { applyChanges, planOf, type Document } from '../plan/document.ts';
 import { Draft } from '../plan/draft.ts';
 import { rolledUpValue, rollUpOf } from '../plan/rollUps.ts';
 
@@ -40,7 +40,7 @@ export class PlanProjection {
   readonly years: readonly number[];
   private readonly terms: ProjectionTerms;
 
-  constructor({ document }: Model, terms: ProjectionTerms) {
+  constructor({ document }: { readonly document: Document }, terms: ProjectionTerms) {
     const before = monthsBetween(planOf(document).firstMonth, toMonth(`${terms.baseYear + 1}-01`));
     const years = Math.max(0, Math.min(terms.years, Math.floor((MAX_MONTHS - before) / 12)));
     const draft = new Draft(document);

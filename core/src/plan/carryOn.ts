@@ -6,7 +6,8 @@ import { existing, refused } from './checks.ts';
 import { planOf, type Document } from './document.ts';
 import type { Draft } from './draft.ts';
 import { readStored } from './formulas.ts';
-import { lastStep } from './rules.ts';
+import type { Command } from './commands.ts';
+import { lastStep, setFigures } from './rules.ts';
 import { isFraction } from '../figure/unit.ts';
 import { stepId, type LineRow, type RuleStepRow } from './tables.ts';
 
@@ -119,8 +120,14 @@ function growthOf(document: Document, line: string): { yearly: string; firstYear
   };
 }
 
-/** Takes a projection into the plan: only a plan that ends with its base year can be carried on. */
-export function takeProjectionIn(draft: Draft, years: number, stepping: Stepping, rate: string | null): void {
+/**
+ * Takes a projection into the plan: only a plan that ends with its base year can be carried on. With `actual`, what
+ * really happened in the base year first takes the place of what was planned.
+ */
+export function takeProjectionIn(
+  draft: Draft,
+  { years, stepping, rate, actual = [] }: Extract<Command, { kind: 'plan.carryOn' }>,
+): void {
   const plan = planOf(draft.document);
   if (!STEPPINGS.includes(stepping)) throw refused('invalid', 'Figures grow yearly or monthly.', 'stepping');
   if (!Number.isInteger(years) || years < 1 || years > MAX_PROJECTED_YEARS)
@@ -136,5 +143,8 @@ export function takeProjectionIn(draft: Draft, years: number, stepping: Stepping
       throw refused('invalid', `${assumption.name} is no rate, so nothing can grow by it.`, 'rate');
     draft.set('plan', { ...plan, projectionRate: rate });
   }
+  if (actual.some(({ month }) => yearOf(month) !== yearOf(last)))
+    throw refused('invalid', `The actual figures have to be those of ${yearOf(last)}.`, 'actual');
+  setFigures(draft, { kind: 'figures.set', as: 'exceptions', figures: actual });
   carryOn(draft, yearOf(last), years, stepping);
 }

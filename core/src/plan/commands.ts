@@ -61,7 +61,7 @@ type Placement = string | null;
  * new rows are made by whoever sends the command.
  */
 export type Command =
-  | { readonly kind: 'plan.carryOn'; readonly years: number; readonly stepping: Stepping; readonly rate: string | null }
+  | { readonly kind: 'plan.carryOn'; readonly years: number; readonly stepping: Stepping; readonly rate: string | null; readonly actual?: readonly (Cell & { readonly figure: number })[] }
   | { readonly kind: 'plan.set'; readonly settings: Partial<Omit<PlanRow, 'id'>> }
   | { readonly kind: 'group.add'; readonly id: string; readonly name: string; readonly side: Side; readonly rhythm: Rhythm | null; readonly before: Placement }
   | { readonly kind: 'group.set'; readonly group: string; readonly settings: Partial<Pick<GroupRow, 'name' | 'side' | 'rhythm' | 'projectionRate' | 'ownRate'>> }

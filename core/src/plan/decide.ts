@@ -92,7 +92,7 @@ export function decide(document: Document, command: Command): Decision {
 function carryOut(draft: Draft, command: Command): void {
   switch (command.kind) {
     case 'plan.carryOn':
-      return takeProjectionIn(draft, command.years, command.stepping, command.rate);
+      return takeProjectionIn(draft, command);
     case 'plan.set':
       return setPlan(draft, command);
     case 'group.add': {

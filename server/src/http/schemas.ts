@@ -88,6 +88,7 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
     years: Joi.number().integer().min(1).max(MAX_PROJECTED_YEARS),
     stepping: Joi.string().valid(...STEPPINGS),
     rate: id.allow(null),
+    actual: many({ ...cell, figure }).optional(),
   },
   'plan.set': {
     settings: some({
@@ -324,7 +325,10 @@ const MAX_PAGE = 500;
 const entriesQuery = all({
   from: month,
   to: month,
-  line: id.optional(),
+  lines: Joi.string()
+    .pattern(/^[A-Za-z0-9_-]{1,64}(,[A-Za-z0-9_-]{1,64})*$/, 'ids of lines, apart by commas')
+    .max(20_000)
+    .optional(),
   text: Joi.string().allow('').max(MAX_WHAT).optional(),
   offset: Joi.string()
     .pattern(/^\d{1,9}$/, 'a number')
@@ -363,9 +367,16 @@ export function readEntry(body: unknown) {
 
 /** Which entries are asked for: those of all lines, the first hundred, unless the query says otherwise. */
 export function readEntriesQuery(query: unknown): EntryFilter & Page {
-  type Query = { from: Month; to: Month } & Partial<Record<'line' | 'text' | 'offset' | 'limit', string>>;
-  const { from, to, line = null, text = '', offset = '0', limit = '100' } = read<Query>(entriesQuery, query);
-  return { from, to, line, text, offset: Number(offset), limit: Math.min(Number(limit), MAX_PAGE) };
+  type Query = { from: Month; to: Month } & Partial<Record<'lines' | 'text' | 'offset' | 'limit', string>>;
+  const { from, to, lines, text = '', offset = '0', limit = '100' } = read<Query>(entriesQuery, query);
+  return {
+    from,
+    to,
+    lines: lines?.split(',') ?? null,
+    text,
+    offset: Number(offset),
+    limit: Math.min(Number(limit), MAX_PAGE),
+  };
 }
 
 /** An id in an address or a query. */

@@ -1,12 +1,12 @@
 import type { EntrySum, LedgerEntry, Month } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
-/** Which entries are asked for: of some months, of one line, with a text in what they were for or where they went. */
+/** Which entries are asked for: of some months, of some lines or of all, with a text in what they were for or where they went. */
 export interface EntryFilter {
   readonly from: Month;
   /** The last month, inclusive. */
   readonly to: Month;
-  readonly line: string | null;
+  readonly lines: readonly string[] | null;
   readonly text: string;
 }
 
@@ -33,7 +33,7 @@ export interface LedgerStore {
 
 const COLUMNS = 'id, date, what, line, account, amount';
 /** The months' days compare as text; every day of a month sorts before its month followed by a tilde. */
-const FILTER = `planId = @planId and date >= @from and date < @to || '~' and (@line is null or line = @line)
+const FILTER = `planId = @planId and date >= @from and date < @to || '~' and (@lines is null or line in (select value from json_each(@lines)))
   and (@text = '' or instr(lower(what || ' ' || account), @text) > 0)`;
 
 export function createLedgerStore(database: Sqlite): LedgerStore {
@@ -65,7 +65,8 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
 
   return {
     list(planId, filter, page) {
-      const asked = { planId, ...filter, text: filter.text.toLowerCase() };
+      const lines = filter.lines && JSON.stringify(filter.lines);
+      const asked = { planId, from: filter.from, to: filter.to, lines, text: filter.text.toLowerCase() };
       return { entries: list.all({ ...asked, ...page }), total: counted.get(asked)!.total };
     },
     all: (planId) => all.all(planId),

@@ -33,6 +33,9 @@ const TaxPage = lazy(() => import('../pages/tax/TaxPage.tsx').then((module) => (
 const BreakEvenPage = lazy(() =>
   import('../pages/breakEven/BreakEvenPage.tsx').then((module) => ({ default: module.BreakEvenPage })),
 );
+const SpendingPage = lazy(() =>
+  import('../pages/spending/SpendingPage.tsx').then((module) => ({ default: module.SpendingPage })),
+);
 const ChartsPage = lazy(() =>
   import('../pages/charts/ChartsPage.tsx').then((module) => ({ default: module.ChartsPage })),
 );
@@ -69,6 +72,7 @@ export function App() {
                   <Route path="savings" element={<SavingsPage />} />
                   <Route path="tax" element={<TaxPage />} />
                   <Route path="break-even" element={<BreakEvenPage />} />
+                  <Route path="spending" element={<SpendingPage />} />
                   <Route path="charts" element={<ChartsPage />} />
                   <Route path="what-if" element={<WhatIfPage />} />
                   <Route path="checks" element={<ChecksPage />} />

@@ -4,6 +4,7 @@ import loans from 'bootstrap-icons/icons/cash-stack.svg';
 import savings from 'bootstrap-icons/icons/safe.svg';
 import tax from 'bootstrap-icons/icons/percent.svg';
 import breakEven from 'bootstrap-icons/icons/bullseye.svg';
+import spending from 'bootstrap-icons/icons/receipt.svg';
 import chart from 'bootstrap-icons/icons/bar-chart.svg';
 import checks from 'bootstrap-icons/icons/clipboard-check.svg';
 import question from 'bootstrap-icons/icons/signpost-split.svg';
@@ -50,6 +51,7 @@ import warning from 'bootstrap-icons/icons/exclamation-diamond.svg';
 
 const ICONS = {
   up: chevronUp,
+  spending,
   chart,
   loans,
   savings,

@@ -67,6 +67,8 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
     'The other pages',
     [
       ['Enter on a projection', 'choose what the line or group grows by'],
+      ['N on spending', 'enter what was paid or came in'],
+      ['Enter on spending', 'to the entries of the line'],
       ['← → on a chart', 'from point to point, with its figures'],
       ['↑ ↓ on an assumption’s value', 'a little more, a little less'],
       ['← → on its slider', 'try values; all pages follow'],

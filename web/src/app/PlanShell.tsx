@@ -274,6 +274,10 @@ const Pages = memo(function Pages({
         <Icon name="breakEven" />
         Break-even
       </NavLink>
+      <NavLink to={`/plans/${planId}/spending`}>
+        <Icon name="spending" />
+        Spending
+      </NavLink>
       <NavLink to={`/plans/${planId}/charts`}>
         <Icon name="chart" />
         Charts

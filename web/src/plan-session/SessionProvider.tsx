@@ -44,6 +44,7 @@ export function SessionProvider({ planId, loading, failed, children }: SessionPr
     events.addEventListener('changes', (event: MessageEvent<string>) =>
       opened.receive(JSON.parse(event.data) as Entry),
     );
+    events.addEventListener('ledger', () => void client.invalidateQueries({ queryKey: ['ledger', planId] }));
     events.addEventListener('open', () => opened.nudge());
     const online = () => opened.nudge();
     window.addEventListener('online', online);

@@ -1,4 +1,14 @@
-import { documentFrom, type AnyRow, type Change, type Document, type Standing, type TableName } from '@haushalt/core';
+import {
+  documentFrom,
+  type AnyRow,
+  type Change,
+  type Document,
+  type EntrySum,
+  type LedgerEntry,
+  type Month,
+  type Standing,
+  type TableName,
+} from '@haushalt/core';
 import type { Order } from './orders.ts';
 
 /** An answer of the server that is no success, with its sentence for people. */
@@ -73,6 +83,14 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
   );
 }
 
+/** Which entries are asked for. */
+export interface EntriesAsked {
+  readonly from: Month;
+  readonly to: Month;
+  /** The lines they belong to; `null` for all. */
+  readonly lines: readonly string[] | null;
+}
+
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
 
 export const api = {
@@ -89,6 +107,19 @@ export const api = {
     const { tables, revision, history } = await request<Answer>('GET', planPath(id));
     return { id, revision, history, document: documentFrom(tables) };
   },
+  /** What the entries of a plan come to, and the accounts they went through. */
+  ledger: (planId: string) => request<{ sums: EntrySum[]; accounts: string[] }>('GET', `${planPath(planId)}/actuals`),
+  /** Entries of some months and lines: the newest first, and how many there are. */
+  entries: (planId: string, { from, to, lines }: EntriesAsked) =>
+    request<{ entries: LedgerEntry[]; total: number }>(
+      'GET',
+      `${planPath(planId)}/entries?${new URLSearchParams({ from, to, limit: '500', ...(lines === null ? {} : { lines: lines.join() }) }).toString()}`,
+    ),
+  /** Stores an entry, new or changed, under its id. */
+  putEntry: (planId: string, { id, ...rest }: LedgerEntry) =>
+    request<LedgerEntry>('PUT', `${planPath(planId)}/entries/${encodeURIComponent(id)}`, rest),
+  removeEntry: (planId: string, id: string) =>
+    request<undefined>('DELETE', `${planPath(planId)}/entries/${encodeURIComponent(id)}`),
   send: (planId: string, commandId: string, order: Order) =>
     request<Entry>('POST', `${planPath(planId)}/commands`, { id: commandId, command: order }),
 };

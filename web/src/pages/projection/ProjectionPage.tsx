@@ -1,14 +1,18 @@
 import {
+  actualFiguresIn,
   MAX_PROJECTED_YEARS,
   NET,
   PlanProjection,
   TOTAL_EXPENSES,
   TOTAL_INCOME,
   inOrder,
+  monthInWords,
   planOf,
   stretchOfYear,
+  withActuals,
   writeFigure,
   yearsOf,
+  type ActualFigure,
 } from '@haushalt/core';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
@@ -23,6 +27,7 @@ import { PictureView } from '../../charts/PictureView.tsx';
 import type { Picture } from '../../charts/picture.ts';
 import { Grid, type GridHandle } from '../../grid/Grid.tsx';
 import { cutTo, activeOf, selectOne, type GridPlace } from '../../grid/selection.ts';
+import { useLedger } from '../../ledger/useLedger.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { budgetRows, sideOf, type BudgetRow } from '../budget/rows.ts';
 import { hasRate, projectionCell, projectionColumns, rateOwner, ratesOf, type ProjectionColumn } from './cells.tsx';
@@ -55,14 +60,16 @@ export function ProjectionPage() {
   const stretch = stretchOfYear(model.calendar, year);
   const months = stretch.to - stretch.from;
 
+  const { actuals } = useLedger(planId);
+  const known = useMemo(() => actualFiguresIn(document, actuals, year), [document, actuals, year]);
+  const fromActual = view.base === 'actual' && known.length > 0;
   const projection = useMemo(
     () =>
       new PlanProjection(
-        // The model changes in place, always together with the document.
-        { document, model }.model,
+        { document: fromActual ? withActuals(document, actuals, year) : document },
         { baseYear: year, years: view.years, stepping: view.stepping, deflator: deflator?.id ?? null },
       ),
-    [document, model, year, view.years, view.stepping, deflator?.id],
+    [document, actuals, fromActual, year, view.years, view.stepping, deflator?.id],
   );
   const { rows, footer } = useMemo(() => {
     const budget = budgetRows(projection.model);
@@ -104,7 +111,13 @@ export function ProjectionPage() {
         text: `The plan has figures for the years after ${year} already. Project from ${last} to carry it on.`,
         action: { label: `Project from ${last}`, run: () => setYear(last) },
       });
-    const refusal = session.send({ kind: 'plan.carryOn', years: view.years, stepping: view.stepping, rate: null });
+    const refusal = session.send({
+      kind: 'plan.carryOn',
+      years: view.years,
+      stepping: view.stepping,
+      rate: null,
+      ...(fromActual ? { actual: known } : {}),
+    });
     if (refusal) return notices.say({ text: refusal.message, tone: 'warning' });
     notices.say({
       text: `The plan goes on until December ${last + view.years}; every line has a rule for it.`,
@@ -176,6 +189,17 @@ export function ProjectionPage() {
             }}
           />
         </label>
+        {known.length > 0 && (
+          <Segments
+            label="What it starts from"
+            value={view.base}
+            options={[
+              { value: 'plan', words: 'As planned', title: `What the plan has for ${year}` },
+              { value: 'actual', words: 'As it was', title: `What really happened in ${year}` },
+            ]}
+            onChange={(base) => changeView({ base })}
+          />
+        )}
         <Segments
           label="How figures grow"
           value={view.stepping}
@@ -224,6 +248,7 @@ export function ProjectionPage() {
           <Icon name="chart" /> Picture
         </button>
       </div>
+      {fromActual && <p className="projection-base">{baseInWords(known, year, plan.locale)}</p>}
       <Grid
         handle={grid}
         label={`Projection from ${year}`}
@@ -257,6 +282,14 @@ export function ProjectionPage() {
       {choosing !== null && <RateDialog projection={projection} id={choosing} onClose={() => setChoosing(null)} />}
     </div>
   );
+}
+
+/** Which figures a projection from what really happened starts from. */
+export function baseInWords(known: readonly ActualFigure[], year: number, locale: string): string {
+  const months = known.map(({ month }) => month).sort();
+  const [first, last] = [months[0]!, months.at(-1)!].map((month) => monthInWords(month, locale, 'name'));
+  const lines = new Set(known.map(({ line }) => line)).size;
+  return `${year} as it really was from ${first} to ${last}, in ${lines === 1 ? 'one line' : `${lines} lines`} with entries; everything else as planned.`;
 }
 
 const STEPS: Readonly<Record<string, readonly [number, number]>> = {

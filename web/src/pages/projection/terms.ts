@@ -1,12 +1,17 @@
 import { MAX_PROJECTED_YEARS, STEPPINGS, type Stepping } from '@haushalt/core';
 import { useCallback, useState } from 'react';
 
+/** What a projection starts from: the base year as planned, or as it really was, as far as that is known. */
+export const BASES = ['plan', 'actual'] as const;
+export type Base = (typeof BASES)[number];
+
 export const MONIES = ['nominal', 'today', 'both'] as const;
 export type MoneyShown = (typeof MONIES)[number];
 
 /** How the projection is looked at; kept for each plan in this browser. */
 export interface ProjectionView {
   readonly years: number;
+  readonly base: Base;
   readonly stepping: Stepping;
   readonly money: MoneyShown;
   /** Whether every year shows its change, as an amount and a percentage. */
@@ -18,6 +23,7 @@ export interface ProjectionView {
 
 const USUAL: ProjectionView = {
   years: 1,
+  base: 'plan',
   stepping: 'yearly',
   money: 'nominal',
   changes: true,
@@ -51,6 +57,7 @@ export function read(kept: string | null): ProjectionView {
   const years = Number(value.years);
   return {
     years: Number.isInteger(years) && years >= 1 && years <= MAX_PROJECTED_YEARS ? years : USUAL.years,
+    base: BASES.find((option) => option === value.base) ?? USUAL.base,
     stepping: STEPPINGS.find((option) => option === value.stepping) ?? USUAL.stepping,
     money: MONIES.find((option) => option === value.money) ?? USUAL.money,
     changes: typeof value.changes === 'boolean' ? value.changes : USUAL.changes,

@@ -1,0 +1,126 @@
+import { expect, expectAccessible, test } from './application.ts';
+
+test('what was paid is entered by keyboard, changes the line, and can be taken back', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/spending?month=2026-11`);
+  const row = (name: string) =>
+    page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  await expect(page.getByText('Nothing has been entered for these months yet.')).toBeVisible();
+  await page.getByRole('grid').focus();
+  await page.keyboard.press('n');
+  const form = page.getByRole('form', { name: 'New entry' });
+  await expect(form.getByLabel('Date')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(form.getByRole('alert')).toHaveText('Choose the line it belongs to.');
+  await form.getByLabel('Line').selectOption('Gifts');
+  await form.getByLabel('Date').fill('2026-11-20');
+  await form.getByLabel('What').fill('A kite');
+  await form.getByLabel('Amount').fill('150,');
+  await page.keyboard.press('Enter');
+  await expect(form.getByRole('alert')).toContainText('150,');
+  await form.getByLabel('Amount').fill('150.20');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('A kite entered.')).toBeVisible();
+  await expect(row('Gifts').getByRole('gridcell')).toHaveText(['140.00', '150.20', '−10.20', 'over', '1']);
+  await expect(page.getByText(/Gifts is over its budget\./)).toBeVisible();
+  // The next one is written at once, on the same line.
+  await expect(form.getByLabel('Date')).toBeFocused();
+  await expect(form.getByLabel('Line')).toHaveValue(/./);
+  await expectAccessible(page);
+
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('');
+});
+
+test('entries stand behind every figure, and are changed and removed there', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/spending?month=2026-10`);
+  const entries = page.getByRole('region', { name: 'Entries' });
+  const row = (name: string) =>
+    page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  await page.getByRole('rowheader', { name: 'Clothes' }).click();
+  await expect(entries.getByRole('heading')).toHaveText('Clothes, October 2026 2 entries');
+  await page.keyboard.press('Enter');
+  await expect(entries.getByRole('button', { name: /Winter coat and boots/ }).first()).toBeFocused();
+  await page.keyboard.press('Enter');
+  const form = page.getByRole('form', { name: 'Change the entry' });
+  await form.getByLabel('Amount').fill('129.90');
+  await form.getByLabel('Date').fill('2031-10-17');
+  await page.keyboard.press('Enter');
+  await expect(form.getByRole('alert')).toContainText('The plan has no October 2031');
+  await expect(form.getByLabel('Amount')).toHaveValue('129.90');
+  await form.getByLabel('Date').fill('2026-10-17');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Winter coat and boots changed.')).toBeVisible();
+  await expect(row('Clothes').getByRole('gridcell').nth(1)).toHaveText('172.56');
+
+  await entries.getByRole('button', { name: 'Remove Trousers' }).click();
+  await expect(row('Clothes').getByRole('gridcell').nth(1)).toHaveText('129.90');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(row('Clothes').getByRole('gridcell').nth(1)).toHaveText('172.56');
+
+  await page.getByRole('rowheader', { name: 'Everyday' }).click();
+  await expect(entries).toContainText('Groceries · Card');
+  await expect(entries).not.toContainText('Rent');
+  await page.getByRole('radio', { name: 'The year so far' }).click();
+  await expect(entries.getByRole('heading')).toContainText('Everyday, 2026 until Oct');
+  await page.keyboard.press('Alt+PageUp');
+  await expect(page.getByLabel('Month shown')).toHaveValue('2026-09');
+  await expectAccessible(page);
+});
+
+test('another page that is open sees an entry at once, and what cannot be stored stays as typed', async ({
+  application,
+  context,
+  page,
+}) => {
+  const address = `${application.url}/plans/household/spending?month=2026-12`;
+  await page.goto(address);
+  const other = await context.newPage();
+  await other.goto(address);
+  await expect(other.getByText('Nothing has been entered for these months yet.')).toBeVisible();
+  const form = page.getByRole('form', { name: 'New entry' });
+  await form.getByLabel('Line').selectOption('Gifts');
+  await form.getByLabel('Amount').fill('12');
+  await page.keyboard.press('Enter');
+  await expect(
+    other.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1), // prettier-ignore
+  ).toHaveText('12.00');
+
+  await application.kill();
+  await form.getByLabel('What').fill('A puzzle');
+  await form.getByLabel('Amount').fill('9');
+  await page.keyboard.press('Enter');
+  await expect(form.getByRole('alert')).toHaveText('Haushalt’s server cannot be reached.');
+  await expect(form.getByLabel('What')).toHaveValue('A puzzle');
+  await application.start();
+  await form.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByText('A puzzle entered.')).toBeVisible();
+});
+
+test('a projection starts from what really happened, and is taken into the plan with it', async ({
+  application,
+  page,
+  budget,
+}) => {
+  await page.goto(`${application.url}/plans/household/projection?year=2026`);
+  const power = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Power', exact: true }) });
+  await expect(power.getByRole('gridcell').nth(1)).toHaveText('888.00');
+  await page.getByRole('radio', { name: 'As it was' }).click();
+  // The year’s settlement of June was not planned.
+  await expect(power.getByRole('gridcell').nth(1)).toHaveText('951.18');
+  await expect(page.getByText(/2026 as it really was from Jan to Oct, in 21 lines with entries/)).toBeVisible();
+  await expectAccessible(page);
+
+  // A plan of one year is carried on from it.
+  await page.getByRole('button', { name: 'Settings' }).click();
+  await page.getByLabel('Number of months').fill('12');
+  await page.getByRole('button', { name: 'Save' }).click();
+  const next = await power.getByRole('gridcell').nth(4).innerText();
+  await page.getByRole('button', { name: 'Take it into the plan' }).click();
+  await expect(page.getByText('The plan goes on until December 2027')).toBeVisible();
+  await budget.open('household', 2027);
+  expect(await budget.figure('Power', 13)).toBe(next);
+  await budget.open('household', 2026);
+  await expect(budget.cell('Power', 6)).toContainText('137.18');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(budget.cell('Power', 6)).toHaveText('74.00');
+});

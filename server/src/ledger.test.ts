@@ -1,0 +1,162 @@
+import { readFileSync } from 'node:fs';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { openDatabase } from './store/database.ts';
+import { base, call, file, serveEachTest, start, stop } from './testing/served.ts';
+
+serveEachTest();
+
+const PLAN = {
+  version: 1,
+  plan: { name: 'Test', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 24 },
+  groups: [{ id: 'costs', name: 'Costs', side: 'expense' }, { id: 'pay', name: 'Income of all', side: 'income' }],
+  lines: [{ id: 'food', group: 'Costs', name: 'Food' }, { id: 'rent', group: 'Costs', name: 'Rent' }, { id: 'wage', group: 'Income of all', name: 'Wage' }],
+}; // prettier-ignore
+const shop = { date: '2026-03-14', what: 'Weekly shop', line: 'food', account: 'Card', amount: 4250 };
+const put = (id: string, entry: unknown = shop) => call('PUT', `/plans/p1/entries/${id}`, entry);
+const list = async (query: string) => (await call('GET', `/plans/p1/entries?${query}`)).body;
+const sums = async (plan = 'p1') => (await call('GET', `/plans/${plan}/actuals`)).body.sums;
+const year = 'from=2026-01&to=2026-12';
+
+beforeEach(async () => {
+  expect((await call('POST', '/plans/import?id=p1', PLAN)).status).toBe(201);
+});
+
+describe('entries', () => {
+  it('are stored, changed and removed under their id, and are there after a restart', async () => {
+    expect(await put('e1')).toEqual({ status: 200, body: { id: 'e1', ...shop } });
+    await put('e1', { ...shop, amount: 4100 });
+    await put('e2', { ...shop, line: 'wage', date: '2026-02-27', what: 'Wage', amount: 200_000 });
+    await stop();
+    await start();
+    expect(await sums()).toEqual([
+      { line: 'food', month: '2026-03', amount: 4100, count: 1 },
+      { line: 'wage', month: '2026-02', amount: 200_000, count: 1 },
+    ]);
+    expect((await call('DELETE', '/plans/p1/entries/e1')).status).toBe(204);
+    expect((await call('DELETE', '/plans/p1/entries/e1')).status).toBe(204);
+    expect(await sums()).toHaveLength(1);
+  });
+
+  it('are listed by month, line and words, the newest first, in pages', async () => {
+    await put('a', { ...shop, date: '2026-01-31' });
+    await put('b', { ...shop, date: '2026-02-01', what: 'Market', account: 'Cash' });
+    await put('c', { ...shop, date: '2026-02-28', line: 'rent', what: 'Rent', account: '' });
+    await put('d', { ...shop, date: '2026-03-01' });
+    const ids = async (query: string) => (await list(query)).entries.map(({ id }: { id: string }) => id);
+    expect(await ids(year)).toEqual(['d', 'c', 'b', 'a']);
+    expect(await ids('from=2026-02&to=2026-02')).toEqual(['c', 'b']);
+    expect(await ids(`${year}&lines=rent`)).toEqual(['c']);
+    expect(await ids(`${year}&lines=rent,food`)).toHaveLength(4);
+    expect(await ids(`${year}&text=CASH`)).toEqual(['b']);
+    expect(await ids(`${year}&text=%25`)).toEqual([]);
+    expect(await list(`${year}&limit=1&offset=1`)).toMatchObject({ total: 4, entries: [{ id: 'c' }] });
+  });
+
+  it('name the accounts they went through, the one used most first', async () => {
+    await put('a');
+    await put('b', { ...shop, account: 'Joint account' });
+    await put('c', { ...shop, account: 'Joint account' });
+    await put('d', { ...shop, account: '' });
+    expect((await call('GET', '/plans/p1/actuals')).body.accounts).toEqual(['Joint account', 'Card']);
+  });
+
+  it('tell whoever has the plan open', async () => {
+    const abort = new AbortController();
+    const response = await fetch(`${base}/plans/p1/events`, { signal: abort.signal });
+    const reader = response.body!.getReader();
+    await put('e1');
+    let text = '';
+    while (!text.includes('event: ledger')) text += new TextDecoder().decode((await reader.read()).value);
+    abort.abort();
+    expect(text).not.toContain('event: changes');
+  });
+
+  it.each([
+    ['a day that is none', { date: '2026-02-30' }, 'date', 'no day of the calendar'],
+    ['a month outside the plan', { date: '2029-02-01' }, 'date', 'The plan has no February 2029'],
+    ['a line that is not there', { line: 'gone' }, 'line', 'no longer there'],
+    ['nothing', { amount: 0 }, 'amount', 'how much'],
+    ['parts of a cent', { amount: 0.5 }, 'amount', 'integer'],
+    ['a field nobody knows', { colour: 'red' }, 'colour', 'not allowed'],
+  ] as const)('are refused with %s, with the place', async (_, part, path, words) => {
+    const { status, body } = await put('e1', { ...shop, ...part });
+    expect(status).toBe(422);
+    expect(body.error).toMatchObject({ path, message: expect.stringContaining(words) });
+    expect(await sums()).toEqual([]);
+  });
+
+  it.each(['', 'from=2026-01', 'from=2026-01&to=May', `${year}&limit=many`, `${year}&lines=a%20b`, `${year}&colour=red`])(
+    'are not listed for the query “%s”',
+    async (query) => {
+      expect((await call('GET', `/plans/p1/entries?${query}`)).status).toBe(422);
+    },
+  ); // prettier-ignore
+
+  it('follow the role: a viewer looks, an editor enters, strangers see nothing', async () => {
+    await put('e1');
+    const database = openDatabase(file);
+    const role = database.prepare('update roles set role = ? where planId = ?');
+    const status = async () => [
+      (await call('GET', '/plans/p1/actuals')).status,
+      (await call('GET', `/plans/p1/entries?${year}`)).status,
+      (await put('e2')).status,
+      (await call('DELETE', '/plans/p1/entries/e2')).status,
+    ];
+    role.run('viewer', 'p1');
+    expect(await status()).toEqual([200, 200, 403, 403]);
+    role.run('editor', 'p1');
+    expect(await status()).toEqual([200, 200, 200, 204]);
+    database.prepare('delete from roles').run();
+    expect(await status()).toEqual([404, 404, 404, 404]);
+    database.close();
+  });
+});
+
+describe('entries and their plan', () => {
+  it('go with it into a file, a copy, and away with it', async () => {
+    await put('e1');
+    const saved = (await call('GET', '/plans/p1/file')).body;
+    expect(saved.entries).toEqual([
+      { date: '2026-03-14', what: 'Weekly shop', line: 'Food', account: 'Card', amount: 42.5 },
+    ]);
+    await call('POST', '/plans/import?id=p2', saved);
+    await call('POST', '/plans/p1/duplicate', { id: 'p3' });
+    for (const plan of ['p2', 'p3'])
+      expect(await sums(plan)).toEqual([{ line: 'food', month: '2026-03', amount: 4250, count: 1 }]);
+    await call('DELETE', '/plans/p1');
+    expect((await call('GET', '/plans/p1/actuals')).status).toBe(404);
+  });
+
+  it('come back with a line that was deleted and taken back', async () => {
+    await put('e1');
+    await call('POST', '/plans/p1/commands', { id: 'c1', command: { kind: 'line.delete', line: 'food' } });
+    expect((await put('e2')).body.error.path).toBe('line');
+    await call('POST', '/plans/p1/commands', { id: 'c2', command: { kind: 'undo', target: 'c1' } });
+    expect(await sums()).toHaveLength(1);
+    expect((await put('e2')).status).toBe(200);
+  });
+
+  it('hold its currency to their decimals', async () => {
+    const change = (id: string, currency: string) =>
+      call('POST', '/plans/p1/commands', { id, command: { kind: 'plan.set', settings: { currency } } });
+    expect((await change('c1', 'JPY')).status).toBe(200);
+    expect((await change('c2', 'EUR')).status).toBe(200);
+    await put('e1');
+    const refused = await change('c3', 'JPY');
+    expect(refused.status).toBe(409);
+    expect(refused.body.error).toMatchObject({ path: 'currency', message: expect.stringContaining('entries in EUR') });
+    expect((await change('c4', 'CHF')).status).toBe(200);
+    const undone = await call('POST', '/plans/p1/commands', { id: 'c5', command: { kind: 'undo', target: 'c4' } });
+    expect(undone.status).toBe(200);
+  });
+
+  it('of the demo are all read', async () => {
+    const demo: unknown = JSON.parse(
+      readFileSync(new URL('../../demo/household.haushalt.json', import.meta.url), 'utf8'),
+    );
+    await call('POST', '/plans/import?id=demo', demo);
+    const { entries } = demo as { entries: { amount: number }[] };
+    const total = (await sums('demo')).reduce((sum: number, { amount }: { amount: number }) => sum + amount, 0);
+    expect(total).toBe(Math.round(entries.reduce((sum, { amount }) => sum + amount * 100, 0)));
+  });
+});

@@ -1,0 +1,72 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach } from 'vitest';
+import { createApp, openStore, type Store } from '../index.ts';
+
+export interface Answer {
+  status: number;
+  // The tests look into answers freely.
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  body: any;
+}
+
+let folder: string;
+let server: Server;
+let closeApp: () => void;
+/** The database file, its store, and the address of the interface, of the test that runs. */
+export let file: string;
+export let store: Store;
+export let base: string;
+
+export async function start(): Promise<void> {
+  store = openStore(file, () => new Date('2026-11-10T12:00:00Z'));
+  const { app, close } = createApp({
+    store,
+    version: '1.2.3',
+    now: () => new Date('2026-11-10T12:00:00Z'),
+    report: () => {},
+  });
+  closeApp = close;
+  server = createServer(app);
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
+}
+
+export async function stop(): Promise<void> {
+  closeApp();
+  server.closeAllConnections();
+  await new Promise((resolve) => server.close(resolve));
+  store.close();
+}
+
+/** Lets every test of a file have the real application on a database file of its own. */
+export function serveEachTest(): void {
+  beforeEach(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'haushalt-test-'));
+    file = join(folder, 'haushalt.db');
+    await start();
+  });
+
+  afterEach(async () => {
+    await stop();
+    rmSync(folder, { recursive: true, force: true });
+  });
+}
+
+export async function call(
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<Answer> {
+  const response = await fetch(base + path, {
+    method,
+    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+  const text = await response.text();
+  return { status: response.status, body: text === '' ? null : JSON.parse(text) };
+}

@@ -1,0 +1,284 @@
+import {
+  NET,
+  addMonths,
+  monthInWords,
+  planOf,
+  spendingIn,
+  stretchAround,
+  toMonth,
+  writeWithUnit,
+  yearOf,
+  type LedgerEntry,
+  type Month,
+  type SpendingRow,
+} from '@haushalt/core';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { Icon } from '../../app/Icon.tsx';
+import { MonthSelect } from '../../app/MonthSelect.tsx';
+import { useNotices } from '../../app/Notices.tsx';
+import { Segments } from '../../app/Segments.tsx';
+import { usePrinting } from '../../app/usePrinting.ts';
+import { Grid, type GridHandle } from '../../grid/Grid.tsx';
+import { activeOf, cutTo, selectOne, type GridPlace } from '../../grid/selection.ts';
+import { useEntries, useEntryChanges, useLedger } from '../../ledger/useLedger.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { EntryForm, draftOf, type EntryDraft } from './EntryForm.tsx';
+import { EntryList } from './EntryList.tsx';
+import { SPENDING_COLUMNS, hurts, spentCell, spentRows, spentVersion } from './spendingCells.tsx';
+import './spending.scss';
+
+/** What really happened: entries, and how they stand to the budget, line by line. */
+export function SpendingPage() {
+  const { planId = '' } = useParams();
+  const { document, model, version } = useSessionState();
+  const notices = useNotices();
+  const plan = planOf(document);
+  const { months } = model.calendar;
+  const [month, setMonth] = useMonth(months);
+  const [span, setSpan] = useState<'month' | 'year'>('month');
+  const { actuals, accounts, isLoading, problem } = useLedger(planId);
+  const { put, remove } = useEntryChanges(planId);
+  const [draft, setDraft] = useState<EntryDraft>(() => emptyDraft(month));
+  const [kept, setPlace] = useState<GridPlace>({ row: 0, column: 0 });
+  const grid = useRef<GridHandle>(null);
+  const firstField = useRef<HTMLInputElement>(null);
+  const list = useRef<HTMLDivElement>(null);
+  const printing = usePrinting();
+
+  const period = months.indexOf(month);
+  const from = span === 'month' ? period : stretchAround(model.calendar, period, 'year').from;
+  const spending = useMemo(
+    // The model changes in place; its version says when.
+    () => (version >= 0 ? spendingIn(model, actuals, { from, to: period + 1 }) : []),
+    [model, version, actuals, from, period],
+  );
+  const { rows, footer } = useMemo(() => spentRows(spending), [spending]);
+  const all = [...rows, ...footer];
+  const selection = cutTo(selectOne(kept), all.length, SPENDING_COLUMNS.length);
+  const active = activeOf(selection);
+  const chosen = all[active.row]?.of;
+  const ofLine = chosen?.kind === 'line' ? chosen.id : null;
+  const asked = { from: months[from]!, to: month, lines: linesOf(spending, chosen) };
+  const entries = useEntries(planId, asked);
+  const when = monthInWords(month, plan.locale);
+  const shownMonths = span === 'month' ? when : `${yearOf(month)} until ${monthInWords(month, plan.locale, 'name')}`;
+
+  const writeNew = (line = ofLine ?? '') => setDraft({ ...emptyDraft(month), line, account: draft.account });
+  const goTo = (next: Month) => {
+    setMonth(next);
+    if (draft.id === null && draft.what === '' && draft.amount === '')
+      setDraft({ ...draft, date: dayIn(next, new Date()) });
+  };
+  const enter = async (entry: LedgerEntry) => {
+    const before = draft.id === null ? null : (entries.data?.entries.find(({ id }) => id === entry.id) ?? null);
+    await put(entry);
+    const words = entry.what === '' ? 'The entry' : entry.what;
+    notices.say({
+      text: before ? `${words} changed.` : `${words} entered.`,
+      action: {
+        label: 'Undo',
+        run: () => void (before ? put(before) : remove(entry.id)).catch(said(notices)),
+      },
+    });
+    setDraft({ ...emptyDraft(month), date: entry.date, line: entry.line, account: entry.account });
+    firstField.current?.focus();
+  };
+  const removeEntry = (entry: LedgerEntry) => {
+    remove(entry.id).then(
+      () =>
+        notices.say({
+          text: `${entry.what === '' ? 'The entry' : entry.what} removed.`,
+          action: { label: 'Undo', run: () => void put(entry).catch(said(notices)) },
+        }),
+      said(notices),
+    );
+    if (draft.id === entry.id) writeNew(entry.line);
+  };
+  const change = (entry: LedgerEntry) => {
+    setDraft(draftOf(entry, document));
+    firstField.current?.focus();
+  };
+
+  const keyDown = (event: KeyboardEvent) => {
+    if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return;
+    const step = STEPS[event.key];
+    if (step && !event.altKey) setPlace({ row: active.row + step[0], column: active.column + step[1] });
+    else if (event.key === 'Enter' || event.key === 'F6') list.current?.querySelector('button')?.focus();
+    else return;
+    event.preventDefault();
+  };
+  const pageKeys = (event: KeyboardEvent) => {
+    const typing = (event.target as Element).closest('input, select') !== null;
+    if (event.altKey && (event.key === 'PageUp' || event.key === 'PageDown')) {
+      const next = months[period + (event.key === 'PageUp' ? -1 : 1)];
+      if (next !== undefined) goTo(next);
+    } else if (!typing && !event.altKey && !event.ctrlKey && event.key.toLowerCase() === 'n') {
+      writeNew();
+      firstField.current?.focus();
+    } else if (event.key === 'F6' && !(event.target as Element).closest('[role=grid]')) grid.current?.focus();
+    else return;
+    event.preventDefault();
+  };
+
+  if (spending.length === 0)
+    return (
+      <div className="empty-state">
+        <h2>Nothing is planned yet</h2>
+        <p>Add lines to the budget first; what is really paid and received is then entered here, line by line.</p>
+      </div>
+    );
+  return (
+    <div className="spending" onKeyDown={pageKeys}>
+      <div className="page-head">
+        <h2>Spending</h2>
+        <MonthSwitch months={months} month={month} locale={plan.locale} onChange={goTo} />
+        <Segments
+          label="Which months"
+          value={span}
+          options={[
+            { value: 'month', words: 'The month' },
+            { value: 'year', words: 'The year so far', title: `From January to ${when}` },
+          ]}
+          onChange={setSpan}
+        />
+        <p className="year-summary" role="status">
+          {problem ?? (isLoading ? 'Looking …' : summaryOf(spending, (value) => writeWithUnit(value, 'money', plan)))}
+        </p>
+      </div>
+      <EntryForm
+        draft={draft}
+        accounts={accounts}
+        firstField={firstField}
+        onChange={setDraft}
+        onEnter={enter}
+        onLeave={() => {
+          writeNew();
+          grid.current?.focus();
+        }}
+      />
+      <div className="spending-body">
+        <Grid
+          handle={grid}
+          label={`Budget and actual figures, ${shownMonths}`}
+          columns={SPENDING_COLUMNS}
+          rows={rows}
+          footer={footer}
+          rowHeight={24}
+          selection={selection}
+          cellOf={(row, column) => spentCell(row, column, plan)}
+          versionOf={(row) => spentVersion(row, plan)}
+          onSelect={setPlace}
+          onOpen={() => list.current?.querySelector('button')?.focus()}
+          onKeyDown={keyDown}
+          complete={printing}
+        />
+        <div ref={list} className="spending-entries">
+          <EntryList
+            title={!chosen || chosen.id === NET ? shownMonths : `${chosen.name}, ${shownMonths}`}
+            entries={entries.data?.entries ?? []}
+            total={entries.data?.total ?? 0}
+            isLoading={entries.isPending}
+            ofOneLine={ofLine !== null}
+            onChange={change}
+            onRemove={removeEntry}
+          />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** The month shown, kept in the address; at first the present one, or the plan's nearest. */
+function useMonth(months: readonly Month[]): [Month, (month: Month) => void] {
+  const [search, setSearch] = useSearchParams();
+  const wanted = search.get('month');
+  const now = toMonth(new Date().toISOString().slice(0, 7));
+  const nearest = now < months[0]! ? months[0]! : now > months.at(-1)! ? months.at(-1)! : now;
+  const month = months.find((each) => each === wanted) ?? nearest;
+  return [month, (next) => setSearch({ month: next }, { replace: true })];
+}
+
+interface MonthSwitchProps {
+  readonly months: readonly Month[];
+  readonly month: Month;
+  readonly locale: string;
+  readonly onChange: (month: Month) => void;
+}
+
+function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProps) {
+  const step = (by: 1 | -1, words: string, icon: 'left' | 'right', keys: string) => {
+    const next = addMonths(month, by);
+    return (
+      <button
+        type="button"
+        className="tool"
+        disabled={!months.includes(next)}
+        onClick={() => onChange(next)}
+        title={`${words} (${keys})`}
+      >
+        <Icon name={icon} />
+        <span className="visually-hidden">{words}</span>
+      </button>
+    );
+  };
+  return (
+    <div className="year-switch" role="group" aria-label="Month">
+      {step(-1, 'Month before', 'left', 'Alt+Page Up')}
+      <MonthSelect label="Month shown" months={months} value={month} locale={locale} onChange={onChange} />
+      {step(1, 'Month after', 'right', 'Alt+Page Down')}
+    </div>
+  );
+}
+
+const STEPS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+  PageUp: [-10, 0],
+  PageDown: [10, 0],
+  Home: [-1_000_000, 0],
+  End: [1_000_000, 0],
+};
+
+function emptyDraft(month: Month): EntryDraft {
+  return { id: null, date: dayIn(month, new Date()), what: '', line: '', account: '', amount: '' };
+}
+
+/** The lines behind a row: its own, those of its group or side; `null` for all. */
+export function linesOf(rows: readonly SpendingRow[], chosen: SpendingRow | undefined): string[] | null {
+  if (!chosen || chosen.id === NET) return null;
+  if (chosen.kind === 'line') return [chosen.id];
+  if (chosen.kind === 'total')
+    return rows.filter((row) => row.kind === 'line' && row.side === chosen.side).map(({ id }) => id);
+  const after = rows.slice(rows.indexOf(chosen) + 1);
+  const end = after.findIndex(({ kind }) => kind !== 'line');
+  return after.slice(0, end < 0 ? undefined : end).map(({ id }) => id);
+}
+
+/** A day in a month: today where it lies in it, else the month's first. */
+export function dayIn(month: Month, today: Date): string {
+  const day = today.toISOString().slice(0, 10);
+  return day.startsWith(month) ? day : `${month}-01`;
+}
+
+/** How it stands, in a sentence: what is left, and which lines are over. */
+export function summaryOf(rows: readonly SpendingRow[], money: (value: number) => string): string {
+  const net = rows.find(({ id }) => id === NET);
+  if (!rows.some(({ actual }) => actual !== null)) return 'Nothing has been entered for these months yet.';
+  const over = rows.filter((row) => row.kind === 'line' && row.side === 'expense' && hurts(row));
+  const lines =
+    over.length === 0
+      ? 'no line is over its budget'
+      : over.length === 1
+        ? `${over[0]!.name} is over its budget`
+        : `${over.length} lines are over their budget`;
+  if (net?.actual == null) return `${lines.charAt(0).toUpperCase()}${lines.slice(1)}.`;
+  return `Net ${money(net.actual)}, planned ${money(net.budget)}; ${lines}.`;
+}
+
+function said(notices: ReturnType<typeof useNotices>) {
+  return (error: unknown) =>
+    notices.say({ text: error instanceof Error ? error.message : String(error), tone: 'warning' });
+}

@@ -1,0 +1,103 @@
+import { writeDifference, writeFigure, type PlanRow, type SpendingRow } from '@haushalt/core';
+import { Icon } from '../../app/Icon.tsx';
+import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
+
+/** A row of the spending page. */
+export interface SpentRow extends GridRow {
+  readonly of: SpendingRow;
+}
+
+export const SPENDING_COLUMNS: readonly GridColumn[] = [
+  { id: 'label', heading: 'Line', width: 230, pin: 'start', className: 'label' },
+  { id: 'budget', heading: 'Budget', width: 96, pin: null },
+  { id: 'actual', heading: 'Actual', width: 96, pin: null },
+  { id: 'variance', heading: 'Difference', width: 100, pin: null },
+  { id: 'standing', heading: '', width: 96, pin: null },
+  { id: 'entries', heading: 'Entries', width: 66, pin: null },
+];
+
+/** The rows of the grid, and those that stay in sight below them. */
+export function spentRows(rows: readonly SpendingRow[]): { rows: SpentRow[]; footer: SpentRow[] } {
+  const drawn = rows.map((of): SpentRow => {
+    const look = of.side === null ? '' : `side-${of.side}`;
+    const kind = of.kind === 'group' ? 'heading with-figures' : of.kind === 'line' ? 'line' : 'total';
+    return { key: of.id, label: of.name, className: `${kind} ${look}`, of };
+  });
+  return {
+    rows: drawn.filter(({ of }) => of.kind !== 'total'),
+    footer: drawn.filter(({ of }) => of.kind === 'total'),
+  };
+}
+
+/** How an actual figure stands to its budget, in a word for its side. */
+export function standingInWords({ standing, side }: SpendingRow): string {
+  switch (standing) {
+    case null:
+      return '';
+    case 'on':
+      return 'as planned';
+    case 'under':
+      return side === 'expense' ? 'under' : 'short';
+    case 'over':
+      return side === 'expense' ? 'over' : 'more';
+  }
+}
+
+/** Whether it hurts: more spent than planned, or less come in or set aside. */
+export function hurts({ variance }: SpendingRow): boolean {
+  return variance !== null && variance < -0.005;
+}
+
+export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow): GridCell {
+  // What was neither planned nor entered says nothing.
+  if (id !== 'label' && of.kind === 'line' && of.budget === 0 && of.entries === 0) return { content: '' };
+  const money = (value: number | null): GridCell => ({
+    className: `tabular ${value !== null && value < 0 ? 'negative' : ''}`,
+    content: value === null ? '' : writeFigure(value, 'money', plan),
+  });
+  switch (id) {
+    case 'label':
+      return {
+        title: of.name,
+        version: `${of.kind}|${of.name}`,
+        content: (
+          <>
+            {of.kind === 'group' && of.side && <Icon name={of.side} />}
+            <span className="label-text">{of.name}</span>
+          </>
+        ),
+      };
+    case 'budget':
+      return money(of.budget);
+    case 'actual':
+      return money(of.actual);
+    case 'variance':
+      return {
+        className: `tabular ${hurts(of) ? 'negative' : ''}`,
+        content: of.variance === null || of.standing === 'on' ? '' : writeDifference(of.variance, 'money', plan),
+      };
+    case 'standing': {
+      const words = standingInWords(of);
+      return hurts(of)
+        ? {
+            className: 'standing hurts',
+            version: words,
+            content: (
+              <>
+                <Icon name="alarm" /> {words}
+              </>
+            ),
+          }
+        : { className: 'standing', content: words };
+    }
+    default:
+      return { className: 'tabular quiet', content: of.entries === 0 ? '' : String(of.entries) };
+  }
+}
+
+/** Whatever the cells of a row are drawn from, as one text. */
+export function spentVersion({ of }: SpentRow, plan: PlanRow): string {
+  return [of.name, of.budget, of.actual, of.entries, plan.locale, plan.currency, plan.decimals, plan.negatives].join(
+    '|',
+  );
+}
