@@ -75,7 +75,8 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
-    overscan: props.complete ? rows.length : 8,
+    // Every row that is drawn costs the browser in every frame; rows are drawn before what scrolls them in is painted.
+    overscan: props.complete ? rows.length : 2,
   });
   const viewWidth = virtualizer.scrollRect?.width ?? 0;
 
