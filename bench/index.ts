@@ -1,7 +1,8 @@
 import { engineRows } from './engine.ts';
+import { ledgerRows } from './ledger.ts';
 import { whatIfRows } from './whatIf.ts';
 
-const rows = [...engineRows(), ...whatIfRows()];
+const rows = [...engineRows(), ...whatIfRows(), ...ledgerRows()];
 if (process.argv.includes('--json')) {
   console.log(JSON.stringify(rows, null, 2));
 } else {

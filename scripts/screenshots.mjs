@@ -28,7 +28,7 @@ async function picture(name, path, prepare = async () => {}, glowing = false) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
   await page.goto(url + path);
   await page.waitForSelector(
-    '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench',
+    '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending',
   );
   await prepare(page);
   await page.evaluate(() => document.fonts.ready);
@@ -83,8 +83,10 @@ try {
   await picture('loans', '/plans/household/loans?view=offers', (page) => page.locator('.compare').waitFor());
   await picture('savings', '/plans/household/savings', drawn);
   await picture('tax', '/plans/household/tax?year=2027');
+  await picture('spending', '/plans/household/spending?month=2026-06', (page) =>
+    page.getByRole('rowheader', { name: 'Everyday' }).click(),
+  );
   await picture('break-even', '/plans/bread-stall/break-even', drawn);
-  await picture('keys', budget, (page) => page.keyboard.press('?'));
   // Last, since these change the plan.
   await picture('trying', budget, async (page) => {
     await cell(page, 'Heating', 2).click();

@@ -54,8 +54,11 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   );
   const remove = database.prepare('delete from entries where planId = ? and id = ?');
   const sums = database.prepare<[string], EntrySum>(
-    `select line, substr(date, 1, 7) as month, sum(amount) as amount, count(*) as count
-       from entries where planId = ? group by line, substr(date, 1, 7) order by line, month`,
+    // The index gives the sums of days in order; only these have to be sorted into months.
+    `select line, month, sum(amount) as amount, sum(count) as count
+       from (select line, substr(date, 1, 7) as month, sum(amount) as amount, count(*) as count
+               from entries where planId = ? group by line, date)
+      group by line, month order by line, month`,
   );
   const accounts = database.prepare<[string], { account: string }>(
     `select account from entries where planId = ? and account <> ''

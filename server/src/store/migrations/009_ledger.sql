@@ -12,4 +12,5 @@ create table entries (
 ) strict, without rowid;
 
 create index entriesByDate on entries (planId, date, id);
+-- Holds all that sums by line and day are made of, in their order.
 create index entriesByLine on entries (planId, line, date, amount);

@@ -1,0 +1,42 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { newPlan, toMonth, addMonths } from '@haushalt/core';
+import { openStore } from '@haushalt/server';
+import { atMost, medianOf, type Row } from './measure.ts';
+import { randomFrom } from './random.ts';
+
+const ENTRIES = 100_000;
+const LINES = 60;
+const MONTHS = 60;
+
+/** What a ledger of a hundred thousand entries comes to, by line and month, read from a database file. */
+export function ledgerRows(): Row[] {
+  const folder = mkdtempSync(join(tmpdir(), 'haushalt-ledger-'));
+  try {
+    const store = openStore(join(folder, 'bench.db'));
+    const random = randomFrom(20260303);
+    const first = toMonth('2026-01');
+    const entries = Array.from({ length: ENTRIES }, (_, at) => ({
+      id: `e${at}`,
+      date: `${addMonths(first, random.below(MONTHS))}-${String(1 + random.below(28)).padStart(2, '0')}`,
+      what: `Entry ${at}`,
+      line: `line-${random.below(LINES)}`,
+      account: `Account ${random.below(4)}`,
+      amount: 1 + random.below(100_000),
+    }));
+    const settings = { name: 'Bench', currency: 'EUR', locale: 'en-IE', firstMonth: first, months: MONTHS };
+    store.create(newPlan({ id: 'bench', ...settings }), 'local', entries);
+    const sums = medianOf(9, 1, () => store.ledger.sums('bench')) / 1000;
+    const page = { offset: 0, limit: 100 };
+    const asked = { from: first, to: addMonths(first, 11), lines: ['line-7'], text: '' };
+    const listed = medianOf(9, 3, () => store.ledger.list('bench', asked, page)) / 1000;
+    store.close();
+    return [
+      atMost('sums by line and month of 100,000 entries', sums, 50, 'ms'),
+      atMost('a page of a line’s entries among 100,000', listed, 50, 'ms'),
+    ];
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
