@@ -99,6 +99,16 @@ export class Budget {
     await this.cell(label, column).click();
   }
 
+  /** Scrolls to a row: what is far out of sight is not drawn. */
+  async reveal(label: string): Promise<void> {
+    const grid = this.page.getByRole('grid');
+    await grid.evaluate((element) => element.scrollTo({ top: 0 }));
+    await expect(async () => {
+      if ((await this.row(label).count()) === 0) await grid.evaluate((element) => element.scrollBy({ top: 120 }));
+      await expect(this.row(label)).toBeVisible({ timeout: 500 });
+    }).toPass();
+  }
+
   async selectLabel(label: string): Promise<void> {
     await this.page.getByRole('rowheader', { name: label, exact: true }).locator('.label-text').click();
   }

@@ -17,6 +17,7 @@ test('a pot tells what it comes to, and what a goal takes', async ({ application
   await expect(page.getByLabel('Monthly deposit', { exact: true })).not.toHaveText('€218.33');
   const deposit = (await page.getByLabel('Monthly deposit', { exact: true }).innerText()).replace('€', '');
   await budget.open('household');
+  await budget.reveal('Into the kitchen fund');
   await expect(budget.cell('Into the kitchen fund', 1)).toHaveText(deposit);
   await expect(budget.cell('Into the kitchen fund', 8)).toHaveText('0.00');
 });

@@ -13,7 +13,7 @@ test('a changed assumption makes the figures that follow it glow', async ({ page
   await page.keyboard.press('Enter');
   expect(await budget.figure('Groceries', 1)).toBe('704.00');
   await expect(budget.cell('Groceries', 1)).toHaveClass(/glow/);
-  await expect(budget.cell('Total expenses', 1)).toHaveClass(/glow/);
+  await expect(budget.cell('Net', 1)).toHaveClass(/glow/);
   await expect(budget.cell('Rent', 1)).not.toHaveClass(/glow/);
   const background = () => budget.cell('Groceries', 1).evaluate((cell) => getComputedStyle(cell).backgroundColor);
   const glowing = await background();

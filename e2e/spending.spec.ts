@@ -19,7 +19,7 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await expect(form.getByRole('alert')).toContainText('150,');
   await form.getByLabel('Amount').fill('150.20');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('A kite entered.')).toBeVisible();
+  await expect(page.getByText('Entered: A kite.')).toBeVisible();
   await expect(row('Gifts').getByRole('gridcell')).toHaveText(['140.00', '150.20', '−10.20', 'over', '1']);
   await expect(page.getByText(/Gifts is over its budget\./)).toBeVisible();
   // The next one is written at once, on the same line.
@@ -49,7 +49,7 @@ test('entries stand behind every figure, and are changed and removed there', asy
   await expect(form.getByLabel('Amount')).toHaveValue('129.90');
   await form.getByLabel('Date').fill('2026-10-17');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Winter coat and boots changed.')).toBeVisible();
+  await expect(page.getByText('Changed: Winter coat and boots.')).toBeVisible();
   await expect(row('Clothes').getByRole('gridcell').nth(1)).toHaveText('172.56');
 
   await entries.getByRole('button', { name: 'Remove Trousers' }).click();
@@ -85,6 +85,8 @@ test('another page that is open sees an entry at once, and what cannot be stored
     other.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1), // prettier-ignore
   ).toHaveText('12.00');
 
+  await expect(page.getByText('Entered: Gifts.')).toBeVisible();
+  await expect(form.getByLabel('Amount')).toHaveValue('');
   await application.kill();
   await form.getByLabel('What').fill('A puzzle');
   await form.getByLabel('Amount').fill('9');
@@ -93,7 +95,7 @@ test('another page that is open sees an entry at once, and what cannot be stored
   await expect(form.getByLabel('What')).toHaveValue('A puzzle');
   await application.start();
   await form.getByRole('button', { name: 'Enter it' }).click();
-  await expect(page.getByText('A puzzle entered.')).toBeVisible();
+  await expect(page.getByText('Entered: A puzzle.')).toBeVisible();
 });
 
 test('a projection starts from what really happened, and is taken into the plan with it', async ({

@@ -71,7 +71,9 @@ test('a scenario is made by changing values in it, compared with the plan, which
   await page.getByRole('button', { name: 'Assumptions' }).click();
   await page.getByLabel('Value of Inflation').fill('10');
   await page.keyboard.press('Enter');
+  await budget.reveal('Groceries');
   await expect(budget.cell('Groceries', 1)).toHaveText('704.00');
+  await budget.reveal('Child benefit');
   await budget.select('Child benefit', 1);
   await page.keyboard.type('0');
   await page.keyboard.press('Control+Enter');

@@ -154,7 +154,11 @@ describe('budget and actual', () => {
 
   it('add up to groups, sides and the net, over several months too', () => {
     const both = rows(0, 2);
-    expect(both.find(({ kind, side }) => kind === 'group' && side === 'expense')).toMatchObject({ budget: 2200, actual: 800 + 592 + 25, entries: 9 });
+    expect(both.find(({ kind, side }) => kind === 'group' && side === 'expense')).toMatchObject({
+      budget: 2200,
+      actual: 800 + 592 + 25,
+      entries: 9,
+    });
     expect(row('Total expenses', both).actual).toBe(1417);
     expect(row('Net', both)).toMatchObject({ budget: 1800, actual: 1900 - 1417 });
     expect(both.map(({ name }) => name)).not.toContain('Loaves');

@@ -36,7 +36,8 @@ export function useEntries(planId: string, asked: EntriesAsked) {
 /** Stores and removes entries. What the server does not take is thrown, with its sentence. */
 export function useEntryChanges(planId: string) {
   const client = useQueryClient();
-  const onSuccess = () => client.invalidateQueries({ queryKey: ['ledger', planId] });
+  // An entry is done once it is stored; what it changes is fetched while the next one is typed.
+  const onSuccess = () => void client.invalidateQueries({ queryKey: ['ledger', planId] });
   const put = useMutation({ mutationFn: (entry: LedgerEntry) => api.putEntry(planId, entry), onSuccess });
   const remove = useMutation({ mutationFn: (id: string) => api.removeEntry(planId, id), onSuccess });
   return { put: put.mutateAsync, remove: remove.mutateAsync, isBusy: put.isPending || remove.isPending };

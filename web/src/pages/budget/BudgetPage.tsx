@@ -1,17 +1,6 @@
-import {
-  MAX_SERIES,
-  isYearLocked,
-  nameOf,
-  planOf,
-  stretchOfYear,
-  totalWithId,
-  unitOf,
-  yearOf,
-  yearsOf,
-  type Month,
-} from '@haushalt/core';
+import { isYearLocked, planOf, stretchOfYear, totalWithId, yearsOf } from '@haushalt/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useParams } from 'react-router';
 import { Icon } from '../../app/Icon.tsx';
 import { useNotices } from '../../app/Notices.tsx';
 import { useShell } from '../../app/shell.ts';
@@ -25,69 +14,48 @@ import { Grid, type GridHandle } from '../../grid/Grid.tsx';
 import {
   activeOf,
   addBlock,
-  boundsOf,
   cutTo,
   extendTo,
   isBlock,
-  placesIn,
   selectOne,
   type GridPlace,
   type GridSelection,
 } from '../../grid/selection.ts';
-import { newId } from '../../plan-session/api.ts';
-import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { BlockEditor } from './BlockEditor.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { activeEditor, type Editing } from './activeEditor.tsx';
 import { BudgetFoot, type FootDeed } from './BudgetFoot.tsx';
 import { BudgetToolbar } from './BudgetToolbar.tsx';
-import { CellEditor, type CellEditorHandle, type Onward } from './CellEditor.tsx';
+import type { CellEditorHandle, Onward } from './CellEditor.tsx';
 import { DialogOf, type BudgetDialog } from './DialogOf.tsx';
 import { EmptyPlan, startWithUsualGroups } from './EmptyPlan.tsx';
-import { NameEditor } from './NameEditor.tsx';
 import { PanelOf } from './PanelOf.tsx';
 import { PrintNotes } from './PrintNotes.tsx';
 import { TrialStrip } from './TrialStrip.tsx';
 import { YearSummary } from './YearSummary.tsx';
-import { blockAsText, cellText, cellsIn, isException, readPasted } from './blocks.ts';
+import { cellsIn } from './blocks.ts';
 import { budgetCell, cellVersion, contextVersion, type CellContext, type RowDeed } from './cells.tsx';
 import { budgetColumns, columnsKey, scopeOf, type BudgetColumn } from './columns.ts';
 import { keyAction, type KeyAction } from './keys.ts';
 import { moveRowTo } from './moving.ts';
 import type { PanelName } from './panels.ts';
-import { USUAL_CHART, freeTitle, plainSeries } from '../charts/draft.ts';
 import { budgetRows, type BudgetRow } from './rows.ts';
 import { startingText } from './startingText.ts';
 import { trialFromNow, type Trial } from './trial.ts';
+import { useBlockDeeds } from './useBlockDeeds.ts';
+import { useGoing, type OnArrival } from './useGoing.ts';
 import { useRowActions } from './useRowActions.ts';
 import { whyNotTyped } from './whyNotTyped.ts';
 import './budget.scss';
-import { LABEL_WIDTHS, NO_FILTER, ROW_HEIGHTS, useBudgetView } from './view.ts';
+import { LABEL_WIDTHS, ROW_HEIGHTS, useBudgetView } from './view.ts';
 
 /** What a second line of differences adds to the height of a row. */
 const DIFFERENCE_HEIGHT = 13;
 
-/** What is being edited in the active cell. */
-type Editing =
-  | {
-      readonly kind: 'figure';
-      readonly start: { readonly text: string; readonly selected: boolean; readonly asRule: boolean };
-    }
-  | { readonly kind: 'block'; readonly text: string }
-  | { readonly kind: 'name'; readonly text: string };
-
-/** A place to go to as soon as it is there, and what to do then. */
-interface Destination {
-  readonly id: string;
-  readonly month: Month | null;
-  readonly then: 'nothing' | 'name' | 'figure' | 'rule';
-}
-
 /** The budget: what comes in and goes out, line by line and month by month. */
 export function BudgetPage() {
-  const session = useSession();
   const state = useSessionState();
   const notices = useNotices();
   const shell = useShell();
-  const navigate = useNavigate();
   const { planId = '' } = useParams();
   const { document, model } = state;
   const plan = planOf(document);
@@ -114,7 +82,6 @@ export function BudgetPage() {
   const row = all[place.row];
   const column = columns[place.column];
   const [editing, setEditing] = useState<Editing | null>(null);
-  const [destination, setDestination] = useState<Destination | null>(null);
   const grid = useRef<GridHandle>(null);
   const editor = useRef<CellEditorHandle>(null);
   const rowActions = useRowActions(rows, view);
@@ -153,51 +120,18 @@ export function BudgetPage() {
     [document, model, notices, year],
   );
 
-  // A place asked for is gone to once its row and column are there.
-  useEffect(() => {
-    if (!destination) return;
-    const { id, month, then } = destination;
-    const at = all.findIndex((candidate) => candidate.id === id);
-    const where = month === null ? 0 : columns.findIndex((candidate) => candidate.month === month);
-    if (at < 0 || where < 0) return;
-    setDestination(null);
-    setSelection(selectOne({ row: at, column: where }));
-    grid.current?.focus();
-    const target = all[at]!;
-    if (then === 'name' && target.kind === 'line') setEditing({ kind: 'name', text: target.line.name });
-    else if (then === 'figure' || then === 'rule') beginEditing(target, columns[where]!, undefined, then === 'rule');
-  }, [destination, all, columns, beginEditing]);
-
-  /** Shows a figure, opening what hides it. */
-  const show = useCallback(
-    (id: string, month: Month | null, then: Destination['then'] = 'nothing') => {
-      const group = document.lines.get(id)?.group ?? id;
-      const hidden = !all.some((candidate) => candidate.id === id);
-      changeView({
-        ...(month === null ? {} : { span: 'month' }),
-        ...(hidden ? { filter: NO_FILTER, hideEmpty: false } : {}),
-        collapsed: view.collapsed.filter((other) => other !== group),
-      });
-      if (month !== null) setYear(yearOf(month));
-      setDestination({ id, month, then });
+  const arrive = useCallback(
+    (at: GridPlace, then: OnArrival) => {
+      setSelection(selectOne(at));
+      grid.current?.focus();
+      const target = all[at.row]!;
+      if (then === 'name' && target.kind === 'line') setEditing({ kind: 'name', text: target.line.name });
+      else if (then === 'figure' || then === 'rule')
+        beginEditing(target, columns[at.column]!, undefined, then === 'rule');
     },
-    [document, all, changeView, view.collapsed, setYear],
+    [all, columns, beginEditing],
   );
-
-  // Another page may ask for a line or group.
-  const [search, setSearch] = useSearchParams();
-  const wanted = search.get('show');
-  const wantedMonth = search.get('month');
-  // The address changes a little later than the page: each of its wishes is answered once.
-  const { key: locationKey } = useLocation();
-  const answered = useRef<string | null>(null);
-  useEffect(() => {
-    if (wanted === null || answered.current === locationKey) return;
-    answered.current = locationKey;
-    const month = model.calendar.months.find((each) => each === wantedMonth);
-    show(wanted, month ?? (document.lines.has(wanted) ? (model.calendar.months[scope.from] ?? null) : null));
-    setSearch({ year: String(month ? yearOf(month) : year) }, { replace: true });
-  }, [wanted, wantedMonth, show, setSearch, document, model, scope, year, locationKey]);
+  const show = useGoing({ all, columns, scope, year, view, changeView, setYear, onArrive: arrive });
 
   /** Leaves the open editor, if that can be done without losing what was typed. */
   const leaveEditor = useCallback((): boolean => {
@@ -243,27 +177,24 @@ export function BudgetPage() {
     });
   };
 
-  const clear = () => {
-    if (block) {
-      if (cells.length === 0) return notices.say({ text: 'Select months of lines to clear them.' });
-      const exceptions = cells.filter((cell) => isException(document, cell));
-      const places = (of: typeof cells) => of.map(({ line, month }) => ({ line, month }));
-      if (exceptions.length > 0) send({ kind: 'figures.clear', cells: places(exceptions) });
-      else
-        send({
-          kind: 'figures.set',
-          as: 'exceptions',
-          figures: places(cells).map((cell) => ({ ...cell, figure: null })),
-        });
-      return;
-    }
-    if (!row || !column) return;
-    const refusal = whyNotTyped(row, column, document, year);
-    if (refusal) return notices.say({ text: refusal });
-    const month = column.month!;
-    if (isException(document, { line: row.id!, month })) send({ kind: 'line.clearException', line: row.id!, month });
-    else send({ kind: 'line.setFigure', line: row.id!, month, reach: 'month', figure: null });
-  };
+  const blockDeeds = useBlockDeeds({
+    selection,
+    all,
+    columns,
+    cells,
+    isBlock: block,
+    row,
+    column,
+    scope,
+    view,
+    year,
+    send,
+    onDialog: setDialog,
+    onType: (text) => {
+      if (block && cells.length > 0) setEditing({ kind: 'block', text });
+      else if (row && column) beginEditing(row, column, text);
+    },
+  });
 
   const toggleTrial = () =>
     setTrial((before) => (before ? null : trialFromNow(document, state.history, new Date(), plan.locale)));
@@ -294,17 +225,6 @@ export function BudgetPage() {
     grid.current?.focus();
   };
 
-  const adjust = () => {
-    const chosen = block ? cells : cellsIn(selection, all, columns, model);
-    if (chosen.length === 0) notices.say({ text: 'Select months of lines to raise, lower or spread them.' });
-    else setDialog({ kind: 'adjust', cells: chosen });
-  };
-
-  const textOfBlock = () =>
-    blockAsText(selection, all, columns, (target, where) =>
-      cellText(model, view, scope, target.id === null ? 'money' : unitOf(document, target.id), target, where),
-    );
-
   const act = (action: KeyAction, target: BudgetRow, where: BudgetColumn): void => {
     switch (action.kind) {
       case 'go': {
@@ -333,7 +253,7 @@ export function BudgetPage() {
       case 'remove':
         return rowActions.remove(target);
       case 'clear':
-        return clear();
+        return blockDeeds.clear();
       case 'menu':
         return openRowMenu();
       case 'shelf':
@@ -349,7 +269,7 @@ export function BudgetPage() {
         });
       }
       case 'adjust':
-        return adjust();
+        return blockDeeds.adjust();
       case 'note':
         if (target.id !== null && where.month !== undefined)
           setDialog({ kind: 'note', of: target.id, month: where.month });
@@ -386,24 +306,6 @@ export function BudgetPage() {
     if (!action) return;
     event.preventDefault();
     act(action, row, column);
-  };
-
-  /** A single figure or rule is pasted as if it had been typed; a block goes to the lines and months from here on. */
-  const paste = (text: string) => {
-    if (text.trim() === '' || !row || !column || column.id === 'label') return;
-    if (!/[\t\n\r]/.test(text.trim())) {
-      if (block && cells.length > 0) setEditing({ kind: 'block', text: text.trim() });
-      else beginEditing(row, column, text.trim());
-      return;
-    }
-    const { top, left } = boundsOf(selection.ranges.at(-1)!);
-    const pasted = readPasted(text, { row: top, column: left }, all, columns, document);
-    if (pasted.problems.length > 0) return setDialog({ kind: 'paste', pasted });
-    if (!send({ kind: 'figures.set', as: 'exceptions', figures: pasted.figures })) return;
-    notices.say({
-      text: pasted.figures.length === 1 ? 'One figure pasted.' : `${pasted.figures.length} figures pasted.`,
-      action: { label: 'Undo', run: () => void session.undo() },
-    });
   };
 
   const done = (onward: Onward) => {
@@ -455,34 +357,16 @@ export function BudgetPage() {
     version: contextVersion({ state, view, year, scope, trial }),
     onRow: doToRow,
   };
-  /** Makes a chart of the selected rows and shows it. */
-  const draw = () => {
-    const ids = [...new Set(placesIn(selection).flatMap((each) => all[each.row]?.id ?? []))].slice(0, MAX_SERIES);
-    if (ids.length === 0) return notices.say({ text: 'Select rows with figures to draw them.' });
-    const id = newId();
-    const name = freeTitle(
-      document,
-      ids.length === 1 ? (nameOf(document, ids[0]!) ?? 'Chart') : 'Chart of a selection',
-    );
-    const settings = {
-      ...USUAL_CHART.settings,
-      name,
-      year: view.span === 'month' ? year : null,
-    };
-    const series = ids.map((of) => plainSeries(of, 'line'));
-    if (send({ kind: 'chart.set', id, settings, series })) void navigate(`/plans/${planId}/charts?chart=${id}`);
-  };
-
   const doBelow = useStable((what: FootDeed) => {
     switch (what) {
       case 'adjust':
-        return adjust();
+        return blockDeeds.adjust();
       case 'clear':
-        return clear();
+        return blockDeeds.clear();
       case 'draw':
-        return draw();
+        return blockDeeds.draw();
       case 'copy':
-        return void navigator.clipboard.writeText(textOfBlock());
+        return void navigator.clipboard.writeText(blockDeeds.asText());
       case 'changeRule':
         return row && column && beginEditing(row, column, undefined, true);
       case 'openRule':
@@ -549,12 +433,16 @@ export function BudgetPage() {
               selection={selection}
               cellOf={(target, where) => budgetCell(context, target, where)}
               versionOf={(target) => cellVersion(context, target)}
-              editor={editorFor()}
+              editor={
+                row === undefined
+                  ? null
+                  : activeEditor({ editing, row, month, period, cells, handle: editor, onDone: done })
+              }
               onSelect={select}
               onOpen={(at) => beginEditing(all[at.row]!, columns[at.column]!)}
               onKeyDown={keyDown}
-              onPaste={paste}
-              onCopy={textOfBlock}
+              onPaste={blockDeeds.paste}
+              onCopy={blockDeeds.asText}
               complete={printing}
               onLabelWidth={(width) =>
                 changeView({ labelWidth: Math.round(Math.min(LABEL_WIDTHS.most, Math.max(LABEL_WIDTHS.least, width))) })
@@ -597,25 +485,6 @@ export function BudgetPage() {
       {dialog && <DialogOf dialog={dialog} onClose={() => setDialog(null)} />}
     </div>
   );
-
-  function editorFor() {
-    if (editing === null || row === undefined) return null;
-    if (editing.kind === 'name')
-      return <NameEditor line={row.kind === 'line' ? row.line : null} text={editing.text} onDone={done} />;
-    if (editing.kind === 'block') return <BlockEditor cells={cells} text={editing.text} onDone={done} />;
-    if (row.kind !== 'line' || month === undefined) return null;
-    return (
-      <CellEditor
-        key={`${row.key}|${month}`}
-        handle={editor}
-        line={row.line}
-        month={month}
-        period={period}
-        start={editing.start}
-        onDone={done}
-      />
-    );
-  }
 }
 
 /** Opens the menu of the selected row; it takes the keys while it is open. */

@@ -2,6 +2,7 @@ import {
   NET,
   addMonths,
   monthInWords,
+  nameOf,
   planOf,
   spendingIn,
   stretchAround,
@@ -64,6 +65,7 @@ export function SpendingPage() {
   const when = monthInWords(month, plan.locale);
   const shownMonths = span === 'month' ? when : `${yearOf(month)} until ${monthInWords(month, plan.locale, 'name')}`;
 
+  const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? 'an entry');
   const writeNew = (line = ofLine ?? '') => setDraft({ ...emptyDraft(month), line, account: draft.account });
   const goTo = (next: Month) => {
     setMonth(next);
@@ -73,22 +75,23 @@ export function SpendingPage() {
   const enter = async (entry: LedgerEntry) => {
     const before = draft.id === null ? null : (entries.data?.entries.find(({ id }) => id === entry.id) ?? null);
     await put(entry);
-    const words = entry.what === '' ? 'The entry' : entry.what;
     notices.say({
-      text: before ? `${words} changed.` : `${words} entered.`,
+      text: `${before ? 'Changed' : 'Entered'}: ${called(entry)}.`,
       action: {
         label: 'Undo',
         run: () => void (before ? put(before) : remove(entry.id)).catch(said(notices)),
       },
     });
-    setDraft({ ...emptyDraft(month), date: entry.date, line: entry.line, account: entry.account });
+    const next = { ...emptyDraft(month), date: entry.date, line: entry.line, account: entry.account };
+    // What was typed meanwhile stays.
+    setDraft((now) => (now === draft ? next : now));
     firstField.current?.focus();
   };
   const removeEntry = (entry: LedgerEntry) => {
     remove(entry.id).then(
       () =>
         notices.say({
-          text: `${entry.what === '' ? 'The entry' : entry.what} removed.`,
+          text: `Removed: ${called(entry)}.`,
           action: { label: 'Undo', run: () => void put(entry).catch(said(notices)) },
         }),
       said(notices),
