@@ -124,6 +124,9 @@ export function SpendingPage() {
     event.preventDefault();
   };
 
+  const summary =
+    problem ?? (isLoading ? 'Looking …' : summaryOf(spending, (value) => writeWithUnit(value, 'money', plan)));
+
   if (spending.length === 0)
     return (
       <div className="empty-state">
@@ -145,8 +148,8 @@ export function SpendingPage() {
           ]}
           onChange={setSpan}
         />
-        <p className="year-summary" role="status">
-          {problem ?? (isLoading ? 'Looking …' : summaryOf(spending, (value) => writeWithUnit(value, 'money', plan)))}
+        <p className="year-summary" role="status" title={summary}>
+          {summary}
         </p>
       </div>
       <EntryForm

@@ -1,4 +1,4 @@
-import { writeDifference, writeFigure, type PlanRow, type SpendingRow } from '@haushalt/core';
+import { NET, writeDifference, writeFigure, type PlanRow, type SpendingRow } from '@haushalt/core';
 import { Icon } from '../../app/Icon.tsx';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
 
@@ -20,7 +20,14 @@ export const SPENDING_COLUMNS: readonly GridColumn[] = [
 export function spentRows(rows: readonly SpendingRow[]): { rows: SpentRow[]; footer: SpentRow[] } {
   const drawn = rows.map((of): SpentRow => {
     const look = of.side === null ? '' : `side-${of.side}`;
-    const kind = of.kind === 'group' ? 'heading with-figures' : of.kind === 'line' ? 'line' : 'total';
+    const kind =
+      of.kind === 'group'
+        ? 'heading with-figures'
+        : of.kind === 'line'
+          ? 'line'
+          : of.id === NET
+            ? 'total net'
+            : 'total';
     return { key: of.id, label: of.name, className: `${kind} ${look}`, of };
   });
   return {
@@ -50,7 +57,7 @@ export function hurts({ variance }: SpendingRow): boolean {
 
 export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow): GridCell {
   // What was neither planned nor entered says nothing.
-  if (id !== 'label' && of.kind === 'line' && of.budget === 0 && of.entries === 0) return { content: '' };
+  if (id !== 'label' && of.kind !== 'total' && of.budget === 0 && of.entries === 0) return { content: '' };
   const money = (value: number | null): GridCell => ({
     className: `tabular ${value !== null && value < 0 ? 'negative' : ''}`,
     content: value === null ? '' : writeFigure(value, 'money', plan),
