@@ -26,6 +26,32 @@ test('a tax is reckoned band by band, and impossible bands are refused where the
   await expect(answer).toContainText('€1,866.74');
 });
 
+test('a band begins and is taxed by formulas, which are followed', async ({ application, page }) => {
+  await page.goto(`${application.url}/plans/household/tax?year=2027`);
+  const answer = page.getByRole('region', { name: 'What Old bands takes' });
+  await page.getByRole('textbox', { name: 'Rate of band 2' }).click();
+  // As fast as anyone types: the field that completes names arrives meanwhile.
+  await page.keyboard.type('Inflation * 10');
+  await expect(page.getByLabel('Formula of Rate of band 2')).toHaveText('Inflation * 10');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Rate of band 2' })).toHaveValue('Inflation * 10');
+  // 1,260.00 below it, and 24 % of 278.08.
+  await expect(answer.getByRole('button', { name: '€1,326.74' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Band 2 begins at' }).click();
+  await page.keyboard.type('6000 * (1 + Inflation)^years');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row', { name: /€6,144.00 to €24,000.00/ })).toContainText('× 24.0 %');
+
+  await page.getByRole('button', { name: 'Assumptions' }).click();
+  await page.getByLabel('Value of Inflation').fill('11');
+  await page.keyboard.press('Enter');
+  await expect(answer.getByRole('status')).toContainText('Band 2 has a rate outside 0 % to 100 %.');
+  await expect(page.getByRole('textbox', { name: 'Rate of band 2' })).toHaveAccessibleDescription(/outside 0 %/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('row', { name: /€6,144.00 to €24,000.00/ })).toBeVisible();
+  await expectAccessible(page);
+});
+
 test('the income is taken from a line, and a year without bands says so', async ({ application, page }) => {
   await page.goto(`${application.url}/plans/household/tax?year=2026`);
   await page.getByRole('button', { name: 'New tax schedule' }).click();

@@ -3,7 +3,14 @@ import { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
 import { problemSentence } from '../engine/problems.ts';
 import { taxOn } from '../finance/tax.ts';
+import { commandForInput } from '../plan/calculatorCommands.ts';
+import { bandSetsOf, inputId } from '../plan/calculators.ts';
+import type { Command } from '../plan/commands.ts';
+import { decide } from '../plan/decide.ts';
+import { applyChanges } from '../plan/document.ts';
 import { PlanFormatError, parsePlan } from '../plan/file.ts';
+import { usersOf } from '../plan/users.ts';
+import { toPlanFile } from '../plan/writeFile.ts';
 import { crossingsOf } from './tax.ts';
 
 const OLD = [
@@ -88,13 +95,108 @@ describe('a tax schedule', () => {
     expect(problemSentence(problem, model.document)).toBe('Old bands.tax has no figure. It has no bands yet.');
   });
 
+  describe('with formulas in its bands', () => {
+    const assumptions = [
+      { id: 'top', name: 'Top rate', unit: 'percent', value: 0.4 },
+      { id: 'rise', name: 'Rise of bands', unit: 'ratePerYear', value: 0.1 },
+    ];
+    const bands = [
+      OLD[0],
+      { schedule: 'Old bands', from: '10000 * (1 + Rise of bands)^years', rate: 0.2 },
+      { schedule: 'Old bands', from: '30000 * (1 + Rise of bands)^years', rate: 'Top rate' },
+    ];
+    const due = { line: 'Income tax', formula: 'tax(Old bands, total(Fees, year))' };
+    const setUp = () => modelOf({ ruleSteps: [...FEES, due], assumptions, taxBands: bands });
+    const taxes = (model: Model) =>
+      ['old.tax', 'due'].flatMap((id) => [0, 12].map((at) => model.seriesOf(id)!.valueAt(at)));
+    const change = (model: Model, command: Command) => {
+      const decision = decide(model.document, command);
+      if (!decision.ok) throw new Error(decision.refusal.message);
+      const next = applyChanges(model.document, decision.changes);
+      model.update(next, decision.changes);
+      // What is renewed step by step is what would be computed anew.
+      expect(taxes(model)).toEqual(taxes(new Model(next)));
+      return next;
+    };
+
+    it('reckons with what they come to in the month', () => {
+      const model = setUp();
+      // In the second year the bands begin at 11,000 and 33,000: 23,000 less 11,000 at 20 %.
+      for (const tax of [taxes(model).slice(0, 2), taxes(model).slice(2)]) {
+        expect(tax[0]).toBeCloseTo(6000, 8);
+        expect(tax[1]).toBeCloseTo(2400, 8);
+      }
+      expect(model.seriesOf('old.marginal rate')!.valueAt(0)).toBe(0.4);
+    });
+
+    it('follows their assumptions, and another figure or formula in their place', () => {
+      const model = setUp();
+      change(model, { kind: 'assumption.set', assumption: 'top', settings: { value: 0.5 } });
+      expect(taxes(model)[0]).toBeCloseTo(6500, 8);
+      expect(taxes(model)[2]).toBeCloseTo(6500, 8);
+      const [first, second, third] = bandSetsOf(model.document, 'old')[0]!.bands;
+      change(model, commandForInput(model.document, inputId(second!.id, 'rate'), '0.1'));
+      expect(taxes(model)[0]).toBeCloseTo(4500, 8);
+      change(model, commandForInput(model.document, inputId(third!.id, 'rate'), 'Top rate / 2'));
+      expect(taxes(model)[0]).toBeCloseTo(3250, 8);
+      change(model, commandForInput(model.document, inputId(first!.id, 'rate'), '0.05'));
+      expect(taxes(model)[2]).toBeCloseTo(3750, 8);
+      expect(usersOf(model.document, 'top')).toEqual([{ id: 'old', name: 'Old bands' }]);
+    });
+
+    it('says which band is to blame where they come to something impossible', () => {
+      const model = setUp();
+      change(model, { kind: 'assumption.set', assumption: 'top', settings: { value: 1.2 } });
+      const answer = model.calculationOf('old')!.answer;
+      expect(answer).toMatchObject({
+        kind: 'none',
+        why: 'Band 3 has a rate outside 0 % to 100 %.',
+        column: 'old:always:3:rate',
+      });
+      expect(model.seriesOf('due')!.valueAt(0)).toBeNaN();
+      change(model, { kind: 'assumption.set', assumption: 'top', settings: { value: 0.4 } });
+      change(model, { kind: 'assumption.set', assumption: 'rise', settings: { value: -1 } });
+      // From the second year on all bands would begin at nothing.
+      expect(taxes(model)[0]).toBeCloseTo(6000, 8);
+      expect(taxes(model)[1]).toBeNaN();
+    });
+
+    it('refuses what is impossible whatever the formulas come to, and a circle through them', () => {
+      const refusal = (column: 'from' | 'rate', nth: number, text: string | null) => {
+        const { document } = setUp();
+        const band = bandSetsOf(document, 'old')[0]!.bands[nth - 1]!;
+        const decision = decide(document, commandForInput(document, inputId(band.id, column), text));
+        return decision.ok ? null : decision.refusal.message;
+      };
+      expect(refusal('rate', 2, '1.5')).toBe('Band 2 has a rate outside 0 % to 100 %.');
+      expect(refusal('from', 1, '-1')).toBe('Band 1 begins below zero.');
+      expect(refusal('rate', 3, null)).toBe('Band 3 needs a rate.');
+      expect(refusal('rate', 3, 'Top rat')).toContain('Top rat');
+      expect(refusal('rate', 3, 'Income tax / 100000')).toMatch(/Income tax.*circle|needs/i);
+      expect(refusal('rate', 3, 'Top rate * 0.9')).toBeNull();
+    });
+
+    it('keeps them in a plan file and in a copy', () => {
+      const { document } = setUp();
+      const file = JSON.parse(JSON.stringify(toPlanFile(document))) as { taxBands: unknown[] };
+      expect(file.taxBands).toEqual(bands);
+      const again = new Model(parsePlan(file));
+      expect(taxes(again)).toEqual(taxes(setUp()));
+      const model = setUp();
+      change(model, { kind: 'calculator.copy', calculator: 'old', as: 'new', name: 'New bands', offer: false });
+      expect(model.seriesOf('new.tax')!.valueAt(12)).toBeCloseTo(2400, 8);
+      change(model, { kind: 'calculator.delete', calculator: 'new' });
+      expect(model.document.taxBands.size).toBe(3);
+    });
+  });
+
   it('refuses impossible bands in a file', () => {
     const unsorted = [...OLD, { schedule: 'Old bands', from: -5, rate: 0.1 }];
     expect(() => modelOf({ taxBands: unsorted })).toThrow(PlanFormatError);
     expect(() => modelOf({ taxBands: [{ schedule: 'Old bands', from: 0, rate: 1.4 }] })).toThrow(
       /outside 0 % to 100 %/,
     );
-    expect(() => modelOf({ taxBands: [OLD[1], OLD[1]] })).toThrow(/same beginning/);
+    expect(() => modelOf({ taxBands: [OLD[1], OLD[1]] })).toThrow(/begins where or before the one above/);
   });
 });
 

@@ -1,6 +1,6 @@
 import type { Calendar } from '../calendar/calendar.ts';
 import { yearOf } from '../calendar/month.ts';
-import { scheduleRefusal, taxOn, type TaxSchedule } from '../finance/tax.ts';
+import { bandsRefusal, scheduleRefusal, taxOn, type TaxSchedule } from '../finance/tax.ts';
 import { bandsOfYear, inputId, type BandSet } from '../plan/calculators.ts';
 import type { TaxScheduleRow } from '../plan/tables.ts';
 import { NoAnswer, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
@@ -26,14 +26,24 @@ export function answerTax(
   const set = bandsOfYear(sets, year);
   if (!set) throw new NoAnswer(sets.length === 0 ? 'It has no bands yet.' : `It has no bands that hold in ${year}.`);
   const input = (column: string) => given.at(inputId(row.id, column), period);
+  const part = (band: string, column: 'from' | 'rate', words: string): number => {
+    const value = given.at(inputId(band, column), period);
+    if (value === null) throw new NoAnswer(words, `${band}:${column}`);
+    return value;
+  };
   const schedule = {
-    bands: set.bands.map(({ from, rate }) => ({ from, rate })),
+    bands: set.bands.map(({ id }, index) => ({
+      from: part(id, 'from', `Nothing says where band ${index + 1} begins.`),
+      rate: part(id, 'rate', `Band ${index + 1} has no rate.`),
+    })),
     allowance: input('allowance') ?? 0,
     rebateLimit: input('rebateLimit') ?? 0,
   };
   const refusal = scheduleRefusal(schedule);
-  const toBlame = schedule.allowance < 0 ? 'allowance' : schedule.rebateLimit < 0 ? 'rebateLimit' : null;
-  if (refusal) throw new NoAnswer(refusal, toBlame);
+  if (refusal) {
+    const limit = schedule.allowance < 0 ? 'allowance' : schedule.rebateLimit < 0 ? 'rebateLimit' : null;
+    throw new NoAnswer(refusal, bandToBlame(set, schedule.bands) ?? limit);
+  }
   const income = input('income');
   return {
     schedule,
@@ -41,6 +51,14 @@ export function answerTax(
     income,
     result: income === null ? null : taxOn(income, schedule),
   };
+}
+
+/** The input of the first band that cannot be: its row and column; `null` when all can. */
+function bandToBlame({ bands: rows }: BandSet, bands: TaxSchedule['bands']): string | null {
+  const at = bands.findIndex((_, index) => bandsRefusal(bands.slice(0, index + 1)) !== null);
+  if (at < 0) return null;
+  const { rate } = bands[at]!;
+  return `${rows[at]!.id}:${rate >= 0 && rate <= 1 ? 'from' : 'rate'}`;
 }
 
 /** The figures of a schedule's outputs over the plan's months. */

@@ -1,5 +1,13 @@
 import type { Expression } from '../formula/syntax.ts';
-import { calculatorsOf, inputId, inputsOf, outputId, outputsOf } from '../plan/calculators.ts';
+import {
+  bandInputsOf,
+  calculatorsOf,
+  inputId,
+  inputsOf,
+  outputId,
+  outputsOf,
+  ownerOfFigure,
+} from '../plan/calculators.ts';
 import type { Document } from '../plan/document.ts';
 import { readStored } from '../plan/formulas.ts';
 import {
@@ -23,6 +31,8 @@ export interface Use {
 }
 
 const ANYWHERE = -Infinity;
+/** Stands for all inputs of a schedule's bands, which a formula alone does not know. */
+const BANDS = 'bands';
 const byExpression = new WeakMap<Expression, readonly Use[]>();
 
 /** What a formula uses, each id once with its smallest lag. */
@@ -37,13 +47,19 @@ export function usesOf(expression: Expression): readonly Use[] {
   return uses;
 }
 
-/** A formula that cannot be read uses nothing; it is reported where it is compiled. */
-export function usesOfStored(formula: string): readonly Use[] {
+/** What a stored formula uses in a plan. One that cannot be read uses nothing; it is reported where it is compiled. */
+export function usesOfStored(formula: string, document: Document): readonly Use[] {
+  let uses: readonly Use[];
   try {
-    return usesOf(readStored(formula));
+    uses = usesOf(readStored(formula));
   } catch {
     return [];
   }
+  if (!uses.some(({ id }) => id.endsWith(`:${BANDS}`))) return uses;
+  return uses.flatMap((use) => {
+    if (!use.id.endsWith(`:${BANDS}`)) return [use];
+    return bandInputsOf(document, ownerOfFigure(use.id)).map(({ id }) => ({ id, lag: use.lag }));
+  });
 }
 
 function collect(expression: Expression, lag: number, lags: Map<string, number>): void {
@@ -59,9 +75,9 @@ function collect(expression: Expression, lag: number, lags: Map<string, number>)
       return collect(expression.right, lag, lags);
     case 'call': {
       const [first, ...rest] = expression.args;
-      // A tax schedule is no figure itself; what is reckoned by it reads its allowance and rebate limit.
+      // A tax schedule is no figure itself; what is reckoned by it reads its allowance, its rebate limit and its bands.
       if (first?.kind === 'ref' && expression.name === 'tax') {
-        for (const column of ['allowance', 'rebateLimit'])
+        for (const column of ['allowance', 'rebateLimit', BANDS])
           collect({ ...first, id: inputId(first.id, column) }, lag, lags);
       } else if (first) collect(first, lag + lagOfCall(expression), lags);
       for (const arg of rest) collect(arg, isSeriesCall(expression) ? ANYWHERE : lag, lags);
@@ -117,14 +133,14 @@ export function usesByNode(document: Document): Map<string, readonly Use[]> {
   const uses = new Map<string, readonly Use[]>();
   const inSameMonth = (ids: string[]): Use[] => ids.map((id) => ({ id, lag: 0 }));
   for (const { id, formula } of document.assumptions.values())
-    uses.set(id, formula === null ? [] : usesOfStored(formula));
+    uses.set(id, formula === null ? [] : usesOfStored(formula, document));
   const formulas = new Map<string, Use[]>();
   for (const table of ['ruleSteps', 'exceptions'] as const) {
     for (const row of document[table].values()) {
       if (row.formula === null) continue;
       const list = formulas.get(row.line) ?? [];
       formulas.set(row.line, list);
-      list.push(...usesOfStored(row.formula));
+      list.push(...usesOfStored(row.formula, document));
     }
   }
   const members = new Map<string, string[]>([...document.groups.keys()].map((id) => [id, []]));
@@ -141,7 +157,7 @@ export function usesByNode(document: Document): Map<string, readonly Use[]> {
   for (const total of [TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE]) uses.set(total, inSameMonth(sides.get(total)!));
   for (const calculator of calculatorsOf(document)) {
     const inputs = inputsOf(document, calculator);
-    for (const { id, formula } of inputs) uses.set(id, formula === null ? [] : usesOfStored(formula));
+    for (const { id, formula } of inputs) uses.set(id, formula === null ? [] : usesOfStored(formula, document));
     // What comes out in one month may depend on what goes in in any other.
     const all = inputs.map(({ id }) => ({ id, lag: ANYWHERE }));
     for (const { name } of outputsOf(calculator)) uses.set(outputId(calculator.row.id, name), all);

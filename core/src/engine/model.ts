@@ -281,6 +281,8 @@ export class Model {
         return this.renew(calculatorWith(this.document, change.after!.loan)!);
       case 'savingsMoves':
         return this.renew(calculatorWith(this.document, change.after!.pot)!);
+      case 'taxBands':
+        return this.renew(calculatorWith(this.document, change.after!.schedule)!);
       default:
         return;
     }

@@ -4,7 +4,7 @@ import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Rea
 import { BLANK, ProblemSite } from './problems.ts';
 import { Series, type Operand, type Range } from './series.ts';
 import { growth, growthSpan, recent, runningKernel, spanOf } from './alongMonths.ts';
-import { taxReader } from './tax.ts';
+import { taxInputs, taxReader } from './tax.ts';
 import { compile, type CompileContext, type Operation } from './vector.ts';
 
 /**
@@ -31,7 +31,9 @@ export function compileMonthly(
 ): MonthlyProgram {
   const hoisted: Operation[] = [];
   const feedsBack = (part: Expression): boolean =>
-    (part.kind === 'ref' && members.has(part.id)) || childrenOf(part).some(feedsBack);
+    (part.kind === 'ref' && members.has(part.id)) ||
+    (part.kind === 'call' && part.name === 'tax' && taxInputs(part, context).some((id) => members.has(id))) ||
+    childrenOf(part).some(feedsBack);
 
   const readerFor = (part: Expression): Reader => {
     if (part.kind === 'ref' && members.has(part.id)) return readerOf(context.operandOf(part.id));

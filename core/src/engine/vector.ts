@@ -20,7 +20,7 @@ import { binaryKernel, callKernel, readerOf, unaryKernel, why, type Reader } fro
 import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
 import { BLANK, FINE, ProblemSite, type Problems } from './problems.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
-import { taxLimits, taxReader } from './tax.ts';
+import { taxInputs, taxReader } from './tax.ts';
 
 /** One operation of a program: computes its result over a range, after widening the range to all it must renew. */
 export type Operation = (range: Range) => void;
@@ -232,7 +232,7 @@ class Compiler {
     if (name === 'tax') {
       const income = this.operand(args[1]!);
       const { year } = this.context.words;
-      const operands = [income, year, ...taxLimits(expression).map((id) => this.context.operandOf(id))];
+      const operands = [income, year, ...taxInputs(expression, this.context).map((id) => this.context.operandOf(id))];
       return this.monthwise(operands, taxReader(expression, readerOf(income), this.context), target);
     }
     const operands = (name === 'monthly' ? args.slice(0, 1) : args).map((arg) => this.operand(arg));

@@ -38,9 +38,8 @@ export function changesWiring(change: Change, document: Document, stepsOf: (assu
     case 'breakEvens':
     case 'loanExtras':
     case 'savingsMoves':
-      return !isSameWiring(change);
     case 'taxBands':
-      return true;
+      return !isSameWiring(change, document);
     case 'figureNotes':
     case 'highlights':
     case 'lockedYears':
@@ -55,7 +54,7 @@ export function changesWiring(change: Change, document: Document, stepsOf: (assu
 }
 
 /** Whether a row of a calculator reads what it read before: only then its figures can be renewed in place. */
-function isSameWiring({ table, before, after }: Change): boolean {
+function isSameWiring({ table, before, after }: Change, document: Document): boolean {
   if (before === null || after === null) return false;
   const kind = (row: object) => (row as { about?: string }).about;
   if (kind(before) !== kind(after)) return false;
@@ -66,7 +65,7 @@ function isSameWiring({ table, before, after }: Change): boolean {
     .every(([column]) => {
       const [was, is] = [before, after].map((row) => (row as unknown as Record<string, string | null>)[column] ?? null);
       if (was === is) return true;
-      const read = (formula: string | null | undefined) => (formula == null ? [] : usesOfStored(formula));
+      const read = (formula: string | null | undefined) => (formula == null ? [] : usesOfStored(formula, document));
       return read(was).length === 0 && read(is).length === 0;
     });
 }

@@ -47,15 +47,28 @@ export function taxOn(
   };
 }
 
-/** Why bands cannot be used, as a sentence; `null` when they can. */
-export function scheduleRefusal({ bands, allowance = 0, rebateLimit = 0 }: TaxSchedule): string | null {
-  if (bands.length === 0) return 'A tax needs at least one band.';
-  for (const [index, band] of bands.entries()) {
-    if (!(band.from >= 0)) return `Band ${index + 1} begins below zero.`;
-    if (!(band.rate >= 0 && band.rate <= 1)) return `Band ${index + 1} has a rate outside 0 % to 100 %.`;
-    if (index > 0 && band.from <= bands[index - 1]!.from)
+/**
+ * Why bands are impossible, as a sentence; `null` when they are not. What is not known of a band yet, as a formula may
+ * give it, is `null` and not judged.
+ */
+export function bandsRefusal(
+  bands: readonly { readonly from: number | null; readonly rate: number | null }[],
+): string | null {
+  for (const [index, { from, rate }] of bands.entries()) {
+    const before = bands[index - 1]?.from ?? null;
+    if (from !== null && !(from >= 0)) return `Band ${index + 1} begins below zero.`;
+    if (rate !== null && !(rate >= 0 && rate <= 1)) return `Band ${index + 1} has a rate outside 0 % to 100 %.`;
+    if (from !== null && before !== null && from <= before)
       return `Band ${index + 1} begins where or before the one above it begins.`;
   }
+  return null;
+}
+
+/** Why a schedule cannot be used, as a sentence; `null` when it can. */
+export function scheduleRefusal({ bands, allowance = 0, rebateLimit = 0 }: TaxSchedule): string | null {
+  if (bands.length === 0) return 'A tax needs at least one band.';
+  const refusal = bandsRefusal(bands);
+  if (refusal) return refusal;
   if (!(allowance >= 0)) return 'The allowance is below zero.';
   if (!(rebateLimit >= 0)) return 'The rebate limit is below zero.';
   return null;

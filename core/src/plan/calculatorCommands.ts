@@ -1,11 +1,12 @@
-import { scheduleRefusal } from '../finance/tax.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
 import {
+  bandSetsOf,
   calculatorWith,
   extrasOf,
   inputWith,
   movesOf,
   ownerOfFigure,
+  storedBandsRefusal,
   type Calculator,
   type CalculatorTable,
 } from './calculators.ts';
@@ -13,10 +14,10 @@ import { checkMonth, checkName, checkNewId, checkNote, checkUnit, existing, refu
 import type { CalculatorSettings, Command } from './commands.ts';
 import { inOrder, planOf, type Document } from './document.ts';
 import type { Draft } from './draft.ts';
-import { readStored } from './formulas.ts';
+import { figureAsFormula, readStored } from './formulas.ts';
 import { refuseUsed, positionBefore } from './lines.ts';
 import { freeName } from './naming.ts';
-import { positionBetween } from './position.ts';
+import { positionBetween, positions } from './position.ts';
 import { setRule, storedFormula } from './rules.ts';
 import { TABLES, taxBandId, type LoanRow } from './tables.ts';
 
@@ -84,6 +85,17 @@ export function commandForInput(document: Document, inputId: string, formula: st
   if (extra) return { kind: 'loan.setExtra', id: owner, settings: withoutId({ ...extra, amount: formula }) };
   const move = document.savingsMoves.get(owner);
   if (move) return { kind: 'pot.setMove', id: owner, settings: withoutId({ ...move, amount: formula }) };
+  const band = document.taxBands.get(inputId.slice(0, inputId.lastIndexOf(':')));
+  if (band) {
+    const { schedule, validFrom } = band;
+    const set = bandSetsOf(document, schedule).find((each) => each.validFrom === validFrom)!;
+    const bands = set.bands.map(({ id, from, rate }) => ({
+      from,
+      rate,
+      ...(id === band.id ? { [input.column]: formula ?? '' } : {}),
+    }));
+    return { kind: 'taxSchedule.setBands', schedule, validFrom, bands };
+  }
   return commandForSettings(calculator.table, owner, { [input.column]: formula });
 }
 
@@ -145,12 +157,23 @@ export function setMove(draft: Draft, { id, settings }: CommandOf<'pot.setMove'>
 export function setBands(draft: Draft, { schedule, validFrom, bands }: CommandOf<'taxSchedule.setBands'>): void {
   existing(draft, 'taxSchedules', schedule, 'This tax schedule');
   if (bands.length > MAX_PARTS) throw refused('invalid', `A schedule has at most ${MAX_PARTS} bands.`, 'bands');
-  const refusal = bands.length === 0 ? null : scheduleRefusal({ bands });
+  const stored = bands.map(({ from, rate }, index) => {
+    const part = (given: number | string, words: string): string => {
+      const formula = storedInput(draft, typeof given === 'number' ? figureAsFormula(given) : given, 'bands');
+      if (formula === null) throw refused('invalid', `Band ${index + 1} needs a ${words}.`, 'bands');
+      return formula;
+    };
+    return { from: part(from, 'beginning'), rate: part(rate, 'rate') };
+  });
+  const refusal = storedBandsRefusal(stored);
   if (refusal) throw refused('invalid', refusal, 'bands');
   for (const row of draft.document.taxBands.values())
     if (row.schedule === schedule && row.validFrom === validFrom) draft.delete('taxBands', row.id);
-  for (const { from, rate } of bands)
-    draft.set('taxBands', { id: taxBandId(schedule, validFrom, from), schedule, validFrom, from, rate });
+  const order = positions(stored.length);
+  stored.forEach((band, index) => {
+    const id = taxBandId(schedule, validFrom, index + 1);
+    draft.set('taxBands', { id, schedule, validFrom, ...band, position: order[index]! });
+  });
 }
 
 /** Copies a calculator with its parts; as an offer, the copy belongs to the loan it is another offer for. */
@@ -180,9 +203,10 @@ function copyParts(draft: Draft, from: string, to: string): void {
   movesOf(draft.document, from).forEach((move, index) =>
     draft.set('savingsMoves', { ...move, id: partId(index), pot: to }),
   );
-  for (const band of draft.document.taxBands.values())
-    if (band.schedule === from)
-      draft.set('taxBands', { ...band, id: taxBandId(to, band.validFrom, band.from), schedule: to });
+  for (const { validFrom, bands } of bandSetsOf(draft.document, from))
+    bands.forEach((band, index) =>
+      draft.set('taxBands', { ...band, id: taxBandId(to, validFrom, index + 1), schedule: to }),
+    );
 }
 
 /** Makes an offer the loan itself, and what the loan was an offer in its place: all that uses the loan follows. */

@@ -1,5 +1,7 @@
 import type { Unit } from '../figure/unit.ts';
+import { bandsRefusal } from '../finance/tax.ts';
 import { inOrder, type Document } from './document.ts';
+import { figureOfFormula } from './formulas.ts';
 import type {
   BreakEvenRow,
   LoanExtraRow,
@@ -192,7 +194,7 @@ export interface PlacedInput extends CalculatorInput {
   readonly isImplied?: boolean;
 }
 
-/** All inputs of a calculator, those of its extra payments or moves included. */
+/** All inputs of a calculator, those of its extra payments, moves or bands included. */
 export function inputsOf(document: Document, { table, row }: Calculator): PlacedInput[] {
   const columns = row as unknown as Readonly<Record<string, string | null>>;
   const own = CALCULATORS[table].inputs.map((input): PlacedInput => {
@@ -209,7 +211,17 @@ export function inputsOf(document: Document, { table, row }: Calculator): Placed
     id: inputId(part.id, 'amount'),
     formula: part.amount,
   }));
-  return [...own, ...ofParts];
+  return [...own, ...ofParts, ...(table === 'taxSchedules' ? bandInputsOf(document, row.id) : [])];
+}
+
+/** The inputs of a schedule's bands: where each begins, and its rate. */
+export function bandInputsOf(document: Document, schedule: string): PlacedInput[] {
+  return bandSetsOf(document, schedule).flatMap(({ bands }) =>
+    bands.flatMap(({ id, from, rate }, index): PlacedInput[] => [
+      { ...given('from', `beginning of band ${index + 1}`, 'money'), id: inputId(id, 'from'), formula: from },
+      { ...given('rate', `rate of band ${index + 1}`, 'percent'), id: inputId(id, 'rate'), formula: rate },
+    ]),
+  );
 }
 
 /** The assumption a plan's prices rise by, as its projection has it. */
@@ -232,7 +244,7 @@ function byMonth<R extends { readonly id: string; readonly from: string }>(rows:
   return rows.sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.id < b.id ? -1 : 1));
 }
 
-/** The bands of a schedule that share a first year, lowest first. */
+/** The bands of a schedule that share a first year, in order. */
 export interface BandSet {
   readonly validFrom: number | null;
   readonly bands: readonly TaxBandRow[];
@@ -249,11 +261,19 @@ export function bandSetsOf(document: Document, schedule: string): BandSet[] {
   }
   return [...sets]
     .sort(([a], [b]) => (a ?? -Infinity) - (b ?? -Infinity))
-    .map(([validFrom, bands]) => ({ validFrom, bands: bands.sort((a, b) => a.from - b.from) }));
+    .map(([validFrom, bands]) => ({ validFrom, bands: inOrder(bands) }));
+}
+
+/** Why bands are impossible whatever their formulas come to, as a sentence. */
+export function storedBandsRefusal(bands: readonly Pick<TaxBandRow, 'from' | 'rate'>[]): string | null {
+  return bandsRefusal(bands.map(({ from, rate }) => ({ from: figureOfFormula(from), rate: figureOfFormula(rate) })));
 }
 
 /** The set of bands that holds in a year; `null` when the first one begins later. */
-export function bandsOfYear(sets: readonly BandSet[], year: number): BandSet | null {
+export function bandsOfYear<S extends { readonly validFrom: number | null }>(
+  sets: readonly S[],
+  year: number,
+): S | null {
   return sets.findLast(({ validFrom }) => validFrom === null || validFrom <= year) ?? null;
 }
 

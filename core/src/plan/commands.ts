@@ -17,7 +17,6 @@ import type {
   Row,
   SavingsMoveRow,
   Side,
-  TaxBandRow,
 } from './tables.ts';
 
 /** How far an edit goes: one month, from a month on, from a month until another, or all months. */
@@ -52,6 +51,9 @@ export type AssumptionSettings = Pick<
 
 /** What can be set of a calculator. */
 export type CalculatorSettings<T extends CalculatorTable> = Partial<Omit<Row<T>, 'id' | 'position' | 'offerOf'>>;
+
+/** A band as it is given: its figures as numbers or as formulas. */
+export type BandEntry = Readonly<Record<'from' | 'rate', number | string>>;
 
 /** `before` names the row to stand in front of; `null` puts it last. */
 type Placement = string | null;
@@ -105,7 +107,7 @@ export type Command =
   | { readonly kind: 'pot.set'; readonly pot: string; readonly settings: CalculatorSettings<'savings'> }
   | { readonly kind: 'pot.setMove'; readonly id: string; readonly settings: Omit<SavingsMoveRow, 'id'> | null }
   | { readonly kind: 'taxSchedule.set'; readonly schedule: string; readonly settings: CalculatorSettings<'taxSchedules'> }
-  | { readonly kind: 'taxSchedule.setBands'; readonly schedule: string; readonly validFrom: number | null; readonly bands: readonly Pick<TaxBandRow, 'from' | 'rate'>[] }
+  | { readonly kind: 'taxSchedule.setBands'; readonly schedule: string; readonly validFrom: number | null; readonly bands: readonly BandEntry[] }
   | { readonly kind: 'breakEven.set'; readonly breakEven: string; readonly settings: CalculatorSettings<'breakEvens'> }
   | { readonly kind: 'calculator.copy'; readonly calculator: string; readonly as: string; readonly name: string | null; readonly offer: boolean }
   | { readonly kind: 'calculator.delete'; readonly calculator: string }

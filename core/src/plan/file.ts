@@ -3,11 +3,10 @@ import { usesByNode } from '../engine/dependencies.ts';
 import { isMonth } from '../calendar/month.ts';
 import { isCurrency, isLocale } from '../figure/notation.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
-import { scheduleRefusal } from '../finance/tax.ts';
 import { nameKey } from '../formula/names.ts';
 import { FormulaError } from '../formula/syntax.ts';
 import type { Column, ColumnSpec } from './columns.ts';
-import { CALCULATOR_TABLES, bandSetsOf } from './calculators.ts';
+import { CALCULATOR_TABLES, bandSetsOf, storedBandsRefusal } from './calculators.ts';
 import { ID_PATTERN } from './checks.ts';
 import { documentFrom, emptyDocument, type Document } from './document.ts';
 import { figureAsFormula, toStored } from './formulas.ts';
@@ -70,7 +69,6 @@ const SAME: Partial<Record<TableName, string>> = {
   waivedFindings: 'finding',
   chartSeries: 'series',
   scenarioValues: 'assumption',
-  taxBands: 'beginning',
 };
 export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 'plan');
 
@@ -238,8 +236,7 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       else if (table === 'scenarioFigures')
         row.id = scenarioFigureId(String(row.scenario), String(row.line), String(row.month));
       else if (table === 'chartSeries') row.id = chartSeriesId(String(row.chart), row as unknown as ChartSource);
-      else if (table === 'taxBands')
-        row.id = taxBandId(String(row.schedule), row.validFrom as number | null, Number(row.from));
+      else if (table === 'taxBands') row.id = nextBandId(row, seen);
       else if (table === 'waivedFindings') row.id = String(row.finding);
       else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
       else {
@@ -302,10 +299,18 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
   return stored;
 }
 
+/** A band's id is its place among those of its schedule and year. */
+function nextBandId(row: DraftRow, taken: ReadonlySet<string>): string {
+  for (let nth = 1; ; nth++) {
+    const id = taxBandId(String(row.schedule), row.validFrom as number | null, nth);
+    if (!taken.has(id)) return id;
+  }
+}
+
 function refuseImpossibleBands(document: Document, rows: readonly DraftRow[]): void {
   for (const schedule of document.taxSchedules.keys()) {
     for (const { bands } of bandSetsOf(document, schedule)) {
-      const refusal = scheduleRefusal({ bands });
+      const refusal = storedBandsRefusal(bands);
       if (!refusal) continue;
       const index = rows.findIndex((row) => row.id === bands[0]!.id);
       throw new PlanFormatError(`/taxBands/${index}`, refusal);

@@ -292,8 +292,9 @@ export const TABLES = {
   taxBands: {
     schedule: required({ kind: 'reference', table: 'taxSchedules' }, 'The schedule it belongs to.'),
     validFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The first year it holds; always when left out.'),
-    from: required({ kind: 'number' }, 'The income it begins at.'),
-    rate: required({ kind: 'number' }, 'Its rate, as a fraction.'),
+    from: required({ kind: 'input' }, 'The income it begins at.'),
+    rate: required({ kind: 'input' }, 'Its rate, as a fraction.'),
+    position,
   },
   breakEvens: {
     name,
@@ -362,8 +363,9 @@ export function scenarioFigureId(scenario: string, line: string, month: string):
   return `${scenario}:${line}:${month}`;
 }
 
-export function taxBandId(schedule: string, validFrom: number | null, from: number): string {
-  return `${schedule}:${validFrom ?? 'always'}:${from}`;
+/** A band is known by its place in its set, from 1: where it begins may be what is changed. */
+export function taxBandId(schedule: string, validFrom: number | null, nth: number): string {
+  return `${schedule}:${validFrom ?? 'always'}:${nth}`;
 }
 
 export function lockedYearId(year: number): string {

@@ -73,6 +73,8 @@ const adjustment = Joi.alternatives(
 ).options({ presence: 'required' });
 
 const input = Joi.string().min(1).max(MAX_FORMULA_LENGTH).allow(null);
+/** Where a band begins, or its rate: a figure, or a formula. */
+const bandPart = Joi.alternatives(figure, Joi.string().allow('').max(MAX_FORMULA_LENGTH));
 const choice = (options: readonly string[]) => Joi.string().valid(...options);
 const termIn = choice(['months', 'years']);
 const conversion = choice(['nominal', 'effective']);
@@ -251,7 +253,7 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
     schedule: id,
     validFrom: year.allow(null),
     bands: Joi.array()
-      .items(Joi.object({ from: figure, rate: figure }).options({ presence: 'required' }))
+      .items(Joi.object({ from: bandPart, rate: bandPart }).options({ presence: 'required' }))
       .max(MAX_PARTS),
   },
   'breakEven.set': {

@@ -174,7 +174,8 @@ export function InputField(props: InputFieldProps) {
             value={focused || draft !== null ? text : shownText(input, document)}
             onFocus={focusAndSelect}
             onChange={(event) => {
-              if (!editsFormula) setCaret(event.target.selectionStart ?? event.target.value.length);
+              // What is typed until the formula field is there arrives here, and is gone on with where it ends.
+              setCaret(event.target.selectionStart ?? event.target.value.length);
               change(event.target.value);
             }}
             onKeyDown={keyDown}

@@ -84,8 +84,9 @@ create table taxBands (
   id text not null,
   schedule text not null,
   validFrom integer,
-  "from" real not null,
-  rate real not null,
+  "from" text not null,
+  rate text not null,
+  position text not null,
   primary key (planId, id)
 ) strict, without rowid;
 

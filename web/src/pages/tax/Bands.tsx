@@ -1,51 +1,62 @@
 import {
+  bandInputsOf,
   bandSetsOf,
+  bandsRefusal,
+  figureOfFormula,
+  inputId,
   planOf,
-  readFigure,
   taxOn,
-  writeForEntry,
   writeWithUnit,
+  type BandEntry,
   type BandSet,
   type Command,
-  type TaxBandRow,
-  type Unit,
+  type TaxScheduleRow,
 } from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../../app/Icon.tsx';
+import { InputField } from '../../calculators/InputField.tsx';
+import { useComplaints } from '../../calculators/Terms.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { CommitField } from '../../shelf/CommitField.tsx';
 
 interface BandsProps {
-  readonly schedule: string;
+  readonly schedule: TaxScheduleRow;
   /** The bands that hold in the year shown; `null` when none do. */
   readonly holding: BandSet | null;
   readonly year: number;
+  /** The period formulas are read in. */
+  readonly period: number;
+  readonly sliders: boolean;
 }
 
-type Band = Pick<TaxBandRow, 'from' | 'rate'>;
-
 /** The bands of a schedule, from a year on: where each begins, its rate, and the tax of all below it. */
-export function Bands({ schedule, holding, year }: BandsProps) {
+export function Bands({ schedule, holding, year, period, sliders }: BandsProps) {
   const session = useSession();
-  const { document } = useSessionState();
+  const { document, model } = useSessionState();
   const plan = planOf(document);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const sets = bandSetsOf(document, schedule);
-  const bands: Band[] = (holding?.bands ?? []).map(({ from, rate }) => ({ from, rate }));
+  const complaintOf = useComplaints({ table: 'taxSchedules', row: schedule }, period);
+  const sets = bandSetsOf(document, schedule.id);
+  const bands = holding?.bands ?? [];
+  const entries: BandEntry[] = bands.map(({ from, rate }) => ({ from, rate }));
+  const inputs = bandInputsOf(document, schedule.id);
   const validFrom = holding?.validFrom ?? null;
-  const set = (next: readonly Band[], from: number | null = validFrom): string | null => {
-    const command: Command = { kind: 'taxSchedule.setBands', schedule, validFrom: from, bands: next };
-    const refused = session.send(command);
-    setRefusal(refused?.message ?? null);
-    return refused?.message ?? null;
+  const set = (next: readonly BandEntry[], from: number | null = validFrom) => {
+    const command: Command = { kind: 'taxSchedule.setBands', schedule: schedule.id, validFrom: from, bands: next };
+    setRefusal(session.send(command)?.message ?? null);
   };
-  const changed = (index: number, part: Partial<Band>) =>
-    set(bands.map((band, at) => (at === index ? { ...band, ...part } : band)));
   const add = () => {
     const last = bands.at(-1);
-    set([...bands, last ? { from: last.from + 10_000, rate: last.rate } : { from: 0, rate: 0.2 }]);
+    if (!last) return set([{ from: 0, rate: 0.2 }]);
+    const from = figureOfFormula(last.from);
+    set([...entries, { from: from === null ? `(${last.from}) + 10000` : from + 10_000, rate: last.rate }]);
   };
-  const below = bands.length === 0 ? [] : taxOn(0, { bands }).parts.map((part) => part.cumulativeBefore);
+  const valueOf = (id: string, column: string) => model.seriesOf(inputId(id, column))?.valueAt(period) ?? NaN;
+  const figures = bands.map(({ id }) => ({ from: valueOf(id, 'from'), rate: valueOf(id, 'rate') }));
+  // Where a band has no figures, or impossible ones, there is no tax below the others.
+  const below =
+    figures.length === 0 || bandsRefusal(figures) !== null
+      ? null
+      : taxOn(0, { bands: figures }).parts.map((part) => part.cumulativeBefore);
   const laterSets = sets.length > 1 || validFrom !== null;
 
   return (
@@ -61,32 +72,26 @@ export function Bands({ schedule, holding, year }: BandsProps) {
           </tr>
         </thead>
         <tbody>
-          {bands.map((band, index) => (
-            // A band is known by its place: its beginning may be what is changed.
-            <tr key={index}>
-              <td>
-                <FigureEntry
-                  label={`Band ${index + 1} begins at`}
-                  unit="money"
-                  value={band.from}
-                  onValue={(from) => changed(index, { from })}
-                />
-              </td>
-              <td>
-                <FigureEntry
-                  label={`Rate of band ${index + 1}`}
-                  unit="percent"
-                  value={band.rate}
-                  onValue={(rate) => changed(index, { rate })}
-                />
-              </td>
-              <td className="tabular">{writeWithUnit(below[index]!, 'money', plan)}</td>
+          {bands.map(({ id }, index) => (
+            <tr key={id}>
+              {(['from', 'rate'] as const).map((column) => (
+                <td key={column}>
+                  <InputField
+                    input={inputs.find((input) => input.id === inputId(id, column))!}
+                    label={column === 'from' ? `Band ${index + 1} begins at` : `Rate of band ${index + 1}`}
+                    period={period}
+                    complaint={complaintOf(`${id}:${column}`)}
+                    slider={sliders && column === 'rate'}
+                  />
+                </td>
+              ))}
+              <td className="tabular">{below === null ? '–' : writeWithUnit(below[index]!, 'money', plan)}</td>
               <td>
                 <button
                   type="button"
                   className="tool"
                   aria-label={`Take away band ${index + 1}`}
-                  onClick={() => set(bands.filter((_, at) => at !== index))}
+                  onClick={() => set(entries.filter((_, at) => at !== index))}
                 >
                   <Icon name="delete" />
                 </button>
@@ -110,7 +115,7 @@ export function Bands({ schedule, holding, year }: BandsProps) {
             type="button"
             className="tool"
             title={`Begins with the bands of now; the years before ${year} keep theirs`}
-            onClick={() => set(bands, year)}
+            onClick={() => set(entries, year)}
           >
             <Icon name="add" />
             Other bands from {year} on
@@ -124,31 +129,5 @@ export function Bands({ schedule, holding, year }: BandsProps) {
         )}
       </span>
     </>
-  );
-}
-
-interface FigureEntryProps {
-  readonly label: string;
-  readonly unit: Unit;
-  readonly value: number;
-  readonly onValue: (value: number) => string | null;
-}
-
-/** A figure changed in place; what is none, or cannot be, stays as typed with the reason. */
-function FigureEntry({ label, unit, value, onValue }: FigureEntryProps) {
-  const plan = planOf(useSessionState().document);
-  return (
-    <CommitField
-      className="band-entry"
-      label={label}
-      shown={writeWithUnit(value, unit, plan)}
-      entry={writeForEntry(value, unit, plan.locale)}
-      onCommit={(text) => {
-        const read = readFigure(text, plan.locale, unit);
-        if (!read.ok) return read.message;
-        if (read.figure === null) return 'A figure is needed here.';
-        return onValue(read.figure);
-      }}
-    />
   );
 }

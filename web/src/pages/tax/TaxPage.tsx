@@ -121,7 +121,14 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
           sliders={sliders}
           placeholder="no such limit"
         />
-        <Bands key={holding?.validFrom ?? 'always'} schedule={schedule.id} holding={holding} year={year} />
+        <Bands
+          key={holding?.validFrom ?? 'always'}
+          schedule={schedule}
+          holding={holding}
+          year={year}
+          period={period}
+          sliders={sliders}
+        />
         <UsedBy users={usersOf(document, schedule.id)} onPlace={() => setPlacing(true)} />
       </section>
       <section className="bench-answer" aria-label={`What ${schedule.name} takes`}>
