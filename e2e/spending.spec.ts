@@ -4,6 +4,8 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await page.goto(`${application.url}/plans/household/spending?month=2026-11`);
   const row = (name: string) =>
     page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  const entries = page.getByRole('region', { name: 'Entries' });
+  const undo = page.locator('.notices').getByRole('button', { name: 'Undo' }).last();
   await expect(page.getByText('Nothing has been entered for these months yet.')).toBeVisible();
   await page.getByRole('grid').focus();
   await page.keyboard.press('n');
@@ -20,6 +22,11 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await form.getByLabel('Amount').fill('150.20');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Entered: A kite.')).toBeVisible();
+  await undo.click();
+  await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('');
+  await form.getByLabel('What').fill('A kite');
+  await form.getByLabel('Amount').fill('150.20');
+  await page.keyboard.press('Enter');
   await expect(row('Gifts').getByRole('gridcell')).toHaveText(['140.00', '150.20', '−10.20', 'over', '1']);
   await expect(page.getByText(/Gifts is over its budget\./)).toBeVisible();
   // The next one is written at once, on the same line.
@@ -27,8 +34,10 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await expect(form.getByLabel('Line')).toHaveValue(/./);
   await expectAccessible(page);
 
-  await page.getByRole('button', { name: 'Undo' }).last().click();
-  await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('');
+  await page.keyboard.press('Escape');
+  await entries.getByRole('button', { name: 'Remove A kite' }).click();
+  await undo.click();
+  await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('150.20');
 });
 
 test('entries stand behind every figure, and are changed and removed there', async ({ application, page }) => {
@@ -54,7 +63,7 @@ test('entries stand behind every figure, and are changed and removed there', asy
 
   await entries.getByRole('button', { name: 'Remove Trousers' }).click();
   await expect(row('Clothes').getByRole('gridcell').nth(1)).toHaveText('129.90');
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.locator('.notices').getByRole('button', { name: 'Undo' }).last().click();
   await expect(row('Clothes').getByRole('gridcell').nth(1)).toHaveText('172.56');
 
   await page.getByRole('rowheader', { name: 'Everyday' }).click();

@@ -79,6 +79,14 @@ test('a scenario is made by changing values in it, compared with the plan, which
   await page.keyboard.press('Control+Enter');
   await expect(budget.cell('Child benefit', 12)).toContainText('0.00');
   await expect(strip).toContainText('Inflation 10.0 % a year instead of 2.4 % a year');
+  // A block is raised in the scenario alone.
+  await budget.select('Rent', 1);
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Alt+c');
+  await page.getByLabel('What to do').selectOption('Raise or lower each by a percentage');
+  await page.getByLabel('Each by per cent').fill('10');
+  await page.getByRole('button', { name: 'Change them' }).click();
+  await expect(budget.cell('Rent', 2)).toContainText('1,254.00');
   await budget.selectLabel('Rent');
   await page.keyboard.press('Delete');
   await expect(page.getByRole('alert')).toContainText('Everything else belongs to the plan');
@@ -98,6 +106,7 @@ test('a scenario is made by changing values in it, compared with the plan, which
   await budget.open('household', 2027);
   await expect(budget.cell('Groceries', 1)).toHaveText('655.36');
   await expect(budget.cell('Child benefit', 12)).toHaveText('255.00');
+  await expect(budget.cell('Rent', 2)).toHaveText('1,140.00');
 
   await page.goto(`${application.url}/plans/household/what-if?way=scenarios`);
   await page.getByRole('button', { name: 'Adopt' }).click();

@@ -2,6 +2,7 @@ import { planOf, writeFigure, type Unit } from '@haushalt/core';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import { Grid } from '../grid/Grid.tsx';
 import { activeOf, cutTo, selectOne, type GridPlace } from '../grid/selection.ts';
+import { placeAfter } from '../grid/steps.ts';
 import type { GridCell, GridColumn, GridRow } from '../grid/types.ts';
 import { usePrinting } from '../app/usePrinting.ts';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
@@ -16,6 +17,9 @@ export interface ScheduleColumn {
   /** What stands below the column; nothing leaves it empty. */
   readonly total?: number | null;
 }
+
+/** Most schedules go by the month: a page of them is a year. */
+const PAGE = 12;
 
 interface ScheduleGridProps {
   readonly label: string;
@@ -70,10 +74,10 @@ export function ScheduleGrid({ label, rowHeading, rows, columns, totalLabel, mar
     };
   };
   const keyDown = (event: KeyboardEvent) => {
-    const step = STEPS[event.key];
-    if (event.target !== event.currentTarget || !step || event.altKey || event.ctrlKey) return;
+    const next = placeAfter(event.key, active, PAGE);
+    if (event.target !== event.currentTarget || !next || event.altKey || event.ctrlKey) return;
     event.preventDefault();
-    setActive({ row: active.row + step[0], column: active.column + step[1] });
+    setActive(next);
   };
   const asText = () =>
     [
@@ -115,14 +119,3 @@ function usualWidth(columns: number): number {
 function rowOf(label: string, index: number, className: string): Row {
   return { key: index < 0 ? 'total' : String(index), index, label, className };
 }
-
-const STEPS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowUp: [-1, 0],
-  ArrowDown: [1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-  PageUp: [-12, 0],
-  PageDown: [12, 0],
-  Home: [-1_000_000, 0],
-  End: [1_000_000, 0],
-};

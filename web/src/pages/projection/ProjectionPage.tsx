@@ -27,6 +27,7 @@ import { PictureView } from '../../charts/PictureView.tsx';
 import type { Picture } from '../../charts/picture.ts';
 import { Grid, type GridHandle } from '../../grid/Grid.tsx';
 import { cutTo, activeOf, selectOne, type GridPlace } from '../../grid/selection.ts';
+import { placeAfter } from '../../grid/steps.ts';
 import { useLedger } from '../../ledger/useLedger.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { budgetRows, sideOf, type BudgetRow } from '../budget/rows.ts';
@@ -91,14 +92,12 @@ export function ProjectionPage() {
 
   const keyDown = (event: KeyboardEvent) => {
     if (event.target !== event.currentTarget) return;
-    const step = STEPS[event.key];
+    const place = placeAfter(event.key, active, grid.current?.pageSize() ?? 10);
     if (event.altKey && (event.key === 'PageUp' || event.key === 'PageDown')) {
       const next = years[years.indexOf(year) + (event.key === 'PageUp' ? -1 : 1)];
       if (next !== undefined) setYear(next);
-    } else if (step && !event.altKey && !event.ctrlKey) {
-      const by = event.key.startsWith('Page') ? (grid.current?.pageSize() ?? 10) : 1;
-      setActive({ row: active.row + step[0] * by, column: active.column + step[1] });
-    } else if (event.key === 'Enter') chooseRate(row);
+    } else if (place && !event.altKey && !event.ctrlKey) setActive(place);
+    else if (event.key === 'Enter') chooseRate(row);
     else if (event.key === 'F6') window.document.querySelector<HTMLElement>('.shelf input')?.focus();
     else return;
     event.preventDefault();
@@ -291,15 +290,6 @@ export function baseInWords(known: readonly ActualFigure[], year: number, locale
   const lines = new Set(known.map(({ line }) => line)).size;
   return `${year} as it really was from ${first} to ${last}, in ${lines === 1 ? 'one line' : `${lines} lines`} with entries; everything else as planned.`;
 }
-
-const STEPS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowUp: [-1, 0],
-  ArrowDown: [1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-  PageUp: [-1, 0],
-  PageDown: [1, 0],
-};
 
 const versions = new WeakMap<PlanProjection, number>();
 let lastVersion = 0;

@@ -22,6 +22,7 @@ import { Segments } from '../../app/Segments.tsx';
 import { usePrinting } from '../../app/usePrinting.ts';
 import { Grid, type GridHandle } from '../../grid/Grid.tsx';
 import { activeOf, cutTo, selectOne, type GridPlace } from '../../grid/selection.ts';
+import { placeAfter } from '../../grid/steps.ts';
 import { useEntries, useEntryChanges, useLedger } from '../../ledger/useLedger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { EntryForm, draftOf, type EntryDraft } from './EntryForm.tsx';
@@ -83,6 +84,9 @@ export function SpendingPage() {
       },
     });
     const next = { ...emptyDraft(month), date: entry.date, line: entry.line, account: entry.account };
+    // The line it belongs to is selected, so that it is seen among its entries.
+    const at = rows.findIndex(({ of }) => of.id === entry.line);
+    if (at >= 0) setPlace({ row: at, column: active.column });
     // What was typed meanwhile stays.
     setDraft((now) => (now === draft ? next : now));
     firstField.current?.focus();
@@ -105,8 +109,8 @@ export function SpendingPage() {
 
   const keyDown = (event: KeyboardEvent) => {
     if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return;
-    const step = STEPS[event.key];
-    if (step && !event.altKey) setPlace({ row: active.row + step[0], column: active.column + step[1] });
+    const place = placeAfter(event.key, active, grid.current?.pageSize() ?? 10);
+    if (place && !event.altKey) setPlace(place);
     else if (event.key === 'Enter' || event.key === 'F6') list.current?.querySelector('button')?.focus();
     else return;
     event.preventDefault();
@@ -236,17 +240,6 @@ function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProps) {
     </div>
   );
 }
-
-const STEPS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowUp: [-1, 0],
-  ArrowDown: [1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-  PageUp: [-10, 0],
-  PageDown: [10, 0],
-  Home: [-1_000_000, 0],
-  End: [1_000_000, 0],
-};
 
 function emptyDraft(month: Month): EntryDraft {
   return { id: null, date: dayIn(month, new Date()), what: '', line: '', account: '', amount: '' };
