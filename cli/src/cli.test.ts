@@ -49,6 +49,25 @@ describe('haushalt calc', () => {
     expect(json.rows.find((row) => row.name === 'Rent')!.figures).toEqual([13680, 14040, 14220]);
   });
 
+  it('reads a plan with entries, and names the entry that is wrong', async () => {
+    const plan = {
+      version: 1,
+      plan: { name: 'Small', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 2 },
+      groups: [{ name: 'Costs', side: 'expense' }],
+      lines: [{ group: 'Costs', name: 'Rent' }],
+      ruleSteps: [{ line: 'Rent', amount: 800 }],
+      entries: [{ date: '2026-01-03', line: 'Rent', amount: 812.5 }],
+    };
+    const { code, out } = await run('calc', written(JSON.stringify(plan)));
+    expect(code).toBe(0);
+    // What really happened changes nothing about what is planned.
+    expect(out).toMatch(/^Rent +line +800\.00 +800\.00$/m);
+    const wrong = { ...plan, entries: [...plan.entries, { date: '2027-01-03', line: 'Rent', amount: 1 }] };
+    const refused = await run('calc', written(JSON.stringify(wrong)));
+    expect(refused.code).not.toBe(0);
+    expect(refused.error).toContain('/entries/1/date: The plan has no January 2027');
+  });
+
   it('prints what loans, savings, tax schedules and break-evens give, and why one has no answer', async () => {
     const { out } = await run('calc', HOUSEHOLD, '--by', 'year');
     expect(out).toMatch(/^Cargo bike\.payment +loan +1,426\.20 +1,711\.44/m);

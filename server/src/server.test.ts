@@ -337,6 +337,31 @@ describe('calculators', () => {
     expect((await documentOf()).lines.size).toBe(0);
   });
 
+  it('of a tax keep the formulas of their bands, and refuse some that cannot be', async () => {
+    await newPlan();
+    await send('c1', { kind: 'taxSchedule.set', schedule: 'tax', settings: { name: 'Bands', income: '20000' } });
+    await send('c2', { kind: 'assumption.add', id: 'top', name: 'Top', unit: 'percent', value: 0.3, note: '', before: null }); // prettier-ignore
+    const set = (id: string, ...bands: unknown[]) =>
+      send(id, { kind: 'taxSchedule.setBands', schedule: 'tax', validFrom: null, bands });
+    const lowest = { from: 0, rate: 0.1 };
+    expect((await set('c3', lowest, { from: '5000 * 2', rate: 'Top' })).status).toBe(200);
+    await stop();
+    await start();
+    expect(calculate(await documentOf()).figures('Bands.tax')[0]).toBe(4000);
+    await send('c4', { kind: 'assumption.set', assumption: 'top', settings: { name: 'Top rate', value: 0.5 } });
+    expect(calculate(await documentOf()).figures('Bands.tax')[0]).toBe(6000);
+    expect((await call('GET', '/plans/p1/file')).body.taxBands).toEqual([
+      { schedule: 'Bands', ...lowest },
+      { schedule: 'Bands', from: '5000 * 2', rate: 'Top rate' },
+    ]);
+    const message = async (id: string, ...bands: unknown[]) => (await set(id, ...bands)).body.error.message;
+    expect(await message('c5', lowest, { from: 9, rate: 'Topp rate' })).toContain('Topp rate');
+    expect(await message('c6', { ...lowest, rate: '' })).toBe('Band 1 needs a rate.');
+    expect(await message('c7', { from: 0 })).toMatch(/required/);
+    const used = await send('c8', { kind: 'assumption.delete', assumption: 'top' });
+    expect(used).toMatchObject({ status: 409, body: { error: { code: 'used' } } });
+  });
+
   it('refuse what cannot be, with the place', async () => {
     await newPlan();
     await send('c1', { kind: 'taxSchedule.set', schedule: 'tax', settings: { name: 'Bands' } });
