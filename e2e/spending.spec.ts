@@ -1,11 +1,16 @@
+import type { Page } from '@playwright/test';
 import { expect, expectAccessible, test } from './application.ts';
+
+/** Takes back what a notice tells of. */
+async function takeBack(page: Page, told: string): Promise<void> {
+  await page.locator('.toast').filter({ hasText: told }).last().getByRole('button', { name: 'Undo' }).click();
+}
 
 test('what was paid is entered by keyboard, changes the line, and can be taken back', async ({ application, page }) => {
   await page.goto(`${application.url}/plans/household/spending?month=2026-11`);
   const row = (name: string) =>
     page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
   const entries = page.getByRole('region', { name: 'Entries' });
-  const undo = page.locator('.notices').getByRole('button', { name: 'Undo' }).last();
   await expect(page.getByText('Nothing has been entered for these months yet.')).toBeVisible();
   await page.getByRole('grid').focus();
   await page.keyboard.press('n');
@@ -21,8 +26,7 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await expect(form.getByRole('alert')).toContainText('150,');
   await form.getByLabel('Amount').fill('150.20');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Entered: A kite.')).toBeVisible();
-  await undo.click();
+  await takeBack(page, 'Entered: A kite.');
   await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('');
   await form.getByLabel('What').fill('A kite');
   await form.getByLabel('Amount').fill('150.20');
@@ -36,7 +40,7 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
 
   await page.keyboard.press('Escape');
   await entries.getByRole('button', { name: 'Remove A kite' }).click();
-  await undo.click();
+  await takeBack(page, 'Removed: A kite.');
   await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('150.20');
 });
 
@@ -63,7 +67,7 @@ test('entries stand behind every figure, and are changed and removed there', asy
 
   await entries.getByRole('button', { name: 'Remove Trousers' }).click();
   await expect(row('Clothes').getByRole('gridcell').nth(1)).toHaveText('129.90');
-  await page.locator('.notices').getByRole('button', { name: 'Undo' }).last().click();
+  await takeBack(page, 'Removed: Trousers.');
   await expect(row('Clothes').getByRole('gridcell').nth(1)).toHaveText('172.56');
 
   await page.getByRole('rowheader', { name: 'Everyday' }).click();
