@@ -146,7 +146,7 @@ describe('budget and actual', () => {
     const january = rows(0, 1);
     expect(row('Food', january)).toMatchObject({ budget: 300, actual: 312, entries: 4, standing: 'over' });
     expect(row('Food', january).variance).toBeCloseTo(-12, 8);
-    expect(row('Rent', january)).toMatchObject({ variance: -0, standing: 'on' });
+    expect(row('Rent', january)).toMatchObject({ variance: 0, standing: 'on' });
     expect(row('Pay', january)).toMatchObject({ actual: 1900, variance: -100, standing: 'under' });
     expect(row('Fund', january)).toMatchObject({ actual: 120, variance: 20, standing: 'over' });
     expect(row('Gifts', january)).toMatchObject({ budget: 0, actual: 0, standing: 'on' });
@@ -185,7 +185,7 @@ describe('budget and actual', () => {
         const of = actualsFrom([...byMonth.values()]);
         const year = rows(0, 12, of);
         const months = Array.from({ length: 12 }, (_, at) => rows(at, at + 1, of));
-        for (const { id, actual, budget, entries } of year) {
+        for (const { id, budget, actual, entries } of year) {
           const parts = months.map((each) => each.find((other) => other.id === id)!);
           expect(actual ?? 0).toBeCloseTo(
             parts.reduce((total, part) => total + (part.actual ?? 0), 0),

@@ -86,7 +86,7 @@ function difference(income: Spent, expenses: Spent): Spent {
 
 function judged(budget: number, actual: number | null, entries: number, isCost: boolean): Spent {
   if (actual === null) return { budget, actual, entries, variance: null, standing: null };
-  const over = actual - budget;
-  const standing = Math.abs(over) < HALF_A_CENT ? 'on' : over > 0 ? 'over' : 'under';
-  return { budget, actual, entries, variance: isCost ? -over : over, standing };
+  const left = budget - actual;
+  const standing = Math.abs(left) < HALF_A_CENT ? 'on' : left < 0 ? 'over' : 'under';
+  return { budget, actual, entries, variance: isCost ? left : -left, standing };
 }
