@@ -76,3 +76,11 @@ export function entryRefusal(document: Document, entry: LedgerEntry): EntryRefus
 export function minorUnitsIn(document: Document): number {
   return 10 ** decimalsOf(planOf(document).currency);
 }
+
+/** A figure in whole minor units; `null` when it has more decimals than the plan's currency. 42.5 is 4250 cents. */
+export function inMinorUnits(document: Document, figure: number): number | null {
+  const units = minorUnitsIn(document);
+  const whole = Math.round(figure * units);
+  // Divided again it is the same number to the last digit, however large, if it had no more decimals.
+  return whole / units === figure ? whole : null;
+}

@@ -1,8 +1,7 @@
-import { roundTo } from '../figure/rounding.ts';
 import type { Document } from '../plan/document.ts';
 import { PlanFormatError, isObject, refuseUnknown } from '../plan/file.ts';
 import { nameOf, namesOf } from '../plan/naming.ts';
-import { entryRefusal, minorUnitsIn, type LedgerEntry } from './entries.ts';
+import { entryRefusal, inMinorUnits, minorUnitsIn, type LedgerEntry } from './entries.ts';
 
 /** An entry as a plan file has it: its line by name, its amount in major units. */
 interface EntryInFile {
@@ -26,7 +25,6 @@ export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
   if (rows.length > MAX_ENTRIES)
     throw new PlanFormatError('/entries', `a file may have ${MAX_ENTRIES} entries; this one has ${rows.length}.`);
   const names = namesOf(document);
-  const units = minorUnitsIn(document);
   return rows.map((row: unknown, index) => {
     const pointer = `/entries/${index}`;
     if (!isObject(row)) throw new PlanFormatError(pointer, 'an entry is a JSON object.');
@@ -37,8 +35,8 @@ export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
       return value;
     };
     if (typeof row.amount !== 'number') throw new PlanFormatError(`${pointer}/amount`, 'a number is expected.');
-    const amount = roundTo(row.amount * units, 6);
-    if (!Number.isInteger(amount))
+    const amount = inMinorUnits(document, row.amount);
+    if (amount === null)
       throw new PlanFormatError(`${pointer}/amount`, 'an amount has no more decimals than its currency.');
     const name = text('line');
     const line = names.find(name)?.id ?? name;

@@ -223,6 +223,13 @@ describe('entries in a plan file', () => {
     expect(toPlanFile(document)).not.toHaveProperty('entries');
   });
 
+  it.each([9_876_543_210.55, 0.07, -19.99, 1.1, 99_999_999_999.99, 1e11])('keep %d to the cent', (amount) => {
+    const file = { ...toPlanFile(document), entries: [{ date: '2026-01-02', line: 'Food', amount }] };
+    const [read] = parseEntries(file, document);
+    expect(read!.amount).toBe(Math.round(amount * 100));
+    expect(toPlanFile(document, [read!]).entries).toMatchObject([{ amount }]);
+  });
+
   it('count whole units where a currency has no smaller ones', () => {
     const yen = after(document, { kind: 'plan.set', settings: { currency: 'JPY' } });
     const file = { ...toPlanFile(yen), entries: [{ date: '2026-01-02', line: 'Food', amount: 1200 }] };

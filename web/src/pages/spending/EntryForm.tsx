@@ -1,10 +1,10 @@
 import {
   entryRefusal,
   groupsWithLines,
+  inMinorUnits,
   minorUnitsIn,
   planOf,
   readFigure,
-  roundTo,
   writeForEntry,
   type Document,
   type LedgerEntry,
@@ -173,11 +173,11 @@ export function entryFrom(draft: EntryDraft, document: Document): LedgerEntry | 
   const read = readFigure(draft.amount, locale);
   if (!read.ok) return { message: read.message, field: 'amount' };
   if (read.figure === null) return { message: 'Say how much it was.', field: 'amount' };
-  const units = minorUnitsIn(document);
-  const amount = roundTo(read.figure * units, 6);
-  if (!Number.isInteger(amount))
+  const amount = inMinorUnits(document, read.figure);
+  if (amount === null)
     return {
-      message: units === 1 ? 'This currency has no smaller units.' : 'An amount has at most two decimals.',
+      message:
+        minorUnitsIn(document) === 1 ? 'This currency has no smaller units.' : 'An amount has at most two decimals.',
       field: 'amount',
     };
   const entry = {
