@@ -27,7 +27,7 @@ import { useEntries, useEntryChanges, useLedger } from '../../ledger/useLedger.t
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { EntryForm, draftOf, type EntryDraft } from './EntryForm.tsx';
 import { EntryList } from './EntryList.tsx';
-import { SPENDING_COLUMNS, hurts, spentCell, spentRows, spentVersion } from './spendingCells.tsx';
+import { hurts, spentCell, spendingColumns, spentRows, spentVersion } from './spendingCells.tsx';
 import './spending.scss';
 
 /** What really happened: entries, and how they stand to the budget, line by line. */
@@ -56,8 +56,9 @@ export function SpendingPage() {
     [model, version, actuals, from, period],
   );
   const { rows, footer } = useMemo(() => spentRows(spending), [spending]);
+  const columns = useMemo(() => spendingColumns(spending, plan), [spending, plan]);
   const all = [...rows, ...footer];
-  const selection = cutTo(selectOne(kept), all.length, SPENDING_COLUMNS.length);
+  const selection = cutTo(selectOne(kept), all.length, columns.length);
   const active = activeOf(selection);
   const chosen = all[active.row]?.of;
   const ofLine = chosen?.kind === 'line' ? chosen.id : null;
@@ -171,7 +172,7 @@ export function SpendingPage() {
         <Grid
           handle={grid}
           label={`Budget and actual figures, ${shownMonths}`}
-          columns={SPENDING_COLUMNS}
+          columns={columns}
           rows={rows}
           footer={footer}
           rowHeight={24}

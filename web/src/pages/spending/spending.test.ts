@@ -9,12 +9,13 @@ import {
   spendingIn,
   toMonth,
   type Actuals,
+  type SpendingRow,
 } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { draftOf, entryFrom, type EntryDraft } from './EntryForm.tsx';
 import { dayIn, linesOf, summaryOf } from './SpendingPage.tsx';
-import { SPENDING_COLUMNS, spentCell, spentRows, standingInWords } from './spendingCells.tsx';
+import { spendingColumns, spentCell, spentRows, standingInWords } from './spendingCells.tsx';
 
 const document = sketch({
   lines: { income: { Pay: 2000 }, costs: { Rent: 800, Food: 300, Gifts: 0 }, 'set aside': { Fund: 100 } },
@@ -37,7 +38,9 @@ describe('the rows of spending', () => {
   const { rows: drawn, footer } = spentRows(rows);
   const cells = (name: string) => {
     const row = [...drawn, ...footer].find(({ label }) => label === name)!;
-    return SPENDING_COLUMNS.slice(1).map((column) => spentCell(row, column, plan));
+    return spendingColumns(rows, plan)
+      .slice(1)
+      .map((column) => spentCell(row, column, plan));
   };
   const texts = (name: string) => cells(name).map(({ content }) => (typeof content === 'string' ? content : 'marked'));
 
@@ -51,6 +54,14 @@ describe('the rows of spending', () => {
 
   it('say nothing of what was neither planned nor entered', () => {
     expect(texts('Gifts')).toEqual(['', '', '', '', '']);
+  });
+
+  it('grow with their widest figure', () => {
+    const widths = (of: SpendingRow[]) => spendingColumns(of, plan).map(({ width }) => width);
+    const wide = rows.map((row) => ({ ...row, budget: -98_765_432_109.5 }));
+    expect(widths(rows)).toEqual([230, 96, 96, 100, 96, 66]);
+    expect(widths(wide)[1]).toBeGreaterThan(110);
+    expect(widths(wide).slice(2)).toEqual(widths(rows).slice(2));
   });
 
   it('have words for either side', () => {

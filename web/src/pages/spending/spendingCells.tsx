@@ -1,5 +1,6 @@
 import { NET, writeDifference, writeFigure, type PlanRow, type SpendingRow } from '@haushalt/core';
 import { Icon } from '../../app/Icon.tsx';
+import { widthOf } from '../budget/columns.ts';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
 
 /** A row of the spending page. */
@@ -7,14 +8,23 @@ export interface SpentRow extends GridRow {
   readonly of: SpendingRow;
 }
 
-export const SPENDING_COLUMNS: readonly GridColumn[] = [
-  { id: 'label', heading: 'Line', width: 230, pin: 'start', className: 'label' },
-  { id: 'budget', heading: 'Budget', width: 96, pin: null },
-  { id: 'actual', heading: 'Actual', width: 96, pin: null },
-  { id: 'variance', heading: 'Difference', width: 100, pin: null },
-  { id: 'standing', heading: '', width: 96, pin: null },
-  { id: 'entries', heading: 'Entries', width: 66, pin: null },
-];
+/** The columns, wide enough for the widest figure; totals are bold. */
+export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow): GridColumn[] {
+  const widthFor = (of: (row: SpendingRow) => number | null, least: number) =>
+    rows.reduce((most, row) => {
+      const value = of(row);
+      const text = value === null ? '' : writeDifference(value, 'money', plan);
+      return Math.max(most, Math.ceil(widthOf(text) * 1.05) + 16);
+    }, least);
+  return [
+    { id: 'label', heading: 'Line', width: 230, pin: 'start', className: 'label' },
+    { id: 'budget', heading: 'Budget', width: widthFor((row) => row.budget, 96), pin: null },
+    { id: 'actual', heading: 'Actual', width: widthFor((row) => row.actual, 96), pin: null },
+    { id: 'variance', heading: 'Difference', width: widthFor((row) => row.variance, 100), pin: null },
+    { id: 'standing', heading: '', width: 96, pin: null },
+    { id: 'entries', heading: 'Entries', width: 66, pin: null },
+  ];
+}
 
 /** The rows of the grid, and those that stay in sight below them. */
 export function spentRows(rows: readonly SpendingRow[]): { rows: SpentRow[]; footer: SpentRow[] } {
