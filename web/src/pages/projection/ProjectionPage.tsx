@@ -31,7 +31,15 @@ import { placeAfter } from '../../grid/steps.ts';
 import { useLedger } from '../../ledger/useLedger.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { budgetRows, sideOf, type BudgetRow } from '../budget/rows.ts';
-import { hasRate, projectionCell, projectionColumns, rateOwner, ratesOf, type ProjectionColumn } from './cells.tsx';
+import {
+  hasRate,
+  projectionCell,
+  projectionColumns,
+  rateOwner,
+  ratesOf,
+  widestFigure,
+  type ProjectionColumn,
+} from './cells.tsx';
 import { ProjectionReckoning } from './ProjectionReckoning.tsx';
 import { RateDialog } from './RateDialog.tsx';
 import { useProjectionView } from './terms.ts';
@@ -78,7 +86,10 @@ export function ProjectionPage() {
     return { rows: projected, footer: budget.footer.filter((row) => row.id === NET) };
   }, [projection]);
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
-  const columns = useMemo(() => projectionColumns(projection.years, year, view), [projection.years, year, view]);
+  const columns = useMemo(() => {
+    const ids = all.flatMap(({ id }) => id ?? []);
+    return projectionColumns(projection.years, year, view, widestFigure(projection, ids));
+  }, [projection, all, year, view]);
   const selection = cutTo(selectOne(kept), all.length, columns.length);
   const active = activeOf(selection);
   const row = all[active.row];

@@ -13,6 +13,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../app/Icon.tsx';
 import type { GridCell, GridColumn } from '../../grid/types.ts';
+import { widthOf } from '../budget/columns.ts';
 import { sideOf, type BudgetRow } from '../budget/rows.ts';
 import type { ProjectionView } from './terms.ts';
 
@@ -23,26 +24,39 @@ export interface ProjectionColumn extends GridColumn {
   readonly nth?: number;
 }
 
-/** The columns of a projection. */
+/** The room the widest figure of a projection takes, in pixels. */
+export function widestFigure(projection: PlanProjection, ids: readonly string[]): number {
+  const figures = ids.flatMap((id) => {
+    const projected = projection.of(id);
+    return projected ? [projected.base, ...projected.years.map(({ amount }) => amount)] : [];
+  });
+  const most = figures.reduce((largest, figure) => Math.max(largest, Math.abs(figure)), 0);
+  const signed = figures.some((figure) => figure < 0) ? -most : most;
+  // Totals are bold.
+  return Math.ceil(widthOf(writeFigure(signed, 'money', planOf(projection.model.document))) * 1.05) + 16;
+}
+
+/** The columns of a projection; those of money have room for a figure `widest` pixels wide. */
 export function projectionColumns(
   years: readonly number[],
   baseYear: number,
   view: ProjectionView,
+  widest = 0,
 ): ProjectionColumn[] {
   const columns: ProjectionColumn[] = [
     { id: 'label', heading: 'Line', width: 230, pin: 'start', className: 'label' },
     { id: 'rate', what: 'rate', heading: 'Rate', width: 84, pin: null },
-    { id: 'base', what: 'base', heading: String(baseYear), width: 104, pin: null },
+    { id: 'base', what: 'base', heading: String(baseYear), width: Math.max(104, widest), pin: null },
   ];
   years.forEach((year, index) => {
     const add = (what: NonNullable<ProjectionColumn['what']>, heading: string, width: number, className = '') =>
       columns.push({ id: `${what}-${year}`, what, nth: index, heading, width, pin: null, className });
     if (view.changes) {
-      add('increase', 'Change', 92, 'quiet');
+      add('increase', 'Change', Math.max(92, widest), 'quiet');
       add('change', 'in %', 70, 'quiet');
     }
-    if (view.money !== 'today') add('amount', String(year), 108, 'of-year');
-    if (view.money !== 'nominal') add('today', `${year}, today’s`, 112, 'of-year');
+    if (view.money !== 'today') add('amount', String(year), Math.max(108, widest), 'of-year');
+    if (view.money !== 'nominal') add('today', `${year}, today’s`, Math.max(112, widest), 'of-year');
   });
   return columns;
 }

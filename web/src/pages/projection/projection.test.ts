@@ -2,7 +2,7 @@ import { Model, PlanProjection, applyChanges, decide, namesOf, type Command, typ
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { budgetRows } from '../budget/rows.ts';
-import { projectionCell, projectionColumns, ratesOf, type ProjectionColumn } from './cells.tsx';
+import { projectionCell, projectionColumns, ratesOf, widestFigure, type ProjectionColumn } from './cells.tsx';
 import { read } from './terms.ts';
 
 const idOf = (document: Document, name: string) => namesOf(document).find(name)!.id;
@@ -33,6 +33,22 @@ describe('the columns of a projection', () => {
     expect(headings(projectionColumns([2027], 2026, { ...view, changes: false, money: 'today' }))).toEqual([
       'Line', 'Rate', '2026', '2027, today’s',
     ]); // prettier-ignore
+  });
+});
+
+describe('the room for figures', () => {
+  it('is as wide as the widest asks for, and at least as usual', () => {
+    const widths = (widest: number) => projectionColumns([2027], 2026, view, widest).map(({ width }) => width);
+    expect(widths(60)).toEqual(widths(0));
+    expect(widths(140).slice(2)).toEqual([140, 140, 70, 140]);
+    const document = sketch({ lines: { income: { Pay: 1_000_000_000 }, expense: { Rent: -5 } } });
+    const projection = new PlanProjection(
+      { document },
+      { baseYear: 2026, years: 1, stepping: 'yearly', deflator: null },
+    );
+    const [pay, rent] = ['Pay', 'Rent'].map((name) => idOf(document, name)) as [string, string];
+    expect(widestFigure(projection, [pay])).toBeGreaterThan(widestFigure(projection, [rent]));
+    expect(widestFigure(projection, [pay, rent])).toBeGreaterThan(widestFigure(projection, [pay]));
   });
 });
 
