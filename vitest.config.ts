@@ -15,5 +15,6 @@ export default defineConfig({
     include: ['{core,formats,server,web,cli,bench,demo}/**/*.test.ts'],
     exclude: ['**/node_modules/**', '**/dist/**'],
     testTimeout: 30_000,
+    setupFiles: [fileURLToPath(new URL('./core/src/testing/setup.ts', import.meta.url))],
   },
 });

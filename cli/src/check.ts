@@ -1,5 +1,5 @@
 import { Command } from 'commander';
-import { Model, WHY, findingsOf, monthInWords, nameOf, planOf, problemsOf, reasonOf } from '@haushalt/core';
+import { Model, WHY, findingsOf, monthInWords, nameOf, planOf, reasonOf } from '@haushalt/core';
 import { readPlanFile } from './planFile.ts';
 
 /** `haushalt check FILE`: prints what a careful reviewer would find in a plan. */
@@ -12,10 +12,8 @@ export function checkCommand(): Command {
       const { document } = readPlanFile(file);
       const model = new Model(document);
       const { locale } = planOf(document);
-      const problems = problemsOf(model);
       const findings = findingsOf(model).map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
       const open = findings.filter(({ reason }) => reason === null);
-      for (const { message } of problems) console.log(message);
       for (const { message, place, kind, mend, reason } of all ? findings : open) {
         const month = place.month === null ? '' : `, ${monthInWords(place.month, locale)}`;
         console.log(`${message} [${nameOf(document, place.id) ?? place.id}${month}]`);
@@ -23,7 +21,7 @@ export function checkCommand(): Command {
         if (mend) console.log(`  To mend it: ${mend.words}.`);
         if (reason !== null) console.log(`  Set aside: ${reason}`);
       }
-      const found = problems.length + open.length;
+      const found = open.length;
       const aside = findings.length - open.length;
       console.log(
         `${found === 0 ? 'Nothing found' : found === 1 ? '1 finding' : `${found} findings`}${aside === 0 ? '' : `, ${aside} set aside`}.`,

@@ -1,6 +1,7 @@
 import { stretchOfYear } from '../calendar/calendar.ts';
 import { addMonths, yearOf, type Month } from '../calendar/month.ts';
 import { totalOf } from '../calendar/rollup.ts';
+import { isInTheRed } from '../figure/compare.ts';
 import type { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
 import { planOf } from '../plan/document.ts';
@@ -30,7 +31,6 @@ export function standingOf(model: Model, today: Month): Standing {
     months: plan.months,
     year,
     netOfYear: totalOf(net, stretchOfYear(model.calendar, year)),
-    // A net of less than half a cent is shown as zero, and counts as zero.
-    monthsInTheRed: net.filter((figure) => figure !== null && figure <= -0.005).length,
+    monthsInTheRed: net.filter((figure) => figure !== null && isInTheRed(figure)).length,
   };
 }

@@ -1,5 +1,6 @@
 import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
 import type { Month } from '../calendar/month.ts';
+import { order } from '../figure/compare.ts';
 import { breakEven } from '../finance/breakEven.ts';
 import { inputId } from '../plan/calculators.ts';
 import type { BreakEvenRow } from '../plan/tables.ts';
@@ -109,7 +110,7 @@ export interface PaybackAnswer {
 export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calendar): PaybackAnswer {
   const whenEmpty = 'What comes in less what goes out is empty, so no month follows yet.';
   const cumulative = addedUp(inputId(row.id, 'flow'), whenEmpty, given, calendar);
-  const lowest = cumulative.findIndex((value) => value < 0);
+  const lowest = cumulative.findIndex((value) => order(value, 0) < 0);
   if (lowest < 0)
     return {
       cumulative,
@@ -117,7 +118,7 @@ export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calenda
       never: 'There is nothing to pay back: added up, it is never below zero.',
       again: null,
     };
-  const back = cumulative.findIndex((value, at) => at > lowest && value >= 0);
+  const back = cumulative.findIndex((value, at) => at > lowest && order(value, 0) >= 0);
   if (back < 0)
     return {
       cumulative,
@@ -125,7 +126,7 @@ export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calenda
       never: 'Never within the plan: at its end it is still below zero.',
       again: null,
     };
-  const again = cumulative.findIndex((value, at) => at > back && value < 0);
+  const again = cumulative.findIndex((value, at) => at > back && order(value, 0) < 0);
   return {
     cumulative,
     reached: { month: calendar.months[back]!, months: back + 1 },
@@ -159,8 +160,7 @@ export function answerBetween(row: BreakEvenRow, given: Given, calendar: Calenda
     addedUp(inputId(row.id, column), `What ${name} costs is empty, so nothing can be compared yet.`, given, calendar);
   const first = costs('firstCosts', one);
   const second = costs('secondCosts', other);
-  // Binary noise does not make one of two equal sums the larger.
-  const signs = first.map((value, at) => (Math.abs(value - second[at]!) < 1e-6 ? 0 : Math.sign(value - second[at]!)));
+  const signs = first.map((value, at) => order(value, second[at]!));
   const apart = signs.findIndex((sign) => sign !== 0);
   if (apart < 0) return { first, second, crossing: null, never: 'Both cost the same in every month.' };
   const before = signs[apart]!;

@@ -103,6 +103,7 @@ export function answerLoan(
       interestOnly,
       minorUnit,
       ...(unknown === 'payment' ? {} : { payment: solved.payment }),
+      untilPaid: unknown === 'months',
       ...(extras.length === 0 ? {} : { extra: onTop }),
     }),
   );
@@ -111,7 +112,7 @@ export function answerLoan(
   return {
     amount: principal,
     rate: solved.yearlyRate,
-    months: whole,
+    months: unknown === 'months' && extras.length === 0 ? schedule.rows.length : whole,
     payment: schedule.payment,
     rows,
     totalPaid,

@@ -1,5 +1,6 @@
 import { nearestPeriod, type Calendar } from '../calendar/calendar.ts';
 import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
+import { order } from '../figure/compare.ts';
 import { findRoot } from '../finance/annuity.ts';
 import { monthlyRate, payment, rounder } from '../finance/loan.ts';
 import { courseOfSavings, type SavingsCourse, type SavingsCourseRow } from '../finance/savings.ts';
@@ -128,9 +129,9 @@ export function answerSavings(
     const without = finalOf(course(months, () => 0, rate, false));
     const each = finalOf(course(months, () => 1, rate, false)) - without;
     if (!(each > 0)) throw new NoAnswer('No month is left to put anything in.');
-    // Rounded up, so that the goal is reached and not missed by a cent.
-    const deposit = Math.max(0, Math.ceil((goal - without) / each / minorUnit - 1e-6) * minorUnit);
-    regular = () => round(deposit);
+    const reaches = (deposit: number) => order(finalOf(course(months, () => deposit)), goal) >= 0;
+    const deposit = leastThat(reaches, Math.max(0, round((goal - without) / each)), minorUnit);
+    regular = () => deposit;
   } else if (unknown === 'months') {
     months = monthsUntil(needed('goal'), course(LONGEST_TERM, typed), rate);
   } else if (unknown === 'rate') {
@@ -171,6 +172,18 @@ export function answerSavings(
     },
     short: short ? addMonths(pot.first, short.month - 1) : null,
   };
+}
+
+/**
+ * The least deposit that reaches the goal, near one that does in theory: every month's interest is rounded to the cent,
+ * so that what follows from the formula may miss it by a little.
+ */
+function leastThat(reaches: (deposit: number) => boolean, near: number, minorUnit: number): number {
+  const round = rounder(minorUnit);
+  let deposit = near;
+  for (let step = 1; !reaches(deposit); step *= 2) deposit = round(deposit + step * minorUnit);
+  while (deposit > 0 && reaches(round(deposit - minorUnit))) deposit = round(deposit - minorUnit);
+  return deposit;
 }
 
 /** What is put in or taken out by date, and the months without a deposit; months of the pot are counted from 1. */

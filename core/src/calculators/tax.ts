@@ -1,6 +1,6 @@
 import type { Calendar } from '../calendar/calendar.ts';
 import { yearOf } from '../calendar/month.ts';
-import { bandsRefusal, scheduleRefusal, taxOn, type TaxSchedule } from '../finance/tax.ts';
+import { bandsRefusal, rateOnOneMore, scheduleRefusal, taxOn, type TaxSchedule } from '../finance/tax.ts';
 import { bandsOfYear, inputId, type BandSet } from '../plan/calculators.ts';
 import type { TaxScheduleRow } from '../plan/tables.ts';
 import { NoAnswer, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
@@ -12,6 +12,8 @@ export interface TaxAnswer {
   /** `null` while no income is given. */
   readonly income: number | null;
   readonly result: ReturnType<typeof taxOn> | null;
+  /** The rate one more of income would be taxed at; `null` while no income is given. */
+  readonly onOneMore: number | null;
 }
 
 /** The schedule of one period, with its allowance and rebate limit, and the tax on its income. Throws `NoAnswer`. */
@@ -50,6 +52,7 @@ export function answerTax(
     validFrom: set.validFrom,
     income,
     result: income === null ? null : taxOn(income, schedule),
+    onOneMore: income === null ? null : rateOnOneMore(income, schedule),
   };
 }
 
@@ -63,12 +66,12 @@ function bandToBlame({ bands: rows }: BandSet, bands: TaxSchedule['bands']): str
 
 /** The figures of a schedule's outputs over the plan's months. */
 export function taxFigures(answers: readonly (TaxAnswer | NoFigure)[]): Record<string, OutputFigures> {
-  const each = (of: (result: NonNullable<TaxAnswer['result']>) => number) =>
-    answers.map((answer) => (isNoFigure(answer) ? answer : answer.result && of(answer.result)));
+  const each = (of: (answer: TaxAnswer) => number | null | undefined) =>
+    answers.map((answer) => (isNoFigure(answer) ? answer : (of(answer) ?? null)));
   return {
-    tax: each((result) => result.tax),
-    'marginal rate': each((result) => result.marginalRate),
-    'effective rate': each((result) => result.effectiveRate),
+    tax: each(({ result }) => result?.tax),
+    'marginal rate': each(({ onOneMore }) => onOneMore),
+    'effective rate': each(({ result }) => result?.effectiveRate),
   };
 }
 

@@ -1,3 +1,4 @@
+import { meanOf } from '../figure/compare.ts';
 import type { Stretch } from './calendar.ts';
 
 /** The sum of the figures of a stretch; months without a figure are skipped, `null` when none has one. */
@@ -12,12 +13,8 @@ export function totalOf(figures: readonly (number | null)[], stretch: Stretch): 
 
 /** The average of the figures of a stretch over those months that have one; `null` when none has. */
 export function averageOf(figures: readonly (number | null)[], stretch: Stretch): number | null {
-  let months = 0;
-  for (let period = stretch.from; period < stretch.to; period++) {
-    const figure = figures[period];
-    if (figure !== null && figure !== undefined) months++;
-  }
-  return months === 0 ? null : totalOf(figures, stretch)! / months;
+  const own = figures.slice(stretch.from, stretch.to).filter((figure) => figure !== null);
+  return own.length === 0 ? null : meanOf(totalOf(figures, stretch)!, own);
 }
 
 /** The last figure of a stretch; `null` when none of its months has one. */

@@ -1,4 +1,5 @@
 import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
+import { within } from '../figure/compare.ts';
 import type { Expression } from '../formula/syntax.ts';
 import { isSeriesCall, isTimeAverage } from './dependencies.ts';
 import { why, without, type Reader } from './kernels.ts';
@@ -102,8 +103,17 @@ export function growth(amount: Reader, rate: Reader, from: Reader, span: Span): 
         reached = first;
         factor = 1;
       }
+      if (reached < 0 && reached + stride <= at) {
+        // Growth that began before the plan goes on at the rate of the plan's first month until then.
+        const steps = Math.min(Math.floor(-reached / stride), Math.floor((at - reached) / stride));
+        factor *= (1 + rate(0)) ** steps;
+        reached += steps * stride;
+        if (factor !== factor) {
+          start = -1;
+          return NaN;
+        }
+      }
       for (; reached + stride <= at; reached += stride) {
-        // Growth that began before the plan is known from the plan's first month on.
         const grown = factor * (1 + rate(Math.max(0, reached + stride)));
         if (grown !== grown) {
           start = -1;
@@ -142,5 +152,5 @@ export function summarize(name: Summary, x: Reader, from: number, to: number): n
     if (value > high) high = value;
   }
   if (months === 0) return without(BLANK);
-  return name === 'total' ? sum : name === 'average' ? sum / months : name === 'lowest' ? low : high;
+  return name === 'total' ? sum : name === 'average' ? within(sum / months, low, high) : name === 'lowest' ? low : high;
 }

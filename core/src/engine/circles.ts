@@ -40,7 +40,7 @@ export function componentsOf(uses: ReadonlyMap<string, readonly Use[]>): Compone
       const parent = path[path.length - 1];
       if (parent) low.set(parent.id, Math.min(low.get(parent.id)!, low.get(step.id)!));
       if (low.get(step.id) === index.get(step.id)) {
-        const ids = open.splice(open.indexOf(step.id));
+        const ids = open.splice(open.lastIndexOf(step.id));
         ids.forEach((id) => isOpen.delete(id));
         components.push(describe(ids, uses));
       }
@@ -58,26 +58,28 @@ function describe(ids: string[], uses: ReadonlyMap<string, readonly Use[]>): Com
     const ahead = within(id).find((use) => use.lag < 0);
     if (ahead) return { ids, recurrent: false, circle: [id, ...pathBetween(ahead.id, id, within)] };
   }
+  // Depth first along uses in the same month, without recursion: a chain may be thousands of nodes long.
   const order: string[] = [];
   const state = new Map<string, 'open' | 'done'>();
-  const trail: string[] = [];
-  const visit = (id: string): string[] | null => {
-    if (state.get(id) === 'done') return null;
-    if (state.get(id) === 'open') return [...trail.slice(trail.indexOf(id)), id];
-    state.set(id, 'open');
-    trail.push(id);
-    for (const use of within(id)) {
-      const circle = use.lag === 0 ? visit(use.id) : null;
-      if (circle) return circle;
+  for (const root of ids) {
+    if (state.has(root)) continue;
+    state.set(root, 'open');
+    const trail: { readonly id: string; readonly uses: readonly Use[]; next: number }[] = [];
+    trail.push({ id: root, uses: within(root), next: 0 });
+    for (let step = trail.at(-1); step; step = trail.at(-1)) {
+      const use = step.uses[step.next++];
+      if (use === undefined) {
+        trail.pop();
+        state.set(step.id, 'done');
+        order.push(step.id);
+      } else if (use.lag === 0 && state.get(use.id) === 'open') {
+        const path = trail.map(({ id }) => id);
+        return { ids, recurrent: false, circle: [...path.slice(path.indexOf(use.id)), use.id] };
+      } else if (use.lag === 0 && !state.has(use.id)) {
+        state.set(use.id, 'open');
+        trail.push({ id: use.id, uses: within(use.id), next: 0 });
+      }
     }
-    trail.pop();
-    state.set(id, 'done');
-    order.push(id);
-    return null;
-  };
-  for (const id of ids) {
-    const circle = visit(id);
-    if (circle) return { ids, recurrent: false, circle };
   }
   return { ids: order, recurrent: true, circle: null };
 }
@@ -86,7 +88,7 @@ function describe(ids: string[], uses: ReadonlyMap<string, readonly Use[]>): Com
 function pathBetween(from: string, to: string, within: (id: string) => readonly Use[]): string[] {
   const cameFrom = new Map<string, string | null>([[from, null]]);
   const queue = [from];
-  for (let id = queue.shift(); id !== undefined && id !== to; id = queue.shift()) {
+  for (let next = 0, id = queue[0]; id !== undefined && id !== to; id = queue[++next]) {
     for (const use of within(id)) {
       if (cameFrom.has(use.id)) continue;
       cameFrom.set(use.id, id);
@@ -94,13 +96,20 @@ function pathBetween(from: string, to: string, within: (id: string) => readonly 
     }
   }
   const path: string[] = [];
-  for (let id: string | null = to; id !== null; id = cameFrom.get(id) ?? null) path.unshift(id);
-  return path;
+  for (let id: string | null = to; id !== null; id = cameFrom.get(id) ?? null) path.push(id);
+  return path.reverse();
 }
+
+const MOST_LINKS = 20;
 
 /** A circle spelt out: "Rent needs Heating, Heating needs Rent. A rule …" */
 export function circleSentence(circle: readonly string[], nameOf: (id: string) => string): string {
-  const links = circle.slice(1).map((id, at) => `${nameOf(circle[at]!)} needs ${nameOf(id)}`);
+  const all = circle.slice(1).map((id, at) => `${nameOf(circle[at]!)} needs ${nameOf(id)}`);
+  // Nobody reads hundreds of links: of a long circle its beginning and its end are told.
+  const links =
+    all.length <= MOST_LINKS
+      ? all
+      : [...all.slice(0, MOST_LINKS - 1), `… (${all.length - MOST_LINKS} more)`, all.at(-1)!];
   const self = circle.length === 2;
   return `${links.join(', ')}${self ? ' itself' : ''}: that is a circle. Use prior(…) where the month before is meant.`;
 }

@@ -9,7 +9,7 @@ import {
   ownerOfFigure,
 } from '../plan/calculators.ts';
 import type { Document } from '../plan/document.ts';
-import { readStored } from '../plan/formulas.ts';
+import { readStored } from '../plan/storedFormulas.ts';
 import {
   CUMULATIVE_NET,
   LEFT_OVER,
@@ -150,11 +150,13 @@ export function usesByNode(document: Document): Map<string, readonly Use[]> {
   }
   const sides = new Map<string, string[]>(TOTALS.map((total) => [total.id, []]));
   for (const group of document.groups.values()) {
-    uses.set(group.id, inSameMonth(members.get(group.id)!));
+    // Summed in an order of their own, so that figures do not hang on the order in which a plan was put together.
+    uses.set(group.id, inSameMonth(members.get(group.id)!.sort()));
     const total = totalOfSide(group.side);
     if (total) sides.get(total)!.push(group.id);
   }
-  for (const total of [TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE]) uses.set(total, inSameMonth(sides.get(total)!));
+  for (const total of [TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE])
+    uses.set(total, inSameMonth(sides.get(total)!.sort()));
   for (const calculator of calculatorsOf(document)) {
     const inputs = inputsOf(document, calculator);
     for (const { id, formula } of inputs) uses.set(id, formula === null ? [] : usesOfStored(formula, document));

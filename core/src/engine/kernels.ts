@@ -1,3 +1,4 @@
+import { isSame } from '../figure/compare.ts';
 import { functionNamed } from '../formula/functions.ts';
 import type { BinaryOperator, Expression } from '../formula/syntax.ts';
 import { BLANK, FINE, type ProblemSite } from './problems.ts';
@@ -28,13 +29,6 @@ export function readerOf(operand: Operand): Reader {
     if (value !== value) why.code = operand.codeAt(at);
     return value;
   };
-}
-
-/**
- * Figures a person would call equal: binary noise in the last places does not make 0.1 + 0.2 differ from 0.3.
- */
-export function isSame(a: number, b: number): boolean {
-  return a === b || Math.abs(a - b) <= 1e-12 * Math.max(Math.abs(a), Math.abs(b));
 }
 
 /** How two figures compare: 1 when the comparison holds, else 0. */

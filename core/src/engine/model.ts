@@ -91,6 +91,11 @@ export class Model {
     return this.calendarNow;
   }
 
+  /** The ids of everything that has figures. */
+  ids(): string[] {
+    return [...this.nodes.keys()];
+  }
+
   /** The figures of a line, group, total or assumption; `undefined` when nothing has that id. */
   seriesOf(id: string): Series | undefined {
     return this.nodes.get(id)?.series;
@@ -151,7 +156,9 @@ export class Model {
       this.recalculate();
       return this.compareWith(before);
     }
-    for (const change of changes) this.takeOver(change);
+    const specified = new Set<string>();
+    for (const change of changes) this.takeOver(change, specified);
+    for (const id of specified) this.specify(this.nodes.get(id)!);
     return this.recalculate();
   }
 
@@ -251,54 +258,51 @@ export class Model {
     }
   }
 
-  private takeOver(change: Change): void {
+  /** Takes over a change of rows; what has to be given another evaluation is added to `specified`. */
+  private takeOver(change: Change, specified: Set<string>): void {
     const { count, first } = this.calendar;
+    const respecify = (id: string, from: number, to: number) => {
+      specified.add(id);
+      if (from < to) markStale(this.nodes.get(id)!, from, to);
+    };
+    const renew = (calculator: Calculator) => {
+      this.setUp(calculator);
+      const { inputs, outputs } = figuresOfCalculator(this.document, calculator);
+      for (const id of [...inputs, ...outputs]) respecify(id, 0, count);
+    };
     switch (change.table) {
       case 'assumptions':
-        return this.respecify(change.id, 0, count);
+        return respecify(change.id, 0, count);
       case 'assumptionSteps': {
         const row = (change.after ?? change.before)!;
         put(this.valueSteps, row.assumption, change.id, change.after);
-        return this.respecify(row.assumption, Math.max(0, monthsBetween(first, row.from)), count);
+        return respecify(row.assumption, Math.max(0, monthsBetween(first, row.from)), count);
       }
       case 'ruleSteps': {
         const row = (change.after ?? change.before)!;
         put(this.steps, row.line, change.id, change.after);
-        return this.respecify(row.line, row.from === null ? 0 : Math.max(0, monthsBetween(first, row.from)), count);
+        return respecify(row.line, row.from === null ? 0 : Math.max(0, monthsBetween(first, row.from)), count);
       }
       case 'exceptions': {
         const row = (change.after ?? change.before)!;
         put(this.exceptions, row.line, change.id, change.after);
         const period = periodOf(this.calendar, row.month);
-        return this.respecify(row.line, Math.max(0, period), period < 0 ? 0 : period + 1);
+        return respecify(row.line, Math.max(0, period), period < 0 ? 0 : period + 1);
       }
       case 'loans':
       case 'savings':
       case 'taxSchedules':
       case 'breakEvens':
-        return this.renew(calculatorWith(this.document, change.id)!);
+        return renew(calculatorWith(this.document, change.id)!);
       case 'loanExtras':
-        return this.renew(calculatorWith(this.document, change.after!.loan)!);
+        return renew(calculatorWith(this.document, change.after!.loan)!);
       case 'savingsMoves':
-        return this.renew(calculatorWith(this.document, change.after!.pot)!);
+        return renew(calculatorWith(this.document, change.after!.pot)!);
       case 'taxBands':
-        return this.renew(calculatorWith(this.document, change.after!.schedule)!);
+        return renew(calculatorWith(this.document, change.after!.schedule)!);
       default:
         return;
     }
-  }
-
-  /** Takes over what a calculator is given now. */
-  private renew(calculator: Calculator): void {
-    this.setUp(calculator);
-    const { inputs, outputs } = figuresOfCalculator(this.document, calculator);
-    for (const id of [...inputs, ...outputs]) this.respecify(id, 0, this.calendar.count);
-  }
-
-  private respecify(id: string, from: number, to: number): void {
-    const node = this.nodes.get(id)!;
-    this.specify(node);
-    if (from < to) markStale(node, from, to);
   }
 
   private recalculate(): ChangedFigures[] {
@@ -329,13 +333,15 @@ export class Model {
     let from = count;
     for (const { stale } of nodes) if (stale.from < stale.to) from = Math.min(from, stale.from);
     if (from >= count) return;
+    const range = { from, to: count };
     for (const { monthly } of nodes) {
-      const { hoisted, complete } = monthly!;
-      for (const operation of hoisted) {
-        const range = { from: complete ? from : 0, to: count };
-        operation(range);
-        if (complete) from = Math.min(from, range.from);
-      }
+      if (!monthly!.complete) range.from = 0;
+      for (const operation of monthly!.hoisted) operation.widen?.(range);
+    }
+    range.to = count;
+    ({ from } = range);
+    for (const { monthly } of nodes) {
+      for (const operation of monthly!.hoisted) operation.compute(range);
       monthly!.complete = true;
     }
     for (const { series, spare, stale } of nodes) {

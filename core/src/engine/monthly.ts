@@ -1,9 +1,9 @@
 import { childrenOf, type Expression } from '../formula/syntax.ts';
 import { wholeNumber } from './dependencies.ts';
-import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Reader } from './kernels.ts';
-import { BLANK, ProblemSite } from './problems.ts';
+import { binaryKernel, callKernel, readerOf, unaryKernel, why, type Reader } from './kernels.ts';
+import { ProblemSite } from './problems.ts';
 import { Series, type Operand, type Range } from './series.ts';
-import { growth, growthSpan, recent, runningKernel, spanOf } from './alongMonths.ts';
+import { elsewhere, growth, growthSpan, recent, runningKernel, spanOf } from './alongMonths.ts';
 import { taxInputs, taxReader } from './tax.ts';
 import { compile, type CompileContext, type Operation } from './vector.ts';
 
@@ -30,6 +30,11 @@ export function compileMonthly(
   members: ReadonlySet<string>,
 ): MonthlyProgram {
   const hoisted: Operation[] = [];
+  const { count } = context.calendar;
+  const nothing = () => {};
+  const everywhere = (range: Range) => {
+    range.from = 0;
+  };
   const feedsBack = (part: Expression): boolean =>
     (part.kind === 'ref' && members.has(part.id)) ||
     (part.kind === 'call' && part.name === 'tax' && taxInputs(part, context).some((id) => members.has(id))) ||
@@ -72,18 +77,33 @@ export function compileMonthly(
         });
       case 'prior':
       case 'next': {
+        const sign = part.name === 'prior' ? -1 : 1;
+        const months = wholeNumber(second);
+        const x = remembered(first!);
+        if (months !== undefined) return elsewhere(x, count, (at) => at + sign * months);
+        // How far is looked feeds back; what is looked at does not, or this would be a circle.
+        const distance = readerFor(second!);
+        hoisted.push({ widen: everywhere, compute: nothing });
+        return elsewhere(x, count, (at) => at + sign * Math.round(distance(at)));
+      }
+      case 'at': {
         const x = readerFor(first!);
-        const months = wholeNumber(second)! * (part.name === 'prior' ? 1 : -1);
-        const { count } = context.calendar;
-        return (at) => (at - months >= 0 && at - months < count ? x(at - months) : without(BLANK));
+        const month = readerFor(second!);
+        hoisted.push({ widen: everywhere, compute: nothing });
+        return elsewhere(x, count, (at) => Math.round(month(at)) - 1);
       }
       case 'running':
         return running(readerFor(first!), part);
       case 'recent':
-        return recent(readerFor(first!), readerFor(second!));
+        return recent(remembered(first!), readerFor(second!));
       case 'grow': {
-        const grown = growth(readerFor(first!), readerFor(second!), readerFor(part.args[2]!), growthSpan(part.args[3]));
-        hoisted.push(grown.forget);
+        const grown = growth(
+          readerFor(first!),
+          remembered(second!),
+          readerFor(part.args[2]!),
+          growthSpan(part.args[3]),
+        );
+        hoisted.push({ compute: grown.forget });
         return grown.reader;
       }
       case 'tax':
@@ -95,20 +115,29 @@ export function compileMonthly(
     }
   };
 
-  /** Running totals keep what they have reached; a new run over the months begins again where it starts. */
-  const running = (x: Reader, part: Extract<Expression, { kind: 'call' }>): Reader => {
-    const reached = new Series(context.calendar.count);
+  /** Keeps what has been reached, month after month; a new run over the months begins again where it starts. */
+  const kept = (next: (reached: Series) => Reader): Reader => {
+    const reached = new Series(count);
     let filled = 0;
-    hoisted.push((range: Range) => {
-      filled = Math.min(filled, range.from);
+    hoisted.push({
+      compute: (range) => {
+        filled = Math.min(filled, range.from);
+      },
     });
     const read = readerOf(reached);
-    const next = runningKernel(x, read, context.calendar, spanOf(part.args[1]));
+    const compute = next(reached);
     return (at) => {
-      for (; filled <= at; filled++) reached.set(filled, next(filled), why.code);
+      for (; filled <= at; filled++) reached.set(filled, compute(filled), why.code);
       return read(at);
     };
   };
+
+  const running = (x: Reader, part: Extract<Expression, { kind: 'call' }>): Reader =>
+    kept((reached) => runningKernel(x, readerOf(reached), context.calendar, spanOf(part.args[1])));
+
+  /** What is looked at from many months is computed once in each; a member keeps its figures itself. */
+  const remembered = (part: Expression): Reader =>
+    part.kind === 'ref' || !feedsBack(part) ? readerFor(part) : kept(() => readerFor(part));
 
   const reader = readerFor(expression);
   const carried = members.size === 1 ? carriedForward(expression, members) : null;

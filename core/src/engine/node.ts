@@ -2,7 +2,7 @@ import type { Calendar } from '../calendar/calendar.ts';
 import { periodOf } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
 import { FormulaError, type Expression } from '../formula/syntax.ts';
-import { readStored } from '../plan/formulas.ts';
+import { readStored } from '../plan/storedFormulas.ts';
 import type { AssumptionRow, AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/tables.ts';
 import type { Calculation } from './calculation.ts';
 import { readerOf, without, type Reader } from './kernels.ts';

@@ -2,11 +2,13 @@ import { monthInWords } from '../calendar/month.ts';
 import { calendarOf, planOf, type Document } from '../plan/document.ts';
 import { nameOf } from '../plan/naming.ts';
 import { notationOf } from '../figure/notation.ts';
+import { writeFigure } from '../figure/write.ts';
 import { printFormula } from '../formula/print.ts';
 import type { Expression } from '../formula/syntax.ts';
 
 /** Why a figure is missing. */
-export type Cause = 'emptyDivisor' | 'zeroDivisor' | 'noResult' | 'tooLarge' | 'circle' | 'badRule' | 'noAnswer';
+export type Cause =
+  'emptyDivisor' | 'zeroDivisor' | 'noResult' | 'severalResults' | 'tooLarge' | 'circle' | 'badRule' | 'noAnswer';
 
 /** An error as a value: what went wrong, in which line, group or total, in which period (from 0; -1 for all). */
 export interface Problem {
@@ -17,6 +19,8 @@ export interface Problem {
   readonly subject: Expression | null;
   /** For a circle, a rule that cannot be read or a calculator without an answer: the sentence. */
   readonly detail?: string;
+  /** For several results: these. */
+  readonly results?: readonly number[];
 }
 
 /** The code of a figure that is there, and of a month left empty; higher codes are problems. */
@@ -45,6 +49,8 @@ export class Problems {
   }
 }
 
+const SITE_CAUSES = ['emptyDivisor', 'zeroDivisor', 'noResult', 'severalResults', 'tooLarge'] as const;
+
 /** The place in a rule where problems may arise; remembers their codes by period. */
 export class ProblemSite {
   private readonly known = new Map<number, number>();
@@ -58,8 +64,12 @@ export class ProblemSite {
     this.subject = subject;
   }
 
-  code(cause: 'emptyDivisor' | 'zeroDivisor' | 'noResult' | 'tooLarge', period: number): number {
-    const key = period * 4 + ['emptyDivisor', 'zeroDivisor', 'noResult', 'tooLarge'].indexOf(cause);
+  code(cause: (typeof SITE_CAUSES)[number], period: number, results?: readonly number[]): number {
+    if (results) {
+      const detail = results.join();
+      return this.problems.code({ cause, node: this.node, period, subject: this.subject, detail, results });
+    }
+    const key = period * SITE_CAUSES.length + SITE_CAUSES.indexOf(cause);
     let code = this.known.get(key);
     if (code === undefined) {
       code = this.problems.code({ cause, node: this.node, period, subject: this.subject });
@@ -83,6 +93,10 @@ export function problemSentence(problem: Problem, document: Document): string {
       return `${subject} is zero${when}, and nothing can be divided by zero, so ${owner} has no figure.`;
     case 'noResult':
       return `${subject} has no result${when}, so ${owner} has no figure.`;
+    case 'severalResults': {
+      const rates = (problem.results ?? []).map((rate) => writeFigure(rate, 'percent', plan)).join(' and ');
+      return `${subject} has more than one result: ${rates}. Name a guess as its second argument to choose the nearest.`;
+    }
     case 'tooLarge':
       return `${owner} is too large to compute${when}.`;
     case 'circle':

@@ -5,10 +5,11 @@ import type { Unit } from '../figure/unit.ts';
 import { writeFigure, writeWithUnit } from '../figure/write.ts';
 import { printFormula } from '../formula/print.ts';
 import { inferUnit } from '../formula/units.ts';
-import { FormulaError, childrenOf, type Expression } from '../formula/syntax.ts';
+import { childrenOf, type Expression } from '../formula/syntax.ts';
 import { CALCULATORS, calculatorWith, inputWith, inputsOf, outputWith, ownerOfFigure } from '../plan/calculators.ts';
-import { planOf } from '../plan/document.ts';
-import { figureOfFormula, readStored, unitOf } from '../plan/formulas.ts';
+import { inOrder, planOf, type Document } from '../plan/document.ts';
+import { unitOf } from '../plan/formulas.ts';
+import { figureOfFormula, readStoredOrNull } from '../plan/storedFormulas.ts';
 import { nameOf } from '../plan/naming.ts';
 import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/totals.ts';
 import type { RuleStepRow } from '../plan/tables.ts';
@@ -140,7 +141,7 @@ function money(model: Model, id: string, value: number): string {
 function ruleFigure(model: Model, id: string, rule: RuleStepRow | undefined, period: number): number | null {
   if (!rule) return null;
   if (rule.formula === null) return rule.amount;
-  const expression = readable(rule.formula);
+  const expression = readStoredOrNull(rule.formula);
   if (!expression) return null;
   const { value } = model.evaluate(expression, id, period);
   return value === value ? value : null;
@@ -152,7 +153,7 @@ function explainFormula(
   period: number,
   row: { readonly formula: string | null },
 ): Explanation {
-  const expression = readable(row.formula!);
+  const expression = readStoredOrNull(row.formula!);
   if (!expression) return { source: 'formula', words: '', formula: row.formula };
   const { document } = model;
   const style = {
@@ -314,7 +315,7 @@ function explainSum(model: Model, id: string, period: number): Explanation {
     const parts = [...(period > 0 ? [part(id, period - 1)] : []), part(NET, period)];
     return { source: 'sum', words: `${totalWithId(id)!.meaning}.`, parts };
   }
-  const uses = model.usesOf(id).map((use) => use.id);
+  const uses = inPlanOrder(document, model.usesOf(id).map((use) => use.id)); // prettier-ignore
   const subtractsSecond = id === NET || id === LEFT_OVER;
   const parts = uses.map((other, index) => part(other, period, subtractsSecond && index === 1));
   const total = totalWithId(id);
@@ -328,13 +329,10 @@ function explainSum(model: Model, id: string, period: number): Explanation {
   };
 }
 
-function readable(formula: string): Expression | null {
-  try {
-    return readStored(formula);
-  } catch (error) {
-    if (error instanceof FormulaError) return null;
-    throw error;
-  }
+/** Lines and groups in the order people see; anything else as it is. */
+function inPlanOrder(document: Document, ids: readonly string[]): string[] {
+  const rows = ids.map((id) => document.lines.get(id) ?? document.groups.get(id));
+  return rows.every((row) => row !== undefined) ? inOrder(rows).map(({ id }) => id) : [...ids];
 }
 
 function numberOrNull(value: number): number | null {

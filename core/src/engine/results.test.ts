@@ -208,6 +208,7 @@ describe('what has no figure', () => {
     expect(problems).toEqual([
       {
         cause: 'emptyDivisor',
+        node: 'line-unit-cost',
         name: 'Unit cost',
         period: 1,
         message: 'Sold is empty in February 2026, so Unit cost has no figure.',

@@ -4,7 +4,7 @@ import { nameKey, type Names } from '../formula/names.ts';
 import { outputId } from '../plan/calculators.ts';
 import type { NoFigure } from '../calculators/given.ts';
 import type { Document } from '../plan/document.ts';
-import { namesOf } from '../plan/naming.ts';
+import { nameOf, namesOf } from '../plan/naming.ts';
 import { rolledUp, rollUpOf } from '../plan/rollUps.ts';
 import { Model } from './model.ts';
 import { BLANK, FINE, problemSentence, type Cause } from './problems.ts';
@@ -12,7 +12,9 @@ import { BLANK, FINE, problemSentence, type Cause } from './problems.ts';
 /** A missing figure and its reason, as shown to people. */
 export interface FigureProblem {
   readonly cause: Cause;
-  /** Where the problem arose: the name of the line, group or total. */
+  /** Where the problem arose: a line, group or total, by its id. */
+  readonly node: string;
+  /** The name of the line, group or total. */
   readonly name: string;
   /** The period it arose in, from 0; -1 when it concerns all. */
   readonly period: number;
@@ -99,9 +101,10 @@ export function problemsOf(model: Model): FigureProblem[] {
       if (code === FINE || code === BLANK || seen.has(code)) continue;
       seen.add(code);
       const problem = model.problems.get(code)!;
-      const name = namesOf(document).nameOf(problem.node) ?? problem.node;
+      const name = nameOf(document, problem.node) ?? problem.node;
       problems.push({
         cause: problem.cause,
+        node: problem.node,
         name,
         period: problem.period,
         message: problemSentence(problem, document),

@@ -1,6 +1,6 @@
 import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
-import { irr, npv } from '../finance/annuity.ts';
+import { nearestTo, npv, ratesOfReturn } from '../finance/annuity.ts';
 import { childrenOf, type CalendarWord, type Expression } from '../formula/syntax.ts';
 import {
   addUpMonths,
@@ -16,14 +16,20 @@ import {
 } from './alongMonths.ts';
 import type { BandSet } from '../plan/calculators.ts';
 import { wholeNumber } from './dependencies.ts';
-import { binaryKernel, callKernel, readerOf, unaryKernel, why, type Reader } from './kernels.ts';
+import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Reader } from './kernels.ts';
 import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
 import { BLANK, FINE, ProblemSite, type Problems } from './problems.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
 import { taxInputs, taxReader } from './tax.ts';
 
-/** One operation of a program: computes its result over a range, after widening the range to all it must renew. */
-export type Operation = (range: Range) => void;
+/**
+ * One operation of a program. All operations first widen the range to what they must renew, then all compute their results
+ * over it: what one of them has to renew, those before it have renewed too.
+ */
+export interface Operation {
+  readonly widen?: (range: Range) => void;
+  readonly compute: (range: Range) => void;
+}
 
 /** A formula as operations over whole series. `result` holds right figures everywhere once it has run over all. */
 export interface Program {
@@ -55,7 +61,9 @@ export function run(program: Program, range: Range, count: number): void {
     range.to = count;
     program.complete = true;
   }
-  for (const operation of program.operations) operation(range);
+  const { operations } = program;
+  for (const operation of operations) operation.widen?.(range);
+  for (const operation of operations) operation.compute(range);
 }
 
 /** The figures of the calendar words: month 1 to 12, quarter 1 to 4, year, period from 1, whole years since the start. */
@@ -127,10 +135,14 @@ class Compiler {
   }
 
   copyInto(operand: Operand, target: Series): void {
-    this.operations.push(({ from, to }) => {
+    this.add(({ from, to }) => {
       if (operand instanceof Scalar) target.fill(operand.value, operand.code, from, to);
       else target.copyFrom(operand, from, to);
     });
+  }
+
+  private add(compute: Operation['compute'], widen?: Operation['widen']): void {
+    this.operations.push(widen ? { widen, compute } : { compute });
   }
 
   private site(subject: Expression): ProblemSite {
@@ -155,14 +167,14 @@ class Compiler {
     const scalars = operands.filter((operand) => operand instanceof Scalar);
     if (series.length === 0) {
       const result = new Scalar();
-      this.operations.push(() => {
+      this.add(() => {
         result.value = kernel(-1);
         result.code = result.value === result.value ? FINE : why.code;
       });
       return result;
     }
     const out = this.out(target);
-    this.operations.push(({ from, to }) => {
+    this.add(({ from, to }) => {
       let start = from;
       if (!fast || scalars.some((scalar) => scalar.code !== FINE)) start = to;
       else for (const { cleanFrom } of series) if (cleanFrom > start) start = Math.min(cleanFrom, to);
@@ -261,7 +273,12 @@ class Compiler {
     const count = this.context.calendar.count;
     if (name === 'NPV') {
       const [rate, flow] = args.map((arg) => readerOf(this.operand(arg))) as [Reader, Reader];
-      return this.overAllMonths(flow, (figures) => npv(rate(0), figures), this.site(expression), target);
+      const site = this.site(expression);
+      const compute = (figures: number[]) => {
+        const yearly = rate(0);
+        return yearly === yearly ? finiteOr(site, npv(yearly, figures)) : NaN;
+      };
+      return this.overAllMonths(flow, compute, target);
     }
     const x = this.operand(args[0]!);
     switch (name) {
@@ -297,8 +314,16 @@ class Compiler {
         return this.lookingBack(target, grown.reader, count, grown.forget);
       }
       case 'IRR': {
-        const guess = args[1] ? readerOf(this.operand(args[1])) : () => 0.1;
-        return this.overAllMonths(readerOf(x), (figures) => irr(figures, guess(0)), this.site(expression), target);
+        const guess = args[1] ? readerOf(this.operand(args[1])) : null;
+        const site = this.site(expression);
+        const compute = (figures: number[]) => {
+          const near = guess?.(0);
+          if (near !== undefined && near !== near) return NaN;
+          const rates = ratesOfReturn(figures);
+          if (near === undefined && rates.length > 1) return without(site.code('severalResults', -1, rates));
+          return finiteOr(site, nearestTo(near ?? 0.1, rates));
+        };
+        return this.overAllMonths(readerOf(x), compute, target);
       }
       default:
         return this.summary(name as Summary, readerOf(x), spanOf(args[1]), target);
@@ -309,9 +334,7 @@ class Compiler {
     const out = this.out(target);
     const { count } = this.context.calendar;
     const reader = elsewhere(readerOf(x), count, (at) => at - months);
-    this.operations.push((range) => {
-      if (months > 0) range.to = Math.min(count, range.to + months);
-      else range.from = Math.max(0, range.from + months);
+    const compute = (range: Range) => {
       let { from } = range;
       // The months that have a figure to look back at are moved in one go; the others are empty or have a reason.
       if (x instanceof Series && months >= 0) {
@@ -320,6 +343,10 @@ class Compiler {
         for (from = start; from < range.to; from++) out.values[from] = x.values[from - months]!;
         out.markClean(start, range.to);
       } else fillFrom(reader, out, from, range.to);
+    };
+    this.add(compute, (range) => {
+      if (months > 0) range.to = Math.min(count, range.to + months);
+      else range.from = Math.max(0, range.from + months);
     });
     return out;
   }
@@ -327,21 +354,25 @@ class Compiler {
   /** An operation whose result in any month may depend on any other, so that all of it is renewed. */
   private anywhere(target: Series | undefined, reader: Reader): Operand {
     const out = this.out(target);
-    this.operations.push((range) => {
-      range.from = 0;
-      range.to = this.context.calendar.count;
-      fillFrom(reader, out, range.from, range.to);
-    });
+    this.add(({ from, to }) => fillFrom(reader, out, from, to), this.everywhere);
     return out;
   }
+
+  private readonly everywhere = (range: Range): void => {
+    range.from = 0;
+    range.to = this.context.calendar.count;
+  };
 
   /** An operation whose result depends on up to `months` months before. */
   private lookingBack(target: Series | undefined, reader: Reader, months: number, begin = () => {}): Operand {
     const out = this.out(target);
-    this.operations.push((range) => {
-      range.to = Math.min(this.context.calendar.count, range.to + months);
+    const { count } = this.context.calendar;
+    const compute = ({ from, to }: Range) => {
       begin();
-      fillFrom(reader, out, range.from, range.to);
+      fillFrom(reader, out, from, to);
+    };
+    this.add(compute, (range) => {
+      range.to = Math.min(count, range.to + months);
     });
     return out;
   }
@@ -352,23 +383,18 @@ class Compiler {
     const { calendar } = this.context;
     const reached = readerOf(out);
     const kernel = runningKernel(readerOf(x), reached, calendar, span);
-    this.operations.push((range) => {
-      if (span !== 'plan') range.from = stretchAround(calendar, range.from, span).from;
-      range.to = calendar.count;
+    const compute = (range: Range) => {
       const clean = x instanceof Series ? Math.min(range.to, Math.max(range.from, x.cleanFrom)) : range.to;
       fillFrom(kernel, out, range.from, clean);
       if (out.codeAt(clean - 1) > BLANK) fillFrom(kernel, out, clean, range.to);
       else if (x instanceof Series) {
-        addUpMonths(
-          out.values,
-          x.values,
-          out.codeAt(clean - 1) === FINE ? out.values[clean - 1]! : 0,
-          clean,
-          calendar,
-          span,
-        );
+        const before = out.codeAt(clean - 1) === FINE ? out.values[clean - 1]! : 0;
+        addUpMonths(out.values, x.values, before, clean, calendar, span);
         out.markClean(clean, range.to);
       }
+    };
+    this.add(compute, (range) => {
+      range.to = calendar.count;
     });
     return out;
   }
@@ -376,32 +402,28 @@ class Compiler {
   private summary(name: Summary, x: Reader, span: Span, target?: Series): Operand {
     const out = this.out(target);
     const { calendar } = this.context;
-    this.operations.push((range) => {
-      if (range.from >= range.to) return;
-      range.from = stretchAround(calendar, range.from, span).from;
-      range.to = stretchAround(calendar, range.to - 1, span).to;
-      for (let at = range.from; at < range.to;) {
+    const compute = ({ from, to }: Range) => {
+      for (let at = from; at < to;) {
         const stretch = stretchAround(calendar, at, span);
         const value = summarize(name, x, stretch.from, stretch.to);
         out.fill(value, value === value ? FINE : why.code, at, stretch.to);
         at = stretch.to;
       }
       out.settle();
+    };
+    this.add(compute, (range) => {
+      if (range.from >= range.to) return;
+      range.from = stretchAround(calendar, range.from, span).from;
+      range.to = stretchAround(calendar, range.to - 1, span).to;
     });
     return out;
   }
 
-  private overAllMonths(
-    flow: Reader,
-    compute: (figures: number[]) => number,
-    site: ProblemSite,
-    target?: Series,
-  ): Operand {
+  /** One figure for the whole plan, from all figures of `flow`; `compute` gives NaN with its reason in `why`. */
+  private overAllMonths(flow: Reader, compute: (figures: number[]) => number, target?: Series): Operand {
     const { count } = this.context.calendar;
     const out = this.out(target);
-    this.operations.push((range) => {
-      range.from = 0;
-      range.to = count;
+    const fill = () => {
       const figures: number[] = [];
       for (let at = 0; at < count; at++) {
         const value = flow(at);
@@ -409,11 +431,16 @@ class Compiler {
         figures.push(value === value ? value : 0);
       }
       const value = compute(figures);
-      if (Number.isFinite(value)) out.fill(value, FINE, 0, count);
-      else out.fill(NaN, site.code('noResult', -1), 0, count);
-    });
+      out.fill(value, value === value ? FINE : why.code, 0, count);
+    };
+    this.add(fill, this.everywhere);
     return out;
   }
+}
+
+/** A result, or the reason why there is none. */
+function finiteOr(site: ProblemSite, value: number): number {
+  return Number.isFinite(value) ? value : without(site.code('noResult', -1));
 }
 
 function constant(value: number, code: number): Scalar {

@@ -1,3 +1,4 @@
+import { CALCULATOR_TABLES } from '../plan/calculators.ts';
 import type { Change, Document } from '../plan/document.ts';
 import { TABLES } from '../plan/tables.ts';
 import { usesOfStored } from './dependencies.ts';
@@ -13,6 +14,8 @@ export function changesWiring(change: Change, document: Document, stepsOf: (assu
       return (
         change.before?.firstMonth !== change.after?.firstMonth ||
         change.before?.months !== change.after?.months ||
+        // Schedules are reckoned in the currency's smallest coin.
+        (change.before?.currency !== change.after?.currency && hasCalculators(document)) ||
         // Pots are told in today's money by the plan's own rise of prices.
         (document.savings.size > 0 && change.before?.projectionRate !== change.after?.projectionRate)
       );
@@ -51,6 +54,10 @@ export function changesWiring(change: Change, document: Document, stepsOf: (assu
     case 'chartSeries':
       return false;
   }
+}
+
+function hasCalculators(document: Document): boolean {
+  return CALCULATOR_TABLES.some((table) => document[table].size > 0);
 }
 
 /** Whether a row of a calculator reads what it read before: only then its figures can be renewed in place. */

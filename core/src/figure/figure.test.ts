@@ -98,3 +98,56 @@ describe('rounding', () => {
     ]).toEqual([1.01, -1.01, 3, -3, 0.3, 0]);
   });
 });
+
+describe('what is written', () => {
+  const LOCALES = [
+    'en-IE',
+    'en-IN',
+    'hi',
+    'de-DE',
+    'de-CH',
+    'fr-FR',
+    'sv-SE',
+    'es-ES',
+    'he',
+    'ar',
+    'fa',
+    'ur',
+    'pl',
+    'et',
+  ];
+  const figures = fc.oneof(
+    fc.integer({ min: -1e15, max: 1e15 }).map((cents) => cents / 100),
+    fc.double({ min: -1e12, max: 1e12, noNaN: true }),
+    fc.constantFrom(0, -0.01, 1234567.5, -1234567.89, 123456789012.34, 1e-7, -1e-7, 9999999999999.99),
+  );
+
+  it('is read again, in every notation', () => {
+    fc.assert(
+      fc.property(
+        figures,
+        fc.constantFrom(...LOCALES),
+        fc.constantFrom('money' as const, 'number' as const, 'percent' as const, 'ratePerYear' as const),
+        fc.constantFrom('minus' as const, 'brackets' as const, 'tone' as const),
+        (figure, locale, unit, negatives) => {
+          const style = { locale, currency: 'EUR', negatives };
+          const coarse = unit === 'percent' || unit === 'ratePerYear' ? 0.00005 : 0.005;
+          for (const text of [
+            writeFigure(figure, unit, style),
+            ...(unit === 'money' ? [writeWithUnit(figure, unit, style)] : []),
+          ]) {
+            const read = readFigure(text, locale, unit);
+            if (!read.ok) throw new Error(`${text}: ${read.message}`);
+            expect(Math.abs(read.figure! - figure)).toBeLessThanOrEqual(coarse * 1.000001 + Math.abs(figure) * 1e-14);
+          }
+          // What an editor begins with is the figure itself, to the last digit.
+          expect(readFigure(writeForEntry(figure, unit, locale), locale, unit)).toEqual({
+            ok: true,
+            figure: figure + 0,
+          });
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+});

@@ -3,10 +3,12 @@ export interface Notation {
   readonly decimal: '.' | ',';
   readonly grouping: string;
   readonly separator: ',' | ';';
+  /** How many digits stand between the marks left of the thousands: three, or two as in 12,34,567. */
+  readonly higherGroups: 2 | 3;
 }
 
 /** The notation formulas are stored in: `1250.5`, arguments apart by commas. */
-export const CANONICAL: Notation = { decimal: '.', grouping: ',', separator: ',' };
+export const CANONICAL: Notation = { decimal: '.', grouping: ',', separator: ',', higherGroups: 3 };
 
 const known = new Map<string, Notation>();
 
@@ -19,7 +21,9 @@ export function notationOf(locale: string): Notation {
       : [];
     const decimal = parts.find((part) => part.type === 'decimal')?.value === ',' ? ',' : '.';
     const grouping = parts.find((part) => part.type === 'group')?.value ?? (decimal === ',' ? '.' : ',');
-    notation = { decimal, grouping, separator: decimal === ',' ? ';' : ',' };
+    const groups = parts.filter((part) => part.type === 'integer').map(({ value }) => value.length);
+    const higherGroups = groups.length > 2 && groups.at(-2) === 2 ? 2 : 3;
+    notation = { decimal, grouping, separator: decimal === ',' ? ';' : ',', higherGroups };
     known.set(locale, notation);
   }
   return notation;

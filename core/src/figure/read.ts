@@ -8,6 +8,9 @@ export type ReadFigure =
 /** No figure of a plan may be larger: beyond it, cents no longer fit a double. */
 export const LARGEST_FIGURE = 1e13;
 
+/** Marks that say which way a text runs: some locales put them around figures, and nobody sees them. */
+export const DIRECTION_MARKS = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/g;
+
 /**
  * Reads a figure typed in a locale's notation: `1,234.50`, `-12`, `(12)`, `€ 12`, `5 %`. Thousands are optional, but
  * must stand in groups of three. For units that are fractions `2.4` and `2.4 %` both mean 0.024.
@@ -15,10 +18,10 @@ export const LARGEST_FIGURE = 1e13;
 export function readFigure(text: string, locale: string, unit: Unit = 'money'): ReadFigure {
   const shown = text.trim().length > 40 ? `${text.trim().slice(0, 40)}…` : text.trim();
   const refuse = (message: string): ReadFigure => ({ ok: false, message });
-  let body = text.trim();
+  let body = text.replace(DIRECTION_MARKS, '').trim();
   if (body === '') return { ok: true, figure: null };
   if (/[\t\n\r]/.test(body)) return refuse('That is more than one figure. Paste or type a single one here.');
-  const { decimal, grouping } = notationOf(locale);
+  const { decimal, grouping, higherGroups } = notationOf(locale);
   const example = decimal === ',' ? '1.234,50' : '1,234.50';
 
   const bracketed = /^\((.*)\)$/.exec(body);
@@ -27,7 +30,7 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
   if (signed) body = signed[2]!;
   const percent = /^(.*?)\s*%$/.exec(body);
   if (percent) body = percent[1]!;
-  if (unit === 'money') body = body.replace(/^(\p{Sc}|[A-Z]{3}\s)\s*/u, '').replace(/\s*(\p{Sc}|\s[A-Z]{3})$/u, '');
+  if (unit === 'money') body = body.replace(/^(\p{Sc}|[A-Z]{3}(?=[-−–\s\d]))\s*/u, '').replace(/\s*(\p{Sc}|\s[A-Z]{3})$/u, '');
   const signedAfterSymbol = signed ? null : /^([-−–])\s*(.*)$/.exec(body);
   if (signedAfterSymbol) body = signedAfterSymbol[2]!;
   if (bracketed && (signed || signedAfterSymbol))
@@ -38,7 +41,7 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
   }
   const group = grouping.trim() === '' ? '[\\s\\u00a0\\u202f]' : `[${escape(grouping)}'’\\u00a0\\u202f ]`;
   const shape = new RegExp(
-    `^(?:\\d+|\\d{1,3}(?:${group}\\d{3})+)(?:${escape(decimal)}\\d*)?$|^${escape(decimal)}\\d+$`,
+    `^(?:\\d+|\\d{1,3}(?:${group}\\d{3})+|\\d{1,${higherGroups}}(?:${group}\\d{${higherGroups}})+${group}\\d{3})(?:${escape(decimal)}\\d*)?$|^${escape(decimal)}\\d+$`,
   );
   if (!shape.test(body)) {
     if (!/\d/.test(body)) return refuse(`"${shown}" is not a figure. Write it like ${example}.`);
@@ -51,17 +54,11 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
   if (percent && !isFraction(unit) && unit !== 'number') {
     return refuse(`"${shown}" is a percentage, but this figure is ${unit === 'money' ? 'money' : `in ${unit}`}.`);
   }
-  let figure = Number(body.replace(new RegExp(group, 'g'), '').replace(decimal, '.'));
-  if (percent || isFraction(unit)) figure = shiftDecimals(figure, -2);
+  const digits = body.replace(new RegExp(group, 'g'), '').replace(decimal, '.');
+  const figure = Number(percent || isFraction(unit) ? `${digits}e-2` : digits);
   if (figure > LARGEST_FIGURE) return refuse(`"${shown}" is too large. Figures go up to ten trillion.`);
   const negative = bracketed !== null || (signed !== null && signed[1] !== '+') || signedAfterSymbol !== null;
   return { ok: true, figure: negative && figure !== 0 ? -figure : figure };
-}
-
-/** Moves the decimal mark without binary noise: 2.4 by -2 is 0.024, not 0.024000000000000004. */
-function shiftDecimals(value: number, places: number): number {
-  const [mantissa, exponent = '0'] = String(value).split('e');
-  return Number(`${mantissa}e${Number(exponent) + places}`);
 }
 
 function escape(text: string): string {

@@ -1,3 +1,5 @@
+import { decimalText, shifted } from './decimal.ts';
+import { notationOf } from './notation.ts';
 import { isFraction, type Unit } from './unit.ts';
 
 /** How a plan writes its figures. */
@@ -77,14 +79,18 @@ export function writeDifference(difference: number, unit: Unit, style: FigureSty
   return difference > 0 && !text.startsWith('−') ? `+${text}` : text;
 }
 
+/** A minus as locales write it, with the marks of direction some put around it. */
+const MINUS = /^[\u061c\u200e\u200f]*[-−][\u061c\u200e\u200f]*/;
+
 function withSign(text: string, { negatives }: FigureStyle): string {
-  if (!text.startsWith('-')) return text;
-  return negatives === 'brackets' ? `(${text.slice(1)})` : `−${text.slice(1)}`;
+  if (!MINUS.test(text)) return text;
+  const rest = text.replace(MINUS, '');
+  return negatives === 'brackets' ? `(${rest})` : `−${rest}`;
 }
 
 /** A share of something, always with one decimal so that shares line up: `28.4 %`. */
 export function writeShare(fraction: number, locale: string): string {
-  return `${decimal(locale, 1, 1)(fraction * 100)}\u00a0%`.replace(/^-/, '−');
+  return withSign(`${decimal(locale, 1, 1)(fraction * 100)}\u00a0%`, { locale, currency: '' });
 }
 
 /** A figure with its currency or unit: `€1,234.50`, `2.4 % a year`, `42 months`. */
@@ -97,7 +103,7 @@ export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): s
       minimumFractionDigits: decimals,
       maximumFractionDigits: decimals,
     }).format(steady(figure, decimals));
-    return text.startsWith('-') ? withSign(text, style) : text.replace('-', '−');
+    return MINUS.test(text) ? withSign(text, style) : text.replace('-', '−');
   }
   const text = writeFigure(figure, unit, style);
   if (unit === 'ratePerYear') return `${text} a year`;
@@ -109,8 +115,9 @@ export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): s
 
 /** A figure as someone would type it again, in full and without grouping: `1234.5`, `2.4` for a rate of 0.024. */
 export function writeForEntry(figure: number, unit: Unit, locale: string): string {
-  const value = isFraction(unit) ? Number((figure * 100).toPrecision(15)) : figure;
-  return format(locale, { useGrouping: false, maximumFractionDigits: 12 }).format(value).replace('−', '-');
+  const text = decimalText(Math.abs(figure));
+  const plain = isFraction(unit) ? shifted(text, 2) : text;
+  return `${figure < 0 ? '-' : ''}${plain.replace('.', notationOf(locale).decimal)}`;
 }
 
 function fraction(figure: number, locale: string): string {

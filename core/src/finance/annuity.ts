@@ -1,3 +1,5 @@
+import { evenly, rootsOf } from './roots.ts';
+
 /**
  * The time value of money with the signs of OpenFormula (OASIS OpenDocument 1.3, part 4, section 6.12):
  * money received is positive, money paid is negative. Rates are fractions per period, `type` 1 means payments fall
@@ -33,7 +35,7 @@ export function nper(rate: number, payment: number, present: number, future = 0,
   return Math.log1p((-rate * (present + future)) / (perPeriod + present * rate)) / Math.log1p(rate);
 }
 
-/** The rate per period, found by Newton's method from `guess`, then by bisection; NaN when there is none. */
+/** The rate per period nearest to `guess`; NaN when there is none. */
 export function rate(periods: number, payment: number, present: number, future = 0, type = 0, guess = 0.1): number {
   const balance = (r: number) =>
     present * (1 + r) ** periods + payment * (1 + r * type) * annuityFactor(r, periods) + future;
@@ -55,19 +57,18 @@ export function ppmt(rate: number, period: number, periods: number, present: num
 
 /** The interest paid in periods `start` to `end`, both included. */
 export function cumipmt(rate: number, periods: number, present: number, start: number, end: number, type = 0): number {
-  return accumulate(start, end, periods, (period) => ipmt(rate, period, periods, present, 0, type));
+  const [first, last] = [Math.ceil(start), Math.floor(end)];
+  const payments = pmt(rate, periods, present, 0, type) * (last - first + 1);
+  return payments - cumprinc(rate, periods, present, start, end, type);
 }
 
-/** What periods `start` to `end` pay back of the amount, both included. */
+/** What periods `start` to `end` pay back of the amount, both included: by how much the balance changes meanwhile. */
 export function cumprinc(rate: number, periods: number, present: number, start: number, end: number, type = 0): number {
-  return accumulate(start, end, periods, (period) => ppmt(rate, period, periods, present, 0, type));
-}
-
-function accumulate(start: number, end: number, periods: number, part: (period: number) => number): number {
-  if (start < 1 || end < start || end > periods || periods > 100_000) return NaN;
-  let sum = 0;
-  for (let period = Math.ceil(start); period <= end; period++) sum += part(period);
-  return sum;
+  if (start < 1 || end < start || end > periods) return NaN;
+  const payment = pmt(rate, periods, present, 0, type);
+  const after = (period: number) =>
+    period === 0 ? present : -fv(rate, period, payment, present, type) / (1 + rate * type);
+  return after(Math.floor(end)) - after(Math.ceil(start) - 1);
 }
 
 /** The effective yearly rate of a nominal one compounded `periods` times a year. */
@@ -85,56 +86,47 @@ export function npv(rate: number, figures: readonly number[]): number {
   return figures.reduce((sum, figure, index) => sum + figure / (1 + rate) ** (index + 1), 0);
 }
 
-/** The internal rate of return per period of figures of which the first is due now; NaN when there is none. */
+/** The internal rate of return per period nearest to `guess`, of figures of which the first is due now; NaN when there is none. */
 export function irr(figures: readonly number[], guess = 0.1): number {
-  if (!figures.some((figure) => figure > 0) || !figures.some((figure) => figure < 0)) return NaN;
-  return findRoot((r) => figures.reduce((sum, figure, index) => sum + figure / (1 + r) ** index, 0), guess, -0.999, 10);
+  return nearestTo(guess, ratesOfReturn(figures));
 }
 
 /**
- * A root of `f` near `guess` between `low` and `high`: secant steps first, then a search for a change of sign, outward
- * from the guess, with bisection. NaN when the sign never changes.
+ * All internal rates of return per period between −99.9 % and 1000 %, of figures of which the first is due now: what
+ * makes their present value nothing. Figures that change sign more than once may have several.
  */
-export function findRoot(f: (x: number) => number, guess: number, low: number, high: number): number {
-  let x0 = guess;
-  let f0 = f(x0);
-  let x1 = guess === 0 ? 0.001 : guess * 1.01;
-  for (let step = 0; step < 60; step++) {
-    const f1 = f(x1);
-    if (f1 === 0) return x1;
-    const next = x1 - (f1 * (x1 - x0)) / (f1 - f0);
-    if (!(next > low && next < high)) break;
-    if (Math.abs(next - x1) <= 1e-14 * Math.max(1, Math.abs(next))) return settle(f, next);
-    [x0, f0, x1] = [x1, f1, next];
-  }
-  return bisect(f, low, high, guess);
+export function ratesOfReturn(figures: readonly number[]): number[] {
+  const first = figures.findIndex((figure) => figure !== 0);
+  const last = figures.findLastIndex((figure) => figure !== 0);
+  if (!figures.some((figure) => figure > 0) || !figures.some((figure) => figure < 0)) return [];
+  const flow = figures.slice(first, last + 1);
+  // Seen from the end where rates are below zero, so that no power grows beyond what a double holds.
+  const worth = (r: number) => (r >= 0 ? valueNow(flow, 1 / (1 + r)) : valueNow(flow.toReversed(), 1 + r));
+  return rootsOf(worth, RATES).map(({ from, to }) => (from + to) / 2);
 }
 
-function settle(f: (x: number) => number, x: number): number {
-  return Number.isFinite(f(x)) ? x : NaN;
+/** What figures come to when each period later counts by a factor less: a polynomial, by Horner's rule. */
+function valueNow(figures: readonly number[], factor: number): number {
+  let value = 0;
+  for (let at = figures.length - 1; at >= 0; at--) value = value * factor + figures[at]!;
+  return value;
 }
 
-function bisect(f: (x: number) => number, low: number, high: number, guess: number): number {
-  const steps = 400;
-  // Rates bunch near nothing, so the grid is even in log(1 + x).
-  const points = Array.from({ length: steps + 1 }, (_, i) =>
-    Math.expm1(Math.log1p(low) + ((Math.log1p(high) - Math.log1p(low)) * i) / steps),
+/** Rates bunch near nothing, so the places that are looked at are even in log(1 + x). */
+const RATES = evenly(Math.log1p(-0.999), Math.log1p(10), 600).map(Math.expm1);
+
+/** The one of some values that is nearest to another; NaN when there is none. */
+export function nearestTo(value: number, values: readonly number[]): number {
+  return values.reduce(
+    (best, each) => (Math.abs(each - value) < Math.abs(best - value) ? each : best),
+    values[0] ?? NaN,
   );
-  const brackets: [number, number][] = [];
-  for (let i = 0; i < steps; i++) {
-    const a = f(points[i]!);
-    const b = f(points[i + 1]!);
-    if (a === 0) return points[i]!;
-    if (Number.isFinite(a) && Number.isFinite(b) && a > 0 !== b > 0) brackets.push([points[i]!, points[i + 1]!]);
-  }
-  if (brackets.length === 0) return NaN;
-  const distance = ([from, to]: [number, number]) => Math.abs((from + to) / 2 - guess);
-  let [from, to] = brackets.reduce((best, bracket) => (distance(bracket) < distance(best) ? bracket : best));
-  const rising = f(to) > 0;
-  for (let step = 0; step < 200 && to - from > 1e-16; step++) {
-    const middle = (from + to) / 2;
-    if (f(middle) > 0 === rising) to = middle;
-    else from = middle;
-  }
-  return (from + to) / 2;
+}
+
+/** A root of `f` between `low` and `high`, above −1 each; the one nearest to `guess` where there are several, else NaN. */
+export function findRoot(f: (x: number) => number, guess: number, low: number, high: number): number {
+  const places = evenly(Math.log1p(low), Math.log1p(high), 400).map(Math.expm1);
+  const all = rootsOf(f, places);
+  const middles = all.map(({ from, to }) => (from + to) / 2);
+  return nearestTo(guess, middles);
 }

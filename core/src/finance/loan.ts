@@ -41,6 +41,11 @@ export interface LoanTerms {
   readonly interestOnly?: number;
   /** The regular payment where it has been agreed; otherwise it follows from the other terms. */
   readonly payment?: number;
+  /**
+   * Whether the payment goes on until nothing is left, in as many months as that takes; `months` is how long that is in
+   * theory. Otherwise the last payment settles what is left, and may be larger than the others.
+   */
+  readonly untilPaid?: boolean;
   /** Rounds payments and interest, 0.01 for cents; `null` leaves them as they are. */
   readonly minorUnit?: number | null;
   /** What is paid on top in a month, counted from 1. */
@@ -94,7 +99,9 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
   let balance = principal;
   let totalPaid = 0;
   let totalInterest = 0;
-  for (let month = 1; month <= months && balance > 0; month++) {
+  // Interest rounded to the cent may leave a little more than in theory, never much.
+  const longest = loan.untilPaid ? months + Math.max(12, months) : months;
+  for (let month = 1; month <= longest && balance > 0; month++) {
     const opening = balance;
     // At a month's start interest accrues on what is left after the payment; paid alone, it is what keeps the balance.
     const alone = month <= interestOnly;
@@ -104,7 +111,8 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
         : alone
           ? round((opening * rate) / (1 + rate))
           : round((opening - Math.min(regular, opening)) * rate);
-    const last = month === months || (!alone && regular - owed >= opening);
+    const settles = !alone && round(opening + owed - regular) <= balloon;
+    const last = month === longest || (loan.untilPaid ? settles : month === months || (!alone && regular - owed >= opening));
     const interest = last && due === 'start' ? 0 : owed;
     const paid = last ? opening + interest : alone ? interest : regular;
     let closing = last ? 0 : round(opening + interest - paid);

@@ -48,6 +48,16 @@ export function taxOn(
 }
 
 /**
+ * The rate one more of income would be taxed at: at a band's edge that of the band it falls into, where `marginalRate` of
+ * `taxOn` is that of the last one. A fraction; nothing while the allowance or a rebate leaves nothing due.
+ */
+export function rateOnOneMore(income: number, { bands, allowance = 0, rebateLimit = 0 }: TaxSchedule): number {
+  const taxable = income - allowance;
+  if (taxable < 0 || (taxable <= rebateLimit && rebateLimit > 0)) return 0;
+  return bands.findLast((band) => taxable >= band.from)?.rate ?? 0;
+}
+
+/**
  * Why bands are impossible, as a sentence; `null` when they are not. What is not known of a band yet, as a formula may
  * give it, is `null` and not judged.
  */

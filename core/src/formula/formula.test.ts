@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { toMonth } from '../calendar/month.ts';
 import { CANONICAL, notationOf } from '../figure/notation.ts';
-import { Names, resolveNames } from './names.ts';
+import { ListedNames, nearestNames, resolveNames } from './names.ts';
 import { parseFormula } from './parse.ts';
 import { printFormula, quoteName } from './print.ts';
 import { FormulaError, childrenOf, type BinaryOperator, type Expression } from './syntax.ts';
@@ -54,11 +54,22 @@ const expressions = fc.letrec<{ tree: Expression }>((tie) => ({
     fc
       .tuple(fc.constantFrom(...FUNCTIONS), fc.array(tie('tree'), { minLength: 1, maxLength: 3 }))
       .filter(([definition, args]) => args.length >= definition.least && args.length <= definition.most)
-      // The second argument of monthly is no figure but the word effective.
-      .filter(([definition, args]) => definition.name !== 'monthly' || args.length === 1)
-      .map(([{ name }, args]): Expression => ({ kind: 'call', name, args, place: at })),
+      .map(([{ name, words }, args]): Expression => ({
+        kind: 'call',
+        name,
+        // Where a word says how the function works, no figure can stand.
+        args: args.map((arg, index) =>
+          words?.at === index && (!words.orFigures || arg.kind === 'word') ? wordFor(words.these[0]!) : arg,
+        ),
+        place: at,
+      })),
   ),
 })).tree;
+
+const wordFor = (word: string) =>
+  (word === 'effective'
+    ? { kind: 'option', option: word, place: at }
+    : { kind: 'word', word, place: at }) as Expression;
 
 const problemOf = (text: string, locale = 'en-IE') => {
   try {
@@ -114,7 +125,7 @@ describe('parsing and printing', () => {
   it('takes the year of a subtraction for a subtraction when it is written apart', () => {
     expect(bare(parseFormula('2026 - 03'))).toMatchObject({ kind: 'binary', operator: '-' });
     expect(parseFormula('2026-03')).toMatchObject({ kind: 'date', month: '2026-03' });
-    expect(bare(parseFormula('2026-13'))).toMatchObject({ kind: 'binary', operator: '-' });
+    expect(bare(parseFormula('2026 - 13'))).toMatchObject({ kind: 'binary', operator: '-' });
   });
 });
 
@@ -135,6 +146,13 @@ describe('a formula with an error', () => {
     ['€ 5', 0, 1, /currency/],
     ['"Rent"', 0, 1, /single quotes/],
     ['Rent; 2', 4, 5, /arguments of a function/],
+    ['2026-13', 0, 7, /no month/],
+    ['at(Rent, 2026-12-05)', 9, 19, /without a day/],
+    ['total(Rent, 2026)', 12, 16, /month, quarter or year is expected/],
+    ['running(Rent, years)', 14, 19, /quarter or year is expected/],
+    ['grow(Rent, 1%, 2026-03, quarter)', 24, 31, /year or month is expected/],
+    ['average(Rent, period)', 14, 20, /quarter or year is expected/],
+    ['monthly(Rent, 2)', 14, 15, /effective is expected/],
     ['#', 0, 1, /no meaning/],
     ['{', 0, 1, /Braces/],
   ])('%s points at column %i to %i', (text, from, to, message) => {
@@ -144,14 +162,15 @@ describe('a formula with an error', () => {
   });
 
   it('is refused when too long or nested too deeply, rather than running out of room', () => {
-    expect(problemOf('1+'.repeat(1500)).message).toContain('2000 characters');
-    expect(problemOf('('.repeat(900) + '1' + ')'.repeat(900)).message).toContain('nested');
-    expect(problemOf('-'.repeat(1900) + '1').message).toContain('nested');
+    expect(problemOf('1+'.repeat(500) + '1').message).toContain('may have 1000 names');
+    expect(problemOf('1'.repeat(300_000)).message).toContain('200000 characters');
+    expect(problemOf('('.repeat(400) + '1' + ')'.repeat(400)).message).toContain('nested');
+    expect(problemOf('-'.repeat(900) + '1').message).toContain('nested');
   });
 });
 
 describe('names', () => {
-  const names = new Names(
+  const names = new ListedNames(
     [
       { id: 'r', name: 'Rent' },
       { id: 'f', name: 'Food and drink' },
@@ -177,8 +196,8 @@ describe('names', () => {
       expect(problem.suggestions).toEqual(['Rent']);
       expect(problem.message).toBe('Nothing in this plan is called Rnet. Did you mean Rent?');
     }
-    expect(names.nearest('Net pay')).toEqual(['Net pay Mara']);
-    expect(names.nearest('Something else entirely')).toEqual([]);
+    expect(nearestNames(names, 'Net pay')).toEqual(['Net pay Mara']);
+    expect(nearestNames(names, 'Something else entirely')).toEqual([]);
   });
 
   it('stand in quotes where they must', () => {

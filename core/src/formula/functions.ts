@@ -1,4 +1,5 @@
 import * as annuity from '../finance/annuity.ts';
+import { meanOf } from '../figure/compare.ts';
 import { roundTo } from '../figure/rounding.ts';
 
 /**
@@ -16,6 +17,15 @@ export interface FunctionDefinition {
   readonly summary: string;
   readonly blank: 'empty' | 'skip';
   readonly compute?: (args: readonly number[]) => number;
+  /** The argument that is a word and no figure: where it stands, and which words there are. */
+  readonly words?: Words;
+}
+
+interface Words {
+  readonly at: number;
+  readonly these: readonly string[];
+  /** Whether figures may stand there too. */
+  readonly orFigures?: boolean;
 }
 
 type Arithmetic = (...args: number[]) => number;
@@ -28,6 +38,7 @@ function define(
   summary: string,
   compute?: Arithmetic,
   blank: FunctionDefinition['blank'] = 'empty',
+  words?: Words,
 ): void {
   const [, name, shape] = /^(\w+)\((.*)\)$/.exec(signature) as unknown as [string, string, string];
   const optional = shape.indexOf('[');
@@ -47,30 +58,39 @@ function define(
             .filter((part) => part.trim()).length,
     most: shape.includes('…') ? 100 : parameters,
     ...(compute ? { compute: (args: readonly number[]) => compute(...args) } : {}),
+    ...(words ? { words } : {}),
   });
 }
 
-const average: Arithmetic = (...args) => args.reduce((sum, arg) => sum + arg, 0) / args.length;
+const average: Arithmetic = (...args) =>
+  meanOf(
+    args.reduce((sum, arg) => sum + arg, 0),
+    args,
+  );
+const SPANS = { at: 1, these: ['month', 'quarter', 'year'] };
+const along = (signature: string, summary: string, words: Words = SPANS) =>
+  define('time', signature, summary, undefined, 'empty', words);
 
 define('time', 'prior(x, [n])', 'x one month, or n months, earlier');
 define('time', 'next(x, [n])', 'x one month, or n months, later');
 define('time', 'at(x, month)', 'x in one month, written 2026-03 or as its number in the plan');
-define('time', 'running(x, [year])', 'x added up since the plan’s start, or since the year’s');
-define('time', 'total(x, [quarter or year])', 'x added up over the whole plan, the quarter or the year');
+along('running(x, [quarter or year])', 'x added up since the plan’s start, or since the quarter’s or year’s');
+along('total(x, [quarter or year])', 'x added up over the whole plan, the quarter or the year');
 define(
   'time',
   'average(x, [quarter or year or x, …])',
   'the average of x over the plan, the quarter or the year; of several figures, theirs',
   average,
   'skip',
+  { ...SPANS, orFigures: true },
 );
-define('time', 'lowest(x, [quarter or year])', 'the smallest x of the plan, the quarter or the year');
-define('time', 'highest(x, [quarter or year])', 'the largest x of the plan, the quarter or the year');
+along('lowest(x, [quarter or year])', 'the smallest x of the plan, the quarter or the year');
+along('highest(x, [quarter or year])', 'the largest x of the plan, the quarter or the year');
 
-define(
-  'time',
+along(
   'grow(amount, rate, from, [year or month])',
   'an amount that grows by a rate, once a year or month by month, from a month on; nothing before',
+  { at: 3, these: ['year', 'month'] },
 );
 define('time', 'recent(x, n)', 'the average of x over the n months before, passing over empty ones');
 
@@ -112,6 +132,8 @@ define(
   'monthly(yearly rate, [effective])',
   'the monthly rate of a yearly one: a twelfth, or with effective the twelfth root',
   (rate) => rate / 12,
+  'empty',
+  { at: 1, these: ['effective'] },
 );
 define(
   'money',
@@ -146,7 +168,12 @@ define(
 );
 define('money', 'EFFECT(nominal, periods)', 'effective yearly rate of a nominal one', annuity.effect);
 define('money', 'NOMINAL(effective, periods)', 'nominal yearly rate of an effective one', annuity.nominal);
-define('money', 'NPV(rate, x, [x, …])', 'present value of x over the plan’s months, or of several figures');
+define(
+  'money',
+  'NPV(rate, x, [x, …])',
+  'present value of x over the plan’s months, or of several figures',
+  (rate, ...figures) => annuity.npv(rate!, figures),
+);
 define('money', 'IRR(x, [guess])', 'internal rate of return of x over the plan’s months');
 
 function roundAway(x: number, digits: number): number {

@@ -15,11 +15,17 @@ export interface NamedThing {
 }
 
 /** The names of a plan, looked up without regard to case and spacing. */
-export class Names {
+export interface Names {
+  find(name: string): NamedThing | undefined;
+  thing(id: string): NamedThing | undefined;
+  all(): readonly NamedThing[];
+}
+
+/** Names from a list. A name already taken keeps its first owner; `aliases` only count where nothing has that name. */
+export class ListedNames implements Names {
   private readonly byName = new Map<string, NamedThing>();
   private readonly byId = new Map<string, NamedThing>();
 
-  /** Adds a thing. A name already taken keeps its first owner; `aliases` only count where nothing has that name. */
   constructor(things: Iterable<NamedThing>, aliases: Iterable<NamedThing> = []) {
     for (const thing of things) {
       this.byId.set(thing.id, thing);
@@ -32,10 +38,6 @@ export class Names {
     return this.byName.get(nameKey(name));
   }
 
-  nameOf(id: string): string | undefined {
-    return this.byId.get(id)?.name;
-  }
-
   thing(id: string): NamedThing | undefined {
     return this.byId.get(id);
   }
@@ -43,18 +45,24 @@ export class Names {
   all(): NamedThing[] {
     return [...this.byId.values()];
   }
+}
 
-  /** Up to three names that are spelt like `name`, nearest first. */
-  nearest(name: string): string[] {
-    const key = nameKey(name);
-    const limit = Math.max(1, Math.floor(key.length / 3));
-    return [...this.byName.values()]
-      .map((thing) => ({ name: thing.name, distance: likeness(key, nameKey(thing.name)) }))
-      .filter((candidate) => candidate.distance <= limit)
-      .sort((a, b) => a.distance - b.distance || a.name.localeCompare(b.name))
-      .slice(0, 3)
-      .map((candidate) => candidate.name);
-  }
+/** Up to three names that are spelt like `name`, nearest first. */
+export function nearestNames(names: Names, name: string): string[] {
+  const key = nameKey(name);
+  const limit = Math.max(1, Math.floor(key.length / 3));
+  return names
+    .all()
+    .flatMap((thing) => {
+      const other = nameKey(thing.name);
+      // Names of other lengths need more letters changed than that; only a beginning may be much shorter.
+      if (Math.abs(other.length - key.length) > limit && !other.startsWith(key)) return [];
+      return [{ name: thing.name, distance: likeness(key, other) }];
+    })
+    .filter((candidate) => candidate.distance <= limit)
+    .sort((a, b) => a.distance - b.distance || a.name.localeCompare(b.name))
+    .slice(0, 3)
+    .map((candidate) => candidate.name);
 }
 
 /** What makes two names the same: case, composition and spacing do not. */
@@ -73,7 +81,7 @@ export function resolveNames(expression: Expression, names: Names): Expression {
     }
     const thing = names.find(leaf.name);
     if (!thing) {
-      const nearest = names.nearest(leaf.name);
+      const nearest = nearestNames(names, leaf.name);
       const hint = nearest.length > 0 ? ` Did you mean ${nearest.join(' or ')}?` : '';
       throw new FormulaError(`Nothing in this plan is called ${leaf.name}.${hint}`, leaf.place, nearest);
     }

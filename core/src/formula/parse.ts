@@ -1,5 +1,5 @@
 import { CANONICAL, type Notation } from '../figure/notation.ts';
-import { functionNamed } from './functions.ts';
+import { functionNamed, type FunctionDefinition } from './functions.ts';
 import {
   CALENDAR_WORDS,
   FormulaError,
@@ -10,8 +10,13 @@ import {
 } from './syntax.ts';
 import { tokenize, type Token } from './tokens.ts';
 
-/** The longest formula in characters, and the deepest nesting. */
-export const MAX_FORMULA_LENGTH = 2000;
+/**
+ * How much a formula may hold: its names, numbers, operators and brackets, counted. Written in other ways, with ids or
+ * with long names, it keeps that count, so that what has been taken can always be stored, shown and read again.
+ */
+export const MAX_FORMULA_PARTS = 1000;
+/** The longest text that is looked at: so many parts with the longest names there can be. */
+export const MAX_FORMULA_LENGTH = 200 * MAX_FORMULA_PARTS;
 const MAX_DEPTH = 100;
 
 /**
@@ -27,7 +32,16 @@ export function parseFormula(text: string, notation: Notation = CANONICAL): Expr
       to: text.length,
     });
   }
-  return new Parser(tokenize(text, notation), notation).formula();
+  const tokens = tokenize(text, notation);
+  const count = tokens.length - 1;
+  if (count > MAX_FORMULA_PARTS) {
+    const { from } = tokens[MAX_FORMULA_PARTS]!.place;
+    throw new FormulaError(
+      `A rule may have ${MAX_FORMULA_PARTS} names, numbers and signs; this one has ${count}. Split it into lines of its own.`,
+      { from, to: text.length },
+    );
+  }
+  return new Parser(tokens, notation).formula();
 }
 
 class Parser {
@@ -218,18 +232,27 @@ class Parser {
       const shape = `${definition.name}(${definition.shape.replaceAll(', ', `${this.notation.separator} `)})`;
       throw new FormulaError(`${definition.name} is written ${shape}; here it has ${count(args.length)}.`, whole);
     }
-    return { kind: 'call', name: definition.name, args: withOptions(definition.name, args), place: whole };
+    return { kind: 'call', name: definition.name, args: this.withWords(definition, args), place: whole };
+  }
+
+  /** Arguments of which one may be a word that says how the function works; any other word there is refused. */
+  private withWords({ name, shape, words }: FunctionDefinition, args: readonly Expression[]): readonly Expression[] {
+    const arg = words && args[words.at];
+    if (!arg || (words.orFigures && (arg.kind !== 'word' || args.length > 2))) return args;
+    const refuse = () => {
+      const written = `${name}(${shape.replaceAll(', ', `${this.notation.separator} `)})`;
+      return new FormulaError(`${name} is written ${written}; ${either(words.these)} is expected here.`, arg.place);
+    };
+    if (arg.kind === 'word' && words.these.includes(arg.word)) return args;
+    const option = arg.kind === 'name' && !arg.quoted && arg.output === undefined ? arg.name.toLowerCase() : null;
+    if (option !== 'effective' || !words.these.includes(option)) throw refuse();
+    return args.map((each, at) => (at === words.at ? { kind: 'option', option, place: arg.place } : each));
   }
 }
 
-/** Reads `effective` as a choice where a function offers it; elsewhere the word stays a name. */
-function withOptions(name: string, args: readonly Expression[]): readonly Expression[] {
-  if (name !== 'monthly' || args.length < 2) return args;
-  const [rate, choice] = args as [Expression, Expression];
-  if (choice.kind !== 'name' || choice.quoted || choice.name.toLowerCase() !== 'effective') {
-    throw new FormulaError('Write monthly(rate) for a twelfth, or monthly(rate, effective).', choice.place);
-  }
-  return [rate, { kind: 'option', option: 'effective', place: choice.place }];
+/** Words in a row: "quarter or year". */
+function either(words: readonly string[]): string {
+  return words.length < 2 ? words.join() : `${words.slice(0, -1).join(', ')} or ${words.at(-1)!}`;
 }
 
 function isCalendarWord(name: string): boolean {

@@ -1,3 +1,4 @@
+import { decimalText } from '../figure/decimal.ts';
 import { CANONICAL, type Notation } from '../figure/notation.ts';
 import { CALENDAR_WORDS, type BinaryOperator, type Expression } from './syntax.ts';
 
@@ -104,14 +105,4 @@ export function quoteName(name: string): string {
 
 function quote(name: string): string {
   return `'${name.replaceAll("'", "''")}'`;
-}
-
-/** A number written out without an exponent, since formulas have none. */
-function decimalText(value: number): string {
-  const text = String(value);
-  const match = /^(\d)(?:\.(\d+))?e([+-]\d+)$/.exec(text);
-  if (!match) return text;
-  const digits = match[1]! + (match[2] ?? '');
-  const exponent = Number(match[3]);
-  return exponent < 0 ? `0.${'0'.repeat(-exponent - 1)}${digits}` : digits.padEnd(exponent + 1, '0');
 }

@@ -21,7 +21,9 @@ const SIGNS: Readonly<Record<string, string>> = {
   '≠': '<>',
 };
 const WORD = /[\p{L}\p{M}\p{N}]+/uy;
-const DATE = /\d{4}-\d{2}(?!\d|[.,]\d)/y;
+/** What is written like a month, or like a day. */
+const DATE = /\d{4}-\d{2}(-\d{1,2})?(?!\d|[.,]\d)/y;
+const ID = /\{([@\w:-]+)\}/y;
 
 /** Splits a formula into tokens. Names are runs of words; `{id}` is the stored form of a name. */
 export function tokenize(text: string, notation: Notation): Token[] {
@@ -47,8 +49,16 @@ export function tokenize(text: string, notation: Notation): Token[] {
 
 function readNumber(text: string, at: number, notation: Notation): Token {
   DATE.lastIndex = at;
-  const date = DATE.exec(text)?.[0];
-  if (date && isMonth(date)) return { kind: 'date', month: date, place: { from: at, to: at + date.length } };
+  const [date, day] = DATE.exec(text) ?? [];
+  if (date !== undefined) {
+    const place = { from: at, to: at + date.length };
+    if (day !== undefined) throw new FormulaError(`A month is written ${date.slice(0, 7)}, without a day.`, place);
+    if (isMonth(date)) return { kind: 'date', month: date, place };
+    throw new FormulaError(
+      `${date} is no month. Months are written 2026-03; for a subtraction put blanks around the minus.`,
+      place,
+    );
+  }
   const { decimal } = notation;
   let to = at;
   while (isDigit(text[to])) to++;
@@ -97,7 +107,8 @@ function readQuoted(text: string, at: number): Token {
 }
 
 function readId(text: string, at: number): Token {
-  const match = /^\{([@\w:-]+)\}/.exec(text.slice(at));
+  ID.lastIndex = at;
+  const match = ID.exec(text);
   if (!match)
     throw new FormulaError('Braces have no meaning here. Write names as they are shown.', { from: at, to: at + 1 });
   return { kind: 'id', id: match[1]!, place: { from: at, to: at + match[0].length } };

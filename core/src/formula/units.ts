@@ -30,6 +30,8 @@ export function inferUnit(
 
 class Inference {
   readonly findings: UnitFinding[] = [];
+  /** Products that are divided by twelve further out: a yearly rate in them is a monthly one by then. */
+  private readonly byTwelve = new WeakSet<Expression>();
   private readonly context: UnitContext;
 
   constructor(context: UnitContext) {
@@ -61,7 +63,8 @@ class Inference {
     }
   }
 
-  private binary(expression: Extract<Expression, { kind: 'binary' }>): Inferred {
+  private binary(expression: Binary): Inferred {
+    this.markTwelfths(expression);
     const left = this.of(expression.left);
     const right = this.of(expression.right);
     switch (expression.operator) {
@@ -71,7 +74,7 @@ class Inference {
       case '*':
         return this.multiply(expression, left, right);
       case '/':
-        return this.divide(left, right);
+        return this.divide(expression, left, right);
       case '^':
         return left === 'factor' || left === 'any' ? left : 'number';
       default:
@@ -80,7 +83,7 @@ class Inference {
     }
   }
 
-  private add(expression: Extract<Expression, { kind: 'binary' }>, left: Inferred, right: Inferred): Inferred {
+  private add(expression: Binary, left: Inferred, right: Inferred): Inferred {
     // 1 + a rate is a growth factor, whichever side the one stands on.
     if (isRate(right) && (left === 'any' || left === 'factor')) return 'factor';
     if (isRate(left) && (right === 'any' || right === 'factor') && expression.operator === '+') return 'factor';
@@ -100,7 +103,15 @@ class Inference {
     return left === 'any' ? right : left;
   }
 
-  private multiply(expression: Extract<Expression, { kind: 'binary' }>, left: Inferred, right: Inferred): Inferred {
+  /** Marks the products within a chain of factors and divisors of which one is twelve, or a twelfth. */
+  private markTwelfths(expression: Binary): void {
+    if (expression.operator !== '*' && expression.operator !== '/') return;
+    if (!this.byTwelve.has(expression) && !hasTwelfth(expression)) return;
+    this.byTwelve.add(expression);
+    for (const part of [expression.left, expression.right]) if (part.kind === 'binary') this.byTwelve.add(part);
+  }
+
+  private multiply(expression: Binary, left: Inferred, right: Inferred): Inferred {
     if (left === 'money' && right === 'money') {
       this.findings.push({ message: 'Multiplies money by money.', place: expression.place });
       return 'money';
@@ -109,7 +120,7 @@ class Inference {
       [expression.right, right, expression.left, left],
       [expression.left, left, expression.right, right],
     ] as const) {
-      if (moneyUnit === 'money' && unit === 'ratePerYear' && side.kind === 'ref' && !coversYear(money)) {
+      if (moneyUnit === 'money' && unit === 'ratePerYear' && !this.byTwelve.has(expression) && !coversYear(money)) {
         const rate = this.write(side);
         this.findings.push({
           message: `Applies the yearly rate ${rate} to a month’s money.`,
@@ -130,10 +141,9 @@ class Inference {
     return isFraction(left as Unit) ? left : 'number';
   }
 
-  private divide(left: Inferred, right: Inferred): Inferred {
-    if (right === 'any' || right === 'number' || right === 'factor') {
-      return left === 'ratePerYear' && right === 'any' ? 'ratePerYear' : left;
-    }
+  private divide({ right: divisor }: Binary, left: Inferred, right: Inferred): Inferred {
+    if (left === 'ratePerYear' && isTwelve(divisor)) return 'ratePerMonth';
+    if (right === 'any' || right === 'number' || right === 'factor') return left;
     if (left === right) return 'number';
     return left === 'money' ? 'money' : 'number';
   }
@@ -272,7 +282,7 @@ class Inference {
 
   /** Where months meet years, the years can be counted in months. */
   private inMonths(
-    { left, right }: Extract<Expression, { kind: 'binary' }>,
+    { left, right }: Binary,
     leftUnit: Inferred,
     rightUnit: Inferred,
   ): Required<Pick<UnitFinding, 'place' | 'mend'>> | undefined {
@@ -291,6 +301,19 @@ class Inference {
     const text = printFormula(expression, this.context.style);
     return asFactor && expression.kind === 'binary' ? `(${text})` : text;
   }
+}
+
+type Binary = Extract<Expression, { kind: 'binary' }>;
+
+function isTwelve(expression: Expression): boolean {
+  return expression.kind === 'number' && expression.value === 12;
+}
+
+/** Whether a chain of factors and divisors divides by twelve, or multiplies by a twelfth. */
+function hasTwelfth(expression: Expression): boolean {
+  if (expression.kind !== 'binary' || (expression.operator !== '*' && expression.operator !== '/')) return false;
+  if (expression.operator === '/' && isTwelve(expression.right)) return true;
+  return hasTwelfth(expression.left) || (expression.operator === '*' && hasTwelfth(expression.right));
 }
 
 /** A whole year's total may well be multiplied by a yearly rate. */

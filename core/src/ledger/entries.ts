@@ -43,13 +43,33 @@ export function monthOfDate(date: string): Month {
   return toMonth(date.slice(0, 7));
 }
 
-/** Why an entry cannot be part of a plan, or `null` when it can. */
-export function entryRefusal(document: Document, entry: LedgerEntry): EntryRefusal | null {
-  const { locale } = planOf(document);
-  const calendar = calendarOf(document);
+/** The most entries a plan may have. */
+export const MAX_ENTRIES = 200_000;
+
+/** Why an entry cannot be kept at all, whatever plan it belongs to, or `null` when it can. */
+export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
   if (!ID_PATTERN.test(entry.id))
     return { message: 'An id has 1 to 64 letters, digits, dashes or underscores.', field: 'id' };
   if (!isDate(entry.date)) return { message: `“${entry.date}” is no day of the calendar.`, field: 'date' };
+  if (!Number.isInteger(entry.amount) || Math.abs(entry.amount) > LARGEST_AMOUNT)
+    return { message: 'An amount is a number of whole cents.', field: 'amount' };
+  if (entry.amount === 0)
+    return { message: 'Say how much it was; an entry of nothing changes nothing.', field: 'amount' };
+  for (const [field, most] of [['what', MAX_WHAT], ['account', MAX_ACCOUNT]] as const) {
+    const text = entry[field];
+    if (text.length > most) return { message: `At most ${most} letters, please.`, field };
+    if (!text.isWellFormed() || text.includes('\u0000'))
+      return { message: 'This text has a broken character in it. Type it again.', field };
+  }
+  return null;
+}
+
+/** Why an entry cannot be made, or changed to what it is, or `null` when it can. */
+export function entryRefusal(document: Document, entry: LedgerEntry): EntryRefusal | null {
+  const refusal = storedEntryRefusal(entry);
+  if (refusal) return refusal;
+  const { locale } = planOf(document);
+  const calendar = calendarOf(document);
   const month = monthOfDate(entry.date);
   if (periodOf(calendar, month) < 0) {
     const [first, last] = [calendar.first, calendar.months.at(-1)!].map((each) => monthInWords(each, locale));
@@ -62,13 +82,6 @@ export function entryRefusal(document: Document, entry: LedgerEntry): EntryRefus
   if (!line) return { message: 'This line is no longer there. Choose another one.', field: 'line' };
   if (line.unit !== 'money' || document.groups.get(line.group)?.side === 'memo')
     return { message: `${line.name} is no flow of money, so nothing can be entered for it.`, field: 'line' };
-  if (!Number.isInteger(entry.amount) || Math.abs(entry.amount) > LARGEST_AMOUNT)
-    return { message: 'An amount is a number of whole cents.', field: 'amount' };
-  if (entry.amount === 0)
-    return { message: 'Say how much it was; an entry of nothing changes nothing.', field: 'amount' };
-  if (entry.what.length > MAX_WHAT) return { message: `At most ${MAX_WHAT} letters, please.`, field: 'what' };
-  if (entry.account.length > MAX_ACCOUNT)
-    return { message: `At most ${MAX_ACCOUNT} letters, please.`, field: 'account' };
   return null;
 }
 

@@ -1,19 +1,20 @@
 import type { Document } from '../plan/document.ts';
 import { PlanFormatError, isObject, refuseUnknown } from '../plan/file.ts';
 import { nameOf, namesOf } from '../plan/naming.ts';
-import { entryRefusal, inMinorUnits, minorUnitsIn, type LedgerEntry } from './entries.ts';
+import { MAX_ENTRIES, inMinorUnits, minorUnitsIn, storedEntryRefusal, type LedgerEntry } from './entries.ts';
 
 /** An entry as a plan file has it: its line by name, its amount in major units. */
 interface EntryInFile {
   readonly date: string;
   readonly what?: string;
-  readonly line: string;
+  /** Left out where the line it belonged to has been deleted. */
+  readonly line?: string;
   readonly account?: string;
   readonly amount: number;
 }
 
-/** The most entries a plan file may have. */
-const MAX_ENTRIES = 100_000;
+/** What an entry belongs to whose line has been deleted. */
+const NO_LINE = '';
 
 /**
  * Reads the entries of a plan file, already parsed as JSON, into the plan of that file. Throws `PlanFormatError` with a
@@ -38,27 +39,26 @@ export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
     const amount = inMinorUnits(document, row.amount);
     if (amount === null)
       throw new PlanFormatError(`${pointer}/amount`, 'an amount has no more decimals than its currency.');
-    const name = text('line');
-    const line = names.find(name)?.id ?? name;
-    if (!document.lines.has(line))
+    const name = row.line === undefined ? null : text('line');
+    const line = name === null ? NO_LINE : (names.find(name)?.id ?? name);
+    if (name !== null && !document.lines.has(line))
       throw new PlanFormatError(`${pointer}/line`, `there is nothing called "${name}" among the lines.`);
     const entry = { id: `entry-${index + 1}`, date: text('date'), what: text('what', ''), line, account: text('account', ''), amount }; // prettier-ignore
-    const refusal = entryRefusal(document, entry);
+    const refusal = storedEntryRefusal(entry);
     if (refusal) throw new PlanFormatError(`${pointer}/${refusal.field}`, refusal.message);
     return entry;
   });
 }
 
-/** Entries as a plan file has them, by date; those of lines that are gone are left out. */
+/** Entries as a plan file has them, by date. Months and lines they can no longer be made for keep those they have. */
 export function entriesForFile(entries: readonly LedgerEntry[], document: Document): EntryInFile[] {
   const units = minorUnitsIn(document);
-  return entries
-    .filter(({ line }) => document.lines.has(line))
+  return [...entries]
     .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.id < b.id ? -1 : 1))
     .map(({ date, what, line, account, amount }) => ({
       date,
       ...(what === '' ? {} : { what }),
-      line: nameOf(document, line)!,
+      ...(document.lines.has(line) ? { line: nameOf(document, line)! } : {}),
       ...(account === '' ? {} : { account }),
       amount: amount / units,
     }));

@@ -215,12 +215,23 @@ describe('entries in a plan file', () => {
     expect(file.entries).toEqual([
       { date: '2026-01-02', line: 'Food', amount: -19.99 },
       { date: '2026-03-14', what: 'Weekly shop', line: 'Food', account: 'Card', amount: 42.5 },
+      // Its line is gone, but what happened has happened.
+      { date: '2026-03-14', what: 'Weekly shop', account: 'Card', amount: 42.5 },
     ]);
     const again = JSON.parse(JSON.stringify(file)) as unknown;
     const read = parseEntries(again, parsePlan(again));
-    expect(read.map(({ amount }) => amount)).toEqual([-1999, 4250]);
-    expect(new Set(read.map(({ id }) => id)).size).toBe(2);
+    expect(read.map(({ amount }) => amount)).toEqual([-1999, 4250, 4250]);
+    expect(new Set(read.map(({ id }) => id)).size).toBe(3);
     expect(toPlanFile(document)).not.toHaveProperty('entries');
+  });
+
+  it('that a shortened plan, or a group that is memo by now, would not take are read all the same', () => {
+    const own = [entry({ id: 'z', date: '2026-12-14' })];
+    const [line] = document.lines.values();
+    let shorter = after(document, { kind: 'plan.set', settings: { months: 3 } });
+    shorter = after(shorter, { kind: 'group.set', group: line!.group, settings: { side: 'memo' } });
+    const again = JSON.parse(JSON.stringify(toPlanFile(shorter, own))) as unknown;
+    expect(parseEntries(again, parsePlan(again))).toMatchObject([{ date: '2026-12-14', amount: 4250 }]);
   });
 
   it.each([9_876_543_210.55, 0.07, -19.99, 1.1, 99_999_999_999.99, 1e11])('keep %d to the cent', (amount) => {
@@ -245,7 +256,7 @@ describe('entries in a plan file', () => {
     ['no amount', [{ date: '2026-01-01', line: 'Food' }], '/entries/0/amount', 'a number'],
     ['parts of a cent', [{ date: '2026-01-01', line: 'Food', amount: 1.005 }], '/entries/0/amount', 'decimals'],
     ['an unknown line', [{ date: '2026-01-01', line: 'Fodd', amount: 1 }], '/entries/0/line', 'nothing called "Fodd"'],
-    ['a month outside', [{ date: '2031-01-01', line: 'Food', amount: 1 }], '/entries/0/date', 'no January 2031'],
+    ['a day there is not', [{ date: '2026-02-30', line: 'Food', amount: 1 }], '/entries/0/date', 'no day'],
   ] as const)('are refused with %s, where it stands', (_, list, pointer, words) => {
     const read = () => parseEntries({ entries: list }, document);
     expect(read).toThrow(PlanFormatError);

@@ -1,4 +1,5 @@
 import type { Stretch } from '../calendar/calendar.ts';
+import { HALF_A_CENT } from '../figure/compare.ts';
 import type { Model } from '../engine/model.ts';
 import { groupsWithLines } from '../plan/document.ts';
 import { rolledUpValue } from '../plan/rollUps.ts';
@@ -27,8 +28,6 @@ export interface SpendingRow extends Spent {
   readonly name: string;
   readonly side: Side | null;
 }
-
-const HALF_A_CENT = 0.005;
 
 /** A plan's budget against what really happened, over a stretch of its months: groups, their lines, and the totals. */
 export function spendingIn(model: Model, actuals: Actuals, stretch: Stretch): SpendingRow[] {

@@ -6,6 +6,7 @@ import {
   checkName,
   checkNewId,
   checkNote,
+  checkText,
   checkUnit,
   existing,
   refused,
@@ -15,6 +16,8 @@ import type { AssumptionSettings, Command } from './commands.ts';
 import { planOf } from './document.ts';
 import type { Draft } from './draft.ts';
 import { positionBefore, refuseUsed } from './lines.ts';
+import { deleteWithAll } from './references.ts';
+import { rowsWhere } from './rowTable.ts';
 import { storedFormula } from './rules.ts';
 import { datedId, type AssumptionRow, type AssumptionStepRow } from './tables.ts';
 
@@ -113,11 +116,18 @@ export function moveAssumption(draft: Draft, command: CommandOf<'assumption.move
 
 export function deleteAssumption(draft: Draft, id: string): void {
   const assumption = existing(draft, 'assumptions', id, 'This assumption');
-  refuseUsed(draft, assumption.id, assumption.name, new Set());
-  for (const step of stepsOf(draft, id)) draft.delete('assumptionSteps', step.id);
-  for (const row of draft.document.scenarioValues.values())
-    if (row.assumption === id) draft.delete('scenarioValues', row.id);
-  draft.delete('assumptions', assumption.id);
+  refuseUsed(draft, 'assumptions', assumption);
+  deleteWithAll(draft, 'assumptions', id);
+}
+
+/** Gives an assumption the value it has in the plan's first month from its start on; earlier ones go. */
+export function foldEarlyValues(draft: Draft, id: string): void {
+  const { firstMonth } = planOf(draft.document);
+  const early = stepsOf(draft, id).filter((step) => step.from <= firstMonth);
+  if (early.length === 0) return;
+  const { value } = early.reduce((last, step) => (step.from > last.from ? step : last));
+  for (const step of early) draft.delete('assumptionSteps', step.id);
+  draft.set('assumptions', { ...draft.get('assumptions', id)!, value });
 }
 
 function existingStep(draft: Draft, assumption: string, from: Month): AssumptionStepRow {
@@ -127,10 +137,11 @@ function existingStep(draft: Draft, assumption: string, from: Month): Assumption
 }
 
 function stepsOf(draft: Draft, id: string): AssumptionStepRow[] {
-  return [...draft.document.assumptionSteps.values()].filter((step) => step.assumption === id);
+  return [...rowsWhere(draft.document.assumptionSteps, 'assumption', id)];
 }
 
 function checkSection(section: string): void {
+  checkText(section, 'section');
   if ([...section].length > 80) throw refused('invalid', 'A heading may have 80 letters.', 'section');
 }
 

@@ -10,23 +10,33 @@ import {
   type Calculator,
   type CalculatorTable,
 } from './calculators.ts';
-import { checkMonth, checkName, checkNewId, checkNote, checkUnit, existing, refused, tidy } from './checks.ts';
+import {
+  checkMonth,
+  checkName,
+  checkNewId,
+  checkNote,
+  checkText,
+  checkUnit,
+  existing,
+  refused,
+  tidy,
+} from './checks.ts';
 import type { CalculatorSettings, Command } from './commands.ts';
-import { inOrder, planOf, type Document } from './document.ts';
+import { inOrder, planOf, type Change, type Document } from './document.ts';
 import type { Draft } from './draft.ts';
-import { figureAsFormula, readStored } from './formulas.ts';
+import { figureAsFormula, readStored } from './storedFormulas.ts';
 import { refuseUsed, positionBefore } from './lines.ts';
+import { MAX_PARTS } from './limits.ts';
 import { freeName } from './naming.ts';
 import { positionBetween, positions } from './position.ts';
+import { deleteWithAll, lostOutput } from './references.ts';
+import { rowsWhere } from './rowTable.ts';
 import { setRule, storedFormula } from './rules.ts';
 import { TABLES, taxBandId, type LoanRow } from './tables.ts';
 
 /** What is done with calculators: their inputs, extra payments, moves and bands, their copies, their lines in the budget. */
 
 type CommandOf<K extends Command['kind']> = Extract<Command, { kind: K }>;
-
-/** The most extra payments, moves or bands a calculator may have. */
-export const MAX_PARTS = 60;
 
 /** Makes a calculator, or changes what is said of one. A new one needs a name. */
 export function setCalculator<T extends CalculatorTable>(
@@ -46,12 +56,14 @@ export function setCalculator<T extends CalculatorTable>(
     if (spec.column.kind === 'choice' && !(spec.column.options as readonly string[]).includes(String(value)))
       throw refused('invalid', `This is one of ${spec.column.options.join(', ')}.`, column);
     if (spec.column.kind === 'month') checkMonth(String(value), column);
-    if (spec.column.kind === 'text' && String(value).length > spec.column.most)
-      throw refused('invalid', `This may have ${spec.column.most} letters.`, column);
+    if (spec.column.kind === 'text') checkText(String(value), column, spec.column.most);
     if (spec.column.kind === 'input' && column in settings)
       values[column] = storedInput(draft, value as string | null, column);
   }
   draft.set(table, { ...next, name: tidy(next.name) } as never);
+  const change = { table, id, before, after: draft.get(table, id) } as Change;
+  const lost = before && lostOutput(draft.original, draft.document, [change]);
+  if (lost) throw refused('used', lost, 'about');
 }
 
 /** A row of a table with nothing said yet. */
@@ -167,8 +179,8 @@ export function setBands(draft: Draft, { schedule, validFrom, bands }: CommandOf
   });
   const refusal = storedBandsRefusal(stored);
   if (refusal) throw refused('invalid', refusal, 'bands');
-  for (const row of draft.document.taxBands.values())
-    if (row.schedule === schedule && row.validFrom === validFrom) draft.delete('taxBands', row.id);
+  for (const row of rowsWhere(draft.document.taxBands, 'schedule', schedule))
+    if (row.validFrom === validFrom) draft.delete('taxBands', row.id);
   const order = positions(stored.length);
   stored.forEach((band, index) => {
     const id = taxBandId(schedule, validFrom, index + 1);
@@ -225,15 +237,8 @@ export function takeOffer(draft: Draft, { offer: id }: CommandOf<'loan.takeOffer
 /** Takes a calculator away, with its parts and offers; what rules use stays. */
 export function deleteCalculator(draft: Draft, id: string): void {
   const { table, row } = present(draft, id);
-  const offers = [...draft.document.loans.values()].filter((loan) => loan.offerOf === id);
-  const going = new Set([id, ...offers.map((offer) => offer.id)]);
-  for (const each of [row, ...offers]) refuseUsed(draft, each.id, each.name, going);
-  for (const extra of draft.document.loanExtras.values())
-    if (going.has(extra.loan)) draft.delete('loanExtras', extra.id);
-  for (const move of movesOf(draft.document, id)) draft.delete('savingsMoves', move.id);
-  for (const band of draft.document.taxBands.values()) if (band.schedule === id) draft.delete('taxBands', band.id);
-  for (const offer of offers) draft.delete('loans', offer.id);
-  draft.delete(table, id);
+  refuseUsed(draft, table, row as never);
+  deleteWithAll(draft, table, id);
 }
 
 /** Puts lines with rules into a group, all in one step; the group may be new. */

@@ -1,7 +1,8 @@
 import type { Unit } from '../figure/unit.ts';
 import { bandsRefusal } from '../finance/tax.ts';
 import { inOrder, type Document } from './document.ts';
-import { figureOfFormula } from './formulas.ts';
+import { figureOfFormula } from './storedFormulas.ts';
+import { rowsWhere } from './rowTable.ts';
 import type {
   BreakEvenRow,
   LoanExtraRow,
@@ -162,6 +163,10 @@ export const CALCULATORS: Readonly<Record<CalculatorTable, CalculatorKind>> = {
   },
 };
 
+export function isCalculatorTable(table: string): table is CalculatorTable {
+  return (CALCULATOR_TABLES as readonly string[]).includes(table);
+}
+
 /** The calculator with that id. */
 export function calculatorWith(document: Document, id: string): Calculator | undefined {
   for (const table of CALCULATOR_TABLES) {
@@ -232,16 +237,16 @@ export function sharedInflation(document: Document): string | null {
 
 /** The extra payments of a loan, by month. */
 export function extrasOf(document: Document, loan: string): LoanExtraRow[] {
-  return byMonth([...document.loanExtras.values()].filter((extra) => extra.loan === loan));
+  return byMonth(rowsWhere(document.loanExtras, 'loan', loan));
 }
 
 /** What departs from the regular deposits of a pot, by month. */
 export function movesOf(document: Document, pot: string): SavingsMoveRow[] {
-  return byMonth([...document.savingsMoves.values()].filter((move) => move.pot === pot));
+  return byMonth(rowsWhere(document.savingsMoves, 'pot', pot));
 }
 
-function byMonth<R extends { readonly id: string; readonly from: string }>(rows: R[]): R[] {
-  return rows.sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.id < b.id ? -1 : 1));
+function byMonth<R extends { readonly id: string; readonly from: string }>(rows: readonly R[]): R[] {
+  return [...rows].sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.id < b.id ? -1 : 1));
 }
 
 /** The bands of a schedule that share a first year, in order. */
@@ -253,8 +258,7 @@ export interface BandSet {
 /** All sets of bands of a schedule, earliest first. */
 export function bandSetsOf(document: Document, schedule: string): BandSet[] {
   const sets = new Map<number | null, TaxBandRow[]>();
-  for (const band of document.taxBands.values()) {
-    if (band.schedule !== schedule) continue;
+  for (const band of rowsWhere(document.taxBands, 'schedule', schedule)) {
     const set = sets.get(band.validFrom);
     if (set) set.push(band);
     else sets.set(band.validFrom, [band]);

@@ -5,7 +5,8 @@ import { outputOfFigure } from './calculators.ts';
 import { existing, refused } from './checks.ts';
 import { planOf, type Document } from './document.ts';
 import type { Draft } from './draft.ts';
-import { readStored } from './formulas.ts';
+import { figureAsFormula, readStored } from './storedFormulas.ts';
+import { rowsWhere } from './rowTable.ts';
 import type { Command } from './commands.ts';
 import { lastStep, setFigures } from './rules.ts';
 import { isFraction } from '../figure/unit.ts';
@@ -47,7 +48,7 @@ export function rateSourceOf(document: Document, id: string): RateSource {
 
 /** Whether what a line's rule says last comes from a loan, a pot or another calculator. */
 function followsCalculator(document: Document, line: string): boolean {
-  const steps = [...document.ruleSteps.values()].filter((step) => step.line === line);
+  const steps = rowsWhere(document.ruleSteps, 'line', line);
   const formula = lastStep(steps)?.formula ?? null;
   return formula !== null && usesOf(readStored(formula)).some((use) => outputOfFigure(use.id) !== null);
 }
@@ -71,11 +72,11 @@ export function carryOn(draft: Draft, baseYear: number, years: number, stepping:
   for (const line of draft.document.lines.values()) {
     // What follows a loan or a pot goes on with it, and ends with it.
     if (!isProjected(line) || rateSourceOf(draft.document, line.id).from === 'calculator') continue;
-    const steps = [...draft.document.ruleSteps.values()].filter((step) => step.line === line.id);
+    const steps = [...rowsWhere(draft.document.ruleSteps, 'line', line.id)];
     const end = endOf(steps);
     for (const step of steps) if (step.from !== null && step.from >= first) draft.delete('ruleSteps', step.id);
-    for (const exception of draft.document.exceptions.values())
-      if (exception.line === line.id && exception.month >= first) draft.delete('exceptions', exception.id);
+    for (const exception of rowsWhere(draft.document.exceptions, 'line', line.id))
+      if (exception.month >= first) draft.delete('exceptions', exception.id);
     if (end !== null && end <= first) continue;
     const growth = growthOf(draft.document, line.id);
     const set = (from: Month, formula: string | null) =>
@@ -91,8 +92,8 @@ export function carryOn(draft: Draft, baseYear: number, years: number, stepping:
 
 /** Puts a line's end in place among the steps it is carried on by. */
 function endAt(draft: Draft, line: string, end: Month): void {
-  for (const step of draft.document.ruleSteps.values())
-    if (step.line === line && step.from !== null && step.from >= end) draft.delete('ruleSteps', step.id);
+  for (const step of rowsWhere(draft.document.ruleSteps, 'line', line))
+    if (step.from !== null && step.from >= end) draft.delete('ruleSteps', step.id);
   draft.set('ruleSteps', { id: stepId(line, end), line, from: end, amount: null, formula: null });
 }
 
@@ -107,8 +108,9 @@ function growthOf(document: Document, line: string): { yearly: string; firstYear
   const source = rateSourceOf(document, line);
   if (source.from === 'nothing' || source.from === 'calculator') return { yearly: '', firstYear: '', laterYears: '' };
   if ('rate' in source) {
-    const { rate } = source;
-    return { yearly: ` * (1 + ${rate})`, firstYear: ` * (1 + ${rate})^(month / 12)`, laterYears: ` * (1 + ${rate})` };
+    const rate = figureAsFormula(source.rate);
+    if (source.rate < 0) return growthBy(`(1 - ${rate.slice(1)})`);
+    return growthBy(`(1 + ${rate})`);
   }
   const rate = `{${source.assumption}}`;
   const part = (months: string, of: string) => ` * (1 + ${of})^(${months} / 12)`;
@@ -118,6 +120,10 @@ function growthOf(document: Document, line: string): { yearly: string; firstYear
     // Of the twelve months since, the first ones grew at the rate of the year before.
     laterYears: `${part('(12 - month)', `prior(${rate}, 12)`)}${part('month', rate)}`,
   };
+}
+
+function growthBy(factor: string): { yearly: string; firstYear: string; laterYears: string } {
+  return { yearly: ` * ${factor}`, firstYear: ` * ${factor}^(month / 12)`, laterYears: ` * ${factor}` };
 }
 
 /**

@@ -1,10 +1,12 @@
 import { checkBearer } from './dress.ts';
-import { ID_PATTERN, checkMonth, existing, refused, tidy } from './checks.ts';
+import { checkMonth, checkNewId, checkText, existing, refused, tidy } from './checks.ts';
 import type { Command } from './commands.ts';
 import { inOrder } from './document.ts';
 import type { Draft } from './draft.ts';
-import { nameShapeRefusal } from './naming.ts';
+import { titleRefusal } from './naming.ts';
 import { positionBetween, positions } from './position.ts';
+import { deleteWithAll } from './references.ts';
+import { rowsWhere } from './rowTable.ts';
 import { CHART_FORMS, CHART_MARKS, CHART_SPANS, chartSeriesId } from './tables.ts';
 
 /** The most series one chart may have. */
@@ -12,18 +14,15 @@ export const MAX_SERIES = 24;
 
 /** Makes a chart, or puts another in its place: its settings and all its series. */
 export function setChart(draft: Draft, { id, settings, series }: Extract<Command, { kind: 'chart.set' }>): void {
-  if (!ID_PATTERN.test(id)) throw refused('invalid', 'An id has 1 to 64 letters, digits, dashes or underscores.', 'id');
-  const shape = nameShapeRefusal(settings.name);
-  if (shape) throw refused('invalid', shape, 'name');
+  if (!draft.get('charts', id)) checkNewId(draft, id);
+  const refusal = titleRefusal(draft.document, 'charts', settings.name, id);
+  if (refusal) throw refused('invalid', refusal, 'name');
   const name = tidy(settings.name);
-  for (const other of draft.document.charts.values())
-    if (other.id !== id && other.name.toLowerCase() === name.toLowerCase())
-      throw refused('invalid', `There is already a chart called ${other.name}.`, 'name');
   if (!CHART_FORMS.includes(settings.form))
     throw refused('invalid', `A chart is one of ${CHART_FORMS.join(', ')}.`, 'form');
   if (!CHART_SPANS.includes(settings.span))
     throw refused('invalid', `A chart goes by ${CHART_SPANS.join(', ')}.`, 'span');
-  if (settings.axis.length > 80) throw refused('invalid', 'The words along an axis may have 80 letters.', 'axis');
+  checkText(settings.axis, 'axis', 80);
   for (const [field, month] of [
     ['from', settings.from],
     ['until', settings.until],
@@ -35,7 +34,8 @@ export function setChart(draft: Draft, { id, settings, series }: Extract<Command
   const last = inOrder(draft.document.charts.values()).at(-1)?.position ?? null;
   const position = draft.get('charts', id)?.position ?? positionBetween(last, null);
   draft.set('charts', { id, ...settings, name, position });
-  for (const row of draft.document.chartSeries.values()) if (row.chart === id) draft.delete('chartSeries', row.id);
+  for (const row of rowsWhere(draft.document.chartSeries, 'chart', id)) draft.delete('chartSeries', row.id);
+  const seriesIds = new Set<string>();
   const keys = positions(series.length);
   series.forEach((each, index) => {
     const { of, mark, scenario, projectedFrom } = each;
@@ -45,6 +45,9 @@ export function setChart(draft: Draft, { id, settings, series }: Extract<Command
       throw refused('invalid', 'A series is of a scenario or projected, not both.', 'series');
     if (!CHART_MARKS.includes(mark))
       throw refused('invalid', `A series is drawn as ${CHART_MARKS.join(', ')}.`, 'series');
+    if (seriesIds.has(chartSeriesId(id, each)))
+      throw refused('invalid', 'Each series can stand in a chart once.', 'series');
+    seriesIds.add(chartSeriesId(id, each));
     draft.set('chartSeries', {
       id: chartSeriesId(id, each),
       chart: id,
@@ -69,6 +72,5 @@ export function moveChart(draft: Draft, { id, before }: Extract<Command, { kind:
 
 export function deleteChart(draft: Draft, id: string): void {
   existing(draft, 'charts', id, 'This chart');
-  for (const row of draft.document.chartSeries.values()) if (row.chart === id) draft.delete('chartSeries', row.id);
-  draft.delete('charts', id);
+  deleteWithAll(draft, 'charts', id);
 }

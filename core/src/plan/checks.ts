@@ -1,11 +1,10 @@
 import { isMonth } from '../calendar/month.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
 import { UNITS } from '../figure/unit.ts';
-import { CALCULATOR_TABLES } from './calculators.ts';
 import type { Refusal } from './commands.ts';
 import type { Draft } from './draft.ts';
 import { nameRefusal } from './naming.ts';
-import { RHYTHMS, SIDES, type Row, type TableName } from './tables.ts';
+import { RHYTHMS, SIDES, TABLES_WITH_IDS, type Row, type TableName } from './tables.ts';
 
 /** What every command checks its fields with. Each check throws `Refused` with a sentence. */
 
@@ -30,9 +29,8 @@ export function existing<T extends TableName>(draft: Draft, table: T, id: string
 
 export function checkNewId(draft: Draft, id: string): void {
   if (!ID_PATTERN.test(id)) throw refused('invalid', 'An id has 1 to 64 letters, digits, dashes or underscores.', 'id');
-  for (const table of ['lines', 'groups', 'assumptions', ...CALCULATOR_TABLES, 'loanExtras', 'savingsMoves'] as const) {
+  for (const table of TABLES_WITH_IDS)
     if (draft.get(table, id)) throw refused('conflict', 'Something in the plan has this id already.', 'id');
-  }
 }
 
 export function checkName(draft: Draft, name: string, self: string | null, field: string): void {
@@ -64,8 +62,16 @@ export function checkUnit(unit: string): void {
 }
 
 export function checkNote(note: string): void {
+  checkText(note, 'note');
   if (note.length > 2000)
     throw refused('invalid', `A note may have 2000 letters; this one has ${note.length}.`, 'note');
+}
+
+/** A text that can be stored, written to a file and read again. */
+export function checkText(text: string, field: string, most = Infinity): void {
+  if (!text.isWellFormed() || text.includes('\u0000'))
+    throw refused('invalid', 'This text has a broken character in it. Type it again.', field);
+  if (text.length > most) throw refused('invalid', `This may have ${most} letters; it has ${text.length}.`, field);
 }
 
 export function tidy(name: string): string {

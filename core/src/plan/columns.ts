@@ -18,9 +18,15 @@ export type Column =
   | { readonly kind: 'locale' }
   | { readonly kind: 'choice'; readonly options: readonly string[] }
   | { readonly kind: 'yesNo' }
-  | { readonly kind: 'reference'; readonly table: string }
-  /** Whose figures are meant: a line, a group or a total. */
+  | { readonly kind: 'reference'; readonly table: string; readonly whenGone: WhenGone }
+  /** Whose figures are meant: a line, a group or a total; the row goes with it. */
   | { readonly kind: 'bearer' };
+
+/**
+ * What becomes of a row when what it refers to is deleted: it goes along, or what it refers to cannot be deleted while it
+ * is there.
+ */
+export type WhenGone = 'goes' | 'refused';
 
 export interface ColumnSpec<C extends Column = Column, O extends boolean = boolean> {
   readonly column: C;

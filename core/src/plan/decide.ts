@@ -3,6 +3,7 @@ import { isCurrency, isLocale } from '../figure/notation.ts';
 import {
   addAssumption,
   deleteAssumption,
+  foldEarlyValues,
   fixAssumption,
   moveAssumption,
   moveAssumptionStep,
@@ -18,6 +19,7 @@ import {
   checkNewId,
   checkNote,
   checkSide,
+  checkText,
   checkUnit,
   existing,
   refused,
@@ -38,21 +40,22 @@ import { takeProjectionIn } from './carryOn.ts';
 import type { Command, Decision } from './commands.ts';
 import { applyChanges, planOf, type Document } from './document.ts';
 import { Draft } from './draft.ts';
-import { lockYear, setFigureNote, setHighlight, undress } from './dress.ts';
+import { lockYear, setFigureNote, setHighlight } from './dress.ts';
 import {
-  copyLine,
+  deleteGroup,
   deleteLine,
   duplicateGroup,
+  duplicateLine,
   orderLines,
   positionBefore,
-  refuseLossInLockedYears,
-  refuseUsed,
   splitIncome,
 } from './lines.ts';
-import { freeName, nameShapeRefusal } from './naming.ts';
+import { limitRefusal } from './limits.ts';
+import { nameShapeRefusal } from './naming.ts';
 import {
   adjustFigures,
   clearFigures,
+  foldBeginning,
   moveException,
   moveStep,
   removeStep,
@@ -70,6 +73,7 @@ import {
   setScenarioValues,
 } from './scenarios.ts';
 import { changesStructure, refuseCircles } from './structure.ts';
+import { rowRefusal } from './values.ts';
 import { EMPHASES, MAX_DECIMALS, NEGATIVES, ROLL_UPS, type GroupRow, type LineRow } from './tables.ts';
 
 /**
@@ -81,6 +85,12 @@ export function decide(document: Document, command: Command): Decision {
     const draft = new Draft(document);
     carryOut(draft, command);
     const changes = draft.changes();
+    for (const { table, after } of changes) {
+      const doubt = after && rowRefusal(table, after);
+      if (doubt) return { ok: false, refusal: { code: 'invalid', message: doubt.message, field: doubt.column } };
+    }
+    const tooLarge = limitRefusal(draft.document, changes);
+    if (tooLarge) return { ok: false, refusal: tooLarge };
     if (changesStructure(changes)) refuseCircles(applyChanges(document, changes));
     return { ok: true, changes };
   } catch (error) {
@@ -124,18 +134,8 @@ function carryOut(draft: Draft, command: Command): void {
     }
     case 'group.duplicate':
       return duplicateGroup(draft, command.group, command.id);
-    case 'group.delete': {
-      const group = existing(draft, 'groups', command.group, 'This group');
-      const lines = [...draft.document.lines.values()].filter((line) => line.group === group.id);
-      refuseUsed(draft, group.id, group.name, new Set(lines.map((line) => line.id)));
-      for (const line of lines) {
-        refuseUsed(draft, line.id, line.name, new Set(lines.map((other) => other.id)));
-        refuseLossInLockedYears(draft, line);
-      }
-      for (const line of lines) deleteLine(draft, line.id);
-      undress(draft, group.id);
-      return draft.delete('groups', group.id);
-    }
+    case 'group.delete':
+      return deleteGroup(draft, command.group);
     case 'line.add': {
       checkNewId(draft, command.id);
       existing(draft, 'groups', command.group, 'The group this line should go to');
@@ -180,14 +180,10 @@ function carryOut(draft: Draft, command: Command): void {
     case 'line.duplicate': {
       const line = existing(draft, 'lines', command.line, 'This line');
       checkNewId(draft, command.id);
-      return copyLine(draft, line, command.id, line.group, freeName(draft.document, line.name));
+      return duplicateLine(draft, line, command.id);
     }
-    case 'line.delete': {
-      const line = existing(draft, 'lines', command.line, 'This line');
-      refuseUsed(draft, line.id, line.name, new Set([line.id]));
-      refuseLossInLockedYears(draft, line);
-      return deleteLine(draft, line.id);
-    }
+    case 'line.delete':
+      return deleteLine(draft, command.line);
     case 'line.setFigure':
       checkFigure(command.figure, 'figure');
       return setRule(draft, command.line, command.month, command.reach, command.until ?? null, {
@@ -212,6 +208,8 @@ function carryOut(draft: Draft, command: Command): void {
     case 'line.moveException':
       return moveException(draft, command);
     case 'lines.order':
+      if (new Set(command.groups.map(({ group }) => group)).size < command.groups.length)
+        throw refused('invalid', 'Each group can be put in order once.', 'groups');
       for (const { group, lines } of command.groups) orderLines(draft, group, lines);
       return;
     case 'figures.set':
@@ -275,7 +273,8 @@ function carryOut(draft: Draft, command: Command): void {
       const reason = tidy(command.reason);
       if (reason === '')
         throw refused('invalid', 'Say why this is no matter, for whoever reads the plan after you.', 'reason');
-      if (reason.length > 500) throw refused('invalid', 'A reason may have 500 letters.', 'reason');
+      checkText(reason, 'reason', 500);
+      checkText(command.finding, 'finding', 200);
       return draft.set('waivedFindings', { id: command.finding, finding: command.finding, reason });
     }
     case 'finding.takeUp':
@@ -333,5 +332,9 @@ function setPlan(draft: Draft, { settings }: Extract<Command, { kind: 'plan.set'
   }
   if (next.projectionRate !== null)
     existing(draft, 'assumptions', next.projectionRate, 'The assumption for the projection');
+  const { firstMonth } = planOf(draft.document);
   draft.set('plan', { ...next, name: tidy(next.name) });
+  if (next.firstMonth <= firstMonth) return;
+  for (const line of draft.document.lines.keys()) foldBeginning(draft, line);
+  for (const { id, formula } of draft.document.assumptions.values()) if (formula === null) foldEarlyValues(draft, id);
 }

@@ -1,4 +1,5 @@
 import { createCalendar, type Calendar } from '../calendar/calendar.ts';
+import { RowTable, rowsWhere } from './rowTable.ts';
 import {
   TABLE_NAMES,
   type AnyRow,
@@ -42,16 +43,21 @@ export function rowsOf(document: Document): Record<TableName, AnyRow[]> {
   >;
 }
 
-/** The document after some changes; tables without a change are shared with the old one. */
+/** The document after some changes; what they do not touch is shared with the old one. */
 export function applyChanges(document: Document, changes: readonly Change[]): Document {
-  const copies = new Map<TableName, Map<string, AnyRow>>();
+  const edited = new Map<TableName, RowTable<AnyRow>>();
   for (const change of changes) {
-    let table = copies.get(change.table);
-    if (!table) copies.set(change.table, (table = new Map<string, AnyRow>(document[change.table])));
-    if (change.after) table.set(change.id, change.after);
-    else table.delete(change.id);
+    let table = edited.get(change.table);
+    if (!table) edited.set(change.table, (table = RowTable.edited<AnyRow>(document[change.table])));
+    table.put(change.id, change.after);
   }
-  return { ...document, ...Object.fromEntries(copies) } as Document;
+  return { ...document, ...Object.fromEntries(edited) } as Document;
+}
+
+/** A document of plain maps, as it can be sent to a worker. */
+export function plainDocument(document: Document): Document {
+  const plain = (rows: ReadonlyMap<string, AnyRow>) => new Map<string, AnyRow>(rows);
+  return Object.fromEntries(TABLE_NAMES.map((table) => [table, plain(document[table])])) as unknown as Document;
 }
 
 /** The changes that take some changes back, last first. */
@@ -65,10 +71,13 @@ export function planOf(document: Document): PlanRow {
   throw new Error('A document has exactly one plan row.');
 }
 
+let latest: Calendar | null = null;
+
 /** The months of a plan. */
 export function calendarOf(document: Document): Calendar {
-  const plan = planOf(document);
-  return createCalendar(plan.firstMonth, plan.months);
+  const { firstMonth, months } = planOf(document);
+  if (latest?.first !== firstMonth || latest.count !== months) latest = createCalendar(firstMonth, months);
+  return latest;
 }
 
 /** Rows in the order of their positions. */
@@ -80,27 +89,29 @@ export function inOrder<R extends { readonly id: string; readonly position: stri
 
 /** The groups of a plan in order, each with its lines in order. */
 export function groupsWithLines(document: Document): { group: GroupRow; lines: LineRow[] }[] {
-  const byGroup = new Map<string, LineRow[]>();
-  for (const line of document.lines.values()) {
-    const list = byGroup.get(line.group);
-    if (list) list.push(line);
-    else byGroup.set(line.group, [line]);
-  }
-  return inOrder(document.groups.values()).map((group) => ({ group, lines: inOrder(byGroup.get(group.id) ?? []) }));
+  return inOrder(document.groups.values()).map((group) => ({
+    group,
+    lines: inOrder(rowsWhere(document.lines, 'group', group.id)),
+  }));
 }
 
-/** The changes that lead from one document to another; tables and rows that are the same object are not looked into. */
+/** The changes that lead from one document to another; what both share is not looked into. */
 export function differenceBetween(from: Document, to: Document): Change[] {
   const changes: Change[] = [];
   for (const table of TABLE_NAMES) {
     const before = from[table] as ReadonlyMap<string, AnyRow>;
     const after = to[table] as ReadonlyMap<string, AnyRow>;
     if (before === after) continue;
-    for (const [id, row] of after) {
-      const old = before.get(id) ?? null;
+    const compare = (id: string) => {
+      const [old, row] = [before.get(id) ?? null, after.get(id) ?? null];
       if (!isSameRow(old, row)) changes.push({ table, id, before: old, after: row } as Change);
+    };
+    const differing = RowTable.differing(before, after);
+    if (differing) for (const id of differing) compare(id);
+    else {
+      for (const id of after.keys()) compare(id);
+      for (const id of before.keys()) if (!after.has(id)) compare(id);
     }
-    for (const [id, row] of before) if (!after.has(id)) changes.push({ table, id, before: row, after: null } as Change);
   }
   return changes;
 }

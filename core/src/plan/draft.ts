@@ -1,23 +1,27 @@
-import { applyChanges, isSameRow, type Change, type Document } from './document.ts';
+import { isSameRow, type Change, type Document } from './document.ts';
+import { RowTable } from './rowTable.ts';
 import type { AnyRow, Row, TableName } from './tables.ts';
 
 /** Collects the changes of one command; rows already changed are seen as changed. */
 export class Draft {
   private readonly edits = new Map<string, Change>();
-  private readonly original: Document;
+  private readonly edited = new Map<TableName, RowTable<AnyRow>>();
+  /** The document as it was before the command. */
+  readonly original: Document;
+  private present: Document;
 
   constructor(document: Document) {
     this.original = document;
+    this.present = document;
   }
 
-  /** The document with the changes so far. */
+  /** The document with the changes so far. Its tables follow the changes still to come; do not keep it. */
   get document(): Document {
-    return this.edits.size === 0 ? this.original : applyChanges(this.original, [...this.edits.values()]);
+    return this.present;
   }
 
   get<T extends TableName>(table: T, id: string): Row<T> | null {
-    const edit = this.edits.get(`${table}|${id}`);
-    return (edit ? edit.after : (this.original[table].get(id) ?? null)) as Row<T> | null;
+    return (this.present[table].get(id) ?? null) as Row<T> | null;
   }
 
   set<T extends TableName>(table: T, row: Row<T>): void {
@@ -34,7 +38,14 @@ export class Draft {
 
   private record(table: TableName, id: string, after: AnyRow | null): void {
     const key = `${table}|${id}`;
-    const before = (this.original[table] as ReadonlyMap<string, AnyRow>).get(id) ?? null;
+    const before = this.edits.get(key)?.before ?? (this.original[table] as ReadonlyMap<string, AnyRow>).get(id) ?? null;
     this.edits.set(key, { table, id, before, after } as Change);
+    let rows = this.edited.get(table);
+    if (!rows) {
+      rows = RowTable.edited<AnyRow>(this.original[table]);
+      this.edited.set(table, rows);
+      this.present = { ...this.present, [table]: rows };
+    }
+    rows.put(id, after);
   }
 }

@@ -1,4 +1,4 @@
-import { checkFigure, checkMonth, checkNewId, checkNote, refused, tidy } from './checks.ts';
+import { checkFigure, checkMonth, checkNewId, checkNote, checkText, refused, tidy } from './checks.ts';
 import type { Command } from './commands.ts';
 import type { Draft } from './draft.ts';
 import { highlightRefusal, type HighlightSettings } from './highlights.ts';
@@ -29,6 +29,7 @@ export function setHighlight(draft: Draft, id: string, settings: HighlightSettin
   checkFigure(settings.high, 'high');
   const refusal = highlightRefusal(settings);
   if (refusal) throw refused('invalid', refusal.message, refusal.field);
+  checkText(settings.word, 'word', 24);
   draft.set('highlights', { id, ...settings, word: tidy(settings.word) });
 }
 
@@ -36,11 +37,4 @@ export function setHighlight(draft: Draft, id: string, settings: HighlightSettin
 export function checkBearer(draft: Draft, id: string): void {
   if (!draft.get('lines', id) && !draft.get('groups', id) && !totalWithId(id))
     throw refused('gone', 'What this is about is no longer in the plan.', 'of');
-}
-
-/** Takes away the notes and highlights, and the places in charts, of a line or group that goes. */
-export function undress(draft: Draft, id: string): void {
-  for (const table of ['figureNotes', 'highlights', 'chartSeries'] as const) {
-    for (const row of draft.document[table].values()) if (row.of === id) draft.delete(table, row.id);
-  }
 }

@@ -1,20 +1,22 @@
 import { componentsOf, circleSentence } from '../engine/circles.ts';
 import { usesByNode } from '../engine/dependencies.ts';
-import { isMonth } from '../calendar/month.ts';
-import { isCurrency, isLocale } from '../figure/notation.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
 import { nameKey } from '../formula/names.ts';
 import { FormulaError } from '../formula/syntax.ts';
 import type { Column, ColumnSpec } from './columns.ts';
 import { CALCULATOR_TABLES, bandSetsOf, storedBandsRefusal } from './calculators.ts';
-import { ID_PATTERN } from './checks.ts';
+import { ID_PATTERN, tidy } from './checks.ts';
 import { documentFrom, emptyDocument, type Document } from './document.ts';
-import { figureAsFormula, toStored } from './formulas.ts';
+import { toStored } from './formulas.ts';
+import { figureAsFormula } from './storedFormulas.ts';
 import { highlightRefusal } from './highlights.ts';
-import { nameOf, nameRefusal, nameShapeRefusal, namesOf } from './naming.ts';
+import { MAX_PARTS, MAX_ROWS, formulaColumns, sizeRefusal } from './limits.ts';
+import { nameOf, nameRefusal, namesOf, titleRefusal } from './naming.ts';
 import { positions } from './position.ts';
 import {
+  DERIVED_ID_TABLES,
   TABLES,
+  TABLES_WITH_IDS,
   TABLE_NAMES,
   chartSeriesId,
   datedId,
@@ -29,12 +31,10 @@ import {
   type TableName,
 } from './tables.ts';
 import { TOTALS } from './totals.ts';
+import { valueRefusal } from './values.ts';
 
 /** The version of the plan file this program writes, and the newest it reads. */
 export const PLAN_FILE_VERSION = 1;
-
-/** The most rows a table of a plan file may have. */
-const MAX_ROWS = 50_000;
 
 /** A plan file that cannot be read: where, as a JSON pointer (RFC 6901), and why. */
 export class PlanFormatError extends Error {
@@ -50,19 +50,6 @@ export class PlanFormatError extends Error {
 export type Json = Record<string, unknown>;
 type DraftRow = Record<string, string | number | boolean | null>;
 export type ListTable = Exclude<TableName, 'plan'>;
-/** Tables whose rows have ids that follow from what they belong to and their month or year. */
-const DATED: ReadonlySet<TableName> = new Set([
-  'assumptionSteps',
-  'ruleSteps',
-  'exceptions',
-  'figureNotes',
-  'lockedYears',
-  'waivedFindings',
-  'chartSeries',
-  'scenarioValues',
-  'scenarioFigures',
-  'taxBands',
-]);
 /** What two rows of a table may not have in common, where it is no month. */
 const SAME: Partial<Record<TableName, string>> = {
   lockedYears: 'year',
@@ -70,6 +57,7 @@ const SAME: Partial<Record<TableName, string>> = {
   chartSeries: 'series',
   scenarioValues: 'assumption',
 };
+const DERIVED: ReadonlySet<TableName> = new Set(DERIVED_ID_TABLES);
 export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 'plan');
 
 /**
@@ -99,7 +87,8 @@ export function parsePlan(json: unknown): Document {
     DraftRow[]
   >;
   rows.plan.push(readRow('plan', json.plan, '/plan', 'plan'));
-  for (const table of LIST_TABLES) rows[table] = readTable(table, json[table]);
+  const taken = idsIn(json);
+  for (const table of LIST_TABLES) rows[table] = readTable(table, json[table], taken);
 
   resolveReferences(rows);
   nameRows(rows);
@@ -107,20 +96,29 @@ export function parsePlan(json: unknown): Document {
   return withStoredFormulas(document, rows);
 }
 
-function readTable(table: ListTable, json: unknown): DraftRow[] {
+/** All ids a file gives, so that none of those made up for other rows is the same. */
+function idsIn(json: Json): Set<string> {
+  const ids = new Set<string>();
+  for (const table of TABLES_WITH_IDS) {
+    const rows = json[table];
+    if (!Array.isArray(rows)) continue;
+    for (const row of rows as unknown[]) if (isObject(row) && typeof row.id === 'string') ids.add(row.id);
+  }
+  return ids;
+}
+
+function readTable(table: ListTable, json: unknown, taken: Set<string>): DraftRow[] {
   if (json === undefined) return [];
   if (!Array.isArray(json)) throw new PlanFormatError(`/${table}`, 'a list of rows is expected.');
   if (json.length > MAX_ROWS)
     throw new PlanFormatError(`/${table}`, `a table may have ${MAX_ROWS} rows; this one has ${json.length}.`);
   const order = positions(json.length);
-  const taken = new Set<string>();
   return json.map((row: unknown, index) => {
     const pointer = `/${table}/${index}`;
     if (!isObject(row)) throw new PlanFormatError(pointer, 'a row is a JSON object.');
     const draft = readRow(table, row, pointer, null);
     if ('position' in TABLES[table] && row.position === undefined) draft.position = order[index]!;
-    if (draft.id === null && !DATED.has(table)) draft.id = freeId(String(draft.name ?? ''), table, index, taken);
-    if (draft.id !== null) taken.add(String(draft.id));
+    if (draft.id === null && !DERIVED.has(table)) draft.id = freeId(String(draft.name ?? ''), table, index, taken);
     return draft;
   });
 }
@@ -151,47 +149,14 @@ function readValue(column: Column, value: unknown, pointer: string): string | nu
   const refuse = (message: string): never => {
     throw new PlanFormatError(pointer, message);
   };
-  if (column.kind === 'number') {
-    if (typeof value !== 'number' || !(Math.abs(value) <= LARGEST_FIGURE))
-      refuse('a number up to ten trillion is expected.');
-    return value as number;
-  }
-  if (column.kind === 'whole') {
-    const { least, most } = column;
-    if (typeof value !== 'number' || !Number.isInteger(value) || value < least || value > most) {
-      refuse(`a whole number from ${least} to ${most} is expected.`);
-    }
-    return value as number;
-  }
   // A figure may be written as a number where a formula can stand.
-  if (column.kind === 'input' && typeof value === 'number') {
-    if (!(Math.abs(value) <= LARGEST_FIGURE)) refuse('a number up to ten trillion is expected.');
-    return figureAsFormula(value);
-  }
-  if (column.kind === 'yesNo') return typeof value === 'boolean' ? value : refuse('true or false is expected.');
-  if (typeof value !== 'string') return refuse('a text is expected.');
-  switch (column.kind) {
-    case 'name': {
-      const refusal = nameShapeRefusal(value);
-      return refusal ? refuse(refusal) : value.normalize('NFC').trim().replace(/\s+/g, ' ');
-    }
-    case 'text':
-      return value.length > column.most ? refuse(`the text may have ${column.most} letters.`) : value;
-    case 'month':
-      return isMonth(value) ? value : refuse(`"${value}" is not a month such as 2026-03.`);
-    case 'currency':
-      return isCurrency(value) ? value : refuse(`"${value}" is not a currency code such as EUR.`);
-    case 'locale':
-      return isLocale(value) ? value : refuse(`"${value}" is not a language tag such as en-IE.`);
-    case 'position':
-      return /^[0-9a-z]*[1-9a-z]$/.test(value) && value.length < 400
-        ? value
-        : refuse('a position is a key over 0-9 and a-z that does not end in 0.');
-    case 'choice':
-      return column.options.includes(value) ? value : refuse(`one of ${column.options.join(', ')} is expected.`);
-    default:
-      return value;
-  }
+  if (column.kind === 'input' && typeof value === 'number')
+    return Math.abs(value) <= LARGEST_FIGURE
+      ? figureAsFormula(value)
+      : refuse('a number up to ten trillion is expected.');
+  const refusal = valueRefusal(column, value);
+  if (refusal) return refuse(refusal);
+  return column.kind === 'name' ? tidy(value as string) : (value as string | number | boolean);
 }
 
 /** Turns references by name into ids; what is referred to must be there. */
@@ -225,6 +190,7 @@ function resolveReferences(rows: Record<TableName, DraftRow[]>): void {
 /** Gives dated rows the ids that follow from their owner and month, and refuses what is there twice. */
 function nameRows(rows: Record<TableName, DraftRow[]>): void {
   const owners = new Set<string>();
+  const bands = new Map<string, number>();
   for (const table of LIST_TABLES) {
     const seen = new Set<string>();
     rows[table].forEach((row, index) => {
@@ -236,7 +202,7 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       else if (table === 'scenarioFigures')
         row.id = scenarioFigureId(String(row.scenario), String(row.line), String(row.month));
       else if (table === 'chartSeries') row.id = chartSeriesId(String(row.chart), row as unknown as ChartSource);
-      else if (table === 'taxBands') row.id = nextBandId(row, seen);
+      else if (table === 'taxBands') row.id = nextBandId(row, bands);
       else if (table === 'waivedFindings') row.id = String(row.finding);
       else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
       else {
@@ -267,11 +233,16 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
       if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
     });
   }
+  for (const table of ['scenarios', 'charts'] as const) {
+    rows[table].forEach((row, index) => {
+      const refusal = titleRefusal(document, table, String(row.name), String(row.id));
+      if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
+    });
+  }
   const names = namesOf(document);
   for (const table of LIST_TABLES) {
-    const written = (Object.entries(TABLES[table]) as [string, ColumnSpec][])
-      .filter(([, { column }]) => column.kind === 'formula' || column.kind === 'input')
-      .map(([name]) => name);
+    const written = formulaColumns(table);
+    if (written.length === 0) continue;
     rows[table].forEach((row, index) => {
       for (const column of written) {
         if (row[column] == null) continue;
@@ -289,6 +260,8 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
   }
   refuseImpossibleBands(document, rows.taxBands);
   const stored = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
+  const tooLarge = sizeRefusal(stored);
+  if (tooLarge) throw new PlanFormatError('', tooLarge.message);
   for (const { circle } of componentsOf(usesByNode(stored))) {
     if (circle)
       throw new PlanFormatError(
@@ -300,20 +273,20 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
 }
 
 /** A band's id is its place among those of its schedule and year. */
-function nextBandId(row: DraftRow, taken: ReadonlySet<string>): string {
-  for (let nth = 1; ; nth++) {
-    const id = taxBandId(String(row.schedule), row.validFrom as number | null, nth);
-    if (!taken.has(id)) return id;
-  }
+function nextBandId({ schedule, validFrom }: DraftRow, counts: Map<string, number>): string {
+  const set = `${String(schedule)}|${String(validFrom)}`;
+  const nth = (counts.get(set) ?? 0) + 1;
+  counts.set(set, nth);
+  return taxBandId(String(schedule), validFrom as number | null, nth);
 }
 
 function refuseImpossibleBands(document: Document, rows: readonly DraftRow[]): void {
+  const places = new Map(rows.map((row, index) => [row.id, index]));
   for (const schedule of document.taxSchedules.keys()) {
     for (const { bands } of bandSetsOf(document, schedule)) {
-      const refusal = storedBandsRefusal(bands);
-      if (!refusal) continue;
-      const index = rows.findIndex((row) => row.id === bands[0]!.id);
-      throw new PlanFormatError(`/taxBands/${index}`, refusal);
+      const refusal =
+        storedBandsRefusal(bands) ?? (bands.length > MAX_PARTS ? `A schedule has at most ${MAX_PARTS} bands.` : null);
+      if (refusal) throw new PlanFormatError(`/taxBands/${places.get(bands[0]!.id)!}`, refusal);
     }
   }
 }
@@ -331,7 +304,7 @@ export function newPlan(settings: {
   return { ...emptyDocument(), plan: new Map([[row.id, row]]) } as unknown as Document;
 }
 
-function freeId(name: string, table: string, index: number, taken: ReadonlySet<string>): string {
+function freeId(name: string, table: string, index: number, taken: Set<string>): string {
   const slug = name
     .normalize('NFKD')
     .toLowerCase()
@@ -339,7 +312,10 @@ function freeId(name: string, table: string, index: number, taken: ReadonlySet<s
     .replace(/^-+|-+$/g, '')
     .slice(0, 40);
   const base = `${table.slice(0, -1)}-${slug || index}`;
-  return taken.has(base) ? `${base}-${index}` : base;
+  let id = base;
+  for (let next = index; taken.has(id); next++) id = `${base}-${next}`;
+  taken.add(id);
+  return id;
 }
 
 export function refuseUnknown(json: Json, known: readonly string[], pointer: string): void {

@@ -3,39 +3,29 @@ import type { Unit } from '../figure/unit.ts';
 import { parseFormula } from '../formula/parse.ts';
 import { printFormula } from '../formula/print.ts';
 import { resolveNames, type Names } from '../formula/names.ts';
-import type { Expression } from '../formula/syntax.ts';
+import { mapNames, type Expression } from '../formula/syntax.ts';
 import { inferUnit, type UnitFinding } from '../formula/units.ts';
-import { inputWith, outputWith } from './calculators.ts';
+import { inputWith, outputWith, ownerOfFigure } from './calculators.ts';
 import type { Document } from './document.ts';
 import { nameOf } from './naming.ts';
-
-const parsed = new Map<string, Expression>();
-
-/** The tree of a formula as it is stored, with ids in place of names. Throws `FormulaError`. */
-export function readStored(text: string): Expression {
-  let expression = parsed.get(text);
-  if (!expression) {
-    expression = parseFormula(text);
-    if (parsed.size > 20_000) parsed.clear();
-    parsed.set(text, expression);
-  }
-  return expression;
-}
-
-/** A figure as a formula: written out, without an exponent. */
-export function figureAsFormula(figure: number): string {
-  const text = printFormula({ kind: 'number', value: Math.abs(figure), place: { from: 0, to: 0 } });
-  return figure < 0 ? `-${text}` : text;
-}
-
-/** The figure a stored formula consists of; `null` when it is more than a figure. */
-export function figureOfFormula(stored: string): number | null {
-  return /^-?\d+(\.\d+)?$/.test(stored) ? Number(stored) : null;
-}
+import { readStored, readStoredOrNull } from './storedFormulas.ts';
+import { rowsWhere } from './rowTable.ts';
 
 /** The stored form of a formula someone wrote, names or ids. Throws `FormulaError` with the place in `text`. */
 export function toStored(text: string, names: Names, notation: Notation = CANONICAL): string {
   return printFormula(resolveNames(parseFormula(text, notation), names));
+}
+
+/** A stored formula in which other things are named: those of `copies` in place of what they were copied from. */
+export function withReferences(stored: string, copies: ReadonlyMap<string, string>): string {
+  const expression = readStoredOrNull(stored);
+  if (!expression) return stored;
+  const renamed = mapNames(expression, (leaf) => {
+    if (leaf.kind !== 'ref') return leaf;
+    const owner = ownerOfFigure(leaf.id);
+    return { ...leaf, id: (copies.get(owner) ?? owner) + leaf.id.slice(owner.length) };
+  });
+  return printFormula(renamed);
 }
 
 /** A stored formula as people see it: with today's names, in a locale's notation. */
@@ -53,7 +43,7 @@ export function unitOf(document: Document, id: string): Unit {
   const group = document.groups.get(id);
   if (group?.side !== 'memo') return 'money';
   const units = new Set<Unit>();
-  for (const line of document.lines.values()) if (line.group === id) units.add(line.unit);
+  for (const line of rowsWhere(document.lines, 'group', id)) units.add(line.unit);
   return units.size === 1 ? [...units][0]! : 'number';
 }
 

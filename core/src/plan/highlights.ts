@@ -1,3 +1,4 @@
+import { order } from '../figure/compare.ts';
 import type { Refusal } from './commands.ts';
 import { HIGHLIGHT_CONDITIONS, TONES, type HighlightRow } from './tables.ts';
 
@@ -34,11 +35,11 @@ export function highlightRefusal(row: HighlightSettings): Pick<Refusal, 'message
 export function highlightHolds({ when, low, high }: HighlightSettings, figure: number): boolean {
   switch (when) {
     case 'below':
-      return figure < low!;
+      return order(figure, low!) < 0;
     case 'above':
     case 'overBudget':
-      return figure > high!;
+      return order(figure, high!) > 0;
     case 'between':
-      return figure >= low! && figure <= high!;
+      return order(figure, low!) >= 0 && order(figure, high!) <= 0;
   }
 }

@@ -1,31 +1,64 @@
-import { Names, nameKey, type NamedThing } from '../formula/names.ts';
+import { nameKey, type NamedThing, type Names } from '../formula/names.ts';
 import {
   CALCULATORS,
   CALCULATOR_TABLES,
   calculatorWith,
-  calculatorsOf,
   inputWith,
+  isCalculatorTable,
   outputOfFigure,
   outputsOf,
   ownerOfFigure,
 } from './calculators.ts';
 import type { Document } from './document.ts';
+import { rowsNamed } from './rowTable.ts';
+import type { TableName } from './tables.ts';
 import { TOTALS, totalWithId } from './totals.ts';
 
 /** Everything in a plan that a rule can name. */
 export function namesOf(document: Document): Names {
-  const things: NamedThing[] = [...TOTALS];
-  for (const table of ['lines', 'groups', 'assumptions'] as const) things.push(...document[table].values());
-  for (const calculator of calculatorsOf(document)) {
-    const { table, row } = calculator;
-    const outputs = outputsOf(calculator).map((output) => output.name);
-    const isSchedule = table === 'taxSchedules';
-    things.push({ id: row.id, name: row.name, calculator: { word: CALCULATORS[table].word, outputs, isSchedule } });
-  }
-  return new Names(
-    things,
-    TOTALS.flatMap((total) => (total.alias ? [{ id: total.id, name: total.alias }] : [])),
-  );
+  return {
+    find(name) {
+      const key = nameKey(name);
+      const total = TOTALS.find((each) => nameKey(each.name) === key);
+      if (total) return total;
+      for (const table of NAMED_TABLES) {
+        const [row] = rowsNamed<{ id: string; name: string }>(document[table], name);
+        if (row) return thingIn(document, table, row);
+      }
+      return TOTALS.find(({ alias }) => alias !== undefined && nameKey(alias) === key);
+    },
+    thing(id) {
+      for (const table of NAMED_TABLES) {
+        const row = document[table].get(id);
+        if (row) return thingIn(document, table, row);
+      }
+      return totalWithId(id);
+    },
+    all: () => [
+      ...TOTALS,
+      ...NAMED_TABLES.flatMap((table) => [...document[table].values()].map((row) => thingIn(document, table, row))),
+    ],
+  };
+}
+
+/** Tables whose rows formulas can name. No two of their rows share a name. */
+export const NAMED_TABLES = ['lines', 'groups', 'assumptions', ...CALCULATOR_TABLES] as const;
+export type NamedTable = (typeof NAMED_TABLES)[number];
+
+export function isNamed(table: TableName): table is NamedTable {
+  return (NAMED_TABLES as readonly TableName[]).includes(table);
+}
+
+function thingIn(
+  document: Document,
+  table: NamedTable,
+  row: { readonly id: string; readonly name: string },
+): NamedThing {
+  const calculator = isCalculatorTable(table) ? calculatorWith(document, row.id) : undefined;
+  if (!calculator) return row;
+  const outputs = outputsOf(calculator).map((output) => output.name);
+  const { word } = CALCULATORS[calculator.table];
+  return { id: row.id, name: row.name, calculator: { word, outputs, isSchedule: table === 'taxSchedules' } };
 }
 
 /**
@@ -53,19 +86,30 @@ export function nameRefusal(document: Document, name: string, self: string | nul
   if (TOTALS.some((total) => nameKey(total.name) === key)) {
     return `${name.trim()} is a total every plan has. Choose another name.`;
   }
-  for (const [table, kind] of [
-    ['lines', 'a line'],
-    ['groups', 'a group'],
-    ['assumptions', 'an assumption'],
-    ...CALCULATOR_TABLES.map((each) => [each, `a ${CALCULATORS[each].word}`] as const),
-  ] as const) {
-    for (const row of document[table].values()) {
-      if (row.id !== self && nameKey(row.name) === key) {
-        return `There is already ${kind} called ${row.name}. Rules tell things apart by their names, so choose another.`;
-      }
-    }
+  for (const table of NAMED_TABLES) {
+    const row = rowsNamed<{ id: string; name: string }>(document[table], name).find((other) => other.id !== self);
+    if (row)
+      return `There is already ${kindOf(table)} called ${row.name}. Rules tell things apart by their names, so choose another.`;
   }
   return null;
+}
+
+/** Why a scenario or chart cannot bear a name, as a sentence, or `null` when it can: each kind has names of its own. */
+export function titleRefusal(
+  document: Document,
+  table: 'scenarios' | 'charts',
+  name: string,
+  self: string,
+): string | null {
+  const shape = nameShapeRefusal(name);
+  if (shape) return shape;
+  const other = rowsNamed<{ id: string; name: string }>(document[table], name).find((row) => row.id !== self);
+  return other ? `There is already a ${table.slice(0, -1)} called ${other.name}.` : null;
+}
+
+function kindOf(table: NamedTable): string {
+  if (isCalculatorTable(table)) return `a ${CALCULATORS[table].word}`;
+  return table === 'assumptions' ? 'an assumption' : `a ${table.slice(0, -1)}`;
 }
 
 /** Why a text cannot be a name at all, whatever else there is. */
@@ -74,14 +118,15 @@ export function nameShapeRefusal(name: string): string | null {
   if (trimmed === '') return 'A name is needed.';
   if ([...trimmed].length > 80) return `A name may have 80 letters; this one has ${[...trimmed].length}.`;
   // eslint-disable-next-line no-control-regex -- control characters are exactly what is refused
-  if (/[\u0000-\u001f\u007f\u2028\u2029]/.test(trimmed))
+  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(trimmed))
     return 'A name stands on one line, without tabs or control characters.';
+  if (!trimmed.isWellFormed()) return 'This name has a broken character in it. Type it again.';
   return null;
 }
 
 /** A name like `base` that is still free in a plan: `base copy`, `base copy 2`, … */
-export function freeName(document: Document, base: string, also: ReadonlySet<string> = new Set()): string {
-  return firstFree(base, (name) => !also.has(nameKey(name)) && nameRefusal(document, name, null) === null);
+export function freeName(document: Document, base: string): string {
+  return firstFree(base, (name) => nameRefusal(document, name, null) === null);
 }
 
 /** A name for the copy of a plan that none of the others has. */

@@ -1,5 +1,6 @@
 import type { Stretch } from '../calendar/calendar.ts';
 import { averageOf, lastOf, totalOf } from '../calendar/rollup.ts';
+import { within } from '../figure/compare.ts';
 import { addsUp } from '../figure/unit.ts';
 import { outputWith } from './calculators.ts';
 import type { Document } from './document.ts';
@@ -32,12 +33,15 @@ export function rolledUp(figures: readonly (number | null)[], stretch: Stretch, 
 export function rolledUpValue(values: Float64Array, { from, to }: Stretch, how: RollUp): number {
   let sum = NaN;
   let count = 0;
+  let [low, high] = [Infinity, -Infinity];
   for (let at = to - 1; at >= from; at--) {
     const value = values[at]!;
     if (value !== value) continue;
     if (how === 'last') return value;
     sum = count === 0 ? value : sum + value;
     count++;
+    if (value < low) low = value;
+    if (value > high) high = value;
   }
-  return how === 'average' ? sum / count : sum;
+  return how === 'average' ? within(sum / count, low, high) : sum;
 }

@@ -8,9 +8,11 @@ import { Refused, checkFigure, checkMonth, existing, refused } from './checks.ts
 import type { Adjustment, Cell, Command, Reach } from './commands.ts';
 import { calendarOf, planOf } from './document.ts';
 import type { Draft } from './draft.ts';
-import { readStored, toStored } from './formulas.ts';
+import { toStored } from './formulas.ts';
+import { readStored } from './storedFormulas.ts';
 import { refuseLocked } from './locks.ts';
 import { namesOf } from './naming.ts';
+import { rowsWhere } from './rowTable.ts';
 import { datedId, stepId, type ExceptionRow, type LineRow, type RuleStepRow } from './tables.ts';
 
 /** What a step or an exception says: an amount, a formula, or, with neither, nothing. */
@@ -70,6 +72,7 @@ export function setRule(
     return setStretch(draft, line, month, until, saying);
   }
   const from = reach === 'every' ? null : month;
+  if (from !== null) foldBeginning(draft, line.id);
   refuseLocked(draft, line, from, null);
   setOnward(draft, line, from, saying);
 }
@@ -85,9 +88,23 @@ function setOnward(draft: Draft, line: LineRow, month: Month | null, saying: Say
   putStep(draft, line.id, from, saying);
 }
 
+/**
+ * Gives a rule's beginning to what it says in the plan's first month: a step that began earlier holds from the start, and
+ * those before it say nothing any more.
+ */
+export function foldBeginning(draft: Draft, line: string): void {
+  const { firstMonth } = planOf(draft.document);
+  const early = stepsOf(draft, line).filter((step) => step.from === null || step.from <= firstMonth);
+  if (early.every((step) => step.from === null)) return;
+  const holds = sayingAt(early, firstMonth);
+  for (const step of early) draft.delete('ruleSteps', step.id);
+  putStep(draft, line, null, holds);
+}
+
 /** Makes a line say something from one month until another; what it said there is replaced, and goes on after it. */
 function setStretch(draft: Draft, line: LineRow, from: Month, to: Month, saying: Saying): void {
   refuseLocked(draft, line, from, to);
+  foldBeginning(draft, line.id);
   rewrite(draft, line, from, to, [{ from, saying }]);
   for (const exception of exceptionsOf(draft, line.id)) {
     if (exception.month >= from && exception.month <= to) draft.delete('exceptions', exception.id);
@@ -176,6 +193,7 @@ export function adjustFigures(draft: Draft, { cells, by }: Extract<Command, { ki
     for (at++; at < sorted.length && sorted[at]!.line === lineId && sorted[at]!.month === addMonths(to, 1); at++)
       to = sorted[at]!.month;
     refuseLocked(draft, line, month, to);
+    foldBeginning(draft, lineId);
     const steps = stepsOf(draft, lineId);
     const exceptions = exceptionsOf(draft, lineId).filter((row) => row.month >= month && row.month <= to);
     for (const row of exceptions) draft.set('exceptions', { ...row, ...adjust(row) });
@@ -217,14 +235,18 @@ function adjustedFormula(formula: string, by: Adjustment): string {
       ? { kind: 'binary', operator: '*', left, right: number(Number(by.factor.toPrecision(12))), place }
       : { kind: 'binary', operator: by.amount < 0 ? '-' : '+', left, right: number(Math.abs(by.amount)), place };
   const kept: Expression = by.notBelowZero ? { kind: 'call', name: 'max', args: [number(0), changed], place } : changed;
-  const text = printFormula(kept);
+  return readableAgain(printFormula(kept), 'by');
+}
+
+/** A formula made from others, which may have grown longer than formulas may be. */
+export function readableAgain(formula: string, field: string): string {
   try {
-    parseFormula(text);
+    parseFormula(formula);
   } catch (error) {
-    if (error instanceof FormulaError) throw refused('invalid', error.message, 'by');
+    if (error instanceof FormulaError) throw refused('invalid', error.message, field);
     throw error;
   }
-  return text;
+  return formula;
 }
 
 /** Lets a step of a rule begin in another month. */
@@ -276,11 +298,11 @@ export function lastStep(steps: readonly RuleStepRow[]): RuleStepRow | undefined
 }
 
 function stepsOf(draft: Draft, line: string): RuleStepRow[] {
-  return [...draft.document.ruleSteps.values()].filter((step) => step.line === line);
+  return [...rowsWhere(draft.document.ruleSteps, 'line', line)];
 }
 
 function exceptionsOf(draft: Draft, line: string): ExceptionRow[] {
-  return [...draft.document.exceptions.values()].filter((row) => row.line === line);
+  return [...rowsWhere(draft.document.exceptions, 'line', line)];
 }
 
 /** What the steps of a rule say in a month. */

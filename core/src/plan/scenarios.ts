@@ -1,23 +1,16 @@
 import { addMonths, monthInWords, type Month } from '../calendar/month.ts';
 import { writeWithUnit } from '../figure/write.ts';
 import { fixAssumption } from './assumptions.ts';
-import { ID_PATTERN, checkFigure, checkMonth, existing, refused, tidy } from './checks.ts';
+import { checkFigure, checkMonth, checkNewId, existing, refused, tidy } from './checks.ts';
 import type { Cell, Command, Refusal } from './commands.ts';
-import { inOrder, planOf, type Document } from './document.ts';
+import { applyChanges, inOrder, planOf, type Change, type Document } from './document.ts';
 import type { Draft } from './draft.ts';
-import { nameOf, nameShapeRefusal } from './naming.ts';
+import { nameOf, titleRefusal } from './naming.ts';
 import { positionBetween } from './position.ts';
+import { deleteWithAll } from './references.ts';
+import { rowsWhere } from './rowTable.ts';
 import { setFigures } from './rules.ts';
-import {
-  datedId,
-  scenarioFigureId,
-  scenarioValueId,
-  type AssumptionRow,
-  type AssumptionStepRow,
-  type ExceptionRow,
-  type ScenarioFigureRow,
-  type ScenarioValueRow,
-} from './tables.ts';
+import { datedId, scenarioFigureId, scenarioValueId, type ScenarioFigureRow, type ScenarioValueRow } from './tables.ts';
 
 /** Scenarios: named sets of assumption values, and figures of single months, that stand in place of the plan's. */
 
@@ -29,8 +22,8 @@ export function partsOfScenario(
   id: string,
 ): { values: ScenarioValueRow[]; figures: ScenarioFigureRow[] } {
   return {
-    values: [...document.scenarioValues.values()].filter(({ scenario }) => scenario === id),
-    figures: [...document.scenarioFigures.values()].filter(({ scenario }) => scenario === id),
+    values: [...rowsWhere(document.scenarioValues, 'scenario', id)],
+    figures: [...rowsWhere(document.scenarioFigures, 'scenario', id)],
   };
 }
 
@@ -38,19 +31,19 @@ export function partsOfScenario(
 export function withScenario(document: Document, id: string): Document {
   const { values, figures } = partsOfScenario(document, id);
   if (values.length === 0 && figures.length === 0) return document;
-  const assumptions = new Map<string, AssumptionRow>(document.assumptions);
-  for (const { assumption, value } of values)
-    assumptions.set(assumption, { ...document.assumptions.get(assumption)!, value, formula: null });
-  const given = new Set(values.map(({ assumption }) => assumption));
-  const assumptionSteps = new Map<string, AssumptionStepRow>(
-    [...document.assumptionSteps].filter(([, step]) => !given.has(step.assumption)),
-  );
-  const exceptions = new Map<string, ExceptionRow>(document.exceptions);
+  const changes: Change[] = [];
+  for (const { assumption, value } of values) {
+    const before = document.assumptions.get(assumption)!;
+    changes.push({ table: 'assumptions', id: assumption, before, after: { ...before, value, formula: null } });
+    for (const step of rowsWhere(document.assumptionSteps, 'assumption', assumption))
+      changes.push({ table: 'assumptionSteps', id: step.id, before: step, after: null });
+  }
   for (const { line, month, amount } of figures) {
     const row = datedId(line, month);
-    exceptions.set(row, { id: row, line, month, amount, formula: null });
+    const before = document.exceptions.get(row) ?? null;
+    changes.push({ table: 'exceptions', id: row, before, after: { id: row, line, month, amount, formula: null } });
   }
-  return { ...document, assumptions, assumptionSteps, exceptions };
+  return applyChanges(document, changes);
 }
 
 /** What a scenario has otherwise than the plan, one thing after the other. */
@@ -75,13 +68,10 @@ export function scenarioInWords(document: Document, id: string): string[] {
 }
 
 export function setScenario(draft: Draft, { id, name: typed }: CommandOf<'scenario.set'>): void {
-  if (!ID_PATTERN.test(id)) throw refused('invalid', 'An id has 1 to 64 letters, digits, dashes or underscores.', 'id');
-  const shape = nameShapeRefusal(typed);
-  if (shape) throw refused('invalid', shape, 'name');
+  if (!draft.get('scenarios', id)) checkNewId(draft, id);
+  const refusal = titleRefusal(draft.document, 'scenarios', typed, id);
+  if (refusal) throw refused('invalid', refusal, 'name');
   const name = tidy(typed);
-  for (const other of draft.document.scenarios.values())
-    if (other.id !== id && other.name.toLowerCase() === name.toLowerCase())
-      throw refused('invalid', `There is already a scenario called ${other.name}.`, 'name');
   const last = inOrder(draft.document.scenarios.values()).at(-1)?.position ?? null;
   const position = draft.get('scenarios', id)?.position ?? positionBetween(last, null);
   draft.set('scenarios', { id, name, position });
@@ -89,11 +79,7 @@ export function setScenario(draft: Draft, { id, name: typed }: CommandOf<'scenar
 
 export function deleteScenario(draft: Draft, id: string): void {
   existing(draft, 'scenarios', id, 'This scenario');
-  const { values, figures } = partsOfScenario(draft.document, id);
-  for (const row of values) draft.delete('scenarioValues', row.id);
-  for (const row of figures) draft.delete('scenarioFigures', row.id);
-  for (const row of draft.document.chartSeries.values()) if (row.scenario === id) draft.delete('chartSeries', row.id);
-  draft.delete('scenarios', id);
+  deleteWithAll(draft, 'scenarios', id);
 }
 
 /** `null` gives an assumption the plan's value again. */

@@ -1,3 +1,4 @@
+import { MAX_FORMULA_LENGTH } from '../formula/parse.ts';
 import { MAX_ACCOUNT, MAX_WHAT } from '../ledger/entries.ts';
 import type { Column, ColumnSpec } from './columns.ts';
 import { PLAN_FILE_VERSION } from './file.ts';
@@ -27,12 +28,12 @@ export function planFileSchema(): Record<string, unknown> {
 
 const ENTRY = {
   type: 'object',
-  required: ['date', 'line', 'amount'],
+  required: ['date', 'amount'],
   additionalProperties: false,
   properties: {
     date: { type: 'string', format: 'date', description: 'The day, such as 2026-03-14.' },
     what: { type: 'string', maxLength: MAX_WHAT, description: 'What it was for.' },
-    line: { type: 'string', minLength: 1, description: 'The line of the budget it belongs to.' },
+    line: { type: 'string', minLength: 1, description: 'The line of the budget it belongs to; left out when that is gone.' },
     account: { type: 'string', maxLength: MAX_ACCOUNT, description: 'Where it went through.' },
     amount: { type: 'number', description: 'In major units, positive the way its line goes; a refund is negative.' },
   },
@@ -84,11 +85,11 @@ function valueSchema(column: Column): Record<string, unknown> {
       return {
         anyOf: [
           { type: 'number', minimum: -1e13, maximum: 1e13 },
-          { type: 'string', minLength: 1, maxLength: 2000 },
+          { type: 'string', minLength: 1, maxLength: MAX_FORMULA_LENGTH },
         ],
       };
     case 'formula':
-      return { type: 'string', minLength: 1, maxLength: 2000 };
+      return { type: 'string', minLength: 1, maxLength: MAX_FORMULA_LENGTH };
     default:
       return { type: 'string', minLength: 1 };
   }

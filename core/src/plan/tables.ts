@@ -67,7 +67,7 @@ const amount = optional({ kind: 'number' }, 'A figure; nothing stands for an emp
 const formula = optional({ kind: 'formula' }, 'A formula in place of a figure.');
 
 const projectionRate = optional(
-  { kind: 'reference', table: 'assumptions' },
+  { kind: 'reference', table: 'assumptions', whenGone: 'refused' },
   'The assumption its later years are projected with, in place of the group’s or the plan’s.',
 );
 const ownRate = optional({ kind: 'number' }, 'A yearly rate of its own for the projection, as a fraction.');
@@ -110,7 +110,7 @@ export const TABLES = {
     firstMonth: required({ kind: 'month' }, 'The plan’s first month.'),
     months: required({ kind: 'whole', least: 1, most: MAX_MONTHS }, 'How many months the plan has.'),
     projectionRate: optional(
-      { kind: 'reference', table: 'assumptions' },
+      { kind: 'reference', table: 'assumptions', whenGone: 'refused' },
       'The assumption next year is projected with.',
     ),
     decimals: optional(
@@ -131,7 +131,7 @@ export const TABLES = {
     position,
   },
   assumptionSteps: {
-    assumption: required({ kind: 'reference', table: 'assumptions' }, 'The assumption that changes.'),
+    assumption: required({ kind: 'reference', table: 'assumptions', whenGone: 'goes' }, 'The assumption that changes.'),
     from: required({ kind: 'month' }, 'The first month of the new value.'),
     value: required({ kind: 'number' }, 'The new value.'),
   },
@@ -144,7 +144,7 @@ export const TABLES = {
     position,
   },
   lines: {
-    group: required({ kind: 'reference', table: 'groups' }, 'The group it belongs to.'),
+    group: required({ kind: 'reference', table: 'groups', whenGone: 'goes' }, 'The group it belongs to.'),
     name,
     unit: required({ kind: 'choice', options: UNITS }, 'What its figures count.', 'money'),
     rollUp: required({ kind: 'choice', options: ROLL_UPS }, 'What its months make of a year.', 'total'),
@@ -157,13 +157,13 @@ export const TABLES = {
     position,
   },
   ruleSteps: {
-    line: required({ kind: 'reference', table: 'lines' }, 'The line whose rule this is a part of.'),
+    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line whose rule this is a part of.'),
     from: optional({ kind: 'month' }, 'The first month it holds; the plan’s start when left out.'),
     amount,
     formula,
   },
   exceptions: {
-    line: required({ kind: 'reference', table: 'lines' }, 'The line that departs from its rule.'),
+    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line that departs from its rule.'),
     month: required({ kind: 'month' }, 'The month in which it does.'),
     amount,
     formula,
@@ -187,13 +187,16 @@ export const TABLES = {
     position,
   },
   scenarioValues: {
-    scenario: required({ kind: 'reference', table: 'scenarios' }, 'The scenario it belongs to.'),
-    assumption: required({ kind: 'reference', table: 'assumptions' }, 'The assumption that has another value in it.'),
+    scenario: required({ kind: 'reference', table: 'scenarios', whenGone: 'goes' }, 'The scenario it belongs to.'),
+    assumption: required(
+      { kind: 'reference', table: 'assumptions', whenGone: 'goes' },
+      'The assumption that has another value in it.',
+    ),
     value: required({ kind: 'number' }, 'Its value in all months.'),
   },
   scenarioFigures: {
-    scenario: required({ kind: 'reference', table: 'scenarios' }, 'The scenario it belongs to.'),
-    line: required({ kind: 'reference', table: 'lines' }, 'The line that has another figure in it.'),
+    scenario: required({ kind: 'reference', table: 'scenarios', whenGone: 'goes' }, 'The scenario it belongs to.'),
+    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line that has another figure in it.'),
     month: required({ kind: 'month' }, 'The month of the figure.'),
     amount,
   },
@@ -212,11 +215,11 @@ export const TABLES = {
     position,
   },
   chartSeries: {
-    chart: required({ kind: 'reference', table: 'charts' }, 'The chart it belongs to.'),
+    chart: required({ kind: 'reference', table: 'charts', whenGone: 'goes' }, 'The chart it belongs to.'),
     of: required({ kind: 'bearer' }, 'Whose figures it draws.'),
     mark: required({ kind: 'choice', options: CHART_MARKS }, 'How it is drawn.', 'line'),
     scenario: optional(
-      { kind: 'reference', table: 'scenarios' },
+      { kind: 'reference', table: 'scenarios', whenGone: 'goes' },
       'The scenario it is taken from; the plan when left out.',
     ),
     projectedFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is projected from.'),
@@ -231,7 +234,7 @@ export const TABLES = {
   },
   loans: {
     name,
-    offerOf: optional({ kind: 'reference', table: 'loans' }, 'The loan it is another offer for.'),
+    offerOf: optional({ kind: 'reference', table: 'loans', whenGone: 'goes' }, 'The loan it is another offer for.'),
     unknown: required({ kind: 'choice', options: LOAN_UNKNOWNS }, 'What follows from the other terms.', 'payment'),
     amount: input('The amount borrowed.'),
     rate: input('The yearly rate, as a fraction.'),
@@ -248,7 +251,7 @@ export const TABLES = {
     position,
   },
   loanExtras: {
-    loan: required({ kind: 'reference', table: 'loans' }, 'The loan it is paid on.'),
+    loan: required({ kind: 'reference', table: 'loans', whenGone: 'goes' }, 'The loan it is paid on.'),
     every: required({ kind: 'choice', options: EXTRA_RHYTHMS }, 'How often it is paid.', 'once'),
     from: required({ kind: 'month' }, 'The month it is paid in, or first paid in.'),
     until: optional({ kind: 'month' }, 'The last month it is paid in; the loan’s end when left out.'),
@@ -275,7 +278,7 @@ export const TABLES = {
     position,
   },
   savingsMoves: {
-    pot: required({ kind: 'reference', table: 'savings' }, 'The pot it goes into or out of.'),
+    pot: required({ kind: 'reference', table: 'savings', whenGone: 'goes' }, 'The pot it goes into or out of.'),
     kind: required({ kind: 'choice', options: SAVINGS_MOVES }, 'A single deposit, a withdrawal or a pause.'),
     from: required({ kind: 'month' }, 'The month it happens in, or a pause begins.'),
     until: optional({ kind: 'month' }, 'The last month of a pause; the same month when left out.'),
@@ -290,7 +293,7 @@ export const TABLES = {
     position,
   },
   taxBands: {
-    schedule: required({ kind: 'reference', table: 'taxSchedules' }, 'The schedule it belongs to.'),
+    schedule: required({ kind: 'reference', table: 'taxSchedules', whenGone: 'goes' }, 'The schedule it belongs to.'),
     validFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The first year it holds; always when left out.'),
     from: required({ kind: 'input' }, 'The income it begins at.'),
     rate: required({ kind: 'input' }, 'Its rate, as a fraction.'),
@@ -342,6 +345,25 @@ export type SavingsMoveRow = Row<'savingsMoves'>;
 export type TaxScheduleRow = Row<'taxSchedules'>;
 export type TaxBandRow = Row<'taxBands'>;
 export type BreakEvenRow = Row<'breakEvens'>;
+
+/** Tables whose rows have ids that follow from what they belong to, and their month, year or place. */
+export const DERIVED_ID_TABLES = [
+  'assumptionSteps',
+  'ruleSteps',
+  'exceptions',
+  'figureNotes',
+  'lockedYears',
+  'waivedFindings',
+  'chartSeries',
+  'scenarioValues',
+  'scenarioFigures',
+  'taxBands',
+] as const satisfies readonly TableName[];
+
+/** Tables whose rows have ids of their own, no two of which are the same in a plan. */
+export const TABLES_WITH_IDS = TABLE_NAMES.filter(
+  (table) => table !== 'plan' && !(DERIVED_ID_TABLES as readonly TableName[]).includes(table),
+);
 
 /** Steps and exceptions have ids of their own making: their owner and month, so that none can be there twice. */
 export function stepId(line: string, from: string | null): string {

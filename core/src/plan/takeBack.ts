@@ -2,10 +2,11 @@ import type { Decision } from './commands.ts';
 import { Refused } from './checks.ts';
 import { changesStructure, refuseCircles } from './structure.ts';
 import { applyChanges, isSameRow, type Change, type Document } from './document.ts';
-import { nameOf, nameRefusal } from './naming.ts';
-import { TABLES, type AnyRow, type TableName } from './tables.ts';
-import { totalWithId } from './totals.ts';
-import { usersOf } from './users.ts';
+import { limitRefusal } from './limits.ts';
+import { isNamed, nameOf, nameRefusal, titleRefusal } from './naming.ts';
+import { leftBehind, lostOutput, missingReference } from './references.ts';
+import type { AnyRow, TableName } from './tables.ts';
+import { usersIn } from './users.ts';
 
 /**
  * Decides whether changes, typically an inverted set, can be made to a document as it is now: every row must still be as
@@ -22,39 +23,33 @@ export function decideChanges(document: Document, changes: readonly Change[]): D
     }
   }
   const after = applyChanges(document, changes);
-  for (const change of changes) {
-    for (const [column, spec] of Object.entries(TABLES[change.table])) {
-      if (!change.after || (spec.column.kind !== 'reference' && spec.column.kind !== 'bearer')) continue;
-      const target = (change.after as unknown as Record<string, string | null>)[column] ?? null;
-      if (target === null) continue;
-      const isThere =
-        spec.column.kind === 'bearer'
-          ? after.lines.has(target) || after.groups.has(target) || totalWithId(target) !== undefined
-          : after[spec.column.table as TableName].has(target);
-      if (!isThere) {
-        return refuse('What this belongs to has been deleted since, so it can no longer be brought back.');
-      }
-    }
-    if (change.after === null && ['lines', 'assumptions', 'groups'].includes(change.table)) {
-      const users = usersOf(after, change.id);
-      if (users.length > 0) {
-        return refuse(
-          `${users.map((user) => user.name).join(', ')} uses this by now, so it can no longer be taken away.`,
-        );
-      }
-    }
-    if (
-      change.table === 'groups' &&
-      change.after === null &&
-      [...after.lines.values()].some((line) => line.group === change.id)
-    ) {
-      return refuse('There are new lines in this group by now, so it can no longer be taken away.');
-    }
-    if (change.after && 'name' in change.after && change.table !== 'plan') {
-      const refusal = nameRefusal(after, change.after.name, change.id);
-      if (refusal) return refuse(refusal);
-    }
+  const left = leftBehind(after, changes);
+  if (left) {
+    const what = ownerName(after, left.table, left.row);
+    return refuse(`${what ?? 'Something'} has come to need this, so it can no longer be taken away.`);
   }
+  const users = changes.some(mayTakeAway) ? usersIn(after) : null;
+  for (const change of changes) {
+    const { table, id, after: row } = change;
+    if (row === null) {
+      const own = users?.get(id) ?? [];
+      if (own.length > 0)
+        return refuse(`${own.map(({ name }) => name).join(', ')} uses this by now, so it can no longer be taken away.`);
+      continue;
+    }
+    if (missingReference(after, table, row) !== null)
+      return refuse('What this belongs to has been deleted since, so it can no longer be brought back.');
+    const refusal = isNamed(table)
+      ? nameRefusal(after, (row as { name: string }).name, id)
+      : table === 'scenarios' || table === 'charts'
+        ? titleRefusal(after, table, (row as { name: string }).name, id)
+        : null;
+    if (refusal) return refuse(refusal);
+  }
+  const lost = lostOutput(document, after, changes);
+  if (lost) return refuse(lost);
+  const tooLarge = limitRefusal(after, changes);
+  if (tooLarge) return refuse(tooLarge.message);
   try {
     if (changesStructure(changes)) refuseCircles(after);
   } catch (error) {
@@ -64,8 +59,17 @@ export function decideChanges(document: Document, changes: readonly Change[]): D
   return { ok: true, changes };
 }
 
+/** Whether a change takes away something rules may name. */
+function mayTakeAway({ table, after }: Change): boolean {
+  return after === null && isNamed(table);
+}
+
 function ownerName(document: Document, table: TableName, row: AnyRow): string | null {
   if ('name' in row) return row.name;
-  const owner = 'line' in row ? row.line : 'assumption' in row ? row.assumption : 'of' in row ? row.of : null;
-  return owner === null ? table : (nameOf(document, owner) ?? null);
+  const values = row as unknown as Readonly<Record<string, string | undefined>>;
+  for (const column of ['line', 'assumption', 'of', 'loan', 'pot', 'schedule'] as const) {
+    const owner = values[column];
+    if (owner !== undefined) return nameOf(document, owner) ?? null;
+  }
+  return values.scenario === undefined ? table : (document.scenarios.get(values.scenario)?.name ?? null);
 }

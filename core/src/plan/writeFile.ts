@@ -4,7 +4,8 @@ import { bandSetsOf, extrasOf, movesOf } from './calculators.ts';
 import type { ColumnSpec } from './columns.ts';
 import { groupsWithLines, inOrder, planOf, type Document } from './document.ts';
 import { LIST_TABLES, PLAN_FILE_VERSION, type ListTable } from './file.ts';
-import { figureOfFormula, toShown } from './formulas.ts';
+import { toShown } from './formulas.ts';
+import { figureOfFormula } from './storedFormulas.ts';
 import { nameOf } from './naming.ts';
 import { TABLES, type TableName } from './tables.ts';
 
@@ -75,12 +76,17 @@ function fileRow(document: Document, table: TableName, row: { id: string }): Rec
     // An empty amount is what a step without a figure means; other empty columns say nothing.
     if (value === null) continue;
     if (column.kind === 'reference' || column.kind === 'bearer')
-      result[name] = nameOf(document, String(value)) ?? value;
+      result[name] = titleOf(document, String(value)) ?? value;
     else if (column.kind === 'input') result[name] = shownInput(String(value), document);
     else if (column.kind === 'formula') result[name] = toShown(String(value), document);
     else result[name] = value;
   }
   return result;
+}
+
+/** The name of anything rows refer to. */
+function titleOf(document: Document, id: string): string | undefined {
+  return nameOf(document, id) ?? document.scenarios.get(id)?.name ?? document.charts.get(id)?.name;
 }
 
 /** A figure is written as a number, everything else as a formula with names. */

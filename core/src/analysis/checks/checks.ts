@@ -12,9 +12,10 @@ import {
 } from './figures.ts';
 import { idleHighlights } from './highlights.ts';
 import { CHECK_KINDS, type Check, type CheckKind, type Finding } from './finding.ts';
-import { blankFactors, doubleCounts, similarNames, typedNumbers, unitDoubts } from './rules.ts';
+import { blankFactors, doubleCounts, missingFigures, similarNames, typedNumbers, unitDoubts } from './rules.ts';
 
 const CHECKS: Readonly<Record<CheckKind, Check>> = {
+  missingFigure: missingFigures,
   typedNumber: typedNumbers,
   manyExceptions,
   doubleCount: doubleCounts,

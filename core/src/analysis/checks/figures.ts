@@ -1,5 +1,6 @@
 import { stretchOfYear, yearsOf } from '../../calendar/calendar.ts';
 import { monthInWords, yearOf } from '../../calendar/month.ts';
+import { isInTheRed } from '../../figure/compare.ts';
 import { writeShare, writeWithUnit } from '../../figure/write.ts';
 import { planOf } from '../../plan/document.ts';
 import { nameOf } from '../../plan/naming.ts';
@@ -10,9 +11,6 @@ import { LEFT_OVER, NET, TOTAL_INCOME } from '../../plan/totals.ts';
 import { usersOf } from '../../plan/users.ts';
 import { outsideRuns } from './calculators.ts';
 import type { Check, Found } from './finding.ts';
-
-/** A net of less than half a cent is shown as zero, and counts as zero. */
-const IN_THE_RED = -0.005;
 
 /** Lines whose exceptions outnumber the months their rule holds in. */
 export const manyExceptions: Check = (model) => {
@@ -42,7 +40,7 @@ export const yearsInTheRed: Check = (model) => {
   return yearsOf(calendar).flatMap((year): Found[] => {
     const stretch = stretchOfYear(calendar, year);
     const total = rolledUpValue(net.values, stretch, 'total');
-    if (!(total <= IN_THE_RED)) return [];
+    if (!isInTheRed(total)) return [];
     const money = writeWithUnit(-total, 'money', planOf(document));
     const message = `In ${year}, expenses exceed income by ${money}.`;
     return [{ place: { id: NET, month: calendar.months[stretch.from]! }, about: String(year), message, mend: null }];
@@ -54,7 +52,7 @@ export const monthsInTheRed: Check = (model) => {
   const { document, calendar } = model;
   const { locale } = planOf(document);
   const net = model.seriesOf(NET)!;
-  const red = calendar.months.filter((_, at) => net.valueAt(at) <= IN_THE_RED);
+  const red = calendar.months.filter((_, at) => isInTheRed(net.valueAt(at)));
   return yearsOf(calendar).flatMap((year): Found[] => {
     const own = red.filter((month) => yearOf(month) === year);
     if (own.length === 0) return [];
@@ -134,7 +132,7 @@ export const setAsideNever: Check = (model) => {
     if (document.groups.get(line.group)?.side !== 'setAside') return [];
     const series = model.seriesOf(line.id)!;
     const months = calendar.months.map((_, at) => at).filter((at) => series.valueAt(at) > 0);
-    if (months.length === 0 || months.some((at) => !(left.valueAt(at) <= IN_THE_RED))) return [];
+    if (months.length === 0 || months.some((at) => !isInTheRed(left.valueAt(at)))) return [];
     return [
       {
         place: { id: line.id, month: calendar.months[months[0]!]! },

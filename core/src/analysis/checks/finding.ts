@@ -4,6 +4,7 @@ import type { Command } from '../../plan/commands.ts';
 
 /** What a careful reviewer looks for. */
 export const CHECK_KINDS = [
+  'missingFigure',
   'typedNumber',
   'manyExceptions',
   'doubleCount',
@@ -42,6 +43,7 @@ export type Check = (model: Model) => Found[];
 
 /** Why each kind of finding matters, in a sentence. */
 export const WHY: Readonly<Record<CheckKind, string>> = {
+  missingFigure: 'Where there is no figure, whatever is added up from it is missing too.',
   typedNumber: 'When the assumption changes, this number stays behind, silently.',
   manyExceptions:
     'A rule that holds in fewer months than it is broken explains little; its exceptions may be the rule.',

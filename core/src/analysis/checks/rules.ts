@@ -1,18 +1,21 @@
 import { monthInWords } from '../../calendar/month.ts';
+import { isFraction } from '../../figure/unit.ts';
 import { writeWithUnit } from '../../figure/write.ts';
 import { quoteName } from '../../formula/print.ts';
-import { childrenOf, FormulaError, type Expression } from '../../formula/syntax.ts';
+import { childrenOf, type Expression } from '../../formula/syntax.ts';
 import type { Model } from '../../engine/model.ts';
 import { effectiveSteps } from '../../engine/node.ts';
-import { BLANK } from '../../engine/problems.ts';
+import { BLANK, FINE } from '../../engine/problems.ts';
+import { problemsOf, type FigureProblem } from '../../engine/results.ts';
 import { calculatorsOf, inputsOf, outputOfFigure } from '../../plan/calculators.ts';
 import { commandForInput } from '../../plan/calculatorCommands.ts';
 import type { Command } from '../../plan/commands.ts';
 import { planOf } from '../../plan/document.ts';
-import { readStored, unitFindings } from '../../plan/formulas.ts';
+import { unitFindings } from '../../plan/formulas.ts';
+import { readStoredOrNull } from '../../plan/storedFormulas.ts';
 import { nameOf } from '../../plan/naming.ts';
 import type { LineRow } from '../../plan/tables.ts';
-import { TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE, totalOfSide } from '../../plan/totals.ts';
+import { TOTALS, totalOfSide } from '../../plan/totals.ts';
 import type { Check, Found } from './finding.ts';
 
 /** A formula of a line's rule, with the months it holds in. */
@@ -44,19 +47,10 @@ function rulesOf(model: Model): Rule[] {
       return { formula, from, to: from + 1, rewrite };
     });
     return [...steps, ...exceptions].flatMap((rule) => {
-      const expression = rule.formula === null || rule.from < 0 ? null : readable(rule.formula);
+      const expression = rule.formula === null || rule.from < 0 ? null : readStoredOrNull(rule.formula);
       return expression ? [{ ...rule, formula: rule.formula!, line, expression }] : [];
     });
   });
-}
-
-function readable(formula: string): Expression | null {
-  try {
-    return readStored(formula);
-  } catch (error) {
-    if (error instanceof FormulaError) return null;
-    throw error;
-  }
 }
 
 function* partsOf(expression: Expression): Generator<Expression> {
@@ -68,21 +62,18 @@ function replaced(formula: string, { place }: Expression, by: string): string {
   return `${formula.slice(0, place.from)}${by}${formula.slice(place.to)}`;
 }
 
-/** A number typed into a rule that is an assumption's value. Small whole numbers are counts, not values. */
+/**
+ * A number typed into a rule that is an assumption's value. Small whole numbers are counts, not values; numbers set beside
+ * the calendar are months and years; and 19 % is not an assumption of 19.
+ */
 export const typedNumbers: Check = (model) => {
   const { document } = model;
   const plan = planOf(document);
   return rulesOf(model).flatMap(({ line, formula, expression, from, rewrite }) =>
-    [...partsOf(expression)].flatMap((part): Found[] => {
-      const value =
-        part.kind === 'percent' && part.operand.kind === 'number'
-          ? part.operand.value / 100
-          : part.kind === 'number' && !(Number.isInteger(part.value) && part.value <= 12)
-            ? part.value
-            : null;
-      if (value === null) return [];
+    valuesTyped(expression).flatMap(({ part, value, isPercentage }): Found[] => {
       const assumption = [...document.assumptions.values()].find(
-        (other) => other.formula === null && Math.abs(other.value - value) < 1e-9,
+        (other) =>
+          other.formula === null && (!isPercentage || isFraction(other.unit)) && Math.abs(other.value - value) < 1e-9,
       );
       if (!assumption) return [];
       const written = writeWithUnit(value, assumption.unit, plan);
@@ -101,10 +92,31 @@ export const typedNumbers: Check = (model) => {
   );
 };
 
+interface TypedValue {
+  readonly part: Expression;
+  readonly value: number;
+  readonly isPercentage: boolean;
+}
+
+/** The numbers of a formula that may be values of something. */
+function valuesTyped(expression: Expression): TypedValue[] {
+  if (expression.kind === 'percent' && expression.operand.kind === 'number')
+    return [{ part: expression, value: expression.operand.value / 100, isPercentage: true }];
+  if (expression.kind === 'number') {
+    const { value } = expression;
+    return Number.isInteger(value) && value <= 12 ? [] : [{ part: expression, value, isPercentage: false }];
+  }
+  const children = childrenOf(expression);
+  // A number beside `year`, `period` and the like counts months or years.
+  const besideCalendar =
+    expression.kind === 'binary' && children.some((child) => [...partsOf(child)].some(({ kind }) => kind === 'word'));
+  return children.flatMap((child) => (besideCalendar && child.kind === 'number' ? [] : valuesTyped(child)));
+}
+
 /** Sums that add something and a part of it, and lines that repeat what their side counts already. */
 export const doubleCounts: Check = (model) => {
   const { document } = model;
-  const sums = new Set<string>([...document.groups.keys(), TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE]);
+  const sums = new Set<string>([...document.groups.keys(), ...TOTALS.map(({ id }) => id)]);
   const membersOf = (id: string): ReadonlySet<string> => {
     const members = new Set<string>();
     if (!sums.has(id)) return members;
@@ -148,31 +160,72 @@ function addendsOf(expression: Expression): string[] {
   return own.some((each) => each.length === 0) ? [] : own.flat();
 }
 
-/** Something that is empty in a month in which a rule divides or multiplies by it. */
+/** Something that is empty in a month in which a rule divides or multiplies by it, so that there is no figure. */
 export const blankFactors: Check = (model) => {
   const { document, calendar } = model;
   const { locale } = planOf(document);
   return rulesOf(model).flatMap(({ line, expression, from, to }) => {
     const seen = new Set<string>();
-    return [...partsOf(expression)].flatMap((part): Found[] => {
-      if (part.kind !== 'binary' || (part.operator !== '/' && part.operator !== '*')) return [];
-      const factors = part.operator === '/' ? [part.right] : [part.left, part.right];
-      return factors.flatMap((factor): Found[] => {
-        // A loan or pot has no figures outside its run, and that is meant.
-        if (factor.kind !== 'ref' || seen.has(factor.id) || factor.id === line.id) return [];
-        if (outputOfFigure(factor.id) !== null) return [];
-        const series = model.seriesOf(factor.id);
-        const empty: number[] = [];
-        for (let at = from; series && at < to; at++) if (series.codeAt(at) === BLANK) empty.push(at);
-        if (empty.length === 0) return [];
-        seen.add(factor.id);
-        const month = calendar.months[empty[0]!]!;
-        const others = empty.length === 1 ? '' : ` and ${empty.length - 1} more`;
-        const verb = part.operator === '/' ? 'divides' : 'multiplies';
-        const message = `${line.name} ${verb} by ${nameOf(document, factor.id)!}, which is empty in ${monthInWords(month, locale)}${others}.`;
-        return [{ place: { id: factor.id, month }, about: line.id, message, mend: null }];
-      });
+    const own = model.seriesOf(line.id)!;
+    return factorsIn(expression).flatMap(({ id, verb, askedFor }): Found[] => {
+      // A loan or fund has no figures outside its run, and that is meant; so is what a condition asks for first.
+      if (askedFor || seen.has(id) || id === line.id || outputOfFigure(id) !== null) return [];
+      const series = model.seriesOf(id);
+      const empty: number[] = [];
+      for (let at = from; series && at < to; at++)
+        if (series.codeAt(at) === BLANK && own.codeAt(at) !== FINE) empty.push(at);
+      if (empty.length === 0) return [];
+      seen.add(id);
+      const month = calendar.months[empty[0]!]!;
+      const others = empty.length === 1 ? '' : ` and ${empty.length - 1} more`;
+      const message = `${line.name} ${verb} by ${nameOf(document, id)!}, which is empty in ${monthInWords(month, locale)}${others}.`;
+      return [{ place: { id, month }, about: line.id, message, mend: null }];
     });
+  });
+};
+
+interface Factor {
+  readonly id: string;
+  readonly verb: 'divides' | 'multiplies';
+  /** Whether it stands behind a condition that asks for it. */
+  readonly askedFor: boolean;
+}
+
+/** The names a formula divides or multiplies by. */
+function factorsIn(expression: Expression, asked: ReadonlySet<string> = new Set()): Factor[] {
+  const factor = (part: Expression | undefined, verb: Factor['verb']): Factor[] =>
+    part?.kind === 'ref' ? [{ id: part.id, verb, askedFor: asked.has(part.id) }] : [];
+  const own =
+    expression.kind === 'binary' && expression.operator === '/'
+      ? factor(expression.right, 'divides')
+      : expression.kind === 'binary' && expression.operator === '*'
+        ? [...factor(expression.left, 'multiplies'), ...factor(expression.right, 'multiplies')]
+        : expression.kind === 'call' && expression.name === 'share'
+          ? factor(expression.args[1], 'divides')
+          : [];
+  const conditional = expression.kind === 'call' && (expression.name === 'if' || expression.name === 'IFS');
+  const conditions = conditional ? expression.args.filter((_, at) => at % 2 === 0 && at + 1 < expression.args.length) : [];
+  const inner = new Set(asked);
+  for (const condition of conditions) for (const part of partsOf(condition)) if (part.kind === 'ref') inner.add(part.id);
+  return [...own, ...childrenOf(expression).flatMap((child) => factorsIn(child, inner))];
+}
+
+/** Figures that are missing for a reason: a division by nothing, a result that does not exist, a rule that cannot be read. */
+export const missingFigures: Check = (model) => {
+  const { calendar } = model;
+  const byPlace = new Map<string, FigureProblem[]>();
+  for (const problem of problemsOf(model)) {
+    const key = `${problem.node}|${problem.cause}`;
+    byPlace.set(key, [...(byPlace.get(key) ?? []), problem]);
+  }
+  return [...byPlace.values()].map(([first, ...others]): Found => {
+    const also = others.length === 0 ? '' : ` The same in ${others.length === 1 ? 'one more month' : `${others.length} more months`}.`;
+    return {
+      place: { id: first!.node, month: calendar.months[first!.period] ?? null },
+      about: first!.cause,
+      message: `${first!.message}${also}`,
+      mend: null,
+    };
   });
 };
 
@@ -193,7 +246,7 @@ export const unitDoubts: Check = (model) => {
     })),
   );
   const ofAssumptions = [...document.assumptions.values()].flatMap(({ id, name, unit, formula }) => {
-    const expression = formula === null ? null : readable(formula);
+    const expression = formula === null ? null : readStoredOrNull(formula);
     if (!expression) return [];
     return unitFindings(expression, document, unit).map(({ message, place, mend }, index): Found => ({
       place: { id, month: null },
@@ -215,7 +268,7 @@ export const unitDoubts: Check = (model) => {
   });
   const ofCalculators = calculatorsOf(document).flatMap((calculator) =>
     inputsOf(document, calculator).flatMap(({ id, words, unit, formula }) => {
-      const expression = formula === null ? null : readable(formula);
+      const expression = formula === null ? null : readStoredOrNull(formula);
       if (!expression) return [];
       return unitFindings(expression, document, unit).map(({ message, place, mend }, index): Found => ({
         place: { id: calculator.row.id, month: null },
@@ -268,5 +321,8 @@ export function differByALetter(a: string, b: string): boolean {
   while (at < short.length && short[at] === long[at]) at++;
   const rest = long.length === short.length ? short.slice(at + 1) : short.slice(at);
   if (rest !== long.slice(at + 1)) return false;
-  return !/[\d\s]/.test(long[at]!) && !/\d/.test(short[at] ?? '');
+  if (/[\d\s]/.test(long[at]!) || /\d/.test(short[at] ?? '')) return false;
+  // A letter that stands by itself is a label, as in Child A and Child B.
+  const alone = (text: string) => !/[\p{L}\p{M}]/u.test(text[at - 1] ?? ' ') && !/[\p{L}\p{M}]/u.test(text[at + 1] ?? ' ');
+  return !(short.length === long.length && alone(a) && alone(b));
 }

@@ -1,3 +1,4 @@
+import { rootsOf, type Root } from '../../finance/roots.ts';
 import type { Document } from '../../plan/document.ts';
 import { Cases, valuesBetween, type FigureOf } from './cases.ts';
 
@@ -14,7 +15,10 @@ export interface Question {
 /** What value of an assumption makes a figure what it is to be. */
 export type Answer =
   | { readonly kind: 'one'; readonly value: number }
-  | { readonly kind: 'several'; readonly values: readonly number[] }
+  /** Several values, or stretches of values, each of which gives it. */
+  | { readonly kind: 'several'; readonly values: readonly Root[] }
+  /** Every value from one to another gives it. */
+  | { readonly kind: 'range'; readonly from: number; readonly to: number }
   /** The figure is the target whatever the value. */
   | { readonly kind: 'any' }
   /** The assumption does not move the figure. */
@@ -25,9 +29,8 @@ export type Answer =
   | { readonly kind: 'noFigure' };
 
 const SAMPLES = 121;
-const HALVINGS = 200;
 
-/** Looks for all values within a range: samples it evenly, then halves every stretch in which the target is crossed. */
+/** Looks for all values within a range that give the target. */
 export function solve(document: Document, { assumption, low, high, figure, target }: Question): Answer {
   const cases = new Cases(document);
   const off = (value: number): number => {
@@ -35,7 +38,8 @@ export function solve(document: Document, { assumption, low, high, figure, targe
     return cases.figure(figure) - target;
   };
   const tolerance = 1e-9 * Math.max(1, Math.abs(target));
-  const samples = valuesBetween(low, high, SAMPLES).map((value) => ({ value, off: off(value) }));
+  const places = valuesBetween(low, high, SAMPLES);
+  const samples = places.map((value) => ({ value, off: off(value) }));
   const known = samples.filter((sample) => sample.off === sample.off);
   if (known.length === 0) return { kind: 'noFigure' };
   const spread = Math.max(...known.map((sample) => sample.off)) - Math.min(...known.map((sample) => sample.off));
@@ -43,43 +47,10 @@ export function solve(document: Document, { assumption, low, high, figure, targe
     const [first] = known;
     return Math.abs(first!.off) <= tolerance ? { kind: 'any' } : { kind: 'unmoved', figure: first!.off + target };
   }
-  const found: number[] = [];
-  const add = (value: number) => {
-    const same = (high - low) * 1e-7;
-    if (!found.some((other) => Math.abs(other - value) <= same)) found.push(value);
-  };
-  samples.forEach((sample, index) => {
-    if (Math.abs(sample.off) <= tolerance) return add(sample.value);
-    const next = samples[index + 1];
-    if (next && Math.abs(next.off) > tolerance && sample.off * next.off < 0) {
-      const value = crossing(off, sample, next);
-      // Where the figure leaps over the target there is no value that gives it.
-      if (value !== null) add(value);
-    }
-  });
-  if (found.length === 1) return { kind: 'one', value: found[0]! };
+  const found = rootsOf(off, places, tolerance);
+  const [only] = found;
   if (found.length > 1) return { kind: 'several', values: found };
+  if (only) return only.from === only.to ? { kind: 'one', value: only.from } : { kind: 'range', ...only };
   const nearest = known.reduce((best, sample) => (Math.abs(sample.off) < Math.abs(best.off) ? sample : best));
   return { kind: 'none', nearest: nearest.value, figure: nearest.off + target };
-}
-
-function crossing(
-  off: (value: number) => number,
-  from: { readonly value: number; readonly off: number },
-  to: { readonly value: number; readonly off: number },
-): number | null {
-  let [a, b] = [from.value, to.value];
-  let [offA, offB] = [from.off, to.off];
-  const leap = Math.abs(offA - offB);
-  for (let halving = 0; halving < HALVINGS; halving++) {
-    const middle = a + (b - a) / 2;
-    if (middle === a || middle === b) break;
-    const offMiddle = off(middle);
-    if (offMiddle !== offMiddle) return null;
-    if (offMiddle === 0) return middle;
-    if (offMiddle * offA < 0) [b, offB] = [middle, offMiddle];
-    else [a, offA] = [middle, offMiddle];
-  }
-  const best = Math.abs(offA) <= Math.abs(offB) ? a : b;
-  return Math.min(Math.abs(offA), Math.abs(offB)) <= Math.max(1e-6, leap * 1e-6) ? best : null;
 }

@@ -1,3 +1,4 @@
+import { isInTheRed } from '../../figure/compare.ts';
 import type { Document } from '../../plan/document.ts';
 import { CUMULATIVE_NET, NET } from '../../plan/totals.ts';
 import { Cases } from './cases.ts';
@@ -22,6 +23,8 @@ export interface Uncertainty {
   readonly cumulative: Band;
   /** The share of all cases in which the plan ends with less than nothing. */
   readonly endsInTheRed: number;
+  /** The share of all cases in which the plan has no figure at its end; they count for nothing else. */
+  readonly withoutFigure: number;
 }
 
 /** The most cases that are drawn. */
@@ -41,6 +44,7 @@ export function uncertainty(
   // Month after month, the outcomes of all cases.
   const outcomes = { net: new Float64Array(count * runs), cumulative: new Float64Array(count * runs) };
   let red = 0;
+  let missing = 0;
   for (let run = 0; run < runs; run++) {
     cases.take(draws.map(({ assumption, low, high }) => [assumption, low + (high - low) * random()] as const));
     const net = cases.model.seriesOf(NET)!.values;
@@ -49,20 +53,26 @@ export function uncertainty(
       outcomes.net[at * runs + run] = net[at]!;
       outcomes.cumulative[at * runs + run] = cumulative[at]!;
     }
-    if (cumulative[count - 1]! <= -0.005) red++;
+    const end = cumulative[count - 1]!;
+    if (end !== end) missing++;
+    else if (isInTheRed(end)) red++;
     if (run % 50 === 49) progress((run + 1) / runs);
   }
   return {
     net: bandOf(outcomes.net, count, runs),
     cumulative: bandOf(outcomes.cumulative, count, runs),
-    endsInTheRed: red / runs,
+    endsInTheRed: missing === runs ? 0 : red / (runs - missing),
+    withoutFigure: missing / runs,
   };
 }
 
 function bandOf(outcomes: Float64Array, count: number, runs: number): Band {
   const band = { low: new Float64Array(count), middle: new Float64Array(count), high: new Float64Array(count) };
   for (let at = 0; at < count; at++) {
-    const sorted = outcomes.subarray(at * runs, (at + 1) * runs).sort();
+    // What has no figure sorts last, and is left out.
+    const all = outcomes.subarray(at * runs, (at + 1) * runs).sort();
+    const firstMissing = all.findIndex((figure) => figure !== figure);
+    const sorted = firstMissing < 0 ? all : all.subarray(0, firstMissing);
     band.low[at] = quantile(sorted, 0.1);
     band.middle[at] = quantile(sorted, 0.5);
     band.high[at] = quantile(sorted, 0.9);
@@ -70,8 +80,9 @@ function bandOf(outcomes: Float64Array, count: number, runs: number): Band {
   return band;
 }
 
-/** The value below which a share of a sorted list lies, between two of its values where need be. */
+/** The value below which a share of a sorted list lies, between two of its values where need be; NaN for none. */
 export function quantile(sorted: ArrayLike<number>, share: number): number {
+  if (sorted.length === 0) return NaN;
   const at = (sorted.length - 1) * share;
   const below = Math.floor(at);
   const above = Math.min(sorted.length - 1, below + 1);

@@ -117,8 +117,9 @@ describe('solving', () => {
     const figure = (name: string) => ({ id: idOf(document, name), from: 0, to: 1 });
     const question = { assumption: idOf(document, 'X'), low: -10, high: 10, target: 0 };
     expect(solve(document, { ...question, figure: figure('Square') })).toEqual({
-      kind: 'several', values: [expect.closeTo(-2, 9), expect.closeTo(2, 9)],
-    }); // prettier-ignore
+      kind: 'several',
+      values: [-2, 2].map((value) => ({ from: expect.closeTo(value, 9), to: expect.closeTo(value, 9) })),
+    });
     expect(solve(document, { ...question, figure: figure('Leap') }).kind).toBe('none');
   });
 

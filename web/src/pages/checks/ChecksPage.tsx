@@ -17,6 +17,7 @@ import { useFindings } from './useFindings.ts';
 import './checks.scss';
 
 const TITLES: Readonly<Record<CheckKind, string>> = {
+  missingFigure: 'Figures that are missing',
   typedNumber: 'Numbers typed into rules',
   manyExceptions: 'More exceptions than rule',
   doubleCount: 'Counted twice',
@@ -37,7 +38,7 @@ const TITLES: Readonly<Record<CheckKind, string>> = {
 export function ChecksPage() {
   const session = useSession();
   const notices = useNotices();
-  const { open, waived, problems } = useFindings();
+  const { open, waived } = useFindings();
   const send = (command: Command, said: string): boolean => {
     const refusal = session.send(command);
     notices.say(
@@ -61,20 +62,6 @@ export function ChecksPage() {
         </p>
       </div>
       <div className="checks-list">
-        {problems.length > 0 && (
-          <section>
-            <h3>Figures that are missing</h3>
-            <ul>
-              {problems.slice(0, 20).map((problem) => (
-                <li key={problem.message}>
-                  <p className="check-message">
-                    <Icon name="warning" /> {problem.message}
-                  </p>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
         {kinds.map((kind) => (
           <section key={kind}>
             <h3>{TITLES[kind]}</h3>
@@ -88,7 +75,7 @@ export function ChecksPage() {
             </ul>
           </section>
         ))}
-        {open.length === 0 && problems.length === 0 && (
+        {open.length === 0 && (
           <p className="checks-clean">
             <Icon name="good" /> A careful reviewer would find nothing in this plan: no number that should be a name,
             nothing counted twice, no month in the red.

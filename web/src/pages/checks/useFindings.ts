@@ -1,4 +1,4 @@
-import { findingsOf, problemsOf, reasonOf, type Finding, type FigureProblem } from '@haushalt/core';
+import { findingsOf, reasonOf, type Finding } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import type { PlanState } from '../../plan-session/session.ts';
@@ -6,8 +6,6 @@ import type { PlanState } from '../../plan-session/session.ts';
 export interface Findings {
   readonly open: readonly Finding[];
   readonly waived: readonly { readonly finding: Finding; readonly reason: string }[];
-  /** Figures that are missing, with the reason. */
-  readonly problems: readonly FigureProblem[];
 }
 
 /** How long a plan is left alone before it is checked, in milliseconds. */
@@ -22,7 +20,6 @@ function findingsIn({ document, model }: PlanState): Findings {
   const findings = {
     open: all.filter(({ reason }) => reason === null).map(({ finding }) => finding),
     waived: all.flatMap(({ finding, reason }) => (reason === null ? [] : [{ finding, reason }])),
-    problems: problemsOf(model),
   };
   known.set(document, findings);
   return findings;

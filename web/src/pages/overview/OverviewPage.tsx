@@ -58,7 +58,7 @@ export function OverviewPage() {
     .filter((item) => item.state === 'done')
     .slice(-MOST_CHANGES)
     .reverse();
-  const open = findings.open.length + findings.problems.length;
+  const open = findings.open.length;
 
   if (document.lines.size === 0)
     return (
@@ -140,14 +140,9 @@ export function OverviewPage() {
           ) : (
             <>
               <ul className="overview-list">
-                {findings.problems.slice(0, MOST_FINDINGS).map(({ message }) => (
-                  <li key={message}>{message}</li>
+                {findings.open.slice(0, MOST_FINDINGS).map(({ key, message }) => (
+                  <li key={key}>{message}</li>
                 ))}
-                {findings.open
-                  .slice(0, Math.max(0, MOST_FINDINGS - findings.problems.length))
-                  .map(({ key, message }) => (
-                    <li key={key}>{message}</li>
-                  ))}
               </ul>
               <Link to={`/plans/${planId}/checks`}>{open === 1 ? 'Open the check' : `All ${open} checks`}</Link>
             </>

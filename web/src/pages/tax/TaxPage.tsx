@@ -145,7 +145,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
               },
               {
                 label: 'On one more',
-                value: answer.result?.marginalRate ?? null,
+                value: answer.onOneMore,
                 unit: 'percent',
                 id: `${schedule.id}.marginal rate`,
                 also: 'marginal rate',

@@ -1,0 +1,17 @@
+import fc from 'fast-check';
+
+/**
+ * Random properties draw from a fixed seed, so that a run says the same everywhere. `npm run fuzz` gives another seed, and
+ * how many times each property is tried.
+ */
+const { HAUSHALT_SEED, HAUSHALT_RUNS } = process.env;
+
+fc.configureGlobal({
+  seed: HAUSHALT_SEED === undefined ? 20260101 : Number(HAUSHALT_SEED),
+  ...(HAUSHALT_RUNS === undefined ? {} : { numRuns: Number(HAUSHALT_RUNS) }),
+});
+
+/** How often a property is tried: as often as it says, unless a run asks for more. */
+export const runs = (count: number): { numRuns: number } => ({
+  numRuns: HAUSHALT_RUNS === undefined ? count : Number(HAUSHALT_RUNS),
+});
