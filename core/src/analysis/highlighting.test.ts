@@ -60,6 +60,13 @@ describe('the highlight on a figure', () => {
     expect(showing).toEqual([7, 8, 9, 10, 11, 16, 17, 18, 19, 20, 21, 22, 23]);
   });
 
+  it('on a budget is silent when the year comes to just that, parts of a cent or not', () => {
+    const document = sketch({ months: 12, lines: { expense: { Rent: 0.1 } } });
+    const row = { id: 'h', of: namesOf(document).find('Rent')!.id, span: 'month', when: 'overBudget', low: null, high: 0.3, tone: 'alarm', word: 'over' } as const; // prettier-ignore
+    const model = new Model({ ...document, highlights: new Map([['h', row]]) });
+    expect([2, 3].map((at) => highlightOn(model, row.of, month(at), 'month')?.word ?? null)).toEqual([null, 'over']);
+  });
+
   it('on totals and years looks at their figures', () => {
     const document = watching(
       { of: NET, when: 'below', low: 0, tone: 'alarm' },

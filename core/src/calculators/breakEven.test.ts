@@ -142,3 +142,20 @@ describe('a break-even between two alternatives', () => {
     });
   });
 });
+
+describe('paying itself back in parts of a coin', () => {
+  it('is reached when what was laid out has come in, binary noise or not', () => {
+    const model = new Model(
+      parsePlan({
+        version: 1,
+        plan: { name: 'Stall', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
+        groups: [{ name: 'Flow', side: 'memo' }],
+        lines: [{ group: 'Flow', name: 'In' }],
+        ruleSteps: [{ line: 'In', formula: 'if(period = 1, -0.8, 0.1)' }],
+        breakEvens: [{ id: 'even', name: 'Stall pays', about: 'time', flow: 'In' }],
+      }),
+    );
+    const answer = answerOf(model);
+    expect(answer.kind === 'payback' && answer.payback.reached).toEqual({ month: '2026-09', months: 9 });
+  });
+});

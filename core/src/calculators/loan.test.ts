@@ -83,6 +83,13 @@ describe('a loan', () => {
     );
   });
 
+  it('whose duration follows from its payment has no last payment larger than that', () => {
+    const loan = answerOf(modelOf({ amount: 500, rate: 0.175, payment: 7.35, unknown: 'months' }));
+    expect(loan.rows.at(-1)!.payment).toBeLessThanOrEqual(7.35);
+    expect(loan.rows.at(-1)!.closing).toBe(0);
+    expect(loan.months).toBe(loan.rows.length);
+  });
+
   it('settles to exactly zero, whatever its terms', () => {
     const terms = fc.record({
       amount: fc.oneof(

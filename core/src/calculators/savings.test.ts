@@ -180,3 +180,30 @@ describe('a savings pot', () => {
     expect(refusalOf(terms)).toBe(sentence);
   });
 });
+
+describe('a deposit that follows from a goal', () => {
+  it('reaches it, though every month’s interest is rounded', () => {
+    const fund = answerOf(modelOf({ opening: 146, goal: 2009.15, rate: 0.0266, months: 213, unknown: 'deposit' }));
+    expect(fund.goal).toBeGreaterThanOrEqual(2009.15);
+  });
+
+  it('is the least that does, whatever the terms', () => {
+    const terms = fc.record({
+      opening: fc.integer({ min: 0, max: 50_000 }).map((cents) => cents / 100),
+      goal: fc.integer({ min: 100_000, max: 5_000_000 }).map((cents) => cents / 100),
+      rate: fc.integer({ min: 0, max: 900 }).map((part) => part / 10_000),
+      months: fc.integer({ min: 1, max: 360 }),
+      due: fc.constantFrom('end', 'start'),
+    });
+    fc.assert(
+      fc.property(terms, (given) => {
+        const { deposit, goal } = answerOf(modelOf({ ...given, unknown: 'deposit' }));
+        expect(goal).toBeGreaterThanOrEqual(given.goal - 1e-9);
+        if (deposit === 0) return;
+        const less = answerOf(modelOf({ ...given, goal: null, deposit: Math.round(deposit * 100 - 1) / 100 }));
+        expect(less.goal).toBeLessThan(given.goal);
+      }),
+      { numRuns: 80 },
+    );
+  });
+});

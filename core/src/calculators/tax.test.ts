@@ -224,3 +224,13 @@ describe('two schedules', () => {
     expect(crossingsOf(a, a, 0, 50_000)).toEqual([]);
   });
 });
+
+describe('the marginal rate of a schedule', () => {
+  it('is that of one more, at a band’s edge too', () => {
+    const at = (income: number) =>
+      modelOf({ taxSchedules: [{ id: 'old', name: 'Old bands', income, allowance: 1000 }] })
+        .seriesOf('old.marginal rate')!
+        .valueAt(0);
+    expect([at(0), at(10_999), at(11_000), at(30_999), at(31_000)]).toEqual([0, 0, 0.2, 0.2, 0.4]);
+  });
+});

@@ -73,6 +73,8 @@ export class Model {
   private nodes = new Map<string, Node>();
   private units: Unit[] = [];
   private componentOf = new Map<string, Component>();
+  /** The nodes of each component that feeds back into itself. */
+  private membersOf = new Map<Component, ReadonlySet<string>>();
   private programs = new Map<string, Map<string, Program>>();
   private uses = new Map<string, readonly Use[]>();
   private readonly calculations = new Map<string, Calculation>();
@@ -184,6 +186,9 @@ export class Model {
       for (const use of uses) this.nodes.get(use.id)?.dependents.push(this.nodes.get(id)!);
     const components = componentsOf(this.uses);
     this.componentOf = new Map(components.flatMap((component) => component.ids.map((id) => [id, component])));
+    this.membersOf = new Map(
+      components.filter(({ recurrent }) => recurrent).map((component) => [component, new Set(component.ids)]),
+    );
     this.units = components.map((component) => ({ component, nodes: component.ids.map((id) => this.nodes.get(id)!) }));
     for (const unit of this.units) for (const node of unit.nodes) this.specify(node);
   }
@@ -205,7 +210,7 @@ export class Model {
       const detail = circleSentence(component.circle, (member) => nameOf(document, member) ?? member);
       return specifyFailure(node, this.problems.code({ cause: 'circle', node: id, period: -1, subject: null, detail }));
     }
-    const members = component.recurrent ? new Set(component.ids) : null;
+    const members = this.membersOf.get(component) ?? null;
     const context = this.contextOf(id);
     const assumption = document.assumptions.get(id);
     if (assumption && assumption.formula === null)

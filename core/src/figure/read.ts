@@ -30,7 +30,8 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
   if (signed) body = signed[2]!;
   const percent = /^(.*?)\s*%$/.exec(body);
   if (percent) body = percent[1]!;
-  if (unit === 'money') body = body.replace(/^(\p{Sc}|[A-Z]{3}(?=[-−–\s\d]))\s*/u, '').replace(/\s*(\p{Sc}|\s[A-Z]{3})$/u, '');
+  if (unit === 'money')
+    body = body.replace(/^(\p{Sc}|[A-Z]{3}(?=[-−–\s\d]))\s*/u, '').replace(/\s*(\p{Sc}|\s[A-Z]{3})$/u, '');
   const signedAfterSymbol = signed ? null : /^([-−–])\s*(.*)$/.exec(body);
   if (signedAfterSymbol) body = signedAfterSymbol[2]!;
   if (bracketed && (signed || signedAfterSymbol))

@@ -112,7 +112,8 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
           ? round((opening * rate) / (1 + rate))
           : round((opening - Math.min(regular, opening)) * rate);
     const settles = !alone && round(opening + owed - regular) <= balloon;
-    const last = month === longest || (loan.untilPaid ? settles : month === months || (!alone && regular - owed >= opening));
+    const last =
+      month === longest || (loan.untilPaid ? settles : month === months || (!alone && regular - owed >= opening));
     const interest = last && due === 'start' ? 0 : owed;
     const paid = last ? opening + interest : alone ? interest : regular;
     let closing = last ? 0 : round(opening + interest - paid);

@@ -13,8 +13,8 @@ interface Point {
 const TOUCHING = 1e-10;
 /** A crossing leaves this part of what lies around it; where more is left the function leaps over zero. */
 const LEAP = 1e-6;
-/** A function that is nothing over less than this part of the way between two places has one root there. */
-const NARROW = 1e-4;
+/** Within a stretch that is nothing all along, the function moves by no more than this part of the tolerance. */
+const FLAT = 0.01;
 const HALVINGS = 200;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
@@ -31,12 +31,13 @@ export function rootsOf(f: (x: number) => number, places: readonly number[], tol
   const isZero = ({ y }: Point) => Math.abs(y) <= tolerance;
   const points = places.map(at);
   const roots: Root[] = [];
-  /** The stretch around a root, between two points, in which the function is nothing. */
-  const add = (root: Point, before: Point, after: Point) => {
-    const from = isZero(before) ? before.x : edge(at, isZero, root, before);
-    const to = isZero(after) ? after.x : edge(at, isZero, root, after);
-    const isNarrow = to - from <= NARROW * (after.x - before.x);
-    roots.push(isNarrow ? { from: root.x, to: root.x } : { from, to });
+  /** A root between two points, or all that is nothing around it: a plateau is one root, the slopes of a valley are not. */
+  const add = (first: Point, last: Point, before: Point, after: Point, isExact = false) => {
+    const [from, to] = [edge(at, isZero, first, before), edge(at, isZero, last, after)];
+    const middle = at((from + to) / 2);
+    const isFlat = [0.25, 0.75].every((part) => Math.abs(f(from + (to - from) * part) - middle.y) <= FLAT * tolerance);
+    const x = isExact ? first.x : middle.x;
+    roots.push(isFlat && to > from ? { from, to } : { from: x, to: x });
   };
   for (let index = 0; index < points.length; index++) {
     const here = points[index]!;
@@ -44,8 +45,7 @@ export function rootsOf(f: (x: number) => number, places: readonly number[], tol
       let last = index;
       while (last + 1 < points.length && isZero(points[last + 1]!)) last++;
       const [before, end, after] = [points[index - 1] ?? here, points[last]!, points[last + 1] ?? points[last]!];
-      if (last === index) add(here, before, after);
-      else roots.push({ from: edge(at, isZero, here, before), to: edge(at, isZero, end, after) });
+      add(here, end, before, after);
       index = last;
       continue;
     }
@@ -53,7 +53,7 @@ export function rootsOf(f: (x: number) => number, places: readonly number[], tol
     if (!next || isZero(next) || here.y !== here.y || next.y !== next.y) continue;
     if (here.y > 0 !== next.y > 0) {
       const root = crossing(at, here, next);
-      if (root) add(root, here, next);
+      if (root) add(root, root, here, next, true);
       continue;
     }
     const before = points[index - 1];
@@ -67,10 +67,10 @@ export function rootsOf(f: (x: number) => number, places: readonly number[], tol
       ] as const) {
         // prettier-ignore
         const root = crossing(at, a, b);
-        if (root) add(root, a, b);
+        if (root) add(root, root, a, b, true);
       }
     } else if (Math.abs(foot.y) <= Math.max(tolerance, TOUCHING * Math.max(Math.abs(before.y), Math.abs(next.y))))
-      add(foot, before, next);
+      add(foot, foot, before, next, true);
   }
   return roots.sort((a, b) => a.from - b.from);
 }

@@ -55,7 +55,10 @@ export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
     return { message: 'An amount is a number of whole cents.', field: 'amount' };
   if (entry.amount === 0)
     return { message: 'Say how much it was; an entry of nothing changes nothing.', field: 'amount' };
-  for (const [field, most] of [['what', MAX_WHAT], ['account', MAX_ACCOUNT]] as const) {
+  for (const [field, most] of [
+    ['what', MAX_WHAT],
+    ['account', MAX_ACCOUNT],
+  ] as const) {
     const text = entry[field];
     if (text.length > most) return { message: `At most ${most} letters, please.`, field };
     if (!text.isWellFormed() || text.includes('\u0000'))

@@ -51,7 +51,8 @@ export function applyChanges(document: Document, changes: readonly Change[]): Do
     if (!table) edited.set(change.table, (table = RowTable.edited<AnyRow>(document[change.table])));
     table.put(change.id, change.after);
   }
-  return { ...document, ...Object.fromEntries(edited) } as Document;
+  const settled = [...edited].map(([table, rows]) => [table, rows.settled()] as const);
+  return { ...document, ...Object.fromEntries(settled) } as Document;
 }
 
 /** A document of plain maps, as it can be sent to a worker. */

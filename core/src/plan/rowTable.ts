@@ -35,9 +35,15 @@ export class RowTable<R extends Identified> implements ReadonlyMap<string, R> {
   static edited<R extends Identified>(rows: Rows<R>): RowTable<R> {
     if (!(rows instanceof RowTable)) return new RowTable(rows, new Map(), rows.size);
     const table = rows as RowTable<R>;
-    if (table.over.size <= Math.max(FEW, 4 * Math.sqrt(table.base.size)))
-      return new RowTable(table.base, new Map(table.over), table.count);
-    return new RowTable(new Map(table), new Map(), table.count);
+    return new RowTable(table.base, new Map(table.over), table.count);
+  }
+
+  /** The table as it is to be kept: with many rows laid over, they and those below become one again. */
+  settled(): RowTable<R> {
+    if (this.over.size <= Math.max(FEW, 4 * Math.sqrt(this.base.size))) return this;
+    const rows = new Map<string, R>();
+    for (const row of this.values()) rows.set(row.id, row);
+    return new RowTable(rows, new Map(), this.count);
   }
 
   get size(): number {

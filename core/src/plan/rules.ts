@@ -1,4 +1,4 @@
-import { addMonths, type Month } from '../calendar/month.ts';
+import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
 import { roundTo } from '../figure/rounding.ts';
 import { moneyDecimals } from '../figure/write.ts';
 import { parseFormula } from '../formula/parse.ts';
@@ -106,9 +106,7 @@ function setStretch(draft: Draft, line: LineRow, from: Month, to: Month, saying:
   refuseLocked(draft, line, from, to);
   foldBeginning(draft, line.id);
   rewrite(draft, line, from, to, [{ from, saying }]);
-  for (const exception of exceptionsOf(draft, line.id)) {
-    if (exception.month >= from && exception.month <= to) draft.delete('exceptions', exception.id);
-  }
+  for (const exception of exceptionsBetween(draft, line.id, from, to)) draft.delete('exceptions', exception.id);
 }
 
 /** Replaces the steps of a stretch of months by others, and lets what was said after the stretch go on. */
@@ -195,7 +193,7 @@ export function adjustFigures(draft: Draft, { cells, by }: Extract<Command, { ki
     refuseLocked(draft, line, month, to);
     foldBeginning(draft, lineId);
     const steps = stepsOf(draft, lineId);
-    const exceptions = exceptionsOf(draft, lineId).filter((row) => row.month >= month && row.month <= to);
+    const exceptions = exceptionsBetween(draft, lineId, month, to);
     for (const row of exceptions) draft.set('exceptions', { ...row, ...adjust(row) });
     if (month === to) {
       const saying = sayingAt(steps, month);
@@ -303,6 +301,15 @@ function stepsOf(draft: Draft, line: string): RuleStepRow[] {
 
 function exceptionsOf(draft: Draft, line: string): ExceptionRow[] {
   return [...rowsWhere(draft.document.exceptions, 'line', line)];
+}
+
+/** The exceptions of some months. Few months are looked up one by one, since a line may have hundreds of exceptions. */
+function exceptionsBetween(draft: Draft, line: string, from: Month, to: Month): ExceptionRow[] {
+  const count = monthsBetween(from, to) + 1;
+  if (count > 24) return exceptionsOf(draft, line).filter((row) => row.month >= from && row.month <= to);
+  return Array.from({ length: count }, (_, at) => draft.get('exceptions', datedId(line, addMonths(from, at)))).filter(
+    (row) => row !== null,
+  );
 }
 
 /** What the steps of a rule say in a month. */

@@ -33,7 +33,11 @@ const ENTRY = {
   properties: {
     date: { type: 'string', format: 'date', description: 'The day, such as 2026-03-14.' },
     what: { type: 'string', maxLength: MAX_WHAT, description: 'What it was for.' },
-    line: { type: 'string', minLength: 1, description: 'The line of the budget it belongs to; left out when that is gone.' },
+    line: {
+      type: 'string',
+      minLength: 1,
+      description: 'The line of the budget it belongs to; left out when that is gone.',
+    },
     account: { type: 'string', maxLength: MAX_ACCOUNT, description: 'Where it went through.' },
     amount: { type: 'number', description: 'In major units, positive the way its line goes; a refund is negative.' },
   },

@@ -25,7 +25,7 @@ export function decideChanges(document: Document, changes: readonly Change[]): D
   const after = applyChanges(document, changes);
   const left = leftBehind(after, changes);
   if (left) {
-    const what = ownerName(after, left.table, left.row);
+    const what = ownerName(document, left.table, left.row);
     return refuse(`${what ?? 'Something'} has come to need this, so it can no longer be taken away.`);
   }
   const users = changes.some(mayTakeAway) ? usersIn(after) : null;

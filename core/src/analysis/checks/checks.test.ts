@@ -336,3 +336,73 @@ describe('checks of calculators', () => {
     mended(late, 'outsidePlan');
   });
 });
+
+describe('checks leave right rules alone', () => {
+  const right = (rules: Record<string, string | number | null>, units: Record<string, string> = {}) =>
+    sketch({
+      months: 12,
+      assumptions: { 'Loan rate': ['ratePerYear', 0.059], Trips: ['number', 19], 'End year': ['number', 2027] },
+      lines: { memo: { Bal: 5000, Gaps: 'if(MOD(month, 4) > 0, month)', ...rules } },
+      units: { Gaps: 'number', ...units },
+    });
+
+  it.each([
+    ['Bal * Loan rate / 12'],
+    ['Bal / 12 * Loan rate'],
+    ['Loan rate / 12 * Bal'],
+    ['Bal * (Loan rate / 12)'],
+    ['Bal * prior(Loan rate) / 12'],
+    ['total(Bal, year) * Loan rate'],
+  ])('%s: a yearly rate divided by twelve is a monthly one', (rule) => {
+    expect(messages(right({ X: rule }), 'units')).toEqual([]);
+  });
+
+  it.each([
+    ['Bal * Loan rate', 'Bal * monthly(Loan rate)'],
+    ['Bal * prior(Loan rate)', 'Bal * monthly(prior(Loan rate))'],
+    ['Bal * Loan rate / 2', 'Bal * monthly(Loan rate) / 2'],
+  ])('%s is mended to %s', (rule, expected) => {
+    const document = right({ X: rule });
+    expect(messages(document, 'units')).toHaveLength(1);
+    expect(ruleOf(mended(document, 'units'), 'X')).toBe(expected);
+  });
+
+  it('an empty month that a condition asks for first is no finding, one that leaves no figure is', () => {
+    expect(messages(right({ X: 'if(Gaps > 0, 100 / Gaps)' }), 'blankFactor')).toEqual([]);
+    expect(messages(right({ X: 'if(Gaps > 0, 100 / Gaps, 5 * Gaps)' }), 'blankFactor')).toEqual([]);
+    expect(messages(right({ X: '100 / Gaps' }), 'blankFactor')).toEqual([
+      'X divides by Gaps, which is empty in April 2026 and 2 more.',
+    ]);
+    expect(messages(right({ X: 'share(100, Gaps)' }, { X: 'percent' }), 'blankFactor')).toHaveLength(1);
+  });
+
+  it('a percentage is no assumption of as many, and a year beside the calendar is a year', () => {
+    expect(messages(right({ X: 'Bal * 19%' }), 'typedNumber')).toEqual([]);
+    expect(messages(right({ X: 'if(year >= 2027, Bal)' }), 'typedNumber')).toEqual([]);
+    expect(messages(right({ X: 'Bal * 19' }), 'typedNumber')).toHaveLength(1);
+  });
+
+  it('a letter that stands by itself tells names apart', () => {
+    expect(differByALetter('child a', 'child b')).toBe(false);
+    expect(differByALetter('a house', 'b house')).toBe(false);
+    expect(differByALetter('rents', 'rentz')).toBe(true);
+  });
+
+  it('figures that are missing are found, each cause once, where it arose', () => {
+    const document = right({ X: '100 / Gaps', Y: 'X * 2', Z: 'Bal / (Bal - 5000)' });
+    expect(messages(document, 'missingFigure')).toEqual([
+      'Gaps is empty in April 2026, so X has no figure. The same in 2 more months.',
+      'Bal - 5000 is zero in January 2026, and nothing can be divided by zero, so Z has no figure. The same in 11 more months.',
+    ]);
+  });
+
+  it('a total counted with what it contains is found, totals of totals too', () => {
+    const document = sketch({
+      lines: { income: { Pay: 100 }, costs: { Rent: 5 }, memo: { X: 'Net + Total income', Y: 'Left over + Net' } },
+    });
+    expect(messages(document, 'doubleCount')).toEqual([
+      'The rule of X adds Total income and Net, which contains it.',
+      'The rule of Y adds Net and Left over, which contains it.',
+    ]);
+  });
+});

@@ -204,9 +204,12 @@ function factorsIn(expression: Expression, asked: ReadonlySet<string> = new Set(
           ? factor(expression.args[1], 'divides')
           : [];
   const conditional = expression.kind === 'call' && (expression.name === 'if' || expression.name === 'IFS');
-  const conditions = conditional ? expression.args.filter((_, at) => at % 2 === 0 && at + 1 < expression.args.length) : [];
+  const conditions = conditional
+    ? expression.args.filter((_, at) => at % 2 === 0 && at + 1 < expression.args.length)
+    : [];
   const inner = new Set(asked);
-  for (const condition of conditions) for (const part of partsOf(condition)) if (part.kind === 'ref') inner.add(part.id);
+  for (const condition of conditions)
+    for (const part of partsOf(condition)) if (part.kind === 'ref') inner.add(part.id);
   return [...own, ...childrenOf(expression).flatMap((child) => factorsIn(child, inner))];
 }
 
@@ -219,7 +222,10 @@ export const missingFigures: Check = (model) => {
     byPlace.set(key, [...(byPlace.get(key) ?? []), problem]);
   }
   return [...byPlace.values()].map(([first, ...others]): Found => {
-    const also = others.length === 0 ? '' : ` The same in ${others.length === 1 ? 'one more month' : `${others.length} more months`}.`;
+    const also =
+      others.length === 0
+        ? ''
+        : ` The same in ${others.length === 1 ? 'one more month' : `${others.length} more months`}.`;
     return {
       place: { id: first!.node, month: calendar.months[first!.period] ?? null },
       about: first!.cause,
@@ -323,6 +329,7 @@ export function differByALetter(a: string, b: string): boolean {
   if (rest !== long.slice(at + 1)) return false;
   if (/[\d\s]/.test(long[at]!) || /\d/.test(short[at] ?? '')) return false;
   // A letter that stands by itself is a label, as in Child A and Child B.
-  const alone = (text: string) => !/[\p{L}\p{M}]/u.test(text[at - 1] ?? ' ') && !/[\p{L}\p{M}]/u.test(text[at + 1] ?? ' ');
+  const alone = (text: string) =>
+    !/[\p{L}\p{M}]/u.test(text[at - 1] ?? ' ') && !/[\p{L}\p{M}]/u.test(text[at + 1] ?? ' ');
   return !(short.length === long.length && alone(a) && alone(b));
 }

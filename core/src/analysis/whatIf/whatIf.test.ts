@@ -185,3 +185,45 @@ describe('values and quantiles', () => {
     expect(quantile([7], 0.9)).toBe(7);
   });
 });
+
+describe('solving, where there is more than a crossing', () => {
+  const answer = (rule: string, target: number, low = 0, high = 10) => {
+    const document = sketch({ assumptions: { X: ['number', 1] }, lines: { memo: { Y: rule } } });
+    const figure = { id: idOf(document, 'Y'), from: 0, to: 1 };
+    return solve(document, { assumption: idOf(document, 'X'), low, high, figure, target });
+  };
+
+  it('finds what only touches the target, and two values close together', () => {
+    expect(answer('X * (10 - X)', 25)).toEqual({ kind: 'one', value: expect.closeTo(5, 4) });
+    expect(answer('(X - 3.3)^2', 0)).toEqual({ kind: 'one', value: expect.closeTo(3.3, 4) });
+    const two = answer('X * (10 - X)', 24.9999);
+    expect(two).toMatchObject({
+      kind: 'several',
+      values: [{ from: expect.closeTo(4.99, 6) }, { from: expect.closeTo(5.01, 6) }],
+    });
+  });
+
+  it('says from where to where any value will do', () => {
+    expect(answer('round(X)', 3)).toEqual({ kind: 'range', from: expect.closeTo(2.5, 6), to: expect.closeTo(3.5, 6) });
+    expect(answer('max(X, 4)', 4)).toEqual({ kind: 'range', from: 0, to: expect.closeTo(4, 6) });
+  });
+});
+
+describe('uncertainty of a plan that has no figure in some cases', () => {
+  it('says in how many, and reckons with the others', () => {
+    const document = sketch({
+      months: 3,
+      assumptions: { X: ['number', 1] },
+      lines: { income: { Pay: '100 / if(X > 0.5, 1)' } },
+    });
+    const { withoutFigure, net, endsInTheRed } = uncertainty(
+      document,
+      [{ assumption: idOf(document, 'X'), low: 0, high: 1 }],
+      400,
+      7,
+    );
+    expect(withoutFigure).toBeGreaterThan(0.3);
+    expect(withoutFigure).toBeLessThan(0.7);
+    expect([net.low[0], net.middle[0], net.high[0], endsInTheRed]).toEqual([100, 100, 100, 0]);
+  });
+});
