@@ -62,10 +62,10 @@ describe('haushalt calc', () => {
     expect(code).toBe(0);
     // What really happened changes nothing about what is planned.
     expect(out).toMatch(/^Rent +line +800\.00 +800\.00$/m);
-    const wrong = { ...plan, entries: [...plan.entries, { date: '2027-01-03', line: 'Rent', amount: 1 }] };
+    const wrong = { ...plan, entries: [...plan.entries, { date: '2027-02-30', line: 'Rent', amount: 1 }] };
     const refused = await run('calc', written(JSON.stringify(wrong)));
     expect(refused.code).not.toBe(0);
-    expect(refused.error).toContain('/entries/1/date: The plan has no January 2027');
+    expect(refused.error).toContain('/entries/1/date: “2027-02-30” is no day of the calendar');
   });
 
   it('prints what loans, savings, tax schedules and break-evens give, and why one has no answer', async () => {

@@ -1,22 +1,39 @@
-import { Command } from 'commander';
+import { Command, CommanderError } from 'commander';
+import { backupCommand } from './backup.ts';
 import { calcCommand } from './calc.ts';
 import { checkCommand } from './check.ts';
 import { CliError } from './error.ts';
 import { serveCommand } from './serve.ts';
 import { VERSION } from './version.ts';
 
+/** What the command line answers what cannot be done with. */
+const USAGE_ERROR = 2;
+const OUTPUT_ERROR = 1;
+
+// Whoever reads what is printed may stop reading; a disk may be full.
+for (const stream of [process.stdout, process.stderr])
+  stream.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EPIPE' && stream === process.stdout)
+      console.error(`The output cannot be written: ${error.message}.`);
+    process.exit(error.code === 'EPIPE' ? 0 : OUTPUT_ERROR);
+  });
+
 const program = new Command('haushalt')
   .description('Plan money by the month, from the command line.')
   .version(VERSION)
-  .showHelpAfterError()
   .addCommand(calcCommand())
   .addCommand(checkCommand())
+  .addCommand(backupCommand())
   .addCommand(serveCommand());
+
+for (const command of [program, ...program.commands]) command.showHelpAfterError().exitOverride();
 
 try {
   await program.parseAsync();
 } catch (error) {
-  if (!(error instanceof CliError)) throw error;
-  console.error(error.message);
-  process.exitCode = 2;
+  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : USAGE_ERROR;
+  else if (error instanceof CliError) {
+    console.error(error.message);
+    process.exitCode = USAGE_ERROR;
+  } else throw error;
 }

@@ -1,12 +1,11 @@
 import { readdirSync } from 'node:fs';
-import { join, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { Command, InvalidArgumentError } from 'commander';
+import { join } from 'node:path';
+import type { LogLevel } from '@haushalt/server';
+import { Command, InvalidArgumentError, Option } from 'commander';
 import { CliError } from './error.ts';
+import { dataFolder, root } from './folders.ts';
 import { readPlanFile } from './planFile.ts';
 import { VERSION } from './version.ts';
-
-const root = (path: string) => fileURLToPath(new URL(`../../${path}`, import.meta.url));
 
 interface ServeCommandOptions {
   readonly port: number;
@@ -14,6 +13,9 @@ interface ServeCommandOptions {
   readonly data?: string;
   readonly demo: boolean;
   readonly fresh: boolean;
+  readonly open: boolean;
+  readonly name: readonly string[];
+  readonly logLevel: LogLevel;
 }
 
 /** `haushalt serve`: the web application with its database, until Ctrl-C. */
@@ -25,6 +27,13 @@ export function serveCommand(): Command {
       '--host <address>',
       'the address to listen on; other machines reach only what is not 127.0.0.1',
       '127.0.0.1',
+    )
+    .option('--open', 'with --host: serve other machines though nobody signs in', false)
+    .option('--name <name>', 'another name the server is called by; can be repeated', collect, [])
+    .addOption(
+      new Option('--log-level <level>', 'what is written to standard error')
+        .choices(['silent', 'error', 'warn', 'info', 'debug'])
+        .default('warn'),
     )
     .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
     .option('--demo', 'put the demo plans into an empty database', false)
@@ -38,8 +47,8 @@ async function run(options: ServeCommandOptions): Promise<void> {
   if (options.fresh && options.data)
     throw new CliError('--fresh only starts over the demo’s own database; leave --data out.');
   // Fetched here, so that the other commands need not load the server.
-  const { DatabaseError, PortTaken, serve } = await import('@haushalt/server');
-  const data = resolve(options.data ?? root(options.demo ? 'data/demo' : 'data/plans'));
+  const { DatabaseError, PortTaken, ServeRefused, serve } = await import('@haushalt/server');
+  const data = dataFolder(options);
   try {
     const { url, close } = await serve({
       port: options.port,
@@ -48,6 +57,9 @@ async function run(options: ServeCommandOptions): Promise<void> {
       web: root('web/dist'),
       version: VERSION,
       fresh: options.fresh,
+      open: options.open,
+      names: options.name,
+      logLevel: options.logLevel,
       ...(options.demo ? { demo: demoPlans } : {}),
     });
     console.log(`Haushalt is ready: ${url}\nPlans are kept in ${data}. Press Ctrl-C to end.`);
@@ -60,9 +72,15 @@ async function run(options: ServeCommandOptions): Promise<void> {
         `${error.message}${error.free ? ` Port ${error.free} is free: add --port ${error.free}.` : ''}`,
       );
     }
-    if (error instanceof DatabaseError) throw new CliError(error.message);
+    if (error instanceof DatabaseError || error instanceof ServeRefused) throw new CliError(error.message);
     const { code, message } = error as NodeJS.ErrnoException;
-    if (code === 'EACCES' || code === 'EADDRNOTAVAIL')
+    if (
+      code === 'EACCES' ||
+      code === 'EADDRNOTAVAIL' ||
+      code === 'ENOTFOUND' ||
+      code === 'EAI_AGAIN' ||
+      code === 'EINVAL'
+    )
       throw new CliError(`Cannot listen on ${options.host}:${options.port}: ${message}.`);
     throw error;
   }
@@ -74,6 +92,10 @@ function demoPlans() {
     .filter((name) => name.endsWith('.haushalt.json'))
     .sort()
     .map((name) => readPlanFile(join(folder, name)));
+}
+
+function collect(value: string, earlier: readonly string[]): string[] {
+  return [...earlier, value];
 }
 
 function readPort(text: string): number {

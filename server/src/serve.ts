@@ -2,6 +2,9 @@ import { rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
 import { createApp } from './http/app.ts';
+import { isLoopback, namesFor } from './http/guard.ts';
+import { createLog, type LogLevel } from './http/log.ts';
+import { takeLock } from './store/database.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import { openStore } from './store/store.ts';
 import type { Document, LedgerEntry } from '@haushalt/core';
@@ -9,6 +12,10 @@ import type { Document, LedgerEntry } from '@haushalt/core';
 export interface ServeOptions {
   readonly port: number;
   readonly host: string;
+  /** Other names the server may be called by, beside its address. */
+  readonly names?: readonly string[];
+  /** Whether to serve other machines though nobody signs in; without it only this machine is served. */
+  readonly open?: boolean;
   /** The folder that holds the database. */
   readonly data: string;
   readonly web?: string;
@@ -17,7 +24,11 @@ export interface ServeOptions {
   readonly demo?: () => { readonly document: Document; readonly entries: readonly LedgerEntry[] }[];
   /** Removes the database before starting. */
   readonly fresh?: boolean;
+  readonly logLevel?: LogLevel;
 }
+
+/** What is asked for cannot be served, with a sentence for whoever starts it. */
+export class ServeRefused extends Error {}
 
 /** The port is taken; `free` is the next one that is not. */
 export class PortTaken extends Error {
@@ -34,20 +45,32 @@ export function databaseFile(data: string): string {
   return join(data, 'haushalt.db');
 }
 
-/** Starts serving and resolves once requests are taken. Throws `PortTaken`, or `DatabaseError` for its database. */
+/** How long requests under way may take to end when the server is stopped, in milliseconds. */
+const DRAINING = 10_000;
+
+/**
+ * Starts serving and resolves once requests are taken. Throws `PortTaken`, `ServeRefused`, or `DatabaseError` for its
+ * database. `close` takes no more requests, lets those under way end whole, and closes the database.
+ */
 export async function serve(options: ServeOptions): Promise<{ url: string; close: () => Promise<void> }> {
+  if (!isLoopback(options.host) && !options.open)
+    throw new ServeRefused(
+      `On ${options.host} everyone who reaches this machine could read and change all plans, since nobody signs in yet. Leave --host out, or say --open if that is meant.`,
+    );
+  const log = createLog(options.logLevel ?? 'warn');
   const server = createServer();
   await listen(server, options.port, options.host);
   const file = databaseFile(options.data);
-  if (options.fresh) for (const suffix of ['', '-wal', '-shm']) rmSync(file + suffix, { force: true });
   try {
+    if (options.fresh) removeDatabase(file);
     const store = openStore(file);
     if (options.demo && store.plans.count() === 0)
       for (const { document, entries } of options.demo()) store.create(document, LOCAL_PERSON.id, entries);
-    const { app, close } = createApp({
+    const { app, drain, close } = createApp({
       store,
       version: options.version,
-      localOnly: ['127.0.0.1', 'localhost', '::1'].includes(options.host),
+      names: namesFor(options.host, options.names),
+      log,
       ...(options.web ? { web: options.web } : {}),
     });
     server.on('request', app);
@@ -55,20 +78,28 @@ export async function serve(options: ServeOptions): Promise<{ url: string; close
     const port = typeof address === 'object' && address ? address.port : options.port;
     return {
       url: `http://${options.host.includes(':') ? `[${options.host}]` : options.host}:${port}`,
-      close: () =>
-        new Promise((resolve) => {
-          close();
-          server.close(() => {
-            store.close();
-            resolve();
-          });
-          server.closeAllConnections();
-        }),
+      close: async () => {
+        const ended = new Promise((resolve) => server.close(resolve));
+        drain();
+        server.closeIdleConnections();
+        const timer = setTimeout(() => server.closeAllConnections(), DRAINING);
+        await ended;
+        clearTimeout(timer);
+        await close();
+        store.close();
+      },
     };
   } catch (error) {
     server.close();
     throw error;
   }
+}
+
+/** Removes a database nobody uses. Throws `DatabaseError` when someone does. */
+function removeDatabase(file: string): void {
+  const unlock = takeLock(file);
+  for (const suffix of ['', '-wal', '-shm']) rmSync(file + suffix, { force: true });
+  unlock();
 }
 
 async function listen(server: Server, port: number, host: string): Promise<void> {

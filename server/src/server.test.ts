@@ -4,7 +4,8 @@ import type { AddressInfo } from 'node:net';
 import { dirname, join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { calculate, documentFrom, parsePlan, type AnyRow, type TableName } from '@haushalt/core';
-import { createApp, openStore } from './index.ts';
+import { namesFor } from './http/guard.ts';
+import { createApp, createLog, openStore } from './index.ts';
 import { openDatabase } from './store/database.ts';
 import { base, call, file, serveEachTest, start, stop, store, type Answer } from './testing/served.ts';
 
@@ -190,7 +191,7 @@ describe('bad input', () => {
     await planWithRent();
     const before = await open();
     await refused(newPlan('p601', 601), 422, /less than or equal to 600/, 'months');
-    await refused(newPlan('p1'), 409, /plan with this id already/, 'id');
+    await refused(newPlan('p1'), 409, /id cannot be used/, 'id');
     await refused(
       call('POST', '/plans', { id: 'x', name: 'X', currency: 'ABC', locale: 'en', firstMonth: '2026-01', months: 1 }),
       422,
@@ -200,10 +201,10 @@ describe('bad input', () => {
     await refused(call('POST', '/plans/p1/commands', '{"id":'), 400, /not valid JSON/);
     await refused(
       call('POST', '/plans/p1/commands', 'id=1', { 'content-type': 'application/x-www-form-urlencoded' }),
-      400,
+      415,
       /JSON body is expected/,
     );
-    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(1_100_000))), 413, /at most 1 MB/);
+    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(2_200_000))), 413, /at most 2 MB/);
     await refused(send('b1', { kind: 'line.paint', line: 'l' }), 422, /must be one of/, 'command.kind');
     await refused(send('b2', { kind: 'line.delete', line: 'l', force: true }), 422, /not allowed/, 'command.force');
     await refused(
@@ -238,7 +239,7 @@ describe('bad input', () => {
     await refused(send('b8', { kind: 'plan.set', settings: {} }), 422, /at least 1 key/, 'command.settings');
     await refused(send('bad id', { kind: 'line.delete', line: 'l' }), 422, /letters, digits/, 'id');
     await refused(call('POST', '/plans/import', { version: 1 }), 422, /settings are missing/, '/plan');
-    await refused(call('POST', '/plans/import', `"${'x'.repeat(9 << 20)}"`), 413, /at most 8 MB/);
+    await refused(call('POST', '/plans/p1/commands', `"${'x'.repeat(3 << 20)}"`), 413, /at most 2 MB/);
     await refused(call('GET', '/plans/none'), 404, /no such plan/);
     await refused(call('GET', '/nowhere'), 404, /nothing at GET \/api\/nowhere/);
     expect(await open()).toEqual(before);
@@ -259,7 +260,7 @@ describe('bad input', () => {
 
 describe('access', () => {
   it('is refused to pages of other names that point here', async () => {
-    const { app, close } = createApp({ store, version: '1', localOnly: true, report: () => {} });
+    const { app, close } = createApp({ store, version: '1', names: namesFor('127.0.0.1'), log: createLog('silent') });
     const local = createServer(app);
     await new Promise<void>((resolve) => local.listen(0, '127.0.0.1', resolve));
     const ask = (host: string) =>
@@ -275,7 +276,7 @@ describe('access', () => {
       await ask('[::1]:5'),
       await ask('elsewhere.example'),
     ]).toEqual([200, 200, 200, 403]);
-    close();
+    await close();
     local.closeAllConnections();
     await new Promise((resolve) => local.close(resolve));
   });
@@ -393,6 +394,8 @@ describe('the database', () => {
     const database = openDatabase(file);
     database.pragma('user_version = 99');
     database.close();
+    expect(() => openStore(file)).toThrow(/in use by another Haushalt/);
+    await stop();
     expect(() => openStore(file)).toThrow(/newer Haushalt/);
     const again = openDatabase(join(dirname(file), 'other.db'));
     again.close();

@@ -1,9 +1,15 @@
 import { existsSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
+import compression from 'compression';
 import express, { type Express } from 'express';
+import helmet from 'helmet';
 import type { Store } from '../store/store.ts';
+import { Work } from '../work/work.ts';
 import { ApiError, errorAnswers, unknownRoute } from './errors.ts';
-import { Events } from './events.ts';
+import { Events, type EventLimits } from './events.ts';
+import { onlyByName, onlyFromOwnPages, onlyJson } from './guard.ts';
+import type { Log } from './log.ts';
 import { planRoutes } from './plans.ts';
 
 export interface AppOptions {
@@ -11,70 +17,95 @@ export interface AppOptions {
   readonly version: string;
   /** The folder of the built web application; without it only the interface for programs is served. */
   readonly web?: string;
-  /** Whether only this machine is served: requests that come by any other name than its own are refused. */
-  readonly localOnly?: boolean;
+  /** The names the server may be called by; any when left out. */
+  readonly names?: ReadonlySet<string>;
   readonly now?: () => Date;
-  readonly report?: (error: unknown) => void;
+  readonly log: Log;
+  readonly eventLimits?: EventLimits;
 }
 
-const LOCAL_NAMES = new Set(['127.0.0.1', 'localhost', '[::1]']);
+const SECURITY = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'self'"],
+      imgSrc: ["'self'", 'data:', 'blob:'],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      fontSrc: ["'self'", 'data:'],
+      objectSrc: ["'none'"],
+      baseUri: ["'none'"],
+      formAction: ["'self'"],
+      frameAncestors: ["'none'"],
+    },
+  },
+  crossOriginOpenerPolicy: { policy: 'same-origin' },
+  crossOriginResourcePolicy: { policy: 'same-origin' },
+  // On one's own machine there is no TLS, and a browser told to insist on it would find nothing any more.
+  strictTransportSecurity: false,
+});
 
-const POLICY = [
-  "default-src 'self'",
-  "img-src 'self' data: blob:",
-  "style-src 'self' 'unsafe-inline'",
-  "font-src 'self' data:",
-  "object-src 'none'",
-  "base-uri 'none'",
-  "frame-ancestors 'none'",
-].join('; ');
+/** Text that is worth it is compressed, quickly; an event stream must not wait for more. */
+const COMPRESSED = compression({
+  level: 1,
+  filter: (request, response) =>
+    !String(response.getHeader('content-type')).startsWith('text/event-stream') &&
+    compression.filter(request, response),
+});
 
 /** The application over HTTP: JSON below /api, the built web application beside it. */
-export function createApp({
-  store,
-  version,
-  web,
-  localOnly = false,
-  now = () => new Date(),
-  report = console.error,
-}: AppOptions): {
+export function createApp({ store, version, web, names, now = () => new Date(), log, eventLimits }: AppOptions): {
   app: Express;
-  close: () => void;
+  events: Events;
+  /** Ends the event streams, so that the requests under way can come to an end. */
+  drain: () => void;
+  /** Ends the threads; to be called when no request is under way any more. */
+  close: () => Promise<void>;
 } {
   const app = express();
-  const events = new Events();
+  const events = new Events(eventLimits);
+  // What someone waits for must not wait behind what takes long.
+  const work = { quick: new Work(), slow: new Work() };
   app.disable('x-powered-by');
-  app.use((_request, response, next) => {
-    response.set({
-      'content-security-policy': POLICY,
-      'x-content-type-options': 'nosniff',
-      'referrer-policy': 'no-referrer',
+  app.use((request, response, next) => {
+    const id = randomUUID().slice(0, 8);
+    const begun = performance.now();
+    response.set('x-request-id', id);
+    response.locals.requestId = id;
+    response.on('finish', () => {
+      const { method, path } = request;
+      log.info({ request: id, method, path, status: response.statusCode, ms: Math.round(performance.now() - begun) });
     });
     next();
   });
-  if (localOnly) {
-    app.use((request, _response, next) => {
-      // A page elsewhere can give its own name this machine's address, but it cannot take that name off its requests.
-      if (!LOCAL_NAMES.has(request.hostname))
-        throw new ApiError(403, 'forbidden', 'Haushalt is open to this machine only.');
-      next();
-    });
-  }
-  app.use('/api', (_request, response, next) => {
+  app.use(SECURITY);
+  if (names) app.use(onlyByName(names));
+  app.use(COMPRESSED);
+  app.use('/api', onlyFromOwnPages, onlyJson, (_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();
   });
-  app.get('/api/health', (_request, response) => void response.json({ ok: true, version }));
-  app.use('/api/plans', planRoutes(store, events, now));
+  app.get('/api/health', (_request, response) => {
+    store.probe();
+    response.json({ ok: true, version });
+  });
+  app.use('/api/plans', planRoutes({ store, events, work, now }));
   app.use('/api', unknownRoute);
   if (web && existsSync(join(web, 'index.html'))) {
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
     app.use(express.static(web, { index: false, cacheControl: false }));
-    app.get('/{*page}', (_request, response) => {
+    app.get('/{*page}', (request, response) => {
+      if (/%00/.test(request.path)) throw new ApiError(400, 'badRequest', 'The request cannot be read.');
       response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
     });
   }
   app.use(unknownRoute);
-  app.use(errorAnswers(report));
-  return { app, close: () => events.close() };
+  app.use(errorAnswers((error) => log.error({ err: error })));
+  return {
+    app,
+    events,
+    drain: () => events.close(),
+    close: async () => {
+      await Promise.all([work.quick.close(), work.slow.close()]);
+    },
+  };
 }

@@ -1,5 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Refusal } from '@haushalt/core';
+import { storageTrouble } from '../store/database.ts';
+import { FileRefused, TooMuchWork, WorkFailed } from '../work/work.ts';
 
 /** An answer other than success, with a sentence for a person. */
 export class ApiError extends Error {
@@ -39,19 +41,39 @@ export const unknownRoute: RequestHandler = (request) => {
 /** Turns whatever was thrown into JSON. Nothing about the program's inside leaves it. */
 export function errorAnswers(report: (error: unknown) => void): ErrorRequestHandler {
   return (error, _request, response, next) => {
-    if (response.headersSent) return next(error);
     const answer = asApiError(error);
     if (answer.status >= 500) report(error);
+    if (response.headersSent) return next(error);
     const { code, message, path, details } = answer;
+    if (answer.status === 503) response.set('retry-after', '1');
     response
       .status(answer.status)
+      .set('content-encoding', 'identity')
       .json({ error: { code, message, ...(path === undefined ? {} : { path }), ...details } });
   };
 }
 
+/** What the status codes of errors made by Express and what it is built from say to people. */
+const SENTENCES: Readonly<Record<number, string>> = {
+  400: 'The request cannot be read.',
+  403: 'This is not open.',
+  404: 'There is nothing here.',
+  412: 'It has been changed since.',
+  415: 'The request has to be JSON in UTF-8.',
+  416: 'There is no such part of it.',
+};
+
 function asApiError(error: unknown): ApiError {
   if (error instanceof ApiError) return error;
-  const { type, limit } = (error ?? {}) as { type?: string; limit?: number };
+  if (error instanceof FileRefused)
+    return error.pointer === null
+      ? new ApiError(400, 'notJson', error.message)
+      : new ApiError(422, 'planFile', error.message, error.pointer);
+  const trouble = storageTrouble(error);
+  if (trouble) return new ApiError(trouble.passes ? 503 : 500, trouble.passes ? 'busy' : 'storage', trouble.message);
+  if (error instanceof TooMuchWork || error instanceof WorkFailed)
+    return new ApiError(503, 'busy', 'Haushalt has too much to do just now. Nothing has been changed; try again.');
+  const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
   switch (type) {
     case 'entity.parse.failed':
       return new ApiError(400, 'notJson', 'The request is not valid JSON.');
@@ -62,9 +84,10 @@ function asApiError(error: unknown): ApiError {
       return new ApiError(415, 'unsupported', 'The request has to be JSON in UTF-8.');
     case 'request.aborted':
       return new ApiError(400, 'aborted', 'The request ended early.');
-    default:
-      return new ApiError(500, 'internal', 'Something went wrong in Haushalt itself. Nothing has been changed.');
   }
+  if (status !== undefined && status >= 400 && status < 500)
+    return new ApiError(status, 'badRequest', SENTENCES[status] ?? 'The request cannot be answered.');
+  return new ApiError(500, 'internal', 'Something went wrong in Haushalt itself. Nothing has been changed.');
 }
 
 function sizeInWords(bytes: number): string {

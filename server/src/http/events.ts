@@ -1,40 +1,77 @@
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import type { LogEntry } from '../store/log.ts';
+import { ApiError } from './errors.ts';
+
+/** How much may wait for one page to be read, in bytes. Who does not read is let go, and loads the plan anew. */
+const MOST_WAITING = 4 << 20;
+
+export interface EventLimits {
+  /** How many pages may listen to one plan, and to all of them. */
+  readonly perPlan: number;
+  readonly all: number;
+}
+
+export const EVENT_LIMITS: EventLimits = { perPlan: 500, all: 2000 };
 
 /** Streams change sets, and word of changed ledgers, to every open browser of a plan, as server-sent events. */
 export class Events {
   private readonly listeners = new Map<string, Set<Response>>();
   private readonly heartbeat: NodeJS.Timeout;
+  private readonly limits: EventLimits;
+  private count = 0;
 
-  constructor() {
+  constructor(limits: EventLimits = EVENT_LIMITS) {
+    this.limits = limits;
     this.heartbeat = setInterval(() => this.beat(), 20_000);
     this.heartbeat.unref();
   }
 
-  /** Keeps a response open for a plan's events; first sends what the browser missed since it last listened. */
-  listen(planId: string, response: Response, missed: readonly LogEntry[]): void {
+  /** How many pages listen. */
+  get listening(): number {
+    return this.count;
+  }
+
+  /**
+   * Keeps a response open for a plan's events; first sends what the browser missed since it last listened, or, when that is
+   * too much (`null`), word to load the plan.
+   */
+  listen(planId: string, request: Request, response: Response, missed: readonly LogEntry[] | null): void {
+    const own = this.listeners.get(planId) ?? new Set<Response>();
+    if (own.size >= this.limits.perPlan || this.count >= this.limits.all)
+      throw new ApiError(503, 'busy', 'Too many pages are open here. Close some, and try again.');
     response.writeHead(200, {
       'content-type': 'text/event-stream',
-      'cache-control': 'no-store',
+      'cache-control': 'no-store, no-transform',
       connection: 'keep-alive',
     });
+    if (request.method === 'HEAD') return void response.end();
     response.write('retry: 2000\n\n');
-    for (const entry of missed) response.write(message(entry));
-    const own = this.listeners.get(planId) ?? new Set<Response>();
+    if (missed === null) response.write('event: reload\ndata: {}\n\n');
+    else for (const entry of missed) response.write(message(entry));
     this.listeners.set(planId, own.add(response));
+    this.count++;
     response.on('close', () => {
-      own.delete(response);
+      if (!own.delete(response)) return;
+      this.count--;
       if (own.size === 0) this.listeners.delete(planId);
     });
   }
 
   publish(planId: string, entry: LogEntry): void {
-    for (const response of this.listeners.get(planId) ?? []) response.write(message(entry));
+    this.tell(planId, () => message(entry));
   }
 
   /** Says that the ledger of a plan is another one; what is in it is fetched where it is shown. */
   tellLedger(planId: string): void {
-    for (const response of this.listeners.get(planId) ?? []) response.write('event: ledger\ndata: {}\n\n');
+    this.tell(planId, () => 'event: ledger\ndata: {}\n\n');
+  }
+
+  /** Ends the streams of a plan that is not to be seen any more, and says so. */
+  end(planId: string): void {
+    for (const response of [...(this.listeners.get(planId) ?? [])]) {
+      response.write('event: gone\ndata: {}\n\n');
+      response.end();
+    }
   }
 
   close(): void {
@@ -42,9 +79,21 @@ export class Events {
     for (const own of this.listeners.values()) for (const response of own) response.end();
   }
 
-  private beat(): void {
-    for (const own of this.listeners.values()) for (const response of own) response.write(': here\n\n');
+  private tell(planId: string, text: () => string): void {
+    const own = this.listeners.get(planId);
+    if (!own) return;
+    const written = text();
+    for (const response of own) send(response, written);
   }
+
+  private beat(): void {
+    for (const own of this.listeners.values()) for (const response of own) send(response, ': here\n\n');
+  }
+}
+
+function send(response: Response, text: string): void {
+  if (response.writableLength > MOST_WAITING) response.destroy();
+  else response.write(text);
 }
 
 function message(entry: LogEntry): string {

@@ -1,11 +1,10 @@
 import express, { Router, type Request } from 'express';
-import { entryRefusal } from '@haushalt/core';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import type { Store } from '../store/store.ts';
 import { planFor } from './access.ts';
 import { ApiError } from './errors.ts';
 import type { Events } from './events.ts';
-import { readEntriesQuery, readEntry, readId } from './schemas.ts';
+import { readEntriesQuery, readEntryChange, readId, refuseBrokenTexts } from './schemas.ts';
 
 /** The routes of a plan's ledger, below /api/plans/:id. Whoever has the plan open is told of every change. */
 export function ledgerRoutes(store: Store, events: Events): Router {
@@ -25,21 +24,18 @@ export function ledgerRoutes(store: Store, events: Events): Router {
     response.json(store.ledger.list(id, filter, { offset, limit }));
   });
 
-  // Entries are stored under ids their sender makes, so that a request sent again does nothing twice.
+  // An entry is changed from what its sender knew it to be, so that nobody's work is overwritten unseen; ids are made by the
+  // sender, so that a request sent again does nothing twice.
   routes.put('/entries/:entry', body, (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'edit');
-    const entry = { id: readId(request.params.entry), ...readEntry(request.body) };
-    const refusal = entryRefusal(store.document(id).document, entry);
-    if (refusal) throw new ApiError(422, 'invalid', refusal.message, refusal.field);
-    store.ledger.put(id, entry);
-    events.tellLedger(id);
-    response.json(entry);
-  });
-
-  routes.delete('/entries/:entry', (request, response) => {
-    const { id } = planFor(store, caller(request), planId(request), 'edit');
-    if (store.ledger.remove(id, readId(request.params.entry))) events.tellLedger(id);
-    response.status(204).end();
+    refuseBrokenTexts(request.body);
+    const { before, after } = readEntryChange(request.body);
+    const entryId = readId(request.params.entry);
+    const outcome = store.changeEntry(id, entryId, before, after);
+    if (!outcome.ok)
+      throw new ApiError(outcome.code === 'conflict' ? 409 : 422, outcome.code, outcome.message, outcome.field);
+    if (outcome.changed) events.tellLedger(id);
+    response.json(after && { id: entryId, ...after });
   });
 
   return routes;

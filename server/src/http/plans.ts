@@ -1,54 +1,70 @@
 import { randomUUID } from 'node:crypto';
 import express, { Router, type Request } from 'express';
 import {
-  Model,
-  PlanFormatError,
   freeCopyName,
   isCurrency,
   isLocale,
   newPlan,
-  parseEntries,
-  parsePlan,
-  planOf,
   rowsOf,
-  standingOf,
   toMonth,
-  toPlanFile,
   type Document,
-  type LedgerEntry,
-  type Standing,
+  type PlanRow,
 } from '@haushalt/core';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
-import type { Store } from '../store/store.ts';
+import type { PlanInParts, Store } from '../store/store.ts';
+import type { Task } from '../work/tasks.ts';
+import type { Work } from '../work/work.ts';
 import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
 import type { Events } from './events.ts';
 import { ledgerRoutes } from './ledger.ts';
-import { readCopy, readId, readNewPlan, readOrder } from './schemas.ts';
+import { readCopy, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
 
-/** The largest plan file that can be opened. */
-export const MAX_FILE = 8 << 20;
-const MAX_BODY = 1 << 20;
+/** The largest plan file that can be opened: as large as the largest plan is written. */
+export const MAX_FILE = 192 << 20;
+const MAX_BODY = 2 << 20;
 
-/** How many commands a browser gets to undo and redo after it opens a plan. */
+/** How many commands a browser is told of, to undo and redo, after it opens a plan. */
 const HISTORY = 200;
+/** Plans with more rows are read and written out in a thread, so that nobody waits meanwhile. */
+const MANY_ROWS = 5000;
+
+export interface Surroundings {
+  readonly store: Store;
+  readonly events: Events;
+  readonly work: { readonly quick: Work; readonly slow: Work };
+  readonly now: () => Date;
+}
 
 /** All routes below /api/plans. */
-export function planRoutes(store: Store, events: Events, now: () => Date): Router {
+export function planRoutes({ store, events, work, now }: Surroundings): Router {
   const routes = Router();
-  const standings = standingsOf(now);
   const body = express.json({ limit: MAX_BODY });
-  const file = express.json({ limit: MAX_FILE, type: () => true, strict: false });
+  const file = express.raw({ limit: MAX_FILE, type: () => true });
   const caller = (_request: Request): Person => LOCAL_PERSON;
   const planId = (request: Request) => String(request.params.id);
+  const thisMonth = () => toMonth(now().toISOString().slice(0, 7));
 
-  routes.get('/', (request, response) => {
-    const plans = store.plans.listFor(caller(request).id).map(({ id, role, revision }) => {
-      const { document } = store.document(id);
-      const { name, currency, locale } = planOf(document);
-      return { id, name, currency, locale, role, ...standings(id, revision, document) };
-    });
+  routes.get('/', async (request, response) => {
+    const month = thisMonth();
+    const plans = await Promise.all(
+      store.plans.listFor(caller(request).id, month).map(async ({ id, name, currency, locale, role, standing }) => {
+        const shown = standing ?? (await standingNow(id));
+        return { id, name, currency, locale, role, ...shown };
+      }),
+    );
     response.json({ plans });
+
+    async function standingNow(id: string) {
+      const { standing, revision } = await work.quick.do<'standing'>({
+        kind: 'standing',
+        database: store.file,
+        planId: id,
+        month,
+      });
+      if (store.plans.find(id)?.revision === revision) store.plans.keepStanding(id, revision, month, standing);
+      return standing;
+    }
   });
 
   routes.post('/', body, (request, response) => {
@@ -57,60 +73,82 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
       throw new ApiError(422, 'invalid', `${settings.currency} is not a currency code such as EUR.`, 'currency');
     if (!isLocale(settings.locale))
       throw new ApiError(422, 'invalid', `${settings.locale} is not a language tag such as en-IE.`, 'locale');
-    create(newPlan(settings), caller(request));
+    refuseTaken(settings.id);
+    store.create(newPlan(settings), caller(request).id);
     response.status(201).json({ id: settings.id });
   });
 
-  routes.post('/import', file, (request, response) => {
+  routes.post('/import', file, async (request, response) => {
     const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
-    const { document, entries } = readPlanFile(request.body);
-    create(withId(document, id), caller(request), entries);
+    refuseTaken(id);
+    const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
+    await createFrom({ kind: 'readFile', file: sent }, id, caller(request));
     response.status(201).json({ id });
   });
 
-  routes.get('/:id', (request, response) => {
+  routes.get('/:id', async (request, response) => {
     const person = caller(request);
     const { id } = planFor(store, person, planId(request), 'view');
+    const role = store.plans.roleOf(id, person.id);
     const { document, revision } = store.document(id);
-    response.json({
-      id,
-      revision,
-      role: store.plans.roleOf(id, person.id),
-      tables: rowsOf(document),
-      history: store.log.recent(id, person.id, HISTORY),
-    });
+    if (sizeOf(document) <= MANY_ROWS) {
+      const history = store.log.recent(id, person.id, HISTORY);
+      response.json({ id, revision, role, tables: rowsOf(document), history });
+      return;
+    }
+    const opened = await work.quick.do<'open'>({ kind: 'open', database: store.file, planId: id });
+    // The history is of the same moment, or tells of what the events then bring.
+    const history = store.log.recent(id, person.id, HISTORY).filter((line) => line.revision <= opened.revision);
+    const head = JSON.stringify({ id, revision: opened.revision, role, history });
+    response.type('application/json');
+    response.write(`${head.slice(0, -1)},"tables":`);
+    response.write(opened.tables);
+    response.end('}');
   });
 
-  routes.get('/:id/file', (request, response) => {
+  // The changes of a step, which it takes to undo or redo it; the history alone does not carry them.
+  routes.get('/:id/history/:command', (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'view');
-    const { document } = store.document(id);
-    const name =
-      planOf(document)
-        .name.replace(/[^\p{L}\p{N} _-]+/gu, '')
-        .trim() || 'plan';
-    response
-      .attachment(`${name}.haushalt.json`)
-      .type('application/json')
-      .send(JSON.stringify(toPlanFile(document, store.ledger.all(id)), null, 2));
+    const entry = store.log.byCommand(id, readId(request.params.command));
+    if (!entry) throw new ApiError(404, 'notFound', 'There is no such step in the history of this plan.');
+    response.json(entry);
   });
 
-  routes.post('/:id/duplicate', body, (request, response) => {
+  routes.get('/:id/file', async (request, response) => {
+    const { id } = planFor(store, caller(request), planId(request), 'view');
+    const { name, file: written } = await work.slow.do<'writeFile'>({
+      kind: 'writeFile',
+      database: store.file,
+      planId: id,
+    });
+    const plain = name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'plan';
+    response
+      .attachment(`${plain}.haushalt.json`)
+      .type('application/json')
+      .send(Buffer.from(written.buffer, written.byteOffset, written.byteLength));
+  });
+
+  routes.post('/:id/duplicate', body, async (request, response) => {
     const person = caller(request);
     const { id } = planFor(store, person, planId(request), 'view');
     const copyId = readCopy(request.body).id;
-    const { document } = store.document(id);
-    const names = store.plans.listFor(person.id).map((plan) => planOf(store.document(plan.id).document).name);
-    create(withId(document, copyId, freeCopyName(planOf(document).name, names)), person, store.ledger.all(id));
+    refuseTaken(copyId);
+    const names = store.plans.listFor(person.id, thisMonth()).map(({ name }) => name);
+    await createFrom({ kind: 'readPlan', database: store.file, planId: id }, copyId, person, (plan) => ({
+      ...plan,
+      name: freeCopyName(plan.name, names),
+    }));
     response.status(201).json({ id: copyId });
   });
 
   routes.delete('/:id', (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'own', true);
     store.plans.setDeleted(id, now().toISOString());
+    events.end(id);
     response.status(204).end();
   });
 
-  routes.post('/:id/restore', (request, response) => {
+  routes.post('/:id/restore', body, (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'own', true);
     store.plans.setDeleted(id, null);
     response.json({ id });
@@ -119,6 +157,7 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
   routes.post('/:id/commands', body, (request, response) => {
     const person = caller(request);
     const plan = planFor(store, person, planId(request), 'edit');
+    refuseBrokenTexts(request.body);
     const { id, order } = readOrder(request.body);
     const outcome = store.carryOut(plan.id, person.id, id, order);
     if (!outcome.ok) throw refusalError(outcome.refusal);
@@ -128,47 +167,45 @@ export function planRoutes(store: Store, events: Events, now: () => Date): Route
 
   routes.get('/:id/events', (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'view');
-    const since = Number(request.headers['last-event-id'] ?? request.query.since ?? NaN);
-    events.listen(id, response, Number.isInteger(since) ? store.log.after(id, since) : []);
+    const since = String(request.headers['last-event-id'] ?? request.query.since ?? '');
+    const missed = /^\d{1,15}$/.test(since) ? store.log.after(id, Number(since)) : [];
+    // A page that knows more than the database was opened before a copy was put back.
+    const isAhead = /^\d{1,15}$/.test(since) && Number(since) > store.plans.find(id)!.revision;
+    events.listen(id, request, response, isAhead ? null : missed);
   });
 
   routes.use('/:id', ledgerRoutes(store, events));
 
-  /** Stores a new plan; an id that is taken is a conflict, so that a retried request creates nothing twice. */
-  function create(document: Document, owner: Person, entries: readonly LedgerEntry[] = []): void {
-    if (store.plans.find(planOf(document).id))
-      throw new ApiError(409, 'conflict', 'There is a plan with this id already.', 'id');
-    store.create(document, owner.id, entries);
+  /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
+  function refuseTaken(id: string): void {
+    if (store.plans.isTaken(id))
+      throw new ApiError(409, 'conflict', 'This id cannot be used. Send the plan under another.', 'id');
+  }
+
+  /** Stores a new plan part by part, as a thread reads it from a file or from another plan. */
+  async function createFrom(
+    task: Extract<Task, { kind: 'readFile' | 'readPlan' }>,
+    id: string,
+    owner: Person,
+    settings: (plan: PlanRow) => PlanRow = (plan) => plan,
+  ): Promise<void> {
+    let plan: PlanInParts | null = null;
+    try {
+      await work.slow.do(task, (part) => {
+        if (part.kind === 'plan') plan = store.begin({ ...settings(part.plan), id }, owner.id);
+        else if (part.kind === 'rows') plan!.rows(part.changes);
+        else plan!.entries(part.entries);
+      });
+      (plan as PlanInParts | null)!.finish();
+    } catch (error) {
+      (plan as PlanInParts | null)?.abandon();
+      throw error;
+    }
   }
 
   return routes;
 }
 
-function readPlanFile(json: unknown): { document: Document; entries: LedgerEntry[] } {
-  try {
-    const document = parsePlan(json);
-    return { document, entries: parseEntries(json, document) };
-  } catch (error) {
-    if (error instanceof PlanFormatError) throw new ApiError(422, 'planFile', error.message, error.pointer);
-    throw error;
-  }
-}
-
-function withId(document: Document, id: string, name?: string): Document {
-  const plan = planOf(document);
-  return { ...document, plan: new Map([[id, { ...plan, id, name: name ?? plan.name }]]) };
-}
-
-/** How plans stand, computed again only when their revision or the month has changed. */
-function standingsOf(now: () => Date): (id: string, revision: number, document: Document) => Standing {
-  const known = new Map<string, { key: string; standing: Standing }>();
-  return (id, revision, document) => {
-    const today = toMonth(now().toISOString().slice(0, 7));
-    const key = `${revision}|${today}`;
-    const found = known.get(id);
-    if (found?.key === key) return found.standing;
-    const standing = standingOf(new Model(document), today);
-    known.set(id, { key, standing });
-    return standing;
-  };
+function sizeOf(document: Document): number {
+  return Object.values(document).reduce((sum, rows) => sum + rows.size, 0);
 }

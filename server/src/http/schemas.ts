@@ -193,7 +193,7 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
   'lines.place': {
     group: id,
     newGroup: orNull({ name, side }),
-    lines: many({ id, name, unit, formula }),
+    lines: many({ id, name, unit, formula }).max(100),
   },
   'loan.set': {
     loan: id,
@@ -322,6 +322,7 @@ const entry = all({
   account: Joi.string().trim().allow('').max(MAX_ACCOUNT),
   amount: Joi.number().integer().min(-LARGEST_AMOUNT).max(LARGEST_AMOUNT),
 });
+const entryChange = all({ before: Joi.object().allow(null), after: Joi.object().allow(null) }).unknown(false);
 /** The most entries one answer holds. */
 const MAX_PAGE = 500;
 const entriesQuery = all({
@@ -351,6 +352,7 @@ export function readOrder(body: unknown): { id: string; order: Order } {
 
 /** The settings of a plan to be created. */
 export function readNewPlan(body: unknown) {
+  refuseBrokenTexts(body);
   return read<{ id: string; name: string; currency: string; locale: string; firstMonth: string; months: number }>(
     newPlan,
     body,
@@ -362,9 +364,20 @@ export function readCopy(body: unknown) {
   return read<{ id: string }>(copy, body);
 }
 
-/** An entry as it was sent, without its id. */
-export function readEntry(body: unknown) {
-  return read<Omit<LedgerEntry, 'id'>>(entry, body);
+/** How an entry is changed: from what it was known to be to what it is to be; `null` is no entry. */
+export function readEntryChange(body: unknown) {
+  const { before, after } = read<Record<'before' | 'after', unknown>>(entryChange, body);
+  const fields = (given: unknown) => (given === null ? null : read<Omit<LedgerEntry, 'id'>>(entry, given));
+  return { before: fields(before), after: fields(after) };
+}
+
+/** Refuses texts with characters that cannot be stored and written out again, wherever they stand in a request. */
+export function refuseBrokenTexts(body: unknown, path: readonly string[] = []): void {
+  if (typeof body === 'string') {
+    if (!body.isWellFormed() || body.includes('\u0000'))
+      throw new ApiError(422, 'invalid', 'There is a broken character in this text. Type it again.', path.join('.'));
+  } else if (typeof body === 'object' && body !== null)
+    for (const [key, value] of Object.entries(body)) refuseBrokenTexts(value, [...path, key]);
 }
 
 /** Which entries are asked for: those of all lines, the first hundred, unless the query says otherwise. */

@@ -1,4 +1,4 @@
-import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
@@ -6,18 +6,56 @@ import Database from 'better-sqlite3';
 export type Sqlite = Database.Database;
 
 const MIGRATIONS = fileURLToPath(new URL('../../src/store/migrations/', import.meta.url));
+/** How long a statement waits for another program that has the database, in milliseconds: all requests wait with it. */
+const BUSY_TIMEOUT = 100;
+const PRIVATE_FOLDER = 0o700;
+const PRIVATE_FILE = 0o600;
 
 /** A database this program cannot use, with a sentence for whoever starts it. */
 export class DatabaseError extends Error {}
 
+/** Why a database does not do what is asked of it. */
+export interface StorageTrouble {
+  /** Whether the same may succeed later without anyone doing anything but waiting or making room. */
+  readonly passes: boolean;
+  readonly message: string;
+}
+
+/** What an error of SQLite means for people; `null` for any other error. */
+export function storageTrouble(error: unknown): StorageTrouble | null {
+  const code = error instanceof Error && 'code' in error ? String(error.code) : '';
+  if (!code.startsWith('SQLITE_')) return null;
+  const is = (...names: string[]) => names.some((name) => code === name || code.startsWith(`${name}_`));
+  if (is('SQLITE_BUSY', 'SQLITE_LOCKED', 'SQLITE_PROTOCOL'))
+    return { passes: true, message: 'The database is in use by another program. Nothing has been changed; try again.' };
+  if (is('SQLITE_FULL'))
+    return { passes: true, message: 'The disk is full. Nothing has been changed; make room and try again.' };
+  if (is('SQLITE_IOERR', 'SQLITE_NOMEM'))
+    return { passes: true, message: 'The disk does not answer as it should. Nothing has been changed; try again.' };
+  if (is('SQLITE_READONLY', 'SQLITE_PERM', 'SQLITE_AUTH'))
+    return { passes: true, message: 'The database may only be read. Nothing has been changed; allow writing to it.' };
+  if (is('SQLITE_CORRUPT', 'SQLITE_NOTADB'))
+    return { passes: false, message: 'The database is damaged. Put back a copy made with “haushalt backup”.' };
+  if (is('SQLITE_CANTOPEN'))
+    return { passes: false, message: 'The database cannot be opened. Is its folder there, and may it be written to?' };
+  return { passes: false, message: 'The database could not do this. Nothing has been changed.' };
+}
+
 /**
- * Opens the database file, creating it and bringing it up to date where needed. What a transaction has committed
- * survives a killed process and a loss of power. Throws `DatabaseError` for a database newer than this program.
+ * Opens the database file, creating it and bringing it up to date where needed; before that, a copy of it is kept. What a
+ * transaction has committed survives a killed process and a loss of power. The file can be read by nobody else on the
+ * machine. Throws `DatabaseError` for a database this program cannot use.
  */
 export function openDatabase(file: string): Sqlite {
-  mkdirSync(dirname(file), { recursive: true });
-  const database = new Database(file);
+  makeFolder(dirname(file));
+  let database: Sqlite;
   try {
+    database = new Database(file, { timeout: BUSY_TIMEOUT });
+  } catch (error) {
+    throw asDatabaseError(error, file);
+  }
+  try {
+    chmodSync(file, PRIVATE_FILE);
     database.pragma('journal_mode = WAL');
     database.pragma('synchronous = FULL');
     database.pragma('foreign_keys = ON');
@@ -25,8 +63,98 @@ export function openDatabase(file: string): Sqlite {
     return database;
   } catch (error) {
     database.close();
-    throw error;
+    throw asDatabaseError(error, file);
   }
+}
+
+/** Opens a database to read from it only, as a worker or a backup does. */
+export function openForReading(file: string): Sqlite {
+  if (!existsSync(file)) throw new DatabaseError(`There is no database at ${file}.`);
+  try {
+    const database = new Database(file, { readonly: true, timeout: 5000 });
+    database.pragma('schema_version');
+    return database;
+  } catch (error) {
+    throw asDatabaseError(error, file);
+  }
+}
+
+/** The folder of a database, made where it is missing. Throws `DatabaseError` when it cannot be one. */
+export function makeFolder(folder: string): void {
+  try {
+    mkdirSync(folder, { recursive: true, mode: PRIVATE_FOLDER });
+    if (!statSync(folder).isDirectory()) throw new DatabaseError(`${folder} is a file; a folder is expected.`);
+  } catch (error) {
+    if (error instanceof DatabaseError) throw error;
+    const { code, message } = error as NodeJS.ErrnoException;
+    throw new DatabaseError(
+      code === 'EEXIST' || code === 'ENOTDIR'
+        ? `${folder} is a file, or lies in one; a folder is expected.`
+        : `The folder ${folder} cannot be made: ${message}.`,
+    );
+  }
+}
+
+/**
+ * Takes a database for this process alone, until it ends or lets go: two servers would not know of each other's changes.
+ * The lock is the operating system's, so that it is gone with the process, however that ends. Throws `DatabaseError` when
+ * another process has it.
+ */
+export function takeLock(file: string): () => void {
+  makeFolder(dirname(file));
+  const path = `${file}.lock`;
+  let lock: Sqlite;
+  try {
+    lock = new Database(path, { timeout: 0 });
+  } catch (error) {
+    throw asDatabaseError(error, path);
+  }
+  try {
+    chmodSync(path, PRIVATE_FILE);
+    lock.pragma('journal_mode = DELETE');
+    lock.exec('begin exclusive');
+  } catch (error) {
+    lock.close();
+    if (storageTrouble(error)?.passes)
+      throw new DatabaseError(`${file} is in use by another Haushalt. End that one first, or choose another folder.`);
+    throw asDatabaseError(error, path);
+  }
+  return () => {
+    lock.close();
+    rmSync(path, { force: true });
+  };
+}
+
+/**
+ * Copies a database as it is at this moment, also while it is being used. Throws `DatabaseError` when there is something
+ * at `to` already, or it cannot be written.
+ */
+export async function copyDatabase(file: string, to: string): Promise<void> {
+  if (existsSync(to)) throw new DatabaseError(`${to} is there already. Choose another name, so that nothing is lost.`);
+  const part = `${to}.part`;
+  const database = openForReading(file);
+  try {
+    await database.backup(part);
+    chmodSync(part, PRIVATE_FILE);
+    const copy = new Database(part);
+    // A copy is one file, whole by itself.
+    copy.pragma('journal_mode = DELETE');
+    copy.close();
+    renameSync(part, to);
+  } catch (error) {
+    for (const suffix of ['', '-wal', '-shm', '-journal']) rmSync(part + suffix, { force: true });
+    throw asDatabaseError(error, to);
+  } finally {
+    database.close();
+  }
+}
+
+function asDatabaseError(error: unknown, file: string): unknown {
+  if (error instanceof DatabaseError) return error;
+  const trouble = storageTrouble(error);
+  if (trouble) return new DatabaseError(`${file}: ${trouble.message}`);
+  const { code, message } = error as NodeJS.ErrnoException;
+  return code === undefined ? error : new DatabaseError(`${file}: ${message}.`);
 }
 
 /** The numbered migrations that ship with the program, in order. */
@@ -40,18 +168,27 @@ function migrations(): { version: number; sql: string }[] {
 function migrate(database: Sqlite, file: string): void {
   const known = migrations();
   const newest = known.at(-1)!.version;
+  const version = database.pragma('user_version', { simple: true }) as number;
+  if (version > newest) {
+    throw new DatabaseError(
+      `${file} was written by a newer Haushalt (version ${version} of the database; this program knows ${newest}). Update the program to open it.`,
+    );
+  }
+  if (version === newest) return;
+  if (version > 0) keepCopy(database, `${file}.before-${newest}`);
   database
     .transaction(() => {
-      const version = database.pragma('user_version', { simple: true }) as number;
-      if (version > newest) {
-        throw new DatabaseError(
-          `${file} was written by a newer Haushalt (version ${version} of the database; this program knows ${newest}). Update the program to open it.`,
-        );
-      }
       for (const migration of known) {
         if (migration.version > version) database.exec(migration.sql);
       }
       database.pragma(`user_version = ${newest}`);
     })
     .exclusive();
+}
+
+/** A copy of the database as it was before a migration; one made by an earlier try is as good. */
+function keepCopy(database: Sqlite, to: string): void {
+  if (existsSync(to)) return;
+  database.prepare('vacuum into ?').run(to);
+  chmodSync(to, PRIVATE_FILE);
 }

@@ -1,4 +1,4 @@
-import type { PlanRow } from '@haushalt/core';
+import type { Month, PlanRow, Standing } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
 export type Role = 'owner' | 'editor' | 'viewer';
@@ -9,12 +9,30 @@ export interface StoredPlan {
   readonly deletedAt: string | null;
 }
 
+/** A plan in the list of plans. */
+export interface ListedPlan extends StoredPlan {
+  readonly role: Role;
+  readonly name: string;
+  readonly currency: string;
+  readonly locale: string;
+  /** How it stands, as it was last reckoned; `null` when that was for another revision or from another month. */
+  readonly standing: Standing | null;
+}
+
 /** The plans themselves, apart from what is in them, and who may do what with them. */
 export interface PlanStore {
   find(id: string): StoredPlan | undefined;
-  /** Plans a person has a role in and that are not deleted, by name. */
-  listFor(personId: string): (StoredPlan & { role: Role })[];
-  insert(plan: PlanRow, ownerId: string, at: string): void;
+  /** Plans a person has a role in and that are not deleted, by name; with their standing as seen from a month. */
+  listFor(personId: string, month: Month): ListedPlan[];
+  /** Whether anything has this id, whoever's it is and whether it is there to be seen or not. */
+  isTaken(id: string): boolean;
+  /** A new plan; one that is stored in parts is not to be seen until it is `complete`. */
+  insert(plan: PlanRow, ownerId: string, at: string, incomplete: boolean): void;
+  complete(id: string): void;
+  /** Takes away what is left of plans that were never completed. */
+  clearIncomplete(): void;
+  remove(id: string): void;
+  keepStanding(id: string, revision: number, month: Month, standing: Standing): void;
   setRevision(id: string, revision: number): void;
   setDeleted(id: string, at: string | null): void;
   roleOf(id: string, personId: string): Role | undefined;
@@ -22,16 +40,26 @@ export interface PlanStore {
 }
 
 export function createPlanStore(database: Sqlite): PlanStore {
-  const find = database.prepare<[string], StoredPlan>('select id, revision, deletedAt from plans where id = ?');
-  const list = database.prepare<[string], StoredPlan & { role: Role }>(
-    `select plans.id, plans.revision, plans.deletedAt, roles.role
-       from plans join roles on roles.planId = plans.id
-      where roles.personId = ? and plans.deletedAt is null
+  const find = database.prepare<[string], StoredPlan>(
+    'select id, revision, deletedAt from plans where id = ? and incomplete = 0',
+  );
+  const list = database.prepare<[string, string], Omit<ListedPlan, 'standing'> & { standing: string | null }>(
+    `select plans.id, plans.revision, plans.deletedAt, plans.name, plans.currency, plans.locale, roles.role, standings.standing
+       from roles join plans on plans.id = roles.planId
+       left join standings on standings.planId = plans.id and standings.revision = plans.revision and standings.month = ?
+      where roles.personId = ? and plans.deletedAt is null and plans.incomplete = 0
       order by plans.name collate nocase, plans.id`,
   );
+  const taken = database.prepare<[string], { id: string }>('select id from plans where id = ?');
   const insert = database.prepare(
-    `insert into plans (id, name, currency, locale, firstMonth, months, projectionRate, decimals, negatives, createdAt)
-     values (@id, @name, @currency, @locale, @firstMonth, @months, @projectionRate, @decimals, @negatives, @at)`,
+    `insert into plans (id, name, currency, locale, firstMonth, months, projectionRate, decimals, negatives, createdAt, incomplete)
+     values (@id, @name, @currency, @locale, @firstMonth, @months, @projectionRate, @decimals, @negatives, @at, @incomplete)`,
+  );
+  const complete = database.prepare('update plans set incomplete = 0 where id = ?');
+  const clear = database.prepare('delete from plans where incomplete = 1');
+  const remove = database.prepare('delete from plans where id = ?');
+  const keep = database.prepare(
+    'insert or replace into standings (planId, revision, month, standing) values (?, ?, ?, ?)',
   );
   const grant = database.prepare('insert into roles (planId, personId, role) values (?, ?, ?)');
   const setRevision = database.prepare('update plans set revision = ? where id = ?');
@@ -43,11 +71,19 @@ export function createPlanStore(database: Sqlite): PlanStore {
 
   return {
     find: (id) => find.get(id),
-    listFor: (personId) => list.all(personId),
-    insert(plan, ownerId, at) {
-      insert.run({ ...plan, at });
+    listFor: (personId, month) =>
+      list
+        .all(month, personId)
+        .map((row) => ({ ...row, standing: row.standing === null ? null : (JSON.parse(row.standing) as Standing) })),
+    isTaken: (id) => taken.get(id) !== undefined,
+    insert(plan, ownerId, at, incomplete) {
+      insert.run({ ...plan, at, incomplete: incomplete ? 1 : 0 });
       grant.run(plan.id, ownerId, 'owner');
     },
+    complete: (id) => void complete.run(id),
+    clearIncomplete: () => void clear.run(),
+    remove: (id) => void remove.run(id),
+    keepStanding: (id, revision, month, standing) => void keep.run(id, revision, month, JSON.stringify(standing)),
     setRevision: (id, revision) => void setRevision.run(revision, id),
     setDeleted: (id, at) => void setDeleted.run(at, id),
     roleOf: (id, personId) => role.get(id, personId)?.role,

@@ -1,4 +1,5 @@
 import {
+  MAX_ENTRIES,
   TABLE_NAMES,
   applyChanges,
   decide,
@@ -6,6 +7,7 @@ import {
   decimalsOf,
   describeCommand,
   emptyDocument,
+  entryRefusal,
   invert,
   minorUnitsIn,
   planOf,
@@ -17,9 +19,9 @@ import {
   type PlanRow,
   type Refusal,
 } from '@haushalt/core';
-import { openDatabase, type Sqlite } from './database.ts';
+import { openDatabase, takeLock, type Sqlite } from './database.ts';
 import { createLedgerStore, type LedgerStore } from './ledger.ts';
-import { createLogStore, type LogEntry, type LogStore } from './log.ts';
+import { createLogStore, type LogEntry, type LogLimits, type LogStore } from './log.ts';
 import { ensureLocalPerson } from './people.ts';
 import { createPlanStore, type PlanStore } from './plans.ts';
 import { createRowStore, type RowStore } from './rows.ts';
@@ -47,22 +49,65 @@ export interface Store {
   document(planId: string): { document: Document; revision: number };
   /** Stores a new plan with all its rows, and its entries. */
   create(document: Document, ownerId: string, entries?: readonly LedgerEntry[]): void;
+  /** Begins a new plan that is stored in parts, so that nobody waits for a large one. It is seen once it is finished. */
+  begin(plan: PlanRow, ownerId: string): PlanInParts;
   /**
    * Carries out a command or a step through history, once for each id: sent again, it answers as it did the first time.
    * Decision, rows, log and revision are one transaction.
    */
   carryOut(planId: string, personId: string, commandId: string, order: Order): Outcome;
+  /**
+   * Changes, makes (`before` is null) or removes (`after` is null) an entry, if it is still as it was known. What has been
+   * done already is not done again. Gives why not, where it cannot be.
+   */
+  changeEntry(planId: string, id: string, before: EntryFields | null, after: EntryFields | null): EntryOutcome;
+  /** The database file, for workers that read from it. */
+  readonly file: string;
+  /** Throws when the database does not answer. */
+  probe(): void;
   close(): void;
 }
 
-/** Opens the store in a database file. `now` gives the time entries are stamped with. */
-export function openStore(file: string, now: () => Date = () => new Date()): Store {
-  const database = openDatabase(file);
+/** A new plan that is stored part by part. */
+export interface PlanInParts {
+  rows(changes: readonly Change[]): void;
+  entries(entries: readonly LedgerEntry[]): void;
+  finish(): void;
+  /** Takes away what has been stored of it. */
+  abandon(): void;
+}
+
+/** What there is to an entry beside its id. */
+export type EntryFields = Omit<LedgerEntry, 'id'>;
+
+export type EntryOutcome =
+  | { readonly ok: true; readonly changed: boolean }
+  | { readonly ok: false; readonly code: 'invalid' | 'conflict'; readonly message: string; readonly field?: string };
+
+export interface StoreOptions {
+  /** The time entries are stamped with. */
+  readonly now?: () => Date;
+  readonly log?: LogLimits;
+  /** How large the database may become, in pages of 4 kB; as large as the disk allows when left out. */
+  readonly mostPages?: number;
+}
+
+/** Opens the store in a database file, for this process alone. Throws `DatabaseError` when it cannot be. */
+export function openStore(file: string, { now = () => new Date(), log: limits, mostPages }: StoreOptions = {}): Store {
+  const unlock = takeLock(file);
+  let database: Sqlite;
+  try {
+    database = openDatabase(file);
+  } catch (error) {
+    unlock();
+    throw error;
+  }
+  if (mostPages !== undefined) database.pragma(`max_page_count = ${mostPages}`);
   const at = () => now().toISOString();
   ensureLocalPerson(database, at());
   const plans = createPlanStore(database);
   const rows = createRowStore(database);
-  const log = createLogStore(database);
+  const log = createLogStore(database, limits);
   const ledger = createLedgerStore(database);
   const documents = new DocumentCache(plans, rows);
 
@@ -98,10 +143,35 @@ export function openStore(file: string, now: () => Date = () => new Date()): Sto
 
   const create = database.transaction((document: Document, ownerId: string, entries: readonly LedgerEntry[] = []) => {
     const { id } = planOf(document);
-    plans.insert(planOf(document), ownerId, at());
+    plans.insert(planOf(document), ownerId, at(), false);
     rows.write(id, insertions(document));
     for (const entry of entries) ledger.put(id, entry);
   });
+  const beginPlan = database.transaction((plan: PlanRow, ownerId: string) => plans.insert(plan, ownerId, at(), true));
+  const writeRows = database.transaction((planId: string, changes: readonly Change[]) => rows.write(planId, changes));
+  const writeEntries = database.transaction((planId: string, entries: readonly LedgerEntry[]) => {
+    for (const entry of entries) ledger.put(planId, entry);
+  });
+
+  const changeEntry = database.transaction(
+    (planId: string, id: string, before: EntryFields | null, after: EntryFields | null): EntryOutcome => {
+      const now = ledger.find(planId, id) ?? null;
+      if (isSameEntry(now, after)) return { ok: true, changed: false };
+      if (!isSameEntry(now, before)) return { ok: false, code: 'conflict', message: whatHappenedTo(now) };
+      if (after === null) {
+        ledger.remove(planId, id);
+        return { ok: true, changed: true };
+      }
+      const entry = { id, ...after };
+      const refusal = entryRefusal(documents.get(planId).document, entry);
+      if (refusal) return { ok: false, code: 'invalid', ...refusal };
+      if (now === null && ledger.count(planId) >= MAX_ENTRIES)
+        return { ok: false, code: 'invalid', message: `A plan may have ${MAX_ENTRIES} entries.` };
+      ledger.put(planId, entry);
+      return { ok: true, changed: true };
+    },
+  );
+  plans.clearIncomplete();
 
   return {
     plans,
@@ -109,12 +179,28 @@ export function openStore(file: string, now: () => Date = () => new Date()): Sto
     ledger,
     document: (planId) => documents.get(planId),
     create,
+    begin(plan, ownerId) {
+      beginPlan(plan, ownerId);
+      const { id } = plan;
+      return {
+        rows: (changes) => writeRows(id, changes),
+        entries: (entries) => writeEntries(id, entries),
+        finish: () => plans.complete(id),
+        abandon: () => plans.remove(id),
+      };
+    },
+    changeEntry: (planId, id, before, after) => changeEntry.immediate(planId, id, before, after),
+    file,
+    probe: () => void database.prepare('select count(*) from people').get(),
     carryOut(planId, personId, commandId, order) {
       const outcome = carryOut.immediate(planId, personId, commandId, order);
       if (outcome.ok && !outcome.repeated) documents.advance(planId, outcome.entry);
       return outcome;
     },
-    close: () => closeDatabase(database),
+    close() {
+      closeDatabase(database);
+      unlock();
+    },
   };
 }
 
@@ -137,8 +223,19 @@ function whyNotInLedger(ledger: LedgerStore, document: Document, changes: readon
   return { code: 'conflict', message, field: 'currency' };
 }
 
+function isSameEntry(a: EntryFields | null, b: EntryFields | null): boolean {
+  if (a === null || b === null) return a === b;
+  return (['date', 'what', 'line', 'account', 'amount'] as const).every((field) => a[field] === b[field]);
+}
+
+function whatHappenedTo(now: LedgerEntry | null): string {
+  return now === null
+    ? 'This entry has been removed since. Enter it anew if it is still wanted.'
+    : 'This entry has been changed since. Look at it as it is now, and change it again.';
+}
+
 /** The rows of a whole document as additions, but for its settings, which are the plan itself. */
-function insertions(document: Document): Change[] {
+export function insertions(document: Document): Change[] {
   return TABLE_NAMES.filter((table) => table !== 'plan').flatMap((table) =>
     [...document[table].values()].map((after) => ({ table, id: after.id, before: null, after }) as Change),
   );
@@ -179,6 +276,10 @@ class DocumentCache {
 }
 
 function closeDatabase(database: Sqlite): void {
-  database.pragma('wal_checkpoint(TRUNCATE)');
+  try {
+    database.pragma('wal_checkpoint(TRUNCATE)');
+  } catch {
+    // Someone is reading still; what is in the log is taken over at the next start.
+  }
   database.close();
 }

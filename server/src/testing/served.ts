@@ -4,7 +4,8 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach } from 'vitest';
-import { createApp, openStore, type Store } from '../index.ts';
+import { createApp, createLog, openStore, type AppOptions, type Store } from '../index.ts';
+import type { StoreOptions } from '../store/store.ts';
 
 export interface Answer {
   status: number;
@@ -15,28 +16,36 @@ export interface Answer {
 
 let folder: string;
 let server: Server;
-let closeApp: () => void;
+let closeApp: () => Promise<void>;
 /** The database file, its store, and the address of the interface, of the test that runs. */
 export let file: string;
 export let store: Store;
 export let base: string;
 
-export async function start(): Promise<void> {
-  store = openStore(file, () => new Date('2026-11-10T12:00:00Z'));
-  const { app, close } = createApp({
+/** How many pages listen to events. */
+export let listening: () => number;
+
+export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: StoreOptions = {}): Promise<void> {
+  store = openStore(file, { now: () => new Date('2026-11-10T12:00:00Z'), ...storeOptions });
+  const { app, events, drain, close } = createApp({
     store,
     version: '1.2.3',
     now: () => new Date('2026-11-10T12:00:00Z'),
-    report: () => {},
+    log: createLog('silent'),
+    ...appOptions,
   });
-  closeApp = close;
+  listening = () => events.listening;
+  closeApp = () => {
+    drain();
+    return close();
+  };
   server = createServer(app);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
 }
 
 export async function stop(): Promise<void> {
-  closeApp();
+  await closeApp();
   server.closeAllConnections();
   await new Promise((resolve) => server.close(resolve));
   store.close();

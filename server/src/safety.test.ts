@@ -1,0 +1,397 @@
+import { readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { request } from 'node:http';
+import { dirname, join } from 'node:path';
+import Database from 'better-sqlite3';
+import { describe, expect, it } from 'vitest';
+import { calculate, documentFrom, parsePlan, type AnyRow, type TableName } from '@haushalt/core';
+import { copyDatabase, openDatabase } from './store/database.ts';
+import { openStore } from './store/store.ts';
+import { base, call, file, listening, serveEachTest, start, stop } from './testing/served.ts';
+
+serveEachTest();
+
+const PLAN = { id: 'p1', name: 'Test', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 };
+const newPlan = () => call('POST', '/plans', PLAN);
+const send = (id: string, command: unknown) => call('POST', '/plans/p1/commands', { id, command });
+const rename = (id: string, name: string) => send(id, { kind: 'plan.set', settings: { name } });
+const demo = JSON.parse(
+  readFileSync(new URL('../../demo/household.haushalt.json', import.meta.url), 'utf8'),
+) as unknown;
+
+/** A request as bytes would make it, with whatever path and headers. */
+function raw(
+  method: string,
+  path: string,
+  headers: Record<string, string> = {},
+  body = '',
+): Promise<{ status: number; text: string; headers: Record<string, unknown> }> {
+  const { port } = new URL(base);
+  return new Promise((resolve, reject) => {
+    const sent = request({ host: '127.0.0.1', port, method, path, headers }, (response) => {
+      let text = '';
+      response.on('data', (part: Buffer) => (text += part.toString()));
+      response.on('end', () => resolve({ status: response.statusCode!, text, headers: response.headers }));
+    });
+    sent.on('error', reject);
+    sent.end(body);
+  });
+}
+
+describe('changes', () => {
+  const json = { 'content-type': 'application/json' };
+  const own = () => new URL(base).origin;
+
+  it('are taken from the server’s own pages and from programs, not from other sites', async () => {
+    const status = async (headers: Record<string, string>) =>
+      (await raw('POST', '/api/plans', { ...json, ...headers }, JSON.stringify({ ...PLAN, id: crypto.randomUUID() })))
+        .status;
+    expect(await status({})).toBe(201);
+    expect(await status({ origin: own(), 'sec-fetch-site': 'same-origin' })).toBe(201);
+    expect(await status({ origin: 'https://elsewhere.example' })).toBe(403);
+    expect(await status({ origin: 'null' })).toBe(403);
+    expect(await status({ origin: own(), 'sec-fetch-site': 'cross-site' })).toBe(403);
+    expect(await status({ 'sec-fetch-site': 'same-site' })).toBe(403);
+  });
+
+  it.each(['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', ''])(
+    'are not taken as %s, which a form elsewhere can send',
+    async (type) => {
+      await newPlan();
+      const headers: Record<string, string> = type === '' ? {} : { 'content-type': type };
+      for (const path of [
+        '/api/plans',
+        '/api/plans/import',
+        '/api/plans/p1/restore',
+        '/api/plans/p1/duplicate',
+        '/api/plans/p1/commands',
+      ])
+        expect((await raw('POST', path, headers, JSON.stringify(demo))).status).toBe(415);
+      expect((await call('GET', '/plans')).body.plans).toHaveLength(1);
+    },
+  );
+
+  it('of texts that could not be written out again are refused', async () => {
+    await newPlan();
+    expect(await rename('c1', 'a\ud800b')).toMatchObject({
+      status: 422,
+      body: { error: { message: expect.stringContaining('broken character') } },
+    });
+    expect((await rename('c2', 'a\u0000b')).status).toBe(422);
+    expect((await call('POST', '/plans', { ...PLAN, id: 'p2', name: '\udfff' })).status).toBe(422);
+  });
+
+  it('under an id that is taken tell nothing of whose it is', async () => {
+    await newPlan();
+    const mine = await call('POST', '/plans', PLAN);
+    openDatabase(file).prepare('delete from roles').run();
+    expect(await call('POST', '/plans', PLAN)).toEqual(mine);
+    expect((await call('POST', '/plans/import?id=p1', demo)).status).toBe(409);
+    expect((await call('GET', '/plans/p1')).status).toBe(404);
+  });
+});
+
+describe('what a client does wrong', () => {
+  it.each([
+    ['GET', '/api/plans/%ZZ', {}, 400],
+    ['GET', '/api/plans/%00', {}, 404],
+    ['GET', '/api/plans/p1/events', { 'last-event-id': 'x'.repeat(50) }, 404],
+    ['POST', '/api/plans', { 'content-type': 'application/json', 'content-encoding': 'gzip' }, 400],
+    ['POST', '/api/plans', { 'content-type': 'application/json', 'content-encoding': 'rot13' }, 415],
+    ['POST', '/api/plans', { 'content-type': 'application/json; charset=latin1' }, 415],
+    ['PATCH', '/api/plans', { 'content-type': 'application/json' }, 404],
+    ['PATCH', '/api/plans', {}, 415],
+  ] as const)('%s %s is answered with a sentence and no stack', async (method, path, headers, expected) => {
+    const { status, text } = await raw(method, path, headers, method === 'POST' ? '{"a":1}' : '');
+    expect(status).toBe(expected);
+    expect(JSON.parse(text)).toMatchObject({ error: { message: expect.stringMatching(/^[A-Z“].*\.$/) } });
+    expect(text).not.toMatch(/\bat .*:\d+:\d+/);
+  });
+
+  it('with the built pages too', async () => {
+    const web = join(dirname(file), 'web');
+    await stop();
+    const { mkdirSync } = await import('node:fs');
+    mkdirSync(join(web, 'assets'), { recursive: true });
+    writeFileSync(join(web, 'index.html'), '<p>Haushalt</p>');
+    writeFileSync(join(web, 'assets/a.js'), 'x'.repeat(2000));
+    await start({ web });
+    for (const [path, headers, expected] of [
+      ['/assets/missing.js', {}, 404],
+      ['/assets/%2e%2e/%2e%2e/haushalt.db', {}, [403, 404]],
+      ['/plans/p1%00', {}, 400],
+      ['/assets/a.js', { range: 'bytes=9999-' }, 416],
+      ['/assets/a.js', { 'if-match': '"other"' }, 412],
+    ] as const) {
+      const { status, text } = await raw('GET', path, headers);
+      expect([path, [expected].flat()]).toEqual([path, expect.arrayContaining([status])]);
+      expect(text).not.toMatch(/\bat .*:\d+:\d+/);
+    }
+    const page = await raw('GET', '/plans/any/budget', { 'accept-encoding': 'gzip' });
+    expect(page).toMatchObject({
+      status: 200,
+      headers: { 'x-content-type-options': 'nosniff', 'cross-origin-opener-policy': 'same-origin' },
+    });
+    expect(page.headers['content-security-policy']).toContain("form-action 'self'");
+    expect((await raw('GET', '/assets/a.js', { 'accept-encoding': 'gzip' })).headers['content-encoding']).toBe('gzip');
+  });
+});
+
+describe('a database in trouble', () => {
+  it('that is in use is answered with 503 and a sentence, changes nothing, and does not hold up health', async () => {
+    await newPlan();
+    const other = new Database(file);
+    other.exec('begin immediate');
+    const begun = performance.now();
+    const [refused, health] = await Promise.all([rename('c1', 'New'), call('GET', '/health')]);
+    expect(refused).toMatchObject({
+      status: 503,
+      body: { error: { code: 'busy', message: expect.stringContaining('in use') } },
+    });
+    expect(health.status).toBe(200);
+    expect(performance.now() - begun).toBeLessThan(2000);
+    other.exec('rollback');
+    other.close();
+    expect((await rename('c1', 'New')).status).toBe(200);
+  });
+
+  it('that is full is answered with 503, and takes the same order again once there is room', async () => {
+    await newPlan();
+    const long = (at: number) => ({
+      kind: 'assumption.add',
+      id: `a${at}`,
+      name: `A ${at}`,
+      unit: 'money',
+      value: 1,
+      note: 'x'.repeat(2000),
+      before: null,
+    });
+    await stop();
+    await start({}, { mostPages: 120 });
+    let at = 0;
+    let answer = await send('c0', long(0));
+    while (answer.status === 200 && at < 500) answer = await send(`c${++at}`, long(at));
+    expect(answer).toMatchObject({
+      status: 503,
+      body: { error: { message: expect.stringContaining('disk is full') } },
+    });
+    await stop();
+    await start();
+    expect((await send(`c${at}`, long(at))).status).toBe(200);
+    expect((await call('GET', '/plans/p1')).body.tables.assumptions).toHaveLength(at + 1);
+  });
+
+  it('that is damaged, a folder, or not to be reached says so in one line', async () => {
+    await stop();
+    writeFileSync(file, 'This is no database, but long enough to be read as one.'.repeat(100));
+    expect(() => openStore(file)).toThrow(/damaged/);
+    expect(() => openStore(dirname(file))).toThrow(/cannot be opened|in use|damaged|directory/);
+    expect(() => openStore(join(file, 'haushalt.db'))).toThrow(/is a file, or lies in one/);
+    writeFileSync(file, '');
+    await start();
+  });
+
+  it('can be read by nobody else, and used by no second server', () => {
+    for (const name of readdirSync(dirname(file)))
+      expect([name, statSync(join(dirname(file), name)).mode & 0o077]).toEqual([name, 0]);
+    expect(() => openStore(file)).toThrow(/in use by another Haushalt/);
+  });
+
+  it('is copied while it is in use, and before it is brought up to date', async () => {
+    await newPlan();
+    const copy = join(dirname(file), 'copy.db');
+    await copyDatabase(file, copy);
+    await expect(copyDatabase(file, copy)).rejects.toThrow(/there already/);
+    expect(new Database(copy).prepare('select name from plans').all()).toEqual([{ name: 'Test' }]);
+    expect(statSync(copy).mode & 0o077).toBe(0);
+    await stop();
+    const old = new Database(file);
+    old.pragma('user_version = 9');
+    old.exec(
+      'drop index changeLogSteps; drop index changeLogUndone; drop table standings; alter table plans drop column incomplete; alter table changeLog drop column size; create index changeLogByState on changeLog (planId, personId, state, revision)',
+    );
+    old.close();
+    await start();
+    expect(readdirSync(dirname(file)).filter((name) => name.includes('.before-'))).toHaveLength(1);
+    expect((await call('GET', '/plans')).body.plans).toMatchObject([{ name: 'Test' }]);
+  });
+});
+
+describe('event streams', () => {
+  const listen = async (query = '', headers: Record<string, string> = {}) => {
+    const abort = new AbortController();
+    const response = await fetch(`${base}/plans/p1/events${query}`, { signal: abort.signal, headers });
+    const reader = response.body?.getReader();
+    let text = '';
+    return {
+      status: response.status,
+      abort,
+      async until(words: string) {
+        for (let part = await reader!.read(); !part.done; part = await reader!.read()) {
+          text += new TextDecoder().decode(part.value);
+          if (text.includes(words)) return text;
+        }
+        return `${text}[ended]`;
+      },
+    };
+  };
+
+  it('send what was missed since a revision, and nothing for an empty one', async () => {
+    await newPlan();
+    for (let at = 1; at <= 3; at++) await rename(`c${at}`, `Name ${at}`);
+    const missed = await listen('?since=1');
+    expect(await missed.until('Name 3')).toMatch(/id: 2\n[^]*id: 3\n/);
+    const empty = await listen('?since=');
+    await rename('c4', 'Name 4');
+    const text = await empty.until('Name 4');
+    expect(text).not.toContain('id: 3');
+    missed.abort.abort();
+    empty.abort.abort();
+  });
+
+  it('say to load the plan again when too much was missed, or the database is an older one', async () => {
+    await newPlan();
+    for (let at = 1; at <= 201; at++) await rename(`c${at}`, `Name ${at}`);
+    for (const since of [0, 999]) {
+      const page = await listen(`?since=${since}`);
+      expect(await page.until('event: reload')).toContain('event: reload');
+      page.abort.abort();
+    }
+  });
+
+  it('answer HEAD, are limited in number, and are let go when nobody reads them any more', async () => {
+    await stop();
+    await start({ eventLimits: { perPlan: 2, all: 3 } });
+    await newPlan();
+    expect((await raw('HEAD', '/api/plans/p1/events')).status).toBe(200);
+    const pages = [await listen(), await listen()];
+    expect(listening()).toBe(2);
+    expect((await listen()).status).toBe(503);
+    for (const page of pages) page.abort.abort();
+    for (let wait = 0; listening() > 0 && wait < 100; wait++) await new Promise((resolve) => setTimeout(resolve, 10));
+    expect(listening()).toBe(0);
+  });
+
+  it('who does not read is dropped, and others go on', async () => {
+    await newPlan();
+    await send('g', { kind: 'group.add', id: 'g', name: 'G', side: 'memo', rhythm: null, before: null });
+    await send('l', { kind: 'line.add', id: 'l', group: 'g', name: 'L', unit: 'money', before: null });
+    // A page that never reads: the answer stays where the system keeps it.
+    const { port } = new URL(base);
+    const silent = request({ host: '127.0.0.1', port, path: '/api/plans/p1/events' });
+    silent.on('error', () => {});
+    silent.end();
+    await new Promise<void>((resolve) => silent.on('response', (response) => (response.pause(), resolve())));
+    expect(listening()).toBe(1);
+    for (let at = 0; at < 400 && listening() === 1; at++) {
+      const note = `${at}`.padEnd(2000, 'x');
+      await Promise.all(
+        Array.from({ length: 8 }, (_, part) =>
+          send(`n${at}-${part}`, { kind: 'line.set', line: 'l', settings: { note: `${part}${note}`.slice(0, 2000) } }),
+        ),
+      );
+    }
+    expect(listening()).toBe(0);
+    silent.destroy();
+  }, 60_000);
+
+  it('end when their plan is deleted', async () => {
+    await newPlan();
+    const page = await listen();
+    await call('DELETE', '/plans/p1');
+    expect(await page.until('never')).toMatch(/event: gone[^]*\[ended\]/);
+  });
+});
+
+describe('the log', () => {
+  it('keeps what can be undone within bounds, and the answers to what is sent again', async () => {
+    await stop();
+    await start({}, { log: { undoable: 100, size: 1 << 20, lines: 150 } });
+    await newPlan();
+    for (let at = 1; at <= 320; at++) await rename(`c${at}`, `Name ${at}`);
+    const log = new Database(file, { readonly: true });
+    const { lines, kept } = log
+      .prepare('select count(*) as lines, total(size > 0) as kept from changeLog')
+      .get() as Record<string, number>;
+    expect(lines).toBeLessThanOrEqual(150 + 64);
+    expect(kept).toBeLessThanOrEqual(100 + 64);
+    expect((await rename('c320', 'Again')).body).toMatchObject({ revision: 320, label: 'Plan settings' });
+    expect((await send('u1', { kind: 'undo', target: 'c320' })).status).toBe(200);
+    expect((await send('u2', { kind: 'undo', target: 'c200' })).status).toBe(409);
+    const { history } = (await call('GET', '/plans/p1')).body;
+    expect(history.at(-1)).toMatchObject({ commandId: 'c320', state: 'undone' });
+    expect(history[0]).not.toHaveProperty('changes');
+    const step = (await call('GET', '/plans/p1/history/c320')).body;
+    expect(step.changes).toHaveLength(1);
+    log.close();
+  });
+
+  it('keeps the newest step however large it is', async () => {
+    await stop();
+    await start({}, { log: { undoable: 100, size: 100, lines: 150 } });
+    await newPlan();
+    for (let at = 1; at <= 64; at++) await rename(`c${at}`, `Name ${at}`);
+    expect((await send('u', { kind: 'undo', target: 'c64' })).status).toBe(200);
+    expect((await send('v', { kind: 'undo', target: 'c62' })).status).toBe(409);
+  });
+
+  it('is not searched for every command', () => {
+    const plan = (sql: string) =>
+      new Database(file, { readonly: true }).prepare(`explain query plan ${sql}`).all() as { detail: string }[];
+    const undone = plan(
+      "update changeLog indexed by changeLogUndone set state = 'left' where planId = 'p' and personId = 'x' and state = 'undone'",
+    );
+    expect(undone.map(({ detail }) => detail).join()).toMatch(/USING (COVERING )?INDEX changeLogUndone/);
+  });
+});
+
+describe('large plans', () => {
+  const large = (lines: number, months: number) => ({
+    version: 1,
+    plan: { name: 'Large', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months },
+    groups: [{ name: 'G', side: 'expense' }],
+    lines: Array.from({ length: lines }, (_, at) => ({ group: 'G', name: `Line ${at}` })),
+    exceptions: Array.from({ length: lines * months }, (_, at) => ({
+      line: `Line ${at % lines}`,
+      month: `${2026 + Math.floor(at / lines / 12)}-${String((Math.floor(at / lines) % 12) + 1).padStart(2, '0')}`,
+      amount: at,
+    })),
+  });
+
+  it('are read from a file, opened, listed, copied and written without holding up anyone', async () => {
+    await newPlan();
+    const before = calculate(parsePlan(large(100, 120)));
+    let waited = 0;
+    let going = true;
+    const others = (async () => {
+      for (let at = 0; going; at++) {
+        const begun = performance.now();
+        expect((await rename(`r${at}`, `Name ${at}`)).status).toBe(200);
+        waited = Math.max(waited, performance.now() - begun);
+      }
+    })();
+    expect((await call('POST', '/plans/import?id=big', large(100, 120))).status).toBe(201);
+    const opened = (await call('GET', '/plans/big')).body;
+    const figures = calculate(documentFrom(opened.tables as Record<TableName, AnyRow[]>)).figures('G');
+    expect(figures).toEqual(before.figures('G'));
+    expect((await call('POST', '/plans/big/duplicate', { id: 'twin' })).status).toBe(201);
+    expect((await call('GET', '/plans')).body.plans).toHaveLength(3);
+    expect((await call('GET', '/plans/twin/file')).body.exceptions).toHaveLength(12_000);
+    going = false;
+    await others;
+    expect(waited).toBeGreaterThan(0);
+  }, 60_000);
+
+  it('that cannot be read leave nothing behind', async () => {
+    const spoilt = { ...large(10, 12), exceptions: [{ line: 'Nobody', month: '2026-01', amount: 1 }] };
+    expect(await call('POST', '/plans/import?id=big', spoilt)).toMatchObject({
+      status: 422,
+      body: { error: { path: '/exceptions/0/line' } },
+    });
+    expect(await call('POST', '/plans/import?id=big', '{"version": 1')).toMatchObject({
+      status: 400,
+      body: { error: { code: 'notJson' } },
+    });
+    expect((await call('GET', '/plans')).body.plans).toEqual([]);
+    expect((await call('POST', '/plans/import?id=big', large(2, 2))).status).toBe(201);
+  });
+});

@@ -1,0 +1,154 @@
+import {
+  Model,
+  PlanFormatError,
+  TABLE_NAMES,
+  parseEntries,
+  parsePlan,
+  planOf,
+  rowsOf,
+  standingOf,
+  toPlanFile,
+  type AnyRow,
+  type Change,
+  type Document,
+  type LedgerEntry,
+  type Month,
+  type PlanRow,
+  type Standing,
+} from '@haushalt/core';
+import { openForReading } from '../store/database.ts';
+import { createLedgerStore } from '../store/ledger.ts';
+import { createRowStore } from '../store/rows.ts';
+
+/** What takes long is done in a thread of its own, so that no command waits behind it. These are the things it can do. */
+export type Task =
+  | { readonly kind: 'readFile'; readonly file: Uint8Array }
+  | { readonly kind: 'readPlan'; readonly database: string; readonly planId: string }
+  | { readonly kind: 'open'; readonly database: string; readonly planId: string }
+  | { readonly kind: 'writeFile'; readonly database: string; readonly planId: string }
+  | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month };
+
+/** Parts a new plan is stored in. */
+export type PlanPart =
+  | { readonly kind: 'plan'; readonly plan: PlanRow }
+  | { readonly kind: 'rows'; readonly changes: readonly Change[] }
+  | { readonly kind: 'entries'; readonly entries: readonly LedgerEntry[] };
+
+/** What a task comes to. */
+export interface TaskResult {
+  readonly readFile: null;
+  readonly readPlan: null;
+  /** The rows of a plan as the text of a JSON object by table, and the revision they are of. */
+  readonly open: { readonly tables: Uint8Array; readonly revision: number };
+  readonly writeFile: { readonly name: string; readonly file: Uint8Array };
+  readonly standing: { readonly standing: Standing; readonly revision: number };
+}
+
+/** A file that is none, with where it is wrong. */
+export interface Refused {
+  readonly message: string;
+  readonly pointer: string | null;
+}
+
+/** How many rows one part holds: so many are stored in a moment. */
+const PART = 2000;
+
+/** Does a task; the parts of a plan are handed on as they are read. Throws `PlanFormatError`, or `NotJson`. */
+export function perform(task: Task, part: (part: PlanPart) => void): TaskResult[Task['kind']] {
+  switch (task.kind) {
+    case 'readFile': {
+      const json = readJson(task.file);
+      const document = parsePlan(json);
+      inParts(document, parseEntries(json, document), part);
+      return null;
+    }
+    case 'readPlan':
+      return reading(task, ({ document, entries }) => {
+        inParts(document(), entries(), part);
+        return null;
+      });
+    case 'open':
+      return reading(task, ({ document, revision }) => ({
+        tables: encode(JSON.stringify(rowsOf(document()))),
+        revision: revision(),
+      }));
+    case 'writeFile':
+      return reading(task, ({ document, entries }) => {
+        const plan = document();
+        const file = encode(JSON.stringify(toPlanFile(plan, entries()), null, 2));
+        return { name: planOf(plan).name, file };
+      });
+    case 'standing':
+      return reading(task, ({ document, revision }) => ({
+        standing: standingOf(new Model(document()), task.month),
+        revision: revision(),
+      }));
+  }
+}
+
+export class NotJson extends Error {}
+
+function readJson(file: Uint8Array): unknown {
+  let text: string;
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(file);
+  } catch {
+    throw new NotJson('The file is not written in UTF-8.');
+  }
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    throw new NotJson('The file is not valid JSON.');
+  }
+}
+
+interface Reader {
+  readonly document: () => Document;
+  readonly entries: () => LedgerEntry[];
+  readonly revision: () => number;
+}
+
+/** Reads a plan as it is at one moment, from a connection of its own. */
+function reading<T>(
+  { database: file, planId }: { readonly database: string; readonly planId: string },
+  read: (reader: Reader) => T,
+): T {
+  const database = openForReading(file);
+  try {
+    const rows = createRowStore(database);
+    const ledger = createLedgerStore(database);
+    const revision = database.prepare<[string], { revision: number }>('select revision from plans where id = ?');
+    return database.transaction(() =>
+      read({
+        document: () => rows.read(planId),
+        entries: () => ledger.all(planId),
+        revision: () => revision.get(planId)!.revision,
+      }),
+    )();
+  } finally {
+    database.close();
+  }
+}
+
+function inParts(document: Document, entries: readonly LedgerEntry[], part: (part: PlanPart) => void): void {
+  part({ kind: 'plan', plan: planOf(document) });
+  for (const table of TABLE_NAMES) {
+    if (table === 'plan') continue;
+    const rows = [...(document[table].values() as Iterable<AnyRow>)];
+    for (let from = 0; from < rows.length; from += PART) {
+      const changes = rows
+        .slice(from, from + PART)
+        .map((after) => ({ table, id: after.id, before: null, after }) as Change);
+      part({ kind: 'rows', changes });
+    }
+  }
+  for (let from = 0; from < entries.length; from += PART)
+    part({ kind: 'entries', entries: entries.slice(from, from + PART) });
+}
+
+const encode = (text: string) => new TextEncoder().encode(text);
+
+export function refusedBy(error: unknown): Refused | null {
+  if (error instanceof PlanFormatError) return { message: error.message, pointer: error.pointer };
+  return error instanceof NotJson ? { message: error.message, pointer: null } : null;
+}

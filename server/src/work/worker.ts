@@ -1,0 +1,25 @@
+import { parentPort } from 'node:worker_threads';
+import { perform, refusedBy, type Task } from './tasks.ts';
+import type { Answer } from './work.ts';
+
+/** The thread that does what takes long, one task after the other. */
+const port = parentPort!;
+
+port.on('message', ({ id, task }: { id: number; task: Task }) => {
+  const answer = (message: Answer) => port.postMessage(message);
+  try {
+    const result = perform(task, (part) => answer({ id, kind: 'part', part }));
+    answer({ id, kind: 'done', result });
+  } catch (error) {
+    const refused = refusedBy(error);
+    const code = error instanceof Error && 'code' in error ? String(error.code) : undefined;
+    if (refused) answer({ id, kind: 'refused', refused });
+    else
+      answer({
+        id,
+        kind: 'failed',
+        message: error instanceof Error ? (error.stack ?? error.message) : String(error),
+        code,
+      });
+  }
+});
