@@ -86,7 +86,7 @@ export type Command =
   | { readonly kind: 'figures.set'; readonly figures: readonly (Cell & { readonly figure: number | null })[]; readonly as: 'exceptions' | 'rule' }
   | { readonly kind: 'figures.clear'; readonly cells: readonly Cell[] }
   | { readonly kind: 'figures.adjust'; readonly cells: readonly Cell[]; readonly by: Adjustment }
-  | { readonly kind: 'income.split'; readonly shares: readonly { readonly line: string; readonly share: number }[] }
+  | { readonly kind: 'income.split'; readonly shares: readonly { readonly line: string; readonly share: number | null }[] }
   | { readonly kind: 'year.lock'; readonly year: number; readonly locked: boolean }
   | { readonly kind: 'figureNote.set'; readonly of: string; readonly month: Month; readonly text: string }
   | { readonly kind: 'highlight.set'; readonly id: string; readonly settings: HighlightSettings }

@@ -80,11 +80,18 @@ export function orderLines(draft: Draft, groupId: string, wanted: readonly strin
   sorted.forEach(({ line }, index) => draft.set('lines', { ...line, position: keys[index]! }));
 }
 
-/** Gives lines a percentage of the income each, in every month. */
-export function splitIncome(draft: Draft, shares: readonly { readonly line: string; readonly share: number }[]): void {
+/** Gives lines a percentage of the income each, in every month; `null` takes a line's away and leaves it empty. */
+export function splitIncome(
+  draft: Draft,
+  shares: readonly { readonly line: string; readonly share: number | null }[],
+): void {
   const { firstMonth } = planOf(draft.document);
   for (const { line, share } of shares) {
     checkFigure(share, 'shares');
+    if (share === null) {
+      setRule(draft, line, firstMonth, 'every', null, { amount: null, formula: null });
+      continue;
+    }
     if (share < 0) throw refused('invalid', 'A share of the income is not below zero.', 'shares');
     const formula = patternFormula({ kind: 'percentage', of: TOTAL_INCOME, share });
     setRule(draft, line, firstMonth, 'every', null, { amount: null, formula });

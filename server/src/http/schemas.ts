@@ -144,7 +144,7 @@ const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
   },
   'figures.clear': { cells: many(cell) },
   'figures.adjust': { cells: many(cell), by: adjustment },
-  'income.split': { shares: many({ line: id, share: figure }) },
+  'income.split': { shares: many({ line: id, share: figure.allow(null) }) },
   'year.lock': { year, locked: Joi.boolean() },
   'figureNote.set': { of: bearer, month, text: note },
   'highlight.set': {

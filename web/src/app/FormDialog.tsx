@@ -21,6 +21,8 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
     // Keys pressed in the dialog are none of the page's behind it.
     <Modal
       show
+      // What fades away still holds the keyboard, and would take it back from wherever it has gone meanwhile.
+      animation={false}
       onHide={onClose}
       centered
       aria-labelledby="form-dialog-title"

@@ -100,7 +100,15 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
 /** The list of keys. */
 export function KeyList({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   return (
-    <Modal show={open} onHide={onClose} size="xl" centered scrollable aria-labelledby="key-list-title">
+    <Modal
+      animation={false}
+      show={open}
+      onHide={onClose}
+      size="xl"
+      centered
+      scrollable
+      aria-labelledby="key-list-title"
+    >
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="key-list-title">
           Keys

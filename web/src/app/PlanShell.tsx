@@ -9,6 +9,7 @@ import {
   type Document,
   type Month,
 } from '@haushalt/core';
+import { flushSync } from 'react-dom';
 import { NavLink, Outlet, Link, useNavigate, useParams } from 'react-router';
 import { SessionProvider, useSaving, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import './print.scss';
@@ -18,6 +19,7 @@ import { Shelf } from '../shelf/Shelf.tsx';
 import { CALCULATOR_PAGES } from './calculatorPages.ts';
 import { Icon } from './Icon.tsx';
 import { KeyList } from './KeyList.tsx';
+import { letterOf } from './letterOf.ts';
 import { Loading } from './Loading.tsx';
 import { useNotices } from './Notices.tsx';
 import { PlanSettings } from './PlanSettings.tsx';
@@ -83,12 +85,23 @@ function Shell({ planId }: { readonly planId: string }) {
     localStorage.setItem(SHELF_KEY, shelfOpen ? 'open' : 'closed');
   }, [shelfOpen]);
 
+  /** Opens or closes the shelf. What is being typed there is taken first; what cannot be taken keeps it open. */
+  const toggleShelf = useCallback(() => {
+    const shelf = window.document.querySelector<HTMLElement>('.shelf');
+    const field = window.document.activeElement;
+    if (shelf && field instanceof HTMLElement && shelf.contains(field)) {
+      flushSync(() => field.blur());
+      if (shelf.contains(field) && field.getAttribute('aria-invalid') === 'true') return field.focus();
+    }
+    setShelfOpen((open) => !open);
+  }, []);
+
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
       const typing =
         event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable=true]');
-      const key = event.key.toLowerCase();
+      const key = event.altKey ? letterOf(event) : event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && !event.altKey && !typing && (key === 'z' || key === 'y')) {
         event.preventDefault();
         if (key === 'y' || event.shiftKey) redo();
@@ -98,12 +111,12 @@ function Shell({ planId }: { readonly planId: string }) {
         setKeysOpen(true);
       } else if (event.altKey && !event.ctrlKey && key === 'a') {
         event.preventDefault();
-        setShelfOpen((open) => !open);
+        toggleShelf();
       }
     };
     window.addEventListener('keydown', pressed);
     return () => window.removeEventListener('keydown', pressed);
-  }, [undo, redo]);
+  }, [undo, redo, toggleShelf]);
 
   const openSettings = useCallback(() => setSettingsOpen(true), []);
   const navigate = useNavigate();
@@ -147,7 +160,7 @@ function Shell({ planId }: { readonly planId: string }) {
               type="button"
               className="tool"
               aria-expanded={shelfOpen}
-              onClick={() => setShelfOpen(!shelfOpen)}
+              onClick={toggleShelf}
               title="Assumptions (Alt+A)"
             >
               <Icon name="shelf" />
@@ -163,11 +176,7 @@ function Shell({ planId }: { readonly planId: string }) {
           </div>
         </main>
         {shelfOpen && (
-          <Shelf
-            wanted={wantedAssumption}
-            onShown={() => setWantedAssumption(null)}
-            onClose={() => setShelfOpen(false)}
-          />
+          <Shelf wanted={wantedAssumption} onShown={() => setWantedAssumption(null)} onClose={toggleShelf} />
         )}
       </div>
       <KeyList open={keysOpen} onClose={() => setKeysOpen(false)} />
@@ -180,6 +189,9 @@ function PlanName() {
   const { name } = planOf(useSessionState().document);
   useEffect(() => {
     document.title = `${name} – Haushalt`;
+    return () => {
+      document.title = 'Haushalt';
+    };
   }, [name]);
   return (
     <h1 className="plan-name" title={name}>
@@ -306,8 +318,7 @@ const Pages = memo(function Pages({
 
 /** How many findings are open, on every page; leads to them. */
 function HeadCount({ planId }: { readonly planId: string }) {
-  const { open, problems } = useFindings();
-  const count = open.length + problems.length;
+  const count = useFindings().open.length;
   if (count === 0) return null;
   return (
     <Link

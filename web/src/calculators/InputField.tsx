@@ -13,12 +13,13 @@ import {
   type Document,
   type PlacedInput,
 } from '@haushalt/core';
-import { Suspense, useId, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { useId, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { flushSync } from 'react-dom';
 import { nudged } from '../app/nudged.ts';
 import { useNotices } from '../app/Notices.tsx';
 import { selectAll } from '../app/selectAll.ts';
-import { FormulaField, completableNames } from '../formula/formulaField.ts';
+import { useUnfinished } from '../app/useUnfinished.ts';
+import { completableNames, formulaField } from '../formula/formulaField.ts';
 import { looksLikeFormula, readEntry } from '../formula/entry.ts';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { Slider } from '../shelf/Slider.tsx';
@@ -50,7 +51,9 @@ export function InputField(props: InputFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const [focused, setFocused] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const [fieldReady, setFieldReady] = useState(false);
+  // The formula field, from the keystroke on that makes a formula of what is typed until it is taken or left.
+  const [Field, setField] = useState<ReturnType<typeof formulaField>>(null);
+  const isSwapping = useRef(false);
   const [caret, setCaret] = useState(0);
   const native = useRef<HTMLInputElement>(null);
   const wordsId = useId();
@@ -59,8 +62,6 @@ export function InputField(props: InputFieldProps) {
   const entry = entryText(input, document);
   const text = draft ?? entry;
   const isFormula = draft === null ? formula !== null && figureOfFormula(formula) === null : looksLikeFormula(draft);
-  // A formula is changed in the field that completes names, from the first letter on.
-  const editsFormula = isFormula && focused && draft !== null;
   const typed = draft === null ? null : readEntry(draft, isFormula, unit, document);
   const problem = typed?.kind === 'problem' && isFormula ? typed.problem : null;
   const series = model.seriesOf(input.id);
@@ -70,7 +71,7 @@ export function InputField(props: InputFieldProps) {
   const reset = () => {
     setDraft(null);
     setRefusal(null);
-    setFieldReady(false);
+    setField(null);
   };
   /** Gives the input another figure or formula; says whether that could be. */
   const give = (stored: string | null): boolean => {
@@ -78,24 +79,37 @@ export function InputField(props: InputFieldProps) {
     setRefusal(refused?.message ?? null);
     return !refused;
   };
-  const commit = (): boolean => {
-    if (draft === null || draft === entry || !typed) {
-      reset();
-      return true;
-    }
-    if (typed.kind === 'problem') {
-      setRefusal(typed.problem.message);
-      return false;
-    }
+  /** Takes what has been typed; why not, where it cannot be. */
+  const take = (): string | null => {
+    if (typed === null) return null;
+    if (typed.kind === 'problem') return typed.problem.message;
     const figure = typed.kind === 'figure' ? typed.figure : null;
-    const given = give(typed.kind === 'formula' ? typed.stored : figure === null ? null : figureAsFormula(figure));
-    if (given) reset();
-    return given;
+    const stored = typed.kind === 'formula' ? typed.stored : figure === null ? null : figureAsFormula(figure);
+    return session.send(commandForInput(document, input.id, stored))?.message ?? null;
   };
+  const isOpen = draft !== null && draft !== entry;
+  const commit = (): boolean => {
+    const refused = isOpen ? take() : null;
+    if (refused === null) reset();
+    else setRefusal(refused);
+    return refused === null;
+  };
+  useUnfinished({ text, isOpen, take });
   const change = (next: string) => {
     setDraft(next);
     setRefusal(null);
-    if (!looksLikeFormula(next)) setFieldReady(false);
+  };
+  /** Takes what is typed in the plain field; a formula goes on in the formula field, within this keystroke. */
+  const typedHere = (field: HTMLInputElement, isComposing: boolean) => {
+    const next = field.value;
+    if (isComposing || !looksLikeFormula(next) || !focused) return change(next);
+    isSwapping.current = true;
+    flushSync(() => {
+      change(next);
+      setCaret(field.selectionStart ?? next.length);
+      setField(() => formulaField());
+    });
+    isSwapping.current = false;
   };
   /** The plain field has the focus again once the formula field is gone. */
   const refocus = () => setTimeout(() => native.current?.focus());
@@ -126,7 +140,7 @@ export function InputField(props: InputFieldProps) {
   const left = (event: FocusEvent<HTMLDivElement>) => {
     if (event.currentTarget.contains(event.relatedTarget)) return;
     // The plain field gives way to the formula field while something is typed: that is no leaving.
-    if (event.relatedTarget === null && editsFormula && !fieldReady) return;
+    if (isSwapping.current) return;
     setFocused(false);
     commit();
   };
@@ -135,35 +149,31 @@ export function InputField(props: InputFieldProps) {
   return (
     <div className="input-field" onBlur={left}>
       <div className="input-entry">
-        {editsFormula && (
-          <Suspense fallback={<div className="formula-field is-loading">{text}</div>}>
-            <FormulaField
-              value={text}
-              caret={caret}
-              isBeingTyped
-              label={`Formula of ${label}`}
-              names={completableNames(document)}
-              notation={notation}
-              problem={problem}
-              describedBy={wordsId}
-              onChange={change}
-              onKey={(key) => {
-                if (key === 'Enter') {
-                  if (commit()) refocus();
-                } else if (key === 'Escape') {
-                  reset();
-                  refocus();
-                } else return false;
-                return true;
-              }}
-              onReady={setFieldReady}
-            />
-          </Suspense>
-        )}
-        {!(editsFormula && fieldReady) && (
+        {Field ? (
+          <Field
+            value={text}
+            caret={caret}
+            isBeingTyped
+            label={`Formula of ${label}`}
+            names={completableNames(document)}
+            notation={notation}
+            problem={problem}
+            describedBy={wordsId}
+            onChange={change}
+            onKey={(key) => {
+              if (key === 'Enter') {
+                if (commit()) refocus();
+              } else if (key === 'Escape') {
+                reset();
+                refocus();
+              } else return false;
+              return true;
+            }}
+          />
+        ) : (
           <input
             ref={native}
-            className={`${editsFormula ? 'visually-hidden' : ''} ${isFormula ? 'is-formula' : ''}`}
+            className={isFormula ? 'is-formula' : undefined}
             aria-label={label}
             aria-invalid={(refusal ?? complaint) !== null}
             aria-describedby={wordsId}
@@ -173,11 +183,8 @@ export function InputField(props: InputFieldProps) {
             title={isFormula ? text : undefined}
             value={focused || draft !== null ? text : shownText(input, document)}
             onFocus={focusAndSelect}
-            onChange={(event) => {
-              // What is typed until the formula field is there arrives here, and is gone on with where it ends.
-              setCaret(event.target.selectionStart ?? event.target.value.length);
-              change(event.target.value);
-            }}
+            onChange={(event) => typedHere(event.target, (event.nativeEvent as InputEvent).isComposing)}
+            onCompositionEnd={(event) => typedHere(event.currentTarget, false)}
             onKeyDown={keyDown}
           />
         )}

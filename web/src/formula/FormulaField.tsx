@@ -66,11 +66,9 @@ export default function FormulaField({
   describedBy,
   onChange,
   onKey,
-  onReady,
 }: FormulaFieldProps) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
-  const touched = useRef(false);
   const latest = useRef({ onChange, onKey });
   useLayoutEffect(() => {
     latest.current = { onChange, onKey };
@@ -114,9 +112,7 @@ export default function FormulaField({
             autocapitalize: 'off',
           }),
           EditorView.updateListener.of((update) => {
-            if (!update.docChanged) return;
-            touched.current = true;
-            latest.current.onChange(update.state.doc.toString());
+            if (update.docChanged) latest.current.onChange(update.state.doc.toString());
           }),
         ],
       }),
@@ -139,22 +135,10 @@ export default function FormulaField({
     editor.dispatch(setDiagnostics(editor.state, marks));
   }, [problem]);
 
-  // What was typed elsewhere while the editor was being made is taken over, once.
-  useLayoutEffect(() => {
-    const editor = view.current;
-    if (!editor || touched.current || editor.state.doc.toString() === value) return;
-    editor.dispatch({
-      changes: { from: 0, to: editor.state.doc.length, insert: value },
-      selection: { anchor: value.length },
-    });
-    startCompletion(editor);
-  }, [value]);
-
   // Last of all: drawing the first problem would put the caret of a field that has focus back to its start.
   useLayoutEffect(() => {
     view.current?.focus();
     if (view.current && isBeingTyped) startCompletion(view.current);
-    onReady(true);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
 

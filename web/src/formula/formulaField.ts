@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import type { ComponentType } from 'react';
 import {
   TOTALS,
   calculatorsOf,
@@ -36,8 +36,6 @@ export interface FormulaFieldProps {
   readonly onChange: (text: string) => void;
   /** Says whether the key was used. */
   readonly onKey: (key: string) => boolean;
-  /** Called with `true` once typing arrives here. */
-  readonly onReady: (ready: boolean) => void;
 }
 
 /** Everything in a plan a formula can name, with what it is. */
@@ -61,12 +59,29 @@ export function completableNames(document: Document): FormulaFieldProps['names']
   ];
 }
 
-const load = () => import('./FormulaField.tsx');
+type Field = ComponentType<FormulaFieldProps>;
 
-/** The formula field, fetched when it is first needed. */
-export const FormulaField = lazy(load);
+let loaded: Field | null = null;
+let loading: Promise<void> | undefined;
 
-/** Fetches the formula field ahead of time, so that the first rule does not wait for it. */
-export function preloadFormulaField(): void {
-  void load();
+/** Fetches the formula field, before it can be needed; settles when it is there, or cannot be had. */
+export function loadFormulaField(): Promise<void> {
+  loading ??= import('./FormulaField.tsx').then(
+    (module) => {
+      loaded = module.default;
+    },
+    () => {
+      // Formulas are typed without completion then; the next page tries again.
+      loading = undefined;
+    },
+  );
+  return loading;
+}
+
+/**
+ * The formula field, if it is there: what has begun to be typed in another field goes on there. It takes the place of a
+ * field only within the keystroke that makes a formula of what is typed, so that no key ever finds neither.
+ */
+export function formulaField(): Field | null {
+  return loaded;
 }

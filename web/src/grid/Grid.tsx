@@ -32,6 +32,8 @@ interface GridProps<R extends GridRow> {
   readonly footer: readonly R[];
   readonly rowHeight: number;
   readonly selection: GridSelection;
+  /** Another object when someone has selected something: only then is it scrolled into sight, not when rows come or go. */
+  readonly chosen?: unknown;
   readonly cellOf: (row: R, column: GridColumn) => GridCell;
   /** Whatever a row's cells depend on; a row is drawn again only when this changes. */
   readonly versionOf: (row: R) => string;
@@ -105,17 +107,22 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     },
     [rows.length, footer.length, rowHeight, layout, virtualizer],
   );
+  const scrolling = useRef(scrollTo);
+  scrolling.current = scrollTo;
+  const place = useRef(active);
+  place.current = active;
+  const chosen = props.chosen ?? `${activeRow}|${activeColumn}`;
   const edits = props.editor != null;
   const edited = useRef(edits);
   useEffect(() => {
-    const reveal = () => scrollTo({ row: activeRow, column: activeColumn });
+    const reveal = () => scrolling.current(place.current);
     const confirmed = edited.current && !edits;
     edited.current = edits;
     // What an entry has changed is on the screen before the rows move on below it.
     if (confirmed) return afterPainting(reveal);
     reveal();
     return undefined;
-  }, [activeRow, activeColumn, edits, scrollTo]);
+  }, [chosen, edits]);
 
   // While the main button is held down, the block follows the pointer.
   const pressedAt = useRef<Point | null>(null);

@@ -1,7 +1,7 @@
 import { NO_ACTUALS, actualsFrom, type Actuals, type LedgerEntry } from '@haushalt/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { api, type EntriesAsked } from '../plan-session/api.ts';
+import { ServerAway, api, type EntriesAsked } from '../plan-session/api.ts';
 
 interface Ledger {
   readonly actuals: Actuals;
@@ -33,12 +33,28 @@ export function useEntries(planId: string, asked: EntriesAsked) {
   });
 }
 
-/** Stores and removes entries. What the server does not take is thrown, with its sentence. */
+/** An entry as it was known and as it is to be; `null` is no entry. */
+export interface EntryChange {
+  readonly id: string;
+  readonly before: LedgerEntry | null;
+  readonly after: LedgerEntry | null;
+}
+
+/**
+ * Makes, changes and removes entries. What the server does not take is thrown, with its sentence; a request whose answer
+ * was lost is sent again as it was, and does nothing twice.
+ */
 export function useEntryChanges(planId: string) {
   const client = useQueryClient();
-  // An entry is done once it is stored; what it changes is fetched while the next one is typed.
-  const onSuccess = () => void client.invalidateQueries({ queryKey: ['ledger', planId] });
-  const put = useMutation({ mutationFn: (entry: LedgerEntry) => api.putEntry(planId, entry), onSuccess });
-  const remove = useMutation({ mutationFn: (id: string) => api.removeEntry(planId, id), onSuccess });
-  return { put: put.mutateAsync, remove: remove.mutateAsync, isBusy: put.isPending || remove.isPending };
+  const { mutateAsync, isPending } = useMutation({
+    mutationFn: ({ id, before, after }: EntryChange) => api.changeEntry(planId, id, before, after),
+    retry: (failures, error) => error instanceof ServerAway && !error.hasFailed && failures < RETRIES,
+    retryDelay: (failures) => 500 * 2 ** failures,
+    // An entry is done once it is stored; what it changes is fetched while the next one is typed. One that was refused may
+    // be another by now.
+    onSettled: () => void client.invalidateQueries({ queryKey: ['ledger', planId] }),
+  });
+  return { change: mutateAsync, isBusy: isPending };
 }
+
+const RETRIES = 4;

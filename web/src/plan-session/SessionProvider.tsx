@@ -1,8 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useNotices } from '../app/Notices.tsx';
-import { api, type Entry } from './api.ts';
+import { formulaField, loadFormulaField } from '../formula/formulaField.ts';
+import { api } from './api.ts';
 import { pendingInBrowser } from './pending.ts';
+import { listenTo } from './listening.ts';
 import { PlanSession, type PlanState, type SessionState } from './session.ts';
 
 const SessionContext = createContext<PlanSession | null>(null);
@@ -34,23 +36,24 @@ export function SessionProvider({ planId, loading, failed, children }: SessionPr
     say.current = notices.say;
   });
 
+  // The formula field is there before anything can be typed.
+  const [isReady, setReady] = useState(formulaField() !== null);
+  useEffect(() => {
+    void loadFormulaField().then(() => setReady(true));
+  }, []);
+
   useEffect(() => {
     if (!data) return undefined;
     const opened = new PlanSession(data, api, pendingInBrowser(planId, localStorage), (text) =>
       say.current({ text, tone: 'warning' }),
     );
     setSession(opened);
-    const events = new EventSource(`/api/plans/${encodeURIComponent(planId)}/events?since=${opened.knownRevision}`);
-    events.addEventListener('changes', (event: MessageEvent<string>) =>
-      opened.receive(JSON.parse(event.data) as Entry),
-    );
-    events.addEventListener('ledger', () => void client.invalidateQueries({ queryKey: ['ledger', planId] }));
-    events.addEventListener('open', () => opened.nudge());
+    const quiet = listenTo(planId, opened, () => void client.invalidateQueries({ queryKey: ['ledger', planId] }));
     const online = () => opened.nudge();
     window.addEventListener('online', online);
     return () => {
       window.removeEventListener('online', online);
-      events.close();
+      quiet();
       opened.close();
       setSession(null);
       void client.invalidateQueries({ queryKey: ['plans'] });
@@ -58,7 +61,7 @@ export function SessionProvider({ planId, loading, failed, children }: SessionPr
   }, [data, planId, client]);
 
   if (error) return failed(error.message, () => void refetch());
-  if (!session) return loading;
+  if (!session || !isReady) return loading;
   return (
     <SessionContext value={session}>
       <Glowing session={session}>{children}</Glowing>

@@ -25,8 +25,12 @@ export class ServerRefusal extends Error {
 
 /** The server could not be reached, or could not answer; the same request may succeed later. */
 export class ServerAway extends Error {
-  constructor() {
-    super('Haushalt’s server cannot be reached.');
+  /** Whether the server has failed at this very request, rather than being away, busy or without room. */
+  readonly hasFailed: boolean;
+
+  constructor(message = 'Haushalt’s server cannot be reached.', hasFailed = false) {
+    super(message);
+    this.hasFailed = hasFailed;
   }
 }
 
@@ -49,12 +53,15 @@ export interface Entry {
   readonly changes: readonly Change[];
 }
 
+/** A step of a plan's history, without what it changed: that is fetched when it is to be taken back or done again. */
+export type HistoryLine = Omit<Entry, 'changes'>;
+
 /** A plan as the server has it. */
 export interface LoadedPlan {
   readonly id: string;
   readonly revision: number;
   readonly document: Document;
-  readonly history: readonly Entry[];
+  readonly history: readonly HistoryLine[];
 }
 
 async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
@@ -74,8 +81,10 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
   }
   if (response.status === 204) return undefined as T;
   const answer = (await response.json().catch(() => null)) as { error?: { message: string; path?: string } } | null;
-  if (response.ok && answer !== null) return answer as T;
-  if (response.status >= 502 || (response.ok && answer === null)) throw new ServerAway();
+  if (response.ok && (answer !== null || method === 'PUT')) return answer as T;
+  // What is wrong with the server may pass: it is asked again. Whether it could not answer or failed is told apart.
+  if (response.status >= 500 || response.status === 429 || (response.ok && answer === null))
+    throw new ServerAway(answer?.error?.message, response.status === 500);
   throw new ServerRefusal(
     response.status,
     answer?.error?.message ?? 'The server refused without saying why.',
@@ -91,6 +100,17 @@ export interface EntriesAsked {
   readonly lines: readonly string[] | null;
 }
 
+/** What there is to an entry beside its id. */
+export type EntryFields = Omit<LedgerEntry, 'id'>;
+
+const fieldsOf = ({ date, what, line, account, amount }: EntryFields): EntryFields => ({
+  date,
+  what,
+  line,
+  account,
+  amount,
+});
+
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
 
 export const api = {
@@ -103,7 +123,7 @@ export const api = {
   remove: (id: string) => request<undefined>('DELETE', planPath(id)),
   restore: (id: string) => request<{ id: string }>('POST', `${planPath(id)}/restore`, {}),
   async plan(id: string): Promise<LoadedPlan> {
-    type Answer = { id: string; revision: number; tables: Record<TableName, AnyRow[]>; history: Entry[] };
+    type Answer = { id: string; revision: number; tables: Record<TableName, AnyRow[]>; history: HistoryLine[] };
     const { tables, revision, history } = await request<Answer>('GET', planPath(id));
     return { id, revision, history, document: documentFrom(tables) };
   },
@@ -115,11 +135,18 @@ export const api = {
       'GET',
       `${planPath(planId)}/entries?${new URLSearchParams({ from, to, limit: '500', ...(lines === null ? {} : { lines: lines.join() }) }).toString()}`,
     ),
-  /** Stores an entry, new or changed, under its id. */
-  putEntry: (planId: string, { id, ...rest }: LedgerEntry) =>
-    request<LedgerEntry>('PUT', `${planPath(planId)}/entries/${encodeURIComponent(id)}`, rest),
-  removeEntry: (planId: string, id: string) =>
-    request<undefined>('DELETE', `${planPath(planId)}/entries/${encodeURIComponent(id)}`),
+  /**
+   * Makes (`before` is null), changes or removes (`after` is null) an entry that is known as `before`. Sent again, it does
+   * nothing twice; where the entry is another by now, it is refused.
+   */
+  changeEntry: (planId: string, id: string, before: EntryFields | null, after: EntryFields | null) =>
+    request<LedgerEntry | null>('PUT', `${planPath(planId)}/entries/${encodeURIComponent(id)}`, {
+      before: before && fieldsOf(before),
+      after: after && fieldsOf(after),
+    }),
+  /** What a step of the history changed. */
+  step: (planId: string, commandId: string) =>
+    request<Entry>('GET', `${planPath(planId)}/history/${encodeURIComponent(commandId)}`),
   send: (planId: string, commandId: string, order: Order) =>
     request<Entry>('POST', `${planPath(planId)}/commands`, { id: commandId, command: order }),
 };
@@ -128,5 +155,8 @@ export type Api = typeof api;
 
 /** A new id for a row, plan or command. */
 export function newId(): string {
-  return crypto.randomUUID();
+  // Over plain HTTP, beyond the own machine, a browser has random numbers but makes no ids of them.
+  if (typeof crypto.randomUUID === 'function') return crypto.randomUUID();
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  return Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
 }

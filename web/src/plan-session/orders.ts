@@ -23,7 +23,8 @@ export type Order = Command | HistoryStep;
 export interface HistoryItem {
   readonly commandId: string;
   readonly label: string;
-  readonly changes: readonly Change[];
+  /** What it changed; `null` until that has been fetched, for what was done before the page was opened. */
+  readonly changes: readonly Change[] | null;
   readonly state: 'done' | 'undone';
 }
 
@@ -43,6 +44,8 @@ export function decideOrder(document: Document, history: readonly HistoryItem[],
   const item = history.find((other) => other.commandId === order.target);
   if (!item)
     return { ok: false, refusal: { code: 'conflict', message: 'There is no such step in the history of this plan.' } };
+  if (item.changes === null)
+    return { ok: false, refusal: { code: 'conflict', message: 'What this changed has not arrived yet. Try again.' } };
   return decideChanges(document, order.kind === 'undo' ? invert(item.changes) : item.changes);
 }
 

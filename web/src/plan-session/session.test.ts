@@ -3,6 +3,7 @@ import { applyChanges, figuresOf, toMonth, type Command, type Document } from '@
 import { sketch } from '../../../core/src/testing/plans.ts';
 import { ServerAway, ServerRefusal, type Entry, type LoadedPlan } from './api.ts';
 import { decideOrder, historyAfter, isStep, type HistoryItem, type Order, type PendingOrder } from './orders.ts';
+import { pendingInBrowser } from './pending.ts';
 import { PlanSession } from './session.ts';
 
 const MARCH = toMonth('2026-03');
@@ -26,6 +27,8 @@ class FakeServer {
   /** Loses the answer to the next order it carries out. */
   losesAnswer = false;
   refusal: ServerRefusal | null = null;
+  /** Orders it fails at, time and again. */
+  fails: ((order: Order) => boolean) | null = null;
 
   load(): LoadedPlan {
     const history = this.entries.filter((entry) => entry.state !== null);
@@ -34,9 +37,15 @@ class FakeServer {
 
   plan = () => Promise.resolve(this.load());
 
+  step = (_plan: string, commandId: string) =>
+    this.away
+      ? Promise.reject(new ServerAway())
+      : Promise.resolve(this.entries.find((entry) => entry.commandId === commandId)!);
+
   send = async (_plan: string, commandId: string, order: Order): Promise<Entry> => {
     await Promise.resolve();
     if (this.away) throw new ServerAway();
+    if (this.fails?.(order)) throw new ServerAway('Something went wrong in Haushalt itself.', true);
     if (this.refusal) throw this.refusal;
     const earlier = this.entries.find((entry) => entry.commandId === commandId);
     const entry = earlier ?? this.carryOut(commandId, order);
@@ -70,10 +79,17 @@ class FakeServer {
 let server: FakeServer;
 let refusals: string[];
 let kept: readonly PendingOrder[];
-const open = () =>
-  new PlanSession(server.load(), server, { read: () => [...kept], write: (pending) => (kept = pending) }, (message) =>
-    refusals.push(message),
-  );
+/** Whether the browser has no room for what is to be kept. */
+let isFull: boolean;
+const store = {
+  read: () => [...kept],
+  add: (order: PendingOrder) => {
+    if (!isFull) kept = [...kept, order];
+    return !isFull;
+  },
+  remove: (id: string) => void (kept = kept.filter((order) => order.id !== id)),
+};
+const open = () => new PlanSession(server.load(), server, store, (message) => refusals.push(message));
 const rent = (session: PlanSession) => figuresOf(session.state.model.seriesOf(idOf('Rent'))!)[2];
 const rentAtServer = () => [...server.document.exceptions.values()].find((row) => row.line === idOf('Rent'))?.amount;
 const settle = () => vi.advanceTimersByTimeAsync(20_000);
@@ -83,6 +99,7 @@ beforeEach(() => {
   server = new FakeServer();
   refusals = [];
   kept = [];
+  isFull = false;
 });
 
 afterEach(() => vi.useRealTimers());
@@ -290,6 +307,7 @@ describe('history', () => {
     session.close();
     const again = open();
     again.undo();
+    await settle();
     expect(rent(again)).toBe(800);
   });
 });
@@ -401,3 +419,102 @@ describe('trying out', () => {
     expect(rent(session)).toBe(800);
   });
 });
+
+describe('orders on their way', () => {
+  it('of two tabs of one plan are all sent, and none twice', async () => {
+    server.away = true;
+    const storage = new MemoryStorage();
+    const tab = () =>
+      new PlanSession(server.load(), server, pendingInBrowser('p', storage), (message) => refusals.push(message));
+    const [first, second] = [tab(), tab()];
+    first.send(setRent(900));
+    second.send({ ...setRent(1000), month: toMonth('2026-05') } as Command);
+    first.close();
+    second.close();
+    server.away = false;
+    const [third, fourth] = [tab(), tab()];
+    expect(third.state.waiting).toBe(2);
+    await settle();
+    expect(server.entries).toHaveLength(2);
+    expect([...server.document.exceptions.values()].map(({ amount }) => amount).sort()).toEqual([1000, 900]);
+    expect([storage.length, third.state.waiting, fourth.state.waiting]).toEqual([0, 0, 0]);
+  });
+
+  it('go on being shown and sent when the browser has no room to keep them', async () => {
+    isFull = true;
+    const session = open();
+    session.send(setRent(900));
+    expect(rent(session)).toBe(900);
+    expect(refusals).toEqual([expect.stringContaining('storage is full')]);
+    await settle();
+    expect(rentAtServer()).toBe(900);
+  });
+
+  it('wait while the server fails, and are done when it no longer does', async () => {
+    const session = open();
+    let left = 2;
+    server.fails = () => left-- > 0;
+    session.send(setRent(900));
+    await settle();
+    expect([rentAtServer(), session.state.waiting, refusals]).toEqual([900, 0, []]);
+  });
+
+  it('the server fails at again and again do not hold up the others', async () => {
+    const session = open();
+    server.fails = (order) => order.kind === 'line.setFigure';
+    session.send(setRent(900));
+    session.send({ kind: 'line.set', line: idOf('Pay'), settings: { note: 'Kept.' } });
+    await settle();
+    await settle();
+    expect(server.document.lines.get(idOf('Pay'))!.note).toBe('Kept.');
+    expect(rent(session)).toBe(800);
+    expect(refusals).toEqual([expect.stringMatching(/^Rent in March 2026: 900.00: .*tried 5 times/)]);
+  });
+
+  it('follow a database that has been put back to an older revision', async () => {
+    const session = open();
+    session.send(setRent(900));
+    session.send(setRent(950));
+    await settle();
+    expect(session.knownRevision).toBe(2);
+    // A copy from before both is put back, and someone else goes on from it.
+    server.document = start;
+    server.revision = 0;
+    server.entries = [];
+    server.history = [];
+    session.receive(server.carryOut('other', { ...setRent(700), month: toMonth('2026-07') } as Command));
+    await settle();
+    expect(session.knownRevision).toBe(1);
+    expect(rent(session)).toBe(800);
+    session.send(setRent(1000));
+    await settle();
+    expect([...server.document.exceptions.values()].find(({ month }) => month === MARCH)?.amount).toBe(1000);
+  });
+
+  it('take back what was done before the page was opened, once what it changed has arrived', async () => {
+    server.carryOut('earlier', setRent(900));
+    server.carryOut('later', setRent(950));
+    const session = open();
+    expect(session.state.undo!.changes).toBeNull();
+    expect(session.undo()).toBeNull();
+    await settle();
+    expect([rent(session), rentAtServer()]).toEqual([900, 900]);
+    expect(session.undo()).toBeNull();
+    await settle();
+    expect([rent(session), rentAtServer()]).toEqual([800, undefined]);
+    expect(refusals).toEqual([]);
+  });
+});
+
+/** A browser's storage, in memory. */
+class MemoryStorage implements Storage {
+  private readonly items = new Map<string, string>();
+  get length() {
+    return this.items.size;
+  }
+  clear = () => this.items.clear();
+  getItem = (key: string) => this.items.get(key) ?? null;
+  key = (index: number) => [...this.items.keys()][index] ?? null;
+  removeItem = (key: string) => void this.items.delete(key);
+  setItem = (key: string, value: string) => void this.items.set(key, value);
+}

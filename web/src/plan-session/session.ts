@@ -15,7 +15,7 @@ import {
   type ScenarioRow,
   withScenario,
 } from '@haushalt/core';
-import { ServerAway, ServerRefusal, newId, type Api, type Entry, type LoadedPlan } from './api.ts';
+import { ServerAway, ServerRefusal, newId, type Api, type Entry, type HistoryLine, type LoadedPlan } from './api.ts';
 import {
   decideOrder,
   historyAfter,
@@ -59,18 +59,26 @@ export interface SessionState extends PlanState {
   readonly reachable: boolean;
 }
 
+type SessionApi = Pick<Api, 'send' | 'plan' | 'step'>;
+
 type Preview = { readonly ok: true; readonly model: Model } | { readonly ok: false; readonly refusal: Refusal };
 
 /** Keeps orders across reloads of the page. */
 export interface PendingStore {
   read(): PendingOrder[];
-  write(pending: readonly PendingOrder[]): void;
+  /** Says whether there was room for it. */
+  add(order: PendingOrder): boolean;
+  remove(id: string): void;
 }
 
 /** How long the screen has to itself after an edit, in milliseconds; kept in the browser is the edit at once. */
 const SEND_AFTER = 60;
 const RETRY_FIRST = 500;
 const RETRY_MOST = 5000;
+/** How often the server may fail at one order before it is put aside, so that the others go on. */
+const MOST_FAILURES = 5;
+/** How many of the latest revisions are remembered by the command they came from. */
+const REMEMBERED = 100;
 
 /**
  * One open plan: its document, its figures, its history, and the orders on their way to the server. Orders show at once;
@@ -89,21 +97,19 @@ export class PlanSession {
   private shown: PlanState;
   private history: readonly HistoryItem[];
   private sending = false;
+  private failures = 0;
+  /** Which command each of the latest revisions came from: another one shows that the database is another. */
+  private readonly commands = new Map<number, string>();
   private retry = RETRY_FIRST;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private closed = false;
   private readonly listeners = new Set<() => void>();
   private readonly id: string;
-  private readonly api: Pick<Api, 'send' | 'plan'>;
+  private readonly api: SessionApi;
   private readonly kept: PendingStore;
   private readonly onRefusal: (message: string) => void;
 
-  constructor(
-    loaded: LoadedPlan,
-    api: Pick<Api, 'send' | 'plan'>,
-    kept: PendingStore,
-    onRefusal: (message: string) => void,
-  ) {
+  constructor(loaded: LoadedPlan, api: SessionApi, kept: PendingStore, onRefusal: (message: string) => void) {
     this.id = loaded.id;
     this.api = api;
     this.kept = kept;
@@ -128,6 +134,7 @@ export class PlanSession {
       ...this.steps(),
     };
     this.shown = this.current;
+    void this.fetchNext();
     void this.pump();
   }
 
@@ -217,20 +224,26 @@ export class PlanSession {
 
   /** Takes a change set that arrived from the server, whoever made it. */
   receive(entry: Entry): void {
-    if (entry.revision > this.revision + 1) {
+    const known = this.commands.get(entry.revision);
+    if (entry.revision > this.revision + 1 || (known !== undefined && known !== entry.commandId)) {
       void this.reload();
       return;
     }
-    const head = this.pending.find((order) => order.id === entry.commandId);
     if (entry.revision === this.revision + 1) {
       this.revision = entry.revision;
+      this.remember(entry.revision, entry.commandId);
       this.confirmed = applyChanges(this.confirmed, entry.changes);
       const order =
         entry.target === null ? ({ kind: entry.kind } as Order) : ({ kind: entry.kind, target: entry.target } as Order);
       this.confirmedHistory = historyAfter(this.confirmedHistory, entry.commandId, order, entry.label, entry.changes);
     }
-    if (head) this.setPending(this.pending.filter((order) => order !== head));
+    this.drop(entry.commandId);
     this.showAgain();
+  }
+
+  private remember(revision: number, commandId: string): void {
+    this.commands.set(revision, commandId);
+    this.commands.delete(revision - REMEMBERED);
   }
 
   /** Tries again at once to reach the server. */
@@ -253,20 +266,56 @@ export class PlanSession {
         message: kind === 'undo' ? 'There is nothing to take back.' : 'There is nothing to do again.',
       };
     const order = { kind, target: item.commandId } as const;
+    if (item.changes === null) {
+      // It was done before the page was opened: what it changed is fetched, and then taken back.
+      void this.fetch(item).then(
+        (found) => {
+          const refusal = found && this.carryOutStep(order);
+          if (refusal) this.onRefusal(refusal.message);
+        },
+        (error: unknown) => this.onRefusal(error instanceof Error ? error.message : String(error)),
+      );
+      return null;
+    }
+    return this.carryOutStep(order);
+  }
+
+  private carryOutStep(order: Extract<Order, { target: string }>): Refusal | null {
     const decision = decideOrder(this.settled, this.history, order);
     if (!decision.ok) return decision.refusal;
     this.enqueue(order, decision.changes);
     return null;
   }
 
+  /** Fetches what a step changed; `false` when the history has gone on without it meanwhile. */
+  private async fetch({ commandId }: HistoryItem): Promise<boolean> {
+    const { changes } = await this.api.step(this.id, commandId);
+    if (!this.history.some((item) => item.commandId === commandId)) return false;
+    const filled = (items: readonly HistoryItem[]) =>
+      items.map((item) => (item.commandId === commandId ? { ...item, changes } : item));
+    this.confirmedHistory = filled(this.confirmedHistory);
+    this.history = filled(this.history);
+    this.publish({});
+    return true;
+  }
+
+  /** Has the next step back at hand before it is asked for. */
+  private async fetchNext(): Promise<void> {
+    const { undo } = this.current;
+    if (undo?.changes !== null || this.closed) return;
+    await this.fetch(undo).catch(() => false);
+  }
+
   private enqueue(order: Order, changes: readonly Change[]): void {
     const id = newId();
     this.pending = [...this.pending, { id, order }];
-    this.kept.write(this.pending);
+    if (!this.kept.add({ id, order }))
+      this.onRefusal('The browser’s storage is full. Leave this page open until everything is saved.');
     const label = isStep(order) ? '' : describeCommand(order, this.settled);
     this.history = historyAfter(this.history, id, order, label, changes);
     this.tried = null;
     this.show(applyChanges(this.settled, changes));
+    void this.fetchNext();
     // What was done is on the screen before it is on its way.
     setTimeout(() => void this.pump(), SEND_AFTER);
   }
@@ -279,10 +328,11 @@ export class PlanSession {
       for (let head = this.pending[0]; head && !this.closed; head = this.pending[0]) {
         const entry = await this.api.send(this.id, head.id, head.order);
         this.retry = RETRY_FIRST;
+        this.failures = 0;
         this.publish({ reachable: true });
         this.receive(entry);
         // After a gap in the revisions the plan is loaded anew; the order itself is done either way.
-        this.setPending(this.pending.filter((order) => order.id !== entry.commandId));
+        this.drop(entry.commandId);
       }
     } catch (error) {
       this.failed(error);
@@ -293,31 +343,45 @@ export class PlanSession {
   }
 
   private failed(error: unknown): void {
+    const [head] = this.pending;
     if (error instanceof ServerRefusal) {
-      const [refused, ...rest] = this.pending;
       this.publish({ reachable: true });
-      this.setPending(rest);
+      if (error.status === 404) for (const { id } of this.pending) this.drop(id);
+      else if (head) this.drop(head.id);
       this.showAgain();
-      this.onRefusal(
-        `${refused && !isStep(refused.order) ? `${describeCommand(refused.order, this.confirmed)}: ` : ''}${error.message}`,
-      );
-      if (error.status === 404) this.setPending([]);
-      return;
+      return this.tell(head, error.message);
     }
-    if (!(error instanceof ServerAway)) throw error;
+    if (error instanceof ServerAway && error.hasFailed && ++this.failures >= MOST_FAILURES && head) {
+      // It fails at this one again and again: the others are not to wait for it.
+      this.failures = 0;
+      this.publish({ reachable: true });
+      this.drop(head.id);
+      this.showAgain();
+      return this.tell(head, `${error.message} It was tried ${MOST_FAILURES} times and is left out now.`);
+    }
+    if (!(error instanceof ServerAway)) console.error(error);
     this.publish({ reachable: false });
     this.timer = setTimeout(() => void this.pump(), this.retry);
     this.retry = Math.min(RETRY_MOST, this.retry * 2);
   }
 
-  private async reload(): Promise<void> {
+  /** Says why an order was not done. */
+  private tell(order: PendingOrder | undefined, why: string): void {
+    const what = order && !isStep(order.order) ? `${describeCommand(order.order, this.confirmed)}: ` : '';
+    this.onRefusal(`${what}${why}`);
+  }
+
+  /** Loads the plan again, whatever is known of it; what has not been sent is laid over it. */
+  async reload(): Promise<void> {
     try {
       const loaded = await this.api.plan(this.id);
-      if (loaded.revision < this.revision) return;
+      if (this.closed) return;
       this.confirmed = loaded.document;
       this.confirmedHistory = itemsOf(loaded.history);
       this.revision = loaded.revision;
+      this.commands.clear();
       this.showAgain();
+      void this.fetchNext();
     } catch (error) {
       if (!(error instanceof ServerAway)) this.onRefusal(error instanceof Error ? error.message : String(error));
     }
@@ -355,9 +419,11 @@ export class PlanSession {
     this.publish({ document, base, scenario, version: version + 1, figureVersions: versions, glow: next });
   }
 
-  private setPending(pending: PendingOrder[]): void {
-    this.pending = pending;
-    this.kept.write(pending);
+  /** Takes an order out of those that wait, once it is done or cannot be. */
+  private drop(id: string): void {
+    this.kept.remove(id);
+    if (!this.pending.some((order) => order.id === id)) return;
+    this.pending = this.pending.filter((order) => order.id !== id);
     this.publish({});
   }
 
@@ -388,8 +454,8 @@ function previewOf(document: Document, command: Command): Preview {
 function figuresAfter(model: Model, cells: readonly Cell[]): Command {
   const figures = cells.flatMap(({ line, month }) => {
     const figure = model.seriesOf(line)?.valueAt(periodOf(model.calendar, month)) ?? NaN;
-    // Twelve digits drop what binary fractions add at the end.
-    return figure === figure ? [{ line, month, figure: Number(figure.toPrecision(12)) }] : [];
+    // Fifteen digits drop what binary fractions add at the end.
+    return figure === figure ? [{ line, month, figure: Number(figure.toPrecision(15)) }] : [];
   });
   return { kind: 'figures.set', as: 'exceptions', figures };
 }
@@ -399,12 +465,15 @@ const PLAN_FIELDS = ['document', 'model', 'version', 'figureVersions', 'glow', '
 function isSameHistory(a: readonly HistoryItem[], b: readonly HistoryItem[]): boolean {
   return (
     a.length === b.length &&
-    a.every((item, index) => item.commandId === b[index]!.commandId && item.state === b[index]!.state)
+    a.every((item, index) => {
+      const other = b[index]!;
+      return item.commandId === other.commandId && item.state === other.state && !item.changes === !other.changes;
+    })
   );
 }
 
-function itemsOf(history: readonly Entry[]): HistoryItem[] {
-  return history.flatMap(({ commandId, label, changes, state }) =>
-    state === 'done' || state === 'undone' ? [{ commandId, label, changes, state }] : [],
+function itemsOf(history: readonly HistoryLine[]): HistoryItem[] {
+  return history.flatMap(({ commandId, label, state }) =>
+    state === 'done' || state === 'undone' ? [{ commandId, label, changes: null, state }] : [],
   );
 }

@@ -24,7 +24,10 @@ interface FormulaViewProps {
 export function FormulaView({ reckoning, expression, model, onJump }: FormulaViewProps) {
   const { document } = model;
   const { id, period } = reckoning;
-  const [chosen, setChosen] = useState<Expression | null>(null);
+  const [choice, setChoice] = useState<{ of: Expression; part: Expression | null } | null>(null);
+  // What was chosen in another rule is none of this one's.
+  const chosen = choice?.of === expression ? choice.part : null;
+  const setChosen = (part: Expression | null) => setChoice({ of: expression, part });
   const style = {
     notation: notationOf(planOf(document).locale),
     nameOf: (ref: string) => nameOf(document, ref),

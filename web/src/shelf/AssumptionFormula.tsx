@@ -7,9 +7,9 @@ import {
   type AssumptionRow,
   type Document,
 } from '@haushalt/core';
-import { Suspense, useState } from 'react';
+import { useState } from 'react';
 import { readEntry } from '../formula/entry.ts';
-import { FormulaField, completableNames } from '../formula/formulaField.ts';
+import { completableNames, formulaField } from '../formula/formulaField.ts';
 
 interface AssumptionFormulaProps {
   readonly assumption: AssumptionRow;
@@ -24,6 +24,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
   const notation = notationOf(planOf(document).locale);
   const [text, setText] = useState(assumption.formula === null ? '' : toShown(assumption.formula, document, notation));
   const [refusal, setRefusal] = useState<string | null>(null);
+  const [Field] = useState(() => formulaField());
   const read = text.trim() === '' ? null : readEntry(text, true, assumption.unit, document);
   const problem = read?.kind === 'problem' ? read.problem : null;
   const findings =
@@ -34,29 +35,41 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
     setRefusal(refused);
     if (refused === null) onDone();
   };
+  const change = (next: string) => {
+    setText(next);
+    setRefusal(null);
+  };
+  const key = (name: string): boolean => {
+    if (name === 'Enter') take();
+    else if (name === 'Escape') onDone();
+    else return false;
+    return true;
+  };
   return (
     <div className="assumption-formula">
-      <Suspense fallback={<div className="formula-field is-loading">{text}</div>}>
-        <FormulaField
+      {Field ? (
+        <Field
           value={text}
           isBeingTyped={false}
           label={`Formula of ${assumption.name}`}
           names={completableNames(document).filter(({ name }) => name !== assumption.name)}
           notation={notation}
           problem={problem}
-          onChange={(next) => {
-            setText(next);
-            setRefusal(null);
-          }}
-          onKey={(key) => {
-            if (key === 'Enter') take();
-            else if (key === 'Escape') onDone();
-            else return false;
-            return true;
-          }}
-          onReady={() => {}}
+          onChange={change}
+          onKey={key}
         />
-      </Suspense>
+      ) : (
+        <input
+          className="form-control form-control-sm"
+          aria-label={`Formula of ${assumption.name}`}
+          autoFocus
+          value={text}
+          onChange={(event) => change(event.target.value)}
+          onKeyDown={(event) => {
+            if (key(event.key)) event.preventDefault();
+          }}
+        />
+      )}
       {(refusal ?? (text !== '' ? problem?.message : null)) && (
         <p className="refusal" role="alert">
           {refusal ?? problem?.message}

@@ -1,6 +1,7 @@
 import { useId, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { flushSync } from 'react-dom';
 import { selectAll } from '../app/selectAll.ts';
+import { useUnfinished } from '../app/useUnfinished.ts';
 
 interface CommitFieldProps {
   readonly className: string;
@@ -34,6 +35,7 @@ export function CommitField({ className, label, shown, entry, onCommit, onNudge,
     setDraft(null);
     setRefusal(null);
   };
+  useUnfinished({ text: draft ?? '', isOpen: draft !== null && draft !== entry, take: () => onCommit(draft ?? '') });
   const keyDown = (event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>) => {
     if (event.key === 'Enter' && !(multiline && event.shiftKey)) {
       event.preventDefault();

@@ -1,4 +1,5 @@
 import {
+  isFraction,
   moneyDecimals,
   monthInWords,
   nameOf,
@@ -8,6 +9,7 @@ import {
   writeDifference,
   writeFigure,
   type Command,
+  type Unit,
 } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -45,7 +47,11 @@ export function AdjustDialog({
   const [figure, setFigure] = useState<number | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
 
-  const command = figure === null ? null : commandFor(how, figure, cells, moneyDecimals(plan));
+  const units = new Set(cells.map(({ line }) => unitOf(document, line)));
+  // Percentages can be told for everything at once; an amount only for what counts the same.
+  const isMixed = units.size > 1 && how !== 'percent';
+  const command =
+    figure === null || isMixed ? null : commandFor(how, figure, cells, decimalsFor(unit, moneyDecimals(plan)));
   const preview = command ? session.preview(command) : null;
   const write = (value: number | null) => (value === null ? 'empty' : writeFigure(value, unit, plan));
   const after = cells.map((cell) => {
@@ -58,6 +64,8 @@ export function AdjustDialog({
   const before = cells.map((cell) => cell.value);
 
   const save = () => {
+    if (isMixed)
+      return setRefusal('These figures count different things. Choose lines that count the same, or a percentage.');
     if (!command)
       return setRefusal(
         how === 'proportion' && figure !== null
@@ -153,6 +161,11 @@ export function AdjustDialog({
       </table>
     </FormDialog>
   );
+}
+
+/** The decimals the parts of a spread figure are rounded to. */
+function decimalsFor(unit: Unit, ofMoney: number): number {
+  return unit === 'money' ? ofMoney : isFraction(unit) ? 6 : 2;
 }
 
 function commandFor(how: How, figure: number, cells: readonly BlockCell[], decimals: number): Command | null {

@@ -1,21 +1,23 @@
 import { planOf, readFigure, unitOf, writeWithUnit, type Command } from '@haushalt/core';
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useImperativeHandle, useRef, useState, type KeyboardEvent, type Ref } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
+import { useUnfinished } from '../../app/useUnfinished.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { BlockCell } from './blocks.ts';
-import type { Onward } from './CellEditor.tsx';
+import type { CellEditorHandle, Onward } from './CellEditor.tsx';
 
 interface BlockEditorProps {
   readonly cells: readonly BlockCell[];
   readonly text: string;
+  readonly handle: Ref<CellEditorHandle>;
   readonly onDone: (onward: Onward) => void;
 }
 
 type As = Extract<Command, { kind: 'figures.set' }>['as'];
 
 /** Takes one figure for all cells of a block, as exceptions or as stretches of the lines' rules. */
-export function BlockEditor({ cells, text: start, onDone }: BlockEditorProps) {
+export function BlockEditor({ cells, text: start, handle, onDone }: BlockEditorProps) {
   const session = useSession();
   const { document, model } = useSessionState();
   const plan = planOf(document);
@@ -26,20 +28,50 @@ export function BlockEditor({ cells, text: start, onDone }: BlockEditorProps) {
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => input.current?.focus({ preventScroll: true }), []);
 
-  const unit = unitOf(document, cells[0]!.line);
-  const read = readFigure(text, plan.locale, unit);
+  // What is typed is read as each line counts: 5 is 5.00 for money, and 5 % for a percentage.
+  const units = [...new Set(cells.map(({ line }) => unitOf(document, line)))];
+  const reads = new Map(units.map((unit) => [unit, readFigure(text, plan.locale, unit)]));
+  const read = [...reads.values()].find(({ ok }) => !ok) ?? reads.get(units[0]!)!;
+  const figureOf = (line: string): number | null => {
+    const own = reads.get(unitOf(document, line))!;
+    return own.ok ? own.figure : null;
+  };
   const lines = new Set(cells.map((cell) => cell.line)).size;
   // Lines without a rule get one; lines that have one get exceptions.
   const as = chosen ?? (cells.every((cell) => model.stepsOf(cell.line).length === 0) ? 'rule' : 'exceptions');
   const problem = read.ok ? refusal : read.message;
 
-  const confirm = (how: As = as): void => {
-    if (!read.ok) return;
-    const figures = cells.map(({ line, month }) => ({ line, month, figure: read.figure }));
-    const refused = session.send({ kind: 'figures.set', figures, as: how });
-    if (refused) setRefusal(refused.message);
-    else onDone('stay');
+  const finished = useRef(false);
+  const finish = () => {
+    finished.current = true;
+    onDone('stay');
   };
+  const take = (how: As = as): string | null => {
+    if (!read.ok) return read.message;
+    const figures = cells.map(({ line, month }) => ({ line, month, figure: figureOf(line) }));
+    return session.send({ kind: 'figures.set', figures, as: how })?.message ?? null;
+  };
+  const confirm = (how: As = as): boolean => {
+    const refused = take(how);
+    if (read.ok) setRefusal(refused);
+    if (refused === null) finish();
+    return refused === null;
+  };
+  useUnfinished({
+    text,
+    get isOpen() {
+      return !finished.current && text.trim() !== '';
+    },
+    take,
+  });
+  useImperativeHandle(handle, () => ({
+    leave: () => {
+      if (text.trim() !== '') return confirm();
+      finish();
+      return true;
+    },
+    focus: () => input.current?.focus({ preventScroll: true }),
+  }));
   const keyDown = (event: KeyboardEvent) => {
     event.stopPropagation();
     switch (event.key) {
@@ -48,7 +80,7 @@ export function BlockEditor({ cells, text: start, onDone }: BlockEditorProps) {
         confirm();
         break;
       case 'Escape':
-        onDone('stay');
+        finish();
         break;
       case 'ArrowUp':
       case 'ArrowDown':
@@ -94,7 +126,7 @@ export function BlockEditor({ cells, text: start, onDone }: BlockEditorProps) {
             >
               {problem ??
                 (read.ok && read.figure !== null
-                  ? `${writeWithUnit(read.figure, unit, plan)} into each of ${cells.length} months${lines > 1 ? ` of ${lines} lines` : ''}`
+                  ? `${units.map((unit) => writeWithUnit(reads.get(unit)!.ok ? (reads.get(unit) as { figure: number }).figure : 0, unit, plan)).join(' or ')} into each of ${cells.length} months${lines > 1 ? ` of ${lines} lines` : ''}`
                   : `Leaves ${cells.length} months empty.`)}
             </p>
             <div role="radiogroup" aria-label="How" className="reach-list">

@@ -2,6 +2,7 @@ import { isYearLocked, planOf, stretchOfYear, totalWithId, yearsOf } from '@haus
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
 import { Icon } from '../../app/Icon.tsx';
+import { copyText } from '../../app/copyText.ts';
 import { useNotices } from '../../app/Notices.tsx';
 import { useShell } from '../../app/shell.ts';
 import { usePrinting } from '../../app/usePrinting.ts';
@@ -9,18 +10,9 @@ import { useSame } from '../../app/useSame.ts';
 import { useStable } from '../../app/useStable.ts';
 import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
-import { preloadFormulaField } from '../../formula/formulaField.ts';
+import { useAnchoredSelection } from '../../grid/anchored.ts';
 import { Grid, type GridHandle } from '../../grid/Grid.tsx';
-import {
-  activeOf,
-  addBlock,
-  cutTo,
-  extendTo,
-  isBlock,
-  selectOne,
-  type GridPlace,
-  type GridSelection,
-} from '../../grid/selection.ts';
+import { activeOf, addBlock, extendTo, isBlock, selectOne, type GridPlace } from '../../grid/selection.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { activeEditor, type Editing } from './activeEditor.tsx';
 import { BudgetFoot, type FootDeed } from './BudgetFoot.tsx';
@@ -76,8 +68,10 @@ export function BudgetPage() {
   const computed = useMemo(() => budgetColumns(shown.model, view, rows, year), [shown, rows, view, year]);
   // Most edits leave every column as it is; then no row is laid out again.
   const columns = useSame(computed, columnsKey(computed));
-  const [kept, setSelection] = useState<GridSelection>(() => selectOne({ row: 1, column: 1 }));
-  const selection = useMemo(() => cutTo(kept, all.length, columns.length), [kept, all.length, columns.length]);
+  const [selection, setSelection, chosen] = useAnchoredSelection(selectOne({ row: 1, column: 1 }), {
+    rows: all,
+    columns,
+  });
   const place = activeOf(selection);
   const row = all[place.row];
   const column = columns[place.column];
@@ -87,7 +81,6 @@ export function BudgetPage() {
   const rowActions = useRowActions(rows, view);
   const { send } = rowActions;
 
-  useEffect(() => preloadFormulaField(), []);
   const isEmpty = document.groups.size === 0;
   useEffect(() => grid.current?.focus(), [isEmpty]);
 
@@ -95,6 +88,12 @@ export function BudgetPage() {
   useLayoutEffect(() => {
     if (editing === null && dialog === null) grid.current?.focus();
   }, [editing, dialog]);
+
+  // An editor whose cell is not there any more has said what became of what was typed; the keys are the grid's again.
+  const isEdited = editing !== null && editing.row === row?.key && editing.column === column?.id;
+  useEffect(() => {
+    if (editing !== null && !isEdited) setEditing(null);
+  }, [editing, isEdited]);
 
   const block = isBlock(selection);
   const cells = useMemo(
@@ -105,7 +104,8 @@ export function BudgetPage() {
   const beginEditing = useCallback(
     (target: BudgetRow, where: BudgetColumn, typed?: string, asRule = false) => {
       if (where.id === 'label') {
-        if (target.kind === 'line') setEditing({ kind: 'name', text: typed ?? target.line.name });
+        if (target.kind === 'line')
+          setEditing({ kind: 'name', ...cellOf(target, where), text: typed ?? target.line.name });
         else if (target.kind === 'heading') setDialog({ kind: 'group', group: target.group.id });
         return;
       }
@@ -115,7 +115,7 @@ export function BudgetPage() {
         typed === undefined
           ? startingText(model, (target as Extract<BudgetRow, { kind: 'line' }>).line, where.month!, asRule)
           : { text: typed, selected: false, asRule: false };
-      setEditing({ kind: 'figure', start });
+      setEditing({ kind: 'figure', ...cellOf(target, where), start });
     },
     [document, model, notices, year],
   );
@@ -125,18 +125,18 @@ export function BudgetPage() {
       setSelection(selectOne(at));
       grid.current?.focus();
       const target = all[at.row]!;
-      if (then === 'name' && target.kind === 'line') setEditing({ kind: 'name', text: target.line.name });
+      if (then === 'name' && target.kind === 'line') beginEditing(target, columns[0]!);
       else if (then === 'figure' || then === 'rule')
         beginEditing(target, columns[at.column]!, undefined, then === 'rule');
     },
-    [all, columns, beginEditing],
+    [all, columns, beginEditing, setSelection],
   );
   const show = useGoing({ all, columns, scope, year, view, changeView, setYear, onArrive: arrive });
 
   /** Leaves the open editor, if that can be done without losing what was typed. */
   const leaveEditor = useCallback((): boolean => {
     if (!editing) return true;
-    if (editing.kind === 'figure' && editor.current) {
+    if (editor.current) {
       const left = editor.current.leave();
       // What cannot be taken keeps the keyboard, wherever the pointer went.
       if (!left) requestAnimationFrame(() => editor.current?.focus());
@@ -154,7 +154,7 @@ export function BudgetPage() {
       );
       grid.current?.focus();
     },
-    [leaveEditor],
+    [leaveEditor, setSelection],
   );
 
   const addLine = (target: BudgetRow) => {
@@ -191,7 +191,7 @@ export function BudgetPage() {
     send,
     onDialog: setDialog,
     onType: (text) => {
-      if (block && cells.length > 0) setEditing({ kind: 'block', text });
+      if (block && cells.length > 0 && row && column) setEditing({ kind: 'block', ...cellOf(row, column), text });
       else if (row && column) beginEditing(row, column, text);
     },
   });
@@ -242,7 +242,8 @@ export function BudgetPage() {
       }
       case 'open':
         if (target.kind === 'invitation' && action.typed === null) return addLine(target);
-        if (block && cells.length > 0 && !action.asRule) return setEditing({ kind: 'block', text: action.typed ?? '' });
+        if (block && cells.length > 0 && !action.asRule)
+          return setEditing({ kind: 'block', ...cellOf(target, where), text: action.typed ?? '' });
         return beginEditing(target, where, action.typed ?? undefined, action.asRule);
       case 'addLine':
         return addLine(target);
@@ -292,7 +293,7 @@ export function BudgetPage() {
   };
 
   const keyDown = (event: KeyboardEvent) => {
-    if (editing || !row || !column || event.target !== event.currentTarget) return;
+    if (isEdited || !row || !column || event.target !== event.currentTarget) return;
     const paged = view.span === 'month' || view.span === 'quarter';
     const action = keyAction(event, {
       ...place,
@@ -366,7 +367,9 @@ export function BudgetPage() {
       case 'draw':
         return blockDeeds.draw();
       case 'copy':
-        return void navigator.clipboard.writeText(blockDeeds.asText());
+        return void copyText(blockDeeds.asText()).catch(() =>
+          notices.say({ text: 'The browser does not let this be copied. Use Ctrl+C.', tone: 'warning' }),
+        );
       case 'changeRule':
         return row && column && beginEditing(row, column, undefined, true);
       case 'openRule':
@@ -431,10 +434,11 @@ export function BudgetPage() {
               footer={footer}
               rowHeight={ROW_HEIGHTS[view.density] + (trial ? DIFFERENCE_HEIGHT : 0)}
               selection={selection}
+              chosen={chosen}
               cellOf={(target, where) => budgetCell(context, target, where)}
               versionOf={(target) => cellVersion(context, target)}
               editor={
-                row === undefined
+                row === undefined || !isEdited
                   ? null
                   : activeEditor({ editing, row, month, period, cells, handle: editor, onDone: done })
               }
@@ -485,6 +489,11 @@ export function BudgetPage() {
       {dialog && <DialogOf dialog={dialog} onClose={() => setDialog(null)} />}
     </div>
   );
+}
+
+/** The cell an editor belongs to, wherever it moves. */
+function cellOf(row: BudgetRow, column: BudgetColumn): { row: string; column: string } {
+  return { row: row.key, column: column.id };
 }
 
 /** Opens the menu of the selected row; it takes the keys while it is open. */

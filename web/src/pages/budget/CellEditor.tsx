@@ -16,20 +16,21 @@ import {
 } from '@haushalt/core';
 import {
   Fragment,
-  Suspense,
   useDeferredValue,
-  useEffect,
   useImperativeHandle,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
   type KeyboardEvent,
   type Ref,
 } from 'react';
+import { flushSync } from 'react-dom';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import { MonthSelect } from '../../app/MonthSelect.tsx';
-import { FormulaField, completableNames } from '../../formula/formulaField.ts';
+import { useUnfinished } from '../../app/useUnfinished.ts';
+import { completableNames, formulaField } from '../../formula/formulaField.ts';
 import { looksLikeFormula, readEntry, type Entry } from '../../formula/entry.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { firstReach, replacedBy } from './reach.ts';
@@ -66,10 +67,12 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const { document } = useSessionState();
   const plan = planOf(document);
   const [text, setText] = useState(start.text);
-  const [isFormula, setFormula] = useState(start.asRule || looksLikeFormula(start.text));
+  // Whether it is read as a formula, and whether the formula field stands where it is typed: once there, it stays.
+  const isFormula = start.asRule || looksLikeFormula(text);
+  const [Field, setField] = useState(() => (isFormula ? formulaField() : null));
+  const [caret, setCaret] = useState(text.length);
   const [chosenReach, setReach] = useState<Reach | null>(start.asRule ? 'onward' : null);
   const [refusal, setRefusal] = useState<FormulaProblem | null>(null);
-  const [fieldReady, setFieldReady] = useState(false);
   const anchor = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
 
@@ -82,12 +85,26 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const problem = entry.kind === 'problem' ? entry.problem : refusal;
   const changed = text !== start.text || !start.selected;
 
-  useEffect(() => {
-    // The formula field may have been quicker, and has the focus then.
-    if (anchor.current?.ownerDocument.activeElement?.closest('.formula-field')) return;
+  useLayoutEffect(() => {
     input.current?.focus({ preventScroll: true });
-    if (start.selected && !isFormula) input.current?.select();
-  }, [isFormula, start.selected]);
+    if (start.selected) input.current?.select();
+  }, [start.selected]);
+
+  const finished = useRef(false);
+  const finish = (onward: Onward) => {
+    finished.current = true;
+    onDone(onward);
+  };
+  useUnfinished({
+    text,
+    get isOpen() {
+      return !finished.current && changed && text.trim() !== '';
+    },
+    take: () => {
+      const command = commandFor(entry, line.id, reach === 'until' ? from : month, reach, until);
+      return command ? (session.send(command)?.message ?? null) : (problem?.message ?? 'It cannot be read.');
+    },
+  });
 
   const confirm = (onward: Onward, as: Reach = reach): boolean => {
     const command = commandFor(entry, line.id, as === 'until' ? from : month, as, until);
@@ -97,16 +114,19 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
       setRefusal({ message: refused.message, place: refused.place ?? { from: 0, to: text.length } });
       return false;
     }
-    onDone(onward);
+    finish(onward);
+    return true;
+  };
+
+  /** What has not been changed is left as it is: a figure that comes from its rule is no exception for having been looked at. */
+  const leaveOrConfirm = (onward: Onward): boolean => {
+    if (changed || chosenReach !== (start.asRule ? 'onward' : null)) return confirm(onward);
+    finish(onward);
     return true;
   };
 
   useImperativeHandle(handle, () => ({
-    leave: () => {
-      if (changed) return confirm('stay');
-      onDone('stay');
-      return true;
-    },
+    leave: () => leaveOrConfirm('stay'),
     focus: () => {
       const field = window.document.querySelector<HTMLElement>('.entry-popover .cm-content');
       (field ?? input.current)?.focus({ preventScroll: true });
@@ -116,20 +136,25 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const change = (next: string) => {
     setText(next);
     setRefusal(null);
-    if (!isFormula && looksLikeFormula(next)) setFormula(true);
-    else if (isFormula && !start.asRule && next.trim() !== '' && !looksLikeFormula(next)) {
-      setFormula(false);
-      setFieldReady(false);
-    }
+  };
+  /** Takes what is typed in the plain field; a formula goes on in the formula field, within this keystroke. */
+  const typed = (field: HTMLInputElement, isComposing: boolean) => {
+    const next = field.value;
+    if (isComposing || !looksLikeFormula(next)) return change(next);
+    flushSync(() => {
+      change(next);
+      setCaret(field.selectionStart ?? next.length);
+      setField(() => formulaField());
+    });
   };
 
   const key = (name: string): boolean => {
     switch (name) {
       case 'Enter':
-        confirm('down');
+        leaveOrConfirm('down');
         return true;
       case 'Tab':
-        confirm('right');
+        leaveOrConfirm('right');
         return true;
       case 'Ctrl-Enter':
         confirm('down', 'onward');
@@ -138,7 +163,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
         confirm('down', 'every');
         return true;
       case 'Escape':
-        onDone('stay');
+        finish('stay');
         return true;
       case 'PageUp':
       case 'PageDown': {
@@ -168,12 +193,11 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
 
   return (
     <div ref={anchor} className="cell-editor" onDoubleClick={(event) => event.stopPropagation()}>
-      {isFormula && <span className="cell-editor-rule">rule …</span>}
-      {!(isFormula && fieldReady) && (
-        // Until the formula field is there, what is typed goes on arriving here.
+      {Field ? (
+        <span className="cell-editor-rule">rule …</span>
+      ) : (
         <input
           ref={input}
-          className={isFormula ? 'visually-hidden' : undefined}
           value={text}
           aria-label={`${line.name}, ${monthInWords(month, plan.locale)}`}
           aria-invalid={problem !== null}
@@ -181,7 +205,8 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
           autoComplete="off"
           spellCheck={false}
           inputMode="decimal"
-          onChange={(event) => change(event.target.value)}
+          onChange={(event) => typed(event.target, (event.nativeEvent as InputEvent).isComposing)}
+          onCompositionEnd={(event) => typed(event.currentTarget, false)}
           onPaste={(event) => {
             // A text field would silently join the lines of what is pasted; people are to be told instead.
             const pasted = event.clipboardData.getData('text');
@@ -197,25 +222,23 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
       )}
       <Overlay target={anchor} show placement="bottom-start" popperConfig={{ strategy: 'fixed' }} transition={false}>
         <Popover
-          className={`entry-popover ${isFormula ? 'is-rule' : ''}`}
+          className={`entry-popover ${Field ? 'is-rule' : ''}`}
           onPointerDown={(event) => event.stopPropagation()}
         >
           <Popover.Body onKeyDown={(event) => event.stopPropagation()}>
-            {isFormula && (
-              <Suspense fallback={<div className="formula-field is-loading">{text}</div>}>
-                <FormulaField
-                  value={text}
-                  isBeingTyped={!start.selected}
-                  label={`Rule of ${line.name}`}
-                  names={completableNames(document)}
-                  notation={notationOf(plan.locale)}
-                  problem={problem}
-                  describedBy="cell-editor-words"
-                  onChange={change}
-                  onKey={key}
-                  onReady={setFieldReady}
-                />
-              </Suspense>
+            {Field && (
+              <Field
+                value={text}
+                caret={caret}
+                isBeingTyped={!start.selected || text !== start.text}
+                label={`Rule of ${line.name}`}
+                names={completableNames(document)}
+                notation={notationOf(plan.locale)}
+                problem={problem}
+                describedBy="cell-editor-words"
+                onChange={change}
+                onKey={key}
+              />
             )}
             <p
               id="cell-editor-words"

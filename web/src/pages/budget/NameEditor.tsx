@@ -1,18 +1,20 @@
 import type { LineRow } from '@haushalt/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useImperativeHandle, useRef, useState, type Ref } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
+import { useUnfinished } from '../../app/useUnfinished.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
-import type { Onward } from './CellEditor.tsx';
+import type { CellEditorHandle, Onward } from './CellEditor.tsx';
 
 interface NameEditorProps {
   readonly line: LineRow | null;
   readonly text: string;
+  readonly handle: Ref<CellEditorHandle>;
   readonly onDone: (onward: Onward) => void;
 }
 
 /** A line's name, to be changed in place. */
-export function NameEditor({ line, text, onDone }: NameEditorProps) {
+export function NameEditor({ line, text, handle, onDone }: NameEditorProps) {
   const session = useSession();
   const [name, setName] = useState(text);
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -30,13 +32,26 @@ export function NameEditor({ line, text, onDone }: NameEditorProps) {
     finished.current = true;
     onDone(onward);
   };
-  const save = (onward: Onward) => {
-    if (finished.current || !line) return;
-    if (name.trim() === line.name) return finish(onward);
-    const refused = session.send({ kind: 'line.set', line: line.id, settings: { name } });
-    if (refused) setRefusal(refused.message);
-    else finish(onward);
+  /** Takes the name; says whether it could be. */
+  const save = (onward: Onward): boolean => {
+    if (finished.current || !line) return true;
+    const refused = name.trim() === line.name ? null : take();
+    setRefusal(refused);
+    if (refused === null) finish(onward);
+    return refused === null;
   };
+  const take = () => session.send({ kind: 'line.set', line: line!.id, settings: { name } })?.message ?? null;
+  useUnfinished({
+    text: name,
+    get isOpen() {
+      return !finished.current && line !== null && name.trim() !== line.name;
+    },
+    take,
+  });
+  useImperativeHandle(handle, () => ({
+    leave: () => save('stay'),
+    focus: () => input.current?.focus({ preventScroll: true }),
+  }));
 
   return (
     <span className="name-editor">
@@ -51,7 +66,7 @@ export function NameEditor({ line, text, onDone }: NameEditorProps) {
           setName(event.target.value);
           setRefusal(null);
         }}
-        onBlur={() => save('stay')}
+        onBlur={() => void save('stay')}
         onKeyDown={(event) => {
           event.stopPropagation();
           if (event.nativeEvent.isComposing) return;

@@ -42,7 +42,10 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
 
   const apply = () => {
     if (wrong && !wrong.result.ok) return setRefusal(wrong.result.message);
-    const changed = shares.filter(({ line, share }) => shareOfIncome(document, line) !== share);
+    const cleared = read.flatMap(({ line, result }) =>
+      result.ok && result.figure === null && shareOfIncome(document, line) !== null ? [{ line, share: null }] : [],
+    );
+    const changed = [...shares.filter(({ line, share }) => shareOfIncome(document, line) !== share), ...cleared];
     if (changed.length === 0) return setRefusal('Nothing has changed yet.');
     const refused = session.send({ kind: 'income.split', shares: changed });
     setRefusal(refused?.message ?? null);

@@ -3,7 +3,7 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../app/Icon.tsx';
 import { useNotices } from '../../app/Notices.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { doneSince, trialBefore, trialFromNow, type Trial } from './trial.ts';
+import { doneSince, momentsOf, trialBefore, trialFromNow, type Trial } from './trial.ts';
 
 interface TrialStripProps {
   readonly trial: Trial;
@@ -17,8 +17,7 @@ const MOMENTS = 10;
 export function TrialStrip({ trial, onTrial }: TrialStripProps) {
   const session = useSession();
   const notices = useNotices();
-  const { document, history } = useSessionState();
-  const done = history.filter((item) => item.state === 'done');
+  const { document, base, scenario, history } = useSessionState();
   const count = doneSince(trial, history);
   const { locale } = planOf(document);
 
@@ -45,7 +44,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
           >
             From now on
           </Dropdown.Item>
-          {done
+          {momentsOf(history)
             .slice(-MOMENTS)
             .reverse()
             .map((item) => (
@@ -53,7 +52,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
                 as="button"
                 type="button"
                 key={item.commandId}
-                onClick={() => onTrial(trialBefore(document, history, item.commandId))}
+                onClick={() => onTrial(trialBefore(base, scenario?.id ?? null, history, item.commandId))}
               >
                 Since before “{item.label}”
               </Dropdown.Item>

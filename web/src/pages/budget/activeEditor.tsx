@@ -6,14 +6,15 @@ import { NameEditor } from './NameEditor.tsx';
 import type { cellsIn } from './blocks.ts';
 import type { BudgetRow } from './rows.ts';
 
-/** What is being edited in the active cell. */
-export type Editing =
+/** What is being edited, in which cell: by the key of its row and the id of its column. */
+export type Editing = { readonly row: string; readonly column: string } & (
   | {
       readonly kind: 'figure';
       readonly start: { readonly text: string; readonly selected: boolean; readonly asRule: boolean };
     }
   | { readonly kind: 'block'; readonly text: string }
-  | { readonly kind: 'name'; readonly text: string };
+  | { readonly kind: 'name'; readonly text: string }
+);
 
 interface ActiveEditorTerms {
   readonly editing: Editing | null;
@@ -31,9 +32,17 @@ export function activeEditor({ editing, row, month, period, cells, handle, onDon
     case undefined:
       return null;
     case 'name':
-      return <NameEditor line={row.kind === 'line' ? row.line : null} text={editing.text} onDone={onDone} />;
+      return (
+        <NameEditor
+          key={row.key}
+          handle={handle}
+          line={row.kind === 'line' ? row.line : null}
+          text={editing.text}
+          onDone={onDone}
+        />
+      );
     case 'block':
-      return <BlockEditor cells={cells} text={editing.text} onDone={onDone} />;
+      return <BlockEditor handle={handle} cells={cells} text={editing.text} onDone={onDone} />;
     case 'figure':
       if (row.kind !== 'line' || month === undefined) return null;
       return (

@@ -1,4 +1,14 @@
-import { highlightOn, Model, applyChanges, decide, toMonth, unitOf, type Command, type Document } from '@haushalt/core';
+import {
+  highlightOn,
+  Model,
+  applyChanges,
+  decide,
+  toMonth,
+  unitOf,
+  withScenario,
+  type Command,
+  type Document,
+} from '@haushalt/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
@@ -7,7 +17,7 @@ import { blockAsText, cellText, cellsIn, readPasted, spread, summaryOf } from '.
 import { budgetColumns } from './columns.ts';
 import { ruleCells } from './ruleCells.ts';
 import { budgetRows } from './rows.ts';
-import { doneSince, trialBefore, trialFromNow } from './trial.ts';
+import { doneSince, momentsOf, trialBefore, trialFromNow } from './trial.ts';
 import { USUAL_VIEW } from './view.ts';
 
 const plan = (locale = 'en-IE') =>
@@ -158,13 +168,28 @@ describe('a trial', () => {
   const january = (model: Model) => model.seriesOf('line-rent')!.values[0];
 
   it('compares with now, or with the moment before a change', () => {
-    expect(january(trialBefore(second.document, history, 'b').model)).toBe(1);
-    expect(january(trialBefore(second.document, history, 'a').model)).toBe(800);
+    expect(january(trialBefore(second.document, null, history, 'b').model)).toBe(1);
+    expect(january(trialBefore(second.document, null, history, 'a').model)).toBe(800);
     expect(january(trialFromNow(second.document, history, new Date(), 'en-IE').model)).toBe(2);
   });
 
+  it('compares with what the active scenario was then', () => {
+    const base = change(plan(), { kind: 'scenario.set', id: 's', name: 'Hard' }).document;
+    const figures = [{ line: 'line-rent', month: toMonth('2026-01'), figure: 5 }];
+    const step = change(base, { kind: 'scenario.setFigures', scenario: 's', figures });
+    const done = [{ commandId: 'x', label: 'in it', changes: step.changes, state: 'done' as const }];
+    expect(january(trialBefore(step.document, 's', done, 'x').model)).toBe(800);
+    expect(january(trialFromNow(withScenario(step.document, 's'), done, new Date(), 'en-IE').model)).toBe(5);
+  });
+
+  it('begins only where all that was changed since is at hand', () => {
+    const far = { commandId: 'z', label: 'long ago', changes: null, state: 'done' as const };
+    expect(momentsOf([far, ...history]).map(({ commandId }) => commandId)).toEqual(['a', 'b']);
+    expect(momentsOf([...history, far])).toEqual([]);
+  });
+
   it('knows how much has been done since, and nothing once its moment has been undone', () => {
-    expect(doneSince(trialBefore(second.document, history, 'a'), history)).toBe(2);
+    expect(doneSince(trialBefore(second.document, null, history, 'a'), history)).toBe(2);
     expect(doneSince(trialFromNow(first.document, history.slice(0, 1), new Date(), 'en-IE'), history)).toBe(1);
     const undone = [history[0]!, { ...history[1]!, state: 'undone' as const }];
     expect(doneSince(trialFromNow(second.document, history, new Date(), 'en-IE'), undone)).toBe(0);

@@ -168,8 +168,10 @@ export function readPasted(
   const targets = rows.slice(at.row).filter((row): row is Extract<BudgetRow, { kind: 'line' }> => row.kind === 'line');
   const months = columns.slice(at.column).flatMap(({ month }) => (month === undefined ? [] : [month]));
   const problems = new Set<string>();
-  const widest = Math.max(...grid.map((fields) => fields.length));
-  if (grid.length * widest > MAX_PASTED) problems.add(`That is more than ${MAX_PASTED} figures; paste them in parts.`);
+  const widest = grid.reduce((most, fields) => Math.max(most, fields.length), 0);
+  // So much is not even looked at: reading it would take longer than anyone waits.
+  if (grid.length * widest > MAX_PASTED)
+    return { rows: [], problems: [`That is more than ${MAX_PASTED} figures; paste them in parts.`], figures: [] };
   if (grid.length > targets.length)
     problems.add(
       `There are ${grid.length} rows to paste, but ${targets.length === 0 ? 'no line' : targets.length === 1 ? 'one line' : `only ${targets.length} lines`} from here on.`,

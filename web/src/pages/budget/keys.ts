@@ -1,9 +1,12 @@
 import type { Span } from '@haushalt/core';
+import { letterOf } from '../../app/letterOf.ts';
 import type { PanelName } from './panels.ts';
 
 /** A key as it was pressed. */
 export interface KeyPress {
   readonly key: string;
+  /** The key's place on the keyboard, for keys that with Alt write another letter. */
+  readonly code?: string;
   readonly altKey: boolean;
   readonly ctrlKey: boolean;
   readonly metaKey: boolean;
@@ -62,7 +65,7 @@ export function keyAction(press: KeyPress, at: KeyContext): KeyAction | null {
     column: Math.max(extend ? 1 : 0, Math.min(at.columns - 1, column)),
     extend,
   });
-  if (press.altKey) return withAlt(press.key, onLabel);
+  if (press.altKey) return withAlt(letterOf(press), onLabel);
   if (press.ctrlKey || press.metaKey) {
     switch (press.key) {
       case 'Home':
@@ -130,7 +133,7 @@ export function keyAction(press: KeyPress, at: KeyContext): KeyAction | null {
 }
 
 function withAlt(key: string, onLabel: boolean): KeyAction | null {
-  switch (key.length === 1 ? key.toLowerCase() : key) {
+  switch (key) {
     case 'PageUp':
       return { kind: 'year', step: -1, to: 'same' };
     case 'PageDown':

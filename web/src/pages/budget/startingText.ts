@@ -31,5 +31,5 @@ export function startingText(
     return { text: toShown(row.formula, document, notationOf(locale)), selected: true, asRule: true };
   if (asRule) return { text: rule?.amount == null ? '' : write(rule.amount), selected: true, asRule: true };
   const value = model.seriesOf(line.id)!.valueAt(period);
-  return { text: Number.isNaN(value) ? '' : write(Number(value.toPrecision(12))), selected: true, asRule: false };
+  return { text: Number.isNaN(value) ? '' : write(Number(value.toPrecision(15))), selected: true, asRule: false };
 }

@@ -1,4 +1,4 @@
-import { Model, applyChanges, invert, type Document } from '@haushalt/core';
+import { Model, applyChanges, invert, withScenario, type Document } from '@haushalt/core';
 import type { HistoryItem } from '../../plan-session/orders.ts';
 
 /** A trial: the plan as it was at a chosen moment, to compare with what has been made of it since. */
@@ -21,11 +21,26 @@ export function trialFromNow(document: Document, history: readonly HistoryItem[]
   return { since: `Since ${time}`, after: last?.commandId ?? null, model: new Model(document), stamp: ++lastStamp };
 }
 
-/** A trial that begins before one of the commands that have been done. */
-export function trialBefore(document: Document, history: readonly HistoryItem[], commandId: string): Trial {
+/** The latest commands a trial can begin before: those whose changes, and those of all later ones, are at hand. */
+export function momentsOf(history: readonly HistoryItem[]): HistoryItem[] {
+  const done = history.filter((item) => item.state === 'done');
+  return done.slice(done.findLastIndex((item) => item.changes === null) + 1);
+}
+
+/**
+ * A trial that begins before one of the commands that have been done. `base` is the plan itself, whatever scenario is
+ * active; the trial compares with what that scenario would have been then.
+ */
+export function trialBefore(
+  base: Document,
+  scenario: string | null,
+  history: readonly HistoryItem[],
+  commandId: string,
+): Trial {
   const done = history.filter((item) => item.state === 'done');
   const from = done.findIndex((item) => item.commandId === commandId);
-  const before = done.slice(from).reduceRight((earlier, item) => applyChanges(earlier, invert(item.changes)), document);
+  const then = done.slice(from).reduceRight((earlier, item) => applyChanges(earlier, invert(item.changes ?? [])), base);
+  const before = scenario !== null && then.scenarios.has(scenario) ? withScenario(then, scenario) : then;
   return {
     since: `Since before “${done[from]!.label}”`,
     after: done[from - 1]?.commandId ?? null,

@@ -90,7 +90,11 @@ export function ChartsPage() {
             type="button"
             className="tool"
             disabled={chart.series.length === 0}
-            onClick={() => void savePdf()}
+            onClick={() =>
+              void savePdf().catch(() =>
+                notices.say({ text: 'The chart could not be written as a PDF. Try again.', tone: 'warning' }),
+              )
+            }
             title="Save the picture as a PDF file, sharp at any size"
           >
             <Icon name="saveFile" /> PDF

@@ -18,7 +18,7 @@ export function PlansPage() {
 
   const openFile = useMutation({
     mutationFn: async (file: File) => {
-      if (file.size > 8 << 20) throw new ServerRefusal(413, 'it is larger than 8 MB.');
+      if (file.size > 192 << 20) throw new ServerRefusal(413, 'it is larger than 192 MB.');
       return api.importFile(await file.text());
     },
     onSuccess: ({ id }) => void navigate(`/plans/${id}/budget`),
@@ -167,10 +167,22 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
         <button type="button" className="tool" onClick={() => setRenaming(true)} aria-label={`Rename ${plan.name}`}>
           <Icon name="edit" /> Rename
         </button>
-        <button type="button" className="tool" onClick={() => duplicate.mutate()} aria-label={`Duplicate ${plan.name}`}>
+        <button
+          type="button"
+          className="tool"
+          onClick={() => duplicate.mutate()}
+          disabled={duplicate.isPending}
+          aria-label={`Duplicate ${plan.name}`}
+        >
           <Icon name="copy" /> Duplicate
         </button>
-        <button type="button" className="tool" onClick={() => remove.mutate()} aria-label={`Delete ${plan.name}`}>
+        <button
+          type="button"
+          className="tool"
+          onClick={() => remove.mutate()}
+          disabled={remove.isPending}
+          aria-label={`Delete ${plan.name}`}
+        >
           <Icon name="delete" /> Delete
         </button>
       </td>

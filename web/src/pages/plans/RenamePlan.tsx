@@ -6,8 +6,10 @@ import { api, newId, type PlanSummary } from '../../plan-session/api.ts';
 export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; readonly onDone: () => void }) {
   const [name, setName] = useState(plan.name);
   const client = useQueryClient();
+  // The same order however often it is sent.
+  const [order] = useState(newId);
   const rename = useMutation({
-    mutationFn: () => api.send(plan.id, newId(), { kind: 'plan.set', settings: { name: name.trim() } }),
+    mutationFn: () => api.send(plan.id, order, { kind: 'plan.set', settings: { name: name.trim() } }),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ['plans'] });
       onDone();
@@ -21,6 +23,8 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
         ? 'A name may have 80 letters.'
         : rename.error?.message;
   const save = () => {
+    // Leaving the field while it is being renamed, or after, is no second time.
+    if (rename.isPending || rename.isSuccess) return;
     if (trimmed === plan.name) onDone();
     else if (trimmed !== '' && trimmed.length <= 80) rename.mutate();
   };

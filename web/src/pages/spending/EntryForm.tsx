@@ -10,12 +10,14 @@ import {
   type LedgerEntry,
 } from '@haushalt/core';
 import { useEffect, useId, useRef, useState, type FormEvent, type Ref } from 'react';
-import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
 /** What has been typed of an entry. */
 export interface EntryDraft {
-  readonly id: string | null;
+  /** The id it has or will have, however often it is sent. */
+  readonly id: string;
+  /** The entry that is changed, as it was known when that began; `null` for a new one. */
+  readonly before: LedgerEntry | null;
   readonly date: string;
   readonly what: string;
   readonly line: string;
@@ -78,7 +80,7 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
     <form
       ref={form}
       className="entry-form"
-      aria-label={draft.id === null ? 'New entry' : 'Change the entry'}
+      aria-label={draft.before === null ? 'New entry' : 'Change the entry'}
       noValidate
       onSubmit={(event) => void submit(event)}
       onKeyDown={(event) => {
@@ -151,9 +153,9 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
         </datalist>
       </label>
       <button type="submit" className="btn btn-primary btn-sm" disabled={busy}>
-        {draft.id === null ? 'Enter it' : 'Change it'}
+        {draft.before === null ? 'Enter it' : 'Change it'}
       </button>
-      {draft.id !== null && (
+      {draft.before !== null && (
         <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
           Leave it
         </button>
@@ -181,7 +183,7 @@ export function entryFrom(draft: EntryDraft, document: Document): LedgerEntry | 
       field: 'amount',
     };
   const entry = {
-    id: draft.id ?? newId(),
+    id: draft.id,
     date: draft.date,
     what: draft.what.trim(),
     line: draft.line,
@@ -193,5 +195,14 @@ export function entryFrom(draft: EntryDraft, document: Document): LedgerEntry | 
 
 /** What there is to change of an entry. */
 export function draftOf(entry: LedgerEntry, document: Document): EntryDraft {
-  return { ...entry, amount: writeForEntry(entry.amount / minorUnitsIn(document), 'money', planOf(document).locale) };
+  const { id, date, what, line, account } = entry;
+  return {
+    id,
+    before: entry,
+    date,
+    what,
+    line,
+    account,
+    amount: writeForEntry(entry.amount / minorUnitsIn(document), 'money', planOf(document).locale),
+  };
 }

@@ -7,6 +7,8 @@ interface EntryListProps {
   readonly entries: readonly LedgerEntry[];
   readonly total: number;
   readonly isLoading: boolean;
+  /** Why the entries cannot be shown. */
+  readonly problem: string | null;
   /** Whether the entries are of one line, whose name need not stand with each. */
   readonly ofOneLine: boolean;
   readonly onChange: (entry: LedgerEntry) => void;
@@ -14,7 +16,16 @@ interface EntryListProps {
 }
 
 /** The entries behind a figure, the newest first; each can be changed or removed. */
-export function EntryList({ title, entries, total, isLoading, ofOneLine, onChange, onRemove }: EntryListProps) {
+export function EntryList({
+  title,
+  entries,
+  total,
+  isLoading,
+  problem,
+  ofOneLine,
+  onChange,
+  onRemove,
+}: EntryListProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
   const units = minorUnitsIn(document);
@@ -22,9 +33,14 @@ export function EntryList({ title, entries, total, isLoading, ofOneLine, onChang
   return (
     <section className="entry-list" aria-label="Entries">
       <h3>
-        {title} <small>{total === 1 ? 'one entry' : `${total} entries`}</small>
+        {title} {problem === null && <small>{total === 1 ? 'one entry' : `${total} entries`}</small>}
       </h3>
-      {total === 0 && !isLoading && (
+      {problem !== null && (
+        <p className="refusal" role="alert">
+          The entries cannot be shown. {problem}
+        </p>
+      )}
+      {problem === null && total === 0 && !isLoading && (
         <p className="quiet">Nothing has been entered yet. Write above what was paid or came in.</p>
       )}
       <ul>

@@ -24,6 +24,7 @@ import { Grid, type GridHandle } from '../../grid/Grid.tsx';
 import { activeOf, cutTo, selectOne, type GridPlace } from '../../grid/selection.ts';
 import { placeAfter } from '../../grid/steps.ts';
 import { useEntries, useEntryChanges, useLedger } from '../../ledger/useLedger.ts';
+import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { EntryForm, draftOf, type EntryDraft } from './EntryForm.tsx';
 import { EntryList } from './EntryList.tsx';
@@ -40,7 +41,7 @@ export function SpendingPage() {
   const [month, setMonth] = useMonth(months);
   const [span, setSpan] = useState<'month' | 'year'>('month');
   const { actuals, accounts, isLoading, problem } = useLedger(planId);
-  const { put, remove } = useEntryChanges(planId);
+  const { change: changeEntry } = useEntryChanges(planId);
   const [draft, setDraft] = useState<EntryDraft>(() => emptyDraft(month));
   const [kept, setPlace] = useState<GridPlace>({ row: 0, column: 0 });
   const grid = useRef<GridHandle>(null);
@@ -71,19 +72,23 @@ export function SpendingPage() {
   const writeNew = (line = ofLine ?? '') => setDraft({ ...emptyDraft(month), line, account: draft.account });
   const goTo = (next: Month) => {
     setMonth(next);
-    if (draft.id === null && draft.what === '' && draft.amount === '')
+    if (draft.before === null && draft.what === '' && draft.amount === '')
       setDraft({ ...draft, date: dayIn(next, new Date()) });
   };
-  const enter = async (entry: LedgerEntry) => {
-    const before = draft.id === null ? null : (entries.data?.entries.find(({ id }) => id === entry.id) ?? null);
-    await put(entry);
+  /** Does a change, and offers to take it back: to exactly what was there before. */
+  const changing = async (text: string, id: string, before: LedgerEntry | null, after: LedgerEntry | null) => {
+    await changeEntry({ id, before, after });
     notices.say({
-      text: `${before ? 'Changed' : 'Entered'}: ${called(entry)}.`,
+      text,
       action: {
         label: 'Undo',
-        run: () => void (before ? put(before) : remove(entry.id)).catch(said(notices)),
+        run: () => void changeEntry({ id, before: after, after: before }).catch(said(notices)),
       },
     });
+  };
+  const enter = async (entry: LedgerEntry) => {
+    const { before } = draft;
+    await changing(`${before ? 'Changed' : 'Entered'}: ${called(entry)}.`, entry.id, before, entry);
     const next = { ...emptyDraft(month), date: entry.date, line: entry.line, account: entry.account };
     // The line it belongs to is selected, so that it is seen among its entries.
     const at = rows.findIndex(({ of }) => of.id === entry.line);
@@ -93,14 +98,7 @@ export function SpendingPage() {
     firstField.current?.focus();
   };
   const removeEntry = (entry: LedgerEntry) => {
-    remove(entry.id).then(
-      () =>
-        notices.say({
-          text: `Removed: ${called(entry)}.`,
-          action: { label: 'Undo', run: () => void put(entry).catch(said(notices)) },
-        }),
-      said(notices),
-    );
+    changing(`Removed: ${called(entry)}.`, entry.id, entry, null).catch(said(notices));
     if (draft.id === entry.id) writeNew(entry.line);
   };
   const change = (entry: LedgerEntry) => {
@@ -190,6 +188,7 @@ export function SpendingPage() {
             entries={entries.data?.entries ?? []}
             total={entries.data?.total ?? 0}
             isLoading={entries.isPending}
+            problem={entries.error?.message ?? null}
             ofOneLine={ofLine !== null}
             onChange={change}
             onRemove={removeEntry}
@@ -204,7 +203,7 @@ export function SpendingPage() {
 function useMonth(months: readonly Month[]): [Month, (month: Month) => void] {
   const [search, setSearch] = useSearchParams();
   const wanted = search.get('month');
-  const now = toMonth(new Date().toISOString().slice(0, 7));
+  const now = toMonth(dayOf(new Date()).slice(0, 7));
   const nearest = now < months[0]! ? months[0]! : now > months.at(-1)! ? months.at(-1)! : now;
   const month = months.find((each) => each === wanted) ?? nearest;
   return [month, (next) => setSearch({ month: next }, { replace: true })];
@@ -243,7 +242,7 @@ function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProps) {
 }
 
 function emptyDraft(month: Month): EntryDraft {
-  return { id: null, date: dayIn(month, new Date()), what: '', line: '', account: '', amount: '' };
+  return { id: newId(), before: null, date: dayIn(month, new Date()), what: '', line: '', account: '', amount: '' };
 }
 
 /** The lines behind a row: its own, those of its group or side; `null` for all. */
@@ -259,8 +258,14 @@ export function linesOf(rows: readonly SpendingRow[], chosen: SpendingRow | unde
 
 /** A day in a month: today where it lies in it, else the month's first. */
 export function dayIn(month: Month, today: Date): string {
-  const day = today.toISOString().slice(0, 10);
+  const day = dayOf(today);
   return day.startsWith(month) ? day : `${month}-01`;
+}
+
+/** The day it is where someone is, as ISO 8601 text: half past midnight on 1 July is July, whatever it is elsewhere. */
+export function dayOf(time: Date): string {
+  const two = (number: number) => String(number).padStart(2, '0');
+  return `${time.getFullYear()}-${two(time.getMonth() + 1)}-${two(time.getDate())}`;
 }
 
 /** How it stands, in a sentence: what is left, and which lines are over. */

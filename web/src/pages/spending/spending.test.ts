@@ -108,7 +108,8 @@ describe('how the months stand', () => {
 
 describe('an entry as typed', () => {
   const draft: EntryDraft = {
-    id: null,
+    id: 'new',
+    before: null,
     date: '2026-03-14',
     what: ' Market ',
     line: idOf('Food'),
@@ -144,7 +145,7 @@ describe('an entry as typed', () => {
 
   it('comes back as it was to be changed', () => {
     const entry = { id: 'e1', date: '2026-03-14', what: 'x', line: 'l', account: 'Card', amount: -1234 };
-    expect(draftOf(entry, document)).toEqual({ ...entry, amount: '-12.34' });
+    expect(draftOf(entry, document)).toEqual({ ...entry, before: entry, amount: '-12.34' });
   });
 });
 

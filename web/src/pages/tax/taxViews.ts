@@ -1,4 +1,13 @@
-import { crossingsOf, planOf, rateOnOneMore, taxOn, writeFigure, writeWithUnit, type Document, type TaxSchedule } from '@haushalt/core';
+import {
+  crossingsOf,
+  planOf,
+  rateOnOneMore,
+  taxOn,
+  writeFigure,
+  writeWithUnit,
+  type Document,
+  type TaxSchedule,
+} from '@haushalt/core';
 import type { ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../charts/picture.ts';
 
@@ -44,7 +53,12 @@ export function incomeTable(incomes: readonly number[], schedule: TaxSchedule): 
       unit: 'percent',
       values: taxes.map(({ effectiveRate }) => effectiveRate),
     },
-    { id: 'marginal', heading: 'On one more', unit: 'percent', values: incomes.map((income) => rateOnOneMore(income, schedule)) },
+    {
+      id: 'marginal',
+      heading: 'On one more',
+      unit: 'percent',
+      values: incomes.map((income) => rateOnOneMore(income, schedule)),
+    },
     { id: 'left', heading: 'Left', unit: 'money', values: incomes.map((income, index) => income - taxes[index]!.tax) },
   ];
 }

@@ -1,4 +1,4 @@
-import { NET, nameOf, planOf, unitOf, writeFigure, type Document } from '@haushalt/core';
+import { NET, UNIT_WORDS, nameOf, plainDocument, planOf, unitOf, writeFigure, type Document } from '@haushalt/core';
 import { PictureView } from '../../charts/PictureView.tsx';
 import { WhenChoice, figureAt } from './Choices.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
@@ -27,7 +27,7 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
     (worker, progress) =>
       worker
         .sweep(
-          document,
+          plainDocument(document),
           range.assumption,
           values,
           figures.map((id) => figureAt(model, id, when)),
@@ -39,6 +39,9 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
   const write = (value: number) => writeFigure(value, assumption.unit, plan);
   const writeOf = (id: string) => (value: number) =>
     value === value ? writeFigure(value, unitOf(document, id), plan) : '–';
+  // Along one axis stand figures of one kind; where they differ, plain numbers.
+  const units = new Set((result?.figures ?? figures).map((id) => unitOf(document, id)));
+  const shared = units.size === 1 ? [...units][0]! : 'number';
   const isNow = (value: number) => Math.abs(value - assumption.value) <= Math.abs(range.high - range.low) * 1e-6;
 
   return (
@@ -106,10 +109,10 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
             height="100%"
             picture={{
               label: `${result.figures.map((id) => nameOf(document, id)).join(', ')} under ${assumption.name}`,
-              axis: plan.currency,
+              axis: shared === 'money' ? plan.currency : UNIT_WORDS[shared],
               categoryName: assumption.name,
               categories: result.values.map((value) => `${write(value)}${isNow(value) ? ' (now)' : ''}`),
-              write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
+              write: (value) => writeFigure(value, shared, { ...plan, decimals: 0 }),
               series: result.figures.map((id, index) => ({
                 label: labelOf(document, id),
                 values: [...result.table[index]!].map((value) => (value === value ? value : null)),

@@ -1,4 +1,4 @@
-import { NET, nameOf, planOf, unitOf, writeWithUnit, type Answer } from '@haushalt/core';
+import { NET, nameOf, plainDocument, planOf, unitOf, writeWithUnit, type Answer } from '@haushalt/core';
 import { ValueField } from '../../app/ValueField.tsx';
 import { Icon } from '../../app/Icon.tsx';
 import { useNotices } from '../../app/Notices.tsx';
@@ -28,9 +28,13 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   const { figure, when, target, low, high } = kept;
   const assumption = document.assumptions.get(kept.assumption)!;
   const at = figureAt(model, figure, when);
-  const computation = useComputation<Answer>(JSON.stringify([documentVersion(document), kept]), async (worker) =>
-    worker.solve(document, { assumption: assumption.id, low, high, figure: at, target }),
-  );
+  // An answer is shown, and can be applied, only for the question it was given to.
+  const question = JSON.stringify([documentVersion(document), kept]);
+  const computation = useComputation<{ question: string; answer: Answer }>(question, async (worker) => ({
+    question,
+    answer: await worker.solve(plainDocument(document), { assumption: assumption.id, low, high, figure: at, target }),
+  }));
+  const answer = computation.result?.question === question ? computation.result.answer : null;
   const value = (each: number) => writeWithUnit(each, assumption.unit, plan);
   const amount = (each: number) => writeWithUnit(each, unitOf(document, figure), plan);
   const what = nameOf(document, figure) ?? 'the figure';
@@ -99,17 +103,17 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
         </div>
         <ProgressNote computation={computation} />
       </div>
-      {computation.result && (
+      {answer && (
         <section className="solve-answer" aria-live="polite" aria-label="Answer">
-          <h3>{headline(computation.result, value)}</h3>
-          <p>{sentence(computation.result, { name: assumption.name, what, target: amount(target), value, amount })}</p>
+          <h3>{headline(answer, value)}</h3>
+          <p>{sentence(answer, { name: assumption.name, what, target: amount(target), value, amount })}</p>
           <p className="check-why">
             {assumption.name} is {value(assumption.value)} now.
             {[...document.assumptionSteps.values()].some((step) => step.assumption === assumption.id) &&
               ' The answer holds for all months; its dated values would go.'}
           </p>
           <div className="solve-choices">
-            {solutionsOf(computation.result).map((solution) => (
+            {solutionsOf(answer).map((solution) => (
               <button key={solution} type="button" className="btn btn-primary" onClick={() => apply(solution)}>
                 <Icon name="good" /> Set {assumption.name} to {value(solution)}
               </button>
@@ -127,7 +131,24 @@ function wide({ assumption, low, high }: { assumption: string; low: number; high
 }
 
 function solutionsOf(answer: Answer): readonly number[] {
-  return answer.kind === 'one' ? [answer.value] : answer.kind === 'several' ? answer.values.slice(0, 4) : [];
+  switch (answer.kind) {
+    case 'one':
+      return [answer.value];
+    case 'several':
+      return answer.values.slice(0, 4).map(({ from }) => from);
+    case 'range':
+      return [answer.from, answer.to];
+    default:
+      return [];
+  }
+}
+
+/** Values in words; a stretch of them from one to another. */
+function rootInWords(
+  { from, to }: { readonly from: number; readonly to: number },
+  value: (each: number) => string,
+): string {
+  return from === to ? value(from) : `from ${value(from)} to ${value(to)}`;
 }
 
 function headline(answer: Answer, value: (each: number) => string): string {
@@ -135,7 +156,9 @@ function headline(answer: Answer, value: (each: number) => string): string {
     case 'one':
       return value(answer.value);
     case 'several':
-      return answer.values.map(value).join(' or ');
+      return answer.values.map((root) => rootInWords(root, value)).join(' or ');
+    case 'range':
+      return `Any from ${value(answer.from)} to ${value(answer.to)}`;
     case 'any':
       return 'Any value';
     case 'none':
@@ -159,6 +182,8 @@ function sentence(answer: Answer, { name, what, target, value, amount }: Words):
       return `With ${name} at ${value(answer.value)}, ${what} comes to ${target}.`;
     case 'several':
       return `${what} comes to ${target} with each of ${answer.values.length} values of ${name}.`;
+    case 'range':
+      return `${what} comes to ${target} with every value of ${name} from ${value(answer.from)} to ${value(answer.to)}.`;
     case 'any':
       return `${what} comes to ${target} whatever ${name} is.`;
     case 'unmoved':

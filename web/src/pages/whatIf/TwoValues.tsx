@@ -1,4 +1,4 @@
-import { NET, nameOf, planOf, unitOf, valuesBetween, writeFigure } from '@haushalt/core';
+import { NET, nameOf, plainDocument, planOf, unitOf, valuesBetween, writeFigure } from '@haushalt/core';
 import { BearerChoice, WhenChoice, figureAt } from './Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
@@ -32,7 +32,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
         ? null
         : worker
             .sweepTwo(
-              document,
+              plainDocument(document),
               { assumption: down.assumption, values: rows },
               { assumption: across.assumption, values: columns },
               figureAt(model, figure, when),

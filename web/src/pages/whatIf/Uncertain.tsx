@@ -1,6 +1,7 @@
 import {
   MAX_RUNS,
   monthInWords,
+  plainDocument,
   planOf,
   writeFigure,
   writeShare,
@@ -28,7 +29,7 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
   const { draws, runs, seed, shown } = kept;
   const computation = useComputation(
     JSON.stringify([documentVersion(document), draws, runs, seed]),
-    (worker, progress) => worker.uncertainty(document, draws, runs, seed, progress),
+    (worker, progress) => worker.uncertainty(plainDocument(document), draws, runs, seed, progress),
   );
   const { result } = computation;
   const band = result?.[shown];
@@ -125,6 +126,10 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
       {result && band && (
         <>
           <p className="uncertain-words" role="status">
+            {result.withoutFigure > 0 &&
+              (result.withoutFigure === 1
+                ? 'In no case does the plan have a figure at its end. '
+                : `In ${writeShare(result.withoutFigure, plan.locale)} of the cases the plan has no figure at its end; of the others: `)}
             In eight of ten cases the plan ends between <strong>{money(result.cumulative.low[last]!)}</strong> and{' '}
             <strong>{money(result.cumulative.high[last]!)}</strong>, in the middle at{' '}
             {money(result.cumulative.middle[last]!)}.{' '}
