@@ -44,6 +44,29 @@ export default tseslint.config(
       'no-restricted-imports': ['error', { patterns: ['@haushalt/server', '@haushalt/formats', 'haushalt-cli'] }],
     },
   },
+  {
+    // A promise nobody waits for hides what went wrong with it.
+    files: ['{core,formats,server,cli,web}/src/**/*.{ts,tsx}', 'e2e/**/*.ts', 'bench/**/*.ts'],
+    languageOptions: {
+      parserOptions: {
+        project: ['./*/tsconfig.json', './tsconfig.test.json'],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
+  {
+    files: ['e2e/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.name='expect'] > AwaitExpression",
+          message: 'What is asked once may be asked too early: use expect.poll, or an assertion that waits.',
+        },
+      ],
+    },
+  },
   { files: ['**/*.{mjs,js}', 'e2e/**', 'bench/**', 'server/**', 'cli/**'], languageOptions: { globals: globals.node } },
   // The pictures are prepared within the page.
   { files: ['scripts/screenshots.mjs'], languageOptions: { globals: globals.browser } },

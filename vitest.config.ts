@@ -12,7 +12,7 @@ export default defineConfig({
     },
   },
   test: {
-    include: ['{core,formats,server,web,cli,bench,demo}/**/*.test.ts'],
+    include: ['{core,formats,server,web,cli,bench,demo}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/dist/**'],
     testTimeout: 30_000,
     setupFiles: [fileURLToPath(new URL('./core/src/testing/setup.ts', import.meta.url))],

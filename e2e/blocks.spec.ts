@@ -90,7 +90,7 @@ test('blocks are copied and pasted as tab-separated text; what does not fit is s
   await page.keyboard.press('Shift+ArrowDown');
   await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('Control+c');
-  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('1140\t1140\n118\t118');
+  await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toBe('1140\t1140\n118\t118');
 
   await budget.select('Power', 4);
   await paste(budget, '1,000.50\t2\n3\t4\n');

@@ -133,7 +133,7 @@ test('a projection starts from what really happened, and is taken into the plan 
   await page.getByRole('button', { name: 'Take it into the plan' }).click();
   await expect(page.getByText('The plan goes on until December 2027')).toBeVisible();
   await budget.open('household', 2027);
-  expect(await budget.figure('Power', 13)).toBe(next);
+  await expect.poll(() => budget.figure('Power', 13)).toBe(next);
   await budget.open('household', 2026);
   await expect(budget.cell('Power', 6)).toContainText('137.18');
   await page.getByRole('button', { name: 'Undo' }).click();

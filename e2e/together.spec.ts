@@ -12,7 +12,7 @@ test('with the server gone, edits wait visibly and are sent when it is back, in 
     await page.keyboard.press('Control+Shift+Enter');
     await page.keyboard.press('ArrowUp');
   }
-  expect(await budget.figure('Rent', 4)).toBe('1,003.00');
+  await expect.poll(() => budget.figure('Rent', 4)).toBe('1,003.00');
   await expect(page.getByText('The server is away. 3 changes wait and will be sent.')).toBeVisible();
   await application.start();
   await budget.saved();

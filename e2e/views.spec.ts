@@ -36,7 +36,7 @@ test('columns of totals and shares are shown and hidden, and kept', async ({ pag
   await page.reload();
   await expect(page.getByRole('columnheader').filter({ hasText: 'Of costs' })).toBeVisible();
   await expect(page.getByRole('columnheader').filter({ hasText: 'Average' })).toHaveCount(0);
-  expect(await budget.cell('Rent', 1).evaluate((cell) => cell.getBoundingClientRect().height)).toBe(20);
+  await expect.poll(() => budget.cell('Rent', 1).evaluate((cell) => cell.getBoundingClientRect().height)).toBe(20);
 });
 
 test('lines are found, sorted within and across groups, and groups collapsed', async ({ page, budget }) => {

@@ -35,7 +35,7 @@ test('a value is solved for, shown, applied and taken back', async ({ applicatio
   await answer.getByRole('button', { name: 'Set Inflation to 10.0 % a year' }).click();
   await expect(page.getByRole('alert')).toContainText('Inflation is 10.0 % a year now.');
   await budget.open('household', 2027);
-  expect(await budget.figure('Groceries', 1)).toBe('704.00');
+  await expect.poll(() => budget.figure('Groceries', 1)).toBe('704.00');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(budget.cell('Groceries', 1)).toHaveText('655.36');
 });

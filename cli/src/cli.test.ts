@@ -1,5 +1,5 @@
-import { execFile } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { execFile, spawn, spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -117,7 +117,39 @@ describe('haushalt calc', () => {
   it('helps', async () => {
     for (const args of [['--help'], ['calc', '--help'], ['serve', '--help']])
       expect((await run(...args)).out).toMatch(/Usage: haushalt/);
-    expect((await run('calc', HOUSEHOLD, '--by', 'week')).error).toMatch(/Allowed choices are month, quarter, year/);
+    const wrong = await run('calc', HOUSEHOLD, '--by', 'week');
+    expect(wrong.error).toMatch(/Allowed choices are month, quarter, year/);
+    expect(wrong.code).toBe(2);
+  });
+
+  it.each([[[]], [['dance']], [['calc']], [['calc', HOUSEHOLD, '--colour']], [['serve', '--port']]])(
+    'used wrongly (%j) exits with 2',
+    async (args) => {
+      expect((await run(...args)).code).toBe(2);
+    },
+  );
+
+  it('reads standard input, UTF-16, and refuses what is in neither', async () => {
+    const text = readFileSync(STALL, 'utf8');
+    const piped = spawnSync(process.execPath, [PROGRAM, 'calc', '-', '--by', 'year'], {
+      input: text,
+      encoding: 'utf8',
+    });
+    expect(piped.stdout).toMatch(/^Saturday bread stall, EUR/);
+    const file = join(folder, 'utf16.haushalt.json');
+    writeFileSync(file, Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from(text, 'utf16le')]));
+    expect((await run('calc', file)).out).toMatch(/^Saturday bread stall, EUR/);
+    writeFileSync(file, Buffer.from(text.replace('Saturday', 'Samstäg'), 'latin1'));
+    const refused = await run('calc', file);
+    expect([refused.code, refused.error]).toEqual([2, expect.stringContaining('not written in UTF-8')]);
+  });
+
+  it('says in one line that the output cannot be written', () => {
+    const full = spawnSync('sh', ['-c', `'${process.execPath}' '${PROGRAM}' calc '${STALL}' > /dev/full`], {
+      encoding: 'utf8',
+    });
+    expect(full.status).toBe(1);
+    expect(full.stderr).toMatch(/^The output cannot be written: .*\.\n$/);
   });
 });
 
@@ -137,6 +169,68 @@ describe('haushalt serve', () => {
     expect((await run('serve', '--fresh')).error).toMatch(/only taken together with --demo/);
     expect((await run('serve', '--demo', '--fresh', '--data', folder)).error).toMatch(/leave --data out/);
   });
+});
+
+describe('haushalt serve and backup', () => {
+  it('serves other machines only when that is said, and says what it cannot use in one line', async () => {
+    const oneLine = (error: string) => expect(error.trim().split('\n')).toHaveLength(1);
+    const beyond = await run('serve', '--port', '0', '--host', '0.0.0.0', '--data', join(folder, 'x'));
+    expect([beyond.code, beyond.error]).toEqual([2, expect.stringContaining('since nobody signs in yet')]);
+    oneLine(beyond.error);
+    const nowhere = await run(
+      'serve',
+      '--port',
+      '0',
+      '--host',
+      'no.such.host.invalid',
+      '--open',
+      '--data',
+      join(folder, 'x'),
+    );
+    expect(nowhere.code).toBe(2);
+    oneLine(nowhere.error);
+    const asFile = join(folder, 'a-file');
+    writeFileSync(asFile, '');
+    const file = await run('serve', '--port', '0', '--data', asFile);
+    expect([file.code, file.error]).toEqual([2, expect.stringContaining('is a file')]);
+    oneLine(file.error);
+    mkdirSync(join(folder, 'damaged'));
+    writeFileSync(join(folder, 'damaged', 'haushalt.db'), 'no database at all '.repeat(500));
+    const damaged = await run('serve', '--port', '0', '--data', join(folder, 'damaged'));
+    expect([damaged.code, damaged.error]).toEqual([2, expect.stringContaining('damaged')]);
+    oneLine(damaged.error);
+  });
+
+  it('copies the database while it is served; a second server on it is refused; a download ends whole', async () => {
+    const data = join(folder, 'served');
+    const server = spawn(process.execPath, [PROGRAM, 'serve', '--port', '0', '--data', data], {
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    const url = await new Promise<string>((resolve) =>
+      server.stdout.on('data', (chunk: Buffer) => resolve(/http:\S+/.exec(chunk.toString())![0])),
+    );
+    const second = await run('serve', '--port', '0', '--data', data);
+    expect([second.code, second.error]).toEqual([2, expect.stringContaining('in use by another Haushalt')]);
+    const imported = await fetch(`${url}/api/plans/import?id=home`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: readFileSync(HOUSEHOLD),
+    });
+    expect(imported.status).toBe(201);
+    const copy = join(folder, 'copy.db');
+    expect((await run('backup', copy, '--data', data)).code).toBe(0);
+    expect(readFileSync(copy).subarray(0, 15).toString()).toBe('SQLite format 3');
+    expect((await run('backup', copy, '--data', data)).error).toContain('there already');
+    expect((await run('backup', join(folder, 'y.db'), '--data', join(folder, 'nowhere'))).error).toContain(
+      'There is no database',
+    );
+    const download = fetch(`${url}/api/plans/home/file`).then((response) => response.json());
+    const ended = new Promise((resolve) => server.once('exit', resolve));
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    server.kill('SIGTERM');
+    expect((await download) as object).toHaveProperty('plan');
+    expect(await ended).toBe(0);
+  }, 60_000);
 });
 
 describe('haushalt check', () => {

@@ -8,6 +8,7 @@ import { namesOf } from '../plan/naming.ts';
 import { sketch } from '../testing/plans.ts';
 import type { Command } from '../plan/commands.ts';
 import { PlanProjection, type ProjectionTerms } from './projection.ts';
+import { runs } from '../testing/setup.ts';
 
 const idOf = (document: Document, name: string) => namesOf(document).find(name)!.id;
 
@@ -99,7 +100,7 @@ describe('a projection', () => {
         for (const { year, amount, today } of projection.of('@net')!.years)
           expect(today * projection.priceLevel(year)).toBeCloseTo(amount, 6);
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 

@@ -4,6 +4,7 @@ import { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
 import { parsePlan } from '../plan/file.ts';
 import type { LoanAnswer } from './loan.ts';
+import { runs } from '../testing/setup.ts';
 
 interface Terms {
   readonly [column: string]: unknown;
@@ -79,7 +80,7 @@ describe('a loan', () => {
         expect(last.payment).toBeLessThan(payment + all.balloon + 0.02);
         expect(months.months).toBeLessThanOrEqual(given.months);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -112,7 +113,7 @@ describe('a loan', () => {
         const interestOnly = rows.slice(0, given.interestOnly);
         for (const row of interestOnly) expect(row.payment).toBe(row.interest);
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 

@@ -4,6 +4,7 @@ import { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
 import { parsePlan } from '../plan/file.ts';
 import type { SavingsAnswer } from './savings.ts';
+import { runs } from '../testing/setup.ts';
 
 interface Terms {
   readonly [column: string]: unknown;
@@ -62,7 +63,7 @@ describe('a savings pot', () => {
         expect(Math.abs(when.months - given.months)).toBeLessThanOrEqual(1);
         expect(when.goal).toBeGreaterThanOrEqual(goal);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
     const rate = answerOf(modelOf({ opening: 1000, deposit: 100, months: 120, goal: 16_000, unknown: 'rate' }));
     expect(rate.goal).toBeCloseTo(16_000, 0);
@@ -203,7 +204,7 @@ describe('a deposit that follows from a goal', () => {
         const less = answerOf(modelOf({ ...given, goal: null, deposit: Math.round(deposit * 100 - 1) / 100 }));
         expect(less.goal).toBeLessThan(given.goal);
       }),
-      { numRuns: 80 },
+      runs(80),
     );
   });
 });

@@ -8,6 +8,7 @@ import { TOTALS } from '../plan/totals.ts';
 import { sketch } from '../testing/plans.ts';
 import { Model } from './model.ts';
 import { figuresOf } from './results.ts';
+import { runs } from '../testing/setup.ts';
 
 const MONTHS = 30;
 
@@ -166,7 +167,7 @@ describe('recalculation', () => {
           }
         }
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   }, 60_000);
 
@@ -225,7 +226,7 @@ describe('changes', () => {
         expect(sorted(document)).toEqual(sorted(start));
         expect(differenceBetween(document, start)).toEqual([]);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { readFigure } from './read.ts';
 import { roundTo } from './rounding.ts';
 import { writeFigure, writeForEntry, writeWithUnit } from './write.ts';
+import { runs } from '../testing/setup.ts';
 
 const figure = (text: string, locale = 'en-IE', unit: 'money' | 'ratePerYear' | 'months' = 'money') => {
   const read = readFigure(text, locale, unit);
@@ -147,7 +148,7 @@ describe('what is written', () => {
           });
         },
       ),
-      { numRuns: 400 },
+      runs(400),
     );
   });
 });

@@ -7,6 +7,7 @@ import { loanSchedule, payment, solveLoan, type LoanScheduleRow, type LoanTerms 
 import { project } from './projection.ts';
 import { savingsSchedule, type SavingsPlan, type SavingsScheduleRow } from './savings.ts';
 import { taxOn, type TaxSchedule } from './tax.ts';
+import { runs } from '../testing/setup.ts';
 
 interface Vectors {
   payment: { terms: Parameters<typeof payment>[0]; payment: number }[];
@@ -117,7 +118,7 @@ describe('a loan', () => {
         const again = solveLoan({ principal, months, payment: paid, conversion }).yearlyRate;
         expect(solveLoan({ principal, yearlyRate: again, months, conversion }).payment / paid).toBeCloseTo(1, 6);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -7,6 +7,7 @@ import { parseFormula } from './parse.ts';
 import { printFormula, quoteName } from './print.ts';
 import { FormulaError, childrenOf, type BinaryOperator, type Expression } from './syntax.ts';
 import { FUNCTIONS } from './functions.ts';
+import { runs } from '../testing/setup.ts';
 
 const at = { from: 0, to: 0 };
 
@@ -90,7 +91,7 @@ describe('parsing and printing', () => {
         expect(bare(again)).toEqual(bare(tree));
         expect(printFormula(again, { notation })).toBe(text);
       }),
-      { numRuns: 400 },
+      runs(400),
     );
   });
 

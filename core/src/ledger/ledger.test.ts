@@ -15,6 +15,7 @@ import { NO_ACTUALS, actualFigure, actualFiguresIn, actualsFrom, withActuals, ty
 import { entryRefusal, isDate, type LedgerEntry } from './entries.ts';
 import { parseEntries } from './entriesFile.ts';
 import { spendingIn, type SpendingRow } from './spending.ts';
+import { runs } from '../testing/setup.ts';
 
 const document = sketch({
   months: 24,
@@ -198,7 +199,7 @@ describe('budget and actual', () => {
           expect(entries).toBe(parts.reduce((total, part) => total + part.entries, 0));
         }
       }),
-      { numRuns: 50 },
+      runs(50),
     );
   });
 });

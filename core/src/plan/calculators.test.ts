@@ -14,6 +14,7 @@ import { toShown, unitOf } from './formulas.ts';
 import { nameOf } from './naming.ts';
 import { rollUpOf } from './rollUps.ts';
 import { usersOf } from './users.ts';
+import { runs } from '../testing/setup.ts';
 
 const FILE = {
   version: 1,
@@ -328,7 +329,7 @@ describe('calculators under edits', () => {
         for (const changes of undo) document = applyChanges(document, changes);
         expect(toPlanFile(document)).toEqual(toPlanFile(PLAN));
       }),
-      { numRuns: 80 },
+      runs(80),
     );
   });
 });

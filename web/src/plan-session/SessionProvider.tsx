@@ -7,7 +7,8 @@ import { pendingInBrowser } from './pending.ts';
 import { listenTo } from './listening.ts';
 import { PlanSession, type PlanState, type SessionState } from './session.ts';
 
-const SessionContext = createContext<PlanSession | null>(null);
+/** The open plan; given by the provider below, or by a test. */
+export const SessionContext = createContext<PlanSession | null>(null);
 
 /** How long what has changed glows in full, and then faintly, in milliseconds. */
 const GLOW_TIME = 1000;

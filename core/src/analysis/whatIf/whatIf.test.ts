@@ -9,6 +9,7 @@ import { Cases, valuesBetween } from './cases.ts';
 import { solve } from './solve.ts';
 import { sweep, sweepTwo } from './sweep.ts';
 import { quantile, uncertainty } from './uncertainty.ts';
+import { runs } from '../../testing/setup.ts';
 
 const idOf = (document: Document, name: string) => namesOf(document).find(name)!.id;
 
@@ -52,7 +53,7 @@ describe('a sweep', () => {
         const [net] = sweep(document, price, values, [NET_OF_ALL]);
         values.forEach((value, at) => expect(net![at]).toBeCloseTo(total(withValue(document, price, value)), 8));
       }),
-      { numRuns: 25 },
+      runs(25),
     );
   });
 
@@ -93,7 +94,7 @@ describe('solving', () => {
         expect(answer.kind).toBe('one');
         if (answer.kind === 'one') expect(total(withValue(document, price, answer.value))).toBeCloseTo(target, 5);
       }),
-      { numRuns: 25 },
+      runs(25),
     );
   });
 

@@ -164,9 +164,8 @@ export function BudgetPage() {
   };
 
   const move = (target: BudgetRow, direction: 1 | -1) => {
-    if (!rowActions.move(target, direction)) return;
-    const moved = budgetRows(model, view, scope).rows.findIndex((candidate) => candidate.key === target.key);
-    setSelection(selectOne({ row: moved, column: place.column }));
+    // What is selected moves along, and stays in sight.
+    if (rowActions.move(target, direction)) setSelection((same) => same);
   };
 
   const collapse = (target: BudgetRow) => {

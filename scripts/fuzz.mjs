@@ -1,0 +1,40 @@
+// npm run fuzz -- [--minutes N] [filter]: the random properties with new seeds, for as long as asked, ten minutes otherwise.
+import { spawnSync } from 'node:child_process';
+import { ROOT, build, install } from './setup.mjs';
+
+install();
+build();
+const args = process.argv.slice(2);
+const at = args.indexOf('--minutes');
+const minutes = at < 0 ? 10 : Number(args[at + 1]);
+const filters = args.filter((_, index) => at < 0 || (index !== at && index !== at + 1));
+if (!(minutes > 0)) {
+  console.error('Say for how many minutes: npm run fuzz -- --minutes 5');
+  process.exit(2);
+}
+const RUNS = '300';
+const end = Date.now() + minutes * 60_000;
+let rounds = 0;
+let found = 0;
+while (Date.now() < end) {
+  const seed = String(Math.floor(Math.random() * 2 ** 31));
+  const env = { ...process.env, HAUSHALT_SEED: seed, HAUSHALT_RUNS: RUNS };
+  const vitest = [
+    'vitest',
+    'run',
+    '--testTimeout=600000',
+    ...(filters.length > 0 ? filters : ['core', 'server', 'web']),
+  ];
+  const { status, stdout } = spawnSync('npx', vitest, { cwd: ROOT, env, encoding: 'utf8', maxBuffer: 1 << 28 });
+  rounds++;
+  if (status === 0) {
+    console.log(`Round ${rounds}, seed ${seed}: nothing found.`);
+    continue;
+  }
+  found++;
+  console.log(stdout);
+  console.log(`Round ${rounds} found something. To repeat it:`);
+  console.log(`  HAUSHALT_SEED=${seed} HAUSHALT_RUNS=${RUNS} npx ${vitest.join(' ')}`);
+}
+console.log(`${rounds} rounds of ${RUNS} tries for each property, ${found} of them found something.`);
+process.exit(found === 0 ? 0 : 1);

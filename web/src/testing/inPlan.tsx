@@ -1,0 +1,50 @@
+import { applyChanges, type Document } from '@haushalt/core';
+import { render } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactElement } from 'react';
+import { MemoryRouter } from 'react-router';
+import { NoticesProvider } from '../app/Notices.tsx';
+import type { Entry } from '../plan-session/api.ts';
+import { decideOrder, type HistoryItem, type Order } from '../plan-session/orders.ts';
+import { PlanSession } from '../plan-session/session.ts';
+import { SessionContext } from '../plan-session/SessionProvider.tsx';
+
+// What the formula field asks of a page's layout, where there is none.
+Range.prototype.getClientRects = () => [] as unknown as DOMRectList;
+Range.prototype.getBoundingClientRect = () => new DOMRect();
+
+/** An open plan whose server takes every order at once. */
+export function sessionOf(document: Document): PlanSession {
+  let stored = document;
+  let revision = 0;
+  const history: HistoryItem[] = [];
+  const send = (_plan: string, commandId: string, order: Order): Promise<Entry> => {
+    const decision = decideOrder(stored, history, order);
+    const changes = decision.ok ? decision.changes : [];
+    stored = applyChanges(stored, changes);
+    const target = 'target' in order ? order.target : null;
+    return Promise.resolve({ revision: ++revision, commandId, kind: order.kind, label: '', target, state: target === null ? 'done' : null, changes }); // prettier-ignore
+  };
+  const api = { send, plan: () => Promise.reject(new Error()), step: () => Promise.reject(new Error()) };
+  const kept = { read: () => [], add: () => true, remove: () => {} };
+  return new PlanSession({ id: 'p', revision: 0, document, history: [] }, api, kept, () => {});
+}
+
+/** Draws a component as part of an open plan, and a person to use it. */
+export function inPlan(document: Document, part: ReactElement) {
+  const session = sessionOf(document);
+  const around = (shown: ReactElement) => (
+    <MemoryRouter>
+      <NoticesProvider>
+        <SessionContext value={session}>{shown}</SessionContext>
+      </NoticesProvider>
+    </MemoryRouter>
+  );
+  const view = render(around(part));
+  return {
+    session,
+    user: userEvent.setup(),
+    show: (other: ReactElement) => view.rerender(around(other)),
+    leave: () => view.rerender(around(<p>Another page</p>)),
+  };
+}
