@@ -1,32 +1,31 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:http';
+import { once } from 'node:events';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { Agent, request } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
 import Database from 'better-sqlite3';
 import { TABLE_NAMES, addMonths, toMonth, type Document } from '@haushalt/core';
-import { createApp, createLog, openStore } from '@haushalt/server';
+import { openStore } from '@haushalt/server';
 import { typedPlan } from './block.ts';
 import { atMost, atLeast, type Row } from './measure.ts';
 
 const FIRST = toMonth('2026-01');
 const ENTRIES = 100_000;
 
-/** The rows about the server, over HTTP with a real database file. */
+/** The rows about the server: in a thread of its own with a real database file, asked over HTTP. */
 export async function serverRows(): Promise<Row[]> {
   const folder = mkdtempSync(join(tmpdir(), 'haushalt-server-'));
   const file = join(folder, 'bench.db');
   const store = openStore(file);
-  const { app, drain, close } = createApp({ store, version: 'bench', log: createLog('silent') });
-  const server = createServer(app);
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  const { port } = server.address() as AddressInfo;
+  store.create(withId(typedPlan(20, 12), 'small'), 'local');
+  store.create(withId(typedPlan(300, 600), 'large'), 'local', entries());
+  store.close();
+  const server = new Worker(new URL('./serving.js', import.meta.url), { workerData: file });
+  const [port] = (await once(server, 'message')) as [number];
   const agent = new Agent({ keepAlive: true, maxSockets: 64 });
   const ask = (method: string, path: string, body?: unknown) => asked(agent, port, method, path, body);
   try {
-    store.create(withId(typedPlan(20, 12), 'small'), 'local');
-    store.create(withId(typedPlan(300, 600), 'large'), 'local', entries());
     let next = 0;
     const command = (plan: string, lines: number, months: number) => {
       const at = next++;
@@ -54,11 +53,12 @@ export async function serverRows(): Promise<Row[]> {
       bare.push(await timed(() => Promise.resolve(statements.map((statement) => statement.all()))));
     }
     rows.close();
+    copyFileSync(file, join(folder, 'bare.db'));
+    const transactions = bareTransactions(join(folder, 'bare.db'));
     const alone = await perSecond(1, () => command('small', 20, 12));
     const streams = await Promise.all(Array.from({ length: 50 }, () => listen(port)));
     const together = await perSecond(50, () => command('small', 20, 12));
     streams.forEach((stream) => stream.destroy());
-    const transactions = bareTransactions(join(folder, 'bare.db'));
     return [
       atMost('a command, plan of 300 × 600 over one of 20 × 12', median(times.large) / median(times.small), 3, '×'),
       atMost('opening 300 × 600 with 100,000 entries, over its rows read bare', median(opened) / median(bare), 4, '×'),
@@ -67,11 +67,7 @@ export async function serverRows(): Promise<Row[]> {
     ];
   } finally {
     agent.destroy();
-    drain();
-    server.closeAllConnections();
-    await new Promise((resolve) => server.close(resolve));
-    await close();
-    store.close();
+    await server.terminate();
     rmSync(folder, { recursive: true, force: true });
   }
 }
@@ -132,23 +128,29 @@ async function perSecond(clients: number, work: () => Promise<unknown>): Promise
   return done / ((performance.now() - begun) / 1000);
 }
 
-/** How many transactions a second SQLite commits by itself, of the same rows with the same durability. */
+/** How many transactions a second SQLite commits by itself, of the rows a command writes, with the same durability. */
 function bareTransactions(file: string): number {
   const database = new Database(file);
   database.pragma('journal_mode = WAL');
   database.pragma('synchronous = FULL');
-  database.exec(
-    'create table figures (id text primary key, amount real); create table log (at integer primary key, changes text)',
+  const figure = database.prepare(
+    `insert or replace into exceptions (planId, id, line, month, amount, formula) values ('small', @id, @line, @month, @at, null)`,
   );
-  const put = database.prepare('insert or replace into figures values (?, ?)');
-  const log = database.prepare('insert into log (changes) values (?)');
+  const log = database.prepare(
+    `insert into changeLog (planId, revision, commandId, personId, at, kind, label, target, state, changes, size)
+     values ('small', @at, @command, 'local', '2026-01-01T00:00:00.000Z', 'line.setFigure', 'Line 1, January 2026: 1', null, 'done', @changes, @size)`,
+  );
+  const revision = database.prepare(`update plans set revision = ? where id = 'small'`);
   const commit = database.transaction((at: number) => {
-    put.run(`l${at % 20}:${at % 12}`, at);
-    log.run(JSON.stringify({ table: 'exceptions', id: `l${at % 20}`, before: null, after: { amount: at } }));
+    const row = { id: `l${at % 20}:${at % 12}`, line: `l${at % 20}`, month: addMonths(FIRST, at % 12), at };
+    const changes = JSON.stringify([{ table: 'exceptions', id: row.id, before: row, after: row }]);
+    figure.run(row);
+    log.run({ at, command: `bare${at}`, changes, size: changes.length });
+    revision.run(at);
   });
   const begun = performance.now();
   let done = 0;
-  while (performance.now() - begun < 3000) commit.immediate(done++);
+  while (performance.now() - begun < 3000) commit.immediate(1_000_000 + done++);
   database.close();
   return done / 3;
 }

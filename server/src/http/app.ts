@@ -66,6 +66,8 @@ export function createApp({ store, version, web, names, now = () => new Date(), 
   // What someone waits for must not wait behind what takes long.
   const work = { quick: new Work(), slow: new Work() };
   app.disable('x-powered-by');
+  // Answers below /api are not kept by browsers; files have tags of their own.
+  app.set('etag', false);
   app.use((request, response, next) => {
     const id = randomUUID().slice(0, 8);
     const begun = performance.now();

@@ -18,6 +18,8 @@ export class Events {
   private readonly listeners = new Map<string, Set<Response>>();
   private readonly heartbeat: NodeJS.Timeout;
   private readonly limits: EventLimits;
+  /** What is to be said to the pages of plans; commands that come at once are told of at once. */
+  private readonly untold = new Map<string, string>();
   private count = 0;
 
   constructor(limits: EventLimits = EVENT_LIMITS) {
@@ -45,6 +47,7 @@ export class Events {
       connection: 'keep-alive',
     });
     if (request.method === 'HEAD') return void response.end();
+    this.tellNow(planId);
     response.write('retry: 2000\n\n');
     if (missed === null) response.write('event: reload\ndata: {}\n\n');
     else for (const entry of missed) response.write(message(entry));
@@ -68,6 +71,7 @@ export class Events {
 
   /** Ends the streams of a plan that is not to be seen any more, and says so. */
   end(planId: string): void {
+    this.tellNow(planId);
     for (const response of [...(this.listeners.get(planId) ?? [])]) {
       response.write('event: gone\ndata: {}\n\n');
       response.end();
@@ -76,14 +80,22 @@ export class Events {
 
   close(): void {
     clearInterval(this.heartbeat);
+    for (const planId of [...this.untold.keys()]) this.tellNow(planId);
     for (const own of this.listeners.values()) for (const response of own) response.end();
   }
 
   private tell(planId: string, text: () => string): void {
-    const own = this.listeners.get(planId);
-    if (!own) return;
-    const written = text();
-    for (const response of own) send(response, written);
+    if (!this.listeners.has(planId)) return;
+    const untold = this.untold.get(planId);
+    this.untold.set(planId, (untold ?? '') + text());
+    if (untold === undefined) setImmediate(() => this.tellNow(planId));
+  }
+
+  private tellNow(planId: string): void {
+    const untold = this.untold.get(planId);
+    if (untold === undefined) return;
+    this.untold.delete(planId);
+    for (const response of this.listeners.get(planId) ?? []) send(response, untold);
   }
 
   private beat(): void {
