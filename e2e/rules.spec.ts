@@ -69,6 +69,19 @@ test('one key turns figures into rules and back; a rule’s parts tell their val
   await expect(budget.row('Heating')).toContainText('118 * (1 + Energy prices)^years');
   await expect(budget.row('Household insurance')).toContainText('212.00 a year, all of it in March');
   await expect(budget.row('Net')).toContainText('total income − total expenses');
+  // Each stands in the month it begins in, and nothing lies over it.
+  const unseen = () =>
+    page.locator('[role=gridcell] .rule-text').evaluateAll((rules) =>
+      rules
+        .filter((rule) => {
+          const [own, cell] = [rule, rule.parentElement!].map((each) => each.getBoundingClientRect());
+          const seen = document.elementFromPoint(own!.left + 6, (own!.top + own!.bottom) / 2);
+          const inSight = own!.bottom < document.querySelector('.grid-foot')!.getBoundingClientRect().top;
+          return Math.abs(own!.left - cell!.left) > 6 || (inSight && seen !== rule);
+        })
+        .map((rule) => rule.textContent),
+    );
+  await expect.poll(unseen).toEqual([]);
   await expectAccessible(page);
   await page.keyboard.press('F8');
   await expect(budget.cell('Heating', 3)).toHaveText('118.00');
