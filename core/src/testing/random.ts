@@ -489,7 +489,12 @@ export function startingPlan(): Document {
     },
     lines: {
       Income: { Pay: { start: 2000, '2027-01': 'prior(Pay) * (1 + monthly(Rate))' }, Sales: 'Units * Price' },
-      Costs: { Rent: 800, Seasonal: 'if(month = 3, 212)', Lagged: 'prior(Seasonal, 2) + next(Rent)' },
+      Costs: {
+        Rent: 800,
+        Share: 'Pay * 10%',
+        Seasonal: 'if(month = 3, 212)',
+        Lagged: 'prior(Seasonal, 2) + next(Rent)',
+      },
       'Set aside': { Fund: 'max(Net - 100, 0)', Ratio: 'Rent / Gaps' },
       Memo: {
         Units: { start: 100, '2026-09': 'Gaps + 5' },
@@ -497,6 +502,12 @@ export function startingPlan(): Document {
         Balance: 'prior(Balance) * (1 + monthly(Rate)) + Fund',
         Coupled: 'prior(Other) * 0.5 + Rent',
         Other: 'prior(Coupled) * 0.25 + prior(running(Rent, year))',
+        Run: 'running(Net, year) + running(Seasonal)',
+        Yearly: 'total(Pay, year) + highest(Gaps, quarter) + average(Balance) - lowest(Rent)',
+        Powers: '(1 + Rate)^years * Pay',
+        Blank: 'Zero / Gaps',
+        Grown: 'grow(Pay, Rate, 2026-07) + grow(100, monthly(Rate, effective), 2027-01, month)',
+        Recent: 'recent(Gaps, 3) + recent(Pay, 2)',
         Feeding: 'prior(running(Feeding)) * 0.01 + total(Rent, year)',
         Placed: 'at(Rent, prior(Placed) * 0 + 3) + prior(Gaps, 1 + 0 * prior(Placed))',
         Trail: 'if(period < 3, Rent, recent(Trail, 3) + grow(prior(Trail), Rate, 2026-04))',

@@ -5,7 +5,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Store } from '../store/store.ts';
-import { Work } from '../work/work.ts';
+import { Work } from '../threads/work.ts';
 import { ApiError, errorAnswers, unknownRoute } from './errors.ts';
 import { Events, type EventLimits } from './events.ts';
 import { onlyByName, onlyFromOwnPages, onlyJson } from './guard.ts';

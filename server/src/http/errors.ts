@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Refusal } from '@haushalt/core';
 import { storageTrouble } from '../store/database.ts';
-import { FileRefused, TooMuchWork, WorkFailed } from '../work/work.ts';
+import { FileRefused, TooMuchWork, WorkFailed } from '../threads/work.ts';
 
 /** An answer other than success, with a sentence for a person. */
 export class ApiError extends Error {

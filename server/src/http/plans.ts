@@ -12,8 +12,8 @@ import {
 } from '@haushalt/core';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import type { PlanInParts, Store } from '../store/store.ts';
-import type { Task } from '../work/tasks.ts';
-import type { Work } from '../work/work.ts';
+import type { Task } from '../threads/tasks.ts';
+import type { Work } from '../threads/work.ts';
 import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
 import type { Events } from './events.ts';

@@ -1,6 +1,16 @@
+import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { applyChanges, figuresOf, toMonth, type Command, type Document } from '@haushalt/core';
+import {
+  Model,
+  applyChanges,
+  differenceBetween,
+  figuresOf,
+  toMonth,
+  type Command,
+  type Document,
+} from '@haushalt/core';
 import { sketch } from '../../../core/src/testing/plans.ts';
+import { runs } from '../../../core/src/testing/setup.ts';
 import { ServerAway, ServerRefusal, type Entry, type LoadedPlan } from './api.ts';
 import { decideOrder, historyAfter, isStep, type HistoryItem, type Order, type PendingOrder } from './orders.ts';
 import { pendingInBrowser } from './pending.ts';
@@ -518,3 +528,58 @@ class MemoryStorage implements Storage {
   removeItem = (key: string) => void this.items.delete(key);
   setItem = (key: string, value: string) => void this.items.set(key, value);
 }
+
+describe('whatever happens to the server, its answers and the tabs', () => {
+  const happening = fc.oneof(
+    { weight: 4, arbitrary: fc.record({ kind: fc.constant('edit' as const), tab: fc.nat(1) }) },
+    fc.record({ kind: fc.constantFrom('away' as const, 'back' as const, 'losesAnswer' as const, 'time' as const) }),
+    fc.record({ kind: fc.constantFrom('reopen' as const, 'hears' as const, 'undo' as const), tab: fc.nat(1) }),
+  );
+
+  it('every edit is done once, each tab shows what the server has, and nothing is left waiting', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(happening, { maxLength: 40 }), async (happenings) => {
+        server = new FakeServer();
+        refusals = [];
+        const storage = new MemoryStorage();
+        const openTab = () =>
+          new PlanSession(server.load(), server, pendingInBrowser('p', storage), (message) => refusals.push(message));
+        const tabs = [openTab(), openTab()];
+        const given: string[] = [];
+        const hears = (tab: PlanSession) =>
+          server.entries.filter(({ revision }) => revision > tab.knownRevision).forEach((entry) => tab.receive(entry));
+        for (const [nth, each] of happenings.entries()) {
+          const tab = 'tab' in each ? tabs[each.tab]! : tabs[0]!;
+          if (each.kind === 'edit') {
+            expect(tab.send({ kind: 'line.add', id: `line-${nth}`, group: [...start.groups.keys()][0]!, name: `Line ${nth}`, unit: 'money', before: null })).toBeNull(); // prettier-ignore
+            expect(tab.state.document.lines.has(`line-${nth}`)).toBe(true);
+            given.push(`line-${nth}`);
+          } else if (each.kind === 'reopen') {
+            tab.close();
+            tabs[each.tab] = openTab();
+          } else if (each.kind === 'undo') tab.undo();
+          else if (each.kind === 'hears') hears(tab);
+          else if (each.kind === 'losesAnswer') server.losesAnswer = true;
+          else if (each.kind === 'time') await vi.advanceTimersByTimeAsync(100);
+          else server.away = each.kind === 'away';
+        }
+        server.away = server.losesAnswer = false;
+        await settle();
+        tabs.forEach(hears);
+        await settle();
+
+        const done = server.entries.filter(({ kind }) => kind === 'line.add').map(({ changes }) => changes[0]!.id);
+        expect([...done].sort()).toEqual([...given].sort());
+        expect(refusals.filter((message) => message.startsWith('New line'))).toEqual([]);
+        expect(storage.length).toBe(0);
+        for (const tab of tabs) {
+          expect(tab.state.waiting).toBe(0);
+          expect(differenceBetween(tab.state.document, server.document)).toEqual([]);
+          expect(rent(tab)).toBe(figuresOf(new Model(server.document).seriesOf(idOf('Rent'))!)[2]);
+          tab.close();
+        }
+      }),
+      runs(60),
+    );
+  }, 60_000);
+});

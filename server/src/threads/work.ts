@@ -36,7 +36,7 @@ const LONGEST = 120_000;
 const MOST_WAITING = 50;
 
 // The same file is found from the sources, as the tests run them, and from what is compiled.
-const THREAD = new URL('../../dist/work/worker.js', import.meta.url);
+const THREAD = new URL('../../dist/threads/worker.js', import.meta.url);
 
 /** A thread for what takes long. It is started when it is first needed, and again after it has failed. */
 export class Work {

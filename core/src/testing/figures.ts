@@ -1,0 +1,24 @@
+import type { Model } from '../engine/model.ts';
+import { figuresOf } from '../engine/results.ts';
+import { TOTALS } from '../plan/totals.ts';
+
+/** All figures of a model by id, with the reason where there is none. */
+export function allFigures(model: Model): Record<string, unknown> {
+  const { document } = model;
+  const ids = [
+    ...['lines', 'groups', 'assumptions'].flatMap((table) => [...document[table as 'lines'].keys()]),
+    ...TOTALS.map((total) => total.id),
+    ...model.ids().filter((id) => /[.:]/.test(id)),
+  ];
+  return Object.fromEntries(
+    ids.map((id) => {
+      const series = model.seriesOf(id)!;
+      const why = (at: number) => {
+        const problem = model.problems.get(series.codeAt(at));
+        return problem ? `${problem.cause} of ${problem.node} in ${problem.period}` : 'empty';
+      };
+      // Adding nothing makes minus zero zero: the two are one figure.
+      return [id, figuresOf(series).map((figure, at) => (figure === null ? why(at) : figure + 0))];
+    }),
+  );
+}
