@@ -111,6 +111,19 @@ test('a figure that is only opened makes no exception; a formula typed quickly l
   await page.keyboard.press('Escape');
 });
 
+test('Enter takes a formula that is written in full, whether its last name is just being offered or not', async ({
+  page,
+  budget,
+}) => {
+  for (const [nth, name] of ['years', 'month', 'Rent', 'Pay rise', 'Total income', 'Cargo bike.payment'].entries()) {
+    await budget.select('Groceries', nth + 1);
+    await page.keyboard.type(`0 * ${name} + ${nth} + 0 * ${name}`, { delay: 0 });
+    await expect(page.getByRole('listbox')).toBeVisible();
+    await page.keyboard.press('Enter');
+    await expect(budget.cell('Groceries', nth + 1)).toContainText(`${nth}.00`);
+  }
+});
+
 test('a remote row does not move what is being looked at', async ({ application, page, budget }) => {
   await budget.select('Rent', 3);
   const grid = page.getByRole('grid');

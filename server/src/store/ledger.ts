@@ -33,16 +33,20 @@ export interface LedgerStore {
 
 const COLUMNS = 'id, date, what, line, account, amount';
 /** The months' days compare as text; every day of a month sorts before its month followed by a tilde. */
-const FILTER = `planId = @planId and date >= @from and date < @to || '~' and (@lines is null or line in (select value from json_each(@lines)))
+const IN_MONTHS = `planId = @planId and date >= @from and date < @to || '~'
   and (@text = '' or instr(lower(what || ' ' || account), @text) > 0)`;
+/** Entries of some months, and those of some lines in them: each is asked for by its own index. */
+const OF_ALL = `from entries indexed by entriesByDate where ${IN_MONTHS}`;
+const OF_LINES = `from entries indexed by entriesByLine where ${IN_MONTHS} and line in (select value from json_each(@lines))`;
 
 export function createLedgerStore(database: Sqlite): LedgerStore {
-  const list = database.prepare<unknown[], LedgerEntry>(
-    `select ${COLUMNS} from entries where ${FILTER} order by date desc, id desc limit @limit offset @offset`,
-  );
-  const counted = database.prepare<unknown[], { total: number }>(
-    `select count(*) as total from entries where ${FILTER}`,
-  );
+  const asking = (entries: string) => ({
+    page: database.prepare<unknown[], LedgerEntry>(
+      `select ${COLUMNS} ${entries} order by date desc, id desc limit @limit offset @offset`,
+    ),
+    count: database.prepare<unknown[], { total: number }>(`select count(*) as total ${entries}`),
+  });
+  const [ofAll, ofLines] = [asking(OF_ALL), asking(OF_LINES)];
   const all = database.prepare<[string], LedgerEntry>(
     `select ${COLUMNS} from entries where planId = ? order by date, id`,
   );
@@ -68,9 +72,12 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
 
   return {
     list(planId, filter, page) {
-      const lines = filter.lines && JSON.stringify(filter.lines);
-      const asked = { planId, from: filter.from, to: filter.to, lines, text: filter.text.toLowerCase() };
-      return { entries: list.all({ ...asked, ...page }), total: counted.get(asked)!.total };
+      const { from, to, text, lines } = filter;
+      const months = { planId, from, to, text: text.toLowerCase() };
+      const [{ page: entries, count }, asked] = lines
+        ? [ofLines, { ...months, lines: JSON.stringify(lines) }]
+        : [ofAll, months];
+      return { entries: entries.all({ ...asked, ...page }), total: count.get(asked)!.total };
     },
     all: (planId) => all.all(planId),
     find: (planId, id) => find.get(planId, id),

@@ -49,9 +49,11 @@ function completionsFor(names: FormulaFieldProps['names'], { separator }: Notati
 /** Whether a key is for the open list of completions. Enter is not when there is nothing left to complete. */
 function isCompleting({ state }: EditorView, key: string): boolean {
   if (completionStatus(state) !== 'active') return false;
-  const apply = selectedCompletion(state)?.apply;
-  const written = typeof apply === 'string' && state.sliceDoc(0, state.selection.main.head).endsWith(apply);
-  return !(key === 'Enter' && written);
+  if (key !== 'Enter') return true;
+  const offered = selectedCompletion(state);
+  if (!offered) return false;
+  const written = typeof offered.apply === 'string' ? offered.apply : offered.label;
+  return !state.sliceDoc(0, state.selection.main.head).endsWith(written);
 }
 
 /** The one field formulas are written in: completes names and functions, and underlines what is wrong in its place. */
