@@ -42,6 +42,13 @@ export default tseslint.config(
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
       'no-restricted-imports': ['error', { patterns: ['@haushalt/server', '@haushalt/formats', 'haushalt-cli'] }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.name='useEffect'] CallExpression[callee.property.name=/^(focus|select)$/]",
+          message: 'What opens takes the keys before the next one is pressed: use useLayoutEffect.',
+        },
+      ],
     },
   },
   {

@@ -140,3 +140,14 @@ test('a remote row does not move what is being looked at', async ({ application,
   await expect(page.getByText('Saved')).toBeVisible();
   await expect.poll(() => grid.evaluate((element) => element.scrollTop)).toBe(260);
 });
+
+test('the name of a new line takes the keys at once, however slow the machine', async ({ page, budget }) => {
+  const slow = await page.context().newCDPSession(page);
+  await budget.selectLabel('Rent');
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 8 });
+  await page.keyboard.type('+Chimney sweep');
+  const name = page.getByLabel('Name of the line');
+  await expect(name).toHaveValue('Chimney sweep');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('rowheader', { name: 'Chimney sweep' })).toBeVisible();
+});

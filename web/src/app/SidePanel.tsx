@@ -1,4 +1,4 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useLayoutEffect, useRef, type ReactNode } from 'react';
 
 interface SidePanelProps {
   readonly title: string;
@@ -9,7 +9,7 @@ interface SidePanelProps {
 /** A panel beside the page, for work that goes on while the page is in view. Escape closes it. */
 export function SidePanel({ title, onClose, children }: SidePanelProps) {
   const panel = useRef<HTMLElement>(null);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const first = panel.current?.querySelector<HTMLElement>('[data-first], .panel-body :is(input, select, button)');
     (first ?? panel.current)?.focus({ preventScroll: true });
   }, [title]);

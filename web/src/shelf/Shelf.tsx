@@ -1,7 +1,7 @@
 import { DndContext, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { inOrder, planOf, type AssumptionRow, type Document } from '@haushalt/core';
-import { Fragment, useEffect, useRef, useState } from 'react';
+import { Fragment, useLayoutEffect, useRef, useState } from 'react';
 import { Icon } from '../app/Icon.tsx';
 import { newId } from '../plan-session/api.ts';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
@@ -26,7 +26,7 @@ export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
   const assumptions = sections.flatMap((section) => section.assumptions);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (wanted === null) return;
     const card = list.current?.querySelector<HTMLElement>(`[data-assumption="${wanted}"]`);
     card?.scrollIntoView({ block: 'nearest' });
@@ -41,7 +41,7 @@ export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
     setRefusal(refused?.message ?? null);
   };
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (added === null) return;
     const input = list.current?.querySelector<HTMLInputElement>(`[data-assumption="${added}"] .assumption-name`);
     input?.focus();

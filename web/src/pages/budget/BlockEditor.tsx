@@ -1,5 +1,5 @@
 import { planOf, readFigure, unitOf, writeWithUnit, type Command } from '@haushalt/core';
-import { useEffect, useImperativeHandle, useRef, useState, type KeyboardEvent, type Ref } from 'react';
+import { useLayoutEffect, useImperativeHandle, useRef, useState, type KeyboardEvent, type Ref } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import { useUnfinished } from '../../app/useUnfinished.ts';
@@ -26,7 +26,7 @@ export function BlockEditor({ cells, text: start, handle, onDone }: BlockEditorP
   const [refusal, setRefusal] = useState<string | null>(null);
   const anchor = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
-  useEffect(() => input.current?.focus({ preventScroll: true }), []);
+  useLayoutEffect(() => input.current?.focus({ preventScroll: true }), []);
 
   // What is typed is read as each line counts: 5 is 5.00 for money, and 5 % for a percentage.
   const units = [...new Set(cells.map(({ line }) => unitOf(document, line)))];

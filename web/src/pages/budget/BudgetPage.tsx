@@ -82,7 +82,7 @@ export function BudgetPage() {
   const { send } = rowActions;
 
   const isEmpty = document.groups.size === 0;
-  useEffect(() => grid.current?.focus(), [isEmpty]);
+  useLayoutEffect(() => grid.current?.focus(), [isEmpty]);
 
   // The keys are the grid's again when an editor or dialog has gone.
   useLayoutEffect(() => {

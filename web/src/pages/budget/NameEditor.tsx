@@ -1,5 +1,5 @@
 import type { LineRow } from '@haushalt/core';
-import { useEffect, useImperativeHandle, useRef, useState, type Ref } from 'react';
+import { useLayoutEffect, useImperativeHandle, useRef, useState, type Ref } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import { useUnfinished } from '../../app/useUnfinished.ts';
@@ -21,7 +21,7 @@ export function NameEditor({ line, text, handle, onDone }: NameEditorProps) {
   const input = useRef<HTMLInputElement>(null);
   const finished = useRef(false);
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     input.current?.focus({ preventScroll: true });
     if (text === line?.name) input.current?.select();
     // Only when the editor opens.

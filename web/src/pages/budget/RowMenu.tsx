@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../app/Icon.tsx';
 import { LineDialog } from './LineDialog.tsx';
@@ -10,13 +10,13 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
   const [details, setDetails] = useState(false);
   const [open, setOpen] = useState(false);
   const menu = useRef<HTMLSpanElement>(null);
-  useEffect(() => {
+  useLayoutEffect(() => {
     // The menu reaches beyond its row, and lies over the rows below.
     menu.current?.closest('.grid-row')?.classList.toggle('has-menu', open);
     if (open) menu.current?.querySelector<HTMLElement>('.dropdown-item')?.focus({ preventScroll: true });
   }, [open]);
   const wasAsked = useRef(false);
-  useEffect(() => {
+  useLayoutEffect(() => {
     // The keys are the grid's again once the dialog is closed.
     if (wasAsked.current && !details) menu.current?.closest<HTMLElement>('[role=grid]')?.focus();
     wasAsked.current = details;

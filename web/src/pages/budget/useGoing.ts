@@ -1,5 +1,5 @@
 import { yearOf, type Month, type Stretch } from '@haushalt/core';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import type { GridPlace } from '../../grid/selection.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -37,7 +37,7 @@ export function useGoing({ all, columns, scope, year, view, changeView, setYear,
   const [destination, setDestination] = useState<Destination | null>(null);
 
   // A place asked for is gone to once its row and column are there.
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!destination) return;
     const { id, month, then } = destination;
     const row = all.findIndex((candidate) => candidate.id === id);
@@ -68,7 +68,7 @@ export function useGoing({ all, columns, scope, year, view, changeView, setYear,
   // The address changes a little later than the page: each of its wishes is answered once.
   const { key: locationKey } = useLocation();
   const answered = useRef<string | null>(null);
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (wanted === null || answered.current === locationKey) return;
     answered.current = locationKey;
     const month = model.calendar.months.find((each) => each === wantedMonth);

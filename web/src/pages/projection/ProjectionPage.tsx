@@ -14,7 +14,7 @@ import {
   yearsOf,
   type ActualFigure,
 } from '@haushalt/core';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
 import { Icon } from '../../app/Icon.tsx';
 import { Later } from '../../app/Later.tsx';
@@ -59,7 +59,7 @@ export function ProjectionPage() {
   const [kept, setActive] = useState<GridPlace>({ row: 1, column: 1 });
   const [choosing, setChoosing] = useState<string | null>(null);
   const grid = useRef<GridHandle>(null);
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (choosing === null) grid.current?.focus();
   }, [choosing]);
 

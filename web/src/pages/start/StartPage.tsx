@@ -1,6 +1,6 @@
 import { addMonths, isCurrency, monthInWords, toMonth, writeWithUnit, type Month } from '@haushalt/core';
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
 import { Icon } from '../../app/Icon.tsx';
@@ -45,7 +45,7 @@ export function StartPage() {
   });
   const values = form.watch();
   const heading = useRef<HTMLHeadingElement>(null);
-  useEffect(() => heading.current?.focus(), [step]);
+  useLayoutEffect(() => heading.current?.focus(), [step]);
 
   const create = useMutation({
     mutationFn: ({ name, currency, locale, months, ...rest }: PlanFormValues) => {
