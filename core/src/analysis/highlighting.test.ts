@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { stretchOfYear } from '../calendar/calendar.ts';
 import { Model } from '../engine/model.ts';
-import { decide } from '../plan/decide.ts';
-import { applyChanges, type Document } from '../plan/document.ts';
-import type { HighlightSettings } from '../plan/highlights.ts';
-import { namesOf } from '../plan/naming.ts';
-import { NET } from '../plan/totals.ts';
+import { decide } from '../plan/commands/decide.ts';
+import { applyChanges, type Document } from '../plan/document/document.ts';
+import type { HighlightSettings } from '../plan/document/highlights.ts';
+import { namesOf } from '../plan/document/naming.ts';
+import { NET } from '../plan/schema/totals.ts';
 import { sketch } from '../testing/plans.ts';
 import { highlightOn, highlightsInOrder, highlightsOf, watchedFigure } from './highlighting.ts';
 

@@ -1,9 +1,9 @@
 import { stretchAround, type Stretch } from '../calendar/calendar.ts';
 import type { Model } from '../engine/model.ts';
-import type { Document } from '../plan/document.ts';
-import { highlightHolds } from '../plan/highlights.ts';
-import { rollUpOf, rolledUpValue } from '../plan/rollUps.ts';
-import { TONES, type HighlightRow } from '../plan/tables.ts';
+import type { Document } from '../plan/document/document.ts';
+import { highlightHolds } from '../plan/document/highlights.ts';
+import { rollUpOf, rolledUpValue } from '../plan/document/rollUps.ts';
+import { TONES, type HighlightRow } from '../plan/schema/tables.ts';
 
 const byBearer = new WeakMap<Document['highlights'], ReadonlyMap<string, readonly HighlightRow[]>>();
 

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../engine/results.ts';
 import { Model } from '../engine/model.ts';
-import { decide } from '../plan/decide.ts';
-import { applyChanges, planOf, type Document } from '../plan/document.ts';
-import { namesOf } from '../plan/naming.ts';
+import { decide } from '../plan/commands/decide.ts';
+import { applyChanges, planOf, type Document } from '../plan/document/document.ts';
+import { namesOf } from '../plan/document/naming.ts';
 import { sketch } from '../testing/plans.ts';
-import type { Command } from '../plan/commands.ts';
+import type { Command } from '../plan/commands/commands.ts';
 import { PlanProjection, type ProjectionTerms } from './projection.ts';
 import { runs } from '../testing/setup.ts';
 

@@ -1,10 +1,10 @@
 import { MAX_MONTHS, nearestPeriod, stretchOfYear } from '../calendar/calendar.ts';
 import { monthsBetween, toMonth } from '../calendar/month.ts';
 import { Model } from '../engine/model.ts';
-import { carryOn, type Stepping } from '../plan/carryOn.ts';
-import { applyChanges, planOf, type Document } from '../plan/document.ts';
-import { Draft } from '../plan/draft.ts';
-import { rolledUpValue, rollUpOf } from '../plan/rollUps.ts';
+import { carryOn, type Stepping } from '../plan/commands/carryOn.ts';
+import { applyChanges, planOf, type Document } from '../plan/document/document.ts';
+import { Draft } from '../plan/document/draft.ts';
+import { rolledUpValue, rollUpOf } from '../plan/document/rollUps.ts';
 
 export interface ProjectionTerms {
   /** A year of the plan; its figures are carried forward. */

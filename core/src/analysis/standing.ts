@@ -4,8 +4,8 @@ import { totalOf } from '../calendar/rollup.ts';
 import { isInTheRed } from '../figure/compare.ts';
 import type { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
-import { planOf } from '../plan/document.ts';
-import { NET } from '../plan/totals.ts';
+import { planOf } from '../plan/document/document.ts';
+import { NET } from '../plan/schema/totals.ts';
 
 /** How a plan stands, for the list of plans. */
 export interface Standing {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
-import { parsePlan } from '../plan/file.ts';
+import { parsePlan } from '../plan/file/file.ts';
 import { isNoFigure } from './given.ts';
 
 function modelOf(terms: Record<string, unknown>): Model {

@@ -2,8 +2,8 @@ import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts
 import type { Month } from '../calendar/month.ts';
 import { order } from '../figure/compare.ts';
 import { breakEven } from '../finance/breakEven.ts';
-import { inputId } from '../plan/calculators.ts';
-import type { BreakEvenRow } from '../plan/tables.ts';
+import { inputId } from '../plan/document/calculators.ts';
+import type { BreakEvenRow } from '../plan/schema/tables.ts';
 import { NoAnswer, attempt, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
 
 /** The terms of a break-even in units in one period, with what they come to. */

@@ -2,8 +2,8 @@ import { nearestPeriod, type Calendar } from '../calendar/calendar.ts';
 import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
 import { irr } from '../finance/annuity.ts';
 import { loanSchedule, rounder, solveLoan, type KnownLoan, type LoanScheduleRow } from '../finance/loan.ts';
-import { inputId } from '../plan/calculators.ts';
-import type { LoanExtraRow, LoanRow, LoanUnknown } from '../plan/tables.ts';
+import { inputId } from '../plan/document/calculators.ts';
+import type { LoanExtraRow, LoanRow, LoanUnknown } from '../plan/schema/tables.ts';
 import { overPlan } from './schedule.ts';
 import { NoAnswer, answering, wholeMonths, type Given, type OutputFigures } from './given.ts';
 

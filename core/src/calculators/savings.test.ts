@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
-import { parsePlan } from '../plan/file.ts';
+import { parsePlan } from '../plan/file/file.ts';
 import type { SavingsAnswer } from './savings.ts';
 import { runs } from '../testing/setup.ts';
 

@@ -5,8 +5,8 @@ import { findRoot } from '../finance/annuity.ts';
 import { monthlyRate, payment, rounder } from '../finance/loan.ts';
 import { courseOfSavings, type SavingsCourse, type SavingsCourseRow } from '../finance/savings.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
-import { inputId } from '../plan/calculators.ts';
-import type { SavingsMoveRow, SavingsPotRow, SavingsUnknown } from '../plan/tables.ts';
+import { inputId } from '../plan/document/calculators.ts';
+import type { SavingsMoveRow, SavingsPotRow, SavingsUnknown } from '../plan/schema/tables.ts';
 import { overPlan } from './schedule.ts';
 import { LONGEST_TERM, NoAnswer, wholeMonths, type Given, type OutputFigures } from './given.ts';
 

@@ -3,14 +3,14 @@ import { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
 import { problemSentence } from '../engine/problems.ts';
 import { taxOn } from '../finance/tax.ts';
-import { commandForInput } from '../plan/calculatorCommands.ts';
-import { bandSetsOf, inputId } from '../plan/calculators.ts';
-import type { Command } from '../plan/commands.ts';
-import { decide } from '../plan/decide.ts';
-import { applyChanges } from '../plan/document.ts';
-import { PlanFormatError, parsePlan } from '../plan/file.ts';
-import { usersOf } from '../plan/users.ts';
-import { toPlanFile } from '../plan/writeFile.ts';
+import { commandForInput } from '../plan/commands/forInput.ts';
+import { bandSetsOf, inputId } from '../plan/document/calculators.ts';
+import type { Command } from '../plan/commands/commands.ts';
+import { decide } from '../plan/commands/decide.ts';
+import { applyChanges } from '../plan/document/document.ts';
+import { PlanFormatError, parsePlan } from '../plan/file/file.ts';
+import { usersOf } from '../graph/users.ts';
+import { toPlanFile } from '../plan/file/writeFile.ts';
 import { crossingsOf } from './tax.ts';
 
 const OLD = [

@@ -1,8 +1,8 @@
 import type { Calendar } from '../calendar/calendar.ts';
 import { yearOf } from '../calendar/month.ts';
 import { bandsRefusal, rateOnOneMore, scheduleRefusal, taxOn, type TaxSchedule } from '../finance/tax.ts';
-import { bandsOfYear, inputId, type BandSet } from '../plan/calculators.ts';
-import type { TaxScheduleRow } from '../plan/tables.ts';
+import { bandsOfYear, inputId, type BandSet } from '../plan/document/calculators.ts';
+import type { TaxScheduleRow } from '../plan/schema/tables.ts';
 import { NoAnswer, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
 
 /** What is reckoned in one period: the schedule as it holds then, with the tax on its own income. */

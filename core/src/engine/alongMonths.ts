@@ -1,7 +1,7 @@
 import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
 import { within } from '../figure/compare.ts';
 import type { Expression } from '../formula/syntax.ts';
-import { isSeriesCall, isTimeAverage } from './dependencies.ts';
+import { isSeriesCall, isTimeAverage } from '../graph/dependencies.ts';
 import { why, without, type Reader } from './kernels.ts';
 import { BLANK, FINE } from './problems.ts';
 

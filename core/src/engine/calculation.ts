@@ -22,8 +22,16 @@ import { answerLoan, loanFigures, type LoanAnswer } from '../calculators/loan.ts
 import { answerSavings, savingsFigures, type SavingsAnswer } from '../calculators/savings.ts';
 import { answerTax, taxFigures, type TaxAnswer } from '../calculators/tax.ts';
 import { decimalsOf } from '../figure/write.ts';
-import { bandSetsOf, extrasOf, inputsOf, movesOf, outputId, outputsOf, type Calculator } from '../plan/calculators.ts';
-import { planOf, type Document } from '../plan/document.ts';
+import {
+  bandSetsOf,
+  extrasOf,
+  inputsOf,
+  movesOf,
+  outputId,
+  outputsOf,
+  type Calculator,
+} from '../plan/document/calculators.ts';
+import { planOf, type Document } from '../plan/document/document.ts';
 import { BLANK, FINE, type Problems } from './problems.ts';
 import { Series } from './series.ts';
 

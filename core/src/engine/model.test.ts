@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { toMonth } from '../calendar/month.ts';
-import { decide } from '../plan/decide.ts';
-import { applyChanges } from '../plan/document.ts';
+import { decide } from '../plan/commands/decide.ts';
+import { applyChanges } from '../plan/document/document.ts';
 import { allFigures } from '../testing/figures.ts';
 import { sketch } from '../testing/plans.ts';
 import { startingPlan } from '../testing/random.ts';

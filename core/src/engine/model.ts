@@ -2,10 +2,17 @@ import { createCalendar, periodOf, type Calendar } from '../calendar/calendar.ts
 import { monthsBetween } from '../calendar/month.ts';
 import { parseFormula } from '../formula/parse.ts';
 import type { CalendarWord, Expression } from '../formula/syntax.ts';
-import { planOf, type Change, type Document } from '../plan/document.ts';
-import { nameOf } from '../plan/naming.ts';
-import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/tables.ts';
-import { CUMULATIVE_NET, LEFT_OVER, NET, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../plan/totals.ts';
+import { planOf, type Change, type Document } from '../plan/document/document.ts';
+import { nameOf } from '../plan/document/naming.ts';
+import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
+import {
+  CUMULATIVE_NET,
+  LEFT_OVER,
+  NET,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
+  TOTAL_SET_ASIDE,
+} from '../plan/schema/totals.ts';
 import {
   bandSetsOf,
   calculatorWith,
@@ -15,10 +22,10 @@ import {
   ownerOfFigure,
   type Calculator,
   type PlacedInput,
-} from '../plan/calculators.ts';
+} from '../plan/document/calculators.ts';
 import { Calculation, figuresOfCalculator } from './calculation.ts';
-import { circleSentence, componentsOf, type Component } from './circles.ts';
-import { usesByNode, type Use } from './dependencies.ts';
+import { circleSentence, componentsOf, type Component } from '../graph/circles.ts';
+import { usesByNode, type Use } from '../graph/dependencies.ts';
 import { changesWiring } from './wiring.ts';
 import { why } from './kernels.ts';
 import {

@@ -1,5 +1,5 @@
 import { childrenOf, type Expression } from '../formula/syntax.ts';
-import { wholeNumber } from './dependencies.ts';
+import { wholeNumber } from '../graph/dependencies.ts';
 import { binaryKernel, callKernel, readerOf, unaryKernel, why, type Reader } from './kernels.ts';
 import { ProblemSite } from './problems.ts';
 import { Series, type Operand, type Range } from './series.ts';

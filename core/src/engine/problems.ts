@@ -1,6 +1,6 @@
 import { monthInWords } from '../calendar/month.ts';
-import { calendarOf, planOf, type Document } from '../plan/document.ts';
-import { nameOf } from '../plan/naming.ts';
+import { calendarOf, planOf, type Document } from '../plan/document/document.ts';
+import { nameOf } from '../plan/document/naming.ts';
 import { notationOf } from '../figure/notation.ts';
 import { writeFigure } from '../figure/write.ts';
 import { printFormula } from '../formula/print.ts';

@@ -6,14 +6,21 @@ import { writeFigure, writeWithUnit } from '../figure/write.ts';
 import { printFormula } from '../formula/print.ts';
 import { inferUnit } from '../formula/units.ts';
 import { childrenOf, type Expression } from '../formula/syntax.ts';
-import { CALCULATORS, calculatorWith, inputWith, inputsOf, outputWith, ownerOfFigure } from '../plan/calculators.ts';
-import { inOrder, planOf, type Document } from '../plan/document.ts';
-import { unitOf } from '../plan/formulas.ts';
-import { figureOfFormula, readStoredOrNull } from '../plan/storedFormulas.ts';
-import { nameOf } from '../plan/naming.ts';
-import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/totals.ts';
-import type { RuleStepRow } from '../plan/tables.ts';
-import { wholeNumber } from './dependencies.ts';
+import {
+  CALCULATORS,
+  calculatorWith,
+  inputWith,
+  inputsOf,
+  outputWith,
+  ownerOfFigure,
+} from '../plan/document/calculators.ts';
+import { inOrder, planOf, type Document } from '../plan/document/document.ts';
+import { unitOf } from '../plan/document/formulas.ts';
+import { figureOfFormula, readStoredOrNull } from '../plan/document/storedFormulas.ts';
+import { nameOf } from '../plan/document/naming.ts';
+import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/schema/totals.ts';
+import type { RuleStepRow } from '../plan/schema/tables.ts';
+import { wholeNumber } from '../graph/dependencies.ts';
 import type { Model } from './model.ts';
 import { effectiveSteps } from './node.ts';
 import { BLANK, problemSentence } from './problems.ts';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { toMonth } from '../calendar/month.ts';
-import { decide } from '../plan/decide.ts';
-import { applyChanges, type Document } from '../plan/document.ts';
-import { parsePlan } from '../plan/file.ts';
+import { decide } from '../plan/commands/decide.ts';
+import { applyChanges, type Document } from '../plan/document/document.ts';
+import { parsePlan } from '../plan/file/file.ts';
 import { sketch } from '../testing/plans.ts';
 import { FUNCTIONS } from '../formula/functions.ts';
 import { Model } from './model.ts';

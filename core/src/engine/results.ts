@@ -1,11 +1,11 @@
 import { averageOf } from '../calendar/rollup.ts';
 import { stretches, type Calendar, type Span, type Stretch } from '../calendar/calendar.ts';
 import { nameKey, type Names } from '../formula/names.ts';
-import { outputId } from '../plan/calculators.ts';
+import { outputId } from '../plan/document/calculators.ts';
 import type { NoFigure } from '../calculators/given.ts';
-import type { Document } from '../plan/document.ts';
-import { nameOf, namesOf } from '../plan/naming.ts';
-import { rolledUp, rollUpOf } from '../plan/rollUps.ts';
+import type { Document } from '../plan/document/document.ts';
+import { nameOf, namesOf } from '../plan/document/naming.ts';
+import { rolledUp, rollUpOf } from '../plan/document/rollUps.ts';
 import { Model } from './model.ts';
 import { BLANK, FINE, problemSentence, type Cause } from './problems.ts';
 

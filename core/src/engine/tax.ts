@@ -1,6 +1,6 @@
 import { scheduleRefusal, taxOn } from '../finance/tax.ts';
 import type { Expression } from '../formula/syntax.ts';
-import { bandsOfYear, inputId } from '../plan/calculators.ts';
+import { bandsOfYear, inputId } from '../plan/document/calculators.ts';
 import { readerOf, why, without, type Reader } from './kernels.ts';
 import { BLANK, ProblemSite } from './problems.ts';
 import type { CompileContext } from './vector.ts';

@@ -14,8 +14,8 @@ import {
   summarize,
   type Summary,
 } from './alongMonths.ts';
-import type { BandSet } from '../plan/calculators.ts';
-import { wholeNumber } from './dependencies.ts';
+import type { BandSet } from '../plan/document/calculators.ts';
+import { wholeNumber } from '../graph/dependencies.ts';
 import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Reader } from './kernels.ts';
 import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
 import { BLANK, FINE, ProblemSite, type Problems } from './problems.ts';

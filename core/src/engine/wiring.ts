@@ -1,7 +1,7 @@
-import { CALCULATOR_TABLES } from '../plan/calculators.ts';
-import type { Change, Document } from '../plan/document.ts';
-import { TABLES } from '../plan/tables.ts';
-import { usesOfStored } from './dependencies.ts';
+import { CALCULATOR_TABLES } from '../plan/document/calculators.ts';
+import type { Change, Document } from '../plan/document/document.ts';
+import { TABLES } from '../plan/schema/tables.ts';
+import { usesOfStored } from '../graph/dependencies.ts';
 
 /**
  * Whether a change alters which nodes there are or what they read, so that the model has to be built anew. `stepsOf` says

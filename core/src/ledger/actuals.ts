@@ -1,7 +1,7 @@
 import { periodOf } from '../calendar/calendar.ts';
 import { addMonths, monthsBetween, toMonth, yearOf, type Month } from '../calendar/month.ts';
-import { calendarOf, type Document } from '../plan/document.ts';
-import { datedId, type ExceptionRow } from '../plan/tables.ts';
+import { calendarOf, type Document } from '../plan/document/document.ts';
+import { datedId, type ExceptionRow } from '../plan/schema/tables.ts';
 import { minorUnitsIn } from './entries.ts';
 
 /** What the entries of a line come to in a month, in minor units. */

@@ -1,8 +1,8 @@
 import { periodOf } from '../calendar/calendar.ts';
 import { isMonth, monthInWords, toMonth, type Month } from '../calendar/month.ts';
 import { decimalsOf } from '../figure/write.ts';
-import { ID_PATTERN } from '../plan/checks.ts';
-import { calendarOf, planOf, type Document } from '../plan/document.ts';
+import { ID_PATTERN } from '../plan/schema/names.ts';
+import { calendarOf, planOf, type Document } from '../plan/document/document.ts';
 
 /**
  * A real payment or receipt. The amount counts whole minor units of the plan's currency (cents), positive the way its

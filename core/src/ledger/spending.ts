@@ -1,10 +1,10 @@
 import type { Stretch } from '../calendar/calendar.ts';
 import { HALF_A_CENT } from '../figure/compare.ts';
 import type { Model } from '../engine/model.ts';
-import { groupsWithLines } from '../plan/document.ts';
-import { rolledUpValue } from '../plan/rollUps.ts';
-import type { LineRow, Side } from '../plan/tables.ts';
-import { NET, TOTALS, TOTAL_EXPENSES, TOTAL_INCOME, totalOfSide } from '../plan/totals.ts';
+import { groupsWithLines } from '../plan/document/document.ts';
+import { rolledUpValue } from '../plan/document/rollUps.ts';
+import type { LineRow, Side } from '../plan/schema/tables.ts';
+import { NET, TOTALS, TOTAL_EXPENSES, TOTAL_INCOME, totalOfSide } from '../plan/schema/totals.ts';
 import { actualFigure, type Actuals } from './actuals.ts';
 
 /** How an actual figure stands to its budget, within half a cent. */

@@ -1,6 +1,6 @@
 import type { Model } from '../engine/model.ts';
 import { figuresOf } from '../engine/results.ts';
-import { TOTALS } from '../plan/totals.ts';
+import { TOTALS } from '../plan/schema/totals.ts';
 
 /** All figures of a model by id, with the reason where there is none. */
 export function allFigures(model: Model): Record<string, unknown> {

@@ -1,5 +1,5 @@
-import { parsePlan } from '../plan/file.ts';
-import type { Document } from '../plan/document.ts';
+import { parsePlan } from '../plan/file/file.ts';
+import type { Document } from '../plan/document/document.ts';
 
 /** A rule in short: a figure, a formula, nothing, or dated steps of these. */
 type Rule = number | string | null | Readonly<Record<string, number | string | null>>;

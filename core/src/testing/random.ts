@@ -3,11 +3,11 @@ import { addMonths, toMonth, type Month } from '../calendar/month.ts';
 import { UNITS } from '../figure/unit.ts';
 import { FUNCTIONS } from '../formula/functions.ts';
 import { quoteName } from '../formula/print.ts';
-import { calculatorsOf, outputsOf } from '../plan/calculators.ts';
-import type { Command, CommandKind } from '../plan/commands.ts';
-import { STEPPINGS } from '../plan/carryOn.ts';
-import { decide } from '../plan/decide.ts';
-import { applyChanges, calendarOf, type Document } from '../plan/document.ts';
+import { calculatorsOf, outputsOf } from '../plan/document/calculators.ts';
+import type { Command, CommandKind } from '../plan/commands/commands.ts';
+import { STEPPINGS } from '../plan/commands/carryOn.ts';
+import { decide } from '../plan/commands/decide.ts';
+import { applyChanges, calendarOf, type Document } from '../plan/document/document.ts';
 import {
   BREAK_EVEN_KINDS,
   CHART_FORMS,
@@ -25,8 +25,8 @@ import {
   SIDES,
   TONES,
   WITHDRAWALS,
-} from '../plan/tables.ts';
-import { TOTALS } from '../plan/totals.ts';
+} from '../plan/schema/tables.ts';
+import { TOTALS } from '../plan/schema/totals.ts';
 import { sketch } from './plans.ts';
 
 /**

@@ -1,331 +1,51 @@
 import Joi from 'joi';
 import {
-  BREAK_EVEN_KINDS,
-  CHART_FORMS,
-  CHART_MARKS,
-  CHART_SPANS,
-  EMPHASES,
-  EXTRA_RHYTHMS,
-  HIGHLIGHT_CONDITIONS,
+  COMMANDS,
   LARGEST_AMOUNT,
-  LOAN_UNKNOWNS,
   MAX_ACCOUNT,
-  MAX_CELLS,
-  MAX_DECIMALS,
-  MAX_FORMULA_LENGTH,
   MAX_MONTHS,
-  MAX_PARTS,
-  MAX_PROJECTED_YEARS,
-  MAX_SERIES,
   MAX_WHAT,
-  NEGATIVES,
-  REACHES,
-  RHYTHMS,
-  ROLL_UPS,
-  SAVINGS_MOVES,
-  SAVINGS_UNKNOWNS,
-  SIDES,
-  STEPPINGS,
-  TONES,
-  UNITS,
-  WITHDRAWALS,
-  type CommandKind,
+  type Fields,
   type LedgerEntry,
   type Month,
 } from '@haushalt/core';
 import type { EntryFilter, Page } from '../store/ledger.ts';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
+import { allOf, currency, id, locale, month, name, schemaOf } from './fields.ts';
 
-const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/, 'letters, digits, dashes or underscores, at most 64');
-const name = Joi.string().trim().min(1).max(80);
-const finding = Joi.string().min(1).max(200);
-const section = Joi.string().trim().allow('').max(80);
-const note = Joi.string().allow('').max(2000);
-const figure = Joi.number().min(-1e13).max(1e13);
-const month = Joi.string().pattern(/^(19|2\d)\d{2}-(0[1-9]|1[0-2])$/, 'a month such as 2026-03');
-const months = Joi.number().integer().min(1).max(MAX_MONTHS);
-const unit = Joi.string().valid(...UNITS);
-const side = Joi.string().valid(...SIDES);
-const rhythm = Joi.string()
-  .valid(...RHYTHMS)
-  .allow(null);
-const rollUp = Joi.string().valid(...ROLL_UPS);
-const reach = Joi.string().valid(...REACHES);
-const before = id.allow(null);
-const formula = Joi.string().max(MAX_FORMULA_LENGTH);
-const currency = Joi.string().pattern(/^[A-Z]{3}$/, 'a currency code such as EUR');
-const locale = Joi.string().max(35);
-const year = Joi.number().integer().min(1900).max(2999);
-/** Whose figures are meant: a row's id, or a total's, which begins with @. */
-const bearer = Joi.string().pattern(/^(@[A-Za-z]{1,30}|[A-Za-z0-9_-]{1,64})$/, 'the id of a line, group or total');
-const until = month.allow(null).optional();
-const cell = { line: id, month };
-const many = (fields: Fields) =>
-  Joi.array()
-    .items(Joi.object(fields).options({ presence: 'required' }))
-    .min(1)
-    .max(MAX_CELLS);
-const notBelowZero = Joi.boolean();
-const adjustment = Joi.alternatives(
-  Joi.object({ kind: Joi.valid('amount'), amount: figure, notBelowZero }),
-  Joi.object({ kind: Joi.valid('factor'), factor: Joi.number().min(-1e6).max(1e6), notBelowZero }),
-).options({ presence: 'required' });
-
-const input = Joi.string().min(1).max(MAX_FORMULA_LENGTH).allow(null);
-/** Where a band begins, or its rate: a figure, or a formula. */
-const bandPart = Joi.alternatives(figure, Joi.string().allow('').max(MAX_FORMULA_LENGTH));
-const choice = (options: readonly string[]) => Joi.string().valid(...options);
-const termIn = choice(['months', 'years']);
-const conversion = choice(['nominal', 'effective']);
-const due = choice(['end', 'start']);
-const orNull = (fields: Fields) => Joi.object(fields).options({ presence: 'required' }).allow(null);
-
-type Fields = Record<string, Joi.Schema>;
-const all = (fields: Fields) => Joi.object(fields).options({ presence: 'required' }).required();
-const some = (fields: Fields) => Joi.object(fields).min(1).required().options({ presence: 'optional' });
-
-const orders: Record<CommandKind | 'undo' | 'redo', Fields> = {
-  'plan.carryOn': {
-    years: Joi.number().integer().min(1).max(MAX_PROJECTED_YEARS),
-    stepping: Joi.string().valid(...STEPPINGS),
-    rate: id.allow(null),
-    actual: many({ ...cell, figure }).optional(),
-  },
-  'plan.set': {
-    settings: some({
-      name,
-      currency,
-      locale,
-      firstMonth: month,
-      months,
-      projectionRate: id.allow(null),
-      decimals: Joi.number().integer().min(0).max(MAX_DECIMALS).allow(null),
-      negatives: Joi.string().valid(...NEGATIVES),
-    }),
-  },
-  'group.add': { id, name, side, rhythm, before },
-  'group.set': {
-    group: id,
-    settings: some({ name, side, rhythm, projectionRate: id.allow(null), ownRate: figure.allow(null) }),
-  },
-  'group.move': { group: id, before },
-  'group.duplicate': { group: id, id },
-  'group.delete': { group: id },
-  'line.add': { id, group: id, name, unit, before },
-  'line.set': {
-    line: id,
-    settings: some({
-      name,
-      unit,
-      rollUp,
-      note,
-      emphasis: Joi.string().valid(...EMPHASES),
-      locked: Joi.boolean(),
-      targetShare: figure.allow(null),
-      projectionRate: id.allow(null),
-      ownRate: figure.allow(null),
-    }),
-  },
-  'line.move': { line: id, group: id, before },
-  'line.duplicate': { line: id, id },
-  'line.delete': { line: id },
-  'line.setFigure': { line: id, month, reach, until, figure: figure.allow(null) },
-  'line.setFormula': { line: id, month, reach, until, formula },
-  'line.rewriteStep': { line: id, from: month.allow(null), formula },
-  'line.clearException': { line: id, month },
-  'line.removeStep': { line: id, from: month.allow(null) },
-  'line.moveStep': { line: id, from: month, to: month },
-  'line.moveException': { line: id, month, to: month },
-  'lines.order': { groups: many({ group: id, lines: Joi.array().items(id).min(1).max(MAX_CELLS) }) },
-  'figures.set': {
-    figures: many({ ...cell, figure: figure.allow(null) }),
-    as: Joi.string().valid('exceptions', 'rule'),
-  },
-  'figures.clear': { cells: many(cell) },
-  'figures.adjust': { cells: many(cell), by: adjustment },
-  'income.split': { shares: many({ line: id, share: figure.allow(null) }) },
-  'year.lock': { year, locked: Joi.boolean() },
-  'figureNote.set': { of: bearer, month, text: note },
-  'highlight.set': {
-    id,
-    settings: all({
-      of: bearer,
-      span: Joi.string().valid('month', 'year'),
-      when: Joi.string().valid(...HIGHLIGHT_CONDITIONS),
-      low: figure.allow(null),
-      high: figure.allow(null),
-      tone: Joi.string().valid(...TONES),
-      word: Joi.string().trim().min(1).max(24),
-    }),
-  },
-  'highlight.delete': { id },
-  'scenario.set': { id, name },
-  'scenario.delete': { id },
-  'scenario.setValues': { scenario: id, values: many({ assumption: id, value: figure.allow(null) }) },
-  'scenario.setFigures': { scenario: id, figures: many({ ...cell, figure: figure.allow(null) }) },
-  'scenario.clearFigures': { scenario: id, cells: many(cell) },
-  'scenario.adopt': { id },
-  'chart.set': {
-    id,
-    settings: all({
-      name,
-      form: Joi.string().valid(...CHART_FORMS),
-      span: Joi.string().valid(...CHART_SPANS),
-      year: year.allow(null),
-      from: month.allow(null),
-      until: month.allow(null),
-      axis: section,
-    }),
-    series: Joi.array()
-      .items(
-        Joi.object({
-          of: bearer,
-          mark: choice(CHART_MARKS),
-          scenario: id.allow(null),
-          projectedFrom: year.allow(null),
-        }).options({ presence: 'required' }),
-      )
-      .max(MAX_SERIES),
-  },
-  'chart.move': { id, before },
-  'chart.delete': { id },
-  'lines.place': {
-    group: id,
-    newGroup: orNull({ name, side }),
-    lines: many({ id, name, unit, formula }).max(100),
-  },
-  'loan.set': {
-    loan: id,
-    settings: some({
-      name,
-      unknown: choice(LOAN_UNKNOWNS),
-      amount: input,
-      rate: input,
-      months: input,
-      payment: input,
-      termIn,
-      conversion,
-      first: month,
-      due,
-      balloon: input,
-      fee: input,
-      interestOnly: input,
-      note,
-    }),
-  },
-  'loan.setExtra': {
-    id,
-    settings: orNull({ loan: id, every: choice(EXTRA_RHYTHMS), from: month, until: month.allow(null), amount: input }),
-  },
-  'loan.takeOffer': { offer: id },
-  'pot.set': {
-    pot: id,
-    settings: some({
-      name,
-      unknown: choice(SAVINGS_UNKNOWNS),
-      opening: input,
-      deposit: input,
-      rate: input,
-      months: input,
-      goal: input,
-      growth: input,
-      termIn,
-      conversion,
-      first: month,
-      due,
-      withdrawals: choice(WITHDRAWALS),
-      withdrawal: input,
-      withdrawalMonths: input,
-      inflation: input,
-      note,
-    }),
-  },
-  'pot.setMove': {
-    id,
-    settings: orNull({ pot: id, kind: choice(SAVINGS_MOVES), from: month, until: month.allow(null), amount: input }),
-  },
-  'taxSchedule.set': {
-    schedule: id,
-    settings: some({ name, income: input, allowance: input, rebateLimit: input, note }),
-  },
-  'taxSchedule.setBands': {
-    schedule: id,
-    validFrom: year.allow(null),
-    bands: Joi.array()
-      .items(Joi.object({ from: bandPart, rate: bandPart }).options({ presence: 'required' }))
-      .max(MAX_PARTS),
-  },
-  'breakEven.set': {
-    breakEven: id,
-    settings: some({
-      name,
-      about: choice(BREAK_EVEN_KINDS),
-      fixedCosts: input,
-      price: input,
-      variableCost: input,
-      plannedUnits: input,
-      targetProfit: input,
-      costs: input,
-      units: input,
-      flow: input,
-      firstName: section,
-      firstCosts: input,
-      secondName: section,
-      secondCosts: input,
-      note,
-    }),
-  },
-  'calculator.copy': { calculator: id, as: id, name: name.allow(null), offer: Joi.boolean() },
-  'calculator.delete': { calculator: id },
-  'finding.waive': { finding, reason: Joi.string().trim().min(1).max(500) },
-  'finding.takeUp': { finding },
-  'assumption.add': { id, name, unit, value: figure, note, before },
-  'assumption.set': {
-    assumption: id,
-    settings: some({
-      name,
-      unit,
-      value: figure,
-      formula: formula.allow(null),
-      low: figure.allow(null),
-      high: figure.allow(null),
-      section,
-      note,
-    }),
-  },
-  'assumption.fix': { assumption: id, value: figure },
-  'assumption.setStep': { assumption: id, from: month, value: figure },
-  'assumption.moveStep': { assumption: id, from: month, to: month },
-  'assumption.removeStep': { assumption: id, from: month },
-  'assumption.move': { assumption: id, before, section: section.optional() },
-  'assumption.delete': { assumption: id },
+const steps: Readonly<Record<'undo' | 'redo', Record<string, Joi.Schema>>> = {
   undo: { target: id },
   redo: { target: id },
 };
+const orders: Readonly<Record<string, Record<string, Joi.Schema>>> = {
+  ...Object.fromEntries(Object.entries(COMMANDS).map(([kind, { fields }]) => [kind, schemaOf(fields as Fields)])),
+  ...steps,
+};
 
-const kinds = Object.keys(orders);
-const envelope = all({
+const envelope = allOf({
   id,
   command: Joi.object({
     kind: Joi.string()
-      .valid(...kinds)
+      .valid(...Object.keys(orders))
       .required(),
   }).unknown(),
 });
-const orderSchemas = new Map(kinds.map((kind) => [kind, all({ kind: Joi.string(), ...orders[kind as CommandKind] })]));
+const orderSchemas = new Map(
+  Object.entries(orders).map(([kind, fields]) => [kind, allOf({ kind: Joi.string(), ...fields })]),
+);
 
-const entry = all({
+const entry = allOf({
   date: Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day such as 2026-03-14'),
   what: Joi.string().trim().allow('').max(MAX_WHAT),
   line: id,
   account: Joi.string().trim().allow('').max(MAX_ACCOUNT),
   amount: Joi.number().integer().min(-LARGEST_AMOUNT).max(LARGEST_AMOUNT),
 });
-const entryChange = all({ before: Joi.object().allow(null), after: Joi.object().allow(null) }).unknown(false);
+const entryChange = allOf({ before: Joi.object().allow(null), after: Joi.object().allow(null) }).unknown(false);
 /** The most entries one answer holds. */
 const MAX_PAGE = 500;
-const entriesQuery = all({
+const entriesQuery = allOf({
   from: month,
   to: month,
   lines: Joi.string()
@@ -341,8 +61,15 @@ const entriesQuery = all({
     .optional(),
 });
 
-const newPlan = all({ id, name, currency, locale, firstMonth: month, months });
-const copy = all({ id });
+const newPlan = allOf({
+  id,
+  name,
+  currency,
+  locale,
+  firstMonth: month,
+  months: Joi.number().integer().min(1).max(MAX_MONTHS),
+});
+const copy = allOf({ id });
 
 /** A command or a step through history, as it was sent to a plan. */
 export function readOrder(body: unknown): { id: string; order: Order } {

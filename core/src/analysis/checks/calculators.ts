@@ -1,9 +1,9 @@
 import { monthInWords, type Month } from '../../calendar/month.ts';
 import type { Model } from '../../engine/model.ts';
-import { calculatorsOf, extrasOf, movesOf } from '../../plan/calculators.ts';
-import type { Command } from '../../plan/commands.ts';
-import { planOf } from '../../plan/document.ts';
-import { nameOf } from '../../plan/naming.ts';
+import { calculatorsOf, extrasOf, movesOf } from '../../plan/document/calculators.ts';
+import type { Command } from '../../plan/commands/commands.ts';
+import { planOf } from '../../plan/document/document.ts';
+import { nameOf } from '../../plan/document/naming.ts';
 import type { Check, Found } from './finding.ts';
 
 /** Calculators that have no answer yet, or none at all. A mistake of an input is found where it was made. */

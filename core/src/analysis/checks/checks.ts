@@ -1,5 +1,5 @@
 import type { Model } from '../../engine/model.ts';
-import type { Document } from '../../plan/document.ts';
+import type { Document } from '../../plan/document/document.ts';
 import { withoutAnswer } from './calculators.ts';
 import {
   manyExceptions,

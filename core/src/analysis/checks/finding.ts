@@ -1,6 +1,6 @@
 import type { Month } from '../../calendar/month.ts';
 import type { Model } from '../../engine/model.ts';
-import type { Command } from '../../plan/commands.ts';
+import type { Command } from '../../plan/commands/commands.ts';
 
 /** What a careful reviewer looks for. */
 export const CHECK_KINDS = [

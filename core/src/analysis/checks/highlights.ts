@@ -1,10 +1,10 @@
 import { stretches } from '../../calendar/calendar.ts';
 import type { Model } from '../../engine/model.ts';
 import { writeFigure } from '../../figure/write.ts';
-import { planOf } from '../../plan/document.ts';
-import { unitOf } from '../../plan/formulas.ts';
-import { nameOf } from '../../plan/naming.ts';
-import type { HighlightRow } from '../../plan/tables.ts';
+import { planOf } from '../../plan/document/document.ts';
+import { unitOf } from '../../plan/document/formulas.ts';
+import { nameOf } from '../../plan/document/naming.ts';
+import type { HighlightRow } from '../../plan/schema/tables.ts';
 import { highlightsInOrder, watchedFigure } from '../highlighting.ts';
 import type { Check } from './finding.ts';
 

@@ -7,15 +7,15 @@ import type { Model } from '../../engine/model.ts';
 import { effectiveSteps } from '../../engine/node.ts';
 import { BLANK, FINE } from '../../engine/problems.ts';
 import { problemsOf, type FigureProblem } from '../../engine/results.ts';
-import { calculatorsOf, inputsOf, outputOfFigure } from '../../plan/calculators.ts';
-import { commandForInput } from '../../plan/calculatorCommands.ts';
-import type { Command } from '../../plan/commands.ts';
-import { planOf } from '../../plan/document.ts';
-import { unitFindings } from '../../plan/formulas.ts';
-import { readStoredOrNull } from '../../plan/storedFormulas.ts';
-import { nameOf } from '../../plan/naming.ts';
-import type { LineRow } from '../../plan/tables.ts';
-import { TOTALS, totalOfSide } from '../../plan/totals.ts';
+import { calculatorsOf, inputsOf, outputOfFigure } from '../../plan/document/calculators.ts';
+import { commandForInput } from '../../plan/commands/forInput.ts';
+import type { Command } from '../../plan/commands/commands.ts';
+import { planOf } from '../../plan/document/document.ts';
+import { unitFindings } from '../../plan/document/formulas.ts';
+import { readStoredOrNull } from '../../plan/document/storedFormulas.ts';
+import { nameOf } from '../../plan/document/naming.ts';
+import type { LineRow } from '../../plan/schema/tables.ts';
+import { TOTALS, totalOfSide } from '../../plan/schema/totals.ts';
 import type { Check, Found } from './finding.ts';
 
 /** A formula of a line's rule, with the months it holds in. */

@@ -1,6 +1,6 @@
 import { Model } from '../../engine/model.ts';
-import { applyChanges, type Change, type Document } from '../../plan/document.ts';
-import { rolledUpValue, rollUpOf } from '../../plan/rollUps.ts';
+import { applyChanges, type Change, type Document } from '../../plan/document/document.ts';
+import { rolledUpValue, rollUpOf } from '../../plan/document/rollUps.ts';
 
 /** One figure of a plan: of a line, group or total, over a stretch of periods, `to` exclusive. */
 export interface FigureOf {

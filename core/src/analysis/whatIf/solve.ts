@@ -1,5 +1,5 @@
 import { rootsOf, type Root } from '../../finance/roots.ts';
-import type { Document } from '../../plan/document.ts';
+import type { Document } from '../../plan/document/document.ts';
 import { Cases, valuesBetween, type FigureOf } from './cases.ts';
 
 export interface Question {

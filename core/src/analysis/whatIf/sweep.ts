@@ -1,4 +1,4 @@
-import type { Document } from '../../plan/document.ts';
+import type { Document } from '../../plan/document/document.ts';
 import { Cases, type FigureOf } from './cases.ts';
 
 /** Told how far a long computation is, from 0 to 1; may throw to end it. */

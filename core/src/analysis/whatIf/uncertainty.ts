@@ -1,6 +1,6 @@
 import { isInTheRed } from '../../figure/compare.ts';
-import type { Document } from '../../plan/document.ts';
-import { CUMULATIVE_NET, NET } from '../../plan/totals.ts';
+import type { Document } from '../../plan/document/document.ts';
+import { CUMULATIVE_NET, NET } from '../../plan/schema/totals.ts';
 import { Cases } from './cases.ts';
 import type { Progress } from './sweep.ts';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../../engine/results.ts';
-import { decide } from '../../plan/decide.ts';
-import { applyChanges, type Document } from '../../plan/document.ts';
-import { namesOf } from '../../plan/naming.ts';
+import { decide } from '../../plan/commands/decide.ts';
+import { applyChanges, type Document } from '../../plan/document/document.ts';
+import { namesOf } from '../../plan/document/naming.ts';
 import { sketch } from '../../testing/plans.ts';
 import { Cases, valuesBetween } from './cases.ts';
 import { solve } from './solve.ts';

@@ -1,0 +1,148 @@
+import { usesOf } from './dependencies.ts';
+import {
+  calculatorWith,
+  outputId,
+  outputOfFigure,
+  outputWith,
+  outputsOf,
+  ownerOfFigure,
+} from '../plan/document/calculators.ts';
+import type { ColumnSpec, WhenGone } from '../plan/schema/columns.ts';
+import type { Change, Document } from '../plan/document/document.ts';
+import type { Draft } from '../plan/document/draft.ts';
+import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
+import { formulaColumns } from '../plan/document/limits.ts';
+import { NAMED_TABLES } from '../plan/document/naming.ts';
+import { rowsWhere } from '../plan/document/rowTable.ts';
+import { TABLES, TABLE_NAMES, type AnyRow, type TableName } from '../plan/schema/tables.ts';
+import { totalWithId } from '../plan/schema/totals.ts';
+import { usersIn } from './users.ts';
+
+/**
+ * What refers to what, as the tables' descriptions have it. Deleting, undoing, redoing and reading a file ask here, so
+ * that no row is ever left that refers to something that is not there.
+ */
+
+/** A column that refers to rows of other tables. */
+interface Reference {
+  readonly table: TableName;
+  readonly column: string;
+  /** The tables what is meant may stand in. */
+  readonly to: readonly TableName[];
+  /** Whether a total, which every plan has, may be meant too. */
+  readonly orTotal: boolean;
+  readonly whenGone: WhenGone;
+}
+
+const REFERENCES: readonly Reference[] = TABLE_NAMES.flatMap((table) =>
+  (Object.entries(TABLES[table]) as [string, ColumnSpec][]).flatMap(([name, { column }]): Reference[] => {
+    if (column.kind === 'bearer')
+      return [{ table, column: name, to: ['lines', 'groups'], orTotal: true, whenGone: 'goes' }];
+    if (column.kind !== 'reference') return [];
+    const { whenGone } = column;
+    return [{ table, column: name, to: [column.table as TableName], orTotal: false, whenGone }];
+  }),
+);
+
+/** A row of a document. */
+interface Placed {
+  readonly table: TableName;
+  readonly row: AnyRow;
+}
+
+/** The rows that refer to a row and go with it or keep it from going. Formulas are not looked at. */
+export function referrersOf(document: Document, table: TableName, id: string, whenGone: WhenGone): Placed[] {
+  return REFERENCES.filter((reference) => reference.whenGone === whenGone && reference.to.includes(table)).flatMap(
+    (reference) => {
+      const rows = document[reference.table] as ReadonlyMap<string, AnyRow>;
+      return rowsWhere(rows, reference.column as 'id', id).map((row) => ({ table: reference.table, row }));
+    },
+  );
+}
+
+/** A row with all that goes when it does, each before what it refers to. */
+export function goingWith(document: Document, table: TableName, id: string): Placed[] {
+  const going = new Map<string, Placed>();
+  const visit = (each: Placed) => {
+    const key = `${each.table}|${each.row.id}`;
+    if (going.has(key)) return;
+    going.set(key, each);
+    for (const other of referrersOf(document, each.table, each.row.id, 'goes')) visit(other);
+  };
+  const row = document[table].get(id);
+  if (row) visit({ table, row });
+  return [...going.values()].reverse();
+}
+
+/** Deletes a row, and what goes with it. Whether anything still needs it is for the caller to ask. */
+export function deleteWithAll(draft: Draft, table: TableName, id: string): void {
+  for (const each of goingWith(draft.document, table, id)) draft.delete(each.table, each.row.id);
+}
+
+/** What a row refers to that a document does not have: its column, or `null` when all is there. */
+export function missingReference(document: Document, table: TableName, row: AnyRow): string | null {
+  const values = row as unknown as Readonly<Record<string, string | null>>;
+  for (const { table: own, column, to, orTotal } of REFERENCES) {
+    if (own !== table) continue;
+    const target = values[column] ?? null;
+    if (target === null || to.some((each) => document[each].has(target))) continue;
+    if (!orTotal || totalWithId(target) === undefined) return column;
+  }
+  for (const column of formulaColumns(table)) {
+    const formula = values[column] ?? null;
+    if (formula !== null && !canBeRead(document, formula)) return column;
+  }
+  return null;
+}
+
+/** Whether a stored formula can be read, and all it names is there. */
+function canBeRead(document: Document, formula: string): boolean {
+  const expression = readStoredOrNull(formula);
+  if (!expression) return false;
+  return usesOf(expression).every(({ id }) => {
+    if (outputOfFigure(id) !== null) return outputWith(document, id) !== undefined;
+    const owner = ownerOfFigure(id);
+    return totalWithId(owner) !== undefined || NAMED_TABLES.some((table) => document[table].has(owner));
+  });
+}
+
+/** A row that is left referring to something some changes have taken away; `null` when there is none. */
+export function leftBehind(after: Document, changes: readonly Change[]): Placed | null {
+  for (const { table, id, after: row } of changes) {
+    if (row !== null) continue;
+    const [left] = [...referrersOf(after, table, id, 'goes'), ...referrersOf(after, table, id, 'refused')];
+    if (left) return left;
+  }
+  return null;
+}
+
+/** Why a break-even cannot ask something else: a rule uses an output it would no longer have. `null` when none does. */
+export function lostOutput(before: Document, after: Document, changes: readonly Change[]): string | null {
+  for (const change of changes) {
+    if (change.table !== 'breakEvens' || !change.before || !change.after) continue;
+    if (change.before.about === change.after.about) continue;
+    const { id, name } = change.after;
+    const users = usersIn(after).get(id);
+    if (!users) continue;
+    const now = new Set(outputsOf(calculatorWith(after, id)!).map((output) => output.name));
+    const gone = outputsOf(calculatorWith(before, id)!).filter((output) => !now.has(output.name));
+    const used = gone.find((output) => isUsed(after, outputId(id, output.name)));
+    if (used) return `${users.map((user) => user.name).join(', ')} uses ${name}.${used.name}. Change that rule first.`;
+  }
+  return null;
+}
+
+/** Whether any formula of a plan uses a figure. */
+function isUsed(document: Document, figure: string): boolean {
+  return TABLE_NAMES.some((table) => {
+    const columns = formulaColumns(table);
+    if (columns.length === 0) return false;
+    for (const row of document[table].values() as Iterable<unknown>)
+      for (const column of columns) {
+        const formula = (row as Readonly<Record<string, string | null>>)[column];
+        const expression = formula == null ? null : readStoredOrNull(formula);
+        if (expression && usesOf(expression).some(({ id }) => id === figure)) return true;
+      }
+    return false;
+  });
+}

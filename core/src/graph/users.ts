@@ -1,0 +1,58 @@
+import { usesOf } from './dependencies.ts';
+import { calculatorsOf, inputsOf, ownerOfFigure } from '../plan/document/calculators.ts';
+import { groupsWithLines, inOrder, planOf, type Document } from '../plan/document/document.ts';
+import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
+
+/** Something that uses another thing of the plan, with its name. */
+export interface User {
+  readonly id: string;
+  readonly name: string;
+}
+
+/**
+ * Who uses each line, group, assumption, total or calculator by its name: lines through their rules, in order,
+ * assumptions, calculators, and the projection. Found for all of a plan in one go.
+ */
+export function usersIn(document: Document): ReadonlyMap<string, readonly User[]> {
+  const users = new Map<string, User[]>();
+  const add = (used: string, user: User) => {
+    const list = users.get(used);
+    if (!list) users.set(used, [user]);
+    else if (!list.some(({ id, name }) => id === user.id && name === user.name)) list.push(user);
+  };
+  const usedByLine = new Map<string, Set<string>>();
+  for (const table of ['ruleSteps', 'exceptions'] as const)
+    for (const { line, formula } of document[table].values()) {
+      if (formula === null) continue;
+      let own = usedByLine.get(line);
+      if (!own) usedByLine.set(line, (own = new Set<string>()));
+      for (const used of namedIn(formula)) own.add(used);
+    }
+  for (const { lines } of groupsWithLines(document))
+    for (const { id, name } of lines) for (const used of usedByLine.get(id) ?? []) add(used, { id, name });
+  for (const { id, name, formula } of inOrder(document.assumptions.values()))
+    if (formula !== null) for (const used of namedIn(formula)) add(used, { id, name });
+  for (const calculator of calculatorsOf(document)) {
+    const { id, name } = calculator.row;
+    for (const { formula, isImplied } of inputsOf(document, calculator)) {
+      if (formula === null || isImplied) continue;
+      for (const used of namedIn(formula)) if (used !== id) add(used, { id, name });
+    }
+  }
+  for (const { id, name, projectionRate } of [...document.groups.values(), ...document.lines.values()])
+    if (projectionRate !== null) add(projectionRate, { id, name: `the projection of ${name}` });
+  const { id, projectionRate } = planOf(document);
+  if (projectionRate !== null) add(projectionRate, { id, name: 'the projection of next year' });
+  return users;
+}
+
+/** Who uses one thing of a plan. */
+export function usersOf(document: Document, id: string): readonly User[] {
+  return usersIn(document).get(id) ?? [];
+}
+
+/** What a stored formula names; one that cannot be read names nothing. */
+function namedIn(formula: string): Set<string> {
+  const expression = readStoredOrNull(formula);
+  return new Set(expression ? usesOf(expression).map((use) => ownerOfFigure(use.id)) : []);
+}

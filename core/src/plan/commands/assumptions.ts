@@ -1,0 +1,191 @@
+import type { Month } from '../../calendar/month.ts';
+import { writeWithUnit } from '../../figure/write.ts';
+import { planOf } from '../document/document.ts';
+import type { Draft } from '../document/draft.ts';
+import { rowsWhere } from '../document/rowTable.ts';
+import { deleteWithAll } from '../../graph/references.ts';
+import { tidy } from '../schema/names.ts';
+import { refused } from '../schema/refusal.ts';
+import { datedId, type AssumptionRow, type AssumptionStepRow } from '../schema/tables.ts';
+import { checkFigure, checkMonth, checkName, checkNewId, checkNote, checkText, checkUnit, existing } from './checks.ts';
+import { command, type Words } from './command.ts';
+import { columns, columnsBut, figure, id, leftOut, month, name, placement, some, text } from './fields.ts';
+import { positionBefore, refuseUsed } from './placing.ts';
+import { storedFormula } from './rules.ts';
+
+/** What can be set of an assumption. */
+export type AssumptionSettings = Omit<AssumptionRow, 'id' | 'position'>;
+
+/** What is done with assumptions: their values, limits and formulas, their dated steps, their order. */
+export const assumptionCommands = {
+  'assumption.add': command({
+    fields: { id, name, ...columns('assumptions', 'unit', 'value', 'note'), before: placement },
+    label: ({ name }) => `New assumption ${name}`,
+    decide(draft, command) {
+      checkNewId(draft, command.id);
+      checkName(draft, command.name, null, 'name');
+      checkUnit(command.unit);
+      checkFigure(command.value, 'value');
+      checkNote(command.note);
+      const position = positionBefore(draft, 'assumptions', command.before, null);
+      const { id, unit, value, note } = command;
+      const name = tidy(command.name);
+      draft.set('assumptions', {
+        id,
+        name,
+        unit,
+        value,
+        formula: null,
+        low: null,
+        high: null,
+        section: '',
+        note,
+        position,
+      });
+    },
+  }),
+
+  'assumption.set': command({
+    fields: { assumption: id, settings: some(columnsBut('assumptions', 'position')) },
+    label: ({ assumption, settings: { value } }, words) =>
+      value === undefined
+        ? `${words.name(assumption)} changed`
+        : `${words.name(assumption)}: ${valueInWords(assumption, value, words)}`,
+    decide: (draft, { assumption, settings }) => setAssumption(draft, assumption, settings),
+  }),
+
+  'assumption.fix': command({
+    fields: { assumption: id, value: figure },
+    label: ({ assumption, value }, words) =>
+      `${words.name(assumption)}: ${valueInWords(assumption, value, words)} in all months`,
+    decide: (draft, { assumption, value }) => fixAssumption(draft, assumption, value),
+  }),
+
+  'assumption.setStep': command({
+    fields: { assumption: id, from: month, value: figure },
+    label: ({ assumption, from }, words) => `${words.name(assumption)} from ${words.month(from)} on`,
+    decide(draft, { assumption: id, from, value }) {
+      const assumption = existing(draft, 'assumptions', id, 'This assumption');
+      if (assumption.formula !== null)
+        throw refused('invalid', `${assumption.name} is computed by a formula and takes no dated values.`, 'from');
+      checkMonth(from, 'from');
+      checkFigure(value, 'value');
+      refuseBeyondLimits(draft, assumption, value);
+      draft.set('assumptionSteps', { id: datedId(id, from), assumption: id, from, value });
+    },
+  }),
+
+  'assumption.moveStep': command({
+    fields: { assumption: id, from: month, to: month },
+    label: ({ assumption, from, to }, words) =>
+      `${words.name(assumption)}: its value of ${words.month(from)} moved to ${words.month(to)}`,
+    decide(draft, { assumption, from, to }) {
+      const step = existingStep(draft, assumption, from);
+      checkMonth(to, 'to');
+      if (from === to) return;
+      if (draft.get('assumptionSteps', datedId(assumption, to)))
+        throw refused('conflict', 'In that month another value begins already.', 'to');
+      draft.delete('assumptionSteps', step.id);
+      draft.set('assumptionSteps', { ...step, id: datedId(assumption, to), from: to });
+    },
+  }),
+
+  'assumption.removeStep': command({
+    fields: { assumption: id, from: month },
+    label: ({ assumption }, words) => `Step of ${words.name(assumption)} removed`,
+    decide: (draft, { assumption, from }) => draft.delete('assumptionSteps', existingStep(draft, assumption, from).id),
+  }),
+
+  'assumption.move': command({
+    fields: { assumption: id, before: placement, section: leftOut(text(80)) },
+    label: ({ assumption }, words) => `${words.name(assumption)} moved`,
+    decide(draft, command) {
+      const assumption = existing(draft, 'assumptions', command.assumption, 'This assumption');
+      const position = positionBefore(draft, 'assumptions', command.before, assumption.id);
+      const section = command.section ?? assumption.section;
+      checkSection(section);
+      draft.set('assumptions', { ...assumption, position, section: tidy(section) });
+    },
+  }),
+
+  'assumption.delete': command({
+    fields: { assumption: id },
+    label: ({ assumption }, words) => `${words.name(assumption)} deleted`,
+    decide(draft, { assumption: id }) {
+      const assumption = existing(draft, 'assumptions', id, 'This assumption');
+      refuseUsed(draft, 'assumptions', assumption);
+      deleteWithAll(draft, 'assumptions', id);
+    },
+  }),
+};
+
+/** A formula takes the place of the value and of the dated steps; `null` gives the value its place again. */
+function setAssumption(draft: Draft, id: string, settings: Partial<AssumptionSettings>): void {
+  const assumption = existing(draft, 'assumptions', id, 'This assumption');
+  const next = { ...assumption, ...settings };
+  if (settings.name !== undefined) checkName(draft, next.name, assumption.id, 'name');
+  checkUnit(next.unit);
+  checkFigure(next.value, 'value');
+  checkFigure(next.low, 'low');
+  checkFigure(next.high, 'high');
+  checkNote(next.note);
+  checkSection(next.section);
+  if (next.low !== null && next.high !== null && next.low >= next.high)
+    throw refused(
+      'invalid',
+      'The lower limit has to be below the upper one.',
+      settings.low === undefined ? 'high' : 'low',
+    );
+  const steps = stepsOf(draft, id);
+  if (next.formula !== null) {
+    if (settings.formula !== undefined) next.formula = storedFormula(draft, next.formula);
+    for (const step of steps) draft.delete('assumptionSteps', step.id);
+  } else {
+    refuseBeyondLimits(draft, next, next.value);
+    for (const step of steps) refuseBeyondLimits(draft, next, step.value);
+  }
+  draft.set('assumptions', { ...next, name: tidy(next.name), section: tidy(next.section) });
+}
+
+/** Gives an assumption one value in all months: its dated values and its formula go. */
+export function fixAssumption(draft: Draft, id: string, value: number): void {
+  for (const step of stepsOf(draft, id)) draft.delete('assumptionSteps', step.id);
+  setAssumption(draft, id, { value, formula: null });
+}
+
+/** Gives an assumption the value it has in the plan's first month from its start on; earlier ones go. */
+export function foldEarlyValues(draft: Draft, id: string): void {
+  const { firstMonth } = planOf(draft.document);
+  const early = stepsOf(draft, id).filter((step) => step.from <= firstMonth);
+  if (early.length === 0) return;
+  const { value } = early.reduce((last, step) => (step.from > last.from ? step : last));
+  for (const step of early) draft.delete('assumptionSteps', step.id);
+  draft.set('assumptions', { ...draft.get('assumptions', id)!, value });
+}
+
+function existingStep(draft: Draft, assumption: string, from: Month): AssumptionStepRow {
+  const step = draft.get('assumptionSteps', datedId(assumption, from));
+  if (!step) throw refused('gone', 'This step is no longer there.', 'from');
+  return step;
+}
+
+function stepsOf(draft: Draft, id: string): AssumptionStepRow[] {
+  return [...rowsWhere(draft.document.assumptionSteps, 'assumption', id)];
+}
+
+function checkSection(section: string): void {
+  checkText(section, 'section');
+  if ([...section].length > 80) throw refused('invalid', 'A heading may have 80 letters.', 'section');
+}
+
+function refuseBeyondLimits(draft: Draft, { name, unit, low, high }: AssumptionRow, value: number): void {
+  const write = (figure: number) => writeWithUnit(figure, unit, planOf(draft.document));
+  if (low !== null && value < low)
+    throw refused('invalid', `${name} may not go below ${write(low)}. Change its limits to go there.`, 'value');
+  if (high !== null && value > high)
+    throw refused('invalid', `${name} may not go above ${write(high)}. Change its limits to go there.`, 'value');
+}
+
+function valueInWords(assumption: string, value: number, words: Words): string {
+  return words.figure(value, words.document.assumptions.get(assumption)?.unit ?? 'number');
+}

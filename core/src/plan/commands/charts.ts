@@ -1,0 +1,101 @@
+import { inOrder } from '../document/document.ts';
+import { titleRefusal } from '../document/naming.ts';
+import { positionBetween, positions } from '../document/position.ts';
+import { rowsWhere } from '../document/rowTable.ts';
+import { deleteWithAll } from '../../graph/references.ts';
+import { tidy } from '../schema/names.ts';
+import { refused } from '../schema/refusal.ts';
+import { CHART_FORMS, CHART_MARKS, CHART_SPANS, chartSeriesId } from '../schema/tables.ts';
+import { checkBearer, checkMonth, checkNewId, checkText, existing } from './checks.ts';
+import { command, type Words } from './command.ts';
+import { all, columns, columnsBut, id, list, placement } from './fields.ts';
+
+/** The most series one chart may have. */
+export const MAX_SERIES = 24;
+
+const titleOf = (chart: string, { document }: Words) => document.charts.get(chart)?.name ?? '';
+
+/** What is done with charts. */
+export const chartCommands = {
+  /** Makes a chart, or puts another in its place: its settings and all its series. */
+  'chart.set': command({
+    fields: {
+      id,
+      settings: all(columnsBut('charts', 'position')),
+      series: list(all(columns('chartSeries', 'of', 'mark', 'scenario', 'projectedFrom')), 0, MAX_SERIES),
+    },
+    label: ({ id, settings }, { document }) => `${document.charts.has(id) ? 'Chart' : 'New chart'} ${settings.name}`,
+    inAnyScenario: true,
+    decide(draft, { id, settings, series }) {
+      if (!draft.get('charts', id)) checkNewId(draft, id);
+      const refusal = titleRefusal(draft.document, 'charts', settings.name, id);
+      if (refusal) throw refused('invalid', refusal, 'name');
+      const name = tidy(settings.name);
+      if (!CHART_FORMS.includes(settings.form))
+        throw refused('invalid', `A chart is one of ${CHART_FORMS.join(', ')}.`, 'form');
+      if (!CHART_SPANS.includes(settings.span))
+        throw refused('invalid', `A chart goes by ${CHART_SPANS.join(', ')}.`, 'span');
+      checkText(settings.axis, 'axis', 80);
+      for (const [field, month] of [
+        ['from', settings.from],
+        ['until', settings.until],
+      ] as const)
+        if (month !== null) checkMonth(month, field);
+      if (settings.from !== null && settings.until !== null && settings.until < settings.from)
+        throw refused('invalid', 'The last month lies before the first.', 'until');
+      if (series.length > MAX_SERIES) throw refused('invalid', `A chart has at most ${MAX_SERIES} series.`, 'series');
+      const last = inOrder(draft.document.charts.values()).at(-1)?.position ?? null;
+      const position = draft.get('charts', id)?.position ?? positionBetween(last, null);
+      draft.set('charts', { id, ...settings, name, position });
+      for (const row of rowsWhere(draft.document.chartSeries, 'chart', id)) draft.delete('chartSeries', row.id);
+      const seriesIds = new Set<string>();
+      const keys = positions(series.length);
+      series.forEach((each, index) => {
+        const { of, mark, scenario, projectedFrom } = each;
+        checkBearer(draft, of);
+        if (scenario !== null) existing(draft, 'scenarios', scenario, 'The scenario a series is taken from');
+        if (scenario !== null && projectedFrom !== null)
+          throw refused('invalid', 'A series is of a scenario or projected, not both.', 'series');
+        if (!CHART_MARKS.includes(mark))
+          throw refused('invalid', `A series is drawn as ${CHART_MARKS.join(', ')}.`, 'series');
+        if (seriesIds.has(chartSeriesId(id, each)))
+          throw refused('invalid', 'Each series can stand in a chart once.', 'series');
+        seriesIds.add(chartSeriesId(id, each));
+        draft.set('chartSeries', {
+          id: chartSeriesId(id, each),
+          chart: id,
+          of,
+          mark,
+          scenario,
+          projectedFrom,
+          position: keys[index]!,
+        });
+      });
+    },
+  }),
+
+  /** Puts a chart in front of another, or last. */
+  'chart.move': command({
+    fields: { id, before: placement },
+    label: ({ id }, words) => `Chart ${titleOf(id, words)} moved`,
+    inAnyScenario: true,
+    decide(draft, { id, before }) {
+      const chart = existing(draft, 'charts', id, 'This chart');
+      const others = inOrder(draft.document.charts.values()).filter((other) => other.id !== id);
+      const at = before === null ? others.length : others.findIndex((other) => other.id === before);
+      if (at < 0) throw refused('gone', 'The place this should go to is no longer there.', 'before');
+      const position = positionBetween(others[at - 1]?.position ?? null, others[at]?.position ?? null);
+      draft.set('charts', { ...chart, position });
+    },
+  }),
+
+  'chart.delete': command({
+    fields: { id },
+    label: ({ id }, words) => `Chart ${titleOf(id, words)} deleted`,
+    inAnyScenario: true,
+    decide(draft, { id }) {
+      existing(draft, 'charts', id, 'This chart');
+      deleteWithAll(draft, 'charts', id);
+    },
+  }),
+};

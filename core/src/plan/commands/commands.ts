@@ -1,0 +1,43 @@
+import { assumptionCommands } from './assumptions.ts';
+import { breakEvenCommands } from './breakEvens.ts';
+import { calculatorCommands } from './calculators.ts';
+import { chartCommands } from './charts.ts';
+import { dressCommands } from './dress.ts';
+import type { ValuesOf } from './fields.ts';
+import { findingCommands } from './findings.ts';
+import { groupCommands } from './groups.ts';
+import { lineCommands } from './lines.ts';
+import { loanCommands } from './loans.ts';
+import { planCommands } from './plan.ts';
+import { ruleCommands } from './rules.ts';
+import { savingsCommands } from './savings.ts';
+import { scenarioCommands } from './scenarios.ts';
+import { taxCommands } from './taxSchedules.ts';
+
+/** All that can be done with a plan, by subject. Each command is described in its subject's file, and nowhere else. */
+export const COMMANDS = {
+  ...planCommands,
+  ...groupCommands,
+  ...lineCommands,
+  ...ruleCommands,
+  ...dressCommands,
+  ...assumptionCommands,
+  ...scenarioCommands,
+  ...chartCommands,
+  ...calculatorCommands,
+  ...loanCommands,
+  ...savingsCommands,
+  ...taxCommands,
+  ...breakEvenCommands,
+  ...findingCommands,
+};
+
+export type CommandKind = keyof typeof COMMANDS;
+
+export type CommandOf<K extends CommandKind> = { readonly kind: K } & ValuesOf<(typeof COMMANDS)[K]['fields']>;
+
+/**
+ * What someone means to do with a plan. Formulas come with names or with ids in braces, in canonical notation; ids of
+ * new rows are made by whoever sends the command.
+ */
+export type Command = { [K in CommandKind]: CommandOf<K> }[CommandKind];

@@ -1,0 +1,62 @@
+import { highlightRefusal } from '../document/highlights.ts';
+import { tidy } from '../schema/names.ts';
+import { refused } from '../schema/refusal.ts';
+import { datedId, lockedYearId } from '../schema/tables.ts';
+import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText } from './checks.ts';
+import { command } from './command.ts';
+import { all, bearer, columnsBut, id, month, text, year, yesNo } from './fields.ts';
+
+/** What is said beside the figures: notes, highlights, and years that are kept from being edited. */
+export const dressCommands = {
+  'year.lock': command({
+    fields: { year, locked: yesNo },
+    label: ({ year, locked }) => `${year} ${locked ? 'locked' : 'unlocked'}`,
+    decide(draft, { year, locked }) {
+      if (!Number.isInteger(year) || year < 1900 || year > 2999)
+        throw refused('invalid', `${year} is not a year such as 2026.`, 'year');
+      const id = lockedYearId(year);
+      if (locked) draft.set('lockedYears', { id, year });
+      else if (draft.get('lockedYears', id)) draft.delete('lockedYears', id);
+    },
+  }),
+
+  'figureNote.set': command({
+    fields: { of: bearer, month, text: text(2000) },
+    label: ({ of, month }, words) => `Note on ${words.name(of)} in ${words.month(month)}`,
+    inAnyScenario: true,
+    decide(draft, { of, month, text }) {
+      checkBearer(draft, of);
+      checkMonth(month, 'month');
+      checkNote(text);
+      const id = datedId(of, month);
+      if (text.trim() !== '') draft.set('figureNotes', { id, of, month, text: text.trim() });
+      else if (draft.get('figureNotes', id)) draft.delete('figureNotes', id);
+    },
+  }),
+
+  'highlight.set': command({
+    fields: { id, settings: all(columnsBut('highlights')) },
+    label: ({ settings }, words) => `Highlight on ${words.name(settings.of)}`,
+    inAnyScenario: true,
+    decide(draft, { id, settings }) {
+      if (!draft.get('highlights', id)) checkNewId(draft, id);
+      checkBearer(draft, settings.of);
+      checkFigure(settings.low, 'low');
+      checkFigure(settings.high, 'high');
+      const refusal = highlightRefusal(settings);
+      if (refusal) throw refused('invalid', refusal.message, refusal.field);
+      checkText(settings.word, 'word', 24);
+      draft.set('highlights', { id, ...settings, word: tidy(settings.word) });
+    },
+  }),
+
+  'highlight.delete': command({
+    fields: { id },
+    label: ({ id }, words) => `Highlight on ${words.name(words.document.highlights.get(id)?.of ?? '')} removed`,
+    inAnyScenario: true,
+    decide(draft, { id }) {
+      if (!draft.get('highlights', id)) throw refused('gone', 'This highlight is no longer there.', 'id');
+      draft.delete('highlights', id);
+    },
+  }),
+};

@@ -1,0 +1,35 @@
+import { tidy } from '../schema/names.ts';
+import { refused } from '../schema/refusal.ts';
+import { checkText } from './checks.ts';
+import { command } from './command.ts';
+import { text } from './fields.ts';
+
+const finding = text(200, 1);
+
+/** Findings of the checks that are no matter, and why. */
+export const findingCommands = {
+  'finding.waive': command({
+    fields: { finding, reason: text(500) },
+    label: () => 'A finding set aside',
+    inAnyScenario: true,
+    decide(draft, { finding, reason: given }) {
+      const reason = tidy(given);
+      if (reason === '')
+        throw refused('invalid', 'Say why this is no matter, for whoever reads the plan after you.', 'reason');
+      checkText(reason, 'reason', 500);
+      checkText(finding, 'finding', 200);
+      draft.set('waivedFindings', { id: finding, finding, reason });
+    },
+  }),
+
+  'finding.takeUp': command({
+    fields: { finding },
+    label: () => 'A finding taken up again',
+    inAnyScenario: true,
+    decide(draft, { finding }) {
+      if (!draft.get('waivedFindings', finding))
+        throw refused('gone', 'This finding is not set aside any more.', 'finding');
+      draft.delete('waivedFindings', finding);
+    },
+  }),
+};

@@ -1,0 +1,46 @@
+import type { Draft } from '../document/draft.ts';
+import { inOrder } from '../document/document.ts';
+import { isNamed, type NamedTable } from '../document/naming.ts';
+import { positionBetween } from '../document/position.ts';
+import { rowsWhere } from '../document/rowTable.ts';
+import { goingWith } from '../../graph/references.ts';
+import { usersIn } from '../../graph/users.ts';
+import { Refused, refused } from '../schema/refusal.ts';
+import type { Row } from '../schema/tables.ts';
+
+/** Where rows stand among others, and whether they may go. */
+
+/** Refuses to delete something that something else uses, which does not go along with it. */
+export function refuseUsed<T extends NamedTable>(draft: Draft, table: T, row: Row<T>): void {
+  const going = goingWith(draft.document, table, row.id);
+  const except = new Set(going.map((each) => each.row.id));
+  const users = usersIn(draft.document);
+  // What was asked for is named before what goes along.
+  for (const each of going.reverse()) {
+    if (!isNamed(each.table)) continue;
+    const uses = (users.get(each.row.id) ?? []).filter((user) => !except.has(user.id));
+    if (uses.length === 0) continue;
+    const list = uses.map((user) => user.name).join(', ');
+    throw new Refused({
+      code: 'used',
+      message: `${(each.row as { name: string }).name} is used by ${list}. Change ${uses.length === 1 ? 'that rule' : 'those rules'} first.`,
+      uses,
+    });
+  }
+}
+
+/** The key of the position in front of a row, or at the end; lines stand within their group. */
+export function positionBefore(
+  draft: Draft,
+  table: 'groups' | 'lines' | 'assumptions',
+  before: string | null,
+  self: string | null,
+  group?: string,
+): string {
+  const { document } = draft;
+  const all = group === undefined ? document[table].values() : rowsWhere(document.lines, 'group', group);
+  const rows = inOrder<{ id: string; position: string }>(all).filter((row) => row.id !== self);
+  const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
+  if (at < 0) throw refused('gone', 'The place this should go to is no longer there.', 'before');
+  return positionBetween(rows[at - 1]?.position ?? null, rows[at]?.position ?? null);
+}

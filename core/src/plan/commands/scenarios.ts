@@ -1,0 +1,113 @@
+import { inOrder } from '../document/document.ts';
+import { titleRefusal } from '../document/naming.ts';
+import { positionBetween } from '../document/position.ts';
+import { partsOfScenario } from '../document/scenarios.ts';
+import { deleteWithAll } from '../../graph/references.ts';
+import { tidy } from '../schema/names.ts';
+import { refused } from '../schema/refusal.ts';
+import { scenarioFigureId, scenarioValueId } from '../schema/tables.ts';
+import { fixAssumption } from './assumptions.ts';
+import { checkFigure, checkMonth, checkNewId, existing } from './checks.ts';
+import { command, type Words } from './command.ts';
+import { figure, id, many, month, name, orNull } from './fields.ts';
+import { setFigures } from './rules.ts';
+
+const titleOf = (scenario: string, { document }: Words) => document.scenarios.get(scenario)?.name ?? '';
+
+/** What is done with scenarios. */
+export const scenarioCommands = {
+  'scenario.set': command({
+    fields: { id, name },
+    label: ({ name }) => `Scenario ${name}`,
+    inAnyScenario: true,
+    decide(draft, { id, name: typed }) {
+      if (!draft.get('scenarios', id)) checkNewId(draft, id);
+      const refusal = titleRefusal(draft.document, 'scenarios', typed, id);
+      if (refusal) throw refused('invalid', refusal, 'name');
+      const name = tidy(typed);
+      const last = inOrder(draft.document.scenarios.values()).at(-1)?.position ?? null;
+      const position = draft.get('scenarios', id)?.position ?? positionBetween(last, null);
+      draft.set('scenarios', { id, name, position });
+    },
+  }),
+
+  'scenario.delete': command({
+    fields: { id },
+    label: ({ id }, words) => `Scenario ${titleOf(id, words)} deleted`,
+    inAnyScenario: true,
+    decide(draft, { id }) {
+      existing(draft, 'scenarios', id, 'This scenario');
+      deleteWithAll(draft, 'scenarios', id);
+    },
+  }),
+
+  /** `null` gives an assumption the plan's value again. */
+  'scenario.setValues': command({
+    fields: { scenario: id, values: many({ assumption: id, value: orNull(figure) }) },
+    label: ({ scenario, values }, words) =>
+      `${values.map(({ assumption }) => words.name(assumption)).join(', ')} in the scenario ${titleOf(scenario, words)}`,
+    inAnyScenario: true,
+    decide(draft, { scenario, values }) {
+      existing(draft, 'scenarios', scenario, 'This scenario');
+      for (const { assumption, value } of values) {
+        existing(draft, 'assumptions', assumption, 'This assumption');
+        checkFigure(value, 'values');
+        const id = scenarioValueId(scenario, assumption);
+        if (value === null) draft.delete('scenarioValues', id);
+        else draft.set('scenarioValues', { id, scenario, assumption, value });
+      }
+    },
+  }),
+
+  'scenario.setFigures': command({
+    fields: { scenario: id, figures: many({ line: id, month, figure: orNull(figure) }) },
+    label: ({ scenario }, words) => `Figures in the scenario ${titleOf(scenario, words)}`,
+    inAnyScenario: true,
+    decide(draft, { scenario, figures }) {
+      existing(draft, 'scenarios', scenario, 'This scenario');
+      for (const { line, month, figure } of figures) {
+        existing(draft, 'lines', line, 'This line');
+        checkMonth(month, 'figures');
+        checkFigure(figure, 'figures');
+        draft.set('scenarioFigures', {
+          id: scenarioFigureId(scenario, line, month),
+          scenario,
+          line,
+          month,
+          amount: figure,
+        });
+      }
+    },
+  }),
+
+  'scenario.clearFigures': command({
+    fields: { scenario: id, cells: many({ line: id, month }) },
+    label: ({ scenario }, words) => `Figures in the scenario ${titleOf(scenario, words)}`,
+    inAnyScenario: true,
+    decide(draft, { scenario, cells }) {
+      for (const { line, month } of cells) {
+        const id = scenarioFigureId(scenario, line, month);
+        if (draft.get('scenarioFigures', id)) draft.delete('scenarioFigures', id);
+      }
+    },
+  }),
+
+  /** Makes what a scenario has the plan's own; the scenario stays. */
+  'scenario.adopt': command({
+    fields: { id },
+    label: ({ id }, words) => `Scenario ${titleOf(id, words)} adopted`,
+    inAnyScenario: true,
+    decide(draft, { id }) {
+      existing(draft, 'scenarios', id, 'This scenario');
+      const { values, figures } = partsOfScenario(draft.document, id);
+      if (values.length === 0 && figures.length === 0)
+        throw refused('invalid', 'This scenario has nothing otherwise than the plan.', 'id');
+      for (const { assumption, value } of values) fixAssumption(draft, assumption, value);
+      setFigures(
+        draft,
+        figures.map(({ line, month, amount }) => ({ line, month, figure: amount })),
+        'exceptions',
+      );
+    },
+  }),
+};

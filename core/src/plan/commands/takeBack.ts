@@ -1,0 +1,75 @@
+import { Refused } from '../schema/refusal.ts';
+import type { Decision } from './command.ts';
+import { changesStructure, refuseCircles } from '../../graph/structure.ts';
+import { applyChanges, isSameRow, type Change, type Document } from '../document/document.ts';
+import { limitRefusal } from '../document/limits.ts';
+import { isNamed, nameOf, nameRefusal, titleRefusal } from '../document/naming.ts';
+import { leftBehind, lostOutput, missingReference } from '../../graph/references.ts';
+import type { AnyRow, TableName } from '../schema/tables.ts';
+import { usersIn } from '../../graph/users.ts';
+
+/**
+ * Decides whether changes, typically an inverted set, can be made to a document as it is now: every row must still be as
+ * the changes expect, and what results must hold together.
+ */
+export function decideChanges(document: Document, changes: readonly Change[]): Decision {
+  const refuse = (message: string): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
+  for (const change of changes) {
+    const now = (document[change.table] as ReadonlyMap<string, AnyRow>).get(change.id) ?? null;
+    if (!isSameRow(now, change.before)) {
+      const row = now ?? change.before ?? change.after;
+      const name = row ? ownerName(document, change.table, row) : null;
+      return refuse(`${name ?? 'What this was about'} has been changed since, so this can no longer be taken back.`);
+    }
+  }
+  const after = applyChanges(document, changes);
+  const left = leftBehind(after, changes);
+  if (left) {
+    const what = ownerName(document, left.table, left.row);
+    return refuse(`${what ?? 'Something'} has come to need this, so it can no longer be taken away.`);
+  }
+  const users = changes.some(mayTakeAway) ? usersIn(after) : null;
+  for (const change of changes) {
+    const { table, id, after: row } = change;
+    if (row === null) {
+      const own = users?.get(id) ?? [];
+      if (own.length > 0)
+        return refuse(`${own.map(({ name }) => name).join(', ')} uses this by now, so it can no longer be taken away.`);
+      continue;
+    }
+    if (missingReference(after, table, row) !== null)
+      return refuse('What this belongs to has been deleted since, so it can no longer be brought back.');
+    const refusal = isNamed(table)
+      ? nameRefusal(after, (row as { name: string }).name, id)
+      : table === 'scenarios' || table === 'charts'
+        ? titleRefusal(after, table, (row as { name: string }).name, id)
+        : null;
+    if (refusal) return refuse(refusal);
+  }
+  const lost = lostOutput(document, after, changes);
+  if (lost) return refuse(lost);
+  const tooLarge = limitRefusal(after, changes);
+  if (tooLarge) return refuse(tooLarge.message);
+  try {
+    if (changesStructure(changes)) refuseCircles(after);
+  } catch (error) {
+    if (error instanceof Refused) return refuse(error.refusal.message);
+    throw error;
+  }
+  return { ok: true, changes };
+}
+
+/** Whether a change takes away something rules may name. */
+function mayTakeAway({ table, after }: Change): boolean {
+  return after === null && isNamed(table);
+}
+
+function ownerName(document: Document, table: TableName, row: AnyRow): string | null {
+  if ('name' in row) return row.name;
+  const values = row as unknown as Readonly<Record<string, string | undefined>>;
+  for (const column of ['line', 'assumption', 'of', 'loan', 'pot', 'schedule'] as const) {
+    const owner = values[column];
+    if (owner !== undefined) return nameOf(document, owner) ?? null;
+  }
+  return values.scenario === undefined ? table : (document.scenarios.get(values.scenario)?.name ?? null);
+}

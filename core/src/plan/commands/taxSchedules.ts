@@ -1,0 +1,54 @@
+import { storedBandsRefusal } from '../document/calculators.ts';
+import { MAX_PARTS } from '../document/limits.ts';
+import { positions } from '../document/position.ts';
+import { rowsWhere } from '../document/rowTable.ts';
+import { figureAsFormula } from '../document/storedFormulas.ts';
+import { refused } from '../schema/refusal.ts';
+import { taxBandId } from '../schema/tables.ts';
+import { setCalculator, settingInWords, storedInput } from './calculators.ts';
+import { existing } from './checks.ts';
+import { command } from './command.ts';
+import { all, bandPart, columnsBut, id, list, orNull, some, year } from './fields.ts';
+
+/** A band as it is given: its figures as numbers or as formulas. */
+export type BandEntry = Readonly<Record<'from' | 'rate', number | string>>;
+
+/** What is done with tax schedules: their terms and their bands. */
+export const taxCommands = {
+  'taxSchedule.set': command({
+    fields: { schedule: id, settings: some(columnsBut('taxSchedules', 'position')) },
+    label: ({ schedule, settings }, words) => settingInWords('taxSchedules', schedule, settings.name, words),
+    decide: (draft, { schedule, settings }) => setCalculator(draft, 'taxSchedules', schedule, settings),
+  }),
+
+  /** The bands of a schedule from a year on, as a whole; none takes that year's bands away. Impossible ones are refused. */
+  'taxSchedule.setBands': command({
+    fields: {
+      schedule: id,
+      validFrom: orNull(year),
+      bands: list(all({ from: bandPart, rate: bandPart }), 0, MAX_PARTS),
+    },
+    label: ({ schedule }, words) => `Bands of ${words.name(schedule)}`,
+    decide(draft, { schedule, validFrom, bands }) {
+      existing(draft, 'taxSchedules', schedule, 'This tax schedule');
+      if (bands.length > MAX_PARTS) throw refused('invalid', `A schedule has at most ${MAX_PARTS} bands.`, 'bands');
+      const stored = bands.map(({ from, rate }, index) => {
+        const part = (given: number | string, words: string): string => {
+          const formula = storedInput(draft, typeof given === 'number' ? figureAsFormula(given) : given, 'bands');
+          if (formula === null) throw refused('invalid', `Band ${index + 1} needs a ${words}.`, 'bands');
+          return formula;
+        };
+        return { from: part(from, 'beginning'), rate: part(rate, 'rate') };
+      });
+      const refusal = storedBandsRefusal(stored);
+      if (refusal) throw refused('invalid', refusal, 'bands');
+      for (const row of rowsWhere(draft.document.taxBands, 'schedule', schedule))
+        if (row.validFrom === validFrom) draft.delete('taxBands', row.id);
+      const order = positions(stored.length);
+      stored.forEach((band, index) => {
+        const id = taxBandId(schedule, validFrom, index + 1);
+        draft.set('taxBands', { id, schedule, validFrom, ...band, position: order[index]! });
+      });
+    },
+  }),
+};

@@ -1,0 +1,324 @@
+import type { Unit } from '../../figure/unit.ts';
+import { bandsRefusal } from '../../finance/tax.ts';
+import { inOrder, type Document } from './document.ts';
+import { figureOfFormula } from './storedFormulas.ts';
+import { rowsWhere } from './rowTable.ts';
+import type {
+  BreakEvenRow,
+  LoanExtraRow,
+  LoanRow,
+  RollUp,
+  SavingsMoveRow,
+  SavingsPotRow,
+  TaxBandRow,
+  TaxScheduleRow,
+} from '../schema/tables.ts';
+
+/** The tables whose rows are calculators: named objects of the plan whose outputs rules can use. */
+export const CALCULATOR_TABLES = ['loans', 'savings', 'taxSchedules', 'breakEvens'] as const;
+export type CalculatorTable = (typeof CALCULATOR_TABLES)[number];
+
+/** A calculator with its table, which says what it is. */
+export type Calculator =
+  | { readonly table: 'loans'; readonly row: LoanRow }
+  | { readonly table: 'savings'; readonly row: SavingsPotRow }
+  | { readonly table: 'taxSchedules'; readonly row: TaxScheduleRow }
+  | { readonly table: 'breakEvens'; readonly row: BreakEvenRow };
+
+/** What a calculator is given: a column that holds a figure or a formula. */
+export interface CalculatorInput {
+  readonly column: string;
+  readonly words: string;
+  readonly unit: Unit;
+}
+
+/** What a calculator gives: `name` is what stands after the dot in a rule. */
+export interface CalculatorOutput {
+  readonly name: string;
+  readonly unit: Unit;
+  readonly about: string;
+  /** What its months make of a year. */
+  readonly rollUp: RollUp;
+  /** For a break-even: what it has to ask for this to be there. */
+  readonly of?: BreakEvenRow['about'];
+}
+
+interface CalculatorKind {
+  /** What one of them is called. */
+  readonly word: string;
+  readonly inputs: readonly CalculatorInput[];
+  readonly outputs: readonly CalculatorOutput[];
+}
+
+const given = (column: string, words: string, unit: Unit): CalculatorInput => ({ column, words, unit });
+const flow = (name: string, about: string): CalculatorOutput => ({ name, unit: 'money', about, rollUp: 'total' });
+const level = (name: string, about: string): CalculatorOutput => ({ name, unit: 'money', about, rollUp: 'last' });
+const fixed = (name: string, unit: Unit, about: string, of?: BreakEvenRow['about']): CalculatorOutput => ({
+  name,
+  unit,
+  about,
+  rollUp: 'average',
+  ...(of ? { of } : {}),
+});
+
+/** What each kind of calculator takes and gives. */
+export const CALCULATORS: Readonly<Record<CalculatorTable, CalculatorKind>> = {
+  loans: {
+    word: 'loan',
+    inputs: [
+      given('amount', 'amount', 'money'),
+      given('rate', 'yearly rate', 'ratePerYear'),
+      given('months', 'duration', 'months'),
+      given('payment', 'monthly payment', 'money'),
+      given('balloon', 'balloon', 'money'),
+      given('fee', 'fee', 'money'),
+      given('interestOnly', 'interest-only months', 'months'),
+    ],
+    outputs: [
+      flow('payment', 'all that is paid in a month, extra payments included'),
+      flow('interest', 'the interest part of it'),
+      flow('principal', 'the part of it that pays the amount back'),
+      flow('extra', 'what is paid on top in a month'),
+      flow('fee', 'the fee, in the first month'),
+      level('balance', 'what is still owed at a month’s end'),
+      fixed('amount', 'money', 'the amount borrowed'),
+      fixed('rate', 'ratePerYear', 'the yearly rate'),
+      fixed('months', 'months', 'how many months it runs'),
+      fixed('regular payment', 'money', 'the monthly payment agreed'),
+      fixed('total paid', 'money', 'all payments together'),
+      fixed('total interest', 'money', 'all interest together'),
+      fixed('interest share', 'percent', 'all interest as a share of the amount'),
+    ],
+  },
+  savings: {
+    word: 'savings pot',
+    inputs: [
+      given('opening', 'opening balance', 'money'),
+      given('deposit', 'monthly deposit', 'money'),
+      given('rate', 'yearly rate', 'ratePerYear'),
+      given('months', 'duration', 'months'),
+      given('goal', 'goal', 'money'),
+      given('growth', 'yearly growth of the deposit', 'ratePerYear'),
+      given('withdrawal', 'monthly withdrawal', 'money'),
+      given('withdrawalMonths', 'months of withdrawal', 'months'),
+      given('inflation', 'rise of prices', 'ratePerYear'),
+    ],
+    outputs: [
+      flow('deposit', 'what is put in in a month'),
+      flow('interest', 'the interest of a month'),
+      flow('withdrawal', 'what is taken out in a month'),
+      level('balance', 'what is in it at a month’s end'),
+      fixed('goal', 'money', 'what the deposits come to'),
+      fixed('months', 'months', 'how many months are saved'),
+      fixed('rate', 'ratePerYear', 'the yearly rate'),
+      fixed('total deposits', 'money', 'all deposits together'),
+      fixed('total interest', 'money', 'all interest together'),
+    ],
+  },
+  taxSchedules: {
+    word: 'tax schedule',
+    inputs: [
+      given('income', 'income', 'money'),
+      given('allowance', 'allowance', 'money'),
+      given('rebateLimit', 'rebate limit', 'money'),
+    ],
+    outputs: [
+      fixed('tax', 'money', 'the tax on the year’s income'),
+      fixed('marginal rate', 'percent', 'the tax on one more of income'),
+      fixed('effective rate', 'percent', 'the tax as a share of the income'),
+    ],
+  },
+  breakEvens: {
+    word: 'break-even',
+    inputs: [
+      given('fixedCosts', 'fixed costs', 'money'),
+      given('price', 'price', 'money'),
+      given('variableCost', 'variable cost per unit', 'money'),
+      given('plannedUnits', 'planned units', 'number'),
+      given('targetProfit', 'target profit', 'money'),
+      given('costs', 'costs of a month', 'money'),
+      given('units', 'units of a month', 'number'),
+      given('flow', 'net of a month', 'money'),
+      given('firstCosts', 'costs of the first', 'money'),
+      given('secondCosts', 'costs of the second', 'money'),
+    ],
+    outputs: [
+      fixed('units', 'number', 'the units at which nothing is lost', 'units'),
+      fixed('whole units', 'number', 'the same in whole units', 'units'),
+      fixed('revenue', 'money', 'what these units bring', 'units'),
+      fixed('contribution', 'money', 'what a unit leaves for the fixed costs', 'units'),
+      fixed('contribution ratio', 'percent', 'the same as a share of the price', 'units'),
+      fixed('margin of safety', 'percent', 'the share of the planned units that could stay unsold', 'units'),
+      fixed('units for target', 'number', 'the units that bring the profit aimed at', 'units'),
+      fixed('profit', 'money', 'what the planned units leave', 'units'),
+      fixed('unit cost', 'money', 'the costs of a month by its units', 'units'),
+      fixed('unit cost by quarter', 'money', 'the costs of the quarter by its units', 'units'),
+      fixed('unit cost by year', 'money', 'the costs of the year by its units', 'units'),
+      { ...level('cumulative', 'the net added up from the start'), of: 'time' },
+      { ...level('first cumulative', 'the costs of the first, added up'), of: 'between' },
+      { ...level('second cumulative', 'the costs of the second, added up'), of: 'between' },
+      { ...level('difference', 'how much more the first has cost by then'), of: 'between' },
+      fixed('months', 'months', 'after how many months it is reached'),
+    ],
+  },
+};
+
+export function isCalculatorTable(table: string): table is CalculatorTable {
+  return (CALCULATOR_TABLES as readonly string[]).includes(table);
+}
+
+/** The calculator with that id. */
+export function calculatorWith(document: Document, id: string): Calculator | undefined {
+  for (const table of CALCULATOR_TABLES) {
+    const row = document[table].get(id);
+    if (row) return { table, row } as Calculator;
+  }
+  return undefined;
+}
+
+/** All calculators of a plan: loans, savings, tax schedules, break-evens, each in their order. */
+export function calculatorsOf(document: Document): Calculator[] {
+  return CALCULATOR_TABLES.flatMap((table) =>
+    inOrder<Calculator['row']>(document[table].values()).map((row) => ({ table, row }) as Calculator),
+  );
+}
+
+/** The outputs a calculator has. */
+export function outputsOf(calculator: Calculator): readonly CalculatorOutput[] {
+  const { outputs } = CALCULATORS[calculator.table];
+  if (calculator.table !== 'breakEvens') return outputs;
+  const { about } = calculator.row;
+  return outputs.filter(({ name, of }) => of === about || (of === undefined && about !== 'units' && name === 'months'));
+}
+
+/** An input with the row it stands in and its id among the figures. */
+export interface PlacedInput extends CalculatorInput {
+  readonly id: string;
+  readonly formula: string | null;
+  /** Whether it is filled in from elsewhere in the plan, as nothing is said here. */
+  readonly isImplied?: boolean;
+}
+
+/** All inputs of a calculator, those of its extra payments, moves or bands included. */
+export function inputsOf(document: Document, { table, row }: Calculator): PlacedInput[] {
+  const columns = row as unknown as Readonly<Record<string, string | null>>;
+  const own = CALCULATORS[table].inputs.map((input): PlacedInput => {
+    const { column } = input;
+    const unit = column === 'months' && columns.termIn === 'years' ? 'years' : input.unit;
+    const placed = { ...input, unit, id: inputId(row.id, column), formula: columns[column] ?? null };
+    // Today's money is reckoned with the plan's own rise of prices where a pot names no other.
+    const shared = column === 'inflation' && placed.formula === null ? sharedInflation(document) : null;
+    return shared === null ? placed : { ...placed, formula: `{${shared}}`, isImplied: true };
+  });
+  const parts = table === 'loans' ? extrasOf(document, row.id) : table === 'savings' ? movesOf(document, row.id) : [];
+  const ofParts = parts.map((part): PlacedInput => ({
+    ...given('amount', table === 'loans' ? 'extra payment' : 'single amount', 'money'),
+    id: inputId(part.id, 'amount'),
+    formula: part.amount,
+  }));
+  return [...own, ...ofParts, ...(table === 'taxSchedules' ? bandInputsOf(document, row.id) : [])];
+}
+
+/** The inputs of a schedule's bands: where each begins, and its rate. */
+export function bandInputsOf(document: Document, schedule: string): PlacedInput[] {
+  return bandSetsOf(document, schedule).flatMap(({ bands }) =>
+    bands.flatMap(({ id, from, rate }, index): PlacedInput[] => [
+      { ...given('from', `beginning of band ${index + 1}`, 'money'), id: inputId(id, 'from'), formula: from },
+      { ...given('rate', `rate of band ${index + 1}`, 'percent'), id: inputId(id, 'rate'), formula: rate },
+    ]),
+  );
+}
+
+/** The assumption a plan's prices rise by, as its projection has it. */
+export function sharedInflation(document: Document): string | null {
+  for (const plan of document.plan.values()) return plan.projectionRate;
+  return null;
+}
+
+/** The extra payments of a loan, by month. */
+export function extrasOf(document: Document, loan: string): LoanExtraRow[] {
+  return byMonth(rowsWhere(document.loanExtras, 'loan', loan));
+}
+
+/** What departs from the regular deposits of a pot, by month. */
+export function movesOf(document: Document, pot: string): SavingsMoveRow[] {
+  return byMonth(rowsWhere(document.savingsMoves, 'pot', pot));
+}
+
+function byMonth<R extends { readonly id: string; readonly from: string }>(rows: readonly R[]): R[] {
+  return [...rows].sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.id < b.id ? -1 : 1));
+}
+
+/** The bands of a schedule that share a first year, in order. */
+export interface BandSet {
+  readonly validFrom: number | null;
+  readonly bands: readonly TaxBandRow[];
+}
+
+/** All sets of bands of a schedule, earliest first. */
+export function bandSetsOf(document: Document, schedule: string): BandSet[] {
+  const sets = new Map<number | null, TaxBandRow[]>();
+  for (const band of rowsWhere(document.taxBands, 'schedule', schedule)) {
+    const set = sets.get(band.validFrom);
+    if (set) set.push(band);
+    else sets.set(band.validFrom, [band]);
+  }
+  return [...sets]
+    .sort(([a], [b]) => (a ?? -Infinity) - (b ?? -Infinity))
+    .map(([validFrom, bands]) => ({ validFrom, bands: inOrder(bands) }));
+}
+
+/** Why bands are impossible whatever their formulas come to, as a sentence. */
+export function storedBandsRefusal(bands: readonly Pick<TaxBandRow, 'from' | 'rate'>[]): string | null {
+  return bandsRefusal(bands.map(({ from, rate }) => ({ from: figureOfFormula(from), rate: figureOfFormula(rate) })));
+}
+
+/** The set of bands that holds in a year; `null` when the first one begins later. */
+export function bandsOfYear<S extends { readonly validFrom: number | null }>(
+  sets: readonly S[],
+  year: number,
+): S | null {
+  return sets.findLast(({ validFrom }) => validFrom === null || validFrom <= year) ?? null;
+}
+
+/** The id an output has among the figures: that of its calculator, a dot, its name. */
+export function outputId(calculator: string, output: string): string {
+  return `${calculator}.${output}`;
+}
+
+/** The id an input has among the figures: that of its row, a colon, its column. */
+export function inputId(row: string, column: string): string {
+  return `${row}:${column}`;
+}
+
+/** The row a figure's id begins with: the calculator of an output, and everything else itself. */
+export function ownerOfFigure(id: string): string {
+  const end = id.search(/[.:]/);
+  return end < 0 ? id : id.slice(0, end);
+}
+
+/** What stands after the dot in an output's id; `null` for everything else. */
+export function outputOfFigure(id: string): string | null {
+  const dot = id.indexOf('.');
+  return dot < 0 ? null : id.slice(dot + 1);
+}
+
+/** The description of an output by its id among the figures. */
+export function outputWith(document: Document, id: string): CalculatorOutput | undefined {
+  const name = outputOfFigure(id);
+  const calculator = name === null ? undefined : calculatorWith(document, ownerOfFigure(id));
+  return calculator && outputsOf(calculator).find((output) => output.name === name);
+}
+
+/** The description of an input by its id among the figures, with the calculator it belongs to. */
+export function inputWith(
+  document: Document,
+  id: string,
+): { readonly calculator: Calculator; readonly input: PlacedInput } | undefined {
+  const owner = id.includes(':') ? ownerOfFigure(id) : null;
+  if (owner === null) return undefined;
+  const parent = document.loanExtras.get(owner)?.loan ?? document.savingsMoves.get(owner)?.pot ?? owner;
+  const calculator = calculatorWith(document, parent);
+  const input = calculator && inputsOf(document, calculator).find((each) => each.id === id);
+  return calculator && input ? { calculator, input } : undefined;
+}

@@ -1,0 +1,82 @@
+import { CANONICAL, type Notation } from '../../figure/notation.ts';
+import type { Unit } from '../../figure/unit.ts';
+import { parseFormula } from '../../formula/parse.ts';
+import { printFormula } from '../../formula/print.ts';
+import { resolveNames, type Names } from '../../formula/names.ts';
+import { mapNames, type Expression } from '../../formula/syntax.ts';
+import { inferUnit, type UnitFinding } from '../../formula/units.ts';
+import { inputWith, outputWith, ownerOfFigure } from './calculators.ts';
+import type { Document } from './document.ts';
+import { nameOf } from './naming.ts';
+import { readStored, readStoredOrNull } from './storedFormulas.ts';
+import { rowsWhere } from './rowTable.ts';
+
+/** The stored form of a formula someone wrote, names or ids. Throws `FormulaError` with the place in `text`. */
+export function toStored(text: string, names: Names, notation: Notation = CANONICAL): string {
+  return printFormula(resolveNames(parseFormula(text, notation), names));
+}
+
+/** A stored formula in which other things are named: those of `copies` in place of what they were copied from. */
+export function withReferences(stored: string, copies: ReadonlyMap<string, string>): string {
+  const expression = readStoredOrNull(stored);
+  if (!expression) return stored;
+  const renamed = mapNames(expression, (leaf) => {
+    if (leaf.kind !== 'ref') return leaf;
+    const owner = ownerOfFigure(leaf.id);
+    return { ...leaf, id: (copies.get(owner) ?? owner) + leaf.id.slice(owner.length) };
+  });
+  return printFormula(renamed);
+}
+
+/** A stored formula as people see it: with today's names, in a locale's notation. */
+export function toShown(stored: string, document: Document, notation: Notation = CANONICAL): string {
+  return printFormula(readStored(stored), { notation, nameOf: (id) => nameOf(document, id) });
+}
+
+/** The unit of the figures of a line, group, assumption, total, output or input. */
+export function unitOf(document: Document, id: string): Unit {
+  const own = document.lines.get(id)?.unit ?? document.assumptions.get(id)?.unit;
+  if (own) return own;
+  const figure = outputWith(document, id) ?? inputWith(document, id)?.input;
+  if (figure) return figure.unit;
+  // A memo group may count something else than money, when all its lines do.
+  const group = document.groups.get(id);
+  if (group?.side !== 'memo') return 'money';
+  const units = new Set<Unit>();
+  for (const line of rowsWhere(document.lines, 'group', id)) units.add(line.unit);
+  return units.size === 1 ? [...units][0]! : 'number';
+}
+
+/** What is doubtful about the units of a rule that is to give figures in `wanted`. */
+export function unitFindings(
+  expression: Expression,
+  document: Document,
+  wanted: Unit,
+  notation: Notation = CANONICAL,
+): UnitFinding[] {
+  const style = { notation, nameOf: (id: string) => nameOf(document, id) };
+  const { unit, findings } = inferUnit(expression, { unitOf: (id) => unitOf(document, id), style });
+  const fits = unit === undefined || unit === wanted || (unit === 'date' && wanted === 'number');
+  if (!fits && findings.length === 0) {
+    findings.push({
+      message: `This gives ${unitWords(unit)}, but ${unitWords(wanted)} is expected.`,
+      place: expression.place,
+    });
+  }
+  return findings;
+}
+
+function unitWords(unit: Unit): string {
+  const words: Record<Unit, string> = {
+    money: 'money',
+    number: 'a plain number',
+    percent: 'a percentage',
+    ratePerYear: 'a rate per year',
+    ratePerMonth: 'a rate per month',
+    months: 'months',
+    years: 'years',
+    date: 'a month',
+    yesNo: 'yes or no',
+  };
+  return words[unit];
+}

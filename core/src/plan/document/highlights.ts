@@ -1,0 +1,45 @@
+import { order } from '../../figure/compare.ts';
+import type { Refusal } from '../schema/refusal.ts';
+import { HIGHLIGHT_CONDITIONS, TONES, type HighlightRow } from '../schema/tables.ts';
+
+/** What a highlight watches for, as it is entered. */
+export type HighlightSettings = Omit<HighlightRow, 'id'>;
+
+/** Why a highlight cannot be as it is, or `null` when it can. */
+export function highlightRefusal(row: HighlightSettings): Pick<Refusal, 'message' | 'field'> | null {
+  const { when, low, high, word } = row;
+  if (!HIGHLIGHT_CONDITIONS.includes(when))
+    return { message: `A highlight shows ${HIGHLIGHT_CONDITIONS.join(', ')}.`, field: 'when' };
+  if (!TONES.includes(row.tone)) return { message: `A tone is one of ${TONES.join(', ')}.`, field: 'tone' };
+  if (word.trim() === '')
+    return { message: 'Give the highlight a word, so that it does not speak by colour alone.', field: 'word' };
+  if ((when === 'below' || when === 'between') && low === null)
+    return { message: when === 'below' ? 'Say below which figure.' : 'Say from which figure on.', field: 'low' };
+  if (when !== 'below' && high === null) {
+    const message =
+      when === 'above'
+        ? 'Say above which figure.'
+        : when === 'between'
+          ? 'Say up to which figure.'
+          : 'Say what the year may cost.';
+    return { message, field: 'high' };
+  }
+  if (when === 'between' && low! > high!)
+    return { message: 'The lower limit is above the upper one, so this could never show.', field: 'low' };
+  return null;
+}
+
+/**
+ * Whether a highlight shows on a figure. For `overBudget` the figure is the year's running total up to the month.
+ */
+export function highlightHolds({ when, low, high }: HighlightSettings, figure: number): boolean {
+  switch (when) {
+    case 'below':
+      return order(figure, low!) < 0;
+    case 'above':
+    case 'overBudget':
+      return order(figure, high!) > 0;
+    case 'between':
+      return order(figure, low!) >= 0 && order(figure, high!) <= 0;
+  }
+}

@@ -1,0 +1,150 @@
+import { MAX_MONTHS } from '../../calendar/calendar.ts';
+import { childrenOf, type Expression } from '../../formula/syntax.ts';
+import { CALCULATORS, CALCULATOR_TABLES } from './calculators.ts';
+import type { Refusal } from '../schema/refusal.ts';
+import { planOf, type Change, type Document } from './document.ts';
+import { readStoredOrNull } from './storedFormulas.ts';
+import { TABLES, type TableName } from '../schema/tables.ts';
+
+/** How large a plan may be. The same limits hold for every command, for undoing, and for plan files. */
+
+/** The most rows a table may have: a figure typed for each of 600 months of 300 lines, and some. */
+export const MAX_ROWS = 200_000;
+/** The most figures a plan may come to: lines, groups, assumptions and what calculators take and give, times its months. */
+export const MAX_FIGURES = 8_000_000;
+/** The most steps of arithmetic all rules together may take, counted by part of a rule and month. */
+export const MAX_WORK = 60_000_000;
+
+/** The most extra payments, moves or bands of a year a calculator may have. */
+export const MAX_PARTS = 60;
+
+/** Functions whose cost in a month grows with the months they look at, or that search for their result. */
+const SEARCH_STEPS = 600;
+
+/** Why a plan as it is after some changes is too large, or `null`; what the changes do not touch is not looked at. */
+export function limitRefusal(after: Document, changes: readonly Change[]): Refusal | null {
+  const touched = new Set<TableName>();
+  for (const change of changes) touched.add(change.table);
+  return tooManyRows(after, touched) ?? tooManyFigures(after, touched) ?? tooMuchWork(after, changes);
+}
+
+/** Why a whole plan is too large, or `null`. */
+export function sizeRefusal(document: Document): Refusal | null {
+  const all = new Set(Object.keys(TABLES) as TableName[]);
+  return tooManyRows(document, all) ?? tooManyFigures(document, all) ?? workRefusal(document);
+}
+
+function tooManyRows(document: Document, tables: ReadonlySet<TableName>): Refusal | null {
+  for (const table of tables) {
+    const { size } = document[table];
+    if (size > MAX_ROWS) return tooLarge(`This would make ${size} rows of one kind; a plan may have ${MAX_ROWS}.`);
+  }
+  return null;
+}
+
+function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Refusal | null {
+  const bearing: readonly TableName[] = ['plan', 'lines', 'groups', 'assumptions', ...CALCULATOR_TABLES];
+  if (!bearing.some((table) => tables.has(table))) return null;
+  const { months } = planOf(document);
+  let bearers = document.lines.size + document.groups.size + document.assumptions.size;
+  for (const table of CALCULATOR_TABLES)
+    bearers += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
+  const figures = bearers * months;
+  if (figures <= MAX_FIGURES) return null;
+  return tooLarge(
+    `This would make ${figures} figures; a plan may have ${MAX_FIGURES}. Choose fewer months, or fewer lines.`,
+  );
+}
+
+function tooMuchWork(after: Document, changes: readonly Change[]): Refusal | null {
+  const grows = changes.some((change) => {
+    if (change.table === 'plan') return (change.after?.months ?? 0) > (change.before?.months ?? 0);
+    return change.after !== null && formulaColumns(change.table).length > 0 && formulasIn(change).length > 0;
+  });
+  return grows ? workRefusal(after) : null;
+}
+
+/** The formulas a change brings in. */
+function formulasIn({ table, before, after }: Change): string[] {
+  const [old, row] = [before, after] as unknown as Readonly<Record<string, string | null>>[];
+  return formulaColumns(table).flatMap((column) => {
+    const formula = row?.[column] ?? null;
+    return formula === null || formula === old?.[column] ? [] : [formula];
+  });
+}
+
+function workRefusal(document: Document): Refusal | null {
+  const { months } = planOf(document);
+  let work = 0;
+  for (const table of Object.keys(TABLES) as TableName[]) {
+    const columns = formulaColumns(table);
+    if (columns.length === 0) continue;
+    for (const row of document[table].values() as Iterable<unknown>) {
+      for (const column of columns) {
+        const formula = (row as Readonly<Record<string, string | null>>)[column];
+        if (formula != null) work += workOf(formula, months);
+      }
+      if (work > MAX_WORK)
+        return tooLarge(
+          'The rules of this plan would take too long to compute. Let rules look at fewer months, or choose fewer months for the plan.',
+        );
+    }
+  }
+  return null;
+}
+
+const columnsByTable = new Map<TableName, readonly string[]>();
+
+/** The columns of a table that hold formulas. */
+export function formulaColumns(table: TableName): readonly string[] {
+  let columns = columnsByTable.get(table);
+  if (!columns) {
+    columns = Object.entries(TABLES[table])
+      .filter(([, { column }]) => column.kind === 'formula' || column.kind === 'input')
+      .map(([name]) => name);
+    columnsByTable.set(table, columns);
+  }
+  return columns;
+}
+
+function workOf(formula: string, months: number): number {
+  const expression = readStoredOrNull(formula);
+  if (!expression) return 0;
+  const { parts, looks, searches } = costOf(expression);
+  let perMonth = parts + searches * SEARCH_STEPS;
+  for (const count of looks) perMonth += Math.min(count, months);
+  return perMonth * months;
+}
+
+/** What a formula costs in a month: its parts, how far it looks back from each month, and how often it searches. */
+interface Cost {
+  readonly parts: number;
+  readonly looks: readonly number[];
+  readonly searches: number;
+}
+
+const costs = new WeakMap<Expression, Cost>();
+
+function costOf(expression: Expression): Cost {
+  let cost = costs.get(expression);
+  if (!cost) {
+    const looks: number[] = [];
+    let [parts, searches] = [0, 0];
+    const count = (part: Expression): void => {
+      parts++;
+      if (part.kind === 'call' && part.name === 'recent') {
+        const months = part.args[1];
+        looks.push(months?.kind === 'number' ? months.value : MAX_MONTHS);
+      }
+      if (part.kind === 'call' && (part.name === 'IRR' || part.name === 'RATE')) searches++;
+      childrenOf(part).forEach(count);
+    };
+    count(expression);
+    costs.set(expression, (cost = { parts, looks, searches }));
+  }
+  return cost;
+}
+
+function tooLarge(message: string): Refusal {
+  return { code: 'invalid', message };
+}

@@ -1,0 +1,28 @@
+import { yearOf, type Month } from '../../calendar/month.ts';
+import { refused } from '../schema/refusal.ts';
+import { planOf, calendarOf, type Document } from './document.ts';
+import type { Draft } from './draft.ts';
+import { lockedYearId, type LineRow } from '../schema/tables.ts';
+
+/** Whether a calendar year's figures are kept from being edited. */
+export function isYearLocked(document: Document, year: number): boolean {
+  return document.lockedYears.has(lockedYearId(year));
+}
+
+/**
+ * Refuses an edit of a line's figures where the line is locked or the months reach into a locked year. `null` stands for
+ * the plan's start and for its end.
+ */
+export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to: Month | null): void {
+  if (line.locked) throw refused('locked', `${line.name} is locked. Unlock it to change its figures.`);
+  const { lockedYears } = draft.document;
+  if (lockedYears.size === 0) return;
+  const plan = planOf(draft.document);
+  const first = yearOf(from ?? plan.firstMonth);
+  const last = yearOf(to ?? calendarOf(draft.document).months.at(-1)!);
+  for (const { year } of lockedYears.values()) {
+    if (year < first || year > last) continue;
+    const reaches = first === last ? '' : ', and this reaches into it';
+    throw refused('locked', `${year} is locked${reaches}. Unlock the year, or choose another reach.`);
+  }
+}

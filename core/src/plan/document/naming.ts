@@ -1,0 +1,133 @@
+import { nameKey, type NamedThing, type Names } from '../../formula/names.ts';
+import {
+  CALCULATORS,
+  CALCULATOR_TABLES,
+  calculatorWith,
+  inputWith,
+  isCalculatorTable,
+  outputOfFigure,
+  outputsOf,
+  ownerOfFigure,
+} from './calculators.ts';
+import type { Document } from './document.ts';
+import { rowsNamed } from './rowTable.ts';
+import type { TableName } from '../schema/tables.ts';
+import { MAX_NAME, nameShapeRefusal } from '../schema/names.ts';
+import { TOTALS, totalWithId } from '../schema/totals.ts';
+
+/** Everything in a plan that a rule can name. */
+export function namesOf(document: Document): Names {
+  return {
+    find(name) {
+      const key = nameKey(name);
+      const total = TOTALS.find((each) => nameKey(each.name) === key);
+      if (total) return total;
+      for (const table of NAMED_TABLES) {
+        const [row] = rowsNamed<{ id: string; name: string }>(document[table], name);
+        if (row) return thingIn(document, table, row);
+      }
+      return TOTALS.find(({ alias }) => alias !== undefined && nameKey(alias) === key);
+    },
+    thing(id) {
+      for (const table of NAMED_TABLES) {
+        const row = document[table].get(id);
+        if (row) return thingIn(document, table, row);
+      }
+      return totalWithId(id);
+    },
+    all: () => [
+      ...TOTALS,
+      ...NAMED_TABLES.flatMap((table) => [...document[table].values()].map((row) => thingIn(document, table, row))),
+    ],
+  };
+}
+
+/** Tables whose rows formulas can name. No two of their rows share a name. */
+export const NAMED_TABLES = ['lines', 'groups', 'assumptions', ...CALCULATOR_TABLES] as const;
+export type NamedTable = (typeof NAMED_TABLES)[number];
+
+export function isNamed(table: TableName): table is NamedTable {
+  return (NAMED_TABLES as readonly TableName[]).includes(table);
+}
+
+function thingIn(
+  document: Document,
+  table: NamedTable,
+  row: { readonly id: string; readonly name: string },
+): NamedThing {
+  const calculator = isCalculatorTable(table) ? calculatorWith(document, row.id) : undefined;
+  if (!calculator) return row;
+  const outputs = outputsOf(calculator).map((output) => output.name);
+  const { word } = CALCULATORS[calculator.table];
+  return { id: row.id, name: row.name, calculator: { word, outputs, isSchedule: table === 'taxSchedules' } };
+}
+
+/**
+ * The name of a line, group, assumption, total or calculator, of an output (`Cargo bike.payment`) or an input (`the
+ * amount of Cargo bike`); `undefined` when nothing has that id.
+ */
+export function nameOf(document: Document, id: string): string | undefined {
+  const own = document.lines.get(id) ?? document.groups.get(id) ?? document.assumptions.get(id) ?? totalWithId(id);
+  if (own) return own.name;
+  const output = outputOfFigure(id);
+  if (output !== null) {
+    const owner = calculatorWith(document, ownerOfFigure(id));
+    return owner && `${owner.row.name}.${output}`;
+  }
+  const given = inputWith(document, id);
+  if (given) return `the ${given.input.words} of ${given.calculator.row.name}`;
+  return calculatorWith(document, id)?.row.name;
+}
+
+/** Why a name cannot be given, as a sentence, or `null` when it can. `self` is the row that is to bear it. */
+export function nameRefusal(document: Document, name: string, self: string | null): string | null {
+  const shape = nameShapeRefusal(name);
+  if (shape) return shape;
+  const key = nameKey(name);
+  if (TOTALS.some((total) => nameKey(total.name) === key)) {
+    return `${name.trim()} is a total every plan has. Choose another name.`;
+  }
+  for (const table of NAMED_TABLES) {
+    const row = rowsNamed<{ id: string; name: string }>(document[table], name).find((other) => other.id !== self);
+    if (row)
+      return `There is already ${kindOf(table)} called ${row.name}. Rules tell things apart by their names, so choose another.`;
+  }
+  return null;
+}
+
+/** Why a scenario or chart cannot bear a name, as a sentence, or `null` when it can: each kind has names of its own. */
+export function titleRefusal(
+  document: Document,
+  table: 'scenarios' | 'charts',
+  name: string,
+  self: string,
+): string | null {
+  const shape = nameShapeRefusal(name);
+  if (shape) return shape;
+  const other = rowsNamed<{ id: string; name: string }>(document[table], name).find((row) => row.id !== self);
+  return other ? `There is already a ${table.slice(0, -1)} called ${other.name}.` : null;
+}
+
+function kindOf(table: NamedTable): string {
+  if (isCalculatorTable(table)) return `a ${CALCULATORS[table].word}`;
+  return table === 'assumptions' ? 'an assumption' : `a ${table.slice(0, -1)}`;
+}
+
+/** A name like `base` that is still free in a plan: `base copy`, `base copy 2`, … */
+export function freeName(document: Document, base: string): string {
+  return firstFree(base, (name) => nameRefusal(document, name, null) === null);
+}
+
+/** A name for the copy of a plan that none of the others has. */
+export function freeCopyName(base: string, others: readonly string[]): string {
+  const taken = new Set(others.map(nameKey));
+  return firstFree(base, (name) => !taken.has(nameKey(name)));
+}
+
+function firstFree(base: string, isFree: (name: string) => boolean): string {
+  for (let attempt = 1; ; attempt++) {
+    const suffix = attempt === 1 ? ' copy' : ` copy ${attempt}`;
+    const name = `${[...base].slice(0, MAX_NAME - suffix.length).join('')}${suffix}`;
+    if (isFree(name)) return name;
+  }
+}

@@ -1,0 +1,59 @@
+import { monthInWords } from '../../calendar/month.ts';
+import { writeWithUnit } from '../../figure/write.ts';
+import { datedId, type ScenarioFigureRow, type ScenarioValueRow } from '../schema/tables.ts';
+import { applyChanges, inOrder, planOf, type Change, type Document } from './document.ts';
+import { nameOf } from './naming.ts';
+import { rowsWhere } from './rowTable.ts';
+
+/** Scenarios: named sets of assumption values, and figures of single months, that stand in place of the plan's. */
+
+/** What a scenario puts in place of the plan's. */
+export function partsOfScenario(
+  document: Document,
+  id: string,
+): { values: ScenarioValueRow[]; figures: ScenarioFigureRow[] } {
+  return {
+    values: [...rowsWhere(document.scenarioValues, 'scenario', id)],
+    figures: [...rowsWhere(document.scenarioFigures, 'scenario', id)],
+  };
+}
+
+/** The plan as a scenario has it. Given a value, an assumption has it in all months. */
+export function withScenario(document: Document, id: string): Document {
+  const { values, figures } = partsOfScenario(document, id);
+  if (values.length === 0 && figures.length === 0) return document;
+  const changes: Change[] = [];
+  for (const { assumption, value } of values) {
+    const before = document.assumptions.get(assumption)!;
+    changes.push({ table: 'assumptions', id: assumption, before, after: { ...before, value, formula: null } });
+    for (const step of rowsWhere(document.assumptionSteps, 'assumption', assumption))
+      changes.push({ table: 'assumptionSteps', id: step.id, before: step, after: null });
+  }
+  for (const { line, month, amount } of figures) {
+    const row = datedId(line, month);
+    const before = document.exceptions.get(row) ?? null;
+    changes.push({ table: 'exceptions', id: row, before, after: { id: row, line, month, amount, formula: null } });
+  }
+  return applyChanges(document, changes);
+}
+
+/** What a scenario has otherwise than the plan, one thing after the other. */
+export function scenarioInWords(document: Document, id: string): string[] {
+  const plan = planOf(document);
+  const { values, figures } = partsOfScenario(document, id);
+  const ofValues = inOrder(document.assumptions.values()).flatMap((assumption) => {
+    const own = values.find((row) => row.assumption === assumption.id);
+    if (!own) return [];
+    const write = (value: number) => writeWithUnit(value, assumption.unit, plan);
+    return [`${assumption.name} ${write(own.value)} instead of ${write(assumption.value)}`];
+  });
+  const byLine = new Map<string, ScenarioFigureRow[]>();
+  for (const row of figures) byLine.set(row.line, [...(byLine.get(row.line) ?? []), row]);
+  const ofFigures = [...byLine].map(([line, rows]) => {
+    const months = rows.map(({ month }) => month).sort();
+    const first = monthInWords(months[0]!, plan.locale, 'short');
+    const when = months.length === 1 ? `in ${first}` : `in ${months.length} months from ${first} on`;
+    return `${nameOf(document, line) ?? 'a line'} other figures ${when}`;
+  });
+  return [...ofValues, ...ofFigures];
+}

@@ -1,0 +1,339 @@
+import { componentsOf, circleSentence } from '../../graph/circles.ts';
+import { usesByNode } from '../../graph/dependencies.ts';
+import { LARGEST_FIGURE } from '../../figure/read.ts';
+import { nameKey } from '../../formula/names.ts';
+import { FormulaError } from '../../formula/syntax.ts';
+import type { Column, ColumnSpec } from '../schema/columns.ts';
+import { CALCULATOR_TABLES, bandSetsOf, storedBandsRefusal } from '../document/calculators.ts';
+import { ID_PATTERN, tidy } from '../schema/names.ts';
+import { documentFrom, emptyDocument, type Document } from '../document/document.ts';
+import { toStored } from '../document/formulas.ts';
+import { figureAsFormula } from '../document/storedFormulas.ts';
+import { highlightRefusal } from '../document/highlights.ts';
+import { MAX_PARTS, MAX_ROWS, formulaColumns, sizeRefusal } from '../document/limits.ts';
+import { nameOf, nameRefusal, namesOf, titleRefusal } from '../document/naming.ts';
+import { positions } from '../document/position.ts';
+import {
+  DERIVED_ID_TABLES,
+  TABLES,
+  TABLES_WITH_IDS,
+  TABLE_NAMES,
+  chartSeriesId,
+  datedId,
+  lockedYearId,
+  scenarioFigureId,
+  scenarioValueId,
+  stepId,
+  taxBandId,
+  type AnyRow,
+  type ChartSource,
+  type HighlightRow,
+  type TableName,
+} from '../schema/tables.ts';
+import { TOTALS } from '../schema/totals.ts';
+import { valueRefusal } from '../schema/values.ts';
+
+/** The version of the plan file this program writes, and the newest it reads. */
+export const PLAN_FILE_VERSION = 1;
+
+/** A plan file that cannot be read: where, as a JSON pointer (RFC 6901), and why. */
+export class PlanFormatError extends Error {
+  readonly pointer: string;
+
+  constructor(pointer: string, message: string) {
+    super(`${pointer === '' ? 'The file' : pointer}: ${message}`);
+    this.name = 'PlanFormatError';
+    this.pointer = pointer;
+  }
+}
+
+export type Json = Record<string, unknown>;
+type DraftRow = Record<string, string | number | boolean | null>;
+export type ListTable = Exclude<TableName, 'plan'>;
+/** What two rows of a table may not have in common, where it is no month. */
+const SAME: Partial<Record<TableName, string>> = {
+  lockedYears: 'year',
+  waivedFindings: 'finding',
+  chartSeries: 'series',
+  scenarioValues: 'assumption',
+};
+const DERIVED: ReadonlySet<TableName> = new Set(DERIVED_ID_TABLES);
+export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 'plan');
+
+/**
+ * Reads a plan file, already parsed as JSON. Rows may leave out their ids and refer to each other by name; formulas are
+ * written with names. What a file says of the ledger is read by `parseEntries`. Throws `PlanFormatError` with a JSON
+ * pointer at the first thing that is not as it must be.
+ */
+export function parsePlan(json: unknown): Document {
+  if (!isObject(json)) throw new PlanFormatError('', 'a plan file holds one JSON object.');
+  const { version } = json;
+  if (version === undefined)
+    throw new PlanFormatError('/version', `a plan file names its version, ${PLAN_FILE_VERSION}.`);
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
+    throw new PlanFormatError('/version', `the version is a whole number, ${PLAN_FILE_VERSION} at present.`);
+  }
+  if (version > PLAN_FILE_VERSION) {
+    throw new PlanFormatError(
+      '/version',
+      `this file is of version ${version}; this program reads up to ${PLAN_FILE_VERSION}.`,
+    );
+  }
+  refuseUnknown(json, ['version', '$schema', ...TABLE_NAMES, 'entries'], '');
+  if (!isObject(json.plan)) throw new PlanFormatError('/plan', 'the plan’s settings are missing.');
+
+  const rows = Object.fromEntries(TABLE_NAMES.map((table) => [table, [] as DraftRow[]])) as Record<
+    TableName,
+    DraftRow[]
+  >;
+  rows.plan.push(readRow('plan', json.plan, '/plan', 'plan'));
+  const taken = idsIn(json);
+  for (const table of LIST_TABLES) rows[table] = readTable(table, json[table], taken);
+
+  resolveReferences(rows);
+  nameRows(rows);
+  const document = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
+  return withStoredFormulas(document, rows);
+}
+
+/** All ids a file gives, so that none of those made up for other rows is the same. */
+function idsIn(json: Json): Set<string> {
+  const ids = new Set<string>();
+  for (const table of TABLES_WITH_IDS) {
+    const rows = json[table];
+    if (!Array.isArray(rows)) continue;
+    for (const row of rows as unknown[]) if (isObject(row) && typeof row.id === 'string') ids.add(row.id);
+  }
+  return ids;
+}
+
+function readTable(table: ListTable, json: unknown, taken: Set<string>): DraftRow[] {
+  if (json === undefined) return [];
+  if (!Array.isArray(json)) throw new PlanFormatError(`/${table}`, 'a list of rows is expected.');
+  if (json.length > MAX_ROWS)
+    throw new PlanFormatError(`/${table}`, `a table may have ${MAX_ROWS} rows; this one has ${json.length}.`);
+  const order = positions(json.length);
+  return json.map((row: unknown, index) => {
+    const pointer = `/${table}/${index}`;
+    if (!isObject(row)) throw new PlanFormatError(pointer, 'a row is a JSON object.');
+    const draft = readRow(table, row, pointer, null);
+    if ('position' in TABLES[table] && row.position === undefined) draft.position = order[index]!;
+    if (draft.id === null && !DERIVED.has(table)) draft.id = freeId(String(draft.name ?? ''), table, index, taken);
+    return draft;
+  });
+}
+
+function readRow(table: TableName, json: Json, pointer: string, fallbackId: string | null): DraftRow {
+  const spec: Readonly<Record<string, ColumnSpec>> = TABLES[table];
+  refuseUnknown(json, ['id', ...Object.keys(spec)], pointer);
+  const row: DraftRow = { id: fallbackId };
+  if (json.id !== undefined) {
+    if (typeof json.id !== 'string' || !ID_PATTERN.test(json.id)) {
+      throw new PlanFormatError(`${pointer}/id`, 'an id has 1 to 64 letters, digits, dashes or underscores.');
+    }
+    row.id = json.id;
+  }
+  for (const [name, { column, optional, fallback }] of Object.entries(spec)) {
+    const value = json[name];
+    if (value === undefined && fallback !== undefined) row[name] = fallback;
+    else if (value === undefined && column.kind === 'position') row[name] = '';
+    else if ((value === undefined || value === null) && optional) row[name] = null;
+    else if (value === undefined || value === null)
+      throw new PlanFormatError(`${pointer}/${name}`, 'a value is missing.');
+    else row[name] = readValue(column, value, `${pointer}/${name}`);
+  }
+  return row;
+}
+
+function readValue(column: Column, value: unknown, pointer: string): string | number | boolean {
+  const refuse = (message: string): never => {
+    throw new PlanFormatError(pointer, message);
+  };
+  // A figure may be written as a number where a formula can stand.
+  if (column.kind === 'input' && typeof value === 'number')
+    return Math.abs(value) <= LARGEST_FIGURE
+      ? figureAsFormula(value)
+      : refuse('a number up to ten trillion is expected.');
+  const refusal = valueRefusal(column, value);
+  if (refusal) return refuse(refusal);
+  return column.kind === 'name' ? tidy(value as string) : (value as string | number | boolean);
+}
+
+/** Turns references by name into ids; what is referred to must be there. */
+function resolveReferences(rows: Record<TableName, DraftRow[]>): void {
+  for (const table of TABLE_NAMES) {
+    for (const [column, spec] of Object.entries(TABLES[table]) as [string, ColumnSpec][]) {
+      if (spec.column.kind !== 'reference' && spec.column.kind !== 'bearer') continue;
+      const target = spec.column.kind === 'bearer' ? 'lines and groups' : spec.column.table;
+      const candidates =
+        spec.column.kind === 'bearer'
+          ? [...rows.lines, ...rows.groups, ...TOTALS]
+          : rows[spec.column.table as TableName];
+      const byName = new Map(candidates.map((row) => [nameKey(String(row.name)), row.id as string]));
+      const ids = new Set<unknown>(candidates.map((row) => row.id));
+      rows[table].forEach((row, index) => {
+        const value = row[column];
+        if (value === null || value === undefined) return;
+        const id = byName.get(nameKey(String(value))) ?? (ids.has(value) ? String(value) : undefined);
+        if (id === undefined) {
+          throw new PlanFormatError(
+            `${pointerOf(table, index)}/${column}`,
+            `there is nothing called "${value}" among the ${target}.`,
+          );
+        }
+        row[column] = id;
+      });
+    }
+  }
+}
+
+/** Gives dated rows the ids that follow from their owner and month, and refuses what is there twice. */
+function nameRows(rows: Record<TableName, DraftRow[]>): void {
+  const owners = new Set<string>();
+  const bands = new Map<string, number>();
+  for (const table of LIST_TABLES) {
+    const seen = new Set<string>();
+    rows[table].forEach((row, index) => {
+      if (table === 'ruleSteps') row.id = stepId(String(row.line), row.from as string | null);
+      else if (table === 'exceptions') row.id = datedId(String(row.line), String(row.month));
+      else if (table === 'assumptionSteps') row.id = datedId(String(row.assumption), String(row.from));
+      else if (table === 'figureNotes') row.id = datedId(String(row.of), String(row.month));
+      else if (table === 'scenarioValues') row.id = scenarioValueId(String(row.scenario), String(row.assumption));
+      else if (table === 'scenarioFigures')
+        row.id = scenarioFigureId(String(row.scenario), String(row.line), String(row.month));
+      else if (table === 'chartSeries') row.id = chartSeriesId(String(row.chart), row as unknown as ChartSource);
+      else if (table === 'taxBands') row.id = nextBandId(row, bands);
+      else if (table === 'waivedFindings') row.id = String(row.finding);
+      else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
+      else {
+        if (owners.has(String(row.id)))
+          throw new PlanFormatError(`/${table}/${index}/id`, `the id "${row.id}" is there twice.`);
+        owners.add(String(row.id));
+      }
+      if (seen.has(String(row.id))) {
+        throw new PlanFormatError(`/${table}/${index}`, `there is another row for the same ${SAME[table] ?? 'month'}.`);
+      }
+      seen.add(String(row.id));
+      if (row.amount != null && row.formula != null) {
+        throw new PlanFormatError(`/${table}/${index}`, 'there is an amount and a formula; only one of them can hold.');
+      }
+      const doubt = table === 'highlights' ? highlightRefusal(row as unknown as HighlightRow) : null;
+      if (doubt) throw new PlanFormatError(`/${table}/${index}/${doubt.field ?? ''}`, doubt.message);
+      if (table === 'groups' && row.rhythm !== null && row.side !== 'expense') {
+        throw new PlanFormatError(`/${table}/${index}/rhythm`, 'only expenses are fixed, periodic or day-to-day.');
+      }
+    });
+  }
+}
+
+function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow[]>): Document {
+  for (const table of ['groups', 'lines', 'assumptions', ...CALCULATOR_TABLES] as const) {
+    rows[table].forEach((row, index) => {
+      const refusal = nameRefusal(document, String(row.name), String(row.id));
+      if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
+    });
+  }
+  for (const table of ['scenarios', 'charts'] as const) {
+    rows[table].forEach((row, index) => {
+      const refusal = titleRefusal(document, table, String(row.name), String(row.id));
+      if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
+    });
+  }
+  const names = namesOf(document);
+  for (const table of LIST_TABLES) {
+    const written = formulaColumns(table);
+    if (written.length === 0) continue;
+    rows[table].forEach((row, index) => {
+      for (const column of written) {
+        if (row[column] == null) continue;
+        try {
+          row[column] = toStored(String(row[column]), names);
+        } catch (error) {
+          if (!(error instanceof FormulaError)) throw error;
+          throw new PlanFormatError(
+            `/${table}/${index}/${column}`,
+            `${error.message} (column ${error.problem.place.from + 1})`,
+          );
+        }
+      }
+    });
+  }
+  refuseImpossibleBands(document, rows.taxBands);
+  const stored = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
+  const tooLarge = sizeRefusal(stored);
+  if (tooLarge) throw new PlanFormatError('', tooLarge.message);
+  for (const { circle } of componentsOf(usesByNode(stored))) {
+    if (circle)
+      throw new PlanFormatError(
+        '/ruleSteps',
+        circleSentence(circle, (id) => nameOf(stored, id) ?? id),
+      );
+  }
+  return stored;
+}
+
+/** A band's id is its place among those of its schedule and year. */
+function nextBandId({ schedule, validFrom }: DraftRow, counts: Map<string, number>): string {
+  const set = `${String(schedule)}|${String(validFrom)}`;
+  const nth = (counts.get(set) ?? 0) + 1;
+  counts.set(set, nth);
+  return taxBandId(String(schedule), validFrom as number | null, nth);
+}
+
+function refuseImpossibleBands(document: Document, rows: readonly DraftRow[]): void {
+  const places = new Map(rows.map((row, index) => [row.id, index]));
+  for (const schedule of document.taxSchedules.keys()) {
+    for (const { bands } of bandSetsOf(document, schedule)) {
+      const refusal =
+        storedBandsRefusal(bands) ?? (bands.length > MAX_PARTS ? `A schedule has at most ${MAX_PARTS} bands.` : null);
+      if (refusal) throw new PlanFormatError(`/taxBands/${places.get(bands[0]!.id)!}`, refusal);
+    }
+  }
+}
+
+/** A new document with nothing in it but its settings. */
+export function newPlan(settings: {
+  id: string;
+  name: string;
+  currency: string;
+  locale: string;
+  firstMonth: string;
+  months: number;
+}): Document {
+  const row = { ...settings, projectionRate: null, decimals: null, negatives: 'tone' };
+  return { ...emptyDocument(), plan: new Map([[row.id, row]]) } as unknown as Document;
+}
+
+function freeId(name: string, table: string, index: number, taken: Set<string>): string {
+  const slug = name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+  const base = `${table.slice(0, -1)}-${slug || index}`;
+  let id = base;
+  for (let next = index; taken.has(id); next++) id = `${base}-${next}`;
+  taken.add(id);
+  return id;
+}
+
+export function refuseUnknown(json: Json, known: readonly string[], pointer: string): void {
+  for (const key of Object.keys(json)) {
+    if (!known.includes(key)) {
+      const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
+      throw new PlanFormatError(
+        `${pointer}/${escaped}`,
+        `this field is not known here; known are ${known.join(', ')}.`,
+      );
+    }
+  }
+}
+
+function pointerOf(table: TableName, index: number): string {
+  return table === 'plan' ? '/plan' : `/${table}/${index}`;
+}
+
+export function isObject(value: unknown): value is Json {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}

@@ -1,0 +1,95 @@
+import type { LedgerEntry } from '../../ledger/entries.ts';
+import { entriesForFile } from './entriesFile.ts';
+import { bandSetsOf, extrasOf, movesOf } from '../document/calculators.ts';
+import type { ColumnSpec } from '../schema/columns.ts';
+import { groupsWithLines, inOrder, planOf, type Document } from '../document/document.ts';
+import { LIST_TABLES, PLAN_FILE_VERSION, type ListTable } from './file.ts';
+import { toShown } from '../document/formulas.ts';
+import { figureOfFormula } from '../document/storedFormulas.ts';
+import { nameOf } from '../document/naming.ts';
+import { TABLES, type TableName } from '../schema/tables.ts';
+
+/**
+ * The plan file of a document, ready for `JSON.stringify`: rows in the order people see, references and formulas with
+ * names, and nothing that follows from the rest. The entries of its ledger follow where there are any.
+ */
+export function toPlanFile(document: Document, entries: readonly LedgerEntry[] = []): Record<string, unknown> {
+  const lines = groupsWithLines(document).flatMap((group) => group.lines);
+  const assumptions = inOrder(document.assumptions.values());
+  const dated = <R extends { id: string }>(
+    rows: Iterable<R>,
+    ownerOf: (row: R) => string,
+    owners: readonly { id: string }[],
+  ): R[] => {
+    const rank = new Map(owners.map((owner, index) => [owner.id, index]));
+    return [...rows].sort((a, b) => rank.get(ownerOf(a))! - rank.get(ownerOf(b))! || (a.id < b.id ? -1 : 1));
+  };
+  const byMonth = [...document.ruleSteps.values()].map((row) => ({ ...row, id: row.from ?? '' }));
+  const ruleSteps = dated(byMonth, (row) => row.line, lines);
+  const exceptions = dated(document.exceptions.values(), (row) => row.line, lines);
+  const assumptionSteps = dated(document.assumptionSteps.values(), (row) => row.assumption, assumptions);
+  const inFile: Record<ListTable, readonly { id: string }[]> = {
+    assumptions,
+    assumptionSteps,
+    groups: inOrder(document.groups.values()),
+    lines,
+    ruleSteps,
+    exceptions,
+    figureNotes: [...document.figureNotes.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    highlights: [...document.highlights.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    scenarios: inOrder(document.scenarios.values()),
+    scenarioValues: [...document.scenarioValues.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    scenarioFigures: [...document.scenarioFigures.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    charts: inOrder(document.charts.values()),
+    chartSeries: inOrder(document.chartSeries.values()).sort((a, b) =>
+      a.chart < b.chart ? -1 : a.chart > b.chart ? 1 : 0,
+    ),
+    waivedFindings: [...document.waivedFindings.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    lockedYears: [...document.lockedYears.values()].sort((a, b) => a.year - b.year),
+    loans: inOrder(document.loans.values()),
+    loanExtras: inOrder(document.loans.values()).flatMap((loan) => extrasOf(document, loan.id)),
+    savings: inOrder(document.savings.values()),
+    savingsMoves: inOrder(document.savings.values()).flatMap((pot) => movesOf(document, pot.id)),
+    taxSchedules: inOrder(document.taxSchedules.values()),
+    taxBands: inOrder(document.taxSchedules.values()).flatMap((schedule) =>
+      bandSetsOf(document, schedule.id).flatMap(({ bands }) => bands),
+    ),
+    breakEvens: inOrder(document.breakEvens.values()),
+  };
+  return {
+    version: PLAN_FILE_VERSION,
+    plan: fileRow(document, 'plan', planOf(document)),
+    ...Object.fromEntries(
+      LIST_TABLES.map((table) => [table, inFile[table].map((row) => fileRow(document, table, row))]),
+    ),
+    ...(entries.length === 0 ? {} : { entries: entriesForFile(entries, document) }),
+  };
+}
+
+function fileRow(document: Document, table: TableName, row: { id: string }): Record<string, unknown> {
+  const result: Record<string, unknown> = {};
+  const hasName = 'name' in TABLES[table];
+  if (hasName) result.id = row.id;
+  for (const [name, { column, fallback }] of Object.entries(TABLES[table]) as [string, ColumnSpec][]) {
+    const value = (row as unknown as Record<string, unknown>)[name];
+    if (column.kind === 'position' || value === undefined || value === fallback) continue;
+    // An empty amount is what a step without a figure means; other empty columns say nothing.
+    if (value === null) continue;
+    if (column.kind === 'reference' || column.kind === 'bearer')
+      result[name] = titleOf(document, String(value)) ?? value;
+    else if (column.kind === 'input') result[name] = shownInput(String(value), document);
+    else if (column.kind === 'formula') result[name] = toShown(String(value), document);
+    else result[name] = value;
+  }
+  return result;
+}
+
+/** The name of anything rows refer to. */
+function titleOf(document: Document, id: string): string | undefined {
+  return nameOf(document, id) ?? document.scenarios.get(id)?.name ?? document.charts.get(id)?.name;
+}
+
+/** A figure is written as a number, everything else as a formula with names. */
+function shownInput(stored: string, document: Document): number | string {
+  return figureOfFormula(stored) ?? toShown(stored, document);
+}

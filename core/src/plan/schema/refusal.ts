@@ -1,0 +1,30 @@
+import type { Place } from '../../formula/syntax.ts';
+
+/** Why something cannot be done. */
+export interface Refusal {
+  /** `gone`: it refers to something that is no longer there. `used`: something else still needs it. */
+  readonly code: 'invalid' | 'gone' | 'used' | 'conflict' | 'locked';
+  /** A sentence for the person who tried. */
+  readonly message: string;
+  /** The field of the command that is to blame. */
+  readonly field?: string;
+  /** For a formula: where in its text. */
+  readonly place?: Place;
+  readonly suggestions?: readonly string[];
+  /** For `used`: who uses it. */
+  readonly uses?: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** Thrown while a command is decided; becomes its refusal. */
+export class Refused extends Error {
+  readonly refusal: Refusal;
+
+  constructor(refusal: Refusal) {
+    super(refusal.message);
+    this.refusal = refusal;
+  }
+}
+
+export function refused(code: Refusal['code'], message: string, field?: string): Refused {
+  return new Refused(field === undefined ? { code, message } : { code, message, field });
+}

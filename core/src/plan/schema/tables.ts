@@ -1,0 +1,399 @@
+import { MAX_MONTHS } from '../../calendar/calendar.ts';
+import { UNITS } from '../../figure/unit.ts';
+import { optional, required, type RowOf } from './columns.ts';
+
+/** How a plan writes figures below zero: with a minus, in brackets, or with a minus and in a red tone. */
+export const NEGATIVES = ['minus', 'brackets', 'tone'] as const;
+export type Negatives = (typeof NEGATIVES)[number];
+
+/** The most decimals a plan may show money with. */
+export const MAX_DECIMALS = 4;
+
+/** How strongly a line stands out among the others. */
+export const EMPHASES = ['none', 'soft', 'clear', 'strong'] as const;
+export type Emphasis = (typeof EMPHASES)[number];
+
+/**
+ * When a highlight shows: below a limit, above one, between two, or over a budget: once a year's running total has
+ * passed what the year may cost.
+ */
+export const HIGHLIGHT_CONDITIONS = ['below', 'above', 'between', 'overBudget'] as const;
+export type HighlightCondition = (typeof HIGHLIGHT_CONDITIONS)[number];
+
+/** What a highlight says about a figure, the gravest first. */
+export const TONES = ['alarm', 'caution', 'good'] as const;
+export type Tone = (typeof TONES)[number];
+
+/** What of a loan follows from the rest. */
+export const LOAN_UNKNOWNS = ['payment', 'amount', 'rate', 'months'] as const;
+export type LoanUnknown = (typeof LOAN_UNKNOWNS)[number];
+
+/** What of a savings pot follows from the rest; the goal is what it comes to. */
+export const SAVINGS_UNKNOWNS = ['goal', 'deposit', 'months', 'rate'] as const;
+export type SavingsUnknown = (typeof SAVINGS_UNKNOWNS)[number];
+
+/** What follows the deposits of a pot: nothing, so much a month for as long as it lasts, or equal parts for so long. */
+export const WITHDRAWALS = ['none', 'howLong', 'howMuch'] as const;
+
+/** What a break-even asks: how many units, which month by itself, or when two alternatives cross. */
+export const BREAK_EVEN_KINDS = ['units', 'time', 'between'] as const;
+
+/** How often an extra payment is made. */
+export const EXTRA_RHYTHMS = ['once', 'yearly', 'monthly'] as const;
+
+/** What departs from a pot's regular deposits: a single deposit, a withdrawal, or months without a deposit. */
+export const SAVINGS_MOVES = ['deposit', 'withdrawal', 'pause'] as const;
+
+const input = (about: string) => optional({ kind: 'input' }, about);
+const termIn = required({ kind: 'choice', options: ['months', 'years'] }, 'What its duration is counted in.', 'months');
+const conversion = required(
+  { kind: 'choice', options: ['nominal', 'effective'] },
+  'How the yearly rate becomes a monthly one: a twelfth, or the twelfth root.',
+  'nominal',
+);
+const due = required(
+  { kind: 'choice', options: ['end', 'start'] },
+  'Whether it falls due at a month’s end or start.',
+  'end',
+);
+
+const name = required(
+  { kind: 'name' },
+  'The name people see and rules use; unique among groups, lines, assumptions and calculators.',
+);
+const note = required({ kind: 'text', most: 2000 }, 'A remark.', '');
+const position = required({ kind: 'position' }, 'The place in the order, a fractional key; file order when left out.');
+const amount = optional({ kind: 'number' }, 'A figure; nothing stands for an empty month.');
+const formula = optional({ kind: 'formula' }, 'A formula in place of a figure.');
+
+const projectionRate = optional(
+  { kind: 'reference', table: 'assumptions', whenGone: 'refused' },
+  'The assumption its later years are projected with, in place of the group’s or the plan’s.',
+);
+const ownRate = optional({ kind: 'number' }, 'A yearly rate of its own for the projection, as a fraction.');
+
+/**
+ * How a chart shows its series: side by side along the months, piled up, added up along the months, or as shares of a
+ * whole, in bars or as a ring.
+ */
+export const CHART_FORMS = ['beside', 'stacked', 'running', 'bars', 'ring'] as const;
+export type ChartForm = (typeof CHART_FORMS)[number];
+
+/** What a point of a chart stands for. */
+export const CHART_SPANS = ['month', 'quarter', 'year'] as const;
+
+/** How a series is drawn. */
+export const CHART_MARKS = ['bars', 'line', 'area', 'steps'] as const;
+export type ChartMark = (typeof CHART_MARKS)[number];
+
+/** Which way a group's money flows; memo figures are no money flows. */
+export const SIDES = ['income', 'expense', 'setAside', 'memo'] as const;
+export type Side = (typeof SIDES)[number];
+
+/** How often the costs of an expense group come. */
+export const RHYTHMS = ['fixed', 'periodic', 'dayToDay'] as const;
+export type Rhythm = (typeof RHYTHMS)[number];
+
+/** What months make of a quarter or year: their total, the last of them (a balance), or their average (a price). */
+export const ROLL_UPS = ['total', 'last', 'average'] as const;
+export type RollUp = (typeof ROLL_UPS)[number];
+
+/** All tables of a plan's document, in an order in which every row comes after those it refers to. */
+export const TABLES = {
+  plan: {
+    name: required({ kind: 'name' }, 'The plan’s name.'),
+    currency: required({ kind: 'currency' }, 'A currency code of ISO 4217, for example EUR.'),
+    locale: required(
+      { kind: 'locale' },
+      'A language tag of BCP 47 that decides how figures are written, for example en-IE.',
+    ),
+    firstMonth: required({ kind: 'month' }, 'The plan’s first month.'),
+    months: required({ kind: 'whole', least: 1, most: MAX_MONTHS }, 'How many months the plan has.'),
+    projectionRate: optional(
+      { kind: 'reference', table: 'assumptions', whenGone: 'refused' },
+      'The assumption next year is projected with.',
+    ),
+    decimals: optional(
+      { kind: 'whole', least: 0, most: MAX_DECIMALS },
+      'The decimals money is shown with; those of the currency when left out.',
+    ),
+    negatives: required({ kind: 'choice', options: NEGATIVES }, 'How figures below zero are written.', 'tone'),
+  },
+  assumptions: {
+    name,
+    unit: required({ kind: 'choice', options: UNITS }, 'What its value counts.'),
+    value: required({ kind: 'number' }, 'Its value from the plan’s start; rates as fractions, 0.024 for 2.4 %.'),
+    formula: optional({ kind: 'formula' }, 'A formula that gives its value from others, in place of the value.'),
+    low: optional({ kind: 'number' }, 'The least value it may take.'),
+    high: optional({ kind: 'number' }, 'The greatest value it may take.'),
+    section: required({ kind: 'text', most: 80 }, 'The heading it stands under among the assumptions.', ''),
+    note,
+    position,
+  },
+  assumptionSteps: {
+    assumption: required({ kind: 'reference', table: 'assumptions', whenGone: 'goes' }, 'The assumption that changes.'),
+    from: required({ kind: 'month' }, 'The first month of the new value.'),
+    value: required({ kind: 'number' }, 'The new value.'),
+  },
+  groups: {
+    name,
+    side: required({ kind: 'choice', options: SIDES }, 'Which way the money flows.'),
+    rhythm: optional({ kind: 'choice', options: RHYTHMS }, 'For expenses: how often they come.'),
+    projectionRate,
+    ownRate,
+    position,
+  },
+  lines: {
+    group: required({ kind: 'reference', table: 'groups', whenGone: 'goes' }, 'The group it belongs to.'),
+    name,
+    unit: required({ kind: 'choice', options: UNITS }, 'What its figures count.', 'money'),
+    rollUp: required({ kind: 'choice', options: ROLL_UPS }, 'What its months make of a year.', 'total'),
+    note,
+    emphasis: required({ kind: 'choice', options: EMPHASES }, 'How strongly it stands out.', 'none'),
+    locked: required({ kind: 'yesNo' }, 'Whether it is kept from being edited.', false),
+    targetShare: optional({ kind: 'number' }, 'The share of income it is meant to have, as a fraction.'),
+    projectionRate,
+    ownRate,
+    position,
+  },
+  ruleSteps: {
+    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line whose rule this is a part of.'),
+    from: optional({ kind: 'month' }, 'The first month it holds; the plan’s start when left out.'),
+    amount,
+    formula,
+  },
+  exceptions: {
+    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line that departs from its rule.'),
+    month: required({ kind: 'month' }, 'The month in which it does.'),
+    amount,
+    formula,
+  },
+  figureNotes: {
+    of: required({ kind: 'bearer' }, 'Whose figure it is about.'),
+    month: required({ kind: 'month' }, 'The month of the figure.'),
+    text: required({ kind: 'text', most: 2000 }, 'The note.'),
+  },
+  highlights: {
+    of: required({ kind: 'bearer' }, 'Whose figures it watches.'),
+    span: required({ kind: 'choice', options: ['month', 'year'] }, 'Which of its figures.', 'month'),
+    when: required({ kind: 'choice', options: HIGHLIGHT_CONDITIONS }, 'When it shows.'),
+    low: optional({ kind: 'number' }, 'The limit figures are below, or the lower of two.'),
+    high: optional({ kind: 'number' }, 'The limit figures are above, the upper of two, or the year’s budget.'),
+    tone: required({ kind: 'choice', options: TONES }, 'What it says about a figure.', 'alarm'),
+    word: required({ kind: 'text', most: 24 }, 'The word beside the figure.'),
+  },
+  scenarios: {
+    name: required({ kind: 'name' }, 'The scenario’s name; unique among scenarios.'),
+    position,
+  },
+  scenarioValues: {
+    scenario: required({ kind: 'reference', table: 'scenarios', whenGone: 'goes' }, 'The scenario it belongs to.'),
+    assumption: required(
+      { kind: 'reference', table: 'assumptions', whenGone: 'goes' },
+      'The assumption that has another value in it.',
+    ),
+    value: required({ kind: 'number' }, 'Its value in all months.'),
+  },
+  scenarioFigures: {
+    scenario: required({ kind: 'reference', table: 'scenarios', whenGone: 'goes' }, 'The scenario it belongs to.'),
+    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line that has another figure in it.'),
+    month: required({ kind: 'month' }, 'The month of the figure.'),
+    amount,
+  },
+  charts: {
+    name: required({ kind: 'name' }, 'The chart’s title; unique among charts.'),
+    form: required({ kind: 'choice', options: CHART_FORMS }, 'How its series are shown.', 'beside'),
+    span: required({ kind: 'choice', options: CHART_SPANS }, 'What a point of it stands for.', 'month'),
+    year: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is of; the whole plan when left out.'),
+    from: optional({ kind: 'month' }, 'The first month it is of, in place of a year.'),
+    until: optional({ kind: 'month' }, 'The last month it is of, in place of a year.'),
+    axis: required(
+      { kind: 'text', most: 80 },
+      'What stands along the axis of figures; the currency when left out.',
+      '',
+    ),
+    position,
+  },
+  chartSeries: {
+    chart: required({ kind: 'reference', table: 'charts', whenGone: 'goes' }, 'The chart it belongs to.'),
+    of: required({ kind: 'bearer' }, 'Whose figures it draws.'),
+    mark: required({ kind: 'choice', options: CHART_MARKS }, 'How it is drawn.', 'line'),
+    scenario: optional(
+      { kind: 'reference', table: 'scenarios', whenGone: 'goes' },
+      'The scenario it is taken from; the plan when left out.',
+    ),
+    projectedFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is projected from.'),
+    position,
+  },
+  waivedFindings: {
+    finding: required({ kind: 'text', most: 200 }, 'The finding of a check that has been set aside.'),
+    reason: required({ kind: 'text', most: 500 }, 'Why it is no matter.'),
+  },
+  lockedYears: {
+    year: required({ kind: 'whole', least: 1900, most: 2999 }, 'A calendar year whose figures are kept from editing.'),
+  },
+  loans: {
+    name,
+    offerOf: optional({ kind: 'reference', table: 'loans', whenGone: 'goes' }, 'The loan it is another offer for.'),
+    unknown: required({ kind: 'choice', options: LOAN_UNKNOWNS }, 'What follows from the other terms.', 'payment'),
+    amount: input('The amount borrowed.'),
+    rate: input('The yearly rate, as a fraction.'),
+    months: input('How long it is paid back, in months or years.'),
+    payment: input('The monthly payment.'),
+    termIn,
+    conversion,
+    first: required({ kind: 'month' }, 'The month of the first payment.'),
+    due,
+    balloon: input('What is left to be paid with the last payment.'),
+    fee: input('What it costs once, with the first payment.'),
+    interestOnly: input('For how many of the first months interest alone is paid.'),
+    note,
+    position,
+  },
+  loanExtras: {
+    loan: required({ kind: 'reference', table: 'loans', whenGone: 'goes' }, 'The loan it is paid on.'),
+    every: required({ kind: 'choice', options: EXTRA_RHYTHMS }, 'How often it is paid.', 'once'),
+    from: required({ kind: 'month' }, 'The month it is paid in, or first paid in.'),
+    until: optional({ kind: 'month' }, 'The last month it is paid in; the loan’s end when left out.'),
+    amount: input('What is paid on top.'),
+  },
+  savings: {
+    name,
+    unknown: required({ kind: 'choice', options: SAVINGS_UNKNOWNS }, 'What follows from the rest.', 'goal'),
+    opening: input('What is in it before the first month.'),
+    deposit: input('What is put in every month.'),
+    rate: input('The yearly rate, as a fraction.'),
+    months: input('How long it is saved, in months or years; the plan’s months when left out.'),
+    goal: input('What it is to come to.'),
+    growth: input('How much the deposit grows every year, as a fraction.'),
+    termIn,
+    conversion,
+    first: required({ kind: 'month' }, 'The month of the first deposit.'),
+    due,
+    withdrawals: required({ kind: 'choice', options: WITHDRAWALS }, 'What follows the deposits.', 'none'),
+    withdrawal: input('What is taken out every month after the deposits.'),
+    withdrawalMonths: input('For how many months it is taken out.'),
+    inflation: input('The yearly rise of prices it is told in today’s money with; the plan’s when left out.'),
+    note,
+    position,
+  },
+  savingsMoves: {
+    pot: required({ kind: 'reference', table: 'savings', whenGone: 'goes' }, 'The pot it goes into or out of.'),
+    kind: required({ kind: 'choice', options: SAVINGS_MOVES }, 'A single deposit, a withdrawal or a pause.'),
+    from: required({ kind: 'month' }, 'The month it happens in, or a pause begins.'),
+    until: optional({ kind: 'month' }, 'The last month of a pause; the same month when left out.'),
+    amount: input('How much; nothing for a pause.'),
+  },
+  taxSchedules: {
+    name,
+    income: input('The yearly income it is asked about.'),
+    allowance: input('What is taken off the income first.'),
+    rebateLimit: input('The income, less the allowance, up to which nothing is due.'),
+    note,
+    position,
+  },
+  taxBands: {
+    schedule: required({ kind: 'reference', table: 'taxSchedules', whenGone: 'goes' }, 'The schedule it belongs to.'),
+    validFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The first year it holds; always when left out.'),
+    from: required({ kind: 'input' }, 'The income it begins at.'),
+    rate: required({ kind: 'input' }, 'Its rate, as a fraction.'),
+    position,
+  },
+  breakEvens: {
+    name,
+    about: required({ kind: 'choice', options: BREAK_EVEN_KINDS }, 'What it asks.', 'units'),
+    fixedCosts: input('What it costs however many units there are.'),
+    price: input('What a unit brings.'),
+    variableCost: input('What a unit costs.'),
+    plannedUnits: input('How many units are planned.'),
+    targetProfit: input('The profit aimed at.'),
+    costs: input('What the units of a month cost, for the unit cost.'),
+    units: input('The units of a month, for the unit cost.'),
+    flow: input('What comes in less what goes out in a month, for paying itself back.'),
+    firstName: required({ kind: 'text', most: 80 }, 'What the first alternative is called.', ''),
+    firstCosts: input('What the first alternative costs in a month.'),
+    secondName: required({ kind: 'text', most: 80 }, 'What the second alternative is called.', ''),
+    secondCosts: input('What the second alternative costs in a month.'),
+    note,
+    position,
+  },
+} as const;
+
+export type TableName = keyof typeof TABLES;
+export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
+
+export type Row<T extends TableName> = RowOf<(typeof TABLES)[T]>;
+export type AnyRow = { [T in TableName]: Row<T> }[TableName];
+export type PlanRow = Row<'plan'>;
+export type AssumptionRow = Row<'assumptions'>;
+export type AssumptionStepRow = Row<'assumptionSteps'>;
+export type GroupRow = Row<'groups'>;
+export type LineRow = Row<'lines'>;
+export type RuleStepRow = Row<'ruleSteps'>;
+export type ExceptionRow = Row<'exceptions'>;
+export type FigureNoteRow = Row<'figureNotes'>;
+export type ScenarioRow = Row<'scenarios'>;
+export type ScenarioValueRow = Row<'scenarioValues'>;
+export type ScenarioFigureRow = Row<'scenarioFigures'>;
+export type ChartRow = Row<'charts'>;
+export type ChartSeriesRow = Row<'chartSeries'>;
+export type HighlightRow = Row<'highlights'>;
+export type LoanRow = Row<'loans'>;
+export type LoanExtraRow = Row<'loanExtras'>;
+export type SavingsPotRow = Row<'savings'>;
+export type SavingsMoveRow = Row<'savingsMoves'>;
+export type TaxScheduleRow = Row<'taxSchedules'>;
+export type TaxBandRow = Row<'taxBands'>;
+export type BreakEvenRow = Row<'breakEvens'>;
+
+/** Tables whose rows have ids that follow from what they belong to, and their month, year or place. */
+export const DERIVED_ID_TABLES = [
+  'assumptionSteps',
+  'ruleSteps',
+  'exceptions',
+  'figureNotes',
+  'lockedYears',
+  'waivedFindings',
+  'chartSeries',
+  'scenarioValues',
+  'scenarioFigures',
+  'taxBands',
+] as const satisfies readonly TableName[];
+
+/** Tables whose rows have ids of their own, no two of which are the same in a plan. */
+export const TABLES_WITH_IDS = TABLE_NAMES.filter(
+  (table) => table !== 'plan' && !(DERIVED_ID_TABLES as readonly TableName[]).includes(table),
+);
+
+/** Steps and exceptions have ids of their own making: their owner and month, so that none can be there twice. */
+export function stepId(line: string, from: string | null): string {
+  return `${line}:${from ?? 'start'}`;
+}
+
+/** What a series of a chart draws: whose figures, and whether as a scenario has them or as projected from a year. */
+export type ChartSource = Pick<ChartSeriesRow, 'of' | 'scenario' | 'projectedFrom'>;
+
+export function chartSeriesId(chart: string, { of, scenario, projectedFrom }: ChartSource): string {
+  return [chart, of, scenario ?? projectedFrom].filter((part) => part !== null).join(':');
+}
+
+export function scenarioValueId(scenario: string, assumption: string): string {
+  return `${scenario}:${assumption}`;
+}
+
+export function scenarioFigureId(scenario: string, line: string, month: string): string {
+  return `${scenario}:${line}:${month}`;
+}
+
+/** A band is known by its place in its set, from 1: where it begins may be what is changed. */
+export function taxBandId(schedule: string, validFrom: number | null, nth: number): string {
+  return `${schedule}:${validFrom ?? 'always'}:${nth}`;
+}
+
+export function lockedYearId(year: number): string {
+  return `year:${year}`;
+}
+
+export function datedId(owner: string, month: string): string {
+  return `${owner}:${month}`;
+}
