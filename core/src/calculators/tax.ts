@@ -1,7 +1,7 @@
 import type { Calendar } from '../calendar/calendar.ts';
 import { yearOf } from '../calendar/month.ts';
-import { bandsRefusal, rateOnOneMore, scheduleRefusal, taxOn, type TaxSchedule } from '../finance/tax.ts';
-import { bandsOfYear, inputId, type BandSet } from '../plan/document/calculators.ts';
+import { bandsRefusal, rateOnOneMore, scheduleRefusal, taxOn, type TaxSchedule, setOfYear } from '../finance/tax.ts';
+import { inputId, type BandSet } from '../plan/document/calculators.ts';
 import type { TaxScheduleRow } from '../plan/schema/tables.ts';
 import { NoAnswer, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
 
@@ -25,7 +25,7 @@ export function answerTax(
   period: number,
 ): TaxAnswer {
   const year = yearOf(calendar.months[period]!);
-  const set = bandsOfYear(sets, year);
+  const set = setOfYear(sets, year);
   if (!set) throw new NoAnswer(sets.length === 0 ? 'It has no bands yet.' : `It has no bands that hold in ${year}.`);
   const input = (column: string) => given.at(inputId(row.id, column), period);
   const part = (band: string, column: 'from' | 'rate', words: string): number => {

@@ -1,35 +1,39 @@
 import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
-import { within } from '../figure/compare.ts';
-import type { Expression } from '../formula/syntax.ts';
-import { isSeriesCall, isTimeAverage } from '../graph/dependencies.ts';
-import { why, without, type Reader } from './kernels.ts';
-import { BLANK, FINE } from './problems.ts';
+import { BLANK, FINE, why, without, type Reader } from '../formula/expression/evaluation.ts';
+import type { Evaluation, Parameter } from '../formula/functions/description.ts';
+import type { Expression } from '../formula/expression/syntax.ts';
 
-/** What functions that look along the months mean, apart from how they are compiled. */
+/** What looking along the months means, apart from how it is compiled. */
 
-/** A figure for a stretch of months. */
-export type Summary = 'total' | 'average' | 'lowest' | 'highest';
-
-const ALONG_MONTHS = new Set(['prior', 'next', 'at', 'running', 'total', 'lowest', 'highest', 'grow', 'recent']);
+/** The evaluation of functions of one way. */
+export type EvaluationBy<W extends Evaluation['way']> = Extract<Evaluation, { way: W }>;
 
 /** Whether a function looks at other months than the one it is computed for. */
-export function isAlongMonths(call: Extract<Expression, { kind: 'call' }>): boolean {
-  return ALONG_MONTHS.has(call.name) || isTimeAverage(call) || isSeriesCall(call);
+export function looksAlongMonths({ way }: Evaluation): boolean {
+  return way === 'elsewhere' || way === 'running' || way === 'lookingBack' || way === 'stretch' || way === 'wholePlan';
 }
 
-/** The span a period word names: `running(x, year)`; the whole plan when there is none. */
-export function spanOf(arg: Expression | undefined): Span {
-  if (arg?.kind !== 'word') return 'plan';
-  return arg.word === 'quarter' ? 'quarter' : arg.word === 'year' ? 'year' : arg.word === 'month' ? 'month' : 'plan';
+/** Whether an argument is read as a figure, and is no word that says how a function works. */
+export function isRead(parameter: Parameter | undefined, arg: Expression): boolean {
+  return parameter?.takes !== 'word' || (parameter.orFigures === true && arg.kind !== 'word');
 }
 
-/** How often `grow` grows: once a year unless it says month. */
-export function growthSpan(arg: Expression | undefined): Span {
-  return arg === undefined ? 'year' : spanOf(arg);
+/** Reads the figure of another month: so many later or earlier, or that of a number in the plan. */
+export function elsewhere(x: Reader, count: number, direction: 1 | -1 | 0, distance: Reader): Reader {
+  const place =
+    direction === 0
+      ? (at: number) => Math.round(distance(at)) - 1
+      : (at: number) => at + direction * Math.round(distance(at));
+  return inPlan(x, count, place);
+}
+
+/** Reads the figure so many months later, or earlier when that is negative. */
+export function shifted(x: Reader, count: number, months: number): Reader {
+  return inPlan(x, count, (at) => at + months);
 }
 
 /** Reads another period than the one asked for; outside the plan there is nothing. */
-export function elsewhere(x: Reader, count: number, place: (at: number) => number): Reader {
+function inPlan(x: Reader, count: number, place: (at: number) => number): Reader {
   return (at) => {
     const other = place(at);
     if (other !== other) return NaN;
@@ -73,84 +77,4 @@ export function runningKernel(x: Reader, reached: Reader, calendar: Calendar, sp
     if (why.code > BLANK) return NaN;
     return codeBefore === FINE ? before : without(BLANK);
   };
-}
-
-/** A reader that remembers how far it has come; `forget` makes it begin anew. */
-export interface Accumulating {
-  readonly reader: Reader;
-  readonly forget: () => void;
-}
-
-/**
- * An amount times all growth since the month `from`: by 1 + the rate of each month after it, or of each twelfth. Months
- * before it are empty. `from` counts months from 1.
- */
-export function growth(amount: Reader, rate: Reader, from: Reader, span: Span): Accumulating {
-  const stride = span === 'month' ? 1 : 12;
-  let start = -1;
-  let reached = -1;
-  let factor = 1;
-  return {
-    forget: () => {
-      start = -1;
-    },
-    reader: (at) => {
-      const first = Math.round(from(at)) - 1;
-      if (first !== first) return NaN;
-      if (at < first) return without(BLANK);
-      if (first !== start || at < reached) {
-        start = first;
-        reached = first;
-        factor = 1;
-      }
-      if (reached < 0 && reached + stride <= at) {
-        // Growth that began before the plan goes on at the rate of the plan's first month until then.
-        const steps = Math.min(Math.floor(-reached / stride), Math.floor((at - reached) / stride));
-        factor *= (1 + rate(0)) ** steps;
-        reached += steps * stride;
-        if (factor !== factor) {
-          start = -1;
-          return NaN;
-        }
-      }
-      for (; reached + stride <= at; reached += stride) {
-        const grown = factor * (1 + rate(Math.max(0, reached + stride)));
-        if (grown !== grown) {
-          start = -1;
-          return NaN;
-        }
-        factor = grown;
-      }
-      return factor * amount(at);
-    },
-  };
-}
-
-/** The average of the months before; empty ones are passed over. */
-export function recent(x: Reader, months: Reader): Reader {
-  return (at) => {
-    const count = Math.round(months(at));
-    return count === count ? summarize('average', x, Math.max(0, at - count), at) : NaN;
-  };
-}
-
-/** One figure for a stretch of months; empty months are passed over. */
-export function summarize(name: Summary, x: Reader, from: number, to: number): number {
-  let months = 0;
-  let sum = 0;
-  let low = Infinity;
-  let high = -Infinity;
-  for (let at = from; at < to; at++) {
-    const value = x(at);
-    if (value !== value) {
-      if (why.code > BLANK) return NaN;
-      continue;
-    }
-    months++;
-    sum += value;
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
-  if (months === 0) return without(BLANK);
-  return name === 'total' ? sum : name === 'average' ? within(sum / months, low, high) : name === 'lowest' ? low : high;
 }

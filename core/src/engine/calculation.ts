@@ -32,7 +32,8 @@ import {
   type Calculator,
 } from '../plan/document/calculators.ts';
 import { planOf, type Document } from '../plan/document/document.ts';
-import { BLANK, FINE, type Problems } from './problems.ts';
+import { BLANK, FINE } from '../formula/expression/evaluation.ts';
+import type { Problems } from './problems.ts';
 import { Series } from './series.ts';
 
 /** What a calculator comes to; tax schedules and break-evens in units have an answer of their own for each month. */

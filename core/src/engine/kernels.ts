@@ -1,20 +1,9 @@
 import { isSame } from '../figure/compare.ts';
-import { functionNamed } from '../formula/functions.ts';
-import type { BinaryOperator, Expression } from '../formula/syntax.ts';
-import { BLANK, FINE, type ProblemSite } from './problems.ts';
+import { BLANK, FINE, checked, why, without, type Reader } from '../formula/expression/evaluation.ts';
+import type { BinaryOperator } from '../formula/expression/syntax.ts';
+import type { EvaluationBy } from './alongMonths.ts';
+import type { ProblemSite } from './problems.ts';
 import { Scalar, type Operand } from './series.ts';
-
-/** Gives the figure of a period; for NaN, `why.code` says why there is none. */
-export type Reader = (at: number) => number;
-
-/** Why the reader called last gave NaN. Shared, so that reading a figure allocates nothing. */
-export const why = { code: FINE };
-
-/** NaN for a month that is empty or has a problem. */
-export function without(code: number): number {
-  why.code = code;
-  return NaN;
-}
 
 /** Reads the figures of an operand. */
 export function readerOf(operand: Operand): Reader {
@@ -130,84 +119,18 @@ function operate(operator: BinaryOperator, a: number, b: number, at: number, sit
   }
 }
 
-function checked(value: number, at: number, site: ProblemSite): number {
-  if (value !== value) return without(site.code('noResult', at));
-  return Number.isFinite(value) ? value : without(site.code('tooLarge', at));
-}
-
 /** Minus a figure, or a hundredth of it. */
 export function unaryKernel(kind: 'negate' | 'percent', operand: Reader): Reader {
   return kind === 'negate' ? (at) => -operand(at) : (at) => operand(at) / 100;
 }
 
-/** A function that looks at one month only, applied to the readers of its arguments. */
-export function callKernel(
-  call: Extract<Expression, { kind: 'call' }>,
+/** Arithmetic with the figures of a month. */
+export function figuresKernel(
+  { compute, blank }: EvaluationBy<'figures'>,
   args: readonly Reader[],
   site: ProblemSite,
 ): Reader {
-  switch (call.name) {
-    case 'if':
-    case 'IFS':
-      return choiceKernel(args);
-    case 'and':
-    case 'or':
-      return logicKernel(call.name === 'and', args);
-    case 'not':
-      return (at) => {
-        const holds = truth(args[0]!, at);
-        return holds === undefined ? NaN : holds ? 0 : 1;
-      };
-    case 'monthly':
-      return monthlyKernel(args[0]!, call.args[1] !== undefined, site);
-    default:
-      return computeKernel(call.name, args, site);
-  }
-}
-
-/** Whether a condition holds; an empty one does not. `undefined` when it has a problem, which `why` then holds. */
-function truth(condition: Reader, at: number): boolean | undefined {
-  const value = condition(at);
-  if (value === value) return value !== 0;
-  return why.code === BLANK ? false : undefined;
-}
-
-function choiceKernel(args: readonly Reader[]): Reader {
-  return (at) => {
-    let next = 0;
-    for (; next + 1 < args.length; next += 2) {
-      const holds = truth(args[next]!, at);
-      if (holds === undefined) return NaN;
-      if (holds) return args[next + 1]!(at);
-    }
-    return next < args.length ? args[next]!(at) : without(BLANK);
-  };
-}
-
-function logicKernel(all: boolean, conditions: readonly Reader[]): Reader {
-  return (at) => {
-    for (const condition of conditions) {
-      const holds = truth(condition, at);
-      if (holds === undefined) return NaN;
-      if (holds !== all) return all ? 0 : 1;
-    }
-    return all ? 1 : 0;
-  };
-}
-
-function monthlyKernel(rate: Reader, effective: boolean, site: ProblemSite): Reader {
-  return (at) => {
-    const yearly = rate(at);
-    if (yearly !== yearly || !effective) return yearly / 12;
-    return checked(Math.expm1(Math.log1p(yearly) / 12), at, site);
-  };
-}
-
-function computeKernel(name: string, args: readonly Reader[], site: ProblemSite): Reader {
-  const definition = functionNamed(name);
-  const compute = definition?.compute;
-  if (!compute) throw new Error(`The function ${name} cannot be computed month by month.`);
-  const skip = definition.blank === 'skip';
+  const skip = blank === 'skip';
   const figures: number[] = [];
   return (at) => {
     figures.length = 0;

@@ -1,4 +1,4 @@
-import type { BinaryOperator } from '../formula/syntax.ts';
+import type { BinaryOperator } from '../formula/expression/syntax.ts';
 import { compare } from './kernels.ts';
 import { Scalar, Series, type Operand } from './series.ts';
 

@@ -1,7 +1,7 @@
 import { createCalendar, periodOf, type Calendar } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
 import { parseFormula } from '../formula/parse.ts';
-import type { CalendarWord, Expression } from '../formula/syntax.ts';
+import type { CalendarWord, Expression } from '../formula/expression/syntax.ts';
 import { planOf, type Change, type Document } from '../plan/document/document.ts';
 import { nameOf } from '../plan/document/naming.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
@@ -27,7 +27,7 @@ import { Calculation, figuresOfCalculator } from './calculation.ts';
 import { circleSentence, componentsOf, type Component } from '../graph/circles.ts';
 import { usesByNode, type Use } from '../graph/dependencies.ts';
 import { changesWiring } from './wiring.ts';
-import { why } from './kernels.ts';
+import { BLANK, why } from '../formula/expression/evaluation.ts';
 import {
   createNode,
   markStale,
@@ -41,10 +41,11 @@ import {
   specifySum,
   type Node,
 } from './node.ts';
-import { BLANK, Problems } from './problems.ts';
+import { Problems } from './problems.ts';
 import { Scalar, type Series } from './series.ts';
 import type { Term } from './sum.ts';
-import { calendarSeries, compile, run, type CompileContext, type Program } from './vector.ts';
+import type { CompileContext } from './context.ts';
+import { calendarSeries, compile, run, type Program } from './vector.ts';
 
 /** A node whose figures an edit changed, and in which periods: `from` inclusive, `to` exclusive. */
 export interface ChangedFigures {

@@ -1,11 +1,15 @@
-import { childrenOf, type Expression } from '../formula/syntax.ts';
-import { wholeNumber } from '../graph/dependencies.ts';
-import { binaryKernel, callKernel, readerOf, unaryKernel, why, type Reader } from './kernels.ts';
+import { why, type Reader } from '../formula/expression/evaluation.ts';
+import { parameterAt, wholeNumber } from '../formula/functions/description.ts';
+import { functionOf } from '../formula/functions/functions.ts';
+import { spanOf } from '../formula/functions/time.ts';
+import { childrenOf, type Call, type Expression } from '../formula/expression/syntax.ts';
+import { elsewhere, isRead, runningKernel, shifted } from './alongMonths.ts';
+import type { CompileContext, Operation } from './context.ts';
+import { binaryKernel, figuresKernel, readerOf, unaryKernel } from './kernels.ts';
 import { ProblemSite } from './problems.ts';
 import { Series, type Operand, type Range } from './series.ts';
-import { elsewhere, growth, growthSpan, recent, runningKernel, spanOf } from './alongMonths.ts';
-import { taxInputs, taxReader } from './tax.ts';
-import { compile, type CompileContext, type Operation } from './vector.ts';
+import { taxInputs, taxTerms } from './tax.ts';
+import { compile } from './vector.ts';
 
 /**
  * A formula that feeds back into itself through earlier months, as a reader to be asked month after month. Its parts
@@ -37,9 +41,10 @@ export function compileMonthly(
   };
   const feedsBack = (part: Expression): boolean =>
     (part.kind === 'ref' && members.has(part.id)) ||
-    (part.kind === 'call' && part.name === 'tax' && taxInputs(part, context).some((id) => members.has(id))) ||
+    (part.kind === 'call' && isBySchedule(part) && taxInputs(part, context).some((id) => members.has(id))) ||
     childrenOf(part).some(feedsBack);
 
+  const site = (subject: Expression) => new ProblemSite(context.problems, context.node, subject);
   const readerFor = (part: Expression): Reader => {
     if (part.kind === 'ref' && members.has(part.id)) return readerOf(context.operandOf(part.id));
     if (!feedsBack(part)) {
@@ -47,7 +52,6 @@ export function compileMonthly(
       hoisted.push(...program.operations);
       return readerOf(program.result);
     }
-    const site = (subject: Expression) => new ProblemSite(context.problems, context.node, subject);
     switch (part.kind) {
       case 'percent':
       case 'negate':
@@ -63,55 +67,50 @@ export function compileMonthly(
     }
   };
 
-  const call = (part: Extract<Expression, { kind: 'call' }>): Reader => {
-    const [first, second] = part.args;
-    switch (part.name) {
-      case 'share':
-      case 'POWER':
+  const call = (part: Call): Reader => {
+    const description = functionOf(part);
+    const evaluation = description.evaluation(part);
+    const { args } = part;
+    const [first, second] = args;
+    switch (evaluation.way) {
+      case 'operator':
         return readerFor({
           kind: 'binary',
-          operator: part.name === 'share' ? '/' : '^',
+          operator: evaluation.operator,
           left: first!,
           right: second!,
           place: part.place,
         });
-      case 'prior':
-      case 'next': {
-        const sign = part.name === 'prior' ? -1 : 1;
-        const months = wholeNumber(second);
-        const x = remembered(first!);
-        if (months !== undefined) return elsewhere(x, count, (at) => at + sign * months);
-        // How far is looked feeds back; what is looked at does not, or this would be a circle.
-        const distance = readerFor(second!);
-        hoisted.push({ widen: everywhere, compute: nothing });
-        return elsewhere(x, count, (at) => at + sign * Math.round(distance(at)));
-      }
-      case 'at': {
-        const x = readerFor(first!);
-        const month = readerFor(second!);
-        hoisted.push({ widen: everywhere, compute: nothing });
-        return elsewhere(x, count, (at) => Math.round(month(at)) - 1);
-      }
       case 'running':
         return running(readerFor(first!), part);
-      case 'recent':
-        return recent(remembered(first!), readerFor(second!));
-      case 'grow': {
-        const grown = growth(
-          readerFor(first!),
-          remembered(second!),
-          readerFor(part.args[2]!),
-          growthSpan(part.args[3]),
-        );
-        hoisted.push({ compute: grown.forget });
-        return grown.reader;
+      case 'schedule':
+        return evaluation.reader(taxTerms(part, readerFor(second!), context), site(part));
+    }
+    const readers = args.flatMap((arg, index) => {
+      const parameter = parameterAt(description, index);
+      if (!isRead(parameter, arg)) return [];
+      return [parameter?.takes === 'series' ? remembered(arg) : readerFor(arg)];
+    });
+    switch (evaluation.way) {
+      case 'figures':
+        return figuresKernel(evaluation, readers, site(part));
+      case 'month':
+        return evaluation.reader(readers, part, site(part));
+      case 'elsewhere': {
+        const [x, distance] = readers;
+        const months = evaluation.direction === 0 ? undefined : wholeNumber(second);
+        if (months !== undefined) return shifted(x!, count, evaluation.direction * months);
+        // How far is looked feeds back; what is looked at does not, or this would be a circle.
+        hoisted.push({ widen: everywhere, compute: nothing });
+        return elsewhere(x!, count, evaluation.direction, distance!);
       }
-      case 'tax':
-        return taxReader(part, readerFor(second!), context);
-      case 'monthly':
-        return callKernel(part, [readerFor(first!)], new ProblemSite(context.problems, context.node, part));
+      case 'lookingBack': {
+        const { reader, forget } = evaluation.reader(readers, part);
+        hoisted.push({ compute: forget });
+        return reader;
+      }
       default:
-        return callKernel(part, part.args.map(readerFor), new ProblemSite(context.problems, context.node, part));
+        throw new Error(`${part.name} looks at all months, so it cannot feed back into itself.`);
     }
   };
 
@@ -132,7 +131,7 @@ export function compileMonthly(
     };
   };
 
-  const running = (x: Reader, part: Extract<Expression, { kind: 'call' }>): Reader =>
+  const running = (x: Reader, part: Call): Reader =>
     kept((reached) => runningKernel(x, readerOf(reached), context.calendar, spanOf(part.args[1])));
 
   /** What is looked at from many months is computed once in each; a member keeps its figures itself. */
@@ -149,6 +148,10 @@ export function compileMonthly(
   };
   const sweep = carryForward(operandFor(carried.factor), operandFor(carried.addend));
   return { hoisted, reader, sweep };
+}
+
+function isBySchedule(call: Call): boolean {
+  return functionOf(call).evaluation(call).way === 'schedule';
 }
 
 /** The parts of `prior(itself) * factor + addend`, the shape of every balance, in whichever order it is written. */

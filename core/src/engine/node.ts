@@ -1,17 +1,19 @@
 import type { Calendar } from '../calendar/calendar.ts';
 import { periodOf } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
-import { FormulaError, type Expression } from '../formula/syntax.ts';
+import { FormulaError, type Expression } from '../formula/expression/syntax.ts';
 import { readStored } from '../plan/document/storedFormulas.ts';
 import type { AssumptionRow, AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
 import type { Calculation } from './calculation.ts';
-import { readerOf, without, type Reader } from './kernels.ts';
+import { without, type Reader } from '../formula/expression/evaluation.ts';
+import type { CompileContext, Operation } from './context.ts';
+import { readerOf } from './kernels.ts';
 import { finite } from './loops.ts';
 import { compileMonthly, type Sweep } from './monthly.ts';
-import { BLANK, FINE } from './problems.ts';
+import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
 import { sumInto, type Term } from './sum.ts';
-import { compile, run, type CompileContext, type Operation, type Program } from './vector.ts';
+import { compile, run, type Program } from './vector.ts';
 
 /**
  * One node of the dependency graph: an assumption, line, group or total. `series` holds its present figures; `evaluate`

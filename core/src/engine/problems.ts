@@ -3,8 +3,9 @@ import { calendarOf, planOf, type Document } from '../plan/document/document.ts'
 import { nameOf } from '../plan/document/naming.ts';
 import { notationOf } from '../figure/notation.ts';
 import { writeFigure } from '../figure/write.ts';
+import { BLANK, SITE_CAUSES, type Site } from '../formula/expression/evaluation.ts';
 import { printFormula } from '../formula/print.ts';
-import type { Expression } from '../formula/syntax.ts';
+import type { Expression } from '../formula/expression/syntax.ts';
 
 /** Why a figure is missing. */
 export type Cause =
@@ -22,10 +23,6 @@ export interface Problem {
   /** For several results: these. */
   readonly results?: readonly number[];
 }
-
-/** The code of a figure that is there, and of a month left empty; higher codes are problems. */
-export const FINE = 0;
-export const BLANK = 1;
 
 /** Gives each distinct problem a number, so that it can travel through series of figures. */
 export class Problems {
@@ -49,10 +46,8 @@ export class Problems {
   }
 }
 
-const SITE_CAUSES = ['emptyDivisor', 'zeroDivisor', 'noResult', 'severalResults', 'tooLarge'] as const;
-
 /** The place in a rule where problems may arise; remembers their codes by period. */
-export class ProblemSite {
+export class ProblemSite implements Site {
   private readonly known = new Map<number, number>();
   private readonly problems: Problems;
   private readonly node: string;

@@ -5,7 +5,7 @@ import type { Unit } from '../figure/unit.ts';
 import { writeFigure, writeWithUnit } from '../figure/write.ts';
 import { printFormula } from '../formula/print.ts';
 import { inferUnit } from '../formula/units.ts';
-import { childrenOf, type Expression } from '../formula/syntax.ts';
+import { childrenOf, type Expression } from '../formula/expression/syntax.ts';
 import {
   CALCULATORS,
   calculatorWith,
@@ -20,11 +20,13 @@ import { figureOfFormula, readStoredOrNull } from '../plan/document/storedFormul
 import { nameOf } from '../plan/document/naming.ts';
 import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/schema/totals.ts';
 import type { RuleStepRow } from '../plan/schema/tables.ts';
-import { wholeNumber } from '../graph/dependencies.ts';
+import { wholeNumber } from '../formula/functions/description.ts';
+import { functionOf } from '../formula/functions/functions.ts';
 import type { Model } from './model.ts';
 import { effectiveSteps } from './node.ts';
-import { BLANK, problemSentence } from './problems.ts';
-import { isAlongMonths } from './alongMonths.ts';
+import { BLANK } from '../formula/expression/evaluation.ts';
+import { problemSentence } from './problems.ts';
+import { looksAlongMonths } from './alongMonths.ts';
 
 /** Where a figure comes from. */
 export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'calculator' | 'nothing';
@@ -204,7 +206,7 @@ function collectParts(
       subtracted: false,
     });
   }
-  if (expression.kind === 'call' && isAlongMonths(expression)) {
+  if (expression.kind === 'call' && looksAlongMonths(functionOf(expression).evaluation(expression))) {
     const shift = shiftOf(expression);
     if (shift !== undefined) return collectParts(model, node, expression.args[0]!, period + shift, parts);
     const id = firstRef(expression);
@@ -228,7 +230,10 @@ function worked(model: Model, node: string, expression: Expression, period: numb
     notation: notationOf(plan.locale),
     typographic: true,
     part: (part) => {
-      const whole = part.kind === 'ref' || part.kind === 'word' || (part.kind === 'call' && isAlongMonths(part));
+      const whole =
+        part.kind === 'ref' ||
+        part.kind === 'word' ||
+        (part.kind === 'call' && looksAlongMonths(functionOf(part).evaluation(part)));
       if (!whole) return undefined;
       const { value, code } = model.evaluate(part, node, period);
       if (value !== value) return code === BLANK ? 'nothing' : 'no figure';
@@ -254,9 +259,10 @@ export function partInWords(model: Model, node: string, part: Expression, period
 
 /** How many months `prior` or `next` moves, when that is written as a number. */
 function shiftOf(call: Extract<Expression, { kind: 'call' }>): number | undefined {
-  if (call.name !== 'prior' && call.name !== 'next') return undefined;
+  const evaluation = functionOf(call).evaluation(call);
+  if (evaluation.way !== 'elsewhere' || evaluation.direction === 0) return undefined;
   const months = wholeNumber(call.args[1]);
-  return months === undefined ? undefined : call.name === 'prior' ? -months : months;
+  return months === undefined ? undefined : evaluation.direction * months;
 }
 
 function firstRef(expression: Expression): string | undefined {

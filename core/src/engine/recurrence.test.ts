@@ -4,7 +4,8 @@ import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, type Document } from '../plan/document/document.ts';
 import { parsePlan } from '../plan/file/file.ts';
 import { sketch } from '../testing/plans.ts';
-import { FUNCTIONS } from '../formula/functions.ts';
+import { countsOf, wordOf } from '../formula/functions/description.ts';
+import { FUNCTIONS } from '../formula/functions/functions.ts';
 import { Model } from './model.ts';
 import { calculate, figuresOf } from './results.ts';
 
@@ -23,10 +24,13 @@ describe('a rule that feeds back into itself', () => {
   });
 
   it('is computed whatever function it uses', () => {
-    for (const { name, least, words } of FUNCTIONS) {
+    for (const description of FUNCTIONS) {
+      const { name } = description;
+      const { least } = countsOf(description);
+      const word = wordOf(description);
       if (name === 'tax') continue;
       const args = Array.from({ length: least }, (_, at) =>
-        at === words?.at ? words.these[0]! : `prior(L) * 0 + ${at + 1}`,
+        at === word?.at ? word.words[0]! : `prior(L) * 0 + ${at + 1}`,
       );
       const document = sketch({ months: 3, lines: { memo: { Rent: 'period', Other: 1 } } });
       const other = lineNamed(document, 'Other');

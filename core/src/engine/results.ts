@@ -7,7 +7,8 @@ import type { Document } from '../plan/document/document.ts';
 import { nameOf, namesOf } from '../plan/document/naming.ts';
 import { rolledUp, rollUpOf } from '../plan/document/rollUps.ts';
 import { Model } from './model.ts';
-import { BLANK, FINE, problemSentence, type Cause } from './problems.ts';
+import { BLANK, FINE } from '../formula/expression/evaluation.ts';
+import { problemSentence, type Cause } from './problems.ts';
 
 /** A missing figure and its reason, as shown to people. */
 export interface FigureProblem {

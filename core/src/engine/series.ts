@@ -1,4 +1,4 @@
-import { BLANK, FINE } from './problems.ts';
+import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 
 /** A stretch of periods that is to be computed: `from` inclusive, `to` exclusive. Operations may widen it. */
 export interface Range {

@@ -1,4 +1,4 @@
-import { BLANK, FINE } from './problems.ts';
+import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 import type { Range, Series } from './series.ts';
 
 /** How the members of a sum enter it. */

@@ -1,35 +1,25 @@
 import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
-import { nearestTo, npv, ratesOfReturn } from '../finance/annuity.ts';
-import { childrenOf, type CalendarWord, type Expression } from '../formula/syntax.ts';
+import { BLANK, FINE, why, type Reader } from '../formula/expression/evaluation.ts';
+import { parameterAt, wholeNumber, type Summary } from '../formula/functions/description.ts';
+import { functionOf } from '../formula/functions/functions.ts';
+import { spanOf, summarize } from '../formula/functions/time.ts';
+import { childrenOf, type Call, type CalendarWord, type Expression } from '../formula/expression/syntax.ts';
 import {
   addUpMonths,
   elsewhere,
-  growth,
-  growthSpan,
-  isAlongMonths,
-  recent,
+  isRead,
+  looksAlongMonths,
   runningKernel,
-  spanOf,
-  summarize,
-  type Summary,
+  shifted,
+  type EvaluationBy,
 } from './alongMonths.ts';
-import type { BandSet } from '../plan/document/calculators.ts';
-import { wholeNumber } from '../graph/dependencies.ts';
-import { binaryKernel, callKernel, readerOf, unaryKernel, why, without, type Reader } from './kernels.ts';
+import type { CompileContext, Operation } from './context.ts';
+import { binaryKernel, figuresKernel, readerOf, unaryKernel } from './kernels.ts';
 import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
-import { BLANK, FINE, ProblemSite, type Problems } from './problems.ts';
+import { ProblemSite } from './problems.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
-import { taxInputs, taxReader } from './tax.ts';
-
-/**
- * One operation of a program. All operations first widen the range to what they must renew, then all compute their results
- * over it: what one of them has to renew, those before it have renewed too.
- */
-export interface Operation {
-  readonly widen?: (range: Range) => void;
-  readonly compute: (range: Range) => void;
-}
+import { taxInputs, taxTerms } from './tax.ts';
 
 /** A formula as operations over whole series. `result` holds right figures everywhere once it has run over all. */
 export interface Program {
@@ -37,18 +27,6 @@ export interface Program {
   readonly result: Operand;
   /** Whether it has run over all months, so that from now on it can be run over a part of them. */
   complete: boolean;
-}
-
-/** What a formula is compiled against. */
-export interface CompileContext {
-  /** The line whose rule it is; problems are reported there. */
-  readonly node: string;
-  readonly calendar: Calendar;
-  readonly words: Readonly<Record<CalendarWord, Series>>;
-  readonly problems: Problems;
-  readonly operandOf: (id: string) => Operand;
-  /** The bands of a tax schedule. */
-  readonly bandsOf: (schedule: string) => readonly BandSet[];
 }
 
 /**
@@ -227,113 +205,75 @@ class Compiler {
   private isSeries(expression: Expression): boolean {
     if (expression.kind === 'word') return true;
     if (expression.kind === 'ref') return this.context.operandOf(expression.id) instanceof Series;
-    if (expression.kind === 'call' && isAlongMonths(expression)) return true;
+    if (expression.kind === 'call' && looksAlongMonths(functionOf(expression).evaluation(expression))) return true;
     return childrenOf(expression).some((child) => this.isSeries(child));
   }
 
-  private call(expression: Extract<Expression, { kind: 'call' }>, target?: Series): Operand {
-    const { name, args } = expression;
-    if (name === 'share' || name === 'POWER') {
-      const operator = name === 'share' ? '/' : '^';
-      return this.binary(
-        { kind: 'binary', operator, left: args[0]!, right: args[1]!, place: expression.place },
-        target,
-      );
-    }
-    if (isAlongMonths(expression)) return this.alongMonths(expression, target);
-    if (name === 'tax') {
-      const income = this.operand(args[1]!);
-      const { year } = this.context.words;
-      const operands = [income, year, ...taxInputs(expression, this.context).map((id) => this.context.operandOf(id))];
-      return this.monthwise(operands, taxReader(expression, readerOf(income), this.context), target);
-    }
-    const operands = (name === 'monthly' ? args.slice(0, 1) : args).map((arg) => this.operand(arg));
-    const kernel = callKernel(expression, operands.map(readerOf), this.site(expression));
-    const [first, second, third] = operands;
-    if (name === 'if' && first instanceof Series && third) {
-      return this.monthwise(operands, kernel, target, (out, from, to) => {
-        fastChoice(out, first, second!, third, from, to);
-        return true;
-      });
-    }
-    if ((name === 'min' || name === 'max') && operands.length === 2) {
-      const [series, other] = first instanceof Series ? [first, second!] : [second, first!];
-      if (series instanceof Series) {
-        return this.monthwise(operands, kernel, target, (out, from, to) => {
-          fastExtreme(name === 'max', out, series, other, from, to);
-          return true;
-        });
+  private call(call: Call, target?: Series): Operand {
+    const description = functionOf(call);
+    const evaluation = description.evaluation(call);
+    const { args, place } = call;
+    switch (evaluation.way) {
+      case 'operator':
+        return this.binary(
+          { kind: 'binary', operator: evaluation.operator, left: args[0]!, right: args[1]!, place },
+          target,
+        );
+      case 'schedule': {
+        const income = this.operand(args[1]!);
+        const read = taxInputs(call, this.context).map((id) => this.context.operandOf(id));
+        const reader = evaluation.reader(taxTerms(call, readerOf(income), this.context), this.site(call));
+        return this.monthwise([income, this.context.words.year, ...read], reader, target);
       }
     }
-    return this.monthwise(operands, kernel, target);
+    const operands = args
+      .filter((_, index) => isRead(parameterAt(description, index), args[index]!))
+      .map((arg) => this.operand(arg));
+    const readers = operands.map(readerOf);
+    const [x, second] = operands;
+    switch (evaluation.way) {
+      case 'figures':
+      case 'month': {
+        const kernel =
+          evaluation.way === 'month'
+            ? evaluation.reader(readers, call, this.site(call))
+            : figuresKernel(evaluation, readers, this.site(call));
+        return this.monthwise(operands, kernel, target, quick(evaluation.quick, operands));
+      }
+      case 'elsewhere':
+        return this.elsewhere(evaluation, call, x!, second, target);
+      case 'running':
+        return this.running(x!, spanOf(args[1]));
+      case 'lookingBack': {
+        const { reader, forget } = evaluation.reader(readers, call);
+        return this.lookingBack(target, reader, evaluation.reach, forget);
+      }
+      case 'stretch':
+        return this.summary(evaluation.summary, readers[0]!, spanOf(args[1]), target);
+      case 'wholePlan': {
+        const site = this.site(call);
+        const compute = (figures: number[]) => evaluation.compute(figures, readers, site);
+        return this.overAllMonths(readers[evaluation.flow]!, compute, target);
+      }
+    }
   }
 
-  private alongMonths(expression: Extract<Expression, { kind: 'call' }>, target?: Series): Operand {
-    const { name, args } = expression;
-    const count = this.context.calendar.count;
-    if (name === 'NPV') {
-      const [rate, flow] = args.map((arg) => readerOf(this.operand(arg))) as [Reader, Reader];
-      const site = this.site(expression);
-      const compute = (figures: number[]) => {
-        const yearly = rate(0);
-        return yearly === yearly ? finiteOr(site, npv(yearly, figures)) : NaN;
-      };
-      return this.overAllMonths(flow, compute, target);
-    }
-    const x = this.operand(args[0]!);
-    switch (name) {
-      case 'prior':
-      case 'next': {
-        const months = wholeNumber(args[1]);
-        if (months === undefined) {
-          const distance = readerOf(this.operand(args[1]!));
-          const sign = name === 'prior' ? -1 : 1;
-          return this.anywhere(
-            target,
-            elsewhere(readerOf(x), count, (at) => at + sign * Math.round(distance(at))),
-          );
-        }
-        return this.shifted(x, name === 'prior' ? months : -months, target);
-      }
-      case 'at': {
-        const month = readerOf(this.operand(args[1]!));
-        return this.anywhere(
-          target,
-          elsewhere(readerOf(x), count, (at) => Math.round(month(at)) - 1),
-        );
-      }
-      case 'running':
-        return this.running(x, spanOf(args[1]));
-      case 'recent': {
-        const months = readerOf(this.operand(args[1]!));
-        return this.lookingBack(target, recent(readerOf(x), months), wholeNumber(args[1]) ?? count);
-      }
-      case 'grow': {
-        const [rate, from] = args.slice(1, 3).map((arg) => readerOf(this.operand(arg))) as [Reader, Reader];
-        const grown = growth(readerOf(x), rate, from, growthSpan(args[3]));
-        return this.lookingBack(target, grown.reader, count, grown.forget);
-      }
-      case 'IRR': {
-        const guess = args[1] ? readerOf(this.operand(args[1])) : null;
-        const site = this.site(expression);
-        const compute = (figures: number[]) => {
-          const near = guess?.(0);
-          if (near !== undefined && near !== near) return NaN;
-          const rates = ratesOfReturn(figures);
-          if (near === undefined && rates.length > 1) return without(site.code('severalResults', -1, rates));
-          return finiteOr(site, nearestTo(near ?? 0.1, rates));
-        };
-        return this.overAllMonths(readerOf(x), compute, target);
-      }
-      default:
-        return this.summary(name as Summary, readerOf(x), spanOf(args[1]), target);
-    }
+  private elsewhere(
+    { direction }: EvaluationBy<'elsewhere'>,
+    call: Call,
+    x: Operand,
+    distance: Operand | undefined,
+    target?: Series,
+  ): Operand {
+    const months = direction === 0 ? undefined : wholeNumber(call.args[1]);
+    if (months !== undefined) return this.shifted(x, -direction * months, target);
+    return this.anywhere(target, elsewhere(readerOf(x), this.context.calendar.count, direction, readerOf(distance!)));
   }
 
   private shifted(x: Operand, months: number, target?: Series): Operand {
     const out = this.out(target);
     const { count } = this.context.calendar;
-    const reader = elsewhere(readerOf(x), count, (at) => at - months);
+    const reader = shifted(readerOf(x), count, -months);
     const compute = (range: Range) => {
       let { from } = range;
       // The months that have a figure to look back at are moved in one go; the others are empty or have a reason.
@@ -438,9 +378,26 @@ class Compiler {
   }
 }
 
-/** A result, or the reason why there is none. */
-function finiteOr(site: ProblemSite, value: number): number {
-  return Number.isFinite(value) ? value : without(site.code('noResult', -1));
+/** A pass over stretches in which all operands have figures, for the functions that have one. */
+function quick(
+  which: 'choice' | 'least' | 'most' | undefined,
+  operands: readonly Operand[],
+): ((out: Series, from: number, to: number) => boolean) | undefined {
+  const [first, second, third] = operands;
+  if (which === 'choice' && first instanceof Series && third)
+    return (out, from, to) => {
+      fastChoice(out, first, second!, third, from, to);
+      return true;
+    };
+  if ((which === 'least' || which === 'most') && operands.length === 2) {
+    const [series, other] = first instanceof Series ? [first, second!] : [second, first!];
+    if (series instanceof Series)
+      return (out, from, to) => {
+        fastExtreme(which === 'most', out, series, other, from, to);
+        return true;
+      };
+  }
+  return undefined;
 }
 
 function constant(value: number, code: number): Scalar {

@@ -83,3 +83,8 @@ export function scheduleRefusal({ bands, allowance = 0, rebateLimit = 0 }: TaxSc
   if (!(rebateLimit >= 0)) return 'The rebate limit is below zero.';
   return null;
 }
+
+/** The set of bands that holds in a year; `null` when the first one begins later. */
+export function setOfYear<S extends { readonly validFrom: number | null }>(sets: readonly S[], year: number): S | null {
+  return sets.findLast(({ validFrom }) => validFrom === null || validFrom <= year) ?? null;
+}

@@ -5,8 +5,9 @@ import { CANONICAL, notationOf } from '../figure/notation.ts';
 import { ListedNames, nearestNames, resolveNames } from './names.ts';
 import { parseFormula } from './parse.ts';
 import { printFormula, quoteName } from './print.ts';
-import { FormulaError, childrenOf, type BinaryOperator, type Expression } from './syntax.ts';
-import { FUNCTIONS } from './functions.ts';
+import { FormulaError, childrenOf, type BinaryOperator, type Expression } from './expression/syntax.ts';
+import { countsOf, wordOf } from './functions/description.ts';
+import { FUNCTIONS } from './functions/functions.ts';
 import { runs } from '../testing/setup.ts';
 
 const at = { from: 0, to: 0 };
@@ -54,14 +55,18 @@ const expressions = fc.letrec<{ tree: Expression }>((tie) => ({
     }),
     fc
       .tuple(fc.constantFrom(...FUNCTIONS), fc.array(tie('tree'), { minLength: 1, maxLength: 3 }))
-      .filter(([definition, args]) => args.length >= definition.least && args.length <= definition.most)
-      .map(([{ name, words }, args]): Expression => ({
+      .filter(([description, args]) => {
+        const { least, most } = countsOf(description);
+        return args.length >= least && args.length <= most;
+      })
+      .map(([description, args]): Expression => ({
         kind: 'call',
-        name,
+        name: description.name,
         // Where a word says how the function works, no figure can stand.
-        args: args.map((arg, index) =>
-          words?.at === index && (!words.orFigures || arg.kind === 'word') ? wordFor(words.these[0]!) : arg,
-        ),
+        args: args.map((arg, index) => {
+          const word = wordOf(description);
+          return word?.at === index && (!word.orFigures || arg.kind === 'word') ? wordFor(word.words[0]!) : arg;
+        }),
         place: at,
       })),
   ),

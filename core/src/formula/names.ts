@@ -1,5 +1,6 @@
 import { quoteName } from './print.ts';
-import { FormulaError, mapNames, type Expression, type Place } from './syntax.ts';
+import { mapNames } from './mapNames.ts';
+import { FormulaError, type Expression, type Place } from './expression/syntax.ts';
 
 /** What a name can stand for: an id, with the name as people see it. */
 export interface NamedThing {

@@ -1,5 +1,6 @@
 import { CANONICAL, type Notation } from '../figure/notation.ts';
-import { functionNamed, type FunctionDefinition } from './functions.ts';
+import { countsOf, shapeOf, wordOf, type FunctionDescription } from './functions/description.ts';
+import { functionNamed } from './functions/functions.ts';
 import {
   CALENDAR_WORDS,
   FormulaError,
@@ -7,7 +8,7 @@ import {
   type CalendarWord,
   type Expression,
   type Place,
-} from './syntax.ts';
+} from './expression/syntax.ts';
 import { tokenize, type Token } from './tokens.ts';
 
 /**
@@ -228,25 +229,36 @@ class Parser {
     }
     this.close(open);
     const whole = { from: place.from, to: this.tokens[this.at - 1]!.place.to };
-    if (args.length < definition.least || args.length > definition.most) {
-      const shape = `${definition.name}(${definition.shape.replaceAll(', ', `${this.notation.separator} `)})`;
-      throw new FormulaError(`${definition.name} is written ${shape}; here it has ${count(args.length)}.`, whole);
-    }
+    const { least, most } = countsOf(definition);
+    if (args.length < least || args.length > most)
+      throw new FormulaError(
+        `${definition.name} is written ${this.written(definition)}; here it has ${count(args.length)}.`,
+        whole,
+      );
     return { kind: 'call', name: definition.name, args: this.withWords(definition, args), place: whole };
   }
 
+  /** How a function is written, with this notation's separator. */
+  private written(description: FunctionDescription): string {
+    return `${description.name}(${shapeOf(description).replaceAll(', ', `${this.notation.separator} `)})`;
+  }
+
   /** Arguments of which one may be a word that says how the function works; any other word there is refused. */
-  private withWords({ name, shape, words }: FunctionDefinition, args: readonly Expression[]): readonly Expression[] {
-    const arg = words && args[words.at];
-    if (!arg || (words.orFigures && (arg.kind !== 'word' || args.length > 2))) return args;
-    const refuse = () => {
-      const written = `${name}(${shape.replaceAll(', ', `${this.notation.separator} `)})`;
-      return new FormulaError(`${name} is written ${written}; ${either(words.these)} is expected here.`, arg.place);
-    };
-    if (arg.kind === 'word' && words.these.includes(arg.word)) return args;
+  private withWords(description: FunctionDescription, args: readonly Expression[]): readonly Expression[] {
+    const word = wordOf(description);
+    if (!word) return args;
+    const { at, words, orFigures } = word;
+    const arg = args[at];
+    if (!arg || (orFigures && (arg.kind !== 'word' || args.length > 2))) return args;
+    const refuse = () =>
+      new FormulaError(
+        `${description.name} is written ${this.written(description)}; ${either(words)} is expected here.`,
+        arg.place,
+      );
+    if (arg.kind === 'word' && words.includes(arg.word)) return args;
     const option = arg.kind === 'name' && !arg.quoted && arg.output === undefined ? arg.name.toLowerCase() : null;
-    if (option !== 'effective' || !words.these.includes(option)) throw refuse();
-    return args.map((each, at) => (at === words.at ? { kind: 'option', option, place: arg.place } : each));
+    if (option !== 'effective' || !words.includes(option)) throw refuse();
+    return args.map((each, index) => (index === at ? { kind: 'option', option, place: arg.place } : each));
   }
 }
 

@@ -1,6 +1,6 @@
 import { decimalText } from '../figure/decimal.ts';
 import { CANONICAL, type Notation } from '../figure/notation.ts';
-import { CALENDAR_WORDS, type BinaryOperator, type Expression } from './syntax.ts';
+import { CALENDAR_WORDS, type BinaryOperator, type Expression } from './expression/syntax.ts';
 
 const STRENGTH: Readonly<Record<BinaryOperator, number>> = {
   '=': 1, '<>': 1, '<': 1, '<=': 1, '>': 1, '>=': 1, '+': 2, '-': 2, '*': 3, '/': 3, '^': 5,

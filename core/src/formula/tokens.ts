@@ -1,6 +1,6 @@
 import { isMonth, type Month } from '../calendar/month.ts';
 import type { Notation } from '../figure/notation.ts';
-import { FormulaError, type Place } from './syntax.ts';
+import { FormulaError, type Place } from './expression/syntax.ts';
 
 export type Token =
   | { readonly kind: 'number'; readonly value: number; readonly place: Place }

@@ -1,6 +1,8 @@
 import { UNIT_WORDS, isFraction, type Unit } from '../figure/unit.ts';
+import type { Inferred } from './functions/description.ts';
+import { functionOf } from './functions/functions.ts';
 import { printFormula, type PrintStyle } from './print.ts';
-import type { Expression, Place } from './syntax.ts';
+import type { Call, Expression, Place } from './expression/syntax.ts';
 
 /** A doubt about a formula's units: a sentence, where, and the text that would mend it where there is one. */
 export interface UnitFinding {
@@ -8,9 +10,6 @@ export interface UnitFinding {
   readonly place: Place;
   readonly mend?: { readonly words: string; readonly replacement: string };
 }
-
-/** `any` is the unit of a bare number, which takes on what it meets; `factor` is what 1 + a rate gives. */
-type Inferred = Unit | 'any' | 'factor';
 
 /** What units a formula's names have, and how findings write parts of it. */
 export interface UnitContext {
@@ -148,97 +147,28 @@ class Inference {
     return left === 'money' ? 'money' : 'number';
   }
 
-  private call(expression: Extract<Expression, { kind: 'call' }>): Inferred {
-    const units = expression.args.map((arg) => this.of(arg));
-    const first = units[0] ?? 'any';
-    switch (expression.name) {
-      case 'if':
-        return this.agree(expression, expression.args.slice(1), units.slice(1));
-      case 'IFS': {
-        const results = (_: unknown, index: number) => index % 2 === 1;
-        return this.agree(expression, expression.args.filter(results), units.filter(results));
-      }
-      case 'and':
-      case 'or':
-      case 'not':
-        return 'yesNo';
-      case 'min':
-      case 'max':
-      case 'sum':
-        return this.agree(expression, expression.args, units);
-      case 'average':
-        return expression.args[1]?.kind === 'word' ? first : this.agree(expression, expression.args, units);
-      case 'share':
-        this.same(expression, first, units[1]!, 'compares');
-        return 'percent';
-      case 'monthly':
-        if (first === 'ratePerMonth')
-          this.findings.push({ message: 'This rate is per month already.', place: expression.place });
-        return 'ratePerMonth';
-      case 'grow':
-        this.growth(expression, units[1]!);
-        return first;
-      case 'payment':
-        this.payment(expression, units);
-        return 'money';
-      case 'tax':
-        if (units[1] !== 'any' && units[1] !== 'money')
-          this.findings.push({
-            message: `tax takes an income in money; this is ${words(units[1]!)}.`,
-            place: expression.args[1]!.place,
-          });
-        return 'money';
-      case 'EFFECT':
-      case 'NOMINAL':
-        return 'ratePerYear';
-      case 'RATE':
-      case 'IRR':
-        return 'ratePerMonth';
-      case 'NPER':
-        return 'number';
-      case 'PMT':
-      case 'IPMT':
-      case 'PPMT':
-      case 'FV':
-      case 'PV':
-      case 'CUMIPMT':
-      case 'CUMPRINC':
-      case 'NPV':
-        if (first === 'ratePerYear') this.yearlyWherePeriodic(expression.args[0]!);
-        return 'money';
-      default:
-        return first;
-    }
-  }
-
-  /** Growth once a year takes a yearly rate, growth month by month a monthly one. */
-  private growth(expression: Extract<Expression, { kind: 'call' }>, unit: Inferred): void {
-    const [, rate, , span] = expression.args;
-    const byMonth = span?.kind === 'word' && span.word === 'month';
-    if (byMonth && unit === 'ratePerYear') this.yearlyWherePeriodic(rate!, 'effective');
-    if (!byMonth && unit === 'ratePerMonth') {
-      this.findings.push({
-        message: `This grows once a year; ${this.write(rate!)} is a rate per month.`,
-        place: rate!.place,
-      });
-    }
-  }
-
-  private payment(expression: Extract<Expression, { kind: 'call' }>, units: readonly Inferred[]): void {
-    if (units[1] === 'ratePerMonth') {
-      this.findings.push({
-        message: 'payment takes a yearly rate; this one is per month.',
-        place: expression.args[1]!.place,
-      });
-    }
-    if (units[2] === 'years') {
-      const years = this.write(expression.args[2]!, true);
-      this.findings.push({
-        message: 'payment counts in months; this is in years.',
-        place: expression.args[2]!.place,
-        mend: { words: `${years} * 12`, replacement: `${years} * 12` },
-      });
-    }
+  private call(expression: Call): Inferred {
+    const { args } = expression;
+    const units = args.map((arg) => this.of(arg));
+    const { unit } = functionOf(expression);
+    if (unit === 'first') return units[0] ?? 'any';
+    if (typeof unit === 'string') return unit;
+    return unit({
+      call: expression,
+      units,
+      agree: (which = () => true) => {
+        const chosen = (_: unknown, argument: number) => which(argument);
+        return this.agree(expression, args.filter(chosen), units.filter(chosen));
+      },
+      comparable: () => this.same(expression, units[0]!, units[1]!, 'compares'),
+      doubt: (argument, message, mend) => {
+        const { place } = argument === null ? expression : args[argument]!;
+        this.findings.push({ message, place, ...(mend ? { mend } : {}) });
+      },
+      yearlyWherePeriodic: (argument, conversion) => this.yearlyWherePeriodic(args[argument]!, conversion),
+      write: (argument, asFactor) => this.write(args[argument]!, asFactor),
+      words,
+    });
   }
 
   private yearlyWherePeriodic(rate: Expression, conversion: 'nominal' | 'effective' = 'nominal'): void {

@@ -1,4 +1,6 @@
-import type { Expression } from '../formula/syntax.ts';
+import { parameterAt, wholeNumber, type Evaluation } from '../formula/functions/description.ts';
+import { functionOf } from '../formula/functions/functions.ts';
+import type { Call, Expression } from '../formula/expression/syntax.ts';
 import {
   bandInputsOf,
   calculatorsOf,
@@ -74,13 +76,15 @@ function collect(expression: Expression, lag: number, lags: Map<string, number>)
       collect(expression.left, lag, lags);
       return collect(expression.right, lag, lags);
     case 'call': {
-      const [first, ...rest] = expression.args;
-      // A tax schedule is no figure itself; what is reckoned by it reads its allowance, its rebate limit and its bands.
-      if (first?.kind === 'ref' && expression.name === 'tax') {
-        for (const column of ['allowance', 'rebateLimit', BANDS])
-          collect({ ...first, id: inputId(first.id, column) }, lag, lags);
-      } else if (first) collect(first, lag + lagOfCall(expression), lags);
-      for (const arg of rest) collect(arg, isSeriesCall(expression) ? ANYWHERE : lag, lags);
+      const description = functionOf(expression);
+      const evaluation = description.evaluation(expression);
+      expression.args.forEach((arg, index) => {
+        // A tax schedule is no figure itself; what is reckoned by it reads its allowance, its rebate limit and its bands.
+        if (arg.kind === 'ref' && parameterAt(description, index)?.takes === 'schedule') {
+          for (const column of ['allowance', 'rebateLimit', BANDS])
+            collect({ ...arg, id: inputId(arg.id, column) }, lag, lags);
+        } else collect(arg, lag + lagOf(evaluation, expression, index), lags);
+      });
       return;
     }
     default:
@@ -88,44 +92,24 @@ function collect(expression: Expression, lag: number, lags: Map<string, number>)
   }
 }
 
-/** How many months back a function looks at its first argument. */
-function lagOfCall(call: Extract<Expression, { kind: 'call' }>): number {
-  switch (call.name) {
-    case 'prior':
-    case 'next': {
+/** How many months back a function looks at an argument, at the least. */
+function lagOf(evaluation: Evaluation, call: Call, argument: number): number {
+  switch (evaluation.way) {
+    case 'elsewhere': {
+      if (argument > 0) return 0;
       const months = wholeNumber(call.args[1]);
-      return months === undefined ? ANYWHERE : call.name === 'prior' ? months : -months;
+      if (evaluation.direction === 0 || months === undefined) return ANYWHERE;
+      return -evaluation.direction * months;
     }
-    case 'recent':
-      return 1;
-    case 'at':
-    case 'total':
-    case 'lowest':
-    case 'highest':
+    case 'lookingBack':
+      return argument === 0 ? evaluation.leastLag : 0;
+    case 'stretch':
+      return argument === 0 ? ANYWHERE : 0;
+    case 'wholePlan':
       return ANYWHERE;
-    case 'average':
-      return isTimeAverage(call) ? ANYWHERE : 0;
     default:
-      return isSeriesCall(call) ? ANYWHERE : 0;
+      return 0;
   }
-}
-
-/** The whole number written as an argument, 1 when there is none, `undefined` when it has to be computed. */
-export function wholeNumber(arg: Expression | undefined): number | undefined {
-  if (arg === undefined) return 1;
-  return arg.kind === 'number' && Number.isInteger(arg.value) ? arg.value : undefined;
-}
-
-/** `average(x)` and `average(x, year)` look along the months; with several figures it is their average. */
-export function isTimeAverage(call: Extract<Expression, { kind: 'call' }>): boolean {
-  return (
-    call.name === 'average' && (call.args.length === 1 || (call.args.length === 2 && call.args[1]!.kind === 'word'))
-  );
-}
-
-/** NPV and IRR of a single series read all its months. */
-export function isSeriesCall(call: Extract<Expression, { kind: 'call' }>): boolean {
-  return call.name === 'IRR' || (call.name === 'NPV' && call.args.length === 2);
 }
 
 /** What each line, group, total, assumption, input and output of a plan uses, by its id. Formulas that cannot be read use nothing. */

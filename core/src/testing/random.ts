@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { addMonths, toMonth, type Month } from '../calendar/month.ts';
 import { UNITS } from '../figure/unit.ts';
-import { FUNCTIONS } from '../formula/functions.ts';
+import { countsOf, wordOf } from '../formula/functions/description.ts';
+import { FUNCTIONS } from '../formula/functions/functions.ts';
 import { quoteName } from '../formula/print.ts';
 import { calculatorsOf, outputsOf } from '../plan/document/calculators.ts';
 import type { Command, CommandKind } from '../plan/commands/commands.ts';
@@ -111,14 +112,17 @@ function formulaFor(document: Document, picks: Picks, depth = DEPTH): string {
 }
 
 function callFor(document: Document, picks: Picks, inner: () => string): string {
-  const { name, least, most, words } = picks.of(FUNCTIONS);
+  const description = picks.of(FUNCTIONS);
+  const { name } = description;
+  const { least, most } = countsOf(description);
+  const word = wordOf(description);
   if (name === 'tax') {
     const schedule = [...document.taxSchedules.values()][0];
     return schedule ? `tax(${quoteName(schedule.name)}, ${inner()})` : inner();
   }
   const count = Math.min(6, least + picks.below(Math.min(most, least + 2) - least + 1));
   const args = Array.from({ length: count }, (_, at) => {
-    if (words?.at === at && !(words.orFigures && picks.below(2))) return picks.of(words.these);
+    if (word?.at === at && !(word.orFigures && picks.below(2))) return picks.of(word.words);
     return inner();
   });
   return `${name}(${args.join(', ')})`;

@@ -10,7 +10,7 @@ import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { setDiagnostics } from '@codemirror/lint';
 import { EditorState, Prec } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
-import { FUNCTIONS, quoteName, type Notation } from '@haushalt/core';
+import { FUNCTIONS, parseFormula, printFormula, quoteName, shapeOf, type Notation } from '@haushalt/core';
 import { useLayoutEffect, useRef } from 'react';
 import type { FormulaFieldProps } from './formulaField.ts';
 import './formula.scss';
@@ -23,12 +23,13 @@ const CALENDAR: readonly Completion[] = [
   { label: 'years', detail: 'whole years since the plan’s start', type: 'keyword' },
 ];
 
-function completionsFor(names: FormulaFieldProps['names'], { separator }: Notation) {
-  const functions = FUNCTIONS.map(({ name, shape, summary }): Completion => ({
-    label: name,
-    apply: `${name}(`,
-    detail: `(${shape.replaceAll(', ', `${separator} `)})`,
-    info: summary,
+function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {
+  const { separator } = notation;
+  const functions = FUNCTIONS.map((description): Completion => ({
+    label: description.name,
+    apply: `${description.name}(`,
+    detail: `(${shapeOf(description).replaceAll(', ', `${separator} `)})`,
+    info: `${description.summary}; for example ${printFormula(parseFormula(description.example), { notation })}`,
     type: 'function',
   }));
   const things = names.map(({ name, kind, written }): Completion => ({

@@ -3,7 +3,7 @@ import { roundTo } from '../../figure/rounding.ts';
 import { moneyDecimals } from '../../figure/write.ts';
 import { parseFormula } from '../../formula/parse.ts';
 import { printFormula } from '../../formula/print.ts';
-import { FormulaError, type Expression } from '../../formula/syntax.ts';
+import { FormulaError, type Expression } from '../../formula/expression/syntax.ts';
 import { Refused, refused } from '../schema/refusal.ts';
 import { checkFigure, checkMonth, existing } from './checks.ts';
 import { command, type Words } from './command.ts';

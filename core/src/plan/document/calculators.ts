@@ -273,14 +273,6 @@ export function storedBandsRefusal(bands: readonly Pick<TaxBandRow, 'from' | 'ra
   return bandsRefusal(bands.map(({ from, rate }) => ({ from: figureOfFormula(from), rate: figureOfFormula(rate) })));
 }
 
-/** The set of bands that holds in a year; `null` when the first one begins later. */
-export function bandsOfYear<S extends { readonly validFrom: number | null }>(
-  sets: readonly S[],
-  year: number,
-): S | null {
-  return sets.findLast(({ validFrom }) => validFrom === null || validFrom <= year) ?? null;
-}
-
 /** The id an output has among the figures: that of its calculator, a dot, its name. */
 export function outputId(calculator: string, output: string): string {
   return `${calculator}.${output}`;

@@ -1,5 +1,5 @@
-import { MAX_MONTHS } from '../../calendar/calendar.ts';
-import { childrenOf, type Expression } from '../../formula/syntax.ts';
+import { functionOf } from '../../formula/functions/functions.ts';
+import { childrenOf, type Expression } from '../../formula/expression/syntax.ts';
 import { CALCULATORS, CALCULATOR_TABLES } from './calculators.ts';
 import type { Refusal } from '../schema/refusal.ts';
 import { planOf, type Change, type Document } from './document.ts';
@@ -132,11 +132,12 @@ function costOf(expression: Expression): Cost {
     let [parts, searches] = [0, 0];
     const count = (part: Expression): void => {
       parts++;
-      if (part.kind === 'call' && part.name === 'recent') {
-        const months = part.args[1];
-        looks.push(months?.kind === 'number' ? months.value : MAX_MONTHS);
+      if (part.kind === 'call') {
+        const description = functionOf(part);
+        const evaluation = description.evaluation(part);
+        if (evaluation.way === 'lookingBack' && evaluation.again) looks.push(evaluation.reach);
+        if (description.searches) searches++;
       }
-      if (part.kind === 'call' && (part.name === 'IRR' || part.name === 'RATE')) searches++;
       childrenOf(part).forEach(count);
     };
     count(expression);

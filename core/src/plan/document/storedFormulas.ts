@@ -1,6 +1,6 @@
 import { parseFormula } from '../../formula/parse.ts';
 import { printFormula } from '../../formula/print.ts';
-import { FormulaError, type Expression } from '../../formula/syntax.ts';
+import { FormulaError, type Expression } from '../../formula/expression/syntax.ts';
 
 const parsed = new Map<string, Expression>();
 

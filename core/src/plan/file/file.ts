@@ -2,7 +2,7 @@ import { componentsOf, circleSentence } from '../../graph/circles.ts';
 import { usesByNode } from '../../graph/dependencies.ts';
 import { LARGEST_FIGURE } from '../../figure/read.ts';
 import { nameKey } from '../../formula/names.ts';
-import { FormulaError } from '../../formula/syntax.ts';
+import { FormulaError } from '../../formula/expression/syntax.ts';
 import type { Column, ColumnSpec } from '../schema/columns.ts';
 import { CALCULATOR_TABLES, bandSetsOf, storedBandsRefusal } from '../document/calculators.ts';
 import { ID_PATTERN, tidy } from '../schema/names.ts';

@@ -2,7 +2,7 @@ import { monthInWords, toMonth, type Month } from '../../calendar/month.ts';
 import { writeFigure, writeShare } from '../../figure/write.ts';
 import { parseFormula } from '../../formula/parse.ts';
 import { printFormula } from '../../formula/print.ts';
-import { FormulaError, type Expression } from '../../formula/syntax.ts';
+import { FormulaError, type Expression } from '../../formula/expression/syntax.ts';
 import { planOf, type Document } from '../document/document.ts';
 import { nameOf } from '../document/naming.ts';
 import { unitOf } from '../document/formulas.ts';

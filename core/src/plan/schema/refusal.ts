@@ -1,4 +1,4 @@
-import type { Place } from '../../formula/syntax.ts';
+import type { Place } from '../../formula/expression/syntax.ts';
 
 /** Why something cannot be done. */
 export interface Refusal {

@@ -1,6 +1,6 @@
 import {
   bandSetsOf,
-  bandsOfYear,
+  setOfYear,
   inOrder,
   planOf,
   stretchOfYear,
@@ -72,7 +72,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
   const period = stretchOfYear(model.calendar, year).to - 1;
   const found = useAnswerOf(schedule.id, period);
   const answer = isNoFigure(found) ? null : found;
-  const holding = bandsOfYear(bandSetsOf(document, schedule.id), year);
+  const holding = setOfYear(bandSetsOf(document, schedule.id), year);
   const [incomes, setIncomes] = useState<Incomes>(() => usualIncomes(answer?.income ?? null));
   const keyDown = (event: KeyboardEvent) => {
     if (!event.altKey || (event.key !== 'PageUp' && event.key !== 'PageDown')) return;

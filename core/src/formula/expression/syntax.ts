@@ -1,4 +1,4 @@
-import type { Month } from '../calendar/month.ts';
+import type { Month } from '../../calendar/month.ts';
 
 /** Where a part of a formula stands in its text: columns from 0, `to` exclusive. */
 export interface Place {
@@ -60,6 +60,8 @@ export class FormulaError extends Error {
   }
 }
 
+export type Call = Extract<Expression, { kind: 'call' }>;
+
 /** The parts of an expression, in the order they are written. */
 export function childrenOf(expression: Expression): readonly Expression[] {
   switch (expression.kind) {
@@ -72,35 +74,5 @@ export function childrenOf(expression: Expression): readonly Expression[] {
       return expression.args;
     default:
       return [];
-  }
-}
-
-type Leaf = Extract<Expression, { kind: 'name' | 'ref' }>;
-
-/** Rebuilds a tree with each leaf that is a name or reference replaced; `role` says what a function takes it for. */
-export function mapNames(
-  expression: Expression,
-  replace: (leaf: Leaf, role: 'figure' | 'schedule') => Expression,
-  role: 'figure' | 'schedule' = 'figure',
-): Expression {
-  const part = (child: Expression) => mapNames(child, replace);
-  switch (expression.kind) {
-    case 'name':
-    case 'ref':
-      return replace(expression, role);
-    case 'percent':
-    case 'negate':
-      return { ...expression, operand: part(expression.operand) };
-    case 'binary':
-      return { ...expression, left: part(expression.left), right: part(expression.right) };
-    case 'call':
-      return {
-        ...expression,
-        args: expression.args.map((arg, index) =>
-          mapNames(arg, replace, expression.name === 'tax' && index === 0 ? 'schedule' : 'figure'),
-        ),
-      };
-    default:
-      return expression;
   }
 }

@@ -1,0 +1,83 @@
+import { BLANK, truth, without, type Reader } from '../expression/evaluation.ts';
+import { condition, family, figure, optional, type Evaluation } from './description.ts';
+
+/** Functions of conditions. An empty condition does not hold; a problem in one is a problem of the whole. */
+export const LOGIC = family('logic', [
+  {
+    name: 'if',
+    summary: 'one figure or another; nothing when there is no other',
+    example: 'if(month = 3, 212, 0)',
+    parameters: [condition('condition'), figure('then'), optional(figure('otherwise'))],
+    evaluation: { way: 'month', reader: choice, quick: 'choice' },
+    unit: (of) => of.agree((argument) => argument > 0),
+  },
+  {
+    name: 'IFS',
+    summary: 'the figure of the first condition that holds',
+    example: 'IFS(month = 1, 100, month = 7, 200)',
+    parameters: [condition('condition'), figure('then')],
+    more: [condition('condition'), figure('then')],
+    evaluation: { way: 'month', reader: choice },
+    unit: (of) => of.agree((argument) => argument % 2 === 1),
+  },
+  {
+    name: 'and',
+    summary: 'whether all conditions hold',
+    example: 'if(and(month > 3, month < 10), 50)',
+    parameters: [condition('condition')],
+    more: [condition('condition')],
+    evaluation: connective(true),
+    unit: 'yesNo',
+  },
+  {
+    name: 'or',
+    summary: 'whether one of the conditions holds',
+    example: 'if(or(month = 1, month = 7), 50)',
+    parameters: [condition('condition')],
+    more: [condition('condition')],
+    evaluation: connective(false),
+    unit: 'yesNo',
+  },
+  {
+    name: 'not',
+    summary: 'whether the condition does not hold',
+    example: 'if(not(month = 8), 30)',
+    parameters: [condition('condition')],
+    evaluation: {
+      way: 'month',
+      reader:
+        ([given]) =>
+        (at) => {
+          const holds = truth(given!, at);
+          return holds === undefined ? NaN : holds ? 0 : 1;
+        },
+    },
+    unit: 'yesNo',
+  },
+]);
+
+function choice(args: readonly Reader[]): Reader {
+  return (at) => {
+    let next = 0;
+    for (; next + 1 < args.length; next += 2) {
+      const holds = truth(args[next]!, at);
+      if (holds === undefined) return NaN;
+      if (holds) return args[next + 1]!(at);
+    }
+    return next < args.length ? args[next]!(at) : without(BLANK);
+  };
+}
+
+function connective(all: boolean): Evaluation {
+  const reader =
+    (conditions: readonly Reader[]): Reader =>
+    (at) => {
+      for (const each of conditions) {
+        const holds = truth(each, at);
+        if (holds === undefined) return NaN;
+        if (holds !== all) return all ? 0 : 1;
+      }
+      return all ? 1 : 0;
+    };
+  return { way: 'month', reader };
+}

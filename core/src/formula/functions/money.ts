@@ -1,0 +1,250 @@
+import * as annuity from '../../finance/annuity.ts';
+import { scheduleRefusal, setOfYear, taxOn } from '../../finance/tax.ts';
+import { BLANK, checked, why, without, type Reader, type Site } from '../expression/evaluation.ts';
+import {
+  count,
+  family,
+  figure,
+  figures,
+  optional,
+  rate,
+  schedule,
+  series,
+  word,
+  type CallUnits,
+  type Inferred,
+  type TaxTerms,
+} from './description.ts';
+
+const type = optional(count('type'));
+const [present, future, payment] = [figure('present'), figure('future'), figure('payment')];
+const [periods, period] = [count('periods'), count('period')];
+
+/** Functions of money and rates. Those in capitals have the meaning and signs of OpenFormula. */
+export const MONEY = family('money', [
+  {
+    name: 'share',
+    summary: 'x as a percentage of a base',
+    example: 'share(Rent, Pay)',
+    parameters: [figure('x'), figure('base')],
+    evaluation: { way: 'operator', operator: '/' },
+    unit(of) {
+      of.comparable();
+      return 'percent';
+    },
+  },
+  {
+    name: 'monthly',
+    summary: 'the monthly rate of a yearly one: a twelfth, or with effective the twelfth root',
+    example: 'prior(Rent) * (1 + monthly(Inflation, effective))',
+    parameters: [rate('yearly rate'), word('effective', ['effective'])],
+    evaluation: { way: 'month', reader: ([yearly], call, site) => monthly(yearly!, call.args[1] !== undefined, site) },
+    unit(of) {
+      if (of.units[0] === 'ratePerMonth') of.doubt(null, 'This rate is per month already.');
+      return 'ratePerMonth';
+    },
+  },
+  {
+    name: 'payment',
+    summary: 'the monthly payment of a loan, positive',
+    example: 'payment(5400, 4.9%, 36)',
+    parameters: [figure('amount'), rate('yearly rate'), count('months')],
+    evaluation: figures((amount, yearly, months) => -annuity.pmt(yearly / 12, months, amount)),
+    unit: paymentUnit,
+  },
+  {
+    name: 'tax',
+    summary: 'the tax on a yearly income by one of the plan’s tax schedules',
+    example: 'tax(Bands, total(Pay, year))',
+    parameters: [schedule('schedule'), figure('income')],
+    evaluation: { way: 'schedule', reader: tax },
+    unit(of) {
+      const income = of.units[1]!;
+      if (income !== 'any' && income !== 'money')
+        of.doubt(1, `tax takes an income in money; this is ${of.words(income)}.`);
+      return 'money';
+    },
+  },
+  {
+    name: 'PMT',
+    summary: 'payment per period, negative for a loan received',
+    example: 'PMT(Inflation / 12, 36, 5400)',
+    parameters: [rate('rate'), periods, present, optional(future), type],
+    evaluation: figures(annuity.pmt),
+    unit: perPeriod,
+  },
+  {
+    name: 'IPMT',
+    summary: 'interest part of one payment',
+    example: 'IPMT(Inflation / 12, period, 36, 5400)',
+    parameters: [rate('rate'), period, periods, present, optional(future), type],
+    evaluation: figures(annuity.ipmt),
+    unit: perPeriod,
+  },
+  {
+    name: 'PPMT',
+    summary: 'repayment part of one payment',
+    example: 'PPMT(Inflation / 12, period, 36, 5400)',
+    parameters: [rate('rate'), period, periods, present, optional(future), type],
+    evaluation: figures(annuity.ppmt),
+    unit: perPeriod,
+  },
+  {
+    name: 'FV',
+    summary: 'value after the last period',
+    example: 'FV(Inflation / 12, 36, -150)',
+    parameters: [rate('rate'), periods, payment, optional(present), type],
+    evaluation: figures(annuity.fv),
+    unit: perPeriod,
+  },
+  {
+    name: 'PV',
+    summary: 'value before the first period',
+    example: 'PV(Inflation / 12, 36, -150)',
+    parameters: [rate('rate'), periods, payment, optional(future), type],
+    evaluation: figures(annuity.pv),
+    unit: perPeriod,
+  },
+  {
+    name: 'NPER',
+    summary: 'number of periods',
+    example: 'NPER(Inflation / 12, -150, 5000)',
+    parameters: [rate('rate'), payment, present, optional(future), type],
+    evaluation: figures(annuity.nper),
+    unit: 'number',
+  },
+  {
+    name: 'RATE',
+    summary: 'rate per period',
+    example: 'RATE(36, -161.59, 5400)',
+    parameters: [periods, payment, present, optional(future), type, optional(rate('guess'))],
+    evaluation: figures(annuity.rate),
+    unit: 'ratePerMonth',
+    searches: true,
+  },
+  {
+    name: 'CUMIPMT',
+    summary: 'interest of several payments',
+    example: 'CUMIPMT(Inflation / 12, 36, 5400, 1, 12, 0)',
+    parameters: [rate('rate'), periods, present, count('start'), count('end'), type],
+    evaluation: figures(annuity.cumipmt),
+    unit: perPeriod,
+  },
+  {
+    name: 'CUMPRINC',
+    summary: 'repayment in several payments',
+    example: 'CUMPRINC(Inflation / 12, 36, 5400, 1, 12, 0)',
+    parameters: [rate('rate'), periods, present, count('start'), count('end'), type],
+    evaluation: figures(annuity.cumprinc),
+    unit: perPeriod,
+  },
+  {
+    name: 'EFFECT',
+    summary: 'effective yearly rate of a nominal one',
+    example: 'EFFECT(4.9%, 12)',
+    parameters: [rate('nominal'), periods],
+    evaluation: figures(annuity.effect),
+    unit: 'ratePerYear',
+  },
+  {
+    name: 'NOMINAL',
+    summary: 'nominal yearly rate of an effective one',
+    example: 'NOMINAL(5%, 12)',
+    parameters: [rate('effective'), periods],
+    evaluation: figures(annuity.nominal),
+    unit: 'ratePerYear',
+  },
+  {
+    name: 'NPV',
+    summary: 'present value of x over the plan’s months, or of several figures',
+    example: 'NPV(monthly(Inflation), Pay - Rent)',
+    parameters: [rate('rate'), series('x')],
+    more: [figure('x')],
+    evaluation: ({ args }) =>
+      args.length === 2
+        ? { way: 'wholePlan', flow: 1, compute: presentValue }
+        : figures((each, ...given) => annuity.npv(each, given)),
+    unit: perPeriod,
+  },
+  {
+    name: 'IRR',
+    summary: 'internal rate of return of x over the plan’s months',
+    example: 'IRR(if(period = 1, -1000, 90))',
+    parameters: [series('x'), optional(rate('guess'))],
+    evaluation: { way: 'wholePlan', flow: 0, compute: rateOfReturn },
+    unit: 'ratePerMonth',
+    searches: true,
+  },
+]);
+
+/** Money from a rate per period. */
+function perPeriod(of: CallUnits): Inferred {
+  if (of.units[0] === 'ratePerYear') of.yearlyWherePeriodic(0);
+  return 'money';
+}
+
+function paymentUnit(of: CallUnits): Inferred {
+  if (of.units[1] === 'ratePerMonth') of.doubt(1, 'payment takes a yearly rate; this one is per month.');
+  if (of.units[2] === 'years') {
+    const inMonths = `${of.write(2, true)} * 12`;
+    of.doubt(2, 'payment counts in months; this is in years.', { words: inMonths, replacement: inMonths });
+  }
+  return 'money';
+}
+
+function monthly(rates: Reader, effective: boolean, site: Site): Reader {
+  return (at) => {
+    const yearly = rates(at);
+    if (yearly !== yearly || !effective) return yearly / 12;
+    return checked(Math.expm1(Math.log1p(yearly) / 12), at, site);
+  };
+}
+
+/** A result, or the reason why there is none. */
+function finiteOr(site: Site, value: number): number {
+  return Number.isFinite(value) ? value : without(site.code('noResult', -1));
+}
+
+function presentValue(flow: number[], [rates]: readonly Reader[], site: Site): number {
+  const perMonth = rates!(0);
+  return perMonth === perMonth ? finiteOr(site, annuity.npv(perMonth, flow)) : NaN;
+}
+
+function rateOfReturn(flow: number[], [, guess]: readonly Reader[], site: Site): number {
+  const near = guess?.(0);
+  if (near !== undefined && near !== near) return NaN;
+  const rates = annuity.ratesOfReturn(flow);
+  if (near === undefined && rates.length > 1) return without(site.code('severalResults', -1, rates));
+  return finiteOr(site, annuity.nearestTo(near ?? 0.1, rates));
+}
+
+/**
+ * The tax on the income of a month by the bands of its year. Without an income it is empty, without an allowance or
+ * rebate limit they are nothing; a year without bands, and bands or limits that cannot be, have no result.
+ */
+function tax({ sets, year, income, allowance, rebateLimit }: TaxTerms, site: Site): Reader {
+  const orNothing = (reader: Reader, at: number): number => {
+    const value = reader(at);
+    return value === value ? value : why.code > BLANK ? NaN : 0;
+  };
+  return (at) => {
+    const amount = income(at);
+    if (amount !== amount) return NaN;
+    const free = orNothing(allowance, at);
+    if (free !== free) return NaN;
+    const limit = orNothing(rebateLimit, at);
+    if (limit !== limit) return NaN;
+    const set = setOfYear(sets, year(at));
+    if (!set) return without(site.code('noResult', at));
+    const bands: { from: number; rate: number }[] = [];
+    for (const read of set.bands) {
+      const from = read.from(at);
+      if (from !== from) return NaN;
+      const rate = read.rate(at);
+      if (rate !== rate) return NaN;
+      bands.push({ from, rate });
+    }
+    const schedule = { bands, allowance: free, rebateLimit: limit };
+    return scheduleRefusal(schedule) === null ? taxOn(amount, schedule).tax : without(site.code('noResult', at));
+  };
+}

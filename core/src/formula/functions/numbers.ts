@@ -1,0 +1,119 @@
+import { roundTo } from '../../figure/rounding.ts';
+import { count, family, figure, figures, optional, type CallUnits } from './description.ts';
+
+const x = figure('x');
+const digits = optional(count('digits'));
+const agree = (of: CallUnits) => of.agree();
+
+/** Arithmetic with figures of the same month. */
+export const NUMBERS = family('numbers', [
+  {
+    name: 'min',
+    summary: 'the smallest of several figures',
+    example: 'min(Rent, 700)',
+    parameters: [x],
+    more: [x],
+    evaluation: figures(Math.min, 'skip', 'least'),
+    unit: agree,
+  },
+  {
+    name: 'max',
+    summary: 'the largest of several figures',
+    example: 'max(Pay - Rent, 0)',
+    parameters: [x],
+    more: [x],
+    evaluation: figures(Math.max, 'skip', 'most'),
+    unit: agree,
+  },
+  {
+    name: 'sum',
+    summary: 'several figures added up',
+    example: 'sum(Rent, Pay)',
+    parameters: [x],
+    more: [x],
+    evaluation: figures((...given) => given.reduce((sum, each) => sum + each, 0), 'skip'),
+    unit: agree,
+  },
+  {
+    name: 'round',
+    summary: 'x rounded, half away from zero',
+    example: 'round(Pay * 12.5%, 2)',
+    parameters: [x, digits],
+    evaluation: figures((given, places) => roundTo(given, Math.trunc(places ?? 0))),
+    unit: 'first',
+  },
+  {
+    name: 'floor',
+    summary: 'x rounded down to a whole number',
+    example: 'floor(Pay / 100)',
+    parameters: [x],
+    evaluation: figures(Math.floor),
+    unit: 'first',
+  },
+  {
+    name: 'ceil',
+    summary: 'x rounded up to a whole number',
+    example: 'ceil(Pay / 100)',
+    parameters: [x],
+    evaluation: figures(Math.ceil),
+    unit: 'first',
+  },
+  {
+    name: 'abs',
+    summary: 'x without its sign',
+    example: 'abs(Rent - Pay)',
+    parameters: [x],
+    evaluation: figures(Math.abs),
+    unit: 'first',
+  },
+  {
+    name: 'ROUNDUP',
+    summary: 'x rounded away from zero',
+    example: 'ROUNDUP(Pay / 3, 2)',
+    parameters: [x, digits],
+    evaluation: figures((given, places) => roundAway(given, places ?? 0)),
+    unit: 'first',
+  },
+  {
+    name: 'ROUNDDOWN',
+    summary: 'x rounded towards zero',
+    example: 'ROUNDDOWN(Pay / 3, 2)',
+    parameters: [x, digits],
+    evaluation: figures((given, places) => roundTowards(given, places ?? 0)),
+    unit: 'first',
+  },
+  {
+    name: 'INT',
+    summary: 'x rounded down to a whole number',
+    example: 'INT(Pay / 100)',
+    parameters: [x],
+    evaluation: figures(Math.floor),
+    unit: 'first',
+  },
+  {
+    name: 'MOD',
+    summary: 'what is left after dividing',
+    example: 'if(MOD(month, 3) = 0, 24.6)',
+    parameters: [x, figure('divisor')],
+    evaluation: figures((given, divisor) => given - divisor * Math.floor(given / divisor)),
+    unit: 'first',
+  },
+  {
+    name: 'POWER',
+    summary: 'x to the power of an exponent',
+    example: '100 * POWER(1 + Inflation, years)',
+    parameters: [x, figure('exponent')],
+    evaluation: { way: 'operator', operator: '^' },
+    unit: 'first',
+  },
+]);
+
+function roundAway(given: number, places: number): number {
+  const scale = 10 ** Math.trunc(places);
+  return (Math.sign(given) * Math.ceil(Math.abs(given) * scale * (1 - Number.EPSILON))) / scale || 0;
+}
+
+function roundTowards(given: number, places: number): number {
+  const scale = 10 ** Math.trunc(places);
+  return (Math.sign(given) * Math.floor(Math.abs(given) * scale * (1 + Number.EPSILON))) / scale || 0;
+}

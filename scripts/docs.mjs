@@ -1,0 +1,13 @@
+// Writes what the documents say of tables and functions from their descriptions: the JSON Schema of the plan file, and the
+// functions of the formula language.
+import { readFileSync, writeFileSync } from 'node:fs';
+import { functionsInWords, planFileSchema } from '../core/dist/index.js';
+
+const at = (name) => new URL(`../docs/${name}`, import.meta.url);
+
+writeFileSync(at('plan-file.schema.json'), `${JSON.stringify(planFileSchema(), null, 2)}\n`);
+
+const formulas = readFileSync(at('formulas.md'), 'utf8');
+const [begin, end] = ['<!-- functions: written by npm run docs -->\n', '\n<!-- end of functions -->'];
+const [before, rest] = formulas.split(begin);
+writeFileSync(at('formulas.md'), `${before}${begin}\n${functionsInWords()}${end}${rest.split(end)[1]}`);
