@@ -1,6 +1,7 @@
 import { Command, Option } from 'commander';
 import {
   Model,
+  type PlanModel,
   applyChanges,
   calculatorsOf,
   decide,
@@ -44,7 +45,7 @@ export function calcCommand(): Command {
     });
 }
 
-function print(model: Model, { format, by }: CalcOptions): string {
+function print(model: PlanModel, { format, by }: CalcOptions): string {
   const plan = planOf(model.document);
   const table = planTable(model, by);
   switch (format) {

@@ -17,6 +17,8 @@ export * from './formula/print.ts';
 export * from './formula/expression/syntax.ts';
 export * from './formula/units.ts';
 export * from './engine/model.ts';
+export type { PlanModel } from './engine/planModel.ts';
+export { Snapshot } from './engine/snapshot.ts';
 export { effectiveSteps } from './engine/node.ts';
 export * from './engine/problems.ts';
 export * from './engine/results.ts';

@@ -15,7 +15,7 @@ import {
   totalOfSide,
   unitOf,
   yearOf,
-  type Model,
+  type PlanModel,
   type Span,
   type Stretch,
   type Unit,
@@ -23,7 +23,7 @@ import {
 import type { Table } from './table.ts';
 
 /** A plan's figures as a table, one row per assumption, line, group, total and output of a calculator; `units` tells what each row counts. */
-export function planTable(model: Model, by: Exclude<Span, 'plan'>): Table & { readonly units: readonly Unit[] } {
+export function planTable(model: PlanModel, by: Exclude<Span, 'plan'>): Table & { readonly units: readonly Unit[] } {
   const { document, calendar } = model;
   const columns = stretches(calendar, by);
   const rows: { name: string; kind: string; id: string }[] = [
@@ -51,7 +51,7 @@ export function planTable(model: Model, by: Exclude<Span, 'plan'>): Table & { re
   };
 }
 
-function headingOf({ calendar, document }: Model, { from }: Stretch, by: Span): string {
+function headingOf({ calendar, document }: PlanModel, { from }: Stretch, by: Span): string {
   const month = calendar.months[from]!;
   const year = yearOf(month);
   if (by === 'year') return String(year);

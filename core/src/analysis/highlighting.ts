@@ -1,5 +1,5 @@
 import { stretchAround, type Stretch } from '../calendar/calendar.ts';
-import type { Model } from '../engine/model.ts';
+import type { PlanModel } from '../engine/planModel.ts';
 import type { Document } from '../plan/document/document.ts';
 import { highlightHolds } from '../plan/document/highlights.ts';
 import { rollUpOf, rolledUpValue } from '../plan/document/rollUps.ts';
@@ -25,14 +25,14 @@ export function highlightsInOrder(document: Document, id: string, span: Highligh
 }
 
 /** The figure a highlight looks at for some months; NaN where there is none. */
-export function watchedFigure(model: Model, row: HighlightRow, stretch: Stretch): number {
+export function watchedFigure(model: PlanModel, row: HighlightRow, stretch: Stretch): number {
   const { from } = row.when === 'overBudget' ? stretchAround(model.calendar, stretch.from, 'year') : stretch;
   return rolledUpValue(model.seriesOf(row.of)!.values, { from, to: stretch.to }, rollUpOf(model.document, row.of));
 }
 
 /** The highlight that shows on the figure of some months; the gravest where several do. */
 export function highlightOn(
-  model: Model,
+  model: PlanModel,
   id: string,
   stretch: Stretch,
   span: HighlightRow['span'],

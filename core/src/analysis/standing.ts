@@ -2,7 +2,7 @@ import { stretchOfYear } from '../calendar/calendar.ts';
 import { addMonths, yearOf, type Month } from '../calendar/month.ts';
 import { totalOf } from '../calendar/rollup.ts';
 import { isInTheRed } from '../figure/compare.ts';
-import type { Model } from '../engine/model.ts';
+import type { PlanModel } from '../engine/planModel.ts';
 import { figuresOf } from '../engine/results.ts';
 import { planOf } from '../plan/document/document.ts';
 import { NET } from '../plan/schema/totals.ts';
@@ -20,7 +20,7 @@ export interface Standing {
 }
 
 /** How a plan stands, seen from the month that is today. */
-export function standingOf(model: Model, today: Month): Standing {
+export function standingOf(model: PlanModel, today: Month): Standing {
   const plan = planOf(model.document);
   const lastMonth = addMonths(plan.firstMonth, plan.months - 1);
   const net = figuresOf(model.seriesOf(NET)!);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
+import type { PlanModel } from '../engine/planModel.ts';
 import { figuresOf } from '../engine/results.ts';
 import { parsePlan } from '../plan/file/file.ts';
 import { isNoFigure } from './given.ts';
@@ -32,8 +33,8 @@ function modelOf(terms: Record<string, unknown>): Model {
   );
 }
 
-const answerOf = (model: Model) => model.calculationOf('even')!.answer;
-const at = (model: Model, output: string, period = 0) => model.seriesOf(`even.${output}`)!.valueAt(period);
+const answerOf = (model: PlanModel) => model.calculationOf('even')!.answer;
+const at = (model: PlanModel, output: string, period = 0) => model.seriesOf(`even.${output}`)!.valueAt(period);
 
 describe('a break-even in units', () => {
   const TERMS = { fixedCosts: 'total(Oven)', price: 4, variableCost: 1.5, plannedUnits: 500, targetProfit: 250 };

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
+import type { PlanModel } from '../engine/planModel.ts';
 import { figuresOf } from '../engine/results.ts';
 import { parsePlan } from '../plan/file/file.ts';
 import type { LoanAnswer } from './loan.ts';
@@ -21,7 +22,7 @@ function modelOf(terms: Terms, rest: Record<string, unknown> = {}, months = 24):
   );
 }
 
-function answerOf(model: Model): LoanAnswer {
+function answerOf(model: PlanModel): LoanAnswer {
   const answer = model.calculationOf('bike')!.answer;
   if (answer.kind !== 'loan') throw new Error(answer.kind === 'none' ? String(answer.why) : answer.kind);
   return answer.loan;

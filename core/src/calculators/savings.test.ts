@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
+import type { PlanModel } from '../engine/planModel.ts';
 import { figuresOf } from '../engine/results.ts';
 import { parsePlan } from '../plan/file/file.ts';
 import type { SavingsAnswer } from './savings.ts';
@@ -21,7 +22,7 @@ function modelOf(terms: Terms, rest: Record<string, unknown> = {}, plan: Record<
   );
 }
 
-function answerOf(model: Model): SavingsAnswer {
+function answerOf(model: PlanModel): SavingsAnswer {
   const answer = model.calculationOf('fund')!.answer;
   if (answer.kind !== 'savings') throw new Error(answer.kind === 'none' ? String(answer.why) : answer.kind);
   return answer.savings;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
+import type { PlanModel } from '../engine/planModel.ts';
 import { figuresOf } from '../engine/results.ts';
 import { problemSentence } from '../engine/problems.ts';
 import { taxOn } from '../finance/tax.ts';
@@ -107,7 +108,7 @@ describe('a tax schedule', () => {
     ];
     const due = { line: 'Income tax', formula: 'tax(Old bands, total(Fees, year))' };
     const setUp = () => modelOf({ ruleSteps: [...FEES, due], assumptions, taxBands: bands });
-    const taxes = (model: Model) =>
+    const taxes = (model: PlanModel) =>
       ['old.tax', 'due'].flatMap((id) => [0, 12].map((at) => model.seriesOf(id)!.valueAt(at)));
     const change = (model: Model, command: Command) => {
       const decision = decide(model.document, command);

@@ -41,6 +41,7 @@ import {
   specifySum,
   type Node,
 } from './node.ts';
+import type { PlanModel } from './planModel.ts';
 import { Problems } from './problems.ts';
 import { Scalar, type Series } from './series.ts';
 import type { Term } from './sum.ts';
@@ -73,7 +74,7 @@ const RUNNING_NET = parseFormula(`running({${NET}})`);
  * The computing side of a document: all figures of all lines, groups, totals and assumptions, kept up to date.
  * `update` recomputes what depends on a change and stops where figures stay the same.
  */
-export class Model {
+export class Model implements PlanModel {
   document: Document;
   readonly problems = new Problems();
   private calendarNow!: Calendar;
@@ -104,6 +105,11 @@ export class Model {
   /** The ids of everything that has figures. */
   ids(): string[] {
     return [...this.nodes.keys()];
+  }
+
+  /** How many things have figures. */
+  get size(): number {
+    return this.nodes.size;
   }
 
   /** The figures of a line, group, total or assumption; `undefined` when nothing has that id. */

@@ -22,7 +22,7 @@ import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/schema/tota
 import type { RuleStepRow } from '../plan/schema/tables.ts';
 import { wholeNumber } from '../formula/functions/description.ts';
 import { functionOf } from '../formula/functions/functions.ts';
-import type { Model } from './model.ts';
+import type { PlanModel } from './planModel.ts';
 import { effectiveSteps } from './node.ts';
 import { BLANK } from '../formula/expression/evaluation.ts';
 import { problemSentence } from './problems.ts';
@@ -67,7 +67,7 @@ export interface Reckoning {
 }
 
 /** Explains the figure of a line, group, total, assumption, output or input in one period. Throws a `RangeError` for an unknown id. */
-export function reckon(model: Model, id: string, period: number): Reckoning {
+export function reckon(model: PlanModel, id: string, period: number): Reckoning {
   const { document, calendar } = model;
   const series = model.seriesOf(id);
   const month = calendar.months[period];
@@ -93,7 +93,7 @@ export function reckon(model: Model, id: string, period: number): Reckoning {
 type Explanation = Pick<Reckoning, 'source' | 'words'> &
   Partial<Pick<Reckoning, 'formula' | 'expression' | 'worked' | 'parts'>>;
 
-function explain(model: Model, id: string, period: number): Explanation {
+function explain(model: PlanModel, id: string, period: number): Explanation {
   if (model.document.lines.has(id)) return explainLine(model, id, period);
   if (model.document.assumptions.has(id)) return explainAssumption(model, id, period);
   const output = outputWith(model.document, id);
@@ -103,7 +103,7 @@ function explain(model: Model, id: string, period: number): Explanation {
   return explainSum(model, id, period);
 }
 
-function explainLine(model: Model, id: string, period: number): Explanation {
+function explainLine(model: PlanModel, id: string, period: number): Explanation {
   const plan = planOf(model.document);
   const step = effectiveSteps(model.stepsOf(id), model.calendar).find(({ from, to }) => from <= period && period < to);
   const rule = step?.row;
@@ -133,7 +133,7 @@ function explainLine(model: Model, id: string, period: number): Explanation {
 }
 
 /** How long a step of a rule holds: "in every month", "until June 2026", "from May 2027 on". */
-function stretchInWords({ calendar, document }: Model, from: number, to: number): string {
+function stretchInWords({ calendar, document }: PlanModel, from: number, to: number): string {
   const { locale } = planOf(document);
   const first = monthInWords(calendar.months[from]!, locale);
   const last = monthInWords(calendar.months[to - 1]!, locale);
@@ -142,12 +142,12 @@ function stretchInWords({ calendar, document }: Model, from: number, to: number)
   return from === to - 1 ? `in ${first}` : `from ${first} to ${last}`;
 }
 
-function money(model: Model, id: string, value: number): string {
+function money(model: PlanModel, id: string, value: number): string {
   return writeWithUnit(value, unitOf(model.document, id), planOf(model.document));
 }
 
 /** What a line's rule gives in a month that has an exception. */
-function ruleFigure(model: Model, id: string, rule: RuleStepRow | undefined, period: number): number | null {
+function ruleFigure(model: PlanModel, id: string, rule: RuleStepRow | undefined, period: number): number | null {
   if (!rule) return null;
   if (rule.formula === null) return rule.amount;
   const expression = readStoredOrNull(rule.formula);
@@ -157,7 +157,7 @@ function ruleFigure(model: Model, id: string, rule: RuleStepRow | undefined, per
 }
 
 function explainFormula(
-  model: Model,
+  model: PlanModel,
   id: string,
   period: number,
   row: { readonly formula: string | null },
@@ -184,7 +184,7 @@ function explainFormula(
 
 /** Lists what a formula reads: names with their figure in the month meant, functions along the months as a whole. */
 function collectParts(
-  model: Model,
+  model: PlanModel,
   node: string,
   expression: Expression,
   period: number,
@@ -223,7 +223,7 @@ function collectParts(
 }
 
 /** A formula with values in place of names: `2,480.00 × (1 + 1.8 %)`. */
-function worked(model: Model, node: string, expression: Expression, period: number): string {
+function worked(model: PlanModel, node: string, expression: Expression, period: number): string {
   const { document } = model;
   const plan = planOf(document);
   return printFormula(expression, {
@@ -244,14 +244,14 @@ function worked(model: Model, node: string, expression: Expression, period: numb
 }
 
 /** What a part of a rule counts; where nothing in it says so, what the line counts whose rule it is. */
-function unitOfPart({ document }: Model, node: string, part: Expression): Unit {
+function unitOfPart({ document }: PlanModel, node: string, part: Expression): Unit {
   const style = { notation: notationOf(planOf(document).locale) };
   const { unit } = inferUnit(part, { unitOf: (id) => unitOf(document, id), style });
   return unit ?? unitOf(document, node);
 }
 
 /** What one part of a rule of `node` gives in a period, in words of its unit: `2,480.00`, `nothing`. */
-export function partInWords(model: Model, node: string, part: Expression, period: number): string {
+export function partInWords(model: PlanModel, node: string, part: Expression, period: number): string {
   const { value, code } = model.evaluate(part, node, period);
   if (value !== value) return code === BLANK ? 'nothing' : 'no figure';
   return writeFigure(value, unitOfPart(model, node, part), planOf(model.document));
@@ -274,22 +274,21 @@ function firstRef(expression: Expression): string | undefined {
   return undefined;
 }
 
-function explainAssumption(model: Model, id: string, period: number): Explanation {
+function explainAssumption(model: PlanModel, id: string, period: number): Explanation {
   const { document } = model;
   const { formula } = document.assumptions.get(id)!;
   if (formula !== null)
     return { ...explainFormula(model, id, period, { formula }), words: 'An assumption computed by this formula:' };
   const { locale } = planOf(document);
   const row = document.assumptions.get(id)!;
-  const steps = model
-    .valueStepsOf(id)
+  const steps = [...model.valueStepsOf(id)]
     .sort((a, b) => (a.from < b.from ? -1 : 1))
     .map((step) => `, ${money(model, id, step.value)} from ${monthInWords(step.from, locale)} on`);
   return { source: 'assumption', words: `An assumption: ${money(model, id, row.value)}${steps.join('')}.` };
 }
 
 /** What a calculator gives is explained by what it was given. */
-function explainOutput(model: Model, id: string, about: string, period: number): Explanation {
+function explainOutput(model: PlanModel, id: string, about: string, period: number): Explanation {
   const { document } = model;
   const calculator = calculatorWith(document, id)!;
   const parts = inputsOf(document, calculator)
@@ -307,14 +306,14 @@ function explainOutput(model: Model, id: string, about: string, period: number):
   return { source: 'calculator', words, parts };
 }
 
-function explainInput(model: Model, id: string, formula: string | null, period: number): Explanation {
+function explainInput(model: PlanModel, id: string, formula: string | null, period: number): Explanation {
   if (formula === null) return { source: 'nothing', words: 'Nothing has been entered here yet.' };
   if (figureOfFormula(formula) !== null)
     return { source: 'amount', words: `Typed: ${money(model, id, model.seriesOf(id)!.valueAt(period))}.` };
   return { ...explainFormula(model, id, period, { formula }), words: 'Given by this formula:' };
 }
 
-function explainSum(model: Model, id: string, period: number): Explanation {
+function explainSum(model: PlanModel, id: string, period: number): Explanation {
   const { document } = model;
   const part = (other: string, at: number, subtracted = false): ReckoningPart => ({
     id: other,

@@ -7,6 +7,7 @@ import type { Document } from '../plan/document/document.ts';
 import { nameOf, namesOf } from '../plan/document/naming.ts';
 import { rolledUp, rollUpOf } from '../plan/document/rollUps.ts';
 import { Model } from './model.ts';
+import type { PlanModel } from './planModel.ts';
 import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 import { problemSentence, type Cause } from './problems.ts';
 
@@ -39,7 +40,7 @@ export function calculate(plan: Document): Results {
 }
 
 /** The figures of a model as they are now. */
-export function resultsOf(model: Model): Results {
+export function resultsOf(model: PlanModel): Results {
   const names = namesOf(model.document);
   const idOf = (nameOrId: string) => names.find(nameOrId)?.id ?? idOfOutput(names, nameOrId) ?? nameOrId;
   const seriesFor = (nameOrId: string) => {
@@ -78,20 +79,20 @@ export function figuresOf(series: { readonly values: Float64Array }): (number | 
 }
 
 /** Why a calculator has no answer, as a sentence; `null` when it has one. */
-export function whyNoAnswer(model: Model, id: string): string | null {
+export function whyNoAnswer(model: PlanModel, id: string): string | null {
   const answer = model.calculationOf(id)?.answer;
   return answer?.kind === 'none' ? noFigureInWords(model, answer) : null;
 }
 
 /** Why there is no figure, as a sentence. */
-export function noFigureInWords(model: Model, { why }: NoFigure): string {
+export function noFigureInWords(model: PlanModel, { why }: NoFigure): string {
   if (typeof why === 'string') return why;
   const problem = model.problems.get(why);
   return problem ? problemSentence(problem, model.document) : 'An input has no figure.';
 }
 
 /** The problems of a model, in the order of its lines and months. */
-export function problemsOf(model: Model): FigureProblem[] {
+export function problemsOf(model: PlanModel): FigureProblem[] {
   const seen = new Set<number>();
   const problems: FigureProblem[] = [];
   const { document } = model;

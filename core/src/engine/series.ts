@@ -83,6 +83,15 @@ export class Series {
     this.markClean(Math.max(from, marked), to);
   }
 
+  /** The same figures in a series of their own. */
+  copy(): Series {
+    const copy = new Series(this.values.length);
+    copy.values.set(this.values);
+    copy.cleanFrom = this.cleanFrom;
+    copy.codes = this.cleanFrom > 0 ? this.codes!.slice() : null;
+    return copy;
+  }
+
   /** Exchanges contents with another series, without copying. */
   swap(other: Series): void {
     [this.values, other.values] = [other.values, this.values];

@@ -1,6 +1,6 @@
 import type { Stretch } from '../calendar/calendar.ts';
 import { HALF_A_CENT } from '../figure/compare.ts';
-import type { Model } from '../engine/model.ts';
+import type { PlanModel } from '../engine/planModel.ts';
 import { groupsWithLines } from '../plan/document/document.ts';
 import { rolledUpValue } from '../plan/document/rollUps.ts';
 import type { LineRow, Side } from '../plan/schema/tables.ts';
@@ -30,7 +30,7 @@ export interface SpendingRow extends Spent {
 }
 
 /** A plan's budget against what really happened, over a stretch of its months: groups, their lines, and the totals. */
-export function spendingIn(model: Model, actuals: Actuals, stretch: Stretch): SpendingRow[] {
+export function spendingIn(model: PlanModel, actuals: Actuals, stretch: Stretch): SpendingRow[] {
   const rows: SpendingRow[] = [];
   const bySide = new Map<Side, Spent[]>();
   for (const { group, lines } of groupsWithLines(model.document)) {
@@ -57,7 +57,7 @@ export function spendingIn(model: Model, actuals: Actuals, stretch: Stretch): Sp
   return rows;
 }
 
-function spentOn(model: Model, actuals: Actuals, line: LineRow, side: Side, stretch: Stretch): Spent {
+function spentOn(model: PlanModel, actuals: Actuals, line: LineRow, side: Side, stretch: Stretch): Spent {
   const planned = rolledUpValue(model.seriesOf(line.id)!.values, stretch, 'total');
   let actual: number | null = null;
   let entries = 0;

@@ -1,9 +1,9 @@
-import type { Model } from '../engine/model.ts';
+import type { PlanModel } from '../engine/planModel.ts';
 import { figuresOf } from '../engine/results.ts';
 import { TOTALS } from '../plan/schema/totals.ts';
 
 /** All figures of a model by id, with the reason where there is none. */
-export function allFigures(model: Model): Record<string, unknown> {
+export function allFigures(model: PlanModel): Record<string, unknown> {
   const { document } = model;
   const ids = [
     ...['lines', 'groups', 'assumptions'].flatMap((table) => [...document[table as 'lines'].keys()]),

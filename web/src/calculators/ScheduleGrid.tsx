@@ -1,8 +1,8 @@
 import { planOf, writeFigure, type Unit } from '@haushalt/core';
-import { useMemo, useState, type KeyboardEvent } from 'react';
+import { useMemo } from 'react';
 import { Grid } from '../grid/Grid.tsx';
-import { activeOf, cutTo, selectOne, type GridPlace } from '../grid/selection.ts';
-import { placeAfter } from '../grid/steps.ts';
+import { tableAsText } from '../grid/clipboard.ts';
+import { useGrid } from '../grid/useGrid.tsx';
 import type { GridCell, GridColumn, GridRow } from '../grid/types.ts';
 import { usePrinting } from '../app/usePrinting.ts';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
@@ -40,8 +40,7 @@ interface Row extends GridRow {
 export function ScheduleGrid({ label, rowHeading, rows, columns, totalLabel, marked }: ScheduleGridProps) {
   const plan = planOf(useSessionState().document);
   const printing = usePrinting();
-  const [kept, setActive] = useState<GridPlace>({ row: 0, column: 1 });
-  const footer: Row[] = totalLabel === undefined ? [] : [rowOf(totalLabel, -1, 'total')];
+  const footer = useMemo((): Row[] => (totalLabel === undefined ? [] : [rowOf(totalLabel, -1, 'total')]), [totalLabel]);
   const gridColumns = useMemo(
     (): GridColumn[] => [
       { id: 'label', heading: rowHeading, width: 132, pin: 'start', className: 'label' },
@@ -59,39 +58,36 @@ export function ScheduleGrid({ label, rowHeading, rows, columns, totalLabel, mar
     [rows, marked],
   );
   const byId = useMemo(() => new Map(columns.map((column) => [column.id, column])), [columns]);
-  const selection = cutTo(selectOne(kept), gridRows.length + footer.length, gridColumns.length);
-  const active = activeOf(selection);
+  const all = useMemo(() => [...gridRows, ...footer], [gridRows, footer]);
+  const control = useGrid<Row, GridColumn>({
+    rows: all,
+    columns: gridColumns,
+    first: { row: 0, column: 1 },
+    page: PAGE,
+  });
 
   const figureOf = (row: Row, column: ScheduleColumn) =>
     row.index < 0 ? (column.total ?? null) : (column.values[row.index] ?? null);
   const cellOf = (row: Row, { id }: GridColumn): GridCell => {
     const column = byId.get(id);
-    if (!column) return { content: <span className="label-text">{row.label}</span>, version: row.label };
+    if (!column) return { content: <span className="label-text">{row.label}</span>, parts: [row.label] };
     const figure = figureOf(row, column);
     return {
       className: `tabular ${figure !== null && figure < 0 ? 'negative' : ''}`,
       content: figure === null ? '' : writeFigure(figure, column.unit, plan),
     };
   };
-  const keyDown = (event: KeyboardEvent) => {
-    const next = placeAfter(event.key, active, PAGE);
-    if (event.target !== event.currentTarget || !next || event.altKey || event.ctrlKey) return;
-    event.preventDefault();
-    setActive(next);
-  };
   const asText = () =>
-    [
+    tableAsText([
       [rowHeading, ...columns.map((column) => column.heading)],
-      ...[...gridRows, ...footer].map((row) => [
+      ...all.map((row) => [
         row.label,
         ...columns.map((column) => {
           const figure = figureOf(row, column);
           return figure === null ? '' : writeFigure(figure, column.unit, plan);
         }),
       ]),
-    ]
-      .map((cells) => cells.join('\t'))
-      .join('\n');
+    ]);
 
   return (
     <Grid
@@ -100,12 +96,10 @@ export function ScheduleGrid({ label, rowHeading, rows, columns, totalLabel, mar
       rows={gridRows}
       footer={footer}
       rowHeight={24}
-      selection={selection}
+      // A schedule is copied as a whole, with its headings.
+      control={{ ...control, copied: asText }}
       cellOf={cellOf}
-      versionOf={(row) => columns.map((column) => figureOf(row, column)).join()}
-      onSelect={(place) => setActive(place)}
-      onKeyDown={keyDown}
-      onCopy={asText}
+      partsOf={(row) => [plan, ...columns.map((column) => figureOf(row, column))]}
       complete={printing}
     />
   );

@@ -1,57 +1,32 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import {
-  useCallback,
-  useEffect,
-  useImperativeHandle,
-  useRef,
-  type KeyboardEvent,
-  type PointerEvent,
-  type ReactNode,
-  type Ref,
-} from 'react';
+import { useCallback, useEffect, useImperativeHandle, useRef, type PointerEvent } from 'react';
 import { afterPainting } from '../app/afterPainting.ts';
 import { GridRowView } from './GridRowView.tsx';
 import { LabelEdge } from './LabelEdge.tsx';
 import { RowGrip, type Reorder } from './RowGrip.tsx';
 import { cellId, placeAt, scrollToReveal, scrollToRow, useLayout, type LaidOutColumn } from './layout.ts';
-import { activeOf, columnsIn, type GridPlace, type GridSelection } from './selection.ts';
+import { activeOf, columnsIn, type GridPlace } from './selection.ts';
+import type { GridControl } from './useGrid.tsx';
 import type { GridCell, GridColumn, GridRow, Point } from './types.ts';
 import './grid.scss';
 
-export interface GridHandle {
-  focus(): void;
-  /** How many rows a screenful has. */
-  pageSize(): number;
-}
-
-interface GridProps<R extends GridRow> {
+interface GridProps<R extends GridRow, C extends GridColumn> {
   readonly label: string;
-  readonly columns: readonly GridColumn[];
+  /** The selection, editing, clipboard and keys. */
+  readonly control: GridControl<R, C>;
+  readonly columns: readonly C[];
   readonly rows: readonly R[];
   /** Rows that stay in sight at the bottom; they come after the others. */
   readonly footer: readonly R[];
   readonly rowHeight: number;
-  readonly selection: GridSelection;
-  /** Another object when someone has selected something: only then is it scrolled into sight, not when rows come or go. */
-  readonly chosen?: unknown;
-  readonly cellOf: (row: R, column: GridColumn) => GridCell;
-  /** Whatever a row's cells depend on; a row is drawn again only when this changes. */
-  readonly versionOf: (row: R) => string;
-  /** What stands in the active cell while it is edited. */
-  readonly editor?: ReactNode;
-  /** Selects a cell; `extend` lets the last block reach there, `add` begins another. */
-  readonly onSelect: (place: GridPlace, how: 'one' | 'extend' | 'add') => void;
-  readonly onOpen?: (place: GridPlace) => void;
-  readonly onKeyDown: (event: KeyboardEvent) => void;
-  readonly onPaste?: (text: string) => void;
-  /** The text that stands for the selection on the clipboard; `null` leaves copying to the browser. */
-  readonly onCopy?: () => string | null;
+  readonly cellOf: (row: R, column: C) => GridCell;
+  /** Whatever a row's cells depend on; a row is drawn again only when one of these is another. */
+  readonly partsOf: (row: R) => readonly unknown[];
   /** Draws all rows, whether in sight or not, as printing needs it. */
   readonly complete?: boolean;
   /** Lets the first column be made wider or narrower by dragging its edge. */
   readonly onLabelWidth?: (width: number) => void;
   readonly reorder?: Reorder<R>;
-  readonly handle?: Ref<GridHandle>;
 }
 
 /** The height of the headings in pixels. */
@@ -67,10 +42,10 @@ const OWN_CLICKS = 'input, button, .popover, .row-grip';
  * The one grid: pinned headings, labels and closing rows, drawn only where they are in sight, with the semantics of an
  * ARIA grid. Focus stays on the grid; the active cell is announced. What cells show and what keys do is the page's.
  */
-export function Grid<R extends GridRow>(props: GridProps<R>) {
-  const { label, columns, rows, footer, rowHeight, selection, onSelect, onKeyDown, reorder, handle } = props;
+export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R, C>) {
+  const { label, control, columns, rows, footer, rowHeight, reorder } = props;
+  const { selection, handle, dispatch } = control;
   const active = activeOf(selection);
-  const { row: activeRow, column: activeColumn } = active;
   const scroller = useRef<HTMLDivElement>(null);
   const layout = useLayout(columns);
   const virtualizer = useVirtualizer({
@@ -111,8 +86,8 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
   scrolling.current = scrollTo;
   const place = useRef(active);
   place.current = active;
-  const chosen = props.chosen ?? `${activeRow}|${activeColumn}`;
-  const edits = props.editor != null;
+  const { chosen } = control;
+  const edits = control.editing !== null;
   const edited = useRef(edits);
   useEffect(() => {
     const reveal = () => scrolling.current(place.current);
@@ -130,15 +105,19 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
     const place = placeAt(event.target as Element);
     if (!place || event.button !== 0 || (event.target as Element).closest(OWN_CLICKS)) return;
     pressedAt.current = { x: event.clientX, y: event.clientY };
-    window.addEventListener('pointerup', () => (pressedAt.current = null), { once: true });
-    onSelect(place, event.shiftKey ? 'extend' : event.ctrlKey || event.metaKey ? 'add' : 'one');
+    const release = () => {
+      pressedAt.current = null;
+      dispatch({ kind: 'release' });
+    };
+    window.addEventListener('pointerup', release, { once: true });
+    dispatch({ kind: 'press', place, how: event.shiftKey ? 'extend' : event.ctrlKey || event.metaKey ? 'add' : 'one' });
   };
   const reach = (event: PointerEvent) => {
     const from = pressedAt.current;
     // Cells that scroll to under a pointer at rest are not reached by it.
     if (!from || Math.abs(event.clientX - from.x) + Math.abs(event.clientY - from.y) <= 4) return;
     const place = placeAt(event.target as Element);
-    if (place) onSelect(place, 'extend');
+    if (place) dispatch({ kind: 'reach', place });
   };
 
   const rowView = (row: R, index: number, top?: number) => (
@@ -147,11 +126,11 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
       row={row}
       index={index}
       layout={layout}
-      version={props.versionOf(row)}
+      parts={props.partsOf(row)}
       cellOf={props.cellOf as (row: GridRow, column: GridColumn) => GridCell}
       activeColumn={active.row === index ? active.column : -1}
       selected={columnsIn(selection, index)}
-      editor={active.row === index ? (props.editor ?? null) : null}
+      editor={active.row === index ? control.editor : null}
       height={rowHeight}
       top={top}
     />
@@ -184,23 +163,23 @@ export function Grid<R extends GridRow>(props: GridProps<R>) {
       onScroll={(event) => {
         scrolledTo.current = event.currentTarget.scrollLeft;
       }}
-      onKeyDown={onKeyDown}
+      onKeyDown={control.onKeyDown}
       onPointerDown={press}
       onPointerOver={reach}
       onDoubleClick={(event) => {
         const place = placeAt(event.target as Element);
-        if (place && !(event.target as Element).closest(OWN_CLICKS)) props.onOpen?.(place);
+        if (place && !(event.target as Element).closest(OWN_CLICKS)) control.open(place);
       }}
       onCopy={(event) => {
-        const text = event.target === scroller.current ? (props.onCopy?.() ?? null) : null;
+        const text = event.target === scroller.current ? control.copied() : null;
         if (text === null) return;
         event.preventDefault();
         event.clipboardData.setData('text/plain', text);
       }}
       onPaste={(event) => {
-        if (event.target !== scroller.current) return;
+        if (event.target !== scroller.current || !control.onPaste) return;
         event.preventDefault();
-        props.onPaste?.(event.clipboardData.getData('text'));
+        control.onPaste(event.clipboardData.getData('text'));
       }}
     >
       <div role="rowgroup" className="grid-head" style={{ width: layout.width }}>

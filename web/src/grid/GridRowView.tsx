@@ -1,13 +1,14 @@
 import { memo, type ReactNode } from 'react';
 import { cellId, type GridLayout, type LaidOutColumn } from './layout.ts';
 import { isColumnIn } from './selection.ts';
-import type { GridCell, GridColumn, GridRow } from './types.ts';
+import { hasSameParts, type GridCell, type GridColumn, type GridRow } from './types.ts';
 
 interface GridRowViewProps {
   readonly row: GridRow;
   readonly index: number;
   readonly layout: GridLayout;
-  readonly version: string;
+  /** Whatever its cells depend on. */
+  readonly parts: readonly unknown[];
   readonly cellOf: (row: GridRow, column: GridColumn) => GridCell;
   readonly activeColumn: number;
   /** The selected stretches of its columns, as one text. */
@@ -18,7 +19,7 @@ interface GridRowViewProps {
   readonly top: number | undefined;
 }
 
-/** One row of the grid; drawn again only when its version, its place or what is active in it changes. */
+/** One row of the grid; drawn again only when what it depends on, its place or what is active in it changes. */
 export const GridRowView = memo(
   function GridRowView({ row, index, layout, cellOf, activeColumn, selected, editor, height, top }: GridRowViewProps) {
     const cellsOf = (columns: readonly LaidOutColumn[]) =>
@@ -62,7 +63,7 @@ export const GridRowView = memo(
     before.row.className === after.row.className &&
     before.index === after.index &&
     before.layout === after.layout &&
-    before.version === after.version &&
+    hasSameParts(before.parts, after.parts) &&
     before.activeColumn === after.activeColumn &&
     before.selected === after.selected &&
     before.editor === after.editor &&
@@ -111,5 +112,5 @@ const GridCellView = memo(
 
 function showsSame(a: GridCell, b: GridCell): boolean {
   if (a.className !== b.className || a.title !== b.title) return false;
-  return a.content === b.content || (a.version !== undefined && a.version === b.version);
+  return a.content === b.content || (a.parts !== undefined && b.parts !== undefined && hasSameParts(a.parts, b.parts));
 }

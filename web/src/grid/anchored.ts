@@ -1,4 +1,3 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
 import { cutTo, type GridPlace, type GridRange, type GridSelection } from './selection.ts';
 
 /** A cell by the key of its row and the id of its column, with where it was when it was selected. */
@@ -16,7 +15,7 @@ interface AnchoredRange {
 /** What is selected, by rows and columns themselves: rows that move, come or go take the selection with them. */
 export type AnchoredSelection = readonly AnchoredRange[];
 
-interface Named {
+export interface Named {
   readonly rows: readonly { readonly key: string }[];
   readonly columns: readonly { readonly id: string }[];
 }
@@ -37,25 +36,4 @@ export function placed(anchored: AnchoredSelection, { rows, columns }: Named): G
   });
   const ranges = anchored.map((range): GridRange => ({ anchor: now(range.anchor), focus: now(range.focus) }));
   return cutTo({ ranges }, rows.length, columns.length);
-}
-
-/**
- * What is selected in a grid of these rows and columns. The last value is another object whenever someone has selected
- * something, and the same when rows and columns have moved under the selection.
- */
-export function useAnchoredSelection(
-  first: GridSelection,
-  named: Named,
-): [GridSelection, (next: GridSelection | ((before: GridSelection) => GridSelection)) => void, AnchoredSelection] {
-  const { rows, columns } = named;
-  const [anchored, setAnchored] = useState(() => anchor(first, named));
-  const selection = useMemo(() => placed(anchored, { rows, columns }), [anchored, rows, columns]);
-  const latest = useRef({ selection, rows, columns });
-  latest.current = { selection, rows, columns };
-  const select = useCallback((next: GridSelection | ((before: GridSelection) => GridSelection)) => {
-    const chosen = typeof next === 'function' ? next(latest.current.selection) : next;
-    latest.current = { ...latest.current, selection: chosen };
-    setAnchored(anchor(chosen, latest.current));
-  }, []);
-  return [selection, select, anchored];
 }

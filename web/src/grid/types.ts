@@ -19,8 +19,8 @@ export interface GridRow {
 /** What a cell shows. */
 export interface GridCell {
   readonly content: ReactNode;
-  /** Stands for a content that is more than a text: the same version shows the same. Without one it is drawn each time. */
-  readonly version?: string;
+  /** What a content that is more than a text depends on: the same parts show the same. Without them it is drawn each time. */
+  readonly parts?: readonly unknown[];
   readonly className?: string;
   readonly title?: string;
 }
@@ -29,4 +29,14 @@ export interface GridCell {
 export interface Point {
   readonly x: number;
   readonly y: number;
+}
+
+/** Whether two lists hold the same things in the same order. */
+export function hasSameParts(a: readonly unknown[], b: readonly unknown[]): boolean {
+  return a.length === b.length && a.every((part, at) => Object.is(part, b[at]));
+}
+
+/** The text of a cell that shows nothing but text; an empty one for others. */
+export function textInCell({ content }: GridCell): string {
+  return typeof content === 'string' ? content.replace(/\u00a0/g, ' ') : '';
 }

@@ -162,12 +162,18 @@ describe('an open plan', () => {
 
   it('says which figures an edit changed, and which not', () => {
     const session = open();
+    const before = session.state.model;
+    const exceptions = before.exceptionsOf(idOf('Heating'));
     session.send(setRent(900));
-    const { glow, figureVersions } = session.state;
+    const { glow, model } = session.state;
     expect(glow!.changed.get(idOf('Rent'))).toEqual({ id: idOf('Rent'), from: 2, to: 3 });
     expect(glow!.changed.has('@net')).toBe(true);
     expect(glow!.changed.has(idOf('Heating'))).toBe(false);
-    expect(figureVersions.get(idOf('Rent'))).toBe(1);
+    // What has changed is another object, what has not is the same; what was before stays as it was.
+    expect(model.seriesOf(idOf('Rent'))).not.toBe(before.seriesOf(idOf('Rent')));
+    expect(model.seriesOf(idOf('Heating'))).toBe(before.seriesOf(idOf('Heating')));
+    expect(model.exceptionsOf(idOf('Heating'))).toBe(exceptions);
+    expect([before, model].map((each) => each.seriesOf(idOf('Rent'))!.valueAt(2))).toEqual([800, 900]);
   });
 
   it('is the same plan while it is being saved, and another with the next edit', async () => {

@@ -1,5 +1,6 @@
 import {
   Model,
+  Snapshot,
   applyChanges,
   commandInScenario,
   decide,
@@ -35,11 +36,8 @@ export interface Glow {
 /** One open plan as the interface sees it; replaced as a whole with every change of it. */
 export interface PlanState {
   readonly document: Document;
-  readonly model: Model;
-  /** Grows with every change of figures or rows. */
-  readonly version: number;
-  /** How often the figures of something have changed, by id. */
-  readonly figureVersions: ReadonlyMap<string, number>;
+  /** The figures: another object with every change, in which what has not changed is the same. */
+  readonly model: Snapshot;
   readonly glow: Glow | null;
   /** The scenario that is active: the document is the plan as it has it. */
   readonly scenario: ScenarioRow | null;
@@ -123,9 +121,7 @@ export class PlanSession {
     this.settled = shown.document;
     this.current = {
       document: shown.document,
-      model: new Model(shown.document),
-      version: 0,
-      figureVersions: new Map(),
+      model: Snapshot.of(new Model(shown.document)),
       glow: null,
       scenario: null,
       base: shown.document,
@@ -402,21 +398,19 @@ export class PlanSession {
     // A scenario that is deleted is not active any more.
     if (!scenario) this.active = null;
     const document = scenario ? withScenario(base, scenario.id) : base;
-    const { model, figureVersions, version, glow } = this.current;
+    const { model, glow } = this.current;
     const changes = differenceBetween(this.current.document, document);
     if (changes.length === 0) {
       // What the server acknowledges is known already: the plan stays the same object.
       const same = differenceBetween(this.current.base, base).length === 0;
       return this.publish({ base: same ? this.current.base : base, scenario });
     }
-    const changed = model.update(document, changes);
-    const versions = new Map(figureVersions);
-    for (const { id } of changed) versions.set(id, (versions.get(id) ?? 0) + 1);
+    const { snapshot, changed } = model.after(document, changes);
     const next =
       changed.length === 0
         ? glow
-        : { stamp: version + 1, changed: new Map(changed.map((figures) => [figures.id, figures])) };
-    this.publish({ document, base, scenario, version: version + 1, figureVersions: versions, glow: next });
+        : { stamp: (glow?.stamp ?? 0) + 1, changed: new Map(changed.map((figures) => [figures.id, figures])) };
+    this.publish({ document, base, scenario, model: snapshot, glow: next });
   }
 
   /** Takes an order out of those that wait, once it is done or cannot be. */
@@ -460,7 +454,7 @@ function figuresAfter(model: Model, cells: readonly Cell[]): Command {
   return { kind: 'figures.set', as: 'exceptions', figures };
 }
 
-const PLAN_FIELDS = ['document', 'model', 'version', 'figureVersions', 'glow', 'scenario', 'base'] as const;
+const PLAN_FIELDS = ['document', 'model', 'glow', 'scenario', 'base'] as const;
 
 function isSameHistory(a: readonly HistoryItem[], b: readonly HistoryItem[]): boolean {
   return (

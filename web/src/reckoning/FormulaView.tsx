@@ -6,16 +6,16 @@ import {
   printInParts,
   writeFigure,
   type Expression,
-  type Model,
   type PrintedPart,
   type Reckoning,
+  type PlanModel,
 } from '@haushalt/core';
 import { useState, type KeyboardEvent } from 'react';
 
 interface FormulaViewProps {
   readonly reckoning: Reckoning;
   readonly expression: Expression;
-  readonly model: Model;
+  readonly model: PlanModel;
   /** Goes to where a name stands in the page. */
   readonly onJump: (id: string, period: number | null) => boolean;
 }

@@ -10,10 +10,10 @@ import {
   unitOf,
   writeFigure,
   writeWithUnit,
-  type Model,
   type Reckoning,
   type ReckoningPart,
   type Stretch,
+  type PlanModel,
 } from '@haushalt/core';
 import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Icon } from '../app/Icon.tsx';
@@ -53,10 +53,9 @@ export function ReckoningPanel({
   onClose,
   remark,
 }: ReckoningPanelProps) {
-  const { model, document, version } = state;
+  const { model, document } = state;
   const plan = planOf(document);
-  // The model changes in place; its version says when.
-  const reckoning = useMemo(() => (version >= 0 ? reckon(model, id, period) : null), [model, version, id, period]);
+  const reckoning = useMemo(() => reckon(model, id, period), [model, id, period]);
   if (!reckoning) return null;
   const note = over === null ? document.figureNotes.get(datedId(id, reckoning.month)) : undefined;
   const lineNote = document.lines.get(id)?.note ?? '';
@@ -133,7 +132,7 @@ export function ReckoningPanel({
 
 interface ExplainedProps {
   readonly reckoning: Reckoning;
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly onJump: ReckoningPanelProps['onJump'];
 }
 
@@ -158,7 +157,7 @@ function Explained({ reckoning, model, onJump }: ExplainedProps) {
 
 interface DependentsProps {
   readonly id: string;
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly period: number;
   readonly onJump: ReckoningPanelProps['onJump'];
 }
@@ -184,7 +183,7 @@ function Dependents({ id, model, period, onJump }: DependentsProps) {
 }
 
 /** A month in short, or that it lies outside the plan, where `prior` and `next` find nothing. */
-function monthOrOutside({ calendar, document }: Model, period: number): string {
+function monthOrOutside({ calendar, document }: PlanModel, period: number): string {
   const month = calendar.months[period];
   if (month === undefined) return period < 0 ? 'before the plan' : 'after the plan';
   return monthInWords(month, planOf(document).locale, 'short');
@@ -192,7 +191,7 @@ function monthOrOutside({ calendar, document }: Model, period: number): string {
 
 interface PartsProps {
   readonly parts: readonly ReckoningPart[];
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly of: Reckoning;
   readonly onJump: ReckoningPanelProps['onJump'];
 }
@@ -242,7 +241,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
   );
 }
 
-function figureOver(model: Model, id: string, stretch: Stretch): number | null {
+function figureOver(model: PlanModel, id: string, stretch: Stretch): number | null {
   const value = rolledUpValue(model.seriesOf(id)!.values, stretch, rollUpOf(model.document, id));
   return value === value ? value : null;
 }
@@ -250,7 +249,7 @@ function figureOver(model: Model, id: string, stretch: Stretch): number | null {
 interface TogetherProps {
   readonly id: string;
   readonly stretch: Stretch;
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly onJump: ReckoningPanelProps['onJump'];
 }
 
@@ -280,7 +279,7 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
   );
 }
 
-function overInWords(model: Model, id: string): string {
+function overInWords(model: PlanModel, id: string): string {
   switch (rollUpOf(model.document, id)) {
     case 'total':
       return 'The sum of its months; an average passes over empty ones, and a share is of the total of the same months.';

@@ -43,7 +43,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
   const [computing, setComputing] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
   const { id, name, unit, value, formula, low, high, section, note } = assumption;
-  const steps = model.valueStepsOf(id).sort((a, b) => (a.from < b.from ? -1 : 1));
+  const steps = [...model.valueStepsOf(id)].sort((a, b) => (a.from < b.from ? -1 : 1));
   const users = usersOf(document, id);
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id });
 

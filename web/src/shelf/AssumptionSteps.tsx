@@ -8,9 +8,9 @@ import {
   type AssumptionRow,
   type AssumptionStepRow,
   type Command,
-  type Model,
   type Month,
   type PlanRow,
+  type PlanModel,
 } from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../app/Icon.tsx';
@@ -20,7 +20,7 @@ import { CommitField } from './CommitField.tsx';
 interface AssumptionStepsProps {
   readonly assumption: AssumptionRow;
   readonly steps: readonly AssumptionStepRow[];
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly plan: PlanRow;
   /** Carries a command out; returns why it cannot be. */
   readonly send: (command: Command) => string | null;

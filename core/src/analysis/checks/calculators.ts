@@ -1,5 +1,5 @@
 import { monthInWords, type Month } from '../../calendar/month.ts';
-import type { Model } from '../../engine/model.ts';
+import type { PlanModel } from '../../engine/planModel.ts';
 import { calculatorsOf, extrasOf, movesOf } from '../../plan/document/calculators.ts';
 import type { Command } from '../../plan/commands/commands.ts';
 import { planOf } from '../../plan/document/document.ts';
@@ -15,7 +15,7 @@ export const withoutAnswer: Check = (model) =>
   });
 
 /** Extra payments and entries in months in which their loan or pot does not run. */
-export function outsideRuns(model: Model): Found[] {
+export function outsideRuns(model: PlanModel): Found[] {
   const { document } = model;
   const { locale } = planOf(document);
   const found: Found[] = [];

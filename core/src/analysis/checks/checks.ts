@@ -1,4 +1,4 @@
-import type { Model } from '../../engine/model.ts';
+import type { PlanModel } from '../../engine/planModel.ts';
 import type { Document } from '../../plan/document/document.ts';
 import { withoutAnswer } from './calculators.ts';
 import {
@@ -33,7 +33,7 @@ const CHECKS: Readonly<Record<CheckKind, Check>> = {
 };
 
 /** Everything a careful reviewer would find in a plan, whether set aside or not. */
-export function findingsOf(model: Model): Finding[] {
+export function findingsOf(model: PlanModel): Finding[] {
   return CHECK_KINDS.flatMap((kind) =>
     CHECKS[kind](model).map(({ about = '', ...found }): Finding => ({
       ...found,

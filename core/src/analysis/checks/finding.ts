@@ -1,5 +1,5 @@
 import type { Month } from '../../calendar/month.ts';
-import type { Model } from '../../engine/model.ts';
+import type { PlanModel } from '../../engine/planModel.ts';
 import type { Command } from '../../plan/commands/commands.ts';
 
 /** What a careful reviewer looks for. */
@@ -39,7 +39,7 @@ export interface Finding {
 export type Found = Omit<Finding, 'key' | 'kind'> & { readonly about?: string };
 
 /** One of the things a reviewer looks for. */
-export type Check = (model: Model) => Found[];
+export type Check = (model: PlanModel) => Found[];
 
 /** Why each kind of finding matters, in a sentence. */
 export const WHY: Readonly<Record<CheckKind, string>> = {

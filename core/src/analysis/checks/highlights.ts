@@ -1,5 +1,5 @@
 import { stretches } from '../../calendar/calendar.ts';
-import type { Model } from '../../engine/model.ts';
+import type { PlanModel } from '../../engine/planModel.ts';
 import { writeFigure } from '../../figure/write.ts';
 import { planOf } from '../../plan/document/document.ts';
 import { unitOf } from '../../plan/document/formulas.ts';
@@ -20,7 +20,7 @@ export const idleHighlights: Check = (model) =>
     return [{ place: { id: row.of, month: null }, about: row.id, message, mend }];
   });
 
-function whyIdle(model: Model, row: HighlightRow): string | null {
+function whyIdle(model: PlanModel, row: HighlightRow): string | null {
   const { document, calendar } = model;
   const name = nameOf(document, row.of) ?? 'a deleted line';
   const figures = model.seriesOf(row.of)

@@ -3,7 +3,7 @@ import { isFraction } from '../../figure/unit.ts';
 import { writeWithUnit } from '../../figure/write.ts';
 import { quoteName } from '../../formula/print.ts';
 import { childrenOf, type Expression } from '../../formula/expression/syntax.ts';
-import type { Model } from '../../engine/model.ts';
+import type { PlanModel } from '../../engine/planModel.ts';
 import { effectiveSteps } from '../../engine/node.ts';
 import { BLANK, FINE } from '../../formula/expression/evaluation.ts';
 import { problemsOf, type FigureProblem } from '../../engine/results.ts';
@@ -30,7 +30,7 @@ interface Rule {
 }
 
 /** All formulas of a plan's lines that can be read and hold in some month. */
-function rulesOf(model: Model): Rule[] {
+function rulesOf(model: PlanModel): Rule[] {
   const { document, calendar } = model;
   return [...document.lines.values()].flatMap((line) => {
     const steps = effectiveSteps(model.stepsOf(line.id), calendar).map(({ row, from, to }) => ({

@@ -7,8 +7,8 @@ import {
   usersOf,
   writeWithUnit,
   type BreakEvenRow,
-  type Model,
   type UnitsAnswer,
+  type PlanModel,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { MonthSelect } from '../../app/MonthSelect.tsx';
@@ -175,12 +175,8 @@ function Crossing({ answer }: { readonly answer: UnitsAnswer }) {
   );
 }
 
-function UnitCost({ row, model }: { readonly row: BreakEvenRow; readonly model: Model }) {
-  const { document } = useSessionState();
-  // The model changes in place, always together with the document.
-  const shown = useMemo(() => {
-    return attempt(() => unitCostView(row, { document, model }.model));
-  }, [row, document, model]);
+function UnitCost({ row, model }: { readonly row: BreakEvenRow; readonly model: PlanModel }) {
+  const shown = useMemo(() => attempt(() => unitCostView(row, model)), [row, model]);
   if (isNoFigure(shown)) return <NoAnswer reason={shown} />;
   if (shown.isEmpty)
     return (

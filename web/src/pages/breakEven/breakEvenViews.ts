@@ -11,9 +11,9 @@ import {
   type BetweenAnswer,
   type BreakEvenRow,
   type Document,
-  type Model,
   type PaybackAnswer,
   type UnitsAnswer,
+  type PlanModel,
 } from '@haushalt/core';
 import type { ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../charts/picture.ts';
@@ -72,7 +72,7 @@ export function unitsView(answer: UnitsAnswer, document: Document) {
 }
 
 /** What a unit costs by month, quarter and year. */
-export function unitCostView(row: BreakEvenRow, model: Model) {
+export function unitCostView(row: BreakEvenRow, model: PlanModel) {
   const { calendar, document } = model;
   const plan = planOf(document);
   const given = model.calculationOf(row.id)!.given;
@@ -123,7 +123,7 @@ export function unitCostView(row: BreakEvenRow, model: Model) {
 }
 
 /** How a net adds up from the plan's first month on. */
-export function paybackView({ cumulative }: PaybackAnswer, model: Model) {
+export function paybackView({ cumulative }: PaybackAnswer, model: PlanModel) {
   const { calendar, document } = model;
   const plan = planOf(document);
   const flow = cumulative.map((value, at) => value - (cumulative[at - 1] ?? 0));
@@ -146,7 +146,7 @@ export function paybackView({ cumulative }: PaybackAnswer, model: Model) {
 }
 
 /** How the costs of two alternatives add up. */
-export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow, model: Model) {
+export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow, model: PlanModel) {
   const [one, other] = alternativesOf(row);
   const { calendar, document } = model;
   const plan = planOf(document);

@@ -1,97 +1,55 @@
-import { planOf, readFigure, unitOf, writeWithUnit, type Command } from '@haushalt/core';
-import { useLayoutEffect, useImperativeHandle, useRef, useState, type KeyboardEvent, type Ref } from 'react';
+import { planOf, readFigure, writeWithUnit } from '@haushalt/core';
+import { useImperativeHandle, useLayoutEffect, useRef, type KeyboardEvent } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
-import { useUnfinished } from '../../app/useUnfinished.ts';
-import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import type { BlockCell } from './blocks.ts';
-import type { CellEditorHandle, Onward } from './CellEditor.tsx';
-
-interface BlockEditorProps {
-  readonly cells: readonly BlockCell[];
-  readonly text: string;
-  readonly handle: Ref<CellEditorHandle>;
-  readonly onDone: (onward: Onward) => void;
-}
-
-type As = Extract<Command, { kind: 'figures.set' }>['as'];
+import type { EditorProps } from '../../grid/editing.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import type { BudgetColumn } from './columns.ts';
+import { blockAs, unitsOfBlock, type BlockAs } from './blockDraft.ts';
+import type { BudgetRow } from './rows.ts';
 
 /** Takes one figure for all cells of a block, as exceptions or as stretches of the lines' rules. */
-export function BlockEditor({ cells, text: start, handle, onDone }: BlockEditorProps) {
-  const session = useSession();
-  const { document, model } = useSessionState();
+export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: EditorProps<BudgetRow, BudgetColumn>) {
+  const { document } = useSessionState();
   const plan = planOf(document);
-  const [text, setText] = useState(start);
-  const [chosen, setAs] = useState<As | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const { draft } = editing;
+  const cells = editing.block ?? [];
   const anchor = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
   useLayoutEffect(() => input.current?.focus({ preventScroll: true }), []);
+  useImperativeHandle(handle, () => ({ focus: () => input.current?.focus({ preventScroll: true }) }));
 
-  // What is typed is read as each line counts: 5 is 5.00 for money, and 5 % for a percentage.
-  const units = [...new Set(cells.map(({ line }) => unitOf(document, line)))];
-  const reads = new Map(units.map((unit) => [unit, readFigure(text, plan.locale, unit)]));
-  const read = [...reads.values()].find(({ ok }) => !ok) ?? reads.get(units[0]!)!;
-  const figureOf = (line: string): number | null => {
-    const own = reads.get(unitOf(document, line))!;
-    return own.ok ? own.figure : null;
-  };
-  const lines = new Set(cells.map((cell) => cell.line)).size;
-  // Lines without a rule get one; lines that have one get exceptions.
-  const as = chosen ?? (cells.every((cell) => model.stepsOf(cell.line).length === 0) ? 'rule' : 'exceptions');
-  const problem = read.ok ? refusal : read.message;
-
-  const finished = useRef(false);
-  const finish = () => {
-    finished.current = true;
-    onDone('stay');
-  };
-  const take = (how: As = as): string | null => {
-    if (!read.ok) return read.message;
-    const figures = cells.map(({ line, month }) => ({ line, month, figure: figureOf(line) }));
-    return session.send({ kind: 'figures.set', figures, as: how })?.message ?? null;
-  };
-  const confirm = (how: As = as): boolean => {
-    const refused = take(how);
-    if (read.ok) setRefusal(refused);
-    if (refused === null) finish();
-    return refused === null;
-  };
-  useUnfinished({
-    text,
-    get isOpen() {
-      return !finished.current && text.trim() !== '';
-    },
-    take,
-  });
-  useImperativeHandle(handle, () => ({
-    leave: () => {
-      if (text.trim() !== '') return confirm();
-      finish();
-      return true;
-    },
-    focus: () => input.current?.focus({ preventScroll: true }),
+  const reads = unitsOfBlock(cells, document).map((unit) => ({
+    unit,
+    read: readFigure(draft.text, plan.locale, unit),
   }));
+  const read = (reads.find((each) => !each.read.ok) ?? reads[0]!).read;
+  const lines = new Set(cells.map((cell) => cell.row)).size;
+  const as = blockAs(draft, cells, document);
+  const problem = read.ok ? (editing.refusal?.message ?? null) : read.message;
+  const figures = reads
+    .map((each) => writeWithUnit((each.read.ok && each.read.figure) || 0, each.unit, plan))
+    .join(' or ');
   const keyDown = (event: KeyboardEvent) => {
     event.stopPropagation();
     switch (event.key) {
       case 'Enter':
       case 'Tab':
-        confirm();
+        onConfirm('stay');
         break;
       case 'Escape':
-        finish();
+        onCancel();
         break;
       case 'ArrowUp':
       case 'ArrowDown':
-        setAs(as === 'rule' ? 'exceptions' : 'rule');
+        onDraft({ ...draft, options: { as: as === 'rule' ? 'exceptions' : 'rule' } });
         break;
       default:
         return;
     }
     event.preventDefault();
   };
-  const options: readonly (readonly [As, string, string])[] = [
+  const options: readonly (readonly [BlockAs, string, string])[] = [
     ['exceptions', `In these ${cells.length} months alone`, 'as exceptions; the rules stay as they are'],
     [
       'rule',
@@ -104,16 +62,13 @@ export function BlockEditor({ cells, text: start, handle, onDone }: BlockEditorP
     <div ref={anchor} className="cell-editor" onDoubleClick={(event) => event.stopPropagation()}>
       <input
         ref={input}
-        value={text}
+        value={draft.text}
         aria-label={`${cells.length} figures`}
         aria-invalid={problem !== null}
         aria-describedby="block-editor-words"
         autoComplete="off"
         inputMode="decimal"
-        onChange={(event) => {
-          setText(event.target.value);
-          setRefusal(null);
-        }}
+        onChange={(event) => onDraft({ ...draft, text: event.target.value })}
         onKeyDown={keyDown}
       />
       <Overlay target={anchor} show placement="bottom-start" popperConfig={{ strategy: 'fixed' }} transition={false}>
@@ -126,7 +81,7 @@ export function BlockEditor({ cells, text: start, handle, onDone }: BlockEditorP
             >
               {problem ??
                 (read.ok && read.figure !== null
-                  ? `${units.map((unit) => writeWithUnit(reads.get(unit)!.ok ? (reads.get(unit) as { figure: number }).figure : 0, unit, plan)).join(' or ')} into each of ${cells.length} months${lines > 1 ? ` of ${lines} lines` : ''}`
+                  ? `${figures} into each of ${cells.length} months${lines > 1 ? ` of ${lines} lines` : ''}`
                   : `Leaves ${cells.length} months empty.`)}
             </p>
             <div role="radiogroup" aria-label="How" className="reach-list">
@@ -138,7 +93,7 @@ export function BlockEditor({ cells, text: start, handle, onDone }: BlockEditorP
                   aria-checked={how === as}
                   tabIndex={-1}
                   onPointerDown={(event) => event.preventDefault()}
-                  onClick={() => confirm(how)}
+                  onClick={() => onConfirm('stay', { as: how })}
                 >
                   <span>{label}</span>
                   <small>{note}</small>

@@ -1,18 +1,17 @@
 import {
-  Model,
   REACHES,
-  stretchAround,
   monthInWords,
   notationOf,
+  periodOf,
   planOf,
-  unitFindings,
   readStored,
+  unitFindings,
   writeWithUnit,
-  type Command,
   type FormulaProblem,
   type LineRow,
   type Month,
   type Reach,
+  type PlanModel,
 } from '@haushalt/core';
 import {
   Fragment,
@@ -23,36 +22,22 @@ import {
   useRef,
   useState,
   type KeyboardEvent,
-  type Ref,
 } from 'react';
 import { flushSync } from 'react-dom';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import { MonthSelect } from '../../app/MonthSelect.tsx';
-import { useUnfinished } from '../../app/useUnfinished.ts';
 import { completableNames, formulaField } from '../../formula/formulaField.ts';
 import { looksLikeFormula, readEntry, type Entry } from '../../formula/entry.ts';
+import type { EditorProps } from '../../grid/editing.ts';
+import type { Draft } from '../../grid/state.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { firstReach, replacedBy } from './reach.ts';
+import type { BudgetColumn } from './columns.ts';
+import { isRule, reachOf, replacedBy } from './reach.ts';
+import type { BudgetRow } from './rows.ts';
 
-/** Where to go after an entry: down, right, or nowhere. */
-export type Onward = 'down' | 'right' | 'stay';
-
-export interface CellEditorHandle {
-  /** Confirms what has been typed, if anything; `false` when it cannot be, and the editor stays. */
-  leave(): boolean;
-  focus(): void;
-}
-
-interface CellEditorProps {
-  readonly line: LineRow;
-  readonly month: Month;
-  readonly period: number;
-  /** The text to begin with, and whether it replaces what is there or is to be changed. */
-  readonly start: { readonly text: string; readonly selected: boolean; readonly asRule: boolean };
-  readonly handle: Ref<CellEditorHandle>;
-  readonly onDone: (onward: Onward) => void;
-}
+type FigureEditorProps = EditorProps<BudgetRow, BudgetColumn>;
+type LineRowShown = Extract<BudgetRow, { kind: 'line' }>;
 
 const REACH_KEYS: Readonly<Record<Reach, string>> = {
   month: '',
@@ -62,80 +47,49 @@ const REACH_KEYS: Readonly<Record<Reach, string>> = {
 };
 
 /** Takes a figure or a rule for one month of a line, with its reach. */
-export function CellEditor({ line, month, period, start, handle, onDone }: CellEditorProps) {
-  const session = useSession();
-  const { document } = useSessionState();
+export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, onCancel }: FigureEditorProps) {
+  const { document, model } = useSessionState();
+  const { line } = row as LineRowShown;
+  const month = column.month!;
+  const period = periodOf(model.calendar, month);
   const plan = planOf(document);
-  const [text, setText] = useState(start.text);
-  // Whether it is read as a formula, and whether the formula field stands where it is typed: once there, it stays.
-  const isFormula = start.asRule || looksLikeFormula(text);
+  const { draft, isTyped, refusal } = editing;
+  const { text } = draft;
+  const isFormula = isRule(draft);
+  // Whether the formula field stands where it is typed: once there, it stays.
   const [Field, setField] = useState(() => (isFormula ? formulaField() : null));
   const [caret, setCaret] = useState(text.length);
-  const [chosenReach, setReach] = useState<Reach | null>(start.asRule ? 'onward' : null);
-  const [refusal, setRefusal] = useState<FormulaProblem | null>(null);
+  const [warning, setWarning] = useState<string | null>(null);
   const anchor = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
 
-  const { months } = session.state.model.calendar;
-  const [from, setFrom] = useState(month);
-  const [until, setUntil] = useState(() => months[stretchAround(session.state.model.calendar, period, 'year').to - 1]!);
-
-  const reach = chosenReach ?? firstReach(document, line.id, isFormula);
+  const { months } = model.calendar;
+  const { reach, from, until } = reachOf(draft, document, line.id, month);
   const entry = useMemo(() => readEntry(text, isFormula, line.unit, document), [text, isFormula, line.unit, document]);
-  const problem = entry.kind === 'problem' ? entry.problem : refusal;
-  const changed = text !== start.text || !start.selected;
+  const told = warning === null ? refusal : { message: warning, place: { from: 0, to: 0 } };
+  const problem: FormulaProblem | null =
+    entry.kind === 'problem'
+      ? entry.problem
+      : told && { message: told.message, place: told.place ?? { from: 0, to: text.length } };
 
   useLayoutEffect(() => {
     input.current?.focus({ preventScroll: true });
-    if (start.selected) input.current?.select();
-  }, [start.selected]);
-
-  const finished = useRef(false);
-  const finish = (onward: Onward) => {
-    finished.current = true;
-    onDone(onward);
-  };
-  useUnfinished({
-    text,
-    get isOpen() {
-      return !finished.current && changed && text.trim() !== '';
-    },
-    take: () => {
-      const command = commandFor(entry, line.id, reach === 'until' ? from : month, reach, until);
-      return command ? (session.send(command)?.message ?? null) : (problem?.message ?? 'It cannot be read.');
-    },
-  });
-
-  const confirm = (onward: Onward, as: Reach = reach): boolean => {
-    const command = commandFor(entry, line.id, as === 'until' ? from : month, as, until);
-    if (!command) return false;
-    const refused = session.send(command);
-    if (refused) {
-      setRefusal({ message: refused.message, place: refused.place ?? { from: 0, to: text.length } });
-      return false;
-    }
-    finish(onward);
-    return true;
-  };
-
-  /** What has not been changed is left as it is: a figure that comes from its rule is no exception for having been looked at. */
-  const leaveOrConfirm = (onward: Onward): boolean => {
-    if (changed || chosenReach !== (start.asRule ? 'onward' : null)) return confirm(onward);
-    finish(onward);
-    return true;
-  };
+    if (!isTyped) input.current?.select();
+    // Only when the editor opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
 
   useImperativeHandle(handle, () => ({
-    leave: () => leaveOrConfirm('stay'),
     focus: () => {
       const field = window.document.querySelector<HTMLElement>('.entry-popover .cm-content');
       (field ?? input.current)?.focus({ preventScroll: true });
     },
   }));
 
+  const choose = (options: Draft['options']) => onDraft({ ...draft, options: { ...draft.options, ...options } });
   const change = (next: string) => {
-    setText(next);
-    setRefusal(null);
+    setWarning(null);
+    onDraft({ ...draft, text: next });
   };
   /** Takes what is typed in the plain field; a formula goes on in the formula field, within this keystroke. */
   const typed = (field: HTMLInputElement, isComposing: boolean) => {
@@ -151,32 +105,32 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
   const key = (name: string): boolean => {
     switch (name) {
       case 'Enter':
-        leaveOrConfirm('down');
+        onConfirm('down');
         return true;
       case 'Tab':
-        leaveOrConfirm('right');
+        onConfirm('right');
         return true;
       case 'Ctrl-Enter':
-        confirm('down', 'onward');
+        onConfirm('down', { reach: 'onward' });
         return true;
       case 'Ctrl-Shift-Enter':
-        confirm('down', 'every');
+        onConfirm('down', { reach: 'every' });
         return true;
       case 'Escape':
-        finish('stay');
+        onCancel();
         return true;
       case 'PageUp':
       case 'PageDown': {
         // The last month of a stretch, one earlier or later.
         if (reach !== 'until') return false;
         const at = months.indexOf(until) + (name === 'PageDown' ? 1 : -1);
-        if (months[at] && months[at] >= from) setUntil(months[at]);
+        if (months[at] && months[at] >= from) choose({ until: months[at] });
         return true;
       }
       case 'ArrowUp':
       case 'ArrowDown': {
         const at = REACHES.indexOf(reach) + (name === 'ArrowDown' ? 1 : REACHES.length - 1);
-        setReach(REACHES[at % REACHES.length]!);
+        choose({ reach: REACHES[at % REACHES.length]! });
         return true;
       }
       default:
@@ -212,10 +166,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
             const pasted = event.clipboardData.getData('text');
             if (!/[\t\n\r]/.test(pasted.trim())) return;
             event.preventDefault();
-            setRefusal({
-              message: 'What you are pasting is more than one figure. Paste a single one here.',
-              place: { from: 0, to: 0 },
-            });
+            setWarning('What you are pasting is more than one figure. Paste a single one here.');
           }}
           onKeyDown={keyDown}
         />
@@ -230,7 +181,7 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
               <Field
                 value={text}
                 caret={caret}
-                isBeingTyped={!start.selected || text !== start.text}
+                isBeingTyped={isTyped || text !== editing.began.text}
                 label={`Rule of ${line.name}`}
                 names={completableNames(document)}
                 notation={notationOf(plan.locale)}
@@ -262,7 +213,9 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
                     tabIndex={-1}
                     onPointerDown={(event) => event.preventDefault()}
                     onClick={() =>
-                      option === 'until' && reach !== 'until' ? setReach('until') : confirm('stay', option)
+                      option === 'until' && reach !== 'until'
+                        ? choose({ reach: 'until' })
+                        : onConfirm('stay', { reach: option })
                     }
                   >
                     <span>{reachLabel(option, option === 'until' ? from : month, until, plan.locale)}</span>
@@ -283,14 +236,14 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
                         months={months.filter((other) => other <= until)}
                         value={from}
                         locale={plan.locale}
-                        onChange={setFrom}
+                        onChange={(chosen) => choose({ from: chosen })}
                       />
                       <MonthSelect
                         label="Until month"
                         months={months.filter((other) => other >= from)}
                         value={until}
                         locale={plan.locale}
-                        onChange={setUntil}
+                        onChange={(chosen) => choose({ until: chosen })}
                       />
                       <small>Page Up, Page Down: the last month</small>
                     </span>
@@ -303,18 +256,6 @@ export function CellEditor({ line, month, period, start, handle, onDone }: CellE
       </Overlay>
     </div>
   );
-}
-
-function commandFor(entry: Entry, line: string, month: Month, reach: Reach, last: Month): Command | null {
-  const until = reach === 'until' ? { until: last } : {};
-  switch (entry.kind) {
-    case 'figure':
-      return { kind: 'line.setFigure', line, month, reach, ...until, figure: entry.figure };
-    case 'formula':
-      return { kind: 'line.setFormula', line, month, reach, ...until, formula: entry.stored };
-    case 'problem':
-      return null;
-  }
 }
 
 function problemInWords(problem: FormulaProblem, isFormula: boolean): string {
@@ -393,7 +334,7 @@ function Result({ entry, line, period, month, reach, until }: ResultProps) {
   );
 }
 
-function resultText(model: Model, line: LineRow, period: number): string {
+function resultText(model: PlanModel, line: LineRow, period: number): string {
   const value = model.seriesOf(line.id)!.valueAt(period);
   return Number.isNaN(value) ? 'no figure' : writeWithUnit(value, line.unit, planOf(model.document));
 }

@@ -1,4 +1,4 @@
-import { groupsWithLines, monthInWords, planOf, type LineRow, type Model, type Month } from '@haushalt/core';
+import { groupsWithLines, monthInWords, planOf, type LineRow, type Month, type PlanModel } from '@haushalt/core';
 import { useState } from 'react';
 import { SidePanel } from '../../app/SidePanel.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -11,7 +11,7 @@ export interface Typed {
 }
 
 /** Counts what has been typed as a figure rather than computed. */
-export function countTyped(model: Model): Typed {
+export function countTyped(model: PlanModel): Typed {
   const { document } = model;
   let amounts = 0;
   for (const step of document.ruleSteps.values()) if (step.amount !== null) amounts++;
@@ -32,8 +32,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
   const counts = countTyped(model);
   const entriesOf = (line: LineRow): { month: Month; when: string; text: string }[] =>
     which === 'exceptions'
-      ? model
-          .exceptionsOf(line.id)
+      ? [...model.exceptionsOf(line.id)]
           .sort((a, b) => (a.month < b.month ? -1 : 1))
           .map((row) => ({
             month: row.month,

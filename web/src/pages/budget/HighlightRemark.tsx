@@ -1,4 +1,4 @@
-import { highlightOn, planOf, unitOf, writeWithUnit, type Model } from '@haushalt/core';
+import { highlightOn, planOf, unitOf, writeWithUnit, type PlanModel } from '@haushalt/core';
 import { HIGHLIGHT_ICONS } from '../../app/highlightMarks.ts';
 import { Icon } from '../../app/Icon.tsx';
 import { conditionInWords } from './HighlightDialog.tsx';
@@ -9,7 +9,7 @@ export function HighlightRemark({
   id,
   period,
 }: {
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly id: string;
   readonly period: number;
 }) {

@@ -1,78 +1,45 @@
-import type { LineRow } from '@haushalt/core';
-import { useLayoutEffect, useImperativeHandle, useRef, useState, type Ref } from 'react';
+import { useImperativeHandle, useLayoutEffect, useRef } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
-import { useUnfinished } from '../../app/useUnfinished.ts';
-import { useSession } from '../../plan-session/SessionProvider.tsx';
-import type { CellEditorHandle, Onward } from './CellEditor.tsx';
-
-interface NameEditorProps {
-  readonly line: LineRow | null;
-  readonly text: string;
-  readonly handle: Ref<CellEditorHandle>;
-  readonly onDone: (onward: Onward) => void;
-}
+import type { EditorProps } from '../../grid/editing.ts';
+import type { BudgetColumn } from './columns.ts';
+import type { BudgetRow } from './rows.ts';
 
 /** A line's name, to be changed in place. */
-export function NameEditor({ line, text, handle, onDone }: NameEditorProps) {
-  const session = useSession();
-  const [name, setName] = useState(text);
-  const [refusal, setRefusal] = useState<string | null>(null);
+export function NameEditor({
+  editing: { draft, isTyped, refusal },
+  handle,
+  onDraft,
+  onConfirm,
+  onCancel,
+}: EditorProps<BudgetRow, BudgetColumn>) {
   const input = useRef<HTMLInputElement>(null);
-  const finished = useRef(false);
 
   useLayoutEffect(() => {
     input.current?.focus({ preventScroll: true });
-    if (text === line?.name) input.current?.select();
+    if (!isTyped) input.current?.select();
     // Only when the editor opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
-
-  const finish = (onward: Onward) => {
-    finished.current = true;
-    onDone(onward);
-  };
-  /** Takes the name; says whether it could be. */
-  const save = (onward: Onward): boolean => {
-    if (finished.current || !line) return true;
-    const refused = name.trim() === line.name ? null : take();
-    setRefusal(refused);
-    if (refused === null) finish(onward);
-    return refused === null;
-  };
-  const take = () => session.send({ kind: 'line.set', line: line!.id, settings: { name } })?.message ?? null;
-  useUnfinished({
-    text: name,
-    get isOpen() {
-      return !finished.current && line !== null && name.trim() !== line.name;
-    },
-    take,
-  });
-  useImperativeHandle(handle, () => ({
-    leave: () => save('stay'),
-    focus: () => input.current?.focus({ preventScroll: true }),
-  }));
+  useImperativeHandle(handle, () => ({ focus: () => input.current?.focus({ preventScroll: true }) }));
 
   return (
     <span className="name-editor">
       <input
         ref={input}
-        value={name}
+        value={draft.text}
         aria-label="Name of the line"
         aria-invalid={refusal !== null}
         aria-describedby="name-editor-refusal"
         autoComplete="off"
-        onChange={(event) => {
-          setName(event.target.value);
-          setRefusal(null);
-        }}
-        onBlur={() => void save('stay')}
+        onChange={(event) => onDraft({ ...draft, text: event.target.value })}
+        onBlur={() => onConfirm('stay')}
         onKeyDown={(event) => {
           event.stopPropagation();
           if (event.nativeEvent.isComposing) return;
-          if (event.key === 'Enter') save('stay');
-          else if (event.key === 'Tab') save('right');
-          else if (event.key === 'Escape') finish('stay');
+          if (event.key === 'Enter') onConfirm('stay');
+          else if (event.key === 'Tab') onConfirm('right');
+          else if (event.key === 'Escape') onCancel();
           else return;
           event.preventDefault();
         }}
@@ -87,7 +54,7 @@ export function NameEditor({ line, text, handle, onDone }: NameEditorProps) {
         <Popover className="entry-popover">
           <Popover.Body>
             <p className="entry-problem" id="name-editor-refusal" role="alert">
-              {refusal}
+              {refusal?.message}
             </p>
           </Popover.Body>
         </Popover>

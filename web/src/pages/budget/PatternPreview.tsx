@@ -5,8 +5,8 @@ import {
   stretchAround,
   writeFigure,
   type LineRow,
-  type Model,
   type Month,
+  type PlanModel,
 } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { valueOf } from './figures.ts';
@@ -19,7 +19,7 @@ export function PatternPreview({
 }: {
   readonly line: LineRow;
   readonly month: Month;
-  readonly model: Model;
+  readonly model: PlanModel;
 }) {
   const { document } = useSessionState();
   const plan = planOf(document);

@@ -49,8 +49,8 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
   };
   const edit = (mark: TimelineMark) => onEdit(monthOf(mark) ?? months[0]!, mark.kind === 'step');
 
-  const steps = model.stepsOf(line.id).sort((a, b) => ((a.from ?? '') < (b.from ?? '') ? -1 : 1));
-  const exceptions = model.exceptionsOf(line.id).sort((a, b) => (a.month < b.month ? -1 : 1));
+  const steps = [...model.stepsOf(line.id)].sort((a, b) => ((a.from ?? '') < (b.from ?? '') ? -1 : 1));
+  const exceptions = [...model.exceptionsOf(line.id)].sort((a, b) => (a.month < b.month ? -1 : 1));
   const period = periodOf(model.calendar, month);
   const marks = { line, chosen, onMove: move, onEdit: edit, onRemove: remove };
 

@@ -1,4 +1,4 @@
-import { unitOf, writeWithUnit, planOf, type Stretch } from '@haushalt/core';
+import { writeWithUnit, planOf, type Stretch } from '@haushalt/core';
 import { Icon } from '../../app/Icon.tsx';
 import type { GridSelection } from '../../grid/selection.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -36,7 +36,7 @@ export function SelectionPanel({
 }: SelectionPanelProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
-  const summary = summaryOf(selection, rows, columns, model, view, scope, (id) => unitOf(document, id));
+  const summary = summaryOf(selection, rows, columns, model, view, scope);
   const write = (value: number) => (summary?.unit ? writeWithUnit(value, summary.unit, plan) : '–');
   const addsUp = summary?.unit === 'money' || summary?.unit === 'number';
   return (

@@ -4,16 +4,17 @@ import {
   applyChanges,
   decide,
   toMonth,
-  unitOf,
   withScenario,
   type Command,
   type Document,
+  type PlanModel,
 } from '@haushalt/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { extendTo, selectOne } from '../../grid/selection.ts';
-import { blockAsText, cellText, cellsIn, readPasted, spread, summaryOf } from './blocks.ts';
+import { asText } from '../../grid/clipboard.ts';
+import { cellText, cellsIn, readPasted, spread, summaryOf } from './blocks.ts';
 import { budgetColumns } from './columns.ts';
 import { ruleCells } from './ruleCells.ts';
 import { budgetRows } from './rows.ts';
@@ -51,7 +52,7 @@ describe('a block of figures', () => {
   const block = (from: string, to: string, first: number, last: number) =>
     extendTo(selectOne({ row: row(from), column: first }), { row: row(to), column: last });
   const summary = (from: string, to: string, first = 1, last = 3) =>
-    summaryOf(block(from, to, first, last), all, columns, model, USUAL_VIEW, scope, (id) => unitOf(model.document, id));
+    summaryOf(block(from, to, first, last), all, columns, model, USUAL_VIEW, scope);
 
   it('has a sum, an average, a smallest and a largest, empty months passed over', () => {
     expect(summary('Rent', 'Empty')).toEqual({
@@ -77,9 +78,7 @@ describe('a block of figures', () => {
     for (const locale of ['en-IE', 'de-DE']) {
       const { model: own, all: rows, columns: cols, row: at, scope: year } = parts(plan(locale));
       const selected = extendTo(selectOne({ row: at('Rent'), column: 2 }), { row: at('Heating'), column: 4 });
-      const text = blockAsText(selected, rows, cols, (target, where) =>
-        cellText(own, USUAL_VIEW, year, 'money', target, where),
-      );
+      const text = asText(selected, (r, c) => cellText(own, USUAL_VIEW, year, rows[r]!, cols[c]!));
       expect(text).toBe(`800\t${locale === 'de-DE' ? '1234,5' : '1234.5'}\t800\n118\t118\t118`);
       const pasted = readPasted(text, { row: at('Rent'), column: 2 }, rows, cols, own.document);
       expect(pasted.problems).toEqual([]);
@@ -165,7 +164,7 @@ describe('a trial', () => {
     { commandId: 'a', label: 'first', changes: first.changes, state: 'done' as const },
     { commandId: 'b', label: 'second', changes: second.changes, state: 'done' as const },
   ];
-  const january = (model: Model) => model.seriesOf('line-rent')!.values[0];
+  const january = (model: PlanModel) => model.seriesOf('line-rent')!.values[0];
 
   it('compares with now, or with the moment before a change', () => {
     expect(january(trialBefore(second.document, null, history, 'b').model)).toBe(1);

@@ -6,10 +6,12 @@ import {
   roundTo,
   writeForEntry,
   type Cell,
+  unitOf,
   type Document,
-  type Model,
   type Unit,
+  type PlanModel,
 } from '@haushalt/core';
+import { readTable } from '../../grid/clipboard.ts';
 import { placesIn, type GridSelection } from '../../grid/selection.ts';
 import type { BudgetColumn } from './columns.ts';
 import { endFigure, valueOf } from './figures.ts';
@@ -26,7 +28,7 @@ export function cellsIn(
   selection: GridSelection,
   rows: readonly BudgetRow[],
   columns: readonly BudgetColumn[],
-  model: Model,
+  model: PlanModel,
 ): BlockCell[] {
   return placesIn(selection).flatMap(({ row, column }) => {
     const target = rows[row];
@@ -53,10 +55,9 @@ export function summaryOf(
   selection: GridSelection,
   rows: readonly BudgetRow[],
   columns: readonly BudgetColumn[],
-  model: Model,
+  model: PlanModel,
   view: BudgetView,
   scope: { from: number; to: number },
-  unitOf: (id: string) => Unit,
 ): BlockSummary | null {
   const values: number[] = [];
   const units = new Set<Unit>();
@@ -71,7 +72,7 @@ export function summaryOf(
     values.push(value);
     const isShare =
       where.end !== undefined && where.end !== 'total' && where.end !== 'average' && where.end !== 'running';
-    units.add(isShare ? 'percent' : unitOf(id));
+    units.add(isShare ? 'percent' : unitOf(model.document, id));
   }
   if (values.length === 0) return null;
   const sum = values.reduce((total, value) => total + value, 0);
@@ -85,38 +86,18 @@ export function summaryOf(
   };
 }
 
-/** The selected rectangle around a block as tab-separated text, in the plan's notation. */
-export function blockAsText(
-  selection: GridSelection,
-  rows: readonly BudgetRow[],
-  columns: readonly BudgetColumn[],
-  textOf: (row: BudgetRow, column: BudgetColumn) => string,
-): string {
-  const places = placesIn(selection);
-  const rowsUsed = [...new Set(places.map(({ row }) => row))];
-  const columnsUsed = [...new Set(places.map(({ column }) => column))].sort((a, b) => a - b);
-  const chosen = new Set(places.map(({ row, column }) => `${row}|${column}`));
-  return rowsUsed
-    .map((row) =>
-      columnsUsed
-        .map((column) => (chosen.has(`${row}|${column}`) ? textOf(rows[row]!, columns[column]!) : ''))
-        .join('\t'),
-    )
-    .join('\n');
-}
-
 /** The text of one cell for the clipboard: in full, so that nothing is lost on the way. */
 export function cellText(
-  model: Model,
+  model: PlanModel,
   view: BudgetView,
   scope: { from: number; to: number },
-  unit: Unit,
   row: BudgetRow,
   column: BudgetColumn,
 ): string {
   if (column.id === 'label') return row.label;
   if (row.id === null) return '';
   const { locale } = planOf(model.document);
+  const unit = unitOf(model.document, row.id);
   if (!column.stretch) {
     const figure = endFigure(model, row.id, scope, column.end!);
     return figure.value === null ? '' : figure.text.replace(/\u00a0/g, ' ');
@@ -160,11 +141,7 @@ export function readPasted(
   document: Document,
 ): Pasted {
   const { locale } = planOf(document);
-  const grid = text
-    .replace(/\r\n?/g, '\n')
-    .replace(/\n$/, '')
-    .split('\n')
-    .map((line) => line.split('\t'));
+  const grid = readTable(text);
   const targets = rows.slice(at.row).filter((row): row is Extract<BudgetRow, { kind: 'line' }> => row.kind === 'line');
   const months = columns.slice(at.column).flatMap(({ month }) => (month === undefined ? [] : [month]));
   const problems = new Set<string>();

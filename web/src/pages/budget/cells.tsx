@@ -8,6 +8,7 @@ import {
   writeDifference,
   type HighlightRow,
   type Month,
+  type PlanModel,
   type Stretch,
 } from '@haushalt/core';
 import type { ReactNode } from 'react';
@@ -47,8 +48,6 @@ export interface CellContext {
   /** The months the columns at the end are about. */
   readonly scope: Stretch;
   readonly trial: Trial | null;
-  /** What all rows depend on alike, as one text. */
-  readonly version: string;
   readonly onRow: OnRow;
 }
 
@@ -100,56 +99,43 @@ function differenceOf({ state, view, trial }: CellContext, id: string, stretch: 
   return Math.abs(difference) < 0.00005 ? null : difference;
 }
 
-let lastIdentity = 0;
-const identities = new WeakMap<object, number>();
-
-/** A number for an object, the same as long as it is the same object. */
-function identityOf(object: object): number {
-  let identity = identities.get(object);
-  if (identity === undefined) identities.set(object, (identity = ++lastIdentity));
-  return identity;
-}
-
-/** What the cells of all rows depend on alike, as one text. */
-export function contextVersion({
-  state: { document },
-  view,
-  year,
-  trial,
-}: Omit<CellContext, 'version' | 'onRow'>): string {
-  const { figureNotes, highlights } = document;
-  const objects = [view, planOf(document), figureNotes, highlights].map(identityOf).join();
-  return `${year}|${trial?.stamp ?? 0}|${objects}`;
-}
-
-/** Whatever the cells of a row depend on, as one text. */
-export function cellVersion({ state, view, version }: CellContext, row: BudgetRow): string {
-  const figures = row.id === null ? 0 : (state.figureVersions.get(row.id) ?? 0);
+/** Whatever the cells of a row depend on. */
+export function cellParts(context: CellContext, row: BudgetRow): readonly unknown[] {
+  const { state, view, year, trial } = context;
+  const { model, document, glow } = state;
   // Shares depend on their bases too, those of them that are shown.
-  const versionOf = (id: string, ...ends: readonly EndColumn[]) =>
-    ends.some((end) => view.ends.includes(end)) ? (state.figureVersions.get(id) ?? 0) : 0;
-  const bases = [
-    versionOf(TOTAL_INCOME, 'ofIncome', 'target'),
-    versionOf(TOTAL_EXPENSES, 'ofExpenses'),
-    row.kind === 'line' ? versionOf(row.group.id, 'ofGroup') : 0,
-  ].join('/');
-  const glow = row.id !== null && state.glow?.changed.has(row.id) ? state.glow.stamp : 0;
-  const own =
-    row.kind === 'total'
-      ? ''
-      : row.kind === 'side'
-        ? row.label
-        : row.kind === 'line'
-          ? `${identityOf(row.line)}|${row.across ? row.group.name : ''}|${marksVersion(state, row.id)}`
-          : `${identityOf(row.group)}|${row.id}`;
-  const rules = view.show === 'rules' ? state.version : 0;
-  return `${version}|${figures}|${bases}|${glow}|${own}|${rules}`;
+  const base = (id: string, ...ends: readonly EndColumn[]) =>
+    ends.some((end) => view.ends.includes(end)) ? model.seriesOf(id) : null;
+  return [
+    view,
+    year,
+    trial,
+    planOf(document),
+    document.figureNotes,
+    document.highlights,
+    row.id === null ? null : model.seriesOf(row.id),
+    base(TOTAL_INCOME, 'ofIncome', 'target'),
+    base(TOTAL_EXPENSES, 'ofExpenses'),
+    row.kind === 'line' ? base(row.group.id, 'ofGroup') : null,
+    row.id !== null && glow?.changed.has(row.id) ? glow : null,
+    // Rules are shown with the names of whatever they use.
+    view.show === 'rules' ? document : null,
+    ...ownParts(row, model),
+  ];
 }
 
-/** Changes with every step or exception a line gains or loses; figures that stay the same may still change their marks. */
-function marksVersion({ model }: PlanState, line: string): string {
-  const ids = (rows: readonly { readonly id: string }[]) => rows.map((row) => row.id).join();
-  return `${ids(model.stepsOf(line))}/${ids(model.exceptionsOf(line))}`;
+function ownParts(row: BudgetRow, model: PlanModel): readonly unknown[] {
+  switch (row.kind) {
+    case 'total':
+      return [];
+    case 'side':
+      return [row.label];
+    case 'line':
+      // Figures that stay the same may still change their marks, with every step or exception a line gains or loses.
+      return [row.line, row.across ? row.group.name : '', model.stepsOf(row.id), model.exceptionsOf(row.id)];
+    default:
+      return [row.group, row.id];
+  }
 }
 
 type Mark = 'exception' | 'step';
@@ -199,7 +185,7 @@ function figureCell(
     return { className, content: figure.text, ...title };
   return {
     className,
-    version: `${figure.text}|${difference}|${words.join('|')}`,
+    parts: [figure.text, difference, ...words],
     content: (
       <>
         {mark && <span className="visually-hidden">{MARK_WORDS[mark]}: </span>}
@@ -282,7 +268,7 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
       const icon: IconName = row.collapsed ? 'right' : 'down';
       return {
         title: row.group.name,
-        version: `heading|${side}|${row.group.name}|${row.group.rhythm}|${row.collapsed}`,
+        parts: ['heading', side, row.group.name, row.group.rhythm, row.collapsed],
         content: (
           <>
             <button
@@ -317,7 +303,7 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
       return {
         title: row.line.note === '' ? row.line.name : `${row.line.name}: ${row.line.note}`,
         // The menu shows and changes the whole line.
-        version: `line|${identityOf(row.line)}|${row.across ? row.group.name : ''}`,
+        parts: ['line', row.line, row.across ? row.group.name : ''],
         content: (
           <>
             <span className={`label-text ${row.line.note === '' ? '' : 'has-note'}`}>{row.line.name}</span>

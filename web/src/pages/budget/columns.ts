@@ -8,10 +8,10 @@ import {
   unitOf,
   writeShare,
   type Document,
-  type Model,
   type Month,
   type Stretch,
   type Unit,
+  type PlanModel,
 } from '@haushalt/core';
 import type { GridColumn } from '../../grid/types.ts';
 import { endShare, valueOf, written, type EndFigure } from './figures.ts';
@@ -34,14 +34,14 @@ const PADDING = 12;
 const MARK = 7;
 
 /** The months the columns at the end are about: the year shown, or the whole plan beside years. */
-export function scopeOf(model: Model, view: BudgetView, year: number): Stretch {
+export function scopeOf(model: PlanModel, view: BudgetView, year: number): Stretch {
   const wholePlan = view.span === 'year' || view.span === 'plan';
   return wholePlan ? { from: 0, to: model.calendar.count } : stretchOfYear(model.calendar, year);
 }
 
 /** The columns of a view: names, months or their roll-ups, then totals and shares. Each is as wide as its widest figure. */
 export function budgetColumns(
-  model: Model,
+  model: PlanModel,
   view: BudgetView,
   rows: readonly BudgetRow[],
   year: number,
@@ -99,7 +99,7 @@ const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {
 
 type SpanColumn = Pick<BudgetColumn, 'id' | 'heading' | 'stretch' | 'month'>;
 
-function spansOf(model: Model, view: BudgetView, year: number): SpanColumn[] {
+function spansOf(model: PlanModel, view: BudgetView, year: number): SpanColumn[] {
   const { calendar } = model;
   const { locale } = planOf(model.document);
   const ofYear = stretchOfYear(calendar, year);
@@ -126,19 +126,19 @@ function spansOf(model: Model, view: BudgetView, year: number): SpanColumn[] {
   }
 }
 
-function quarterHeading({ calendar, document }: Model, { from, to }: Stretch): string {
+function quarterHeading({ calendar, document }: PlanModel, { from, to }: Stretch): string {
   const { locale } = planOf(document);
   const name = (period: number) => monthInWords(calendar.months[period]!, locale, 'name');
   return from === to - 1 ? name(from) : `${name(from)} – ${name(to - 1)}`;
 }
 
-function planHeading({ calendar, document }: Model): string {
+function planHeading({ calendar, document }: PlanModel): string {
   const { locale } = planOf(document);
   return `${monthInWords(calendar.months[0]!, locale, 'short')} – ${monthInWords(calendar.months.at(-1)!, locale, 'short')}`;
 }
 
 /** The width of the columns of months: that of the widest figure, found among the largest and smallest of each unit. */
-function spanWidth(model: Model, view: BudgetView, ids: readonly string[], spans: readonly SpanColumn[]): number {
+function spanWidth(model: PlanModel, view: BudgetView, ids: readonly string[], spans: readonly SpanColumn[]): number {
   const { document } = model;
   const extremes = new Extremes();
   let marked = false;
@@ -157,7 +157,7 @@ function spanWidth(model: Model, view: BudgetView, ids: readonly string[], spans
   );
 }
 
-function endWidth(model: Model, ids: readonly string[], scope: Stretch, end: EndFigure): number {
+function endWidth(model: PlanModel, ids: readonly string[], scope: Stretch, end: EndFigure): number {
   if (end !== 'total' && end !== 'average' && end !== 'running') {
     let [least, most] = [0, 0];
     for (const id of ids) {

@@ -1,16 +1,20 @@
 // @vitest-environment jsdom
 import { cleanup, screen, waitFor } from '@testing-library/react';
-import { toMonth, type Document } from '@haushalt/core';
-import { createRef } from 'react';
-import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import type { Document } from '@haushalt/core';
+import { useEffect, useMemo, useState } from 'react';
+import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { loadFormulaField } from '../../formula/formulaField.ts';
 import { inPlan } from '../../testing/inPlan.tsx';
-import { BlockEditor } from './BlockEditor.tsx';
-import { CellEditor, type CellEditorHandle } from './CellEditor.tsx';
-import { NameEditor } from './NameEditor.tsx';
+import { selectOne } from '../../grid/selection.ts';
+import { useGrid } from '../../grid/useGrid.tsx';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { cellsIn } from './blocks.ts';
+import { budgetColumns, scopeOf } from './columns.ts';
+import { blockEditing, budgetEditing } from './editing.ts';
+import { budgetRows } from './rows.ts';
+import { USUAL_VIEW } from './view.ts';
 
-const MARCH = toMonth('2026-03');
 const document = sketch({
   lines: { Income: { Pay: 2000 }, Costs: { Rent: 800, Heating: null }, Memo: { Rate: 0.02 } },
   units: { Rate: 'percent' },
@@ -20,30 +24,60 @@ const line = (name: string, of: Document = document) => [...of.lines.values()].f
 beforeAll(loadFormulaField);
 afterEach(cleanup);
 
-function editCell(text = '800', selected = true) {
-  const onDone = vi.fn();
-  const handle = createRef<CellEditorHandle>();
-  const editor = (
-    <CellEditor
-      line={line('Rent')}
-      month={MARCH}
-      period={2}
-      start={{ text, selected, asRule: false }}
-      handle={handle}
-      onDone={onDone}
-    />
+/** The budget's grid without its picture: an editor open in some cells, and where the selection is. */
+function Typing({ names, column, typed }: { names: readonly string[]; column: number; typed: string | null }) {
+  const session = useSession();
+  const { model } = useSessionState();
+  const rows = useMemo(() => budgetRows(model, USUAL_VIEW, scopeOf(model, USUAL_VIEW, 2026)).rows, [model]);
+  const columns = useMemo(() => budgetColumns(model, USUAL_VIEW, rows, 2026), [model, rows]);
+  const at = names.map((name) => ({ row: rows.findIndex(({ label }) => label === name), column }));
+  const control = useGrid({
+    rows,
+    columns,
+    editingOf: useMemo(() => budgetEditing(session), [session]),
+    block: (selection) => blockEditing(session, cellsIn(selection, rows, columns, model)),
+    send: (command) => session.send(command),
+  });
+  const { select, open, type, place, isBlock } = control;
+  const [begun, setBegun] = useState(false);
+  useEffect(() => {
+    if (begun) return;
+    if (!isBlock && at.length > 1) return select({ ranges: at.map((each) => ({ anchor: each, focus: each })) });
+    setBegun(true);
+    if (at.length > 1) return type(typed ?? '');
+    select(selectOne(at[0]!));
+    open(at[0]!, typed);
+    // Until the editor is open, and not again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [begun, isBlock]);
+  const pressElsewhere = () => control.dispatch({ kind: 'press', place: { row: 1, column: 1 }, how: 'one' });
+  return (
+    <>
+      <p>{`${rows[place.row]?.label} ${columns[place.column]?.id}`}</p>
+      <button type="button" onClick={pressElsewhere}>
+        Elsewhere
+      </button>
+      {control.editor}
+    </>
   );
-  const view = inPlan(document, editor);
+}
+
+function edit(names: readonly string[], column: number, typed: string | null = null) {
+  return inPlan(document, <Typing names={names} column={column} typed={typed} />);
+}
+
+function editCell(typed: string | null = null) {
+  const view = edit(['Rent'], 3, typed);
   const rent = () => view.session.state.model.seriesOf(line('Rent').id)!.valueAt(2);
   const exceptions = () => view.session.state.document.exceptions.size;
-  return { ...view, onDone, handle, rent, exceptions };
+  return { ...view, rent, exceptions };
 }
 
 describe('the editor of a figure', () => {
   it('makes no exception of a figure that has only been looked at', async () => {
-    const { user, onDone, exceptions } = editCell();
+    const { user, exceptions } = editCell();
     await user.keyboard('{Enter}');
-    expect(onDone).toHaveBeenCalledWith('down');
+    expect(screen.getByText('Heating 2026-03')).toBeTruthy();
     expect(exceptions()).toBe(0);
   });
 
@@ -77,12 +111,12 @@ describe('the editor of a figure', () => {
   });
 
   it('goes on in the formula field within the keystroke that makes a formula of it', async () => {
-    const { user, rent, onDone } = editCell('P', false);
+    const { user, rent } = editCell('P');
     await user.keyboard('ay / 4');
     const field = screen.getByRole('textbox', { name: 'Rule of Rent' });
     expect(field.textContent).toBe('Pay / 4');
     await user.keyboard('{Enter}');
-    await waitFor(() => expect(onDone).toHaveBeenCalled());
+    await waitFor(() => expect(screen.queryByRole('textbox')).toBeNull());
     expect(rent()).toBe(500);
   });
 
@@ -94,15 +128,9 @@ describe('the editor of a figure', () => {
 });
 
 describe('the editor of a block', () => {
-  const cells = (...names: string[]) => names.map((name) => ({ line: line(name).id, month: MARCH, value: null }));
-
   it('reads what is typed as each line counts', async () => {
-    const onDone = vi.fn();
-    const { user, session } = inPlan(
-      document,
-      <BlockEditor cells={cells('Rent', 'Rate')} text="" handle={null} onDone={onDone} />,
-    );
-    await user.keyboard('5{Enter}');
+    const { user, session } = edit(['Rent', 'Rate'], 3, '5');
+    await user.keyboard('{Enter}');
     const at = (name: string) => session.state.model.seriesOf(line(name).id)!.valueAt(2);
     expect([at('Rent'), at('Rate')]).toEqual([5, 0.05]);
   });
@@ -110,15 +138,14 @@ describe('the editor of a block', () => {
 
 describe('the editor of a name', () => {
   it('keeps a name that cannot be while it is typed, and says so when it goes', async () => {
-    const handle = createRef<CellEditorHandle>();
-    const { user, leave, session } = inPlan(
-      document,
-      <NameEditor line={line('Rent')} text="Rent" handle={handle} onDone={() => {}} />,
-    );
+    const { user, leave, session } = edit(['Rent'], 0);
     await user.clear(screen.getByRole('textbox'));
     await user.keyboard('Heating{Enter}');
     expect(screen.getByRole('alert').textContent).toMatch(/already a line called Heating/);
-    expect(handle.current!.leave()).toBe(false);
+    // Nor does a click elsewhere take it, or lose it.
+    await user.click(screen.getByText('Elsewhere'));
+    expect(screen.getByRole('textbox')).toHaveProperty('value', 'Heating');
+    expect(screen.getByText('Rent label')).toBeTruthy();
     leave();
     expect(await screen.findByText(/“Heating” was not taken/)).toBeTruthy();
     expect(line('Rent', session.state.document).name).toBe('Rent');

@@ -12,9 +12,9 @@ import {
   writeFigure,
   writeShare,
   type Document,
-  type Model,
   type Stretch,
   type Unit,
+  type PlanModel,
 } from '@haushalt/core';
 import type { EndColumn, Show } from './view.ts';
 
@@ -33,7 +33,7 @@ const NOTHING: ShownFigure = { text: '', value: null, problem: null };
 export type EndFigure = EndColumn | 'offTarget';
 
 /** The value of a stretch of months, or of what they have run up to since the plan's start; NaN where there is none. */
-export function valueOf(model: Model, id: string, stretch: Stretch, show: Show): number {
+export function valueOf(model: PlanModel, id: string, stretch: Stretch, show: Show): number {
   const values = model.seriesOf(id)?.values;
   if (!values) return NaN;
   const how = rollUpOf(model.document, id);
@@ -42,18 +42,18 @@ export function valueOf(model: Model, id: string, stretch: Stretch, show: Show):
 }
 
 /** The figure of a stretch of months. */
-export function stretchFigure(model: Model, id: string, stretch: Stretch, show: Show): ShownFigure {
+export function stretchFigure(model: PlanModel, id: string, stretch: Stretch, show: Show): ShownFigure {
   const value = valueOf(model, id, stretch, show);
   return value === value ? shown(model.document, id, value) : problemOf(model, id, stretch);
 }
 
 /** The figure of one month, or why there is none. */
-export function monthFigure(model: Model, id: string, period: number): ShownFigure {
+export function monthFigure(model: PlanModel, id: string, period: number): ShownFigure {
   return stretchFigure(model, id, { from: period, to: period + 1 }, 'figures');
 }
 
 /** A figure at the end of a row, over a year or the whole plan. */
-export function endFigure(model: Model, id: string, scope: Stretch, end: EndFigure): ShownFigure {
+export function endFigure(model: PlanModel, id: string, scope: Stretch, end: EndFigure): ShownFigure {
   const { document } = model;
   switch (end) {
     case 'total':
@@ -78,7 +78,7 @@ export function endFigure(model: Model, id: string, scope: Stretch, end: EndFigu
 export type EndShare = Exclude<EndFigure, 'total' | 'average' | 'running'>;
 
 /** What a share at the end of a row is a share of, by name; `null` where the row has none. */
-function shareBase({ document }: Model, id: string, end: EndShare): { id: string; name: string } | null {
+function shareBase({ document }: PlanModel, id: string, end: EndShare): { id: string; name: string } | null {
   switch (end) {
     case 'ofIncome':
       return hasShare(document, id) ? { id: TOTAL_INCOME, name: 'income' } : null;
@@ -95,7 +95,7 @@ function shareBase({ document }: Model, id: string, end: EndShare): { id: string
 }
 
 /** A share at the end of a row, as a fraction; `null` where there is none. */
-export function endShare(model: Model, id: string, scope: Stretch, end: EndShare): number | null {
+export function endShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): number | null {
   const base = shareBase(model, id, end);
   if (!base) return null;
   const target = model.document.lines.get(id)?.targetShare ?? 0;
@@ -105,7 +105,7 @@ export function endShare(model: Model, id: string, scope: Stretch, end: EndShare
 }
 
 /** Why there is no share, where one might be expected. */
-function noShare(model: Model, id: string, scope: Stretch, end: EndShare): ShownFigure {
+function noShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): ShownFigure {
   const base = shareBase(model, id, end);
   const own = valueOf(model, id, scope, 'figures');
   if (!base || !(Math.abs(own) > 0)) return NOTHING;
@@ -114,7 +114,7 @@ function noShare(model: Model, id: string, scope: Stretch, end: EndShare): Shown
 }
 
 /** The share of one thing in another, as a fraction; `null` where there is none. */
-export function shareIn(model: Model, id: string, base: string, scope: Stretch): number | null {
+export function shareIn(model: PlanModel, id: string, base: string, scope: Stretch): number | null {
   const own = valueOf(model, id, scope, 'figures');
   const whole = valueOf(model, base, scope, 'figures');
   return own === own && whole === whole && whole !== 0 ? own / whole : null;
@@ -132,7 +132,7 @@ function isExpense(document: Document, id: string): boolean {
 }
 
 /** The first problem that leaves a stretch without its figure. */
-function problemOf(model: Model, id: string, { from, to }: Stretch): ShownFigure {
+function problemOf(model: PlanModel, id: string, { from, to }: Stretch): ShownFigure {
   const series = model.seriesOf(id);
   for (let period = from; series && period < to; period++) {
     const code = series.codeAt(period);

@@ -1,27 +1,28 @@
 import { describe, expect, it } from 'vitest';
-import { keyAction, type KeyContext } from './keys.ts';
+import { gridKey } from '../../grid/keys.ts';
+import { budgetKey } from './keys.ts';
 
-const middle: KeyContext = {
+const middle = {
   row: 5,
   column: 6,
   rows: 40,
   columns: 16,
-  months: 12,
+  first: 1,
+  last: 12,
   pageSize: 20,
   hasYearBefore: true,
   hasYearAfter: true,
 };
-const press = (keys: string, at: Partial<KeyContext> = {}) => {
+const press = (keys: string, at: Partial<typeof middle> = {}) => {
   const parts = keys.split('+').filter((part) => part !== '');
   const key = keys.endsWith('+') ? '+' : parts.at(-1)!;
   const has = (name: string) => parts.includes(name) && key !== name;
-  return keyAction(
-    { key, altKey: has('Alt'), ctrlKey: has('Ctrl'), metaKey: has('Meta'), shiftKey: has('Shift') },
-    { ...middle, ...at },
-  );
+  const pressed = { key, altKey: has('Alt'), ctrlKey: has('Ctrl'), metaKey: has('Meta'), shiftKey: has('Shift') };
+  const place = { ...middle, ...at };
+  return budgetKey(pressed, place) ?? gridKey(pressed, place);
 };
 
-const go = (row: number, column: number, extend = false) => ({ kind: 'go', row, column, extend });
+const go = (row: number, column: number, extend = false) => ({ kind: 'go', place: { row, column }, extend });
 
 describe('the keys of the budget', () => {
   it('move within the year and stop at its edges', () => {

@@ -1,36 +1,17 @@
 import type { Span } from '@haushalt/core';
 import { letterOf } from '../../app/letterOf.ts';
+import type { KeyPlace, KeyPress } from '../../grid/keys.ts';
 import type { PanelName } from './panels.ts';
 
-/** A key as it was pressed. */
-export interface KeyPress {
-  readonly key: string;
-  /** The key's place on the keyboard, for keys that with Alt write another letter. */
-  readonly code?: string;
-  readonly altKey: boolean;
-  readonly ctrlKey: boolean;
-  readonly metaKey: boolean;
-  readonly shiftKey: boolean;
-}
-
-/** Where the selection stands. Column 0 is the labels, then the months or their roll-ups, then the columns at the end. */
-export interface KeyContext {
-  readonly row: number;
-  readonly column: number;
-  readonly rows: number;
-  readonly columns: number;
-  /** How many columns of months or roll-ups there are. */
-  readonly months: number;
-  readonly pageSize: number;
+/** Where the selection stands in the budget, and which years there are beside the one shown. */
+export interface BudgetKeyPlace extends Pick<KeyPlace, 'column' | 'first' | 'last'> {
   readonly hasYearBefore: boolean;
   readonly hasYearAfter: boolean;
 }
 
-/** What a key does on the budget. */
-export type KeyAction =
-  | { readonly kind: 'go'; readonly row: number; readonly column: number; readonly extend: boolean }
+/** What a key does on the budget that it does not do in every grid. */
+export type BudgetKey =
   | { readonly kind: 'year'; readonly step: 1 | -1; readonly to: 'same' | 'first' | 'last' }
-  | { readonly kind: 'open'; readonly typed: string | null; readonly asRule: boolean }
   | { readonly kind: 'move'; readonly direction: 1 | -1 }
   | { readonly kind: 'span'; readonly span: Span }
   | { readonly kind: 'panel'; readonly panel: PanelName }
@@ -39,11 +20,8 @@ export type KeyAction =
         | 'addLine'
         | 'duplicate'
         | 'remove'
-        | 'clear'
         | 'menu'
         | 'shelf'
-        | 'addBlock'
-        | 'selectAll'
         | 'adjust'
         | 'note'
         | 'try'
@@ -55,67 +33,22 @@ export type KeyAction =
 
 const SPANS: readonly Span[] = ['month', 'quarter', 'year', 'plan'];
 
-/** The action of a key; `null` for a key that is none of the budget's. */
-export function keyAction(press: KeyPress, at: KeyContext): KeyAction | null {
-  const onLabel = at.column === 0;
-  const extend = press.shiftKey && !onLabel;
-  const go = (row: number, column: number): KeyAction => ({
-    kind: 'go',
-    row: Math.max(0, Math.min(at.rows - 1, row)),
-    column: Math.max(extend ? 1 : 0, Math.min(at.columns - 1, column)),
-    extend,
-  });
+/** The budget's own action of a key; `null` for a key that is left to the grid. */
+export function budgetKey(press: KeyPress & { readonly code?: string }, at: BudgetKeyPlace): BudgetKey | null {
+  const onLabel = at.column < at.first;
   if (press.altKey) return withAlt(letterOf(press), onLabel);
-  if (press.ctrlKey || press.metaKey) {
-    switch (press.key) {
-      case 'Home':
-        return go(0, at.column);
-      case 'End':
-        return go(at.rows - 1, at.column);
-      case 'Enter':
-        return onLabel ? null : { kind: 'open', typed: null, asRule: true };
-      case 'd':
-      case 'D':
-        return onLabel ? { kind: 'duplicate' } : null;
-      case 'a':
-      case 'A':
-        return { kind: 'selectAll' };
-      case ' ':
-        return onLabel ? null : { kind: 'addBlock' };
-      default:
-        return null;
-    }
-  }
+  if (press.ctrlKey || press.metaKey) return onLabel && press.key.toLowerCase() === 'd' ? { kind: 'duplicate' } : null;
+  const reaches = press.shiftKey && !onLabel;
   switch (press.key) {
-    case 'ArrowUp':
-      return go(at.row - 1, at.column);
-    case 'ArrowDown':
-      return go(at.row + 1, at.column);
     case 'ArrowLeft':
-      return !extend && at.column === 1 && at.hasYearBefore
-        ? { kind: 'year', step: -1, to: 'last' }
-        : go(at.row, at.column - 1);
+      return !reaches && at.column === at.first && at.hasYearBefore ? { kind: 'year', step: -1, to: 'last' } : null;
     case 'ArrowRight':
-      return !extend && at.column === at.months && at.hasYearAfter
-        ? { kind: 'year', step: 1, to: 'first' }
-        : go(at.row, at.column + 1);
-    case 'Home':
-      return go(at.row, at.column === 1 ? 0 : 1);
-    case 'End':
-      // Once more, and it goes on to the columns at the end, which the arrow key passes by on its way to next year.
-      return go(at.row, at.column === at.months ? at.months + 1 : at.months);
-    case 'PageUp':
-      return go(at.row - at.pageSize, at.column);
-    case 'PageDown':
-      return go(at.row + at.pageSize, at.column);
-    case 'Enter':
-    case 'F2':
-      return { kind: 'open', typed: null, asRule: false };
+      return !reaches && at.column === at.last && at.hasYearAfter ? { kind: 'year', step: 1, to: 'first' } : null;
     case 'Insert':
       return { kind: 'addLine' };
     case 'Delete':
     case 'Backspace':
-      return { kind: onLabel ? 'remove' : 'clear' };
+      return onLabel ? { kind: 'remove' } : null;
     case 'F10':
       return press.shiftKey ? { kind: 'menu' } : null;
     case 'ContextMenu':
@@ -126,13 +59,14 @@ export function keyAction(press: KeyPress, at: KeyContext): KeyAction | null {
       return { kind: 'rules' };
     case ' ':
       return onLabel ? { kind: 'collapse' } : null;
+    case '+':
+      return onLabel ? { kind: 'addLine' } : null;
     default:
-      if (press.key.length !== 1 || press.key === '?') return null;
-      return press.key === '+' && onLabel ? { kind: 'addLine' } : { kind: 'open', typed: press.key, asRule: false };
+      return null;
   }
 }
 
-function withAlt(key: string, onLabel: boolean): KeyAction | null {
+function withAlt(key: string, onLabel: boolean): BudgetKey | null {
   switch (key) {
     case 'PageUp':
       return { kind: 'year', step: -1, to: 'same' };

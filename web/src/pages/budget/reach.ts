@@ -1,4 +1,6 @@
-import type { Document, Reach } from '@haushalt/core';
+import type { Document, Month, Reach } from '@haushalt/core';
+import { looksLikeFormula } from '../../formula/entry.ts';
+import type { Draft } from '../../grid/state.ts';
 
 /**
  * The reach an entry begins with: a line that has no rule yet takes it for every month, a rule stays a rule, and a
@@ -30,4 +32,24 @@ export function replacedBy(
     if (exception.line === line && (covers(exception.month) || exception.month === month)) exceptions++;
   }
   return { steps, exceptions };
+}
+
+/** Whether a draft is read as a rule: it was opened as one, or looks like one. */
+export function isRule({ text, options }: Draft): boolean {
+  return options.asRule === 'yes' || looksLikeFormula(text);
+}
+
+/** How far a draft reaches, from and until which month. */
+export function reachOf(
+  draft: Draft,
+  document: Document,
+  line: string,
+  month: Month,
+): { readonly reach: Reach; readonly from: Month; readonly until: Month } {
+  const { reach, from, until } = draft.options as { reach?: Reach | null; from?: Month; until?: Month };
+  return {
+    reach: reach ?? firstReach(document, line, isRule(draft)),
+    from: from ?? month,
+    until: until ?? month,
+  };
 }

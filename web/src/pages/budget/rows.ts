@@ -12,9 +12,9 @@ import {
   type Document,
   type GroupRow,
   type LineRow,
-  type Model,
   type Side,
   type Stretch,
+  type PlanModel,
 } from '@haushalt/core';
 import type { GridRow } from '../../grid/types.ts';
 import { shareIn, valueOf } from './figures.ts';
@@ -63,7 +63,7 @@ export interface BudgetRows {
 
 /** The rows of the budget, side by side as in an account book, filtered and sorted as the view says. */
 export function budgetRows(
-  model: Model,
+  model: PlanModel,
   view: BudgetView = USUAL_VIEW,
   scope: Stretch = { from: 0, to: 0 },
 ): BudgetRows {
@@ -172,7 +172,7 @@ function narrows({ filter, hideEmpty }: BudgetView): boolean {
   return hideEmpty || filter.text.trim() !== '' || filter.side !== null || filter.onlyExceptions || filter.onlyInUse;
 }
 
-function filterFor(model: Model, view: BudgetView, scope: Stretch): (line: LineRow, group: GroupRow) => boolean {
+function filterFor(model: PlanModel, view: BudgetView, scope: Stretch): (line: LineRow, group: GroupRow) => boolean {
   const { filter, hideEmpty } = view;
   const wanted = searchable(filter.text.trim());
   const hasFigures = (id: string, { from, to }: Stretch) => {
@@ -197,7 +197,7 @@ function searchable(text: string): string {
 }
 
 /** Lines in the order a view wants them; equals keep the plan's own order. */
-function sorted(lines: readonly LineRow[], model: Model, view: BudgetView, scope: Stretch): LineRow[] {
+function sorted(lines: readonly LineRow[], model: PlanModel, view: BudgetView, scope: Stretch): LineRow[] {
   if (view.sortBy === 'order') return [...lines];
   if (view.sortBy === 'name') {
     const { locale } = planOf(model.document);

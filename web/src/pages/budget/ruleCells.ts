@@ -8,8 +8,8 @@ import {
   toShown,
   writeFigure,
   type Document,
-  type Model,
   type Stretch,
+  type PlanModel,
 } from '@haushalt/core';
 
 /** A stretch of months in which a line's figures come from one step of its rule, or from one exception. */
@@ -35,7 +35,7 @@ export function sayingText(
 }
 
 /** The rules behind a line's figures in some months, from left to right. */
-export function ruleCells(model: Model, line: string, { from, to }: Stretch): RuleCell[] {
+export function ruleCells(model: PlanModel, line: string, { from, to }: Stretch): RuleCell[] {
   const { document, calendar } = model;
   const exceptions = model
     .exceptionsOf(line)

@@ -7,13 +7,13 @@ import {
   toShown,
   writeForEntry,
   type LineRow,
-  type Model,
   type Month,
+  type PlanModel,
 } from '@haushalt/core';
 
 /** The text an editor opens with: the month's own entry or figure, or, for the rule, what the line's rule says there. */
 export function startingText(
-  model: Model,
+  model: PlanModel,
   line: LineRow,
   month: Month,
   asRule: boolean,

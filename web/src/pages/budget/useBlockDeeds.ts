@@ -1,38 +1,36 @@
-import { MAX_SERIES, nameOf, unitOf, type Command, type Stretch } from '@haushalt/core';
+import { MAX_SERIES, nameOf, type Command } from '@haushalt/core';
 import { useNavigate, useParams } from 'react-router';
 import { useNotices } from '../../app/Notices.tsx';
-import { boundsOf, placesIn, type GridSelection } from '../../grid/selection.ts';
+import { isTable } from '../../grid/clipboard.ts';
+import { boundsOf, placesIn } from '../../grid/selection.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { USUAL_CHART, freeTitle, plainSeries } from '../charts/draft.ts';
+import type { GridControl } from '../../grid/useGrid.tsx';
 import type { BudgetDialog } from './DialogOf.tsx';
-import { blockAsText, cellText, cellsIn, isException, readPasted } from './blocks.ts';
+import { cellsIn, isException, readPasted } from './blocks.ts';
 import type { BudgetColumn } from './columns.ts';
 import type { BudgetRow } from './rows.ts';
 import type { BudgetView } from './view.ts';
 import { whyNotTyped } from './whyNotTyped.ts';
 
 interface BlockTerms {
-  readonly selection: GridSelection;
+  readonly control: GridControl<BudgetRow, BudgetColumn>;
   readonly all: readonly BudgetRow[];
   readonly columns: readonly BudgetColumn[];
   /** The months of lines in the selection, when it is a block. */
   readonly cells: ReturnType<typeof cellsIn>;
-  readonly isBlock: boolean;
-  readonly row: BudgetRow | undefined;
-  readonly column: BudgetColumn | undefined;
-  readonly scope: Stretch;
   readonly view: BudgetView;
   readonly year: number;
   readonly send: (command: Command) => boolean;
   readonly onDialog: (dialog: BudgetDialog) => void;
-  /** Begins an entry with a text: in the selected figure, or in all of a block. */
-  readonly onType: (text: string) => void;
 }
 
+export type BlockDeeds = ReturnType<typeof useBlockDeeds>;
+
 /** What is done with the selected figures as a whole. */
-export function useBlockDeeds(terms: BlockTerms) {
-  const { selection, all, columns, cells, isBlock, row, column, scope, view, year, send, onDialog, onType } = terms;
+export function useBlockDeeds({ control, all, columns, cells, view, year, send, onDialog }: BlockTerms) {
+  const { selection, isBlock, row, column } = control;
   const session = useSession();
   const { document, model } = useSessionState();
   const notices = useNotices();
@@ -69,15 +67,10 @@ export function useBlockDeeds(terms: BlockTerms) {
     else onDialog({ kind: 'adjust', cells: chosen });
   };
 
-  const asText = () =>
-    blockAsText(selection, all, columns, (target, where) =>
-      cellText(model, view, scope, target.id === null ? 'money' : unitOf(document, target.id), target, where),
-    );
-
   /** A single figure or rule is pasted as if it had been typed; a block goes to the lines and months from here on. */
   const paste = (text: string) => {
     if (text.trim() === '' || !row || !column || column.id === 'label') return;
-    if (!/[\t\n\r]/.test(text.trim())) return onType(text.trim());
+    if (!isTable(text)) return control.type(text.trim());
     const { top, left } = boundsOf(selection.ranges.at(-1)!);
     const pasted = readPasted(text, { row: top, column: left }, all, columns, document);
     if (pasted.problems.length > 0) return onDialog({ kind: 'paste', pasted });
@@ -102,5 +95,5 @@ export function useBlockDeeds(terms: BlockTerms) {
     if (send({ kind: 'chart.set', id, settings, series })) void navigate(`/plans/${planId}/charts?chart=${id}`);
   };
 
-  return { clear, adjust, asText, paste, draw };
+  return { clear, adjust, paste, draw };
 }

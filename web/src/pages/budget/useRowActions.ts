@@ -17,6 +17,8 @@ export interface WholeRowActions {
   /** Moves a line or group one place up or down. */
   readonly move: (row: BudgetRow, direction: 1 | -1) => boolean;
   readonly canMove: () => boolean;
+  /** Makes the order in which the lines are sorted their own. */
+  readonly keepOrder: () => boolean;
 }
 
 /** Commands about the rows of the budget; what is refused is said. */
@@ -45,6 +47,15 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
         const id = newId();
         const name = freeLineName(document);
         return send({ kind: 'line.add', id, group, name, unit: 'money', before }) ? id : null;
+      },
+      keepOrder: () => {
+        const groups = [...session.state.document.groups.keys()]
+          .map((group) => ({
+            group,
+            lines: rows.flatMap((each) => (each.kind === 'line' && each.group.id === group ? [each.id] : [])),
+          }))
+          .filter(({ lines }) => lines.length > 0);
+        return groups.length === 0 || send({ kind: 'lines.order', groups });
       },
       duplicate: (row) => {
         if (row.kind === 'line') send({ kind: 'line.duplicate', line: row.id, id: newId() });

@@ -23,12 +23,10 @@ export function ChartsPage() {
   const charts = chartsOf(document);
   const chart = charts.find(({ id }) => id === search.get('chart')) ?? charts[0]!;
   const picture = useMemo(() => {
-    // The model changes in place, always together with the document.
-    const now = { model, document };
-    return chartPicture(now.model, chart, chartModels(now.model, base));
+    return chartPicture(model, chart, chartModels(model, base));
     // A chart is the same as long as its plan is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [model, document, base, chart.id]);
+  }, [model, base, chart.id]);
 
   const send = (command: Command): string | null => {
     const refusal = session.send(command);

@@ -1,11 +1,11 @@
-import { Model, PlanProjection, withScenario, yearOf, type Document } from '@haushalt/core';
+import { Model, PlanProjection, withScenario, yearOf, type Document, type PlanModel } from '@haushalt/core';
 import type { ChartSeries } from './draft.ts';
 
 /** Gives the model a series takes its figures from. */
-export type ModelFor = (series: Pick<ChartSeries, 'scenario' | 'projectedFrom'>) => Model;
+export type ModelFor = (series: Pick<ChartSeries, 'scenario' | 'projectedFrom'>) => PlanModel;
 
 /** The models of a plan as it is, as its scenarios have it, and as it would be projected; each is made when first asked for. */
-export function chartModels(model: Model, base: Document): ModelFor {
+export function chartModels(model: PlanModel, base: Document): ModelFor {
   const made = new Map<string | number, Model>();
   const keep = (key: string | number, make: () => Model): Model => {
     let found = made.get(key);

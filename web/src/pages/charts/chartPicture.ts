@@ -11,8 +11,8 @@ import {
   writeShare,
   yearsOf,
   type Document,
-  type Model,
   type Stretch,
+  type PlanModel,
 } from '@haushalt/core';
 import type { Picture, Tone } from '../../charts/picture.ts';
 import { toneOf } from './tones.ts';
@@ -21,7 +21,7 @@ import { seriesName, type ChartDraft } from './draft.ts';
 
 /** What a chart shows, from the plan's present figures. */
 export function chartPicture(
-  model: Model,
+  model: PlanModel,
   { settings, series }: ChartDraft,
   modelFor: ModelFor = chartModels(model, model.document),
 ): Picture {
@@ -103,7 +103,7 @@ function sharesPicture(
 }
 
 /** The months a chart is of: single months, a year, or the whole plan. */
-function scopeOf({ calendar }: Model, { year, from, until }: ChartDraft['settings']): Stretch {
+function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartDraft['settings']): Stretch {
   if (from !== null || until !== null) {
     const first = from === null ? 0 : Math.max(0, monthsBetween(calendar.first, from));
     const last = until === null ? calendar.count - 1 : monthsBetween(calendar.first, until);
@@ -115,20 +115,25 @@ function scopeOf({ calendar }: Model, { year, from, until }: ChartDraft['setting
     : stretchOfYear(calendar, year);
 }
 
-function valueOver(model: Model, id: string, stretch: Stretch): number | null {
+function valueOver(model: PlanModel, id: string, stretch: Stretch): number | null {
   const series = model.seriesOf(id);
   const value = series ? rolledUpValue(series.values, stretch, rollUpOf(model.document, id)) : NaN;
   return value === value ? value : null;
 }
 
 /** What something has run up to since the first point; a balance or price stays what it is. */
-function runningValues(model: Model, id: string, points: readonly Stretch[]): (number | null)[] {
+function runningValues(model: PlanModel, id: string, points: readonly Stretch[]): (number | null)[] {
   if (rollUpOf(model.document, id) !== 'total') return points.map((point) => valueOver(model, id, point));
   let sum = 0;
   return points.map((point) => (sum += valueOver(model, id, point) ?? 0));
 }
 
-function pointInWords({ calendar, document }: Model, { from, to }: Stretch, span: string, withYear: boolean): string {
+function pointInWords(
+  { calendar, document }: PlanModel,
+  { from, to }: Stretch,
+  span: string,
+  withYear: boolean,
+): string {
   const { locale } = planOf(document as Document);
   const month = (at: number, style: 'name' | 'short') => monthInWords(calendar.months[at]!, locale, style);
   if (span === 'year') return calendar.months[from]!.slice(0, 4);

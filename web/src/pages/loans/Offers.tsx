@@ -9,8 +9,8 @@ import {
   type Command,
   type LoanAnswer,
   type LoanRow,
-  type Model,
   type Unit,
+  type PlanModel,
 } from '@haushalt/core';
 import { Icon } from '../../app/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
@@ -19,7 +19,7 @@ interface OffersProps {
   readonly loan: LoanRow;
   /** The one whose terms are open beside. */
   readonly open: string;
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly onOpen: (id: string) => void;
   readonly onCommand: (command: Command) => boolean;
 }

@@ -1,8 +1,8 @@
-import { Model, parsePlan, type LoanAnswer } from '@haushalt/core';
+import { Model, parsePlan, type LoanAnswer, type PlanModel } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { loanPictures, loanSchedule, rateTable } from './loanViews.ts';
 
-function loanOf(extras: readonly object[] = []): { loan: LoanAnswer; model: Model } {
+function loanOf(extras: readonly object[] = []): { loan: LoanAnswer; model: PlanModel } {
   const model = new Model(
     parsePlan({
       version: 1,

@@ -5,8 +5,7 @@ import {
   writeShare,
   writeWithUnit,
   yearsOf,
-  type Document,
-  type Model,
+  type PlanModel,
 } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
@@ -25,7 +24,7 @@ const MOST_CHANGES = 6;
 const MOST_FINDINGS = 3;
 
 /** This month within the year shown; the year's last month when it is over, its first when it is to come. */
-function presentPeriod({ calendar }: Model, year: number): number {
+function presentPeriod({ calendar }: PlanModel, year: number): number {
   const { from, to } = stretchOfYear(calendar, year);
   const now = new Date();
   const today = calendar.months.findIndex(
@@ -44,15 +43,13 @@ export function OverviewPage() {
   const years = yearsOf(model.calendar);
   const [year, setYear] = useYear(years);
   const findings = useFindings();
-  // The model changes in place, always together with the document.
   const { glance, picture, calculators } = useMemo(() => {
-    const now: { model: Model; document: Document } = { model, document };
     return {
-      glance: glanceAt(now.model, year),
-      picture: netPicture(now.model, year),
-      calculators: calculatorsNow(now.model, presentPeriod(now.model, year)),
+      glance: glanceAt(model, year),
+      picture: netPicture(model, year),
+      calculators: calculatorsNow(model, presentPeriod(model, year)),
     };
-  }, [model, document, year]);
+  }, [model, year]);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const done = history
     .filter((item) => item.state === 'done')

@@ -9,7 +9,7 @@ import {
   writeWithUnit,
   yearOf,
   type Calculator,
-  type Model,
+  type PlanModel,
 } from '@haushalt/core';
 
 /** A calculator in a few words, as it stands in a month. */
@@ -19,13 +19,13 @@ export interface CalculatorNow {
 }
 
 /** The key figures of all calculators, from the point of view of a period; offers stand behind their loan. */
-export function calculatorsNow(model: Model, period: number): CalculatorNow[] {
+export function calculatorsNow(model: PlanModel, period: number): CalculatorNow[] {
   return calculatorsOf(model.document)
     .filter(({ table, row }) => table !== 'loans' || row.offerOf === null)
     .map((calculator) => ({ calculator, words: inWords(model, calculator, period) }));
 }
 
-function inWords(model: Model, { row }: Calculator, period: number): string {
+function inWords(model: PlanModel, { row }: Calculator, period: number): string {
   const plan = planOf(model.document);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const output = (name: string) => model.seriesOf(outputId(row.id, name))!.valueAt(period);

@@ -11,8 +11,8 @@ import {
   writeFigure,
   yearOf,
   type LineRow,
-  type Model,
   type Month,
+  type PlanModel,
 } from '@haushalt/core';
 import type { Picture } from '../../charts/picture.ts';
 
@@ -30,7 +30,7 @@ export interface Glance {
 
 const MOST_LINES = 8;
 
-export function glanceAt(model: Model, year: number): Glance {
+export function glanceAt(model: PlanModel, year: number): Glance {
   const { document, calendar } = model;
   const stretch = stretchOfYear(calendar, year);
   const total = (id: string) => rolledUpValue(model.seriesOf(id)!.values, stretch, 'total') || 0;
@@ -55,7 +55,7 @@ export function glanceAt(model: Model, year: number): Glance {
 }
 
 /** Net by month as bars, with what it adds up to since the plan's start. */
-export function netPicture(model: Model, year: number): Picture {
+export function netPicture(model: PlanModel, year: number): Picture {
   const { document, calendar } = model;
   const plan = planOf(document);
   const { from, to } = stretchOfYear(calendar, year);

@@ -14,7 +14,7 @@ import {
   yearsOf,
   type ActualFigure,
 } from '@haushalt/core';
-import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useLayoutEffect, useMemo, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
 import { Icon } from '../../app/Icon.tsx';
 import { Later } from '../../app/Later.tsx';
@@ -25,9 +25,9 @@ import { useYear } from '../../app/useYear.ts';
 import { YearSwitch } from '../../app/YearSwitch.tsx';
 import { PictureView } from '../../charts/PictureView.tsx';
 import type { Picture } from '../../charts/picture.ts';
-import { Grid, type GridHandle } from '../../grid/Grid.tsx';
-import { cutTo, activeOf, selectOne, type GridPlace } from '../../grid/selection.ts';
-import { placeAfter } from '../../grid/steps.ts';
+import { Grid } from '../../grid/Grid.tsx';
+import { useGrid } from '../../grid/useGrid.tsx';
+import { textInCell } from '../../grid/types.ts';
 import { useLedger } from '../../ledger/useLedger.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { budgetRows, sideOf, type BudgetRow } from '../budget/rows.ts';
@@ -56,13 +56,7 @@ export function ProjectionPage() {
   const years = yearsOf(model.calendar);
   const [year, setYear] = useYear(years);
   const [view, changeView] = useProjectionView(planId);
-  const [kept, setActive] = useState<GridPlace>({ row: 1, column: 1 });
   const [choosing, setChoosing] = useState<string | null>(null);
-  const grid = useRef<GridHandle>(null);
-  useLayoutEffect(() => {
-    if (choosing === null) grid.current?.focus();
-  }, [choosing]);
-
   const rates = inOrder(ratesOf(document));
   const shared = rates.find(({ id }) => id === plan.projectionRate) ?? null;
   const deflator = rates.find(({ id }) => id === view.deflator) ?? shared;
@@ -90,10 +84,6 @@ export function ProjectionPage() {
     const ids = all.flatMap(({ id }) => id ?? []);
     return projectionColumns(projection.years, year, view, widestFigure(projection, ids));
   }, [projection, all, year, view]);
-  const selection = cutTo(selectOne(kept), all.length, columns.length);
-  const active = activeOf(selection);
-  const row = all[active.row];
-
   const glows = (target: BudgetRow) => target.id !== null && glow !== null && glow.changed.has(target.id);
   const chooseRate = (target: BudgetRow | undefined) => {
     const owner = target && hasRate(target) ? rateOwner(target) : null;
@@ -101,18 +91,29 @@ export function ProjectionPage() {
     else notices.say({ text: 'Lines and groups have rates of their own; totals follow from them.' });
   };
 
-  const keyDown = (event: KeyboardEvent) => {
-    if (event.target !== event.currentTarget) return;
-    const place = placeAfter(event.key, active, grid.current?.pageSize() ?? 10);
+  const pageKey = (event: KeyboardEvent): boolean => {
     if (event.altKey && (event.key === 'PageUp' || event.key === 'PageDown')) {
       const next = years[years.indexOf(year) + (event.key === 'PageUp' ? -1 : 1)];
       if (next !== undefined) setYear(next);
-    } else if (place && !event.altKey && !event.ctrlKey) setActive(place);
-    else if (event.key === 'Enter') chooseRate(row);
-    else if (event.key === 'F6') window.document.querySelector<HTMLElement>('.shelf input')?.focus();
-    else return;
-    event.preventDefault();
+    } else if (event.key === 'F6') window.document.querySelector<HTMLElement>('.shelf input')?.focus();
+    else return false;
+    return true;
   };
+  const control = useGrid<BudgetRow, ProjectionColumn>({
+    rows: all,
+    columns,
+    first: { row: 1, column: 1 },
+    onOpen(target, _column, typed) {
+      if (typed === null) chooseRate(target);
+      return true;
+    },
+    onKey: pageKey,
+    textOf: (target, column) => textInCell(projectionCell(projection, target, column, false)),
+  });
+  const { row, column, focus } = control;
+  useLayoutEffect(() => {
+    if (choosing === null) focus();
+  }, [choosing, focus]);
 
   const takeIn = () => {
     const last = years.at(-1)!;
@@ -260,18 +261,14 @@ export function ProjectionPage() {
       </div>
       {fromActual && <p className="projection-base">{baseInWords(known, year, plan.locale)}</p>}
       <Grid
-        handle={grid}
+        control={control}
         label={`Projection from ${year}`}
         columns={columns}
         rows={rows}
         footer={footer}
         rowHeight={24}
-        selection={selection}
-        cellOf={(target, column) => projectionCell(projection, target, column as ProjectionColumn, glows(target))}
-        versionOf={(target) => `${versionOf(projection)}|${target.label}`}
-        onSelect={setActive}
-        onOpen={(place) => chooseRate(all[place.row])}
-        onKeyDown={keyDown}
+        cellOf={(target, column) => projectionCell(projection, target, column, glows(target))}
+        partsOf={(target) => [projection, target.label]}
       />
       {view.picture && (
         <Later>
@@ -284,7 +281,7 @@ export function ProjectionPage() {
           id={row.id}
           label={row.label}
           baseYear={year}
-          index={columns[active.column]?.nth ?? 0}
+          index={column?.nth ?? 0}
           stepping={view.stepping}
           onRate={hasRate(row) ? () => chooseRate(row) : null}
         />
@@ -300,16 +297,6 @@ export function baseInWords(known: readonly ActualFigure[], year: number, locale
   const [first, last] = [months[0]!, months.at(-1)!].map((month) => monthInWords(month, locale, 'name'));
   const lines = new Set(known.map(({ line }) => line)).size;
   return `${year} as it really was from ${first} to ${last}, in ${lines === 1 ? 'one line' : `${lines} lines`} with entries; everything else as planned.`;
-}
-
-const versions = new WeakMap<PlanProjection, number>();
-let lastVersion = 0;
-
-/** A number for a projection; another projection has another one. */
-function versionOf(projection: PlanProjection): number {
-  let version = versions.get(projection);
-  if (version === undefined) versions.set(projection, (version = ++lastVersion));
-  return version;
 }
 
 /** Income, expenses and what is left, from the base year on. */

@@ -139,7 +139,7 @@ function labelOf(row: BudgetRow): GridCell {
   const name = row.kind === 'subtotal' ? row.group.name : row.label;
   return {
     title: name,
-    version: `${row.kind}|${side}|${name}`,
+    parts: [row.kind, side, name],
     content: (
       <>
         {row.kind === 'heading' && side && <Icon name={side} />}

@@ -5,9 +5,9 @@ import {
   planOf,
   usersOf,
   writeWithUnit,
-  type Model,
   type SavingsAnswer,
   type SavingsPotRow,
+  type PlanModel,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { Segments } from '../../app/Segments.tsx';
@@ -178,7 +178,7 @@ function Schedule({ pot, by }: { readonly pot: SavingsAnswer; readonly by: 'mont
 }
 
 /** All pots that have an answer, side by side and added up. */
-function Together({ model }: { readonly model: Model }) {
+function Together({ model }: { readonly model: PlanModel }) {
   const { document } = useSessionState();
   const [by, setBy] = useState<'month' | 'year'>('month');
   const pots = inOrder(document.savings.values()).flatMap(({ id, name }) => {

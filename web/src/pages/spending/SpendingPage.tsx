@@ -20,21 +20,22 @@ import { MonthSelect } from '../../app/MonthSelect.tsx';
 import { useNotices } from '../../app/Notices.tsx';
 import { Segments } from '../../app/Segments.tsx';
 import { usePrinting } from '../../app/usePrinting.ts';
-import { Grid, type GridHandle } from '../../grid/Grid.tsx';
-import { activeOf, cutTo, selectOne, type GridPlace } from '../../grid/selection.ts';
-import { placeAfter } from '../../grid/steps.ts';
+import { Grid } from '../../grid/Grid.tsx';
+import { selectOne } from '../../grid/selection.ts';
+import { textInCell, type GridColumn } from '../../grid/types.ts';
+import { useGrid } from '../../grid/useGrid.tsx';
 import { useEntries, useEntryChanges, useLedger } from '../../ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { EntryForm, draftOf, type EntryDraft } from './EntryForm.tsx';
 import { EntryList } from './EntryList.tsx';
-import { hurts, spentCell, spendingColumns, spentRows, spentVersion } from './spendingCells.tsx';
+import { hurts, spentCell, spendingColumns, spentRows, type SpentRow } from './spendingCells.tsx';
 import './spending.scss';
 
 /** What really happened: entries, and how they stand to the budget, line by line. */
 export function SpendingPage() {
   const { planId = '' } = useParams();
-  const { document, model, version } = useSessionState();
+  const { document, model } = useSessionState();
   const notices = useNotices();
   const plan = planOf(document);
   const { months } = model.calendar;
@@ -43,25 +44,32 @@ export function SpendingPage() {
   const { actuals, accounts, isLoading, problem } = useLedger(planId);
   const { change: changeEntry } = useEntryChanges(planId);
   const [draft, setDraft] = useState<EntryDraft>(() => emptyDraft(month));
-  const [kept, setPlace] = useState<GridPlace>({ row: 0, column: 0 });
-  const grid = useRef<GridHandle>(null);
   const firstField = useRef<HTMLInputElement>(null);
   const list = useRef<HTMLDivElement>(null);
   const printing = usePrinting();
 
   const period = months.indexOf(month);
   const from = span === 'month' ? period : stretchAround(model.calendar, period, 'year').from;
-  const spending = useMemo(
-    // The model changes in place; its version says when.
-    () => (version >= 0 ? spendingIn(model, actuals, { from, to: period + 1 }) : []),
-    [model, version, actuals, from, period],
-  );
+  const spending = useMemo(() => spendingIn(model, actuals, { from, to: period + 1 }), [model, actuals, from, period]);
   const { rows, footer } = useMemo(() => spentRows(spending), [spending]);
   const columns = useMemo(() => spendingColumns(spending, plan), [spending, plan]);
-  const all = [...rows, ...footer];
-  const selection = cutTo(selectOne(kept), all.length, columns.length);
-  const active = activeOf(selection);
-  const chosen = all[active.row]?.of;
+  const all = useMemo(() => [...rows, ...footer], [rows, footer]);
+  const openEntries = () => list.current?.querySelector('button')?.focus();
+  const control = useGrid<SpentRow, GridColumn>({
+    rows: all,
+    columns,
+    onOpen(_row, _column, typed) {
+      if (typed === null) openEntries();
+      return true;
+    },
+    onKey(event) {
+      if (event.ctrlKey || event.metaKey || event.key !== 'F6') return false;
+      openEntries();
+      return true;
+    },
+    textOf: (row, column) => textInCell(spentCell(row, column, plan)),
+  });
+  const chosen = control.row?.of;
   const ofLine = chosen?.kind === 'line' ? chosen.id : null;
   const asked = { from: months[from]!, to: month, lines: linesOf(spending, chosen) };
   const entries = useEntries(planId, asked);
@@ -92,7 +100,7 @@ export function SpendingPage() {
     const next = { ...emptyDraft(month), date: entry.date, line: entry.line, account: entry.account };
     // The line it belongs to is selected, so that it is seen among its entries.
     const at = rows.findIndex(({ of }) => of.id === entry.line);
-    if (at >= 0) setPlace({ row: at, column: active.column });
+    if (at >= 0) control.select(selectOne({ row: at, column: control.place.column }));
     // What was typed meanwhile stays.
     setDraft((now) => (now === draft ? next : now));
     firstField.current?.focus();
@@ -106,14 +114,6 @@ export function SpendingPage() {
     firstField.current?.focus();
   };
 
-  const keyDown = (event: KeyboardEvent) => {
-    if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return;
-    const place = placeAfter(event.key, active, grid.current?.pageSize() ?? 10);
-    if (place && !event.altKey) setPlace(place);
-    else if (event.key === 'Enter' || event.key === 'F6') list.current?.querySelector('button')?.focus();
-    else return;
-    event.preventDefault();
-  };
   const pageKeys = (event: KeyboardEvent) => {
     const typing = (event.target as Element).closest('input, select') !== null;
     if (event.altKey && (event.key === 'PageUp' || event.key === 'PageDown')) {
@@ -122,7 +122,7 @@ export function SpendingPage() {
     } else if (!typing && !event.altKey && !event.ctrlKey && event.key.toLowerCase() === 'n') {
       writeNew();
       firstField.current?.focus();
-    } else if (event.key === 'F6' && !(event.target as Element).closest('[role=grid]')) grid.current?.focus();
+    } else if (event.key === 'F6' && !(event.target as Element).closest('[role=grid]')) control.focus();
     else return;
     event.preventDefault();
   };
@@ -163,23 +163,19 @@ export function SpendingPage() {
         onEnter={enter}
         onLeave={() => {
           writeNew();
-          grid.current?.focus();
+          control.focus();
         }}
       />
       <div className="spending-body">
         <Grid
-          handle={grid}
+          control={control}
           label={`Budget and actual figures, ${shownMonths}`}
           columns={columns}
           rows={rows}
           footer={footer}
           rowHeight={24}
-          selection={selection}
           cellOf={(row, column) => spentCell(row, column, plan)}
-          versionOf={(row) => spentVersion(row, plan)}
-          onSelect={setPlace}
-          onOpen={() => list.current?.querySelector('button')?.focus()}
-          onKeyDown={keyDown}
+          partsOf={({ of }) => [plan, of.name, of.budget, of.actual, of.entries]}
           complete={printing}
         />
         <div ref={list} className="spending-entries">

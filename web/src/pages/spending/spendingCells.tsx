@@ -76,7 +76,7 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow): 
     case 'label':
       return {
         title: of.name,
-        version: `${of.kind}|${of.name}`,
+        parts: [of.kind, of.name],
         content: (
           <>
             {of.kind === 'group' && of.side && <Icon name={of.side} />}
@@ -98,7 +98,7 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow): 
       return hurts(of)
         ? {
             className: 'standing hurts',
-            version: words,
+            parts: [words],
             content: (
               <>
                 <Icon name="alarm" /> {words}
@@ -110,11 +110,4 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow): 
     default:
       return { className: 'tabular quiet', content: of.entries === 0 ? '' : String(of.entries) };
   }
-}
-
-/** Whatever the cells of a row are drawn from, as one text. */
-export function spentVersion({ of }: SpentRow, plan: PlanRow): string {
-  return [of.name, of.budget, of.actual, of.entries, plan.locale, plan.currency, plan.decimals, plan.negatives].join(
-    '|',
-  );
 }

@@ -11,7 +11,7 @@ import {
   yearsOf,
   type Document,
   type FigureOf,
-  type Model,
+  type PlanModel,
 } from '@haushalt/core';
 
 interface AssumptionChoiceProps {
@@ -81,7 +81,7 @@ export type When = string;
 
 interface WhenChoiceProps {
   readonly label: string;
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly value: When;
   readonly onChange: (when: When) => void;
 }
@@ -111,7 +111,7 @@ export function WhenChoice({ label, model, value, onChange }: WhenChoiceProps) {
 }
 
 /** The periods of a choice; the whole plan for what the plan does not have. */
-export function figureAt({ calendar }: Model, id: string, when: When): FigureOf {
+export function figureAt({ calendar }: PlanModel, id: string, when: When): FigureOf {
   const month = calendar.months.findIndex((each) => each === when);
   if (month >= 0) return { id, from: month, to: month + 1 };
   const year = yearsOf(calendar).find((each) => String(each) === when);

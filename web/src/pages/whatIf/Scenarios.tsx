@@ -20,6 +20,7 @@ import {
   type Command,
   type Document,
   type Stretch,
+  type PlanModel,
 } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Icon } from '../../app/Icon.tsx';
@@ -38,7 +39,7 @@ const MOST_FIGURES = 8;
 interface Case {
   readonly id: string;
   readonly name: string;
-  readonly model: Model;
+  readonly model: PlanModel;
 }
 
 /** Named sets of values: made, made active, compared side by side, and adopted. */
@@ -261,7 +262,7 @@ function Comparison({ cases, figures, points }: ComparisonProps) {
   );
 }
 
-function pointsOf({ calendar, document }: Model, span: 'year' | number): { words: string; stretch: Stretch }[] {
+function pointsOf({ calendar, document }: PlanModel, span: 'year' | number): { words: string; stretch: Stretch }[] {
   const { locale } = planOf(document);
   if (span === 'year' || !yearsOf(calendar).includes(span))
     return stretches(calendar, 'year').map((stretch) => ({
@@ -275,7 +276,7 @@ function pointsOf({ calendar, document }: Model, span: 'year' | number): { words
   }));
 }
 
-function valueIn(model: Model, id: string, stretch: Stretch): number | null {
+function valueIn(model: PlanModel, id: string, stretch: Stretch): number | null {
   const series = model.seriesOf(id);
   const value = series ? rolledUpValue(series.values, stretch, rollUpOf(model.document, id)) : NaN;
   return value === value ? value : null;

@@ -1,4 +1,4 @@
-import { valuesBetween, type AssumptionRow, type Document, type Model } from '@haushalt/core';
+import { valuesBetween, type AssumptionRow, type Document, type PlanModel } from '@haushalt/core';
 import { useCallback, useState } from 'react';
 import { useParams } from 'react-router';
 import { rangeOf } from '../../shelf/Slider.tsx';
@@ -6,7 +6,7 @@ import { rangeOf } from '../../shelf/Slider.tsx';
 /** What every way of trying is given. */
 export interface TryingProps {
   readonly document: Document;
-  readonly model: Model;
+  readonly model: PlanModel;
   readonly assumptions: readonly AssumptionRow[];
 }
 

@@ -1,0 +1,30 @@
+import type { Calendar } from '../calendar/calendar.ts';
+import type { Expression } from '../formula/expression/syntax.ts';
+import type { Use } from '../graph/dependencies.ts';
+import type { Document } from '../plan/document/document.ts';
+import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
+import type { Calculation } from './calculation.ts';
+import type { Problems } from './problems.ts';
+import type { Series } from './series.ts';
+
+/** The figures of a plan, to be read: those of a model at work, or a snapshot of them. */
+export interface PlanModel {
+  readonly document: Document;
+  readonly calendar: Calendar;
+  readonly problems: Problems;
+  /** The ids of everything that has figures. */
+  ids(): string[];
+  /** The figures of a line, group, total or assumption; `undefined` when nothing has that id. */
+  seriesOf(id: string): Series | undefined;
+  /** What a node uses, and what uses it, each with its lag in months. */
+  usesOf(id: string): readonly Use[];
+  dependentsOf(id: string): string[];
+  /** The rows of a line's rule and its exceptions, and the dated values of an assumption. */
+  stepsOf(line: string): readonly RuleStepRow[];
+  exceptionsOf(line: string): readonly ExceptionRow[];
+  valueStepsOf(assumption: string): readonly AssumptionStepRow[];
+  /** A calculator at work; `undefined` when nothing has that id. */
+  calculationOf(id: string): Calculation | undefined;
+  /** What a resolved expression gives in one period. */
+  evaluate(expression: Expression, node: string, period: number): { value: number; code: number };
+}

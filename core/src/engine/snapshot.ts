@@ -1,0 +1,137 @@
+import type { Calendar } from '../calendar/calendar.ts';
+import type { Expression } from '../formula/expression/syntax.ts';
+import type { Use } from '../graph/dependencies.ts';
+import type { Change, Document } from '../plan/document/document.ts';
+import { rowsWhere } from '../plan/document/rowTable.ts';
+import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
+import type { Calculation } from './calculation.ts';
+import { Model, type ChangedFigures } from './model.ts';
+import type { PlanModel } from './planModel.ts';
+import type { Problems } from './problems.ts';
+import type { Series } from './series.ts';
+
+/** The tables whose rows say something month by month, by what they belong to. */
+type DatedTable = 'ruleSteps' | 'exceptions' | 'assumptionSteps';
+
+type Dated = RuleStepRow | ExceptionRow | AssumptionStepRow;
+
+const OWNERS = { ruleSteps: 'line', exceptions: 'line', assumptionSteps: 'assumption' } as const;
+
+/**
+ * The figures of a plan as they were after an edit. It never changes: the next edit gives another one, in which the
+ * figures of a node are another object where they changed and the same where they did not, and so are the dated rows of a
+ * line. What is to be drawn again follows from that alone.
+ */
+export class Snapshot implements PlanModel {
+  readonly document: Document;
+  readonly calendar: Calendar;
+  readonly problems: Problems;
+  private readonly model: Model;
+  private readonly series: ReadonlyMap<string, Series>;
+  /** Rows that have been asked for, by table and owner. */
+  private readonly rows: Map<string, readonly Dated[]>;
+  /** A model of its own, for what is computed from a snapshot that is not the latest one. */
+  private own: Model | null = null;
+
+  private constructor(model: Model, series: ReadonlyMap<string, Series>, rows: Map<string, readonly Dated[]>) {
+    this.document = model.document;
+    this.calendar = model.calendar;
+    this.problems = model.problems;
+    this.model = model;
+    this.series = series;
+    this.rows = rows;
+  }
+
+  /** A model's present figures. */
+  static of(model: Model): Snapshot {
+    return new Snapshot(model, new Map(model.ids().map((id) => [id, model.seriesOf(id)!.copy()])), new Map());
+  }
+
+  /** Lets the model take an edited document over, as `Model.update`; what comes after it, and which figures it changed. */
+  after(
+    document: Document,
+    changes: readonly Change[],
+  ): { readonly snapshot: Snapshot; readonly changed: ChangedFigures[] } {
+    const { model } = this;
+    const changed = model.update(document, changes);
+    const series = new Map(this.series);
+    for (const { id } of changed) series.set(id, model.seriesOf(id)!.copy());
+    if (series.size > model.size) for (const id of series.keys()) if (!model.seriesOf(id)) series.delete(id);
+    const rows = new Map(this.rows);
+    for (const { table, before, after } of changes) {
+      if (!(table in OWNERS)) continue;
+      const column = OWNERS[table as DatedTable];
+      for (const row of [before, after] as unknown as (Record<string, string> | null)[])
+        if (row) rows.delete(keyOf(table as DatedTable, row[column]!));
+    }
+    return { snapshot: new Snapshot(model, series, rows), changed };
+  }
+
+  ids(): string[] {
+    return [...this.series.keys()];
+  }
+
+  seriesOf(id: string): Series | undefined {
+    return this.series.get(id);
+  }
+
+  usesOf(id: string): readonly Use[] {
+    return this.engine.usesOf(id);
+  }
+
+  dependentsOf(id: string): string[] {
+    return this.engine.dependentsOf(id);
+  }
+
+  stepsOf(line: string): readonly RuleStepRow[] {
+    return this.rowsOf('ruleSteps', line) as readonly RuleStepRow[];
+  }
+
+  exceptionsOf(line: string): readonly ExceptionRow[] {
+    return this.rowsOf('exceptions', line) as readonly ExceptionRow[];
+  }
+
+  valueStepsOf(assumption: string): readonly AssumptionStepRow[] {
+    return this.rowsOf('assumptionSteps', assumption) as readonly AssumptionStepRow[];
+  }
+
+  calculationOf(id: string): Calculation | undefined {
+    return this.engine.calculationOf(id);
+  }
+
+  evaluate(expression: Expression, node: string, period: number): { value: number; code: number } {
+    return this.engine.evaluate(expression, node, period);
+  }
+
+  /** A model with the figures of this snapshot, whatever has been edited since. */
+  private get engine(): Model {
+    if (this.model.document === this.document) return this.model;
+    return (this.own ??= new Model(this.document));
+  }
+
+  private found(table: DatedTable, owner: string): readonly Dated[] {
+    const { ruleSteps, exceptions, assumptionSteps } = this.document;
+    switch (table) {
+      case 'ruleSteps':
+        return [...rowsWhere(ruleSteps, 'line', owner)];
+      case 'exceptions':
+        return [...rowsWhere(exceptions, 'line', owner)];
+      case 'assumptionSteps':
+        return [...rowsWhere(assumptionSteps, 'assumption', owner)];
+    }
+  }
+
+  private rowsOf(table: DatedTable, owner: string): readonly Dated[] {
+    const key = keyOf(table, owner);
+    let rows = this.rows.get(key);
+    if (!rows) {
+      rows = this.found(table, owner);
+      this.rows.set(key, rows);
+    }
+    return rows;
+  }
+}
+
+function keyOf(table: DatedTable, owner: string): string {
+  return `${table}|${owner}`;
+}

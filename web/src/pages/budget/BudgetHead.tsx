@@ -1,0 +1,36 @@
+import { isYearLocked } from '@haushalt/core';
+import { Icon } from '../../app/Icon.tsx';
+import { YearSwitch } from '../../app/YearSwitch.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import type { Trial } from './trial.ts';
+import { YearSummary } from './YearSummary.tsx';
+
+interface BudgetHeadProps {
+  readonly years: readonly number[];
+  readonly year: number;
+  readonly trial: Trial | null;
+  readonly onYear: (year: number) => void;
+  readonly onUnlock: () => void;
+  readonly onNewGroup: () => void;
+}
+
+/** Above the budget: its year, how that stands, and a new group. */
+export function BudgetHead({ years, year, trial, onYear, onUnlock, onNewGroup }: BudgetHeadProps) {
+  const { document } = useSessionState();
+  return (
+    <div className="page-head">
+      <h2>Budget</h2>
+      <YearSwitch years={years} year={year} onChange={onYear} />
+      {isYearLocked(document, year) && (
+        <button type="button" className="tool year-lock" onClick={onUnlock} title="Unlock the year">
+          <Icon name="lock" /> {year} is locked
+        </button>
+      )}
+      <YearSummary year={year} trial={trial} />
+      <button type="button" className="tool" onClick={onNewGroup}>
+        <Icon name="add" />
+        New group
+      </button>
+    </div>
+  );
+}
