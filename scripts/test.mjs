@@ -36,6 +36,8 @@ check('Types', 'npx', ['tsc', '-b', 'core', 'formats', 'server', 'cli', 'bench',
 build();
 check('Types of the tests', 'npx', ['tsc', '-p', 'tsconfig.test.json']);
 check('Lint', 'npx', ['eslint', '.']);
+const packages = ['core', 'formats', 'server', 'web', 'cli'].map((name) => `${name}/src`);
+check('Directions of imports', 'npx', ['depcruise', '--config', '.dependency-cruiser.mjs', ...packages]);
 tests(
   'Unit and server tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json'],

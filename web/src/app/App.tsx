@@ -3,10 +3,10 @@ import { lazy, Suspense } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { PlansPage } from '../pages/plans/PlansPage.tsx';
 import { ServerAway } from '../plan-session/api.ts';
-import { ErrorBoundary } from './ErrorBoundary.tsx';
-import { Loading } from './Loading.tsx';
+import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
+import { Loading } from '../ui/Loading.tsx';
 import { NotFound } from './NotFound.tsx';
-import { NoticesProvider } from './Notices.tsx';
+import { NoticesProvider } from '../ui/Notices.tsx';
 
 const PlanShell = lazy(() => import('./PlanShell.tsx').then((module) => ({ default: module.PlanShell })));
 const BudgetPage = lazy(() =>

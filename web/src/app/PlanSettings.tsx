@@ -1,7 +1,7 @@
 import { monthOfYear, planOf, toMonth, yearOf } from '@haushalt/core';
 import { useState } from 'react';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
-import { PlanForm, firstMonthOf, type PlanFormValues } from './PlanForm.tsx';
+import { PlanForm, firstMonthOf, type PlanFormValues } from '../parts/plan/PlanForm.tsx';
 
 /** The settings of the open plan. */
 export function PlanSettings({ onClose }: { readonly onClose: () => void }) {

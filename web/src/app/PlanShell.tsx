@@ -11,27 +11,30 @@ import {
 } from '@haushalt/core';
 import { flushSync } from 'react-dom';
 import { NavLink, Outlet, Link, useNavigate, useParams } from 'react-router';
+import { useFormulaField } from '../fields/formula/formulaField.ts';
 import { SessionProvider, useSaving, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import './print.scss';
-import '../reckoning/reckoning.scss';
-import { useFindings } from '../pages/checks/useFindings.ts';
-import { Shelf } from '../shelf/Shelf.tsx';
-import { CALCULATOR_PAGES } from './calculatorPages.ts';
-import { Icon } from './Icon.tsx';
+import '../parts/reckoning/reckoning.scss';
+import { useFindings } from '../parts/plan/useFindings.ts';
+import { Shelf } from '../parts/assumptions/Shelf.tsx';
+import { CALCULATOR_PAGES } from '../parts/plan/calculatorPages.ts';
+import { Icon } from '../ui/Icon.tsx';
 import { KeyList } from './KeyList.tsx';
-import { letterOf } from './letterOf.ts';
-import { Loading } from './Loading.tsx';
-import { useNotices } from './Notices.tsx';
+import { letterOf } from '../ui/letterOf.ts';
+import { Loading } from '../ui/Loading.tsx';
+import { useNotices } from '../ui/Notices.tsx';
 import { PlanSettings } from './PlanSettings.tsx';
-import { ShellContext } from './shell.ts';
+import { ShellContext } from '../parts/plan/shell.ts';
 
 /** Everything around the pages of one open plan: the pages' list, the head, and the shelf of assumptions. */
 export function PlanShell() {
   const { planId = '' } = useParams();
+  const isReady = useFormulaField();
   return (
     <SessionProvider
       key={planId}
       planId={planId}
+      isReady={isReady}
       loading={<Loading what="Opening the plan" />}
       failed={(message, again) => (
         <main className="quiet-page">

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useImperativeHandle, useRef, type PointerEvent } from 'react';
-import { afterPainting } from '../app/afterPainting.ts';
+import { afterPainting } from '../ui/afterPainting.ts';
 import { GridRowView } from './GridRowView.tsx';
 import { LabelEdge } from './LabelEdge.tsx';
 import { RowGrip, type Reorder } from './RowGrip.tsx';

@@ -1,6 +1,6 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
 import { useEffect, useState, type RefObject } from 'react';
-import { Icon } from '../app/Icon.tsx';
+import { Icon } from '../ui/Icon.tsx';
 import { placeAt } from './layout.ts';
 import type { GridRow } from './types.ts';
 

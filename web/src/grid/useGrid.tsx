@@ -9,7 +9,7 @@ import {
   type KeyboardEvent,
   type ReactNode,
 } from 'react';
-import { useNotices } from '../app/Notices.tsx';
+import { useNotices } from '../ui/Notices.tsx';
 import type { Named } from './anchored.ts';
 import { asText } from './clipboard.ts';
 import type { BlockEditing, ColumnEditing, EditorHandle, Reading } from './editing.ts';

@@ -1,7 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { useNotices } from '../app/Notices.tsx';
-import { formulaField, loadFormulaField } from '../formula/formulaField.ts';
+import { useNotices } from '../ui/Notices.tsx';
 import { api } from './api.ts';
 import { pendingInBrowser } from './pending.ts';
 import { listenTo } from './listening.ts';
@@ -16,13 +15,15 @@ const FAINT_TIME = 600;
 
 interface SessionProviderProps {
   readonly planId: string;
+  /** Whether all is there that has to be before anything can be typed. */
+  readonly isReady: boolean;
   readonly loading: ReactNode;
   readonly failed: (message: string, again: () => void) => ReactNode;
   readonly children: ReactNode;
 }
 
 /** Opens a plan for everything below: loads it, listens to its changes, and closes it again. */
-export function SessionProvider({ planId, loading, failed, children }: SessionProviderProps) {
+export function SessionProvider({ planId, isReady, loading, failed, children }: SessionProviderProps) {
   const notices = useNotices();
   const client = useQueryClient();
   const [session, setSession] = useState<PlanSession | null>(null);
@@ -36,12 +37,6 @@ export function SessionProvider({ planId, loading, failed, children }: SessionPr
   useEffect(() => {
     say.current = notices.say;
   });
-
-  // The formula field is there before anything can be typed.
-  const [isReady, setReady] = useState(formulaField() !== null);
-  useEffect(() => {
-    void loadFormulaField().then(() => setReady(true));
-  }, []);
 
   useEffect(() => {
     if (!data) return undefined;

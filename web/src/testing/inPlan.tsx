@@ -3,7 +3,7 @@ import { render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
-import { NoticesProvider } from '../app/Notices.tsx';
+import { NoticesProvider } from '../ui/Notices.tsx';
 import type { Entry } from '../plan-session/api.ts';
 import { decideOrder, type HistoryItem, type Order } from '../plan-session/orders.ts';
 import { PlanSession } from '../plan-session/session.ts';

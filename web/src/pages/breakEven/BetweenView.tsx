@@ -9,16 +9,16 @@ import {
   type BreakEvenRow,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { Icon } from '../../app/Icon.tsx';
-import { Bench, type Explaining } from '../../calculators/Bench.tsx';
-import { KeyFigures } from '../../calculators/KeyFigures.tsx';
-import { NoAnswer } from '../../calculators/NoAnswer.tsx';
-import { Pictured } from '../../calculators/Pictured.tsx';
-import { InputRow } from '../../calculators/Terms.tsx';
-import { UsedBy } from '../../calculators/UsedBy.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
+import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
+import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { InputRow } from '../../parts/calculators/Terms.tsx';
+import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { betweenView } from './breakEvenViews.ts';
-import { CommitField } from '../../shelf/CommitField.tsx';
+import { CommitField } from '../../fields/CommitField.tsx';
 import { LinesDialog } from './LinesDialog.tsx';
 
 interface BetweenViewProps {

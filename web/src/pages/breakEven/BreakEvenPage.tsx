@@ -1,5 +1,5 @@
-import { useSliders } from '../../calculators/useSliders.tsx';
-import { Workbench } from '../../calculators/Workbench.tsx';
+import { useSliders } from '../../parts/calculators/useSliders.tsx';
+import { Workbench } from '../../parts/calculators/Workbench.tsx';
 import { BetweenView } from './BetweenView.tsx';
 import { PaybackView } from './PaybackView.tsx';
 import { UnitsView } from './UnitsView.tsx';

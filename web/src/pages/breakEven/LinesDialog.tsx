@@ -1,6 +1,6 @@
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
-import { FormDialog } from '../../app/FormDialog.tsx';
+import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { choosables, togetherFormula } from './breakEvenViews.ts';
 

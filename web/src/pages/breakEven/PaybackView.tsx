@@ -8,13 +8,13 @@ import {
   type PaybackAnswer,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { useNotices } from '../../app/Notices.tsx';
-import { Bench, type Explaining } from '../../calculators/Bench.tsx';
-import { KeyFigures } from '../../calculators/KeyFigures.tsx';
-import { NoAnswer } from '../../calculators/NoAnswer.tsx';
-import { Pictured } from '../../calculators/Pictured.tsx';
-import { InputRow } from '../../calculators/Terms.tsx';
-import { UsedBy } from '../../calculators/UsedBy.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
+import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
+import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { InputRow } from '../../parts/calculators/Terms.tsx';
+import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { paybackView } from './breakEvenViews.ts';
 import { LinesDialog } from './LinesDialog.tsx';

@@ -11,14 +11,14 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
-import { MonthSelect } from '../../app/MonthSelect.tsx';
-import { Segments } from '../../app/Segments.tsx';
-import { Bench, type Explaining } from '../../calculators/Bench.tsx';
-import { KeyFigures } from '../../calculators/KeyFigures.tsx';
-import { NoAnswer } from '../../calculators/NoAnswer.tsx';
-import { Pictured } from '../../calculators/Pictured.tsx';
-import { InputRow } from '../../calculators/Terms.tsx';
-import { UsedBy } from '../../calculators/UsedBy.tsx';
+import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
+import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
+import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { InputRow } from '../../parts/calculators/Terms.tsx';
+import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { unitCostView, unitsView } from './breakEvenViews.ts';
 

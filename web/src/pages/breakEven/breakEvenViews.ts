@@ -15,8 +15,8 @@ import {
   type UnitsAnswer,
   type PlanModel,
 } from '@haushalt/core';
-import type { ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
-import type { Picture } from '../../charts/picture.ts';
+import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
+import type { Picture } from '../../parts/charts/picture.ts';
 
 /** How many steps of units a picture and table go through. */
 const STEPS = 20;

@@ -1,9 +1,9 @@
 import { isYearLocked } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
-import { YearSwitch } from '../../app/YearSwitch.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import type { Trial } from './trial.ts';
-import { YearSummary } from './YearSummary.tsx';
+import type { Trial } from './trial/trial.ts';
+import { YearSummary } from './trial/YearSummary.tsx';
 
 interface BudgetHeadProps {
   readonly years: readonly number[];

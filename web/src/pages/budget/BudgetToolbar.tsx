@@ -1,12 +1,12 @@
 import { yearsOf, isYearLocked, type Side } from '@haushalt/core';
 import { memo, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
-import { Icon } from '../../app/Icon.tsx';
-import { Segments } from '../../app/Segments.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { Segments } from '../../ui/Segments.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { countTyped } from './ExceptionsPanel.tsx';
-import type { PanelName } from './panels.ts';
-import { SIDE_ORDER, SIDE_WORDS, type BudgetRows } from './rows.ts';
+import { countTyped } from './panels/ExceptionsPanel.tsx';
+import type { PanelName } from './sheet/panelNames.ts';
+import { SIDE_ORDER, SIDE_WORDS, type BudgetRows } from '../../parts/lines/rows.ts';
 import {
   DENSITIES,
   END_COLUMNS,
@@ -17,7 +17,7 @@ import {
   type EndColumn,
   type Show,
   type SortBy,
-} from './view.ts';
+} from '../../parts/lines/view.ts';
 
 interface BudgetToolbarProps {
   readonly view: BudgetView;

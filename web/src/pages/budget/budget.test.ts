@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { Model, applyChanges, decide, toMonth, type Command, type Document } from '@haushalt/core';
 import { sketch } from '../../../../core/src/testing/plans.ts';
-import { looksLikeFormula, readEntry } from '../../formula/entry.ts';
-import { budgetColumns } from './columns.ts';
-import { firstReach, replacedBy } from './reach.ts';
-import { endFigure, monthFigure } from './figures.ts';
-import { moveGroup, moveLine, moveRowTo } from './moving.ts';
-import { budgetRows, type BudgetRow } from './rows.ts';
-import { NO_FILTER, USUAL_VIEW, type BudgetView } from './view.ts';
-import { startingText } from './startingText.ts';
+import { looksLikeFormula, readEntry } from '../../fields/formula/entry.ts';
+import { budgetColumns } from '../../parts/lines/columns.ts';
+import { firstReach, replacedBy } from './editors/reach.ts';
+import { endFigure, monthFigure } from '../../parts/lines/figures.ts';
+import { moveGroup, moveLine, moveRowTo } from './deeds/moving.ts';
+import { budgetRows, type BudgetRow } from '../../parts/lines/rows.ts';
+import { NO_FILTER, USUAL_VIEW, type BudgetView } from '../../parts/lines/view.ts';
+import { startingText } from './editors/startingText.ts';
 
 const plan = (locale = 'en-IE') =>
   sketch({

@@ -12,12 +12,19 @@ import {
   type Month,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { Icon } from '../../app/Icon.tsx';
-import { MonthSelect } from '../../app/MonthSelect.tsx';
-import { Segments } from '../../app/Segments.tsx';
-import { CommitField } from '../../shelf/CommitField.tsx';
-import { BearerChoice } from '../whatIf/Choices.tsx';
-import { markFor, plainSeries, seriesKey, seriesName, type ChartDraft, type ChartSeries } from './draft.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { CommitField } from '../../fields/CommitField.tsx';
+import { BearerChoice } from '../../parts/plan/Choices.tsx';
+import {
+  markFor,
+  plainSeries,
+  seriesKey,
+  seriesName,
+  type ChartDraft,
+  type ChartSeries,
+} from '../../parts/charts/draft.ts';
 
 const FORM_WORDS: Readonly<Record<ChartForm, string>> = {
   beside: 'Side by side',

@@ -1,15 +1,15 @@
 import { planOf, yearsOf, type Command } from '@haushalt/core';
 import { useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { Icon } from '../../app/Icon.tsx';
-import { useNotices } from '../../app/Notices.tsx';
-import { PictureView } from '../../charts/PictureView.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { ChartSettings } from './ChartSettings.tsx';
 import { chartModels } from './chartModels.ts';
 import { chartPicture } from './chartPicture.ts';
-import { USUAL_CHART, USUAL_ID, chartsOf, freeTitle, type ChartDraft } from './draft.ts';
+import { USUAL_CHART, USUAL_ID, chartsOf, freeTitle, type ChartDraft } from '../../parts/charts/draft.ts';
 import './charts.scss';
 
 /** The pictures people keep: named charts that follow every edit. */
@@ -55,7 +55,7 @@ export function ChartsPage() {
   };
 
   const savePdf = async () => {
-    const { pictureAsPdf } = await import('../../charts/pictureAsPdf.ts');
+    const { pictureAsPdf } = await import('../../parts/charts/pictureAsPdf.ts');
     const { name } = chart.settings;
     const plan = planOf(document).name;
     saveAs(await pictureAsPdf(picture, name, plan), `${plan}, ${name}.pdf`);

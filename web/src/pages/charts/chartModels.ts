@@ -1,5 +1,5 @@
 import { Model, PlanProjection, withScenario, yearOf, type Document, type PlanModel } from '@haushalt/core';
-import type { ChartSeries } from './draft.ts';
+import type { ChartSeries } from '../../parts/charts/draft.ts';
 
 /** Gives the model a series takes its figures from. */
 export type ModelFor = (series: Pick<ChartSeries, 'scenario' | 'projectedFrom'>) => PlanModel;

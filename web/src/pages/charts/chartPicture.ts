@@ -14,10 +14,10 @@ import {
   type Stretch,
   type PlanModel,
 } from '@haushalt/core';
-import type { Picture, Tone } from '../../charts/picture.ts';
+import type { Picture, Tone } from '../../parts/charts/picture.ts';
 import { toneOf } from './tones.ts';
 import { chartModels, type ModelFor } from './chartModels.ts';
-import { seriesName, type ChartDraft } from './draft.ts';
+import { seriesName, type ChartDraft } from '../../parts/charts/draft.ts';
 
 /** What a chart shows, from the plan's present figures. */
 export function chartPicture(

@@ -2,7 +2,7 @@ import { Model, applyChanges, decide, namesOf, toMonth, type Command, type Docum
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { chartPicture } from './chartPicture.ts';
-import { USUAL_CHART, USUAL_ID, chartsOf, freeTitle, plainSeries, type ChartDraft } from './draft.ts';
+import { USUAL_CHART, USUAL_ID, chartsOf, freeTitle, plainSeries, type ChartDraft } from '../../parts/charts/draft.ts';
 
 const plan = () =>
   sketch({

@@ -1,5 +1,5 @@
 import { NET, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE, type Document } from '@haushalt/core';
-import type { Tone } from '../../charts/picture.ts';
+import type { Tone } from '../../parts/charts/picture.ts';
 
 /** The tone of whose figures are drawn: that of its side, as long as few enough are drawn to tell them apart by it. */
 export function toneOf(document: Document, id: string, count: number): Tone {

@@ -9,11 +9,11 @@ import {
   type Finding,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { Icon } from '../../app/Icon.tsx';
-import { useNotices } from '../../app/Notices.tsx';
-import { useShell } from '../../app/shell.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { useShell } from '../../parts/plan/shell.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { useFindings } from './useFindings.ts';
+import { useFindings } from '../../parts/plan/useFindings.ts';
 import './checks.scss';
 
 const TITLES: Readonly<Record<CheckKind, string>> = {

@@ -6,11 +6,11 @@ import {
   type LoanRow,
   type LoanUnknown,
 } from '@haushalt/core';
-import { MonthSelect } from '../../app/MonthSelect.tsx';
-import { DueAndRate, DurationUnit, tidied } from '../../calculators/Conventions.tsx';
-import { startingMonths } from '../../calculators/months.ts';
-import { InputRow, Terms, type Term } from '../../calculators/Terms.tsx';
-import { useSettings } from '../../calculators/useSettings.ts';
+import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { DueAndRate, DurationUnit, tidied } from '../../parts/calculators/Conventions.tsx';
+import { startingMonths } from '../../parts/calculators/months.ts';
+import { InputRow, Terms, type Term } from '../../parts/calculators/Terms.tsx';
+import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { ExtraPayments } from './ExtraPayments.tsx';
 

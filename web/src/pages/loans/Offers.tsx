@@ -12,7 +12,7 @@ import {
   type Unit,
   type PlanModel,
 } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
+import { Icon } from '../../ui/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
 
 interface OffersProps {

@@ -1,6 +1,6 @@
 import { planOf, writeFigure, type LoanAnswer, type LoanRow } from '@haushalt/core';
 import { useMemo, useState } from 'react';
-import { ScheduleGrid, type ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
+import { ScheduleGrid, type ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { rateTable } from './loanViews.ts';
 

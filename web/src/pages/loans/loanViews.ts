@@ -9,9 +9,9 @@ import {
   type LoanMonth,
   type LoanRow,
 } from '@haushalt/core';
-import { byYear, sumOf } from '../../calculators/months.ts';
-import type { ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
-import type { Picture } from '../../charts/picture.ts';
+import { byYear, sumOf } from '../../parts/calculators/months.ts';
+import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
+import type { Picture } from '../../parts/charts/picture.ts';
 
 /** How a schedule is read: month by month or year by year. */
 export type By = 'month' | 'year';

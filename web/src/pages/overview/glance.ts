@@ -14,7 +14,7 @@ import {
   type Month,
   type PlanModel,
 } from '@haushalt/core';
-import type { Picture } from '../../charts/picture.ts';
+import type { Picture } from '../../parts/charts/picture.ts';
 
 /** A year of a plan at a glance. */
 export interface Glance {

@@ -3,9 +3,9 @@ import { useRef, useState } from 'react';
 import { monthInWords, writeWithUnit, yearOf } from '@haushalt/core';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
-import { Icon } from '../../app/Icon.tsx';
-import { Loading } from '../../app/Loading.tsx';
-import { useNotices } from '../../app/Notices.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { Loading } from '../../ui/Loading.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
 import { ServerRefusal, api, newId, type PlanSummary } from '../../plan-session/api.ts';
 import { RenamePlan } from './RenamePlan.tsx';
 

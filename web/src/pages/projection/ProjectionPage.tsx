@@ -16,21 +16,21 @@ import {
 } from '@haushalt/core';
 import { useLayoutEffect, useMemo, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
-import { Icon } from '../../app/Icon.tsx';
-import { Later } from '../../app/Later.tsx';
-import { useNotices } from '../../app/Notices.tsx';
-import { Segments } from '../../app/Segments.tsx';
-import { useShell } from '../../app/shell.ts';
-import { useYear } from '../../app/useYear.ts';
-import { YearSwitch } from '../../app/YearSwitch.tsx';
-import { PictureView } from '../../charts/PictureView.tsx';
-import type { Picture } from '../../charts/picture.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { Later } from '../../ui/Later.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { useShell } from '../../parts/plan/shell.ts';
+import { useYear } from '../../parts/plan/useYear.ts';
+import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
+import { PictureView } from '../../parts/charts/PictureView.tsx';
+import type { Picture } from '../../parts/charts/picture.ts';
 import { Grid } from '../../grid/Grid.tsx';
 import { useGrid } from '../../grid/useGrid.tsx';
 import { textInCell } from '../../grid/types.ts';
-import { useLedger } from '../../ledger/useLedger.ts';
+import { useLedger } from '../../parts/ledger/useLedger.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { budgetRows, sideOf, type BudgetRow } from '../budget/rows.ts';
+import { budgetRows, sideOf, type BudgetRow } from '../../parts/lines/rows.ts';
 import {
   hasRate,
   projectionCell,

@@ -7,7 +7,7 @@ import {
   type PlanProjection,
   type Stepping,
 } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
+import { Icon } from '../../ui/Icon.tsx';
 import { rateInWords, rateValue } from './cells.tsx';
 
 interface ProjectionReckoningProps {

@@ -8,7 +8,7 @@ import {
   type PlanProjection,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { FormDialog } from '../../app/FormDialog.tsx';
+import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import { ratesOf } from './cells.tsx';
 

@@ -11,10 +11,10 @@ import {
   type PlanProjection,
   type RateSource,
 } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
+import { Icon } from '../../ui/Icon.tsx';
 import type { GridCell, GridColumn } from '../../grid/types.ts';
-import { widthOf } from '../budget/columns.ts';
-import { sideOf, type BudgetRow } from '../budget/rows.ts';
+import { widthOf } from '../../parts/lines/columns.ts';
+import { sideOf, type BudgetRow } from '../../parts/lines/rows.ts';
 import type { ProjectionView } from './terms.ts';
 
 /** What a column of the projection shows: the base, or something of a later year. */

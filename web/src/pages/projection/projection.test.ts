@@ -1,7 +1,7 @@
 import { Model, PlanProjection, applyChanges, decide, namesOf, type Command, type Document } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
-import { budgetRows } from '../budget/rows.ts';
+import { budgetRows } from '../../parts/lines/rows.ts';
 import { projectionCell, projectionColumns, ratesOf, widestFigure, type ProjectionColumn } from './cells.tsx';
 import { read } from './terms.ts';
 

@@ -9,11 +9,11 @@ import {
   type SavingsMoveRow,
   type SavingsPotRow,
 } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
-import { MonthSelect } from '../../app/MonthSelect.tsx';
-import { InputField } from '../../calculators/InputField.tsx';
-import { monthsFrom } from '../../calculators/months.ts';
-import { useComplaints } from '../../calculators/Terms.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { InputField } from '../../fields/InputField.tsx';
+import { monthsFrom } from '../../parts/calculators/months.ts';
+import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 

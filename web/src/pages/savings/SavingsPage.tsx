@@ -10,17 +10,17 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
-import { Segments } from '../../app/Segments.tsx';
-import { Bench, type Explaining } from '../../calculators/Bench.tsx';
-import { KeyFigures, type KeyFigure } from '../../calculators/KeyFigures.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { KeyFigures, type KeyFigure } from '../../parts/calculators/KeyFigures.tsx';
 
-import { NoAnswer } from '../../calculators/NoAnswer.tsx';
-import { PlaceDialog } from '../../calculators/PlaceDialog.tsx';
-import { Pictured } from '../../calculators/Pictured.tsx';
-import { UsedBy } from '../../calculators/UsedBy.tsx';
-import { useSliders } from '../../calculators/useSliders.tsx';
-import { Workbench } from '../../calculators/Workbench.tsx';
-import { useView } from '../../calculators/useView.ts';
+import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
+import { PlaceDialog } from '../../parts/calculators/PlaceDialog.tsx';
+import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
+import { useSliders } from '../../parts/calculators/useSliders.tsx';
+import { Workbench } from '../../parts/calculators/Workbench.tsx';
+import { useView } from '../../parts/calculators/useView.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsTerms } from './SavingsTerms.tsx';
 import { potsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';

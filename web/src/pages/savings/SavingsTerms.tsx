@@ -9,12 +9,12 @@ import {
   type SavingsAnswer,
   type SavingsPotRow,
 } from '@haushalt/core';
-import { MonthSelect } from '../../app/MonthSelect.tsx';
-import { Segments } from '../../app/Segments.tsx';
-import { DueAndRate, DurationUnit, tidied } from '../../calculators/Conventions.tsx';
-import { monthsFrom, startingMonths } from '../../calculators/months.ts';
-import { InputRow, Terms, type Term } from '../../calculators/Terms.tsx';
-import { useSettings } from '../../calculators/useSettings.ts';
+import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { DueAndRate, DurationUnit, tidied } from '../../parts/calculators/Conventions.tsx';
+import { monthsFrom, startingMonths } from '../../parts/calculators/months.ts';
+import { InputRow, Terms, type Term } from '../../parts/calculators/Terms.tsx';
+import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsMoves } from './SavingsMoves.tsx';
 

@@ -8,9 +8,9 @@ import {
   type SavingsAnswer,
   type SavingsMonth,
 } from '@haushalt/core';
-import { byYear, sumOf } from '../../calculators/months.ts';
-import type { ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
-import { TONES, type Picture } from '../../charts/picture.ts';
+import { byYear, sumOf } from '../../parts/calculators/months.ts';
+import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
+import { TONES, type Picture } from '../../parts/charts/picture.ts';
 
 /** How a pot is read: month by month or year by year. */
 export type By = 'month' | 'year';

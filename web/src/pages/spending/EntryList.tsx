@@ -1,5 +1,5 @@
 import { minorUnitsIn, nameOf, planOf, writeFigure, type LedgerEntry } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
+import { Icon } from '../../ui/Icon.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
 interface EntryListProps {

@@ -1,6 +1,6 @@
 import { NET, writeDifference, writeFigure, type PlanRow, type SpendingRow } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
-import { widthOf } from '../budget/columns.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { widthOf } from '../../parts/lines/columns.ts';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
 
 /** A row of the spending page. */

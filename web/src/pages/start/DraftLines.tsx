@@ -1,6 +1,6 @@
 import { monthInWords, monthOfYear, readFigure, toMonth, type Month } from '@haushalt/core';
 import { useState, type KeyboardEvent } from 'react';
-import { Icon } from '../../app/Icon.tsx';
+import { Icon } from '../../ui/Icon.tsx';
 import { draftLine, type DraftGroup, type DraftLine } from './draft.ts';
 import type { Comes } from './readyMade.ts';
 

@@ -13,9 +13,9 @@ import {
   type TaxScheduleRow,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { Icon } from '../../app/Icon.tsx';
-import { InputField } from '../../calculators/InputField.tsx';
-import { useComplaints } from '../../calculators/Terms.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { InputField } from '../../fields/InputField.tsx';
+import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 
 interface BandsProps {

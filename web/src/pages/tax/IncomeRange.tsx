@@ -1,6 +1,6 @@
 import { planOf } from '@haushalt/core';
 import type { ReactNode } from 'react';
-import { ValueField } from '../../app/ValueField.tsx';
+import { ValueField } from '../../fields/ValueField.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { incomesRefusal, type Incomes } from './taxViews.ts';
 

@@ -1,6 +1,6 @@
 import { monthInWords, planOf, toMonth, type TaxScheduleRow } from '@haushalt/core';
 import { useState } from 'react';
-import { PlaceDialog } from '../../calculators/PlaceDialog.tsx';
+import { PlaceDialog } from '../../parts/calculators/PlaceDialog.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
 interface TaxPlacingProps {

@@ -8,8 +8,8 @@ import {
   type Document,
   type TaxSchedule,
 } from '@haushalt/core';
-import type { ScheduleColumn } from '../../calculators/ScheduleGrid.tsx';
-import type { Picture } from '../../charts/picture.ts';
+import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
+import type { Picture } from '../../parts/charts/picture.ts';
 
 /** A range of incomes, in steps. */
 export interface Incomes {

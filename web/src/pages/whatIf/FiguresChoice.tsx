@@ -1,6 +1,6 @@
 import { nameOf, type Document } from '@haushalt/core';
-import { Icon } from '../../app/Icon.tsx';
-import { BearerChoice } from './Choices.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { BearerChoice } from '../../parts/plan/Choices.tsx';
 
 interface FiguresChoiceProps {
   readonly document: Document;

@@ -1,6 +1,6 @@
 import { NET, UNIT_WORDS, nameOf, plainDocument, planOf, unitOf, writeFigure, type Document } from '@haushalt/core';
-import { PictureView } from '../../charts/PictureView.tsx';
-import { WhenChoice, figureAt } from './Choices.tsx';
+import { PictureView } from '../../parts/charts/PictureView.tsx';
+import { WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';

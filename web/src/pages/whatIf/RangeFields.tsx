@@ -1,6 +1,6 @@
 import { planOf, type Document } from '@haushalt/core';
-import { ValueField } from '../../app/ValueField.tsx';
-import { AssumptionChoice } from './Choices.tsx';
+import { ValueField } from '../../fields/ValueField.tsx';
+import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { usualRange, type Range } from './trying.ts';
 
 interface RangeFieldsProps {

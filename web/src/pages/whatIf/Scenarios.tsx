@@ -23,12 +23,12 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import { useMemo } from 'react';
-import { Icon } from '../../app/Icon.tsx';
-import { useNotices } from '../../app/Notices.tsx';
-import { PictureView } from '../../charts/PictureView.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { CommitField } from '../../shelf/CommitField.tsx';
+import { CommitField } from '../../fields/CommitField.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
 import { useKept } from './trying.ts';
 

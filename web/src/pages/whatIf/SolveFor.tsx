@@ -1,9 +1,9 @@
 import { NET, nameOf, plainDocument, planOf, unitOf, writeWithUnit, type Answer } from '@haushalt/core';
-import { ValueField } from '../../app/ValueField.tsx';
-import { Icon } from '../../app/Icon.tsx';
-import { useNotices } from '../../app/Notices.tsx';
+import { ValueField } from '../../fields/ValueField.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
-import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from './Choices.tsx';
+import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { documentVersion, useKept, usualRange, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';

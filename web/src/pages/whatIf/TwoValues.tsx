@@ -1,5 +1,5 @@
 import { NET, nameOf, plainDocument, planOf, unitOf, valuesBetween, writeFigure } from '@haushalt/core';
-import { BearerChoice, WhenChoice, figureAt } from './Choices.tsx';
+import { BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
 import { reachOf, shadeOf, turnsAt } from './shading.ts';

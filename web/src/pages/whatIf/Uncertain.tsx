@@ -9,11 +9,11 @@ import {
   type AssumptionRow,
   type Draw,
 } from '@haushalt/core';
-import { ValueField } from '../../app/ValueField.tsx';
-import { Icon } from '../../app/Icon.tsx';
-import { Segments } from '../../app/Segments.tsx';
-import { PictureView } from '../../charts/PictureView.tsx';
-import { AssumptionChoice } from './Choices.tsx';
+import { ValueField } from '../../fields/ValueField.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { PictureView } from '../../parts/charts/PictureView.tsx';
+import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { documentVersion, useKept, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';

@@ -1,7 +1,7 @@
 import { inOrder } from '@haushalt/core';
 import { useSearchParams } from 'react-router';
-import { Segments } from '../../app/Segments.tsx';
-import { useShell } from '../../app/shell.ts';
+import { Segments } from '../../ui/Segments.tsx';
+import { useShell } from '../../parts/plan/shell.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { OneValue } from './OneValue.tsx';
 import { Scenarios } from './Scenarios.tsx';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { rangeOf } from '../../shelf/Slider.tsx';
+import { rangeOf } from '../../fields/Slider.tsx';
 import { reachOf, shadeOf, turnsAt } from './shading.ts';
 import { valuesWith } from './trying.ts';
 

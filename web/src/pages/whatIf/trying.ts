@@ -1,7 +1,7 @@
 import { valuesBetween, type AssumptionRow, type Document, type PlanModel } from '@haushalt/core';
 import { useCallback, useState } from 'react';
 import { useParams } from 'react-router';
-import { rangeOf } from '../../shelf/Slider.tsx';
+import { rangeOf } from '../../fields/Slider.tsx';
 
 /** What every way of trying is given. */
 export interface TryingProps {

@@ -1,0 +1,270 @@
+import {
+  BLANK,
+  commandForInput,
+  figureAsFormula,
+  figureOfFormula,
+  notationOf,
+  planOf,
+  readStored,
+  toShown,
+  unitFindings,
+  writeForEntry,
+  writeWithUnit,
+  type Document,
+  type PlacedInput,
+} from '@haushalt/core';
+import { useId, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { flushSync } from 'react-dom';
+import { nudged } from './nudged.ts';
+import { useNotices } from '../ui/Notices.tsx';
+import { selectAll } from '../ui/selectAll.ts';
+import { useUnfinished } from '../ui/useUnfinished.ts';
+import { completableNames, formulaField } from './formula/formulaField.ts';
+import { looksLikeFormula, readEntry } from './formula/entry.ts';
+import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
+import { Slider } from './Slider.tsx';
+
+interface InputFieldProps {
+  readonly input: PlacedInput;
+  readonly label: string;
+  /** The period its value is read in, shown where it is a formula. */
+  readonly period: number;
+  readonly placeholder?: string;
+  /** The month its value is told for, where it may differ from month to month. */
+  readonly when?: string;
+  /** What the calculator says of the figure given here, when it cannot answer because of it. */
+  readonly complaint?: string | null;
+  /** Whether values can be tried with a slider. */
+  readonly slider?: boolean;
+}
+
+/**
+ * What a calculator is given: a figure or a formula, typed in place. Enter or leaving it commits, Escape leaves it as it
+ * was; what cannot be taken stays as typed, with the reason below.
+ */
+export function InputField(props: InputFieldProps) {
+  const { input, label, period, placeholder, when, complaint = null, slider = false } = props;
+  const session = useSession();
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
+  const notation = notationOf(plan.locale);
+  const [draft, setDraft] = useState<string | null>(null);
+  const [focused, setFocused] = useState(false);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  // The formula field, from the keystroke on that makes a formula of what is typed until it is taken or left.
+  const [Field, setField] = useState<ReturnType<typeof formulaField>>(null);
+  const isSwapping = useRef(false);
+  const [caret, setCaret] = useState(0);
+  const native = useRef<HTMLInputElement>(null);
+  const wordsId = useId();
+
+  const { formula, unit } = input;
+  const entry = entryText(input, document);
+  const text = draft ?? entry;
+  const isFormula = draft === null ? formula !== null && figureOfFormula(formula) === null : looksLikeFormula(draft);
+  const typed = draft === null ? null : readEntry(draft, isFormula, unit, document);
+  const problem = typed?.kind === 'problem' && isFormula ? typed.problem : null;
+  const series = model.seriesOf(input.id);
+  const value = series?.valueAt(period) ?? NaN;
+  const missing = series?.codeAt(period) === BLANK ? 'nothing' : 'no figure';
+
+  const reset = () => {
+    setDraft(null);
+    setRefusal(null);
+    setField(null);
+  };
+  /** Gives the input another figure or formula; says whether that could be. */
+  const give = (stored: string | null): boolean => {
+    const refused = session.send(commandForInput(document, input.id, stored));
+    setRefusal(refused?.message ?? null);
+    return !refused;
+  };
+  /** Takes what has been typed; why not, where it cannot be. */
+  const take = (): string | null => {
+    if (typed === null) return null;
+    if (typed.kind === 'problem') return typed.problem.message;
+    const figure = typed.kind === 'figure' ? typed.figure : null;
+    const stored = typed.kind === 'formula' ? typed.stored : figure === null ? null : figureAsFormula(figure);
+    return session.send(commandForInput(document, input.id, stored))?.message ?? null;
+  };
+  const isOpen = draft !== null && draft !== entry;
+  const commit = (): boolean => {
+    const refused = isOpen ? take() : null;
+    if (refused === null) reset();
+    else setRefusal(refused);
+    return refused === null;
+  };
+  useUnfinished({ text, isOpen, take });
+  const change = (next: string) => {
+    setDraft(next);
+    setRefusal(null);
+  };
+  /** Takes what is typed in the plain field; a formula goes on in the formula field, within this keystroke. */
+  const typedHere = (field: HTMLInputElement, isComposing: boolean) => {
+    const next = field.value;
+    if (isComposing || !looksLikeFormula(next) || !focused) return change(next);
+    isSwapping.current = true;
+    flushSync(() => {
+      change(next);
+      setCaret(field.selectionStart ?? next.length);
+      setField(() => formulaField());
+    });
+    isSwapping.current = false;
+  };
+  /** The plain field has the focus again once the formula field is gone. */
+  const refocus = () => setTimeout(() => native.current?.focus());
+  /** What there is to edit is selected as a whole, so that typing replaces it. */
+  const focusAndSelect = (event: FocusEvent<HTMLInputElement>) => {
+    const field = event.currentTarget;
+    flushSync(() => setFocused(true));
+    field.select();
+    // A click sets the caret after the focus has come.
+    requestAnimationFrame(() => {
+      if (field.value === entry) selectAll(field);
+    });
+  };
+  const keyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      if (commit()) setTimeout(() => selectAll(native.current));
+    } else if (event.key === 'Escape') {
+      reset();
+      setTimeout(() => selectAll(native.current));
+    } else if (draft === null && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      const given = formula === null ? null : figureOfFormula(formula);
+      if (given === null) return;
+      event.preventDefault();
+      give(figureAsFormula(nudged(given, unit, event.key === 'ArrowUp' ? 1 : -1)));
+    }
+  };
+  const left = (event: FocusEvent<HTMLDivElement>) => {
+    if (event.currentTarget.contains(event.relatedTarget)) return;
+    // The plain field gives way to the formula field while something is typed: that is no leaving.
+    if (isSwapping.current) return;
+    setFocused(false);
+    commit();
+  };
+  const findings = formula !== null && draft === null ? unitFindings(readStored(formula), document, unit) : [];
+
+  return (
+    <div className="input-field" onBlur={left}>
+      <div className="input-entry">
+        {Field ? (
+          <Field
+            value={text}
+            caret={caret}
+            isBeingTyped
+            label={`Formula of ${label}`}
+            names={completableNames(document)}
+            notation={notation}
+            problem={problem}
+            describedBy={wordsId}
+            onChange={change}
+            onKey={(key) => {
+              if (key === 'Enter') {
+                if (commit()) refocus();
+              } else if (key === 'Escape') {
+                reset();
+                refocus();
+              } else return false;
+              return true;
+            }}
+          />
+        ) : (
+          <input
+            ref={native}
+            className={isFormula ? 'is-formula' : undefined}
+            aria-label={label}
+            aria-invalid={(refusal ?? complaint) !== null}
+            aria-describedby={wordsId}
+            autoComplete="off"
+            spellCheck={false}
+            placeholder={placeholder}
+            title={isFormula ? text : undefined}
+            value={focused || draft !== null ? text : shownText(input, document)}
+            onFocus={focusAndSelect}
+            onChange={(event) => typedHere(event.target, (event.nativeEvent as InputEvent).isComposing)}
+            onCompositionEnd={(event) => typedHere(event.currentTarget, false)}
+            onKeyDown={keyDown}
+          />
+        )}
+        {isFormula && draft === null && (
+          <span className="input-value">
+            = {value === value ? writeWithUnit(value, unit, plan) : missing}
+            {when !== undefined && ` in ${when}`}
+          </span>
+        )}
+      </div>
+      <div id={wordsId} className="input-words">
+        {refusal ? (
+          <p className="refusal" role="alert">
+            {refusal}
+          </p>
+        ) : (
+          complaint !== null && draft === null && <p className="refusal">{complaint}</p>
+        )}
+        {findings.map(({ message, mend, place }) => (
+          <p key={message} className="entry-finding">
+            {message}{' '}
+            {mend && (
+              <button
+                type="button"
+                className="jump"
+                onClick={() => {
+                  give(`${formula!.slice(0, place.from)}${mend.replacement}${formula!.slice(place.to)}`);
+                }}
+              >
+                Write {mend.replacement}
+              </button>
+            )}
+          </p>
+        ))}
+      </div>
+      {slider && <InputSlider input={input} label={label} />}
+    </div>
+  );
+}
+
+/** A slider under an input that is a figure, or an assumption by itself. */
+function InputSlider({ input, label }: { readonly input: PlacedInput; readonly label: string }) {
+  const session = useSession();
+  const notices = useNotices();
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const { formula, unit, id } = input;
+  if (formula === null) return null;
+  const figure = figureOfFormula(formula);
+  const assumption = document.assumptions.get(/^\{([\w-]+)\}$/.exec(formula)?.[1] ?? '');
+  const shared = assumption && assumption.formula === null ? assumption : null;
+  if (figure === null && !shared) return null;
+  const commandFor = (value: number) =>
+    shared
+      ? ({ kind: 'assumption.set', assumption: shared.id, settings: { value } } as const)
+      : commandForInput(document, id, figureAsFormula(value));
+  const tell = (refused: { readonly message: string } | null) => {
+    if (refused) notices.say({ text: refused.message, tone: 'warning' });
+  };
+  return (
+    <Slider
+      of={shared ?? { name: label, unit, value: figure!, low: null, high: null }}
+      plan={plan}
+      onTry={(value) => tell(session.tryOut(value === null ? null : commandFor(value)))}
+      onKeep={(value) => tell(session.send(commandFor(value)))}
+    />
+  );
+}
+
+/** What there is to edit of an input. */
+function entryText({ formula, unit }: PlacedInput, document: Document): string {
+  if (formula === null) return '';
+  const { locale } = planOf(document);
+  const figure = figureOfFormula(formula);
+  if (figure === null) return toShown(formula, document, notationOf(locale));
+  return writeForEntry(figure, unit, locale);
+}
+
+/** What stands in an input while nobody types. */
+function shownText(input: PlacedInput, document: Document): string {
+  const figure = input.formula === null ? null : figureOfFormula(input.formula);
+  return figure === null ? entryText(input, document) : writeWithUnit(figure, input.unit, planOf(document));
+}

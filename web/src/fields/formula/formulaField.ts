@@ -1,0 +1,60 @@
+import { useEffect, useState, type ComponentType } from 'react';
+import { TOTALS, calculatorsOf, groupsWithLines, inOrder, outputsOf, quoteName, type Document } from '@haushalt/core';
+import type { FormulaFieldProps } from './types.ts';
+
+/** Everything in a plan a formula can name, with what it is. */
+export function completableNames(document: Document): FormulaFieldProps['names'] {
+  return [
+    ...inOrder(document.assumptions.values()).map(({ name }) => ({ name, kind: 'assumption' })),
+    ...groupsWithLines(document).flatMap(({ group, lines }) => [
+      ...lines.map(({ name }) => ({ name, kind: group.name })),
+      { name: group.name, kind: 'group' },
+    ]),
+    ...TOTALS.map(({ name }) => ({ name, kind: 'total' })),
+    ...calculatorsOf(document).flatMap((calculator) => {
+      const { name } = calculator.row;
+      const outputs = outputsOf(calculator).map(({ name: output, about }) => ({
+        name: `${name}.${output}`,
+        kind: about,
+        written: `${quoteName(name)}.${output}`,
+      }));
+      return calculator.table === 'taxSchedules' ? [{ name, kind: 'tax schedule' }, ...outputs] : outputs;
+    }),
+  ];
+}
+
+type Field = ComponentType<FormulaFieldProps>;
+
+let loaded: Field | null = null;
+let loading: Promise<void> | undefined;
+
+/** Fetches the formula field, before it can be needed; settles when it is there, or cannot be had. */
+export function loadFormulaField(): Promise<void> {
+  loading ??= import('./FormulaField.tsx').then(
+    (module) => {
+      loaded = module.default;
+    },
+    () => {
+      // Formulas are typed without completion then; the next page tries again.
+      loading = undefined;
+    },
+  );
+  return loading;
+}
+
+/**
+ * The formula field, if it is there: what has begun to be typed in another field goes on there. It takes the place of a
+ * field only within the keystroke that makes a formula of what is typed, so that no key ever finds neither.
+ */
+export function formulaField(): Field | null {
+  return loaded;
+}
+
+/** Whether the formula field is there, so that typing can begin; fetches it where it is not. */
+export function useFormulaField(): boolean {
+  const [isReady, setReady] = useState(loaded !== null);
+  useEffect(() => {
+    void loadFormulaField().then(() => setReady(true));
+  }, []);
+  return isReady;
+}

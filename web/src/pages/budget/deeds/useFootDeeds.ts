@@ -1,0 +1,56 @@
+import { periodOf, totalWithId } from '@haushalt/core';
+import { copyText } from '../../../ui/copyText.ts';
+import { useNotices } from '../../../ui/Notices.tsx';
+import { useShell } from '../../../parts/plan/shell.ts';
+import { useStable } from '../../../ui/useStable.ts';
+import type { GridControl } from '../../../grid/useGrid.tsx';
+import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import type { FootDeed } from '../foot/BudgetFoot.tsx';
+import type { BudgetColumn } from '../../../parts/lines/columns.ts';
+import type { BudgetDialog } from '../dialogs/DialogOf.tsx';
+import type { BudgetRow } from '../../../parts/lines/rows.ts';
+import type { BlockDeeds } from './useBlockDeeds.ts';
+import type { Show } from './useGoing.ts';
+
+interface FootTerms {
+  readonly control: GridControl<BudgetRow, BudgetColumn>;
+  readonly blockDeeds: BlockDeeds;
+  readonly show: Show;
+  readonly onDialog: (dialog: BudgetDialog) => void;
+  readonly onRule: () => void;
+}
+
+/** What is done from below the grid with what is selected in it. */
+export function useFootDeeds({ control, blockDeeds, show, onDialog, onRule }: FootTerms) {
+  const { document, model } = useSessionState();
+  const notices = useNotices();
+  const shell = useShell();
+  const { row, column, place } = control;
+  const month = column?.month;
+  const doBelow = useStable((what: FootDeed) => {
+    switch (what) {
+      case 'adjust':
+      case 'clear':
+      case 'draw':
+        return blockDeeds[what]();
+      case 'copy':
+        return void copyText(control.copied() ?? '').catch(() =>
+          notices.say({ text: 'The browser does not let this be copied. Use Ctrl+C.', tone: 'warning' }),
+        );
+      case 'changeRule':
+        return control.open(place, null, true);
+      case 'openRule':
+        return onRule();
+      case 'note':
+        if (row?.id != null && month !== undefined) onDialog({ kind: 'note', of: row.id, month });
+    }
+  });
+  const jump = useStable((id: string, at: number | null) => {
+    const isHere = document.lines.has(id) || document.groups.has(id) || totalWithId(id) !== undefined;
+    const period = month === undefined ? -1 : periodOf(model.calendar, month);
+    if (isHere) show(id, model.calendar.months[at ?? period] ?? null);
+    else shell.goTo(id);
+    return true;
+  });
+  return { doBelow, jump };
+}

@@ -1,0 +1,97 @@
+import { inOrder, type Command, type Document } from '@haushalt/core';
+import { useMemo } from 'react';
+import { useNotices } from '../../../ui/Notices.tsx';
+import { newId } from '../../../plan-session/api.ts';
+import { useSession } from '../../../plan-session/SessionProvider.tsx';
+import { moveGroup, moveLine } from './moving.ts';
+import type { BudgetRow } from '../../../parts/lines/rows.ts';
+import type { BudgetView } from '../../../parts/lines/view.ts';
+
+/** What can be done with whole rows: each returns whether it was done. */
+export interface WholeRowActions {
+  readonly send: (command: Command) => boolean;
+  /** Adds a line to a group, after another of its lines or at its end; gives its id. */
+  readonly addLine: (group: string, after: string | null) => string | null;
+  readonly duplicate: (row: BudgetRow) => void;
+  readonly remove: (row: BudgetRow) => void;
+  /** Moves a line or group one place up or down. */
+  readonly move: (row: BudgetRow, direction: 1 | -1) => boolean;
+  readonly canMove: () => boolean;
+  /** Makes the order in which the lines are sorted their own. */
+  readonly keepOrder: () => boolean;
+}
+
+/** Commands about the rows of the budget; what is refused is said. */
+export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): WholeRowActions {
+  const session = useSession();
+  const notices = useNotices();
+  return useMemo(() => {
+    const send = (command: Command): boolean => {
+      const refusal = session.send(command);
+      if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
+      return refusal === null;
+    };
+    const canMove = (): boolean => {
+      if (view.sortBy === 'order') return true;
+      notices.say({ text: 'The lines are sorted. Choose “Own order”, or “Keep this order”, to move them.' });
+      return false;
+    };
+    return {
+      send,
+      canMove,
+      addLine: (group, after) => {
+        const { document } = session.state;
+        const lines = inOrder([...document.lines.values()].filter((line) => line.group === group));
+        const at = lines.findIndex((line) => line.id === after);
+        const before = at < 0 ? null : (lines[at + 1]?.id ?? null);
+        const id = newId();
+        const name = freeLineName(document);
+        return send({ kind: 'line.add', id, group, name, unit: 'money', before }) ? id : null;
+      },
+      keepOrder: () => {
+        const groups = [...session.state.document.groups.keys()]
+          .map((group) => ({
+            group,
+            lines: rows.flatMap((each) => (each.kind === 'line' && each.group.id === group ? [each.id] : [])),
+          }))
+          .filter(({ lines }) => lines.length > 0);
+        return groups.length === 0 || send({ kind: 'lines.order', groups });
+      },
+      duplicate: (row) => {
+        if (row.kind === 'line') send({ kind: 'line.duplicate', line: row.id, id: newId() });
+        else if (row.kind === 'heading') send({ kind: 'group.duplicate', group: row.group.id, id: newId() });
+      },
+      remove: (row) => {
+        const done =
+          row.kind === 'line'
+            ? send({ kind: 'line.delete', line: row.id })
+            : row.kind === 'heading' && send({ kind: 'group.delete', group: row.group.id });
+        if (!done) return;
+        notices.say({ text: `${row.label} is deleted.`, action: { label: 'Undo', run: () => void session.undo() } });
+      },
+      move: (row, direction) => {
+        if (!canMove()) return false;
+        const { document } = session.state;
+        const command =
+          row.kind === 'line'
+            ? moveLine(document, rows, row.line, direction)
+            : row.kind === 'heading'
+              ? moveGroup(document, row.group, direction)
+              : null;
+        return command !== null && send(command);
+      },
+    };
+  }, [session, notices, rows, view.sortBy]);
+}
+
+function freeLineName(document: Document): string {
+  const taken = new Set(
+    [...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].map((row) =>
+      row.name.toLowerCase(),
+    ),
+  );
+  for (let count = 1; ; count++) {
+    const name = count === 1 ? 'New line' : `New line ${count}`;
+    if (!taken.has(name.toLowerCase())) return name;
+  }
+}

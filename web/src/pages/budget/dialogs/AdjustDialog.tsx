@@ -1,0 +1,189 @@
+import {
+  isFraction,
+  moneyDecimals,
+  monthInWords,
+  nameOf,
+  planOf,
+  totalOf,
+  unitOf,
+  writeDifference,
+  writeFigure,
+  type Command,
+  type Unit,
+} from '@haushalt/core';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { FormDialog } from '../../../ui/FormDialog.tsx';
+import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { spread, type BlockCell } from '../block/blocks.ts';
+import { FigureField } from '../../../fields/FigureField.tsx';
+import { valueOf } from '../../../parts/lines/figures.ts';
+
+type How = 'amount' | 'percent' | 'equal' | 'proportion';
+
+const WORDS: Readonly<Record<How, string>> = {
+  amount: 'Raise or lower each by an amount',
+  percent: 'Raise or lower each by a percentage',
+  equal: 'Spread a total over them in equal parts',
+  proportion: 'Spread a total over them in proportion',
+};
+
+/** How many months the preview lists one by one. */
+const LISTED = 8;
+
+/** Raises, lowers or spreads over the figures of a block, with what comes of it shown beforehand. */
+export function AdjustDialog({
+  cells,
+  onClose,
+}: {
+  readonly cells: readonly BlockCell[];
+  readonly onClose: () => void;
+}) {
+  const session = useSession();
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const unit = unitOf(document, cells[0]!.line);
+  const [how, setHow] = useState<How>('amount');
+  const [figure, setFigure] = useState<number | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+
+  const units = new Set(cells.map(({ line }) => unitOf(document, line)));
+  // Percentages can be told for everything at once; an amount only for what counts the same.
+  const isMixed = units.size > 1 && how !== 'percent';
+  const command =
+    figure === null || isMixed ? null : commandFor(how, figure, cells, decimalsFor(unit, moneyDecimals(plan)));
+  const preview = command ? session.preview(command) : null;
+  const write = (value: number | null) => (value === null ? 'empty' : writeFigure(value, unit, plan));
+  const after = cells.map((cell) => {
+    if (!preview?.ok) return null;
+    const period = preview.model.calendar.months.indexOf(cell.month);
+    const value = valueOf(preview.model, cell.line, { from: period, to: period + 1 }, 'figures');
+    return value === value ? value : null;
+  });
+  const sumOf = (values: readonly (number | null)[]) => totalOf(values, { from: 0, to: values.length }) ?? 0;
+  const before = cells.map((cell) => cell.value);
+
+  const save = () => {
+    if (isMixed)
+      return setRefusal('These figures count different things. Choose lines that count the same, or a percentage.');
+    if (!command)
+      return setRefusal(
+        how === 'proportion' && figure !== null
+          ? 'All of these figures are empty or nothing, so there is no proportion to keep.'
+          : 'Type a figure first.',
+      );
+    const refused = session.send(command);
+    if (refused) setRefusal(refused.message);
+    else onClose();
+  };
+
+  return (
+    <FormDialog
+      title={cells.length === 1 ? 'Change this figure' : `Change ${cells.length} figures`}
+      submit={cells.length === 1 ? 'Change it' : 'Change them'}
+      refusal={refusal ?? (preview && !preview.ok ? preview.refusal.message : null)}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+      onClose={onClose}
+    >
+      <Form.Group controlId="adjust-how" className="wide">
+        <Form.Label>What to do</Form.Label>
+        <Form.Select
+          value={how}
+          autoFocus
+          onChange={(event) => {
+            setHow(event.target.value as How);
+            setFigure(null);
+            setRefusal(null);
+          }}
+        >
+          {Object.entries(WORDS).map(([option, words]) => (
+            <option key={option} value={option}>
+              {words}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <FigureField
+        key={how}
+        label={
+          how === 'percent'
+            ? 'Each by per cent; a minus lowers'
+            : how === 'amount'
+              ? 'Each by; a minus lowers'
+              : 'The total to spread'
+        }
+        unit={how === 'percent' ? 'percent' : unit}
+        value={null}
+        placeholder={how === 'percent' ? '−5' : how === 'amount' ? '−20' : write(sumOf(before))}
+        onChange={(next) => {
+          setFigure(next);
+          setRefusal(null);
+        }}
+      />
+      <p className="wide adjust-note">
+        {how === 'amount' || how === 'percent'
+          ? 'Rules stay rules: a formula is changed as a formula, months in a row as a stretch of the rule.'
+          : 'The figures become exceptions; the last takes what rounding leaves.'}
+      </p>
+      <table className="wide preview-table" aria-label="What comes of it">
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            <th scope="col">Before</th>
+            <th scope="col">After</th>
+          </tr>
+        </thead>
+        <tbody>
+          {cells.slice(0, LISTED).map((cell, index) => (
+            <tr key={`${cell.line}|${cell.month}`}>
+              <th scope="row">
+                {nameOf(document, cell.line)}, {monthInWords(cell.month, plan.locale, 'short')}
+              </th>
+              <td>{write(cell.value)}</td>
+              <td>{preview?.ok ? write(after[index]!) : ''}</td>
+            </tr>
+          ))}
+        </tbody>
+        <tfoot>
+          <tr>
+            <th scope="row">{cells.length > LISTED ? `Sum of all ${cells.length}` : 'Sum'}</th>
+            <td>{write(sumOf(before))}</td>
+            <td>
+              {preview?.ok
+                ? `${write(sumOf(after))} (${writeDifference(sumOf(after) - sumOf(before), unit, plan)})`
+                : ''}
+            </td>
+          </tr>
+        </tfoot>
+      </table>
+    </FormDialog>
+  );
+}
+
+/** The decimals the parts of a spread figure are rounded to. */
+function decimalsFor(unit: Unit, ofMoney: number): number {
+  return unit === 'money' ? ofMoney : isFraction(unit) ? 6 : 2;
+}
+
+function commandFor(how: How, figure: number, cells: readonly BlockCell[], decimals: number): Command | null {
+  const places = cells.map(({ line, month }) => ({ line, month }));
+  switch (how) {
+    case 'amount':
+      return { kind: 'figures.adjust', cells: places, by: { kind: 'amount', amount: figure, notBelowZero: false } };
+    case 'percent':
+      return { kind: 'figures.adjust', cells: places, by: { kind: 'factor', factor: 1 + figure, notBelowZero: false } };
+    default: {
+      const parts = spread(figure, cells, how, decimals);
+      return (
+        parts && {
+          kind: 'figures.set',
+          as: 'exceptions',
+          figures: places.map((place, index) => ({ ...place, figure: parts[index]! })),
+        }
+      );
+    }
+  }
+}

@@ -1,0 +1,157 @@
+import {
+  highlightsOf,
+  HIGHLIGHT_CONDITIONS,
+  TONES,
+  nameOf,
+  planOf,
+  unitOf,
+  writeWithUnit,
+  type HighlightRow,
+  type HighlightSettings,
+} from '@haushalt/core';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { FormDialog } from '../../../ui/FormDialog.tsx';
+import { CONDITION_WORDS, HIGHLIGHT_ICONS, TONE_WORDS } from '../../../parts/plan/highlightMarks.ts';
+import { Icon } from '../../../ui/Icon.tsx';
+import { newId } from '../../../plan-session/api.ts';
+import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { FigureField } from '../../../fields/FigureField.tsx';
+
+/** The highlights of a line, group or total: limits on its figures, and what to show beyond them. */
+export function HighlightDialog({ of, onClose }: { readonly of: string; readonly onClose: () => void }) {
+  const session = useSession();
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const unit = unitOf(document, of);
+  const [settings, setSettings] = useState<HighlightSettings>({
+    of,
+    span: 'month',
+    when: 'above',
+    low: null,
+    high: null,
+    tone: 'alarm',
+    word: '',
+  });
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const own = highlightsOf(document, of);
+  const set = (part: Partial<HighlightSettings>) => {
+    setSettings((before) => ({ ...before, ...part }));
+    setRefusal(null);
+  };
+  const { when } = settings;
+  const needsLow = when === 'below' || when === 'between';
+  const needsHigh = when !== 'below';
+
+  const save = () => {
+    const refused = session.send({
+      kind: 'highlight.set',
+      id: newId(),
+      settings: { ...settings, low: needsLow ? settings.low : null, high: needsHigh ? settings.high : null },
+    });
+    if (refused) setRefusal(refused.message);
+    else onClose();
+  };
+
+  return (
+    <FormDialog
+      title={`Highlights of ${nameOf(document, of)}`}
+      submit="Add the highlight"
+      refusal={refusal}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+      onClose={onClose}
+    >
+      {own.length > 0 && (
+        <ul className="wide highlight-list">
+          {own.map((row) => (
+            <li key={row.id}>
+              <span className={`highlight-sample highlight-${row.tone}`}>
+                <Icon name={HIGHLIGHT_ICONS[row.tone]} /> {row.word}
+              </span>
+              <span>{conditionInWords(row, (value) => writeWithUnit(value, unit, plan))}</span>
+              <button
+                type="button"
+                className="tool"
+                onClick={() => session.send({ kind: 'highlight.delete', id: row.id })}
+                aria-label={`Remove the highlight ${row.word}`}
+              >
+                <Icon name="delete" />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <Form.Group controlId="highlight-span">
+        <Form.Label>When the figure of</Form.Label>
+        <Form.Select
+          value={settings.span}
+          onChange={(event) => set({ span: event.target.value as 'month' | 'year' })}
+          autoFocus
+        >
+          <option value="month">a month</option>
+          <option value="year">a year</option>
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="highlight-when">
+        <Form.Label>is or has</Form.Label>
+        <Form.Select value={when} onChange={(event) => set({ when: event.target.value as HighlightSettings['when'] })}>
+          {HIGHLIGHT_CONDITIONS.map((condition) => (
+            <option key={condition} value={condition}>
+              {CONDITION_WORDS[condition]}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      {needsLow && (
+        <FigureField
+          key="low"
+          label={when === 'below' ? 'this limit' : 'from'}
+          unit={unit}
+          value={settings.low}
+          onChange={(low) => set({ low })}
+        />
+      )}
+      {needsHigh && (
+        <FigureField
+          key="high"
+          label={when === 'between' ? 'to' : when === 'overBudget' ? 'this amount a year' : 'this limit'}
+          unit={unit}
+          value={settings.high}
+          onChange={(high) => set({ high })}
+        />
+      )}
+      <Form.Group controlId="highlight-word">
+        <Form.Label>show the word</Form.Label>
+        <Form.Control
+          maxLength={24}
+          value={settings.word}
+          placeholder="too dear"
+          autoComplete="off"
+          onChange={(event) => set({ word: event.target.value })}
+        />
+      </Form.Group>
+      <Form.Group controlId="highlight-tone">
+        <Form.Label>in the tone of</Form.Label>
+        <Form.Select
+          value={settings.tone}
+          onChange={(event) => set({ tone: event.target.value as HighlightSettings['tone'] })}
+        >
+          {TONES.map((tone) => (
+            <option key={tone} value={tone}>
+              {TONE_WORDS[tone]}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+    </FormDialog>
+  );
+}
+
+/** A highlight's condition as a sentence: "a month is above €1,200.00". */
+export function conditionInWords({ span, when, low, high }: HighlightRow, write: (value: number) => string): string {
+  const limits = when === 'between' ? `${write(low!)} and ${write(high!)}` : write((when === 'below' ? low : high)!);
+  return `a ${span} ${CONDITION_WORDS[when]} ${limits}`;
+}

@@ -1,0 +1,49 @@
+import { datedId, monthInWords, nameOf, planOf, type Month } from '@haushalt/core';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { FormDialog } from '../../../ui/FormDialog.tsx';
+import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+
+interface NoteDialogProps {
+  readonly of: string;
+  readonly month: Month;
+  readonly onClose: () => void;
+}
+
+/** A note on one figure; left empty, there is none. */
+export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
+  const session = useSession();
+  const { document } = useSessionState();
+  const { locale } = planOf(document);
+  const [text, setText] = useState(document.figureNotes.get(datedId(of, month))?.text ?? '');
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const save = () => {
+    const refused = session.send({ kind: 'figureNote.set', of, month, text });
+    if (refused) setRefusal(refused.message);
+    else onClose();
+  };
+  return (
+    <FormDialog
+      title={`Note on ${nameOf(document, of)}, ${monthInWords(month, locale)}`}
+      submit="Keep the note"
+      refusal={refusal}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+      onClose={onClose}
+    >
+      <Form.Group controlId="figure-note" className="wide">
+        <Form.Label>Note; leave it empty to take it away</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={4}
+          maxLength={2000}
+          autoFocus
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </Form.Group>
+    </FormDialog>
+  );
+}

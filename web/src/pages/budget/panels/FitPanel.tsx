@@ -1,0 +1,184 @@
+import {
+  NET,
+  TOTAL_EXPENSES,
+  figuresOf,
+  groupsWithLines,
+  isYearLocked,
+  monthInWords,
+  planOf,
+  readFigure,
+  stretchOfYear,
+  totalOf,
+  writeFigure,
+  writeWithUnit,
+  type LineRow,
+  type Month,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { MonthSelect } from '../../../fields/MonthSelect.tsx';
+import { SidePanel } from '../../../ui/SidePanel.tsx';
+import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { valueOf } from '../../../parts/lines/figures.ts';
+
+interface FitPanelProps {
+  readonly year: number;
+  readonly onShow: (line: string, month: Month) => void;
+  readonly onClose: () => void;
+}
+
+/** Makes a year fit: the months in the red, and the expenses that could give, biggest first, to be cut on the spot. */
+export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
+  const stretch = stretchOfYear(model.calendar, year);
+  const months = model.calendar.months.slice(stretch.from, stretch.to);
+  const net = figuresOf(model.seriesOf(NET)!);
+  const total = totalOf(net, stretch) ?? 0;
+  const red = months.filter((_, index) => (net[stretch.from + index] ?? 0) <= -0.005);
+  const [chosen, setFrom] = useState<Month | null>(null);
+  const from = chosen !== null && months.includes(chosen) ? chosen : (red[0] ?? months[0]!);
+  const period = model.calendar.months.indexOf(from);
+  const rest = { from: period, to: stretch.to };
+  const money = (value: number) => writeFigure(value, 'money', plan);
+
+  const able = groupsWithLines(document)
+    .filter(({ group }) => group.side === 'expense')
+    .flatMap(({ lines }) => lines)
+    .filter((line) => !line.locked && line.unit === 'money')
+    .map((line) => ({ line, total: valueOf(model, line.id, rest, 'figures') }))
+    .filter(({ total: own }) => own > 0)
+    .sort((a, b) => b.total - a.total);
+
+  return (
+    <SidePanel title={`Make ${year} fit`} onClose={onClose}>
+      <p className="fit-verdict" role="status">
+        {total < -0.005 ? (
+          <>
+            {year} is <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong> short.
+          </>
+        ) : (
+          <>
+            {year} is in the black, with <strong>{writeWithUnit(total, 'money', plan)}</strong> to spare
+            {red.length > 0 ? ', but not every month is.' : '.'}
+          </>
+        )}
+      </p>
+      {red.length > 0 && (
+        <>
+          <h4>{red.length === 1 ? 'One month in the red' : `${red.length} months in the red`}</h4>
+          <ul className="fit-months">
+            {red.map((month) => (
+              <li key={month}>
+                <button type="button" className="tool" onClick={() => onShow(NET, month)}>
+                  {monthInWords(month, plan.locale, 'short')}{' '}
+                  <span className="in-the-red">{money(net[model.calendar.months.indexOf(month)]!)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <h4>What could give</h4>
+      {isYearLocked(document, year) ? (
+        <p>{year} is locked. Unlock it to change its figures.</p>
+      ) : able.length === 0 ? (
+        <p>No expense of {year} can be cut: there is none, or all are locked.</p>
+      ) : (
+        <>
+          <p className="fit-from">
+            From <MonthSelect label="Cut from" months={months} value={from} locale={plan.locale} onChange={setFrom} />{' '}
+            to the year’s end, type what each month should cost less, as an amount or in per cent.
+          </p>
+          <ul className="fit-lines">
+            {able.map(({ line, total: own }) => (
+              <FitLine
+                key={line.id}
+                line={line}
+                total={own}
+                share={own / valueOf(model, TOTAL_EXPENSES, rest, 'figures')}
+                months={model.calendar.months
+                  .slice(rest.from, rest.to)
+                  .filter((_, index) => (model.seriesOf(line.id)!.values[rest.from + index] ?? 0) > 0)}
+                onShow={() => onShow(line.id, from)}
+              />
+            ))}
+          </ul>
+        </>
+      )}
+    </SidePanel>
+  );
+}
+
+interface FitLineProps {
+  readonly line: LineRow;
+  readonly total: number;
+  /** Its share of all expenses in these months. */
+  readonly share: number;
+  /** The months in which there is something to cut. */
+  readonly months: readonly Month[];
+  readonly onShow: () => void;
+}
+
+function FitLine({ line, total, share, months, onShow }: FitLineProps) {
+  const session = useSession();
+  const plan = planOf(useSessionState().document);
+  const [text, setText] = useState('');
+  const [refusal, setRefusal] = useState<string | null>(null);
+
+  const cut = () => {
+    const isPercent = /%\s*$/.test(text);
+    const read = readFigure(text.replace(/^\s*[-−–]/, ''), plan.locale, isPercent ? 'percent' : 'money');
+    if (!read.ok) return setRefusal(read.message);
+    if (read.figure === null) return;
+    if (read.figure < 0 || (isPercent && read.figure > 1))
+      return setRefusal('Type how much less, for example 20 or 10 %.');
+    const by = isPercent
+      ? ({ kind: 'factor', factor: 1 - read.figure, notBelowZero: true } as const)
+      : ({ kind: 'amount', amount: -read.figure, notBelowZero: true } as const);
+    const refused = session.send({
+      kind: 'figures.adjust',
+      cells: months.map((month) => ({ line: line.id, month })),
+      by,
+    });
+    if (refused) setRefusal(refused.message);
+    else setText('');
+  };
+
+  return (
+    <li>
+      <button type="button" className="fit-name" onClick={onShow} title="Show it">
+        <span>{line.name}</span>
+        <span className="fit-bar" style={{ width: `${Math.min(100, share * 100)}%` }} aria-hidden="true" />
+      </button>
+      <span className="tabular">{writeFigure(total, 'money', plan)}</span>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          cut();
+        }}
+      >
+        <input
+          className="form-control form-control-sm tabular"
+          value={text}
+          placeholder="−"
+          inputMode="decimal"
+          autoComplete="off"
+          aria-label={`${line.name} less each month`}
+          aria-invalid={refusal !== null}
+          onChange={(event) => {
+            setText(event.target.value);
+            setRefusal(null);
+          }}
+        />
+        <button type="submit" className="tool" disabled={text.trim() === ''}>
+          Cut
+        </button>
+      </form>
+      {refusal && (
+        <small className="refusal" role="alert">
+          {refusal}
+        </small>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,383 @@
+import {
+  TOTALS,
+  TOTAL_INCOME,
+  groupsWithLines,
+  inOrder,
+  isFraction,
+  monthInWords,
+  monthOfYear,
+  nameOf,
+  patternFormula,
+  patternInWords,
+  planOf,
+  toMonth,
+  unitFindings,
+  readStored,
+  type Command,
+  type Document,
+  type GrowthStep,
+  type LineRow,
+  type Month,
+  type Pattern,
+  type PatternKind,
+  type Reach,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { MonthSelect } from '../../../fields/MonthSelect.tsx';
+import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { FigureField } from '../../../fields/FigureField.tsx';
+import { PatternPreview } from './PatternPreview.tsx';
+
+const KINDS: Readonly<Record<PatternKind, string>> = {
+  everyMonths: 'Every few months',
+  yearlyIn: 'Once a year',
+  yearlySpread: 'A yearly amount, spread evenly',
+  growth: 'Growing by an assumption',
+  series: 'Changing by a fixed step',
+  percentage: 'A percentage of something',
+  recent: 'The average of the months before',
+};
+
+/** What a pattern is filled in with; each kind uses some of it. */
+interface Fields {
+  readonly amount: number | null;
+  readonly step: number | null;
+  readonly months: number | null;
+  readonly share: number | null;
+  readonly month: number;
+  readonly from: Month;
+  readonly rate: string;
+  readonly by: GrowthStep;
+  readonly of: string;
+}
+
+type PatternReach = Exclude<Reach, 'month'>;
+
+/** Chooses a pattern for a line: says in words what it will do, shows the figures, and then makes it the rule. */
+export function PatternForm({ line, month }: { readonly line: LineRow; readonly month: Month }) {
+  const session = useSession();
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
+  const { months } = model.calendar;
+  const rates = inOrder(document.assumptions.values()).filter((row) => isFraction(row.unit));
+  const [kind, setKind] = useState<PatternKind | ''>('');
+  const [fields, setFields] = useState<Fields>({
+    amount: null,
+    step: null,
+    months: 3,
+    share: null,
+    month: monthOfYear(month),
+    from: month,
+    rate: rates[0]?.id ?? '',
+    by: 'year',
+    of: TOTAL_INCOME,
+  });
+  const hasRule = model.stepsOf(line.id).length > 0;
+  const [reach, setReach] = useState<PatternReach>(hasRule ? 'onward' : 'every');
+  const [begin, setBegin] = useState<Month>(month);
+  const [until, setUntil] = useState<Month>(months.at(-1)!);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const set = (part: Partial<Fields>) => {
+    setFields((before) => ({ ...before, ...part }));
+    setRefusal(null);
+  };
+
+  const pattern = kind === '' ? null : patternFrom(kind, fields, document);
+  const command: Command | null = pattern && {
+    kind: 'line.setFormula',
+    line: line.id,
+    month: begin,
+    reach,
+    ...(reach === 'until' ? { until } : {}),
+    formula: patternFormula(pattern),
+  };
+  const preview = command ? session.preview(command) : null;
+  const findings = pattern ? unitFindings(readStored(patternFormula(pattern)), document, line.unit) : [];
+
+  const apply = () => {
+    if (!command) return setRefusal('Fill in the pattern first.');
+    const refused = session.send(command);
+    if (refused) return setRefusal(refused.message);
+    setKind('');
+  };
+
+  return (
+    <form
+      className="pattern-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        apply();
+      }}
+    >
+      <label>
+        <span>A pattern instead of a formula</span>
+        <select
+          className="form-select form-select-sm"
+          value={kind}
+          onChange={(event) => setKind(event.target.value as PatternKind)}
+        >
+          <option value="">Choose …</option>
+          {Object.entries(KINDS).map(([option, words]) => (
+            <option key={option} value={option}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      {kind !== '' && (
+        <>
+          <div className="pattern-fields">
+            <PatternFields kind={kind} fields={fields} set={set} line={line} months={months} />
+          </div>
+          <fieldset className="pattern-reach">
+            <legend>It holds</legend>
+            <select
+              className="form-select form-select-sm"
+              aria-label="How far it reaches"
+              value={reach}
+              onChange={(event) => setReach(event.target.value as PatternReach)}
+            >
+              <option value="every">in every month</option>
+              <option value="onward">from a month on</option>
+              <option value="until">from a month until another</option>
+            </select>
+            {reach !== 'every' && (
+              <MonthSelect label="First month" months={months} value={begin} locale={plan.locale} onChange={setBegin} />
+            )}
+            {reach === 'until' && (
+              <MonthSelect
+                label="Last month"
+                months={months.filter((other) => other >= begin)}
+                value={until}
+                locale={plan.locale}
+                onChange={setUntil}
+              />
+            )}
+          </fieldset>
+          {pattern ? (
+            <p className="pattern-words" role="status">
+              {patternInWords(pattern, document, line.id)}.
+            </p>
+          ) : (
+            <p className="pattern-words">
+              {kind === 'growth' && rates.length === 0
+                ? 'Add an assumption that is a rate first.'
+                : 'Fill in what is missing.'}
+            </p>
+          )}
+          {findings.map(({ message }) => (
+            <p key={message} className="entry-finding">
+              {message}
+            </p>
+          ))}
+          {preview?.ok && <PatternPreview month={begin} line={line} model={preview.model} />}
+          {(refusal ?? (preview && !preview.ok)) && (
+            <p className="refusal" role="alert">
+              {refusal ?? (preview && !preview.ok ? preview.refusal.message : '')}
+            </p>
+          )}
+          <button type="submit" className="btn btn-primary btn-sm" disabled={!command}>
+            Make it the rule
+          </button>
+        </>
+      )}
+    </form>
+  );
+}
+
+interface PatternFieldsProps {
+  readonly kind: PatternKind;
+  readonly fields: Fields;
+  readonly set: (part: Partial<Fields>) => void;
+  readonly line: LineRow;
+  readonly months: readonly Month[];
+}
+
+function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) {
+  const { document } = useSessionState();
+  const { locale } = planOf(document);
+  const amount = (label: string) => (
+    <FigureField
+      key="amount"
+      label={label}
+      unit={line.unit}
+      value={fields.amount}
+      onChange={(next) => set({ amount: next })}
+    />
+  );
+  const every = (label: string) => (
+    <FigureField
+      key="months"
+      label={label}
+      unit="number"
+      value={fields.months}
+      onChange={(next) => set({ months: next })}
+    />
+  );
+  const from = (label: string) => (
+    <label>
+      <span>{label}</span>
+      <MonthSelect
+        label={label}
+        months={months}
+        value={fields.from}
+        locale={locale}
+        className="form-select form-select-sm"
+        onChange={(next) => set({ from: next })}
+      />
+    </label>
+  );
+  switch (kind) {
+    case 'everyMonths':
+      return [amount('Amount'), every('Every … months'), <span key="from">{from('First in')}</span>];
+    case 'yearlyIn':
+      return (
+        <>
+          {amount('Amount a year')}
+          <label>
+            <span>In</span>
+            <select
+              className="form-select form-select-sm"
+              value={fields.month}
+              onChange={(event) => set({ month: Number(event.target.value) })}
+            >
+              {Array.from({ length: 12 }, (_, index) => (
+                <option key={index} value={index + 1}>
+                  {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale).replace(/\s*2026.*/, '')}
+                </option>
+              ))}
+            </select>
+          </label>
+        </>
+      );
+    case 'yearlySpread':
+      return amount('Amount a year');
+    case 'growth':
+      return (
+        <>
+          {amount('Amount at first')}
+          <label>
+            <span>Growing by</span>
+            <select
+              className="form-select form-select-sm"
+              value={fields.rate}
+              onChange={(event) => set({ rate: event.target.value })}
+            >
+              {inOrder(document.assumptions.values())
+                .filter((row) => isFraction(row.unit))
+                .map((row) => (
+                  <option key={row.id} value={row.id}>
+                    {row.name}
+                  </option>
+                ))}
+            </select>
+          </label>
+          <label>
+            <span>How</span>
+            <select
+              className="form-select form-select-sm"
+              value={fields.by}
+              onChange={(event) => set({ by: event.target.value as GrowthStep })}
+            >
+              <option value="year">once a year</option>
+              <option value="month">month by month</option>
+            </select>
+          </label>
+          {from('From')}
+        </>
+      );
+    case 'series':
+      return [
+        amount('Amount at first'),
+        <FigureField
+          key="step"
+          label="Changing by; below zero falls"
+          unit={line.unit}
+          value={fields.step}
+          onChange={(step) => set({ step })}
+        />,
+        every('Every … months'),
+        <span key="from">{from('From')}</span>,
+      ];
+    case 'percentage':
+      return (
+        <>
+          <FigureField label="Per cent" unit="percent" value={fields.share} onChange={(share) => set({ share })} />
+          <OfWhat value={fields.of} self={null} line={line} onChange={(of) => set({ of })} />
+        </>
+      );
+    case 'recent':
+      return (
+        <>
+          <OfWhat value={fields.of} self={line.id} line={line} onChange={(of) => set({ of })} />
+          {every('Over … months')}
+        </>
+      );
+  }
+}
+
+interface OfWhatProps {
+  readonly value: string;
+  /** The line itself, where its own earlier figures may be meant. */
+  readonly self: string | null;
+  readonly line: LineRow;
+  readonly onChange: (id: string) => void;
+}
+
+/** Chooses a line, group or total. */
+function OfWhat({ value, self, line, onChange }: OfWhatProps) {
+  const { document } = useSessionState();
+  return (
+    <label>
+      <span>Of</span>
+      <select className="form-select form-select-sm" value={value} onChange={(event) => onChange(event.target.value)}>
+        {self && <option value={self}>its own figures</option>}
+        <optgroup label="Totals">
+          {TOTALS.map((total) => (
+            <option key={total.id} value={total.id}>
+              {total.name}
+            </option>
+          ))}
+        </optgroup>
+        {groupsWithLines(document).map(({ group, lines }) => (
+          <optgroup key={group.id} label={group.name}>
+            <option value={group.id}>{group.name}, all of it</option>
+            {lines
+              .filter((other) => other.id !== line.id)
+              .map((other) => (
+                <option key={other.id} value={other.id}>
+                  {nameOf(document, other.id)}
+                </option>
+              ))}
+          </optgroup>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** The pattern the fields stand for; `null` while something is missing. */
+function patternFrom(kind: PatternKind, fields: Fields, document: Document): Pattern | null {
+  const { amount, step, share, month, from, rate, by, of } = fields;
+  const months =
+    fields.months !== null && fields.months >= 1 && fields.months <= 600 ? Math.trunc(fields.months) : null;
+  switch (kind) {
+    case 'everyMonths':
+      return amount === null || months === null ? null : { kind, amount, months, from };
+    case 'yearlyIn':
+      return amount === null ? null : { kind, amount, month };
+    case 'yearlySpread':
+      return amount === null ? null : { kind, amount };
+    case 'growth': {
+      const unit = document.assumptions.get(rate)?.unit;
+      if (amount === null || unit === undefined) return null;
+      return { kind, amount, rate, from, by: unit === 'ratePerMonth' ? 'monthlyRate' : by };
+    }
+    case 'series':
+      return amount === null || step === null || months === null ? null : { kind, amount, step, months, from };
+    case 'percentage':
+      return share === null ? null : { kind, of, share };
+    case 'recent':
+      return months === null ? null : { kind, of, months };
+  }
+}

@@ -1,0 +1,44 @@
+import {
+  datedId,
+  monthInWords,
+  planOf,
+  stretchAround,
+  writeFigure,
+  type LineRow,
+  type Month,
+  type PlanModel,
+} from '@haushalt/core';
+import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { valueOf } from '../../../parts/lines/figures.ts';
+
+/** The figures a pattern would give, month by month over the year it begins in and the next. */
+export function PatternPreview({
+  line,
+  month,
+  model,
+}: {
+  readonly line: LineRow;
+  readonly month: Month;
+  readonly model: PlanModel;
+}) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const { calendar } = model;
+  const first = stretchAround(calendar, Math.max(0, calendar.months.indexOf(month)), 'year').from;
+  const shown = calendar.months.slice(first, first + 24);
+  return (
+    <ol className="pattern-preview" aria-label="The figures it gives">
+      {shown.map((each, index) => {
+        const at = first + index;
+        const value = valueOf(model, line.id, { from: at, to: at + 1 }, 'figures');
+        const exception = model.document.exceptions.has(datedId(line.id, each));
+        return (
+          <li key={each} className={exception ? 'mark-exception' : undefined}>
+            <span>{monthInWords(each, plan.locale, 'short')}</span>
+            <strong>{value === value ? writeFigure(value, line.unit, plan) : '–'}</strong>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

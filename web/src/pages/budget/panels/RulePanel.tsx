@@ -1,0 +1,149 @@
+import { monthInWords, periodOf, planOf, reckon, type Command, type LineRow, type Month } from '@haushalt/core';
+import { useState } from 'react';
+import { Icon } from '../../../ui/Icon.tsx';
+import { MonthSelect } from '../../../fields/MonthSelect.tsx';
+import { SidePanel } from '../../../ui/SidePanel.tsx';
+import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { PatternForm } from './PatternForm.tsx';
+import { sayingText } from '../sheet/ruleCells.ts';
+import { Timeline, keyOf, monthOf, type TimelineMark } from './Timeline.tsx';
+
+interface RulePanelProps {
+  readonly line: LineRow;
+  /** The month selected on the page, where a new step would begin. */
+  readonly month: Month;
+  /** Opens the editor of a month on the page: for its rule, or for its exception. */
+  readonly onEdit: (month: Month, asRule: boolean) => void;
+  readonly onClose: () => void;
+}
+
+/** A line's rule as a whole: its steps and exceptions along the months, and patterns to choose from. */
+export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
+  const session = useSession();
+  const { document, model } = useSessionState();
+  const { locale, firstMonth } = planOf(document);
+  const { months } = model.calendar;
+  const [chosen, setChosen] = useState<TimelineMark | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+
+  const send = (command: Command): boolean => {
+    const refused = session.send(command);
+    setRefusal(refused?.message ?? null);
+    return refused === null;
+  };
+  const move = (mark: TimelineMark, to: Month) => {
+    if (mark.kind === 'exception') {
+      if (send({ kind: 'line.moveException', line: line.id, month: mark.month, to }))
+        setChosen({ kind: 'exception', month: to });
+    } else if (mark.from === null)
+      setRefusal('The beginning of a rule stays at the plan’s start. Begin another step instead.');
+    else if (send({ kind: 'line.moveStep', line: line.id, from: mark.from, to }))
+      setChosen({ kind: 'step', from: to <= firstMonth ? null : to });
+  };
+  const remove = (mark: TimelineMark) => {
+    const done =
+      mark.kind === 'exception'
+        ? send({ kind: 'line.clearException', line: line.id, month: mark.month })
+        : send({ kind: 'line.removeStep', line: line.id, from: mark.from });
+    if (done) setChosen(null);
+  };
+  const edit = (mark: TimelineMark) => onEdit(monthOf(mark) ?? months[0]!, mark.kind === 'step');
+
+  const steps = [...model.stepsOf(line.id)].sort((a, b) => ((a.from ?? '') < (b.from ?? '') ? -1 : 1));
+  const exceptions = [...model.exceptionsOf(line.id)].sort((a, b) => (a.month < b.month ? -1 : 1));
+  const period = periodOf(model.calendar, month);
+  const marks = { line, chosen, onMove: move, onEdit: edit, onRemove: remove };
+
+  return (
+    <SidePanel title={`Rule of ${line.name}`} onClose={onClose}>
+      <Timeline line={line} chosen={chosen} onChoose={setChosen} onMove={move} onRemove={remove} onEdit={edit} />
+      {refusal && (
+        <p className="refusal" role="alert">
+          {refusal}
+        </p>
+      )}
+      {steps.length + exceptions.length === 0 && (
+        <p>There is no rule yet. Type a figure into a month, or choose a pattern below.</p>
+      )}
+      <ul className="rule-marks">
+        {steps.map((row) => (
+          <Mark key={row.id} mark={{ kind: 'step', from: row.from }} row={row} {...marks} />
+        ))}
+      </ul>
+      {period >= 0 && (
+        <p className="rule-words">
+          {monthInWords(month, locale)}: {reckon(model, line.id, period).words}
+        </p>
+      )}
+      {exceptions.length > 0 && (
+        <details className="rule-exceptions" open={exceptions.length <= 3 || chosen?.kind === 'exception'}>
+          <summary>{exceptions.length === 1 ? '1 exception' : `${exceptions.length} exceptions`}</summary>
+          <ul className="rule-marks">
+            {exceptions.map((row) => (
+              <Mark key={row.id} mark={{ kind: 'exception', month: row.month }} row={row} {...marks} />
+            ))}
+          </ul>
+        </details>
+      )}
+      <PatternForm key={line.id} line={line} month={month} />
+    </SidePanel>
+  );
+}
+
+interface MarkProps {
+  readonly mark: TimelineMark;
+  readonly row: { readonly amount: number | null; readonly formula: string | null };
+  readonly line: LineRow;
+  readonly chosen: TimelineMark | null;
+  readonly onMove: (mark: TimelineMark, to: Month) => void;
+  readonly onEdit: (mark: TimelineMark) => void;
+  readonly onRemove: (mark: TimelineMark) => void;
+}
+
+/** One step or exception in words, with what can be done with it. */
+function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) {
+  const { document, model } = useSessionState();
+  const { locale } = planOf(document);
+  const at = monthOf(mark);
+  const name =
+    mark.kind === 'exception'
+      ? `Exception in ${monthInWords(mark.month, locale)}`
+      : at === null
+        ? 'From the start'
+        : `From ${monthInWords(at, locale)}`;
+  return (
+    <li className={`is-${mark.kind} ${chosen && keyOf(chosen) === keyOf(mark) ? 'is-chosen' : ''}`}>
+      <span className="rule-when">
+        {at === null ? (
+          name
+        ) : (
+          <>
+            {mark.kind === 'step' ? 'From ' : 'In '}
+            <MonthSelect
+              label={`Month of: ${name}`}
+              months={model.calendar.months}
+              value={at}
+              locale={locale}
+              onChange={(to) => onMove(mark, to)}
+            />
+          </>
+        )}
+      </span>
+      <span className="rule-what">{sayingText(document, line.id, row)}</span>
+      <span className="rule-tools">
+        <button type="button" className="tool" onClick={() => onEdit(mark)} aria-label={`Edit: ${name}`} title="Edit">
+          <Icon name="edit" />
+        </button>
+        <button
+          type="button"
+          className="tool"
+          onClick={() => onRemove(mark)}
+          aria-label={`Remove: ${name}`}
+          title="Remove"
+        >
+          <Icon name="delete" />
+        </button>
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,132 @@
+import {
+  TOTAL_INCOME,
+  groupsWithLines,
+  patternOf,
+  planOf,
+  readFigure,
+  stretchOfYear,
+  writeForEntry,
+  writeShare,
+  writeWithUnit,
+  type Document,
+  type LineRow,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { SidePanel } from '../../../ui/SidePanel.tsx';
+import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { valueOf } from '../../../parts/lines/figures.ts';
+
+/** Splits the income between lines by percentages, and shows what is still free. */
+export function SplitPanel({ year, onClose }: { readonly year: number; readonly onClose: () => void }) {
+  const session = useSession();
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
+  const stretch = stretchOfYear(model.calendar, year);
+  const months = stretch.to - stretch.from;
+  const income = valueOf(model, TOTAL_INCOME, stretch, 'figures');
+  const monthly = income === income ? income / months : 0;
+  const groups = groupsWithLines(document).filter(({ group }) => group.side === 'expense' || group.side === 'setAside');
+  const lines = groups.flatMap((group) => group.lines).filter((line) => !line.locked && line.unit === 'money');
+  const [texts, setTexts] = useState<ReadonlyMap<string, string>>(
+    () => new Map(lines.flatMap((line) => textOf(document, line, plan.locale))),
+  );
+  const [refusal, setRefusal] = useState<string | null>(null);
+
+  const read = [...texts].map(([line, text]) => ({ line, result: readFigure(text, plan.locale, 'percent') }));
+  const shares = read.flatMap(({ line, result }) =>
+    result.ok && result.figure !== null ? [{ line, share: result.figure }] : [],
+  );
+  const given = shares.reduce((sum, { share }) => sum + share, 0);
+  const free = 1 - given;
+  const wrong = read.find(({ result }) => !result.ok);
+
+  const apply = () => {
+    if (wrong && !wrong.result.ok) return setRefusal(wrong.result.message);
+    const cleared = read.flatMap(({ line, result }) =>
+      result.ok && result.figure === null && shareOfIncome(document, line) !== null ? [{ line, share: null }] : [],
+    );
+    const changed = [...shares.filter(({ line, share }) => shareOfIncome(document, line) !== share), ...cleared];
+    if (changed.length === 0) return setRefusal('Nothing has changed yet.');
+    const refused = session.send({ kind: 'income.split', shares: changed });
+    setRefusal(refused?.message ?? null);
+  };
+
+  return (
+    <SidePanel title="Split the income" onClose={onClose}>
+      <p>
+        Give lines a percentage of each month’s total income. In {year} a month brings{' '}
+        {writeWithUnit(monthly, 'money', plan)} on average.
+      </p>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          apply();
+        }}
+      >
+        {groups.map(({ group, lines: own }) => (
+          <fieldset key={group.id} className="split-group">
+            <legend>{group.name}</legend>
+            {own
+              .filter((line) => lines.includes(line))
+              .map((line) => {
+                const share = shares.find((each) => each.line === line.id)?.share ?? null;
+                const present = valueOf(model, line.id, stretch, 'figures') / months;
+                return (
+                  <label key={line.id} className="split-line">
+                    <span>{line.name}</span>
+                    <small className="tabular">
+                      {share !== null
+                        ? writeWithUnit(share * monthly, 'money', plan)
+                        : present === present
+                          ? `now ${writeWithUnit(present, 'money', plan)}`
+                          : 'now nothing'}
+                    </small>
+                    <input
+                      className="form-control form-control-sm tabular"
+                      aria-label={`${line.name} in per cent of income`}
+                      value={texts.get(line.id) ?? ''}
+                      placeholder="%"
+                      autoComplete="off"
+                      inputMode="decimal"
+                      onChange={(event) => {
+                        setTexts(new Map(texts).set(line.id, event.target.value));
+                        setRefusal(null);
+                      }}
+                    />
+                  </label>
+                );
+              })}
+          </fieldset>
+        ))}
+        <div className={`split-free ${free < -1e-9 ? 'is-over' : ''}`} role="status">
+          <div className="split-bar" aria-hidden="true">
+            <span style={{ width: `${Math.min(100, given * 100)}%` }} />
+          </div>
+          {free < -1e-9
+            ? `${writeShare(given, plan.locale)} given: ${writeShare(-free, plan.locale)} more than there is.`
+            : `${writeShare(given, plan.locale)} given, ${writeShare(free, plan.locale)} still free: ${writeWithUnit(free * monthly, 'money', plan)} a month.`}
+        </div>
+        {refusal && (
+          <p className="refusal" role="alert">
+            {refusal}
+          </p>
+        )}
+        <button type="submit" className="btn btn-primary btn-sm">
+          Make these the rules
+        </button>
+      </form>
+    </SidePanel>
+  );
+}
+
+/** The percentage of income a line's rule gives it in every month; `null` when it has another rule. */
+function shareOfIncome(document: Document, line: string): number | null {
+  const steps = [...document.ruleSteps.values()].filter((step) => step.line === line);
+  const pattern = steps.length === 1 && steps[0]!.formula !== null ? patternOf(steps[0]!.formula) : null;
+  return pattern?.kind === 'percentage' && pattern.of === TOTAL_INCOME ? pattern.share : null;
+}
+
+function textOf(document: Document, line: LineRow, locale: string): [string, string][] {
+  const share = shareOfIncome(document, line.id);
+  return share === null ? [] : [[line.id, writeForEntry(share, 'percent', locale)]];
+}

@@ -1,0 +1,320 @@
+import {
+  highlightOn,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
+  datedId,
+  planOf,
+  unitOf,
+  writeDifference,
+  type HighlightRow,
+  type Month,
+  type PlanModel,
+  type Stretch,
+} from '@haushalt/core';
+import type { ReactNode } from 'react';
+import { Icon, type IconName } from '../../../ui/Icon.tsx';
+import type { GridCell } from '../../../grid/types.ts';
+import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import type { PlanState } from '../../../plan-session/session.ts';
+import { HIGHLIGHT_ICONS } from '../../../parts/plan/highlightMarks.ts';
+import type { BudgetColumn } from '../../../parts/lines/columns.ts';
+import { endFigure, stretchFigure, valueOf, type ShownFigure } from '../../../parts/lines/figures.ts';
+import type { OnRow } from './rowDeeds.ts';
+import { RowMenu } from './RowMenu.tsx';
+import { ruleCells } from './ruleCells.ts';
+import { sideOf, type BudgetRow } from '../../../parts/lines/rows.ts';
+import type { Trial } from '../trial/trial.ts';
+import type { BudgetView, EndColumn } from '../../../parts/lines/view.ts';
+
+/** What the cells of a budget are drawn from. */
+export interface CellContext {
+  readonly state: PlanState;
+  readonly view: BudgetView;
+  readonly year: number;
+  /** The months the columns at the end are about. */
+  readonly scope: Stretch;
+  readonly trial: Trial | null;
+  readonly onRow: OnRow;
+}
+
+const RHYTHMS = { fixed: 'fixed', periodic: 'periodic', dayToDay: 'day-to-day' } as const;
+
+/** What one cell of the budget shows. */
+export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetColumn): GridCell {
+  const { state, view, scope, trial } = context;
+  const { model } = state;
+  if (column.id === 'label') return labelCell(row, context.onRow);
+  if (row.id === null) return { content: null };
+  if (view.show === 'rules') return ruleCell(context, row, column);
+  const { stretch } = column;
+  const glow = state.glow?.changed.get(row.id);
+  if (stretch) {
+    const figure = stretchFigure(model, row.id, stretch, view.show);
+    const reaches = view.show === 'running' ? { from: 0, to: stretch.to } : stretch;
+    return figureCell(row, figure, {
+      glows: glow !== undefined && glow.from < reaches.to && reaches.from < glow.to,
+      mark: row.kind === 'line' && column.month !== undefined ? markOf(state, row.id, column.month) : null,
+      highlight: view.show === 'running' ? null : highlightFor(context, row.id, stretch),
+      note:
+        column.month === undefined
+          ? null
+          : (state.document.figureNotes.get(datedId(row.id, column.month))?.text ?? null),
+      difference: trial && differenceOf(context, row.id, stretch),
+    });
+  }
+  const end = column.end!;
+  return figureCell(row, endFigure(model, row.id, scope, end), {
+    glows: glow !== undefined,
+    mark: null,
+    highlight: end === 'total' && view.span !== 'plan' ? highlightOn(model, row.id, scope, 'year') : null,
+    note: null,
+    difference: trial && end === 'total' ? differenceOf(context, row.id, scope) : null,
+  });
+}
+
+function highlightFor({ state, view }: CellContext, id: string, stretch: Stretch): HighlightRow | null {
+  if (view.span === 'month') return highlightOn(state.model, id, stretch, 'month');
+  return view.span === 'year' ? highlightOn(state.model, id, stretch, 'year') : null;
+}
+
+/** By how much a figure has moved since a trial began; `null` where it has not. */
+function differenceOf({ state, view, trial }: CellContext, id: string, stretch: Stretch): number | null {
+  const now = valueOf(state.model, id, stretch, view.show);
+  const before = trial!.model.seriesOf(id) ? valueOf(trial!.model, id, stretch, view.show) : NaN;
+  const difference = (now === now ? now : 0) - (before === before ? before : 0);
+  return Math.abs(difference) < 0.00005 ? null : difference;
+}
+
+/** Whatever the cells of a row depend on. */
+export function cellParts(context: CellContext, row: BudgetRow): readonly unknown[] {
+  const { state, view, year, trial } = context;
+  const { model, document, glow } = state;
+  // Shares depend on their bases too, those of them that are shown.
+  const base = (id: string, ...ends: readonly EndColumn[]) =>
+    ends.some((end) => view.ends.includes(end)) ? model.seriesOf(id) : null;
+  return [
+    view,
+    year,
+    trial,
+    planOf(document),
+    document.figureNotes,
+    document.highlights,
+    row.id === null ? null : model.seriesOf(row.id),
+    base(TOTAL_INCOME, 'ofIncome', 'target'),
+    base(TOTAL_EXPENSES, 'ofExpenses'),
+    row.kind === 'line' ? base(row.group.id, 'ofGroup') : null,
+    row.id !== null && glow?.changed.has(row.id) ? glow : null,
+    // Rules are shown with the names of whatever they use.
+    view.show === 'rules' ? document : null,
+    ...ownParts(row, model),
+  ];
+}
+
+function ownParts(row: BudgetRow, model: PlanModel): readonly unknown[] {
+  switch (row.kind) {
+    case 'total':
+      return [];
+    case 'side':
+      return [row.label];
+    case 'line':
+      // Figures that stay the same may still change their marks, with every step or exception a line gains or loses.
+      return [row.line, row.across ? row.group.name : '', model.stepsOf(row.id), model.exceptionsOf(row.id)];
+    default:
+      return [row.group, row.id];
+  }
+}
+
+type Mark = 'exception' | 'step';
+
+function markOf({ document }: PlanState, line: string, month: Month): Mark | null {
+  if (document.exceptions.has(datedId(line, month))) return 'exception';
+  return document.ruleSteps.has(datedId(line, month)) ? 'step' : null;
+}
+
+const MARK_WORDS: Readonly<Record<Mark, string>> = {
+  exception: 'Exception: this month departs from the rule',
+  step: 'The rule changes from this month on',
+};
+
+interface Dressing {
+  readonly glows: boolean;
+  readonly mark: Mark | null;
+  readonly highlight: HighlightRow | null;
+  readonly note: string | null;
+  readonly difference: number | null;
+}
+
+function figureCell(
+  row: BudgetRow,
+  figure: ShownFigure,
+  { glows, mark, highlight, note, difference }: Dressing,
+): GridCell {
+  const negative = figure.value !== null && figure.value < 0;
+  const classes = [
+    'tabular',
+    negative ? 'negative' : '',
+    figure.problem ? 'problem' : '',
+    mark ? `mark-${mark}` : '',
+    note ? 'has-note' : '',
+    highlight ? `highlight-${highlight.tone}` : '',
+    glows ? 'glow' : '',
+    row.id === '@net' && negative ? 'in-the-red' : '',
+    difference === null ? '' : 'has-moved',
+  ];
+  const words = [highlight?.word, note, figure.problem, figure.note, mark ? MARK_WORDS[mark] : undefined].filter(
+    Boolean,
+  );
+  const className = classes.filter((name) => name !== '').join(' ');
+  const title = words.length === 0 ? {} : { title: words.join('. ') };
+  // Most figures are nothing but their text, which is the quickest to draw.
+  if (!mark && !highlight && !figure.problem && !note && difference === null)
+    return { className, content: figure.text, ...title };
+  return {
+    className,
+    parts: [figure.text, difference, ...words],
+    content: (
+      <>
+        {mark && <span className="visually-hidden">{MARK_WORDS[mark]}: </span>}
+        {highlight && (
+          <span className="highlight-mark">
+            <Icon name={HIGHLIGHT_ICONS[highlight.tone]} />
+            <span className="visually-hidden">{highlight.word}: </span>
+          </span>
+        )}
+        {figure.problem ? (
+          <>
+            <Icon name="warning" />
+            <span className="visually-hidden">{figure.problem}</span>
+          </>
+        ) : (
+          <span className="figure">{figure.text}</span>
+        )}
+        {note && <span className="visually-hidden">, note: {note}</span>}
+        {difference !== null && <Difference row={row} difference={difference} />}
+      </>
+    ),
+    ...title,
+  };
+}
+
+function Difference({ row, difference }: { readonly row: BudgetRow; readonly difference: number }): ReactNode {
+  return (
+    <small className={`difference ${worse(row, difference) ? 'is-worse' : 'is-better'}`}>
+      {difference > 0 ? '▴' : '▾'} <DifferenceText row={row} difference={difference} />
+    </small>
+  );
+}
+
+function DifferenceText({ row, difference }: { readonly row: BudgetRow; readonly difference: number }): ReactNode {
+  const { document } = useSessionState();
+  return writeDifference(difference, unitOf(document, row.id!), planOf(document));
+}
+
+/** Whether a difference hurts: more costs, or less of anything else that counts as money. */
+function worse(row: BudgetRow, difference: number): boolean {
+  return sideOf(row) === 'expense' ? difference > 0 : difference < 0;
+}
+
+/** In place of figures, the rules they come from; each stands across the months it holds in. */
+function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetColumn): GridCell {
+  const { stretch } = column;
+  if (!stretch) return { content: null };
+  const first = stretch.from === scope.from;
+  const rule = (text: string, kind: 'step' | 'exception' | 'sum', months: number): GridCell => ({
+    className: `rule-cell rule-${kind}`,
+    title: text,
+    content: (
+      <span className="rule-text" style={{ width: months * column.width - 8 }}>
+        {kind === 'exception' && <span className="visually-hidden">Exception: </span>}
+        {text}
+      </span>
+    ),
+  });
+  if (row.kind !== 'line')
+    return first
+      ? rule(SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? 'the sum of its lines', 'sum', scope.to - scope.from)
+      : { content: null };
+  const cell = ruleCells(state.model, row.id, scope).find(({ from }) => from === stretch.from);
+  return cell ? rule(cell.text, cell.kind, cell.to - cell.from) : { content: null };
+}
+
+const SUM_WORDS: Readonly<Record<string, string>> = {
+  '@income': 'the sum of all income',
+  '@expense': 'the sum of all expenses',
+  '@setAside': 'the sum of all that is set aside',
+  '@leftOver': 'net − total set aside',
+  '@net': 'total income − total expenses',
+  '@cumulativeNet': 'net, added up since the plan’s start',
+};
+
+function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
+  const side = sideOf(row);
+  switch (row.kind) {
+    case 'heading': {
+      const icon: IconName = row.collapsed ? 'right' : 'down';
+      return {
+        title: row.group.name,
+        parts: ['heading', side, row.group.name, row.group.rhythm, row.collapsed],
+        content: (
+          <>
+            <button
+              type="button"
+              className="collapse"
+              tabIndex={-1}
+              aria-expanded={!row.collapsed}
+              aria-label={`${row.collapsed ? 'Open' : 'Collapse'} ${row.group.name}`}
+              title={row.collapsed ? 'Open (Space)' : 'Collapse (Space)'}
+              onClick={() => onRow('collapse', row)}
+            >
+              <Icon name={icon} />
+            </button>
+            {side && <Icon name={side} />}
+            <span className="label-text">{row.group.name}</span>
+            {row.group.rhythm && <small>{RHYTHMS[row.group.rhythm]}</small>}
+            <RowMenu row={row} onRow={onRow} />
+          </>
+        ),
+      };
+    }
+    case 'side':
+      return {
+        content: (
+          <>
+            {side && <Icon name={side} />}
+            <span className="label-text">{row.label}</span>
+          </>
+        ),
+      };
+    case 'line':
+      return {
+        title: row.line.note === '' ? row.line.name : `${row.line.name}: ${row.line.note}`,
+        // The menu shows and changes the whole line.
+        parts: ['line', row.line, row.across ? row.group.name : ''],
+        content: (
+          <>
+            <span className={`label-text ${row.line.note === '' ? '' : 'has-note'}`}>{row.line.name}</span>
+            {row.across && <small className="across-group">{row.group.name}</small>}
+            {row.line.locked && (
+              <span className="lock-mark" title="Locked against editing">
+                <Icon name="lock" />
+                <span className="visually-hidden">, locked</span>
+              </span>
+            )}
+            <RowMenu row={row} onRow={onRow} />
+          </>
+        ),
+      };
+    case 'invitation':
+      return {
+        content: (
+          <button type="button" className="add-line" tabIndex={-1} onClick={() => onRow('addLine', row)}>
+            <Icon name="add" /> Add the first line
+          </button>
+        ),
+      };
+    case 'subtotal':
+      return { content: <span className="label-text">{row.group.name}</span>, title: `Subtotal of ${row.group.name}` };
+    case 'total':
+      return { content: <span className="label-text">{row.label}</span> };
+  }
+}

@@ -1,0 +1,40 @@
+import { stretchOfYear, yearsOf, type Stretch } from '@haushalt/core';
+import { useMemo } from 'react';
+import { useSame } from '../../../ui/useSame.ts';
+import { useYear } from '../../../parts/plan/useYear.ts';
+import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { budgetColumns, columnsKey, scopeOf, type BudgetColumn } from '../../../parts/lines/columns.ts';
+import { budgetRows, type BudgetRow, type BudgetRows } from '../../../parts/lines/rows.ts';
+import type { BudgetView } from '../../../parts/lines/view.ts';
+
+/** What the budget shows: its year, rows and columns, as its view has them. */
+export interface ShownBudget {
+  readonly years: readonly number[];
+  readonly year: number;
+  readonly setYear: (year: number) => void;
+  /** The months the columns at the end are about. */
+  readonly scope: Stretch;
+  readonly budget: BudgetRows;
+  /** All rows, those that scroll before those that stay at the bottom. */
+  readonly all: readonly BudgetRow[];
+  readonly columns: readonly BudgetColumn[];
+  /** How many months a year of the plan has. */
+  readonly monthsIn: (year: number) => number;
+}
+
+export function useShownBudget(view: BudgetView): ShownBudget {
+  const { model } = useSessionState();
+  const years = yearsOf(model.calendar);
+  const [year, setYear] = useYear(years);
+  const scope = useMemo(() => scopeOf(model, view, year), [model, view, year]);
+  const budget = useMemo(() => budgetRows(model, view, scope), [model, view, scope]);
+  const all = useMemo(() => [...budget.rows, ...budget.footer], [budget]);
+  const computed = useMemo(() => budgetColumns(model, view, budget.rows, year), [model, budget, view, year]);
+  // Most edits leave every column as it is; then no row is laid out again.
+  const columns = useSame(computed, columnsKey(computed));
+  const monthsIn = (of: number) => {
+    const { from, to } = stretchOfYear(model.calendar, of);
+    return to - from;
+  };
+  return { years, year, setYear, scope, budget, all, columns, monthsIn };
+}

@@ -1,0 +1,81 @@
+import { planOf } from '@haushalt/core';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { Icon } from '../../../ui/Icon.tsx';
+import { useNotices } from '../../../ui/Notices.tsx';
+import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { doneSince, momentsOf, trialBefore, trialFromNow, type Trial } from './trial.ts';
+
+interface TrialStripProps {
+  readonly trial: Trial;
+  readonly onTrial: (trial: Trial | null) => void;
+}
+
+/** How many past changes are offered as moments to compare with. */
+const MOMENTS = 10;
+
+/** While something is tried: since when figures are compared, and how to keep the changes or go back. */
+export function TrialStrip({ trial, onTrial }: TrialStripProps) {
+  const session = useSession();
+  const notices = useNotices();
+  const { document, base, scenario, history } = useSessionState();
+  const count = doneSince(trial, history);
+  const { locale } = planOf(document);
+
+  const goBack = () => {
+    const refusal = session.undoSeveral(count);
+    if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
+    else notices.say({ text: count === 1 ? 'The change is taken back.' : `${count} changes are taken back.` });
+    onTrial(null);
+  };
+
+  return (
+    <div className="trial-strip" role="status">
+      <Icon name="trial" />
+      <strong>Trying</strong>
+      <Dropdown>
+        <Dropdown.Toggle as="button" type="button" className="tool" title="Compare with another moment">
+          {trial.since} <Icon name="down" />
+        </Dropdown.Toggle>
+        <Dropdown.Menu className="look-menu">
+          <Dropdown.Item
+            as="button"
+            type="button"
+            onClick={() => onTrial(trialFromNow(document, history, new Date(), locale))}
+          >
+            From now on
+          </Dropdown.Item>
+          {momentsOf(history)
+            .slice(-MOMENTS)
+            .reverse()
+            .map((item) => (
+              <Dropdown.Item
+                as="button"
+                type="button"
+                key={item.commandId}
+                onClick={() => onTrial(trialBefore(base, scenario?.id ?? null, history, item.commandId))}
+              >
+                Since before “{item.label}”
+              </Dropdown.Item>
+            ))}
+        </Dropdown.Menu>
+      </Dropdown>
+      <span>
+        {count === 0
+          ? 'Change something: every figure that moves shows by how much.'
+          : count === 1
+            ? '1 change'
+            : `${count} changes`}
+      </span>
+      <span className="trial-tools">
+        <button type="button" className="btn btn-sm btn-primary" onClick={() => onTrial(null)}>
+          {count === 0 ? 'Stop trying' : 'Keep'}
+        </button>
+        {count > 0 && (
+          <button type="button" className="btn btn-sm btn-outline-primary" onClick={goBack}>
+            Go back
+          </button>
+        )}
+      </span>
+    </div>
+  );
+}

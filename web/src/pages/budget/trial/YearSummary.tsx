@@ -1,0 +1,45 @@
+import { NET, figuresOf, planOf, rolledUpValue, stretchOfYear, writeDifference, writeWithUnit } from '@haushalt/core';
+import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import type { Trial } from './trial.ts';
+
+interface YearSummaryProps {
+  readonly year: number;
+  readonly trial: Trial | null;
+}
+
+/** The year in a sentence: what is left of it, before and after a trial, and whether expenses fit the income. */
+export function YearSummary({ year, trial }: YearSummaryProps) {
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
+  const stretch = stretchOfYear(model.calendar, year);
+  const net = model.seriesOf(NET)!;
+  const total = rolledUpValue(net.values, stretch, 'total');
+  const red = figuresOf(net)
+    .slice(stretch.from, stretch.to)
+    .filter((figure) => figure !== null && figure <= -0.005).length;
+  const before = trial
+    ? rolledUpValue(trial.model.seriesOf(NET)!.values, stretchOfYear(trial.model.calendar, year), 'total')
+    : NaN;
+  const write = (value: number) => writeWithUnit(value, 'money', plan);
+  return (
+    <p className="year-summary" role="status">
+      Net of {year}:{' '}
+      {before === before && (
+        <>
+          <span className="net-before">{write(before)}</span> →{' '}
+        </>
+      )}
+      <strong className={total < 0 ? 'negative' : undefined}>{total === total ? write(total) : 'no figure'}</strong>
+      {before === before && total === total && Math.abs(total - before) >= 0.005 && (
+        <span className={`net-moved ${total < before ? 'is-worse' : 'is-better'}`}>
+          {writeDifference(total - before, 'money', plan)}
+        </span>
+      )}
+      {red > 0 ? (
+        <span className="in-the-red">{red === 1 ? '1 month in the red' : `${red} months in the red`}</span>
+      ) : (
+        total === total && <span className="in-the-black">Expenses fit the income</span>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,256 @@
+import {
+  UNITS,
+  UNIT_WORDS,
+  monthInWords,
+  notationOf,
+  readFigure,
+  toShown,
+  usersOf,
+  writeFigure,
+  writeForEntry,
+  writeWithUnit,
+  type AssumptionRow,
+  type AssumptionSettings,
+  type Command,
+  type PlanRow,
+} from '@haushalt/core';
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { useState } from 'react';
+import { nudged } from '../../fields/nudged.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { useShell } from '../plan/shell.ts';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { AssumptionFormula } from './AssumptionFormula.tsx';
+import { AssumptionSteps } from './AssumptionSteps.tsx';
+import { CommitField } from '../../fields/CommitField.tsx';
+import { Slider } from '../../fields/Slider.tsx';
+
+interface AssumptionCardProps {
+  readonly assumption: AssumptionRow;
+  readonly plan: PlanRow;
+  readonly openAtFirst: boolean;
+  /** Moves it one place up or down. */
+  readonly onMove: (direction: 1 | -1) => void;
+}
+
+/** One assumption: its name and value to be changed in place, the rest behind it. */
+export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: AssumptionCardProps) {
+  const session = useSession();
+  const shell = useShell();
+  const { document, model } = useSessionState();
+  const [open, setOpen] = useState(openAtFirst);
+  const [computing, setComputing] = useState(false);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const { id, name, unit, value, formula, low, high, section, note } = assumption;
+  const steps = [...model.valueStepsOf(id)].sort((a, b) => (a.from < b.from ? -1 : 1));
+  const users = usersOf(document, id);
+  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id });
+
+  const send = (command: Command): string | null => {
+    const refused = session.send(command);
+    setRefusal(null);
+    return refused?.message ?? null;
+  };
+  const set = (settings: Partial<AssumptionSettings>) => send({ kind: 'assumption.set', assumption: id, settings });
+  const read = (text: string, then: (figure: number | null) => string | null): string | null => {
+    const figure = readFigure(text, plan.locale, unit);
+    return figure.ok ? then(figure.figure) : figure.message;
+  };
+  const setValue = (text: string) =>
+    read(text, (figure) =>
+      figure === null ? 'An assumption needs a value. Type 0 if it is nothing.' : set({ value: figure }),
+    );
+  const nudge = (direction: 1 | -1) => setRefusal(set({ value: nudged(value, unit, direction) }));
+  const limit = (which: 'low' | 'high', figure: number | null) => (
+    <label>
+      <span>{which === 'low' ? 'At least' : 'At most'}</span>
+      <CommitField
+        className="assumption-limit"
+        label={`${which === 'low' ? 'Lower' : 'Upper'} limit of ${name}`}
+        shown={figure === null ? '' : writeFigure(figure, unit, plan)}
+        entry={figure === null ? '' : writeForEntry(figure, unit, plan.locale)}
+        onCommit={(text) => read(text, (typed) => set({ [which]: typed }))}
+      />
+    </label>
+  );
+  const computed = formula === null ? null : model.seriesOf(id)!.valueAt(0);
+
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`assumption ${open ? 'is-open' : ''} ${isDragging ? 'is-dragged' : ''}`}
+      data-assumption={id}
+    >
+      <div
+        className="assumption-row"
+        onKeyDown={(event) => {
+          if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
+          event.preventDefault();
+          onMove(event.key === 'ArrowUp' ? -1 : 1);
+        }}
+      >
+        <span className="assumption-grip" {...listeners} title="Drag to move (Alt+↑ and Alt+↓)">
+          <Icon name="grip" />
+        </span>
+        <CommitField
+          className="assumption-name"
+          label={`Name of ${name}`}
+          shown={name}
+          entry={name}
+          onCommit={(text) => set({ name: text })}
+        />
+        {computed === null ? (
+          <CommitField
+            className="assumption-value"
+            label={`Value of ${name}`}
+            shown={writeFigure(value, unit, plan)}
+            entry={writeForEntry(value, unit, plan.locale)}
+            onCommit={setValue}
+            onNudge={nudge}
+          />
+        ) : (
+          <output className="assumption-value" title="Computed by its formula">
+            {computed === computed ? writeFigure(computed, unit, plan) : '–'}
+          </output>
+        )}
+        <button
+          type="button"
+          className="tool"
+          aria-expanded={open}
+          aria-label={`More about ${name}`}
+          onClick={() => setOpen(!open)}
+        >
+          <Icon name="down" />
+        </button>
+      </div>
+      <p className="assumption-unit">
+        {UNIT_WORDS[unit]}
+        {steps.map(
+          (step) => `, ${writeFigure(step.value, unit, plan)} from ${monthInWords(step.from, plan.locale, 'short')}`,
+        )}
+        {formula !== null && <> = {toShown(formula, document, notationOf(plan.locale))}</>}
+      </p>
+      {!open && note !== '' && (
+        <p className="assumption-remark" title={note}>
+          {note}
+        </p>
+      )}
+      {open && (
+        <div className="assumption-more">
+          {formula === null && (
+            <>
+              <Slider
+                of={assumption}
+                plan={plan}
+                onTry={(tried) =>
+                  setRefusal(
+                    session.tryOut(
+                      tried === null ? null : { kind: 'assumption.set', assumption: id, settings: { value: tried } },
+                    )?.message ?? null,
+                  )
+                }
+                onKeep={(kept) => setRefusal(set({ value: kept }))}
+              />
+              <AssumptionSteps assumption={assumption} steps={steps} model={model} plan={plan} send={send} />
+            </>
+          )}
+          {computing ? (
+            <AssumptionFormula
+              assumption={assumption}
+              document={document}
+              onFormula={(stored) => set({ formula: stored })}
+              onDone={() => setComputing(false)}
+            />
+          ) : (
+            <div className="assumption-choices">
+              <button type="button" className="tool" onClick={() => setComputing(true)}>
+                <Icon name="rule" />
+                {formula === null ? 'Compute it from others' : 'Change the formula'}
+              </button>
+              {computed !== null && (
+                <button
+                  type="button"
+                  className="tool"
+                  onClick={() =>
+                    setRefusal(set({ formula: null, ...(computed === computed ? { value: computed } : {}) }))
+                  }
+                >
+                  Keep {computed === computed ? writeWithUnit(computed, unit, plan) : 'its last value'} instead
+                </button>
+              )}
+            </div>
+          )}
+          <div className="assumption-limits">
+            {limit('low', low)}
+            {limit('high', high)}
+          </div>
+          <label>
+            <span>Unit</span>
+            <select
+              className="form-select form-select-sm"
+              value={unit}
+              onChange={(event) => setRefusal(set({ unit: event.target.value as AssumptionRow['unit'] }))}
+            >
+              {UNITS.map((option) => (
+                <option key={option} value={option}>
+                  {UNIT_WORDS[option]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            <span>Heading it stands under</span>
+            <CommitField
+              className="assumption-section"
+              label={`Heading of ${name}`}
+              shown={section}
+              entry={section}
+              onCommit={(text) => set({ section: text })}
+            />
+          </label>
+          <label>
+            <span>Note</span>
+            <CommitField
+              className="assumption-note"
+              label={`Note on ${name}`}
+              shown={note}
+              entry={note}
+              onCommit={(text) => set({ note: text })}
+              multiline
+            />
+          </label>
+          <p className="assumption-uses">
+            {users.length === 0 ? 'Not used by any rule yet.' : 'Used by '}
+            {users.map((user, index) => (
+              <span key={`${user.id}|${user.name}`}>
+                {index > 0 && ', '}
+                {document.plan.has(user.id) ? (
+                  user.name
+                ) : (
+                  <button type="button" className="jump" onClick={() => shell.goTo(user.id)}>
+                    {user.name}
+                  </button>
+                )}
+              </span>
+            ))}
+          </p>
+          <button
+            type="button"
+            className="tool"
+            onClick={() => setRefusal(send({ kind: 'assumption.delete', assumption: id }))}
+          >
+            <Icon name="delete" />
+            Delete
+          </button>
+        </div>
+      )}
+      {refusal && (
+        <p className="refusal" role="alert">
+          {refusal}
+        </p>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,93 @@
+import {
+  notationOf,
+  planOf,
+  toShown,
+  unitFindings,
+  readStored,
+  type AssumptionRow,
+  type Document,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { readEntry } from '../../fields/formula/entry.ts';
+import { completableNames, formulaField } from '../../fields/formula/formulaField.ts';
+
+interface AssumptionFormulaProps {
+  readonly assumption: AssumptionRow;
+  readonly document: Document;
+  /** Takes the formula in its stored form; returns why it cannot. */
+  readonly onFormula: (stored: string) => string | null;
+  readonly onDone: () => void;
+}
+
+/** The formula that gives an assumption's value from others. Enter takes it, Escape leaves it as it was. */
+export function AssumptionFormula({ assumption, document, onFormula, onDone }: AssumptionFormulaProps) {
+  const notation = notationOf(planOf(document).locale);
+  const [text, setText] = useState(assumption.formula === null ? '' : toShown(assumption.formula, document, notation));
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [Field] = useState(() => formulaField());
+  const read = text.trim() === '' ? null : readEntry(text, true, assumption.unit, document);
+  const problem = read?.kind === 'problem' ? read.problem : null;
+  const findings =
+    read?.kind === 'formula' ? unitFindings(readStored(read.stored), document, assumption.unit, notation) : [];
+  const take = () => {
+    if (read?.kind !== 'formula') return setRefusal(problem?.message ?? 'Write a formula, for example Inflation + 1%.');
+    const refused = onFormula(read.stored);
+    setRefusal(refused);
+    if (refused === null) onDone();
+  };
+  const change = (next: string) => {
+    setText(next);
+    setRefusal(null);
+  };
+  const key = (name: string): boolean => {
+    if (name === 'Enter') take();
+    else if (name === 'Escape') onDone();
+    else return false;
+    return true;
+  };
+  return (
+    <div className="assumption-formula">
+      {Field ? (
+        <Field
+          value={text}
+          isBeingTyped={false}
+          label={`Formula of ${assumption.name}`}
+          names={completableNames(document).filter(({ name }) => name !== assumption.name)}
+          notation={notation}
+          problem={problem}
+          onChange={change}
+          onKey={key}
+        />
+      ) : (
+        <input
+          className="form-control form-control-sm"
+          aria-label={`Formula of ${assumption.name}`}
+          autoFocus
+          value={text}
+          onChange={(event) => change(event.target.value)}
+          onKeyDown={(event) => {
+            if (key(event.key)) event.preventDefault();
+          }}
+        />
+      )}
+      {(refusal ?? (text !== '' ? problem?.message : null)) && (
+        <p className="refusal" role="alert">
+          {refusal ?? problem?.message}
+        </p>
+      )}
+      {findings.map((finding) => (
+        <p key={finding.message} className="entry-finding">
+          {finding.message}
+        </p>
+      ))}
+      <div className="assumption-choices">
+        <button type="button" className="btn btn-sm btn-primary" onClick={take}>
+          Compute it
+        </button>
+        <button type="button" className="btn btn-sm btn-link" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+    </div>
+  );
+}

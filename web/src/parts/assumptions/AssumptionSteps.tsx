@@ -1,0 +1,111 @@
+import {
+  addMonths,
+  monthInWords,
+  periodOf,
+  readFigure,
+  writeFigure,
+  writeForEntry,
+  type AssumptionRow,
+  type AssumptionStepRow,
+  type Command,
+  type Month,
+  type PlanRow,
+  type PlanModel,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { Icon } from '../../ui/Icon.tsx';
+import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { CommitField } from '../../fields/CommitField.tsx';
+
+interface AssumptionStepsProps {
+  readonly assumption: AssumptionRow;
+  readonly steps: readonly AssumptionStepRow[];
+  readonly model: PlanModel;
+  readonly plan: PlanRow;
+  /** Carries a command out; returns why it cannot be. */
+  readonly send: (command: Command) => string | null;
+}
+
+/** An assumption's values along the plan's months: a small timeline, and below it each dated value to change, move or remove. */
+export function AssumptionSteps({ assumption, steps, model, plan, send }: AssumptionStepsProps) {
+  const { id, name, unit, value } = assumption;
+  const { calendar } = model;
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const write = (figure: number) => writeFigure(figure, unit, plan);
+  const percent = (month: Month) => `${Math.max(0, Math.min(1, periodOf(calendar, month) / calendar.count)) * 100}%`;
+  const inPlan = steps.filter((step) => periodOf(calendar, step.from) >= 0);
+  const setStep = (from: Month, text: string): string | null => {
+    const read = readFigure(text, plan.locale, unit);
+    if (!read.ok) return read.message;
+    if (read.figure === null) return 'A dated value needs a figure. Remove it if it should not be there.';
+    return send({ kind: 'assumption.setStep', assumption: id, from, value: read.figure });
+  };
+  const add = () => {
+    const taken = new Set<string>(steps.map((step) => step.from));
+    const january = calendar.months.find(
+      (month) => month.endsWith('-01') && !taken.has(month) && month > calendar.first,
+    );
+    const from = january ?? addMonths((steps.at(-1)?.from ?? calendar.first) as Month, 12);
+    setRefusal(send({ kind: 'assumption.setStep', assumption: id, from, value: steps.at(-1)?.value ?? value }));
+  };
+
+  return (
+    <div className="assumption-steps">
+      {inPlan.length > 0 && (
+        <div className="assumption-timeline" aria-hidden="true">
+          <span style={{ left: 0, width: percent(inPlan[0]!.from) }}>{write(value)}</span>
+          {inPlan.map((step, index) => (
+            <span
+              key={step.id}
+              style={{
+                left: percent(step.from),
+                right: inPlan[index + 1] ? `calc(100% - ${percent(inPlan[index + 1]!.from)})` : 0,
+              }}
+            >
+              {write(step.value)}
+            </span>
+          ))}
+        </div>
+      )}
+      <ul>
+        {steps.map((step) => (
+          <li key={step.id}>
+            <span>from</span>
+            <MonthSelect
+              label={`First month of ${name}, ${monthInWords(step.from, plan.locale)}`}
+              months={calendar.months}
+              value={step.from}
+              locale={plan.locale}
+              onChange={(to) => setRefusal(send({ kind: 'assumption.moveStep', assumption: id, from: step.from, to }))}
+            />
+            <CommitField
+              className="assumption-value"
+              label={`Value of ${name} from ${monthInWords(step.from, plan.locale)}`}
+              shown={write(step.value)}
+              entry={writeForEntry(step.value, unit, plan.locale)}
+              onCommit={(text) => setStep(step.from, text)}
+            />
+            <button
+              type="button"
+              className="tool"
+              title="Remove this value"
+              aria-label={`Remove the value of ${name} from ${monthInWords(step.from, plan.locale)}`}
+              onClick={() => setRefusal(send({ kind: 'assumption.removeStep', assumption: id, from: step.from }))}
+            >
+              <Icon name="delete" />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="tool" onClick={add}>
+        <Icon name="add" />
+        Another value from a month on
+      </button>
+      {refusal && (
+        <p className="refusal" role="alert">
+          {refusal}
+        </p>
+      )}
+    </div>
+  );
+}

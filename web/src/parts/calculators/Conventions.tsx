@@ -1,0 +1,68 @@
+import { figureAsFormula, figureOfFormula, type LoanRow } from '@haushalt/core';
+import { Segments } from '../../ui/Segments.tsx';
+import type { Settings } from './useSettings.ts';
+
+/** What loans and pots agree on besides their terms. */
+type Agreed = Pick<LoanRow, 'months' | 'termIn' | 'due' | 'conversion'>;
+
+interface ConventionProps {
+  readonly of: Agreed;
+  readonly onSet: Settings['set'];
+}
+
+/** Whether a duration is counted in months or years; a duration that is a figure is counted anew. */
+export function DurationUnit({ of, onSet }: ConventionProps) {
+  const choose = (termIn: Agreed['termIn']) => {
+    const typed = of.months === null ? null : figureOfFormula(of.months);
+    if (typed === null || termIn === of.termIn) return onSet({ termIn });
+    onSet({ termIn, months: figureAsFormula(tidied(termIn === 'years' ? typed / 12 : typed * 12)) });
+  };
+  return (
+    <Segments
+      label="Duration in"
+      value={of.termIn}
+      options={[
+        { value: 'months', words: 'months' },
+        { value: 'years', words: 'years' },
+      ]}
+      onChange={choose}
+    />
+  );
+}
+
+/** When within a month something falls due, and how the yearly rate becomes a monthly one. */
+export function DueAndRate({ of, onSet, due }: ConventionProps & { readonly due: string }) {
+  return (
+    <>
+      <div className="term">
+        <span className="term-label">{due}</span>
+        <Segments
+          label={due}
+          value={of.due}
+          options={[
+            { value: 'end', words: 'end' },
+            { value: 'start', words: 'start' },
+          ]}
+          onChange={(chosen) => onSet({ due: chosen })}
+        />
+      </div>
+      <div className="term">
+        <span className="term-label">The rate is</span>
+        <Segments
+          label="The rate is"
+          value={of.conversion}
+          options={[
+            { value: 'nominal', words: 'nominal', title: 'A month has a twelfth of it' },
+            { value: 'effective', words: 'effective', title: 'Twelve months of it make the yearly rate' },
+          ]}
+          onChange={(conversion) => onSet({ conversion })}
+        />
+      </div>
+    </>
+  );
+}
+
+/** A computed value as a figure to be given: without binary noise. */
+export function tidied(value: number): number {
+  return Number(value.toPrecision(12));
+}

@@ -1,0 +1,119 @@
+import { groupsWithLines, planOf, toShown, notationOf, type Side } from '@haushalt/core';
+import { useState, type FormEvent, type ReactNode } from 'react';
+import Form from 'react-bootstrap/Form';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { useShell } from '../plan/shell.ts';
+import { newId } from '../../plan-session/api.ts';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+
+/** A line a calculator can put into the budget; `formula` is in its stored form. */
+export interface PlaceableLine {
+  readonly name: string;
+  readonly formula: string;
+}
+
+/** One way of putting a calculator into the budget. */
+export interface Placing {
+  readonly words: string;
+  readonly lines: readonly PlaceableLine[];
+}
+
+interface PlaceDialogProps {
+  readonly title: string;
+  readonly side: Side;
+  /** What a group is called that has to be made first. */
+  readonly groupName: string;
+  readonly ways: readonly Placing[];
+  readonly onClose: () => void;
+  /** What else is to be chosen. */
+  readonly children?: ReactNode;
+}
+
+const NEW_GROUP = 'new';
+
+/** Puts lines that follow a calculator into a group of the budget. */
+export function PlaceDialog({ title, side, groupName, ways, onClose, children }: PlaceDialogProps) {
+  const session = useSession();
+  const shell = useShell();
+  const notices = useNotices();
+  const { document } = useSessionState();
+  const notation = notationOf(planOf(document).locale);
+  const groups = groupsWithLines(document).filter(({ group }) => group.side === side);
+  const [group, setGroup] = useState(groups[0]?.group.id ?? NEW_GROUP);
+  const [way, setWay] = useState(0);
+  const [names, setNames] = useState<Readonly<Record<string, string>>>({});
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const { lines } = ways[way]!;
+  const nameOfLine = (line: PlaceableLine) => names[line.name] ?? line.name;
+
+  const place = (event: FormEvent) => {
+    event.preventDefault();
+    const id = group === NEW_GROUP ? newId() : group;
+    const placed = lines.map((line) => ({
+      id: newId(),
+      name: nameOfLine(line),
+      unit: 'money' as const,
+      formula: line.formula,
+    }));
+    const refused = session.send({
+      kind: 'lines.place',
+      group: id,
+      newGroup: group === NEW_GROUP ? { name: groupName, side } : null,
+      lines: placed,
+    });
+    if (refused) return setRefusal(refused.message);
+    notices.say({
+      text: `${placed.map((line) => line.name).join(', ')}: in the budget, and follows every change.`,
+      action: { label: 'Show it there', run: () => shell.goTo(placed[0]!.id) },
+    });
+    onClose();
+  };
+
+  return (
+    <FormDialog title={title} submit="Put into the budget" refusal={refusal} onSubmit={place} onClose={onClose}>
+      {ways.length > 1 && (
+        <fieldset className="wide">
+          {ways.map((each, index) => (
+            <Form.Check
+              key={each.words}
+              type="radio"
+              name="place-way"
+              id={`place-way-${index}`}
+              label={each.words}
+              checked={way === index}
+              onChange={() => setWay(index)}
+            />
+          ))}
+        </fieldset>
+      )}
+      <Form.Group controlId="place-group" className="wide">
+        <Form.Label>Group</Form.Label>
+        <Form.Select value={group} onChange={(event) => setGroup(event.target.value)} autoFocus>
+          {groups.map(({ group: { id, name } }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+          <option value={NEW_GROUP}>A new group, {groupName}</option>
+        </Form.Select>
+      </Form.Group>
+      {children}
+      {lines.map((line) => (
+        <Form.Group key={line.name} controlId={`place-${line.name}`} className="wide">
+          <Form.Label>Line</Form.Label>
+          <Form.Control
+            value={nameOfLine(line)}
+            maxLength={80}
+            autoComplete="off"
+            onChange={(event) => {
+              setNames({ ...names, [line.name]: event.target.value });
+              setRefusal(null);
+            }}
+          />
+          <Form.Text>Its rule: {toShown(line.formula, document, notation)}</Form.Text>
+        </Form.Group>
+      ))}
+    </FormDialog>
+  );
+}

@@ -1,0 +1,38 @@
+import { Icon } from '../../ui/Icon.tsx';
+import { useShell } from '../plan/shell.ts';
+
+interface UsedByProps {
+  readonly users: readonly { readonly id: string; readonly name: string }[];
+  /** Puts it into the budget; left out where that has no meaning. */
+  readonly onPlace?: () => void;
+}
+
+/** Who uses a calculator's figures, and a way to put it into the budget. */
+export function UsedBy({ users, onPlace }: UsedByProps) {
+  const shell = useShell();
+  if (users.length === 0 && !onPlace) return null;
+  return (
+    <div className="used-by">
+      <h3>In the plan</h3>
+      {users.length > 0 && (
+        <p>
+          Used by{' '}
+          {users.map(({ id, name }, index) => (
+            <span key={id}>
+              {index > 0 && ', '}
+              <button type="button" className="jump" onClick={() => shell.goTo(id)}>
+                {name}
+              </button>
+            </span>
+          ))}
+        </p>
+      )}
+      {onPlace && (
+        <button type="button" className="tool add-part" onClick={onPlace}>
+          <Icon name="budget" />
+          Put it into the budget
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,245 @@
+import { joiResolver } from '@hookform/resolvers/joi';
+import {
+  MAX_MONTHS,
+  NEGATIVES,
+  currencies,
+  decimalsOf,
+  isCurrency,
+  isLocale,
+  monthInWords,
+  toMonth,
+  writeFigure,
+  type Negatives,
+} from '@haushalt/core';
+import Joi from 'joi';
+import Form from 'react-bootstrap/Form';
+import { useForm, type UseFormReturn } from 'react-hook-form';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+
+/** What a plan's settings are entered as. */
+export interface PlanFormValues {
+  readonly name: string;
+  readonly currency: string;
+  readonly locale: string;
+  readonly monthOfYear: number;
+  readonly year: number;
+  readonly months: number;
+  /** The decimals of money as text; empty for those of the currency. */
+  readonly decimals: string;
+  readonly negatives: Negatives;
+}
+
+const LOCALES: readonly (readonly [string, string])[] = [
+  ['en-IE', 'English (Ireland): 1,234.50'],
+  ['en-GB', 'English (United Kingdom): 1,234.50'],
+  ['en-US', 'English (United States): 1,234.50'],
+  ['de-DE', 'Deutsch (Deutschland): 1.234,50'],
+  ['de-AT', 'Deutsch (Österreich): 1 234,50'],
+  ['de-CH', 'Deutsch (Schweiz): 1’234.50'],
+  ['fr-FR', 'Français (France) : 1 234,50'],
+  ['es-ES', 'Español (España): 1234,50'],
+  ['it-IT', 'Italiano (Italia): 1234,50'],
+  ['nl-NL', 'Nederlands (Nederland): 1.234,50'],
+  ['pl-PL', 'Polski (Polska): 1234,50'],
+  ['da-DK', 'Dansk (Danmark): 1.234,50'],
+  ['sv-SE', 'Svenska (Sverige): 1 234,50'],
+];
+
+const schema = Joi.object<PlanFormValues>({
+  name: Joi.string().trim().min(1).max(80).required().messages({
+    'string.empty': 'Give the plan a name.',
+    'string.max': 'A name may have 80 letters.',
+  }),
+  currency: Joi.string()
+    .uppercase()
+    .custom((value: string, helpers) => (isCurrency(value) ? value : helpers.error('any.invalid')))
+    .required()
+    .messages({
+      'any.invalid': 'Write a currency code such as EUR.',
+      'string.empty': 'Write a currency code such as EUR.',
+    }),
+  locale: Joi.string()
+    .custom((value: string, helpers) => (isLocale(value) ? value : helpers.error('any.invalid')))
+    .required()
+    .messages({ 'any.invalid': 'Choose how figures are written.' }),
+  monthOfYear: Joi.number().integer().min(1).max(12).required(),
+  year: Joi.number().integer().min(1900).max(2999).required().messages({ '*': 'Choose a year.' }),
+  months: Joi.number()
+    .integer()
+    .min(1)
+    .max(MAX_MONTHS)
+    .required()
+    .messages({ '*': `A plan has 1 to ${MAX_MONTHS} whole months.` }),
+  decimals: Joi.string().allow('').valid('0', '1', '2', '3', '4'),
+  negatives: Joi.string().valid(...NEGATIVES),
+});
+
+/** The state of a form for a plan's settings. */
+export function usePlanForm(values: PlanFormValues): UseFormReturn<PlanFormValues> {
+  return useForm<PlanFormValues>({ resolver: joiResolver(schema, { abortEarly: false }), defaultValues: values });
+}
+
+interface PlanFormProps {
+  readonly title: string;
+  readonly submit: string;
+  readonly values: PlanFormValues;
+  /** What the core said no to, shown above the buttons. */
+  readonly refusal: string | null;
+  readonly onSubmit: (values: PlanFormValues) => void;
+  readonly onClose: () => void;
+}
+
+/** The form for the settings of a plan. */
+export function PlanForm({ title, submit, values, refusal, onSubmit, onClose }: PlanFormProps) {
+  const form = usePlanForm(values);
+  return (
+    <FormDialog
+      title={title}
+      submit={submit}
+      refusal={refusal}
+      onSubmit={form.handleSubmit(onSubmit)}
+      onClose={onClose}
+    >
+      <PlanFields form={form} placeholder="Our household" />
+      <LookFields form={form} />
+    </FormDialog>
+  );
+}
+
+const NEGATIVE_WORDS: Readonly<Record<Negatives, string>> = {
+  minus: 'with a minus',
+  brackets: 'in brackets',
+  tone: 'with a minus, in red',
+};
+
+/** How a plan's figures look: their decimals, and what is below zero. */
+function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) {
+  const { currency, locale, decimals, negatives } = form.watch();
+  const own = isCurrency(currency) ? decimalsOf(currency) : 2;
+  const sample =
+    isCurrency(currency) && isLocale(locale)
+      ? writeFigure(-1234.5, 'money', {
+          currency,
+          locale,
+          negatives,
+          decimals: decimals === '' ? null : Number(decimals),
+        })
+      : '';
+  return (
+    <>
+      <Form.Group controlId="plan-decimals">
+        <Form.Label>Decimals of money</Form.Label>
+        <Form.Select {...form.register('decimals')}>
+          <option value="">as usual for the currency ({own})</option>
+          {['0', '1', '2', '3', '4'].map((count) => (
+            <option key={count} value={count}>
+              {count}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="plan-negatives">
+        <Form.Label>Figures below zero</Form.Label>
+        <Form.Select {...form.register('negatives')}>
+          {NEGATIVES.map((style) => (
+            <option key={style} value={style}>
+              {NEGATIVE_WORDS[style]}
+            </option>
+          ))}
+        </Form.Select>
+        <Form.Text className={negatives === 'tone' ? 'negative' : undefined}>{sample}</Form.Text>
+      </Form.Group>
+    </>
+  );
+}
+
+interface PlanFieldsProps {
+  readonly form: UseFormReturn<PlanFormValues>;
+  readonly placeholder: string;
+}
+
+/** The fields for a plan's name, currency, notation and months. */
+export function PlanFields({ form, placeholder }: PlanFieldsProps) {
+  const {
+    register,
+    watch,
+    formState: { errors, defaultValues },
+  } = form;
+  const locale = watch('locale');
+  const present = defaultValues?.year ?? new Date().getFullYear();
+  const years = Array.from({ length: 41 }, (_, index) => present - 20 + index);
+  const ownLocale = defaultValues?.locale ?? 'en-IE';
+  const locales = LOCALES.some(([tag]) => tag === ownLocale) ? LOCALES : [...LOCALES, [ownLocale, ownLocale] as const];
+
+  return (
+    <>
+      <Form.Group controlId="plan-name" className="wide">
+        <Form.Label>Name</Form.Label>
+        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
+        <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="plan-currency">
+        <Form.Label>Currency</Form.Label>
+        <Form.Control
+          {...register('currency')}
+          list="currency-codes"
+          autoComplete="off"
+          isInvalid={!!errors.currency}
+        />
+        <datalist id="currency-codes">
+          {[...currencies()].map((code) => (
+            <option key={code} value={code} />
+          ))}
+        </datalist>
+        <Form.Control.Feedback type="invalid">{errors.currency?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="plan-locale">
+        <Form.Label>Figures are written</Form.Label>
+        <Form.Select {...register('locale')} isInvalid={!!errors.locale}>
+          {locales.map(([tag, label]) => (
+            <option key={tag} value={tag}>
+              {label}
+            </option>
+          ))}
+        </Form.Select>
+        <Form.Control.Feedback type="invalid">{errors.locale?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="plan-month">
+        <Form.Label>First month</Form.Label>
+        <div className="month-and-year">
+          <Form.Select {...register('monthOfYear', { valueAsNumber: true })}>
+            {Array.from({ length: 12 }, (_, index) => (
+              <option key={index} value={index + 1}>
+                {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'long').replace(
+                  /\s*\d{4}.*/,
+                  '',
+                )}
+              </option>
+            ))}
+          </Form.Select>
+          <Form.Select {...register('year', { valueAsNumber: true })} aria-label="First year">
+            {years.map((year) => (
+              <option key={year} value={year}>
+                {year}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+      </Form.Group>
+      <Form.Group controlId="plan-months">
+        <Form.Label>Number of months</Form.Label>
+        <Form.Control
+          {...register('months', { valueAsNumber: true })}
+          inputMode="numeric"
+          isInvalid={!!errors.months}
+        />
+        <Form.Control.Feedback type="invalid">{errors.months?.message}</Form.Control.Feedback>
+      </Form.Group>
+    </>
+  );
+}
+
+/** The first month of a form as `2026-03`. */
+export function firstMonthOf({ year, monthOfYear }: PlanFormValues): string {
+  return `${year}-${String(monthOfYear).padStart(2, '0')}`;
+}

@@ -1,0 +1,14 @@
+import type { HighlightCondition, Tone } from '@haushalt/core';
+import type { IconName } from '../../ui/Icon.tsx';
+
+/** The marks and words of highlights, so that none speaks by its colour alone. */
+export const HIGHLIGHT_ICONS: Readonly<Record<Tone, IconName>> = { alarm: 'alarm', caution: 'caution', good: 'good' };
+
+export const TONE_WORDS: Readonly<Record<Tone, string>> = { alarm: 'alarm', caution: 'caution', good: 'good news' };
+
+export const CONDITION_WORDS: Readonly<Record<HighlightCondition, string>> = {
+  below: 'is below',
+  above: 'is above',
+  between: 'is between',
+  overBudget: 'is over the year’s budget of',
+};

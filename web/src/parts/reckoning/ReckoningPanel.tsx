@@ -1,0 +1,291 @@
+import {
+  datedId,
+  monthInWords,
+  nameOf,
+  planOf,
+  reckon,
+  rollUpOf,
+  rolledUpValue,
+  stretches,
+  unitOf,
+  writeFigure,
+  writeWithUnit,
+  type Reckoning,
+  type ReckoningPart,
+  type Stretch,
+  type PlanModel,
+} from '@haushalt/core';
+import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { Icon } from '../../ui/Icon.tsx';
+import type { PlanState } from '../../plan-session/session.ts';
+import { FormulaView } from './FormulaView.tsx';
+
+interface ReckoningPanelProps {
+  readonly plan: PlanState;
+  readonly id: string;
+  readonly period: number;
+  /** The months taken together, when the figure selected is not one of a single month. */
+  readonly over: { readonly label: string; readonly stretch: Stretch } | null;
+  /** Goes to where a part stands in the page; `false` when the page does not show it. */
+  readonly onJump: (id: string, period: number | null) => boolean;
+  readonly onChangeRule: (() => void) | null;
+  readonly onClearException: (() => void) | null;
+  /** Writes a note on the figure; `null` where there is no single month. */
+  readonly onNote: (() => void) | null;
+  readonly onOpenRule: (() => void) | null;
+  /** Puts the reckoning away, where it does not follow a selection. */
+  readonly onClose?: () => void;
+  /** What a highlight says about the figure. */
+  readonly remark?: ReactNode;
+}
+
+/** How the selected figure came about, part by part, down to what someone typed. */
+export function ReckoningPanel({
+  plan: state,
+  id,
+  period,
+  over,
+  onJump,
+  onChangeRule,
+  onClearException,
+  onNote,
+  onOpenRule,
+  onClose,
+  remark,
+}: ReckoningPanelProps) {
+  const { model, document } = state;
+  const plan = planOf(document);
+  const reckoning = useMemo(() => reckon(model, id, period), [model, id, period]);
+  if (!reckoning) return null;
+  const note = over === null ? document.figureNotes.get(datedId(id, reckoning.month)) : undefined;
+  const lineNote = document.lines.get(id)?.note ?? '';
+  const when = over === null ? monthInWords(reckoning.month, plan.locale) : over.label;
+  const value = over === null ? reckoning.value : figureOver(model, id, over.stretch);
+
+  return (
+    <section className="reckoning" aria-label="Reckoning" aria-live="off">
+      <div className="reckoning-what">
+        <h3>{reckoning.name}</h3>
+        <p>{when}</p>
+        <p className="reckoning-figure">
+          {value === null ? <em>no figure</em> : writeWithUnit(value, reckoning.unit, plan)}
+        </p>
+      </div>
+      {over === null ? (
+        <div className="reckoning-how">
+          {remark}
+          {note && (
+            <p className="reckoning-note">
+              <Icon name="note" /> {note.text}
+            </p>
+          )}
+          {lineNote !== '' && (
+            <p className="reckoning-note">
+              <Icon name="note" /> {lineNote}
+            </p>
+          )}
+          <Explained reckoning={reckoning} model={model} onJump={onJump} />
+          <Dependents id={id} model={model} period={period} onJump={onJump} />
+        </div>
+      ) : (
+        <div className="reckoning-how">
+          <p className="reckoning-words">{overInWords(model, id)}</p>
+          <Together id={id} stretch={over.stretch} model={model} onJump={onJump} />
+          <Dependents id={id} model={model} period={over.stretch.from} onJump={onJump} />
+        </div>
+      )}
+      <div className="reckoning-tools">
+        {onChangeRule && (
+          <button type="button" className="tool" onClick={onChangeRule} title="Change the rule (Ctrl+Enter)">
+            <Icon name="edit" />
+            Change the rule
+          </button>
+        )}
+        {onOpenRule && (
+          <button type="button" className="tool" onClick={onOpenRule} title="Steps, exceptions and patterns (Alt+R)">
+            <Icon name="rule" />
+            Steps and patterns
+          </button>
+        )}
+        {onNote && (
+          <button type="button" className="tool" onClick={onNote} title="A note on this figure (Alt+N)">
+            <Icon name="note" />
+            {note ? 'Change the note' : 'Note'}
+          </button>
+        )}
+        {onClose && (
+          <button type="button" className="tool" onClick={onClose}>
+            <Icon name="clear" />
+            Put away
+          </button>
+        )}
+        {onClearException && (
+          <button type="button" className="tool" onClick={onClearException} title="Clear the exception (Delete)">
+            <Icon name="undo" />
+            Clear the exception
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+interface ExplainedProps {
+  readonly reckoning: Reckoning;
+  readonly model: PlanModel;
+  readonly onJump: ReckoningPanelProps['onJump'];
+}
+
+function Explained({ reckoning, model, onJump }: ExplainedProps) {
+  const { words, expression, worked, parts, problem } = reckoning;
+  return (
+    <>
+      <p className="reckoning-words">
+        {words}{' '}
+        {expression && <FormulaView reckoning={reckoning} expression={expression} model={model} onJump={onJump} />}
+      </p>
+      {worked && parts.length > 0 && <p className="reckoning-worked">= {worked}</p>}
+      {problem && (
+        <p className="reckoning-problem">
+          <Icon name="warning" /> {problem}
+        </p>
+      )}
+      {parts.length > 0 && <Parts parts={parts} model={model} of={reckoning} onJump={onJump} />}
+    </>
+  );
+}
+
+interface DependentsProps {
+  readonly id: string;
+  readonly model: PlanModel;
+  readonly period: number;
+  readonly onJump: ReckoningPanelProps['onJump'];
+}
+
+/** What uses the figure in turn. */
+function Dependents({ id, model, period, onJump }: DependentsProps) {
+  const dependents = [...new Set(model.dependentsOf(id))].filter((other) => other !== id);
+  if (dependents.length === 0) return null;
+  const { document } = model;
+  return (
+    <p className="reckoning-dependents">
+      Used by{' '}
+      {dependents.map((other, index) => (
+        <Fragment key={other}>
+          {index > 0 && ', '}
+          <button type="button" className="jump" onClick={() => onJump(other, period)}>
+            {nameOf(document, other) ?? other}
+          </button>
+        </Fragment>
+      ))}
+    </p>
+  );
+}
+
+/** A month in short, or that it lies outside the plan, where `prior` and `next` find nothing. */
+function monthOrOutside({ calendar, document }: PlanModel, period: number): string {
+  const month = calendar.months[period];
+  if (month === undefined) return period < 0 ? 'before the plan' : 'after the plan';
+  return monthInWords(month, planOf(document).locale, 'short');
+}
+
+interface PartsProps {
+  readonly parts: readonly ReckoningPart[];
+  readonly model: PlanModel;
+  readonly of: Reckoning;
+  readonly onJump: ReckoningPanelProps['onJump'];
+}
+
+/** What a figure was made of; each part can be opened in turn. */
+function Parts({ parts, model, of, onJump }: PartsProps) {
+  const plan = planOf(model.document);
+  const [opened, setOpened] = useState<string | null>(null);
+  useEffect(() => setOpened(null), [of.id, of.period]);
+  return (
+    <ul className="reckoning-parts">
+      {parts.map((part) => {
+        const key = `${part.label}|${part.period}`;
+        const elsewhere = part.period !== null && part.period !== of.period ? monthOrOutside(model, part.period) : null;
+        const text = part.value === null ? 'nothing' : writeFigure(part.value, part.unit, plan);
+        return (
+          <li key={key}>
+            <button
+              type="button"
+              aria-expanded={opened === key}
+              title="Show how this came about"
+              onClick={() => setOpened(opened === key ? null : key)}
+              onDoubleClick={() => onJump(part.id, part.period)}
+            >
+              {part.subtracted && '− '}
+              <span>{part.label}</span>
+              {elsewhere && <small>{elsewhere}</small>}
+              <strong>{text}</strong>
+            </button>
+            {opened === key && part.period !== null && model.calendar.months[part.period] !== undefined && (
+              <div className="reckoning-inner">
+                <button
+                  type="button"
+                  className="tool"
+                  onClick={() => onJump(part.id, part.period)}
+                  hidden={model.document.assumptions.has(part.id)}
+                >
+                  Go there
+                </button>
+                <Explained reckoning={reckon(model, part.id, part.period)} model={model} onJump={onJump} />
+              </div>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function figureOver(model: PlanModel, id: string, stretch: Stretch): number | null {
+  const value = rolledUpValue(model.seriesOf(id)!.values, stretch, rollUpOf(model.document, id));
+  return value === value ? value : null;
+}
+
+interface TogetherProps {
+  readonly id: string;
+  readonly stretch: Stretch;
+  readonly model: PlanModel;
+  readonly onJump: ReckoningPanelProps['onJump'];
+}
+
+/** The months, or for long stretches the years, that a figure is made of. */
+function Together({ id, stretch, model, onJump }: TogetherProps) {
+  const { document, calendar } = model;
+  const plan = planOf(document);
+  const byYear = stretch.to - stretch.from > 12;
+  const parts = stretches(calendar, byYear ? 'year' : 'month').filter(
+    ({ from, to }) => from >= stretch.from && to <= stretch.to,
+  );
+  return (
+    <ul className="reckoning-parts">
+      {parts.map((part) => {
+        const month = calendar.months[part.from]!;
+        const value = figureOver(model, id, part);
+        return (
+          <li key={month}>
+            <button type="button" title="Go there" onClick={() => onJump(id, part.from)}>
+              <span>{byYear ? month.slice(0, 4) : monthInWords(month, plan.locale, 'name')}</span>
+              <strong>{value === null ? 'nothing' : writeFigure(value, unitOf(document, id), plan)}</strong>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function overInWords(model: PlanModel, id: string): string {
+  switch (rollUpOf(model.document, id)) {
+    case 'total':
+      return 'The sum of its months; an average passes over empty ones, and a share is of the total of the same months.';
+    case 'last':
+      return 'The figure of the last month, as for a balance.';
+    case 'average':
+      return 'The average of its months, passing over empty ones.';
+  }
+}
