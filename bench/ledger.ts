@@ -10,6 +10,7 @@ import { randomFrom } from './random.ts';
 const ENTRIES = 100_000;
 const LINES = 60;
 const MONTHS = 60;
+const SYLLABLES = 'ba be bo da den di ein el er fa fei gar ge ha hal he il in ka ke kl la lei ma mer mi na ne ni on pa per ra rei ro sa sen si ta ten ti un ver vo wa wer zi zu'.split(' '); // prettier-ignore
 
 /** What a ledger of a hundred thousand entries comes to, by line and month, read from a database file. */
 export function ledgerRows(): Row[] {
@@ -18,10 +19,14 @@ export function ledgerRows(): Row[] {
     const store = openStore(join(folder, 'bench.db'));
     const random = randomFrom(20260303);
     const first = toMonth('2026-01');
+    // Words as people have them: some two thousand, of two to four syllables.
+    const words = Array.from({ length: 2000 }, () =>
+      Array.from({ length: 2 + random.below(3) }, () => SYLLABLES[random.below(SYLLABLES.length)]!).join(''),
+    );
     const entries = Array.from({ length: ENTRIES }, (_, at) => ({
       id: `e${at}`,
       date: `${addMonths(first, random.below(MONTHS))}-${String(1 + random.below(28)).padStart(2, '0')}`,
-      what: `Entry ${at}`,
+      what: Array.from({ length: 3 }, () => words[random.below(words.length)]!).join(' '),
       line: `line-${random.below(LINES)}`,
       account: `Account ${random.below(4)}`,
       amount: 1 + random.below(100_000),
@@ -33,7 +38,7 @@ export function ledgerRows(): Row[] {
     const asked = { from: first, to: addMonths(first, 11), lines: ['line-7'], text: '' };
     const listed = medianOf(9, 3, () => store.ledger.list('bench', asked, page)) / 1000;
     const searched = medianOf(9, 3, () =>
-      store.ledger.list('bench', { ...asked, to: addMonths(first, MONTHS), lines: null, text: 'entry 99999' }, page),
+      store.ledger.list('bench', { ...asked, to: addMonths(first, MONTHS), lines: null, text: words[7]! }, page),
     );
     // What the speed table compares with: SQLite reading every entry once, in the same run.
     const database = new Database(join(folder, 'bench.db'), { readonly: true });

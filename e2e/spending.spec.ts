@@ -80,7 +80,7 @@ test('entries stand behind every figure, and are changed and removed there', asy
   await expectAccessible(page);
 });
 
-test('another page that is open sees an entry at once, and what cannot be stored stays as typed', async ({
+test('another page that is open sees an entry at once, and with the server away entries wait and are sent', async ({
   application,
   context,
   page,
@@ -104,11 +104,19 @@ test('another page that is open sees an entry at once, and what cannot be stored
   await form.getByLabel('What').fill('A puzzle');
   await form.getByLabel('Amount').fill('9');
   await page.keyboard.press('Enter');
-  await expect(form.getByRole('alert')).toHaveText('Haushalt’s server cannot be reached.');
-  await expect(form.getByLabel('What')).toHaveValue('A puzzle');
+  // It counts at once, and it is said that it waits.
+  await expect(page.locator('.spending-entries').getByText('A puzzle')).toBeVisible();
+  await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('21.00');
+  await expect(page.getByRole('status').filter({ hasText: 'One change waits' })).toBeVisible();
   await application.start();
-  await form.getByRole('button', { name: 'Enter it' }).click();
-  await expect(page.getByText('Entered: A puzzle.')).toBeVisible();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('21.00');
+
+  // What was entered is taken back like everything else, also after a reload.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Taken back: Entered: A puzzle, 9.00.')).toBeVisible();
+  await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('12.00');
 });
 
 test('a projection starts from what really happened, and is taken into the plan with it', async ({

@@ -1,4 +1,4 @@
-import { readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -204,17 +204,37 @@ describe('a database in trouble', () => {
     expect(new Database(copy).prepare('select name from plans').all()).toEqual([{ name: 'Test' }]);
     expect(statSync(copy).mode & 0o077).toBe(0);
     await stop();
-    const old = new Database(file);
-    old.pragma('user_version = 9');
-    old.exec(
-      'drop index changeLogSteps; drop index changeLogUndone; drop table standings; alter table plans drop column incomplete; alter table changeLog drop column size; create index changeLogByState on changeLog (planId, personId, state, revision)',
-    );
-    old.close();
+    for (const suffix of ['', '-wal', '-shm']) rmSync(`${file}${suffix}`, { force: true });
+    writeOldDatabase(9);
     await start();
     expect(readdirSync(dirname(file)).filter((name) => name.includes('.before-'))).toHaveLength(1);
-    expect((await call('GET', '/plans')).body.plans).toMatchObject([{ name: 'Test' }]);
+    expect((await call('GET', '/plans')).body.plans).toMatchObject([{ name: 'Old' }]);
+    const { sums, accounts } = (await call('GET', '/plans/old/actuals')).body;
+    expect(sums).toEqual([{ line: 'food', month: '2026-03', amount: 4350, count: 2 }]);
+    expect(accounts).toEqual(['Card']);
+    const found = await call('GET', '/plans/old/entries?from=2026-01&to=2026-12&text=weekly');
+    expect(found.body).toMatchObject({ total: 1, entries: [{ id: 'e1', amount: 4250 }] });
   });
 });
+
+/** A database as an earlier version of the program left it, with a plan and entries. */
+function writeOldDatabase(version: number): void {
+  const folder = new URL('./store/migrations/', import.meta.url);
+  const old = new Database(file);
+  for (const name of readdirSync(folder).sort())
+    if (Number(name.slice(0, 3)) <= version) old.exec(readFileSync(new URL(name, folder), 'utf8'));
+  old.pragma(`user_version = ${version}`);
+  old.exec(`
+    insert into people values ('local', 'Me', '2026-01-01T00:00:00Z');
+    insert into plans (id, name, currency, locale, firstMonth, months, createdAt)
+      values ('old', 'Old', 'EUR', 'en-IE', '2026-01', 12, '2026-01-01T00:00:00Z');
+    insert into roles values ('old', 'local', 'owner');
+    insert into entries (planId, id, date, what, line, account, amount)
+      values ('old', 'e1', '2026-03-14', 'Weekly shop', 'food', 'Card', 4250),
+             ('old', 'e2', '2026-03-15', '', 'food', '', 100);
+  `);
+  old.close();
+}
 
 describe('event streams', () => {
   const listen = async (query = '', headers: Record<string, string> = {}) => {

@@ -2,7 +2,7 @@ import { createCalendar, periodOf, type Calendar } from '../calendar/calendar.ts
 import { monthsBetween } from '../calendar/month.ts';
 import { parseFormula } from '../formula/parse.ts';
 import type { CalendarWord, Expression } from '../formula/expression/syntax.ts';
-import { planOf, type Change, type Document } from '../plan/document/document.ts';
+import { isOfDocument, planOf, type Change, type Document, type DocumentChange } from '../plan/document/document.ts';
 import { nameOf } from '../plan/document/naming.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
 import {
@@ -164,8 +164,10 @@ export class Model implements PlanModel {
    * Takes over an edited document. `changes` must lead from the present document to the new one. Figures typed over
    * figures recompute only what is downstream; changes to rules, names in rules or the structure compile anew.
    */
-  update(document: Document, changes: readonly Change[]): ChangedFigures[] {
+  update(document: Document, all: readonly Change[]): ChangedFigures[] {
     this.document = document;
+    // What is entered in the ledger changes no figure of the plan.
+    const changes = all.filter(isOfDocument);
     if (changes.some((change) => changesWiring(change, document, (id) => this.valueSteps.get(id)?.size ?? 0))) {
       const before = this.nodes;
       this.build();
@@ -278,7 +280,7 @@ export class Model implements PlanModel {
   }
 
   /** Takes over a change of rows; what has to be given another evaluation is added to `specified`. */
-  private takeOver(change: Change, specified: Set<string>): void {
+  private takeOver(change: DocumentChange, specified: Set<string>): void {
     const { count, first } = this.calendar;
     const respecify = (id: string, from: number, to: number) => {
       specified.add(id);

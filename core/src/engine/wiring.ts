@@ -1,5 +1,5 @@
 import { CALCULATOR_TABLES } from '../plan/document/calculators.ts';
-import type { Change, Document } from '../plan/document/document.ts';
+import type { DocumentChange, Document } from '../plan/document/document.ts';
 import { TABLES } from '../plan/schema/tables.ts';
 import { usesOfStored } from '../graph/dependencies.ts';
 
@@ -7,7 +7,11 @@ import { usesOfStored } from '../graph/dependencies.ts';
  * Whether a change alters which nodes there are or what they read, so that the model has to be built anew. `stepsOf` says
  * how many dated values an assumption has.
  */
-export function changesWiring(change: Change, document: Document, stepsOf: (assumption: string) => number): boolean {
+export function changesWiring(
+  change: DocumentChange,
+  document: Document,
+  stepsOf: (assumption: string) => number,
+): boolean {
   const { before, after } = change;
   switch (change.table) {
     case 'plan':
@@ -61,7 +65,7 @@ function hasCalculators(document: Document): boolean {
 }
 
 /** Whether a row of a calculator reads what it read before: only then its figures can be renewed in place. */
-function isSameWiring({ table, before, after }: Change, document: Document): boolean {
+function isSameWiring({ table, before, after }: DocumentChange, document: Document): boolean {
   if (before === null || after === null) return false;
   const kind = (row: object) => (row as { about?: string }).about;
   if (kind(before) !== kind(after)) return false;

@@ -8,7 +8,7 @@ import {
   ownerOfFigure,
 } from '../plan/document/calculators.ts';
 import type { ColumnSpec, WhenGone } from '../plan/schema/columns.ts';
-import type { Change, Document } from '../plan/document/document.ts';
+import type { DocumentChange, Document } from '../plan/document/document.ts';
 import type { Draft } from '../plan/document/draft.ts';
 import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import { formulaColumns } from '../plan/document/limits.ts';
@@ -107,7 +107,7 @@ function canBeRead(document: Document, formula: string): boolean {
 }
 
 /** A row that is left referring to something some changes have taken away; `null` when there is none. */
-export function leftBehind(after: Document, changes: readonly Change[]): Placed | null {
+export function leftBehind(after: Document, changes: readonly DocumentChange[]): Placed | null {
   for (const { table, id, after: row } of changes) {
     if (row !== null) continue;
     const [left] = [...referrersOf(after, table, id, 'goes'), ...referrersOf(after, table, id, 'refused')];
@@ -117,7 +117,7 @@ export function leftBehind(after: Document, changes: readonly Change[]): Placed 
 }
 
 /** Why a break-even cannot ask something else: a rule uses an output it would no longer have. `null` when none does. */
-export function lostOutput(before: Document, after: Document, changes: readonly Change[]): string | null {
+export function lostOutput(before: Document, after: Document, changes: readonly DocumentChange[]): string | null {
   for (const change of changes) {
     if (change.table !== 'breakEvens' || !change.before || !change.after) continue;
     if (change.before.about === change.after.about) continue;
@@ -127,7 +127,8 @@ export function lostOutput(before: Document, after: Document, changes: readonly 
     const now = new Set(outputsOf(calculatorWith(after, id)!).map((output) => output.name));
     const gone = outputsOf(calculatorWith(before, id)!).filter((output) => !now.has(output.name));
     const used = gone.find((output) => isUsed(after, outputId(id, output.name)));
-    if (used) return `${users.map((user) => user.name).join(', ')} uses ${name}.${used.name}. Change that rule first.`;
+    if (used)
+      return `${users.map((user) => user.name).join(', ')} uses ${name}.${used.name}. Change that rule first.`;
   }
   return null;
 }

@@ -1,13 +1,13 @@
 import { circleSentence, componentsOf } from './circles.ts';
 import { usesByNode } from './dependencies.ts';
 import { refused } from '../plan/schema/refusal.ts';
-import type { Change, Document } from '../plan/document/document.ts';
+import { isOfDocument, type Change, type Document } from '../plan/document/document.ts';
 import { nameOf } from '../plan/document/naming.ts';
 import { TABLES, type TableName } from '../plan/schema/tables.ts';
 
 /** Whether changes can make or break ways from line to line. */
 export function changesStructure(changes: readonly Change[]): boolean {
-  return changes.some((change) => {
+  return changes.filter(isOfDocument).some((change) => {
     if (change.table === 'lines') return change.before?.group !== change.after?.group;
     if (change.table === 'groups') return change.before?.side !== change.after?.side;
     if (change.table === 'assumptions') return change.after?.formula != null;

@@ -5,7 +5,8 @@ import { countsOf, wordOf } from '../formula/functions/description.ts';
 import { FUNCTIONS } from '../formula/functions/functions.ts';
 import { quoteName } from '../formula/print.ts';
 import { calculatorsOf, outputsOf } from '../plan/document/calculators.ts';
-import type { Command, CommandKind } from '../plan/commands/commands.ts';
+import { COMMANDS, type Command, type CommandKind } from '../plan/commands/commands.ts';
+import type { Field, Fields } from '../plan/commands/fields.ts';
 import { STEPPINGS } from '../plan/commands/carryOn.ts';
 import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, calendarOf, type Document } from '../plan/document/document.ts';
@@ -451,11 +452,62 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
       return assumption ? { kind, assumption, before: before('assumptions'), section: text() } : null;
     case 'assumption.delete':
       return assumption ? { kind, assumption } : null;
+    default:
+      return { kind, ...valuesFor(COMMANDS[kind].fields, document, picks) } as Command;
   }
 }
 
-/** Each kind of command with how often it is drawn; rules and figures more often than the rest. */
-const WEIGHTS: Readonly<Record<CommandKind, number>> = {
+/** Values for the fields of a command that is drawn in no way of its own. */
+function valuesFor(fields: Fields, document: Document, picks: Picks): Record<string, unknown> {
+  const drawn = Object.entries(fields).filter(([, { mayBeLeftOut }]) => !mayBeLeftOut || picks.below(2) > 0);
+  return Object.fromEntries(drawn.map(([name, field]) => [name, valueFor(field, document, picks)]));
+}
+
+function valueFor({ form, orNull }: Field, document: Document, picks: Picks): unknown {
+  const { first, count } = calendarOf(document);
+  const month = () => addMonths(first, picks.below(count + 8) - 4);
+  if (orNull && picks.below(3) === 0) return null;
+  switch (form.kind) {
+    case 'id':
+      return picks.of([...document.lines.keys(), ...document.groups.keys(), ...document.assumptions.keys(), 'nowhere']);
+    case 'bearer':
+      return picks.of([...document.lines.keys(), '@net']);
+    case 'name':
+      return picks.of(NAMES);
+    case 'text':
+      return picks.of(TEXTS);
+    case 'number':
+      return picks.of(FIGURES);
+    case 'whole':
+      return Math.max(form.least, Math.min(form.most, picks.below(3) === 0 ? form.least : picks.below(5000) - 500));
+    case 'month':
+      return month();
+    case 'date':
+      return `${month()}-${picks.of(['01', '14', '31'])}`;
+    case 'formula':
+    case 'input':
+    case 'bandPart':
+      return formulaFor(document, picks);
+    case 'currency':
+      return picks.of(['EUR', 'JPY']);
+    case 'locale':
+      return picks.of(['en-IE', 'de-DE']);
+    case 'yesNo':
+      return picks.below(2) === 0;
+    case 'choice':
+      return picks.of(form.options);
+    case 'all':
+    case 'some':
+      return valuesFor(form.fields, document, picks);
+    case 'list':
+      return Array.from({ length: form.least + picks.below(3) }, () => valueFor(form.of, document, picks));
+    case 'oneOf':
+      return valueFor(picks.of(form.options), document, picks);
+  }
+}
+
+/** How often kinds of commands are drawn, rules and figures more often than the rest; one that is not here is drawn once. */
+const WEIGHTS: Readonly<Partial<Record<CommandKind, number>>> = {
   'plan.carryOn': 1, 'plan.set': 3, 'group.add': 1, 'group.set': 2, 'group.move': 1, 'group.duplicate': 1,
   'group.delete': 1, 'line.add': 2, 'line.set': 2, 'line.move': 2, 'line.duplicate': 1, 'line.delete': 1,
   'line.setFigure': 6, 'line.setFormula': 16, 'line.rewriteStep': 3, 'line.clearException': 2, 'line.removeStep': 1,
@@ -473,8 +525,8 @@ const WEIGHTS: Readonly<Record<CommandKind, number>> = {
 /** Draws of commands of all kinds. */
 export const draws: fc.Arbitrary<Draw> = fc.record({
   kind: fc.oneof(
-    ...(Object.entries(WEIGHTS) as [CommandKind, number][]).map(([kind, weight]) => ({
-      weight,
+    ...(Object.keys(COMMANDS) as CommandKind[]).map((kind) => ({
+      weight: WEIGHTS[kind] ?? 1,
       arbitrary: fc.constant(kind),
     })),
   ),

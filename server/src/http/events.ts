@@ -13,7 +13,7 @@ export interface EventLimits {
 
 export const EVENT_LIMITS: EventLimits = { perPlan: 500, all: 2000 };
 
-/** Streams change sets, and word of changed ledgers, to every open browser of a plan, as server-sent events. */
+/** Streams change sets to every open browser of a plan, as server-sent events. */
 export class Events {
   private readonly listeners = new Map<string, Set<Response>>();
   private readonly heartbeat: NodeJS.Timeout;
@@ -62,11 +62,6 @@ export class Events {
 
   publish(planId: string, entry: LogEntry): void {
     this.tell(planId, () => message(entry));
-  }
-
-  /** Says that the ledger of a plan is another one; what is in it is fetched where it is shown. */
-  tellLedger(planId: string): void {
-    this.tell(planId, () => 'event: ledger\ndata: {}\n\n');
   }
 
   /** Ends the streams of a plan that is not to be seen any more, and says so. */

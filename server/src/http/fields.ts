@@ -6,6 +6,7 @@ import { MAX_FORMULA_LENGTH, MAX_NAME, type Field, type Fields, type Form } from
 export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/, 'letters, digits, dashes or underscores, at most 64');
 export const month = Joi.string().pattern(/^(19|2\d)\d{2}-(0[1-9]|1[0-2])$/, 'a month such as 2026-03');
 export const name = Joi.string().trim().min(1).max(MAX_NAME);
+export const date = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day such as 2026-03-14');
 export const currency = Joi.string().pattern(/^[A-Z]{3}$/, 'a currency code such as EUR');
 export const locale = Joi.string().max(35);
 
@@ -39,6 +40,8 @@ function schemaOfForm(form: Form): Joi.Schema {
       return Joi.number().integer().min(form.least).max(form.most);
     case 'month':
       return month;
+    case 'date':
+      return date;
     case 'currency':
       return currency;
     case 'locale':

@@ -174,7 +174,7 @@ export function planRoutes({ store, events, work, now }: Surroundings): Router {
     events.listen(id, request, response, isAhead ? null : missed);
   });
 
-  routes.use('/:id', ledgerRoutes(store, events));
+  routes.use('/:id', ledgerRoutes(store));
 
   /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
   function refuseTaken(id: string): void {

@@ -1,14 +1,5 @@
 import Joi from 'joi';
-import {
-  COMMANDS,
-  LARGEST_AMOUNT,
-  MAX_ACCOUNT,
-  MAX_MONTHS,
-  MAX_WHAT,
-  type Fields,
-  type LedgerEntry,
-  type Month,
-} from '@haushalt/core';
+import { COMMANDS, MAX_MONTHS, MAX_WHAT, type Fields, type Month } from '@haushalt/core';
 import type { EntryFilter, Page } from '../store/ledger.ts';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
@@ -35,14 +26,6 @@ const orderSchemas = new Map(
   Object.entries(orders).map(([kind, fields]) => [kind, allOf({ kind: Joi.string(), ...fields })]),
 );
 
-const entry = allOf({
-  date: Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day such as 2026-03-14'),
-  what: Joi.string().trim().allow('').max(MAX_WHAT),
-  line: id,
-  account: Joi.string().trim().allow('').max(MAX_ACCOUNT),
-  amount: Joi.number().integer().min(-LARGEST_AMOUNT).max(LARGEST_AMOUNT),
-});
-const entryChange = allOf({ before: Joi.object().allow(null), after: Joi.object().allow(null) }).unknown(false);
 /** The most entries one answer holds. */
 const MAX_PAGE = 500;
 const entriesQuery = allOf({
@@ -89,13 +72,6 @@ export function readNewPlan(body: unknown) {
 /** The id a copy is to have. */
 export function readCopy(body: unknown) {
   return read<{ id: string }>(copy, body);
-}
-
-/** How an entry is changed: from what it was known to be to what it is to be; `null` is no entry. */
-export function readEntryChange(body: unknown) {
-  const { before, after } = read<Record<'before' | 'after', unknown>>(entryChange, body);
-  const fields = (given: unknown) => (given === null ? null : read<Omit<LedgerEntry, 'id'>>(entry, given));
-  return { before: fields(before), after: fields(after) };
 }
 
 /** Refuses texts with characters that cannot be stored and written out again, wherever they stand in a request. */

@@ -3,7 +3,7 @@ import {
   TABLE_NAMES,
   documentFrom,
   type AnyRow,
-  type Change,
+  type DocumentChange,
   type ColumnSpec,
   type Document,
   type TableName,
@@ -15,7 +15,7 @@ export interface RowStore {
   /** The whole document of a plan that exists. */
   read(planId: string): Document;
   /** Writes a change set; to be called within a transaction. */
-  write(planId: string, changes: readonly Change[]): void;
+  write(planId: string, changes: readonly DocumentChange[]): void;
 }
 
 type ListTable = Exclude<TableName, 'plan'>;

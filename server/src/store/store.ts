@@ -7,11 +7,15 @@ import {
   decimalsOf,
   describeCommand,
   emptyDocument,
-  entryRefusal,
+  isOfDocument,
+  isOfLedger,
+  isSameEntry,
   invert,
   minorUnitsIn,
   planOf,
   type Change,
+  type DocumentChange,
+  type EntryChange,
   type Command,
   type Decision,
   type Document,
@@ -56,11 +60,6 @@ export interface Store {
    * Decision, rows, log and revision are one transaction.
    */
   carryOut(planId: string, personId: string, commandId: string, order: Order): Outcome;
-  /**
-   * Changes, makes (`before` is null) or removes (`after` is null) an entry, if it is still as it was known. What has been
-   * done already is not done again. Gives why not, where it cannot be.
-   */
-  changeEntry(planId: string, id: string, before: EntryFields | null, after: EntryFields | null): EntryOutcome;
   /** The database file, for workers that read from it. */
   readonly file: string;
   /** Throws when the database does not answer. */
@@ -70,19 +69,12 @@ export interface Store {
 
 /** A new plan that is stored part by part. */
 export interface PlanInParts {
-  rows(changes: readonly Change[]): void;
+  rows(changes: readonly DocumentChange[]): void;
   entries(entries: readonly LedgerEntry[]): void;
   finish(): void;
   /** Takes away what has been stored of it. */
   abandon(): void;
 }
-
-/** What there is to an entry beside its id. */
-export type EntryFields = Omit<LedgerEntry, 'id'>;
-
-export type EntryOutcome =
-  | { readonly ok: true; readonly changed: boolean }
-  | { readonly ok: false; readonly code: 'invalid' | 'conflict'; readonly message: string; readonly field?: string };
 
 export interface StoreOptions {
   /** The time entries are stamped with. */
@@ -119,7 +111,9 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
       const step = order.kind === 'undo' || order.kind === 'redo' ? order : null;
       const decision = step ? decideStep(log, planId, personId, document, step) : decide(document, order as Command);
       if (!decision.ok) return decision;
-      const refusal = whyNotInLedger(ledger, document, decision.changes);
+      const refusal =
+        whyNotInLedger(ledger, document, decision.changes) ??
+        whyNotEntered(ledger, planId, decision.changes.filter(isOfLedger));
       if (refusal) return { ok: false, refusal };
       const entry: LogEntry = {
         revision: revision + 1,
@@ -134,7 +128,11 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
       };
       if (step) log.setState(planId, step.target, step.kind === 'undo' ? 'undone' : 'done');
       else log.leaveUndone(planId, personId);
-      rows.write(planId, decision.changes);
+      rows.write(planId, decision.changes.filter(isOfDocument));
+      for (const { id, before, after } of decision.changes.filter(isOfLedger)) {
+        if (before !== null) ledger.remove(planId, id);
+        if (after !== null) ledger.insert(planId, after);
+      }
       log.append(planId, entry);
       plans.setRevision(planId, entry.revision);
       return { ok: true, entry, repeated: false };
@@ -145,32 +143,16 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
     const { id } = planOf(document);
     plans.insert(planOf(document), ownerId, at(), false);
     rows.write(id, insertions(document));
-    for (const entry of entries) ledger.put(id, entry);
+    for (const entry of entries) ledger.insert(id, entry);
   });
   const beginPlan = database.transaction((plan: PlanRow, ownerId: string) => plans.insert(plan, ownerId, at(), true));
-  const writeRows = database.transaction((planId: string, changes: readonly Change[]) => rows.write(planId, changes));
+  const writeRows = database.transaction((planId: string, changes: readonly DocumentChange[]) =>
+    rows.write(planId, changes),
+  );
   const writeEntries = database.transaction((planId: string, entries: readonly LedgerEntry[]) => {
-    for (const entry of entries) ledger.put(planId, entry);
+    for (const entry of entries) ledger.insert(planId, entry);
   });
 
-  const changeEntry = database.transaction(
-    (planId: string, id: string, before: EntryFields | null, after: EntryFields | null): EntryOutcome => {
-      const now = ledger.find(planId, id) ?? null;
-      if (isSameEntry(now, after)) return { ok: true, changed: false };
-      if (!isSameEntry(now, before)) return { ok: false, code: 'conflict', message: whatHappenedTo(now) };
-      if (after === null) {
-        ledger.remove(planId, id);
-        return { ok: true, changed: true };
-      }
-      const entry = { id, ...after };
-      const refusal = entryRefusal(documents.get(planId).document, entry);
-      if (refusal) return { ok: false, code: 'invalid', ...refusal };
-      if (now === null && ledger.count(planId) >= MAX_ENTRIES)
-        return { ok: false, code: 'invalid', message: `A plan may have ${MAX_ENTRIES} entries.` };
-      ledger.put(planId, entry);
-      return { ok: true, changed: true };
-    },
-  );
   plans.clearIncomplete();
 
   return {
@@ -189,7 +171,6 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
         abandon: () => plans.remove(id),
       };
     },
-    changeEntry: (planId, id, before, after) => changeEntry.immediate(planId, id, before, after),
     file,
     probe: () => void database.prepare('select count(*) from people').get(),
     carryOut(planId, personId, commandId, order) {
@@ -223,9 +204,18 @@ function whyNotInLedger(ledger: LedgerStore, document: Document, changes: readon
   return { code: 'conflict', message, field: 'currency' };
 }
 
-function isSameEntry(a: EntryFields | null, b: EntryFields | null): boolean {
-  if (a === null || b === null) return a === b;
-  return (['date', 'what', 'line', 'account', 'amount'] as const).every((field) => a[field] === b[field]);
+/** Why entries cannot be changed from what their sender knew them to be. */
+function whyNotEntered(ledger: LedgerStore, planId: string, changes: readonly EntryChange[]): Refusal | null {
+  let added = 0;
+  for (const { id, before, after } of changes) {
+    const now = ledger.find(planId, id) ?? null;
+    if (!isSameEntry(now, before)) return { code: 'conflict', message: whatHappenedTo(now) };
+    if (before === null) added++;
+    if (after === null) added--;
+  }
+  if (added > 0 && ledger.count(planId) + added > MAX_ENTRIES)
+    return { code: 'invalid', message: `A plan may have ${MAX_ENTRIES} entries.` };
+  return null;
 }
 
 function whatHappenedTo(now: LedgerEntry | null): string {
@@ -235,9 +225,9 @@ function whatHappenedTo(now: LedgerEntry | null): string {
 }
 
 /** The rows of a whole document as additions, but for its settings, which are the plan itself. */
-export function insertions(document: Document): Change[] {
+export function insertions(document: Document): DocumentChange[] {
   return TABLE_NAMES.filter((table) => table !== 'plan').flatMap((table) =>
-    [...document[table].values()].map((after) => ({ table, id: after.id, before: null, after }) as Change),
+    [...document[table].values()].map((after) => ({ table, id: after.id, before: null, after }) as DocumentChange),
   );
 }
 

@@ -9,7 +9,7 @@ import {
   standingOf,
   toPlanFile,
   type AnyRow,
-  type Change,
+  type DocumentChange,
   type Document,
   type LedgerEntry,
   type Month,
@@ -31,7 +31,7 @@ export type Task =
 /** Parts a new plan is stored in. */
 export type PlanPart =
   | { readonly kind: 'plan'; readonly plan: PlanRow }
-  | { readonly kind: 'rows'; readonly changes: readonly Change[] }
+  | { readonly kind: 'rows'; readonly changes: readonly DocumentChange[] }
   | { readonly kind: 'entries'; readonly entries: readonly LedgerEntry[] };
 
 /** What a task comes to. */
@@ -138,7 +138,7 @@ function inParts(document: Document, entries: readonly LedgerEntry[], part: (par
     for (let from = 0; from < rows.length; from += PART) {
       const changes = rows
         .slice(from, from + PART)
-        .map((after) => ({ table, id: after.id, before: null, after }) as Change);
+        .map((after) => ({ table, id: after.id, before: null, after }) as DocumentChange);
       part({ kind: 'rows', changes });
     }
   }

@@ -40,11 +40,15 @@ export function SessionProvider({ planId, isReady, loading, failed, children }: 
 
   useEffect(() => {
     if (!data) return undefined;
-    const opened = new PlanSession(data, api, pendingInBrowser(planId, localStorage), (text) =>
-      say.current({ text, tone: 'warning' }),
+    const opened = new PlanSession(
+      data,
+      api,
+      pendingInBrowser(planId, localStorage),
+      (text) => say.current({ text, tone: 'warning' }),
+      () => void client.invalidateQueries({ queryKey: ['ledger', planId] }),
     );
     setSession(opened);
-    const quiet = listenTo(planId, opened, () => void client.invalidateQueries({ queryKey: ['ledger', planId] }));
+    const quiet = listenTo(planId, opened);
     const online = () => opened.nudge();
     window.addEventListener('online', online);
     return () => {

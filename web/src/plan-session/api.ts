@@ -81,7 +81,7 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
   }
   if (response.status === 204) return undefined as T;
   const answer = (await response.json().catch(() => null)) as { error?: { message: string; path?: string } } | null;
-  if (response.ok && (answer !== null || method === 'PUT')) return answer as T;
+  if (response.ok && answer !== null) return answer as T;
   // What is wrong with the server may pass: it is asked again. Whether it could not answer or failed is told apart.
   if (response.status >= 500 || response.status === 429 || (response.ok && answer === null))
     throw new ServerAway(answer?.error?.message, response.status === 500);
@@ -100,17 +100,6 @@ export interface EntriesAsked {
   readonly lines: readonly string[] | null;
 }
 
-/** What there is to an entry beside its id. */
-export type EntryFields = Omit<LedgerEntry, 'id'>;
-
-const fieldsOf = ({ date, what, line, account, amount }: EntryFields): EntryFields => ({
-  date,
-  what,
-  line,
-  account,
-  amount,
-});
-
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
 
 export const api = {
@@ -128,22 +117,14 @@ export const api = {
     return { id, revision, history, document: documentFrom(tables) };
   },
   /** What the entries of a plan come to, and the accounts they went through. */
-  ledger: (planId: string) => request<{ sums: EntrySum[]; accounts: string[] }>('GET', `${planPath(planId)}/actuals`),
+  ledger: (planId: string) =>
+    request<{ revision: number; sums: EntrySum[]; accounts: string[] }>('GET', `${planPath(planId)}/actuals`),
   /** Entries of some months and lines: the newest first, and how many there are. */
   entries: (planId: string, { from, to, lines }: EntriesAsked) =>
-    request<{ entries: LedgerEntry[]; total: number }>(
+    request<{ revision: number; entries: LedgerEntry[]; total: number }>(
       'GET',
       `${planPath(planId)}/entries?${new URLSearchParams({ from, to, limit: '500', ...(lines === null ? {} : { lines: lines.join() }) }).toString()}`,
     ),
-  /**
-   * Makes (`before` is null), changes or removes (`after` is null) an entry that is known as `before`. Sent again, it does
-   * nothing twice; where the entry is another by now, it is refused.
-   */
-  changeEntry: (planId: string, id: string, before: EntryFields | null, after: EntryFields | null) =>
-    request<LedgerEntry | null>('PUT', `${planPath(planId)}/entries/${encodeURIComponent(id)}`, {
-      before: before && fieldsOf(before),
-      after: after && fieldsOf(after),
-    }),
   /** What a step of the history changed. */
   step: (planId: string, commandId: string) =>
     request<Entry>('GET', `${planPath(planId)}/history/${encodeURIComponent(commandId)}`),

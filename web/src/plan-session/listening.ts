@@ -9,7 +9,7 @@ const AGAIN_MOST = 30_000;
  * Listens to the changes of a plan for as long as it is open. A browser goes on by itself when the connection breaks, but
  * not when the server has answered with an error: then the stream is opened anew, from the revision known by then.
  */
-export function listenTo(planId: string, session: PlanSession, onLedger: () => void): () => void {
+export function listenTo(planId: string, session: PlanSession): () => void {
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let pause = AGAIN_FIRST;
@@ -18,7 +18,6 @@ export function listenTo(planId: string, session: PlanSession, onLedger: () => v
     const own = new EventSource(`/api/plans/${encodeURIComponent(planId)}/events?since=${session.knownRevision}`);
     source = own;
     own.addEventListener('changes', (event: MessageEvent<string>) => session.receive(JSON.parse(event.data) as Entry));
-    own.addEventListener('ledger', onLedger);
     // Too much was missed, or the database is another one: what is known here does not count.
     own.addEventListener('reload', () => void session.reload());
     own.addEventListener('gone', () => session.reload());

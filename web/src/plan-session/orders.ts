@@ -4,10 +4,12 @@ import {
   decideChanges,
   describeCommand,
   invert,
+  isOfLedger,
   type Change,
   type Command,
   type Decision,
   type Document,
+  type EntryChange,
 } from '@haushalt/core';
 
 /** A step through history, as the server takes it. */
@@ -64,21 +66,26 @@ export function historyAfter(
   return [...history.filter((item) => item.state === 'done'), { commandId: id, label, changes, state: 'done' }];
 }
 
-/** A document and history with pending orders laid over them; orders that no longer fit are passed over. */
+/**
+ * A document and history with pending orders laid over them; orders that no longer fit are passed over. With what each
+ * order changes in the ledger.
+ */
 export function withPending(
   document: Document,
   history: readonly HistoryItem[],
   pending: readonly PendingOrder[],
-): { document: Document; history: readonly HistoryItem[] } {
+): { document: Document; history: readonly HistoryItem[]; entries: ReadonlyMap<string, readonly EntryChange[]> } {
   let result = { document, history };
+  const entries = new Map<string, readonly EntryChange[]>();
   for (const { id, order } of pending) {
     const decision = decideOrder(result.document, result.history, order);
     if (!decision.ok) continue;
     const label = isStep(order) ? '' : describeCommand(order, result.document);
+    entries.set(id, decision.changes.filter(isOfLedger));
     result = {
       document: applyChanges(result.document, decision.changes),
       history: historyAfter(result.history, id, order, label, decision.changes),
     };
   }
-  return result;
+  return { ...result, entries };
 }

@@ -6,12 +6,14 @@ import {
   decide,
   describeCommand,
   differenceBetween,
+  isOfLedger,
   periodOf,
   type Cell,
   type Change,
   type ChangedFigures,
   type Command,
   type Document,
+  type EntryChange,
   type Refusal,
   type ScenarioRow,
   withScenario,
@@ -47,6 +49,14 @@ export interface PlanState {
   readonly history: readonly HistoryItem[];
   readonly undo: HistoryItem | null;
   readonly redo: HistoryItem | null;
+  /** Changes of entries that were made lately: on their way to the server, or stored there. */
+  readonly ledger: readonly LedgerChange[];
+}
+
+/** A change of an entry, and the revision that brought it; `null` while it is on its way. */
+export interface LedgerChange {
+  readonly revision: number | null;
+  readonly change: EntryChange;
 }
 
 /** The plan, and how its saving goes. */
@@ -75,6 +85,8 @@ const RETRY_FIRST = 500;
 const RETRY_MOST = 5000;
 /** How often the server may fail at one order before it is put aside, so that the others go on. */
 const MOST_FAILURES = 5;
+/** How many of the latest changes of entries are remembered; what shows the ledger asks anew after each. */
+const REMEMBERED_ENTRIES = 500;
 /** How many of the latest revisions are remembered by the command they came from. */
 const REMEMBERED = 100;
 
@@ -98,6 +110,9 @@ export class PlanSession {
   private failures = 0;
   /** Which command each of the latest revisions came from: another one shows that the database is another. */
   private readonly commands = new Map<number, string>();
+  /** What the orders on their way change in the ledger, and what has been changed in it lately. */
+  private entriesUnderway: Map<string, readonly EntryChange[]>;
+  private entriesStored: readonly LedgerChange[] = [];
   private retry = RETRY_FIRST;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private closed = false;
@@ -106,12 +121,21 @@ export class PlanSession {
   private readonly api: SessionApi;
   private readonly kept: PendingStore;
   private readonly onRefusal: (message: string) => void;
+  /** Told when entries have been stored, by whomever. */
+  private readonly onLedger: () => void;
 
-  constructor(loaded: LoadedPlan, api: SessionApi, kept: PendingStore, onRefusal: (message: string) => void) {
+  constructor(
+    loaded: LoadedPlan,
+    api: SessionApi,
+    kept: PendingStore,
+    onRefusal: (message: string) => void,
+    onLedger: () => void = () => {},
+  ) {
     this.id = loaded.id;
     this.api = api;
     this.kept = kept;
     this.onRefusal = onRefusal;
+    this.onLedger = onLedger;
     this.confirmed = loaded.document;
     this.confirmedHistory = itemsOf(loaded.history);
     this.revision = loaded.revision;
@@ -119,12 +143,14 @@ export class PlanSession {
     const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
     this.history = shown.history;
     this.settled = shown.document;
+    this.entriesUnderway = new Map(shown.entries);
     this.current = {
       document: shown.document,
       model: Snapshot.of(new Model(shown.document)),
       glow: null,
       scenario: null,
       base: shown.document,
+      ledger: this.ledgerChanges(),
       waiting: this.pending.length,
       reachable: true,
       ...this.steps(),
@@ -200,6 +226,14 @@ export class PlanSession {
     return this.step('undo', this.current.undo);
   }
 
+  /** Takes back one command, whatever has been done since, where that still can be. */
+  undoCommand(commandId: string): Refusal | null {
+    return this.step(
+      'undo',
+      this.history.find((item) => item.commandId === commandId && item.state === 'done') ?? null,
+    );
+  }
+
   /** Takes back the last so many commands, one after the other; stops where one cannot be. */
   undoSeveral(count: number): Refusal | null {
     for (let left = count; left > 0; left--) {
@@ -229,6 +263,12 @@ export class PlanSession {
       this.revision = entry.revision;
       this.remember(entry.revision, entry.commandId);
       this.confirmed = applyChanges(this.confirmed, entry.changes);
+      const entries = entry.changes.filter(isOfLedger);
+      if (entries.length > 0) {
+        const stored = entries.map((change) => ({ revision: entry.revision, change }));
+        this.entriesStored = [...this.entriesStored, ...stored].slice(-REMEMBERED_ENTRIES);
+        this.onLedger();
+      }
       const order =
         entry.target === null ? ({ kind: entry.kind } as Order) : ({ kind: entry.kind, target: entry.target } as Order);
       this.confirmedHistory = historyAfter(this.confirmedHistory, entry.commandId, order, entry.label, entry.changes);
@@ -309,6 +349,7 @@ export class PlanSession {
       this.onRefusal('The browser’s storage is full. Leave this page open until everything is saved.');
     const label = isStep(order) ? '' : describeCommand(order, this.settled);
     this.history = historyAfter(this.history, id, order, label, changes);
+    this.entriesUnderway.set(id, changes.filter(isOfLedger));
     this.tried = null;
     this.show(applyChanges(this.settled, changes));
     void this.fetchNext();
@@ -387,6 +428,7 @@ export class PlanSession {
   private showAgain(): void {
     const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
     this.history = shown.history;
+    this.entriesUnderway = new Map(shown.entries);
     this.show(shown.document);
   }
 
@@ -418,7 +460,13 @@ export class PlanSession {
     this.kept.remove(id);
     if (!this.pending.some((order) => order.id === id)) return;
     this.pending = this.pending.filter((order) => order.id !== id);
+    this.entriesUnderway.delete(id);
     this.publish({});
+  }
+
+  private ledgerChanges(): LedgerChange[] {
+    const underway = [...this.entriesUnderway.values()].flat().map((change) => ({ revision: null, change }));
+    return [...this.entriesStored, ...underway];
   }
 
   private steps(): Pick<SessionState, 'history' | 'undo' | 'redo'> {
@@ -433,7 +481,9 @@ export class PlanSession {
     // What the server acknowledges is known already: the steps stay the same objects.
     const sameSteps = isSameHistory(before.history, next.history);
     const { history, undo, redo } = sameSteps ? before : next;
-    this.current = { ...next, history, undo, redo };
+    const now = this.ledgerChanges();
+    const ledger = isSameLedger(before.ledger, now) ? before.ledger : now;
+    this.current = { ...next, history, undo, redo, ledger };
     if (!sameSteps || PLAN_FIELDS.some((field) => this.current[field] !== before[field])) this.shown = this.current;
     for (const listener of this.listeners) listener();
   }
@@ -454,7 +504,14 @@ function figuresAfter(model: Model, cells: readonly Cell[]): Command {
   return { kind: 'figures.set', as: 'exceptions', figures };
 }
 
-const PLAN_FIELDS = ['document', 'model', 'glow', 'scenario', 'base'] as const;
+const PLAN_FIELDS = ['document', 'model', 'glow', 'scenario', 'base', 'ledger'] as const;
+
+function isSameLedger(a: readonly LedgerChange[], b: readonly LedgerChange[]): boolean {
+  return (
+    a.length === b.length &&
+    a.every(({ revision, change }, at) => revision === b[at]!.revision && change === b[at]!.change)
+  );
+}
 
 function isSameHistory(a: readonly HistoryItem[], b: readonly HistoryItem[]): boolean {
   return (

@@ -8,7 +8,7 @@ import {
   type Calculator,
   type CalculatorTable,
 } from '../document/calculators.ts';
-import { inOrder, planOf, type Change } from '../document/document.ts';
+import { inOrder, planOf, type DocumentChange } from '../document/document.ts';
 import type { Draft } from '../document/draft.ts';
 import { MAX_PARTS } from '../document/limits.ts';
 import { freeName } from '../document/naming.ts';
@@ -111,7 +111,7 @@ export function setCalculator<T extends CalculatorTable>(
       values[column] = storedInput(draft, value as string | null, column);
   }
   draft.set(table, { ...next, name: tidy(next.name) } as never);
-  const change = { table, id, before, after: draft.get(table, id) } as Change;
+  const change = { table, id, before, after: draft.get(table, id) } as DocumentChange;
   const lost = before && lostOutput(draft.original, draft.document, [change]);
   if (lost) throw refused('used', lost, 'about');
 }

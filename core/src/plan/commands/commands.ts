@@ -3,6 +3,7 @@ import { breakEvenCommands } from './breakEvens.ts';
 import { calculatorCommands } from './calculators.ts';
 import { chartCommands } from './charts.ts';
 import { dressCommands } from './dress.ts';
+import { entryCommands } from './entries.ts';
 import type { ValuesOf } from './fields.ts';
 import { findingCommands } from './findings.ts';
 import { groupCommands } from './groups.ts';
@@ -30,6 +31,7 @@ export const COMMANDS = {
   ...taxCommands,
   ...breakEvenCommands,
   ...findingCommands,
+  ...entryCommands,
 };
 
 export type CommandKind = keyof typeof COMMANDS;

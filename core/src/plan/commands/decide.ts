@@ -29,7 +29,7 @@ export function decide(document: Document, command: Command): Decision {
     const tooLarge = limitRefusal(draft.document, changes);
     if (tooLarge) return { ok: false, refusal: tooLarge };
     if (changesStructure(changes)) refuseCircles(applyChanges(document, changes));
-    return { ok: true, changes };
+    return { ok: true, changes: [...changes, ...draft.ledgerChanges()] };
   } catch (error) {
     if (error instanceof Refused) return { ok: false, refusal: error.refusal };
     throw error;

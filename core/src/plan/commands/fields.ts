@@ -8,7 +8,7 @@ import { TABLES, type Row, type TableName } from '../schema/tables.ts';
  * from the same description. Sizes are in letters or items; bounds of figures are included.
  */
 export type Form =
-  | { readonly kind: 'id' | 'name' | 'month' | 'formula' | 'input' | 'bandPart' | 'currency' | 'locale' | 'bearer' | 'yesNo' }
+  | { readonly kind: 'id' | 'name' | 'month' | 'formula' | 'input' | 'bandPart' | 'currency' | 'locale' | 'bearer' | 'yesNo' | 'date' }
   | { readonly kind: 'text'; readonly least: number; readonly most: number }
   | { readonly kind: 'number'; readonly least: number; readonly most: number }
   | { readonly kind: 'whole'; readonly least: number; readonly most: number }
@@ -51,6 +51,8 @@ const field = <V>(form: Form): Field<V> => ({ form, orNull: false, mayBeLeftOut:
 export const id = field<string>({ kind: 'id' });
 export const name = field<string>({ kind: 'name' });
 export const month = field<Month>({ kind: 'month' });
+/** A day, as ISO 8601 text. */
+export const date = field<string>({ kind: 'date' });
 export const figure = field<number>({ kind: 'number', least: -LARGEST_FIGURE, most: LARGEST_FIGURE });
 export const formula = field<string>({ kind: 'formula' });
 export const yesNo = field<boolean>({ kind: 'yesNo' });

@@ -1,4 +1,5 @@
 import { createCalendar, type Calendar } from '../../calendar/calendar.ts';
+import type { LedgerEntry } from '../schema/entries.ts';
 import { RowTable, rowsWhere } from './rowTable.ts';
 import {
   TABLE_NAMES,
@@ -13,8 +14,8 @@ import {
 /** A plan as its tables: rows by id. Documents are never changed in place. */
 export type Document = { readonly [T in TableName]: ReadonlyMap<string, Row<T>> };
 
-/** What differs in one row; `before` is null for a new row, `after` for a deleted one. */
-export type Change = {
+/** What differs in one row of a document; `before` is null for a new row, `after` for a deleted one. */
+export type DocumentChange = {
   [T in TableName]: {
     readonly table: T;
     readonly id: string;
@@ -22,6 +23,25 @@ export type Change = {
     readonly after: Row<T> | null;
   };
 }[TableName];
+
+/** What differs in one entry of the ledger, which is no part of the document. */
+export interface EntryChange {
+  readonly table: 'entries';
+  readonly id: string;
+  readonly before: LedgerEntry | null;
+  readonly after: LedgerEntry | null;
+}
+
+/** What a command changes: rows of the document, entries of the ledger. */
+export type Change = DocumentChange | EntryChange;
+
+export function isOfDocument(change: Change): change is DocumentChange {
+  return change.table !== 'entries';
+}
+
+export function isOfLedger(change: Change): change is EntryChange {
+  return change.table === 'entries';
+}
 
 /** A document without any row. */
 export function emptyDocument(): Document {
@@ -47,6 +67,7 @@ export function rowsOf(document: Document): Record<TableName, AnyRow[]> {
 export function applyChanges(document: Document, changes: readonly Change[]): Document {
   const edited = new Map<TableName, RowTable<AnyRow>>();
   for (const change of changes) {
+    if (!isOfDocument(change)) continue;
     let table = edited.get(change.table);
     if (!table) edited.set(change.table, (table = RowTable.edited<AnyRow>(document[change.table])));
     table.put(change.id, change.after);
@@ -97,15 +118,15 @@ export function groupsWithLines(document: Document): { group: GroupRow; lines: L
 }
 
 /** The changes that lead from one document to another; what both share is not looked into. */
-export function differenceBetween(from: Document, to: Document): Change[] {
-  const changes: Change[] = [];
+export function differenceBetween(from: Document, to: Document): DocumentChange[] {
+  const changes: DocumentChange[] = [];
   for (const table of TABLE_NAMES) {
     const before = from[table] as ReadonlyMap<string, AnyRow>;
     const after = to[table] as ReadonlyMap<string, AnyRow>;
     if (before === after) continue;
     const compare = (id: string) => {
       const [old, row] = [before.get(id) ?? null, after.get(id) ?? null];
-      if (!isSameRow(old, row)) changes.push({ table, id, before: old, after: row } as Change);
+      if (!isSameRow(old, row)) changes.push({ table, id, before: old, after: row } as DocumentChange);
     };
     const differing = RowTable.differing(before, after);
     if (differing) for (const id of differing) compare(id);

@@ -2,7 +2,7 @@ import { functionOf } from '../../formula/functions/functions.ts';
 import { childrenOf, type Expression } from '../../formula/expression/syntax.ts';
 import { CALCULATORS, CALCULATOR_TABLES } from './calculators.ts';
 import type { Refusal } from '../schema/refusal.ts';
-import { planOf, type Change, type Document } from './document.ts';
+import { isOfDocument, planOf, type Change, type Document, type DocumentChange } from './document.ts';
 import { readStoredOrNull } from './storedFormulas.ts';
 import { TABLES, type TableName } from '../schema/tables.ts';
 
@@ -22,7 +22,8 @@ export const MAX_PARTS = 60;
 const SEARCH_STEPS = 600;
 
 /** Why a plan as it is after some changes is too large, or `null`; what the changes do not touch is not looked at. */
-export function limitRefusal(after: Document, changes: readonly Change[]): Refusal | null {
+export function limitRefusal(after: Document, all: readonly Change[]): Refusal | null {
+  const changes = all.filter(isOfDocument);
   const touched = new Set<TableName>();
   for (const change of changes) touched.add(change.table);
   return tooManyRows(after, touched) ?? tooManyFigures(after, touched) ?? tooMuchWork(after, changes);
@@ -56,7 +57,7 @@ function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Ref
   );
 }
 
-function tooMuchWork(after: Document, changes: readonly Change[]): Refusal | null {
+function tooMuchWork(after: Document, changes: readonly DocumentChange[]): Refusal | null {
   const grows = changes.some((change) => {
     if (change.table === 'plan') return (change.after?.months ?? 0) > (change.before?.months ?? 0);
     return change.after !== null && formulaColumns(change.table).length > 0 && formulasIn(change).length > 0;
@@ -65,7 +66,7 @@ function tooMuchWork(after: Document, changes: readonly Change[]): Refusal | nul
 }
 
 /** The formulas a change brings in. */
-function formulasIn({ table, before, after }: Change): string[] {
+function formulasIn({ table, before, after }: DocumentChange): string[] {
   const [old, row] = [before, after] as unknown as Readonly<Record<string, string | null>>[];
   return formulaColumns(table).flatMap((column) => {
     const formula = row?.[column] ?? null;

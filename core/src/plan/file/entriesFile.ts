@@ -1,7 +1,8 @@
 import type { Document } from '../document/document.ts';
 import { PlanFormatError, isObject, refuseUnknown } from './file.ts';
 import { nameOf, namesOf } from '../document/naming.ts';
-import { MAX_ENTRIES, inMinorUnits, minorUnitsIn, storedEntryRefusal, type LedgerEntry } from '../../ledger/entries.ts';
+import { MAX_ENTRIES, storedEntryRefusal, type LedgerEntry } from '../schema/entries.ts';
+import { inMinorUnits, minorUnitsIn } from '../../ledger/entries.ts';
 
 /** An entry as a plan file has it: its line by name, its amount in major units. */
 interface EntryInFile {

@@ -1,5 +1,5 @@
 import { MAX_FORMULA_LENGTH } from '../../formula/parse.ts';
-import { MAX_ACCOUNT, MAX_WHAT } from '../../ledger/entries.ts';
+import { MAX_ACCOUNT, MAX_WHAT } from '../schema/entries.ts';
 import type { Column, ColumnSpec } from '../schema/columns.ts';
 import { PLAN_FILE_VERSION } from './file.ts';
 import { TABLES, TABLE_NAMES, type TableName } from '../schema/tables.ts';

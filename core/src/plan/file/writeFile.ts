@@ -1,4 +1,4 @@
-import type { LedgerEntry } from '../../ledger/entries.ts';
+import type { LedgerEntry } from '../schema/entries.ts';
 import { entriesForFile } from './entriesFile.ts';
 import { bandSetsOf, extrasOf, movesOf } from '../document/calculators.ts';
 import type { ColumnSpec } from '../schema/columns.ts';

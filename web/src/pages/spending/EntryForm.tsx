@@ -8,6 +8,7 @@ import {
   writeForEntry,
   type Document,
   type LedgerEntry,
+  type Refusal,
 } from '@haushalt/core';
 import { useEffect, useId, useRef, useState, type FormEvent, type Ref } from 'react';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -32,8 +33,8 @@ interface EntryFormProps {
   readonly accounts: readonly string[];
   readonly firstField: Ref<HTMLInputElement>;
   readonly onChange: (draft: EntryDraft) => void;
-  /** Stores the entry; throws with a sentence where that cannot be. */
-  readonly onEnter: (entry: LedgerEntry) => Promise<void>;
+  /** Enters it; why not, where that cannot be. */
+  readonly onEnter: (entry: LedgerEntry) => Refusal | null;
   /** Leaves a change of an entry as it was. */
   readonly onLeave: () => void;
 }
@@ -42,7 +43,6 @@ interface EntryFormProps {
 export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLeave }: EntryFormProps) {
   const { document } = useSessionState();
   const [refusal, setRefusal] = useState<{ message: string; field: Field | null } | null>(null);
-  const [busy, setBusy] = useState(false);
   const form = useRef<HTMLFormElement>(null);
   const wordsId = useId();
   const accountsId = useId();
@@ -57,18 +57,12 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
     setRefusal({ message, field });
     if (field !== null) form.current?.querySelector<HTMLElement>(`[name=${field}]`)?.focus();
   };
-  const submit = async (event: FormEvent) => {
+  const submit = (event: FormEvent) => {
     event.preventDefault();
     const entry = entryFrom(draft, document);
     if ('message' in entry) return refuse(entry.message, entry.field);
-    setBusy(true);
-    try {
-      await onEnter(entry);
-    } catch (error) {
-      refuse(error instanceof Error ? error.message : String(error), null);
-    } finally {
-      setBusy(false);
-    }
+    const refused = onEnter(entry);
+    if (refused) refuse(refused.message, (refused.field?.replace('after.', '') as Field | undefined) ?? null);
   };
   const field = (name: Field) => ({
     name,
@@ -82,7 +76,7 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
       className="entry-form"
       aria-label={draft.before === null ? 'New entry' : 'Change the entry'}
       noValidate
-      onSubmit={(event) => void submit(event)}
+      onSubmit={submit}
       onKeyDown={(event) => {
         if (event.key === 'Escape') onLeave();
       }}
@@ -152,7 +146,7 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
           ))}
         </datalist>
       </label>
-      <button type="submit" className="btn btn-primary btn-sm" disabled={busy}>
+      <button type="submit" className="btn btn-primary btn-sm">
         {draft.before === null ? 'Enter it' : 'Change it'}
       </button>
       {draft.before !== null && (

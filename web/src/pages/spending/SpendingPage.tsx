@@ -9,7 +9,9 @@ import {
   toMonth,
   writeWithUnit,
   yearOf,
+  type EntryFields,
   type LedgerEntry,
+  type Refusal,
   type Month,
   type SpendingRow,
 } from '@haushalt/core';
@@ -24,9 +26,9 @@ import { Grid } from '../../grid/Grid.tsx';
 import { selectOne } from '../../grid/selection.ts';
 import { textInCell, type GridColumn } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { useEntries, useEntryChanges, useLedger } from '../../parts/ledger/useLedger.ts';
+import { useEntries, useLedger } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
-import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { EntryForm, draftOf, type EntryDraft } from './EntryForm.tsx';
 import { EntryList } from './EntryList.tsx';
 import { hurts, spentCell, spendingColumns, spentRows, type SpentRow } from './spendingCells.tsx';
@@ -42,7 +44,7 @@ export function SpendingPage() {
   const [month, setMonth] = useMonth(months);
   const [span, setSpan] = useState<'month' | 'year'>('month');
   const { actuals, accounts, isLoading, problem } = useLedger(planId);
-  const { change: changeEntry } = useEntryChanges(planId);
+  const session = useSession();
   const [draft, setDraft] = useState<EntryDraft>(() => emptyDraft(month));
   const firstField = useRef<HTMLInputElement>(null);
   const list = useRef<HTMLDivElement>(null);
@@ -83,30 +85,33 @@ export function SpendingPage() {
     if (draft.before === null && draft.what === '' && draft.amount === '')
       setDraft({ ...draft, date: dayIn(next, new Date()) });
   };
-  /** Does a change, and offers to take it back: to exactly what was there before. */
-  const changing = async (text: string, id: string, before: LedgerEntry | null, after: LedgerEntry | null) => {
-    await changeEntry({ id, before, after });
-    notices.say({
-      text,
-      action: {
-        label: 'Undo',
-        run: () => void changeEntry({ id, before: after, after: before }).catch(said(notices)),
-      },
-    });
+  /** Does a change, and offers to take it back. */
+  const changing = (
+    text: string,
+    id: string,
+    before: LedgerEntry | null,
+    after: LedgerEntry | null,
+  ): Refusal | null => {
+    const refusal = session.send({ kind: 'entry.set', entry: id, before: fieldsOf(before), after: fieldsOf(after) });
+    const done = session.state.undo;
+    if (refusal || !done) return refusal;
+    notices.say({ text, action: { label: 'Undo', run: () => void session.undoCommand(done.commandId) } });
+    return null;
   };
-  const enter = async (entry: LedgerEntry) => {
+  const enter = (entry: LedgerEntry): Refusal | null => {
     const { before } = draft;
-    await changing(`${before ? 'Changed' : 'Entered'}: ${called(entry)}.`, entry.id, before, entry);
-    const next = { ...emptyDraft(month), date: entry.date, line: entry.line, account: entry.account };
+    const refusal = changing(`${before ? 'Changed' : 'Entered'}: ${called(entry)}.`, entry.id, before, entry);
+    if (refusal) return refusal;
     // The line it belongs to is selected, so that it is seen among its entries.
     const at = rows.findIndex(({ of }) => of.id === entry.line);
     if (at >= 0) control.select(selectOne({ row: at, column: control.place.column }));
-    // What was typed meanwhile stays.
-    setDraft((now) => (now === draft ? next : now));
+    setDraft({ ...emptyDraft(month), date: entry.date, line: entry.line, account: entry.account });
     firstField.current?.focus();
+    return null;
   };
   const removeEntry = (entry: LedgerEntry) => {
-    changing(`Removed: ${called(entry)}.`, entry.id, entry, null).catch(said(notices));
+    const refusal = changing(`Removed: ${called(entry)}.`, entry.id, entry, null);
+    if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
     if (draft.id === entry.id) writeNew(entry.line);
   };
   const change = (entry: LedgerEntry) => {
@@ -181,10 +186,10 @@ export function SpendingPage() {
         <div ref={list} className="spending-entries">
           <EntryList
             title={!chosen || chosen.id === NET ? shownMonths : `${chosen.name}, ${shownMonths}`}
-            entries={entries.data?.entries ?? []}
-            total={entries.data?.total ?? 0}
-            isLoading={entries.isPending}
-            problem={entries.error?.message ?? null}
+            entries={entries.entries}
+            total={entries.total}
+            isLoading={entries.isLoading}
+            problem={entries.problem}
             ofOneLine={ofLine !== null}
             onChange={change}
             onRemove={removeEntry}
@@ -279,7 +284,8 @@ export function summaryOf(rows: readonly SpendingRow[], money: (value: number) =
   return `Net ${money(net.actual)}, planned ${money(net.budget)}; ${lines}.`;
 }
 
-function said(notices: ReturnType<typeof useNotices>) {
-  return (error: unknown) =>
-    notices.say({ text: error instanceof Error ? error.message : String(error), tone: 'warning' });
+function fieldsOf(entry: LedgerEntry | null): EntryFields | null {
+  if (entry === null) return null;
+  const { date, what, line, account, amount } = entry;
+  return { date, what, line, account, amount };
 }

@@ -1,7 +1,16 @@
-import { NO_ACTUALS, actualsFrom, type Actuals, type LedgerEntry } from '@haushalt/core';
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  NO_ACTUALS,
+  actualsFrom,
+  pageAfter,
+  sumsAfter,
+  type Actuals,
+  type EntryChange,
+  type EntryPage,
+} from '@haushalt/core';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { ServerAway, api, type EntriesAsked } from '../../plan-session/api.ts';
+import { api, type EntriesAsked } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
 interface Ledger {
   readonly actuals: Actuals;
@@ -14,47 +23,47 @@ interface Ledger {
 
 const NO_ACCOUNTS: readonly string[] = [];
 
-/** What really happened in a plan, kept up to date while it is open. */
+/** What really happened in a plan, kept up to date while it is open; what is on its way to the server counts already. */
 export function useLedger(planId: string): Ledger {
   const { data, isPending, error } = useQuery({
     queryKey: ['ledger', planId, 'sums'],
     queryFn: () => api.ledger(planId),
   });
-  const actuals = useMemo(() => (data ? actualsFrom(data.sums) : NO_ACTUALS), [data]);
+  const changes = useChangesSince(data?.revision);
+  const actuals = useMemo(() => (data ? actualsFrom(sumsAfter(data.sums, changes)) : NO_ACTUALS), [data, changes]);
   return { actuals, accounts: data?.accounts ?? NO_ACCOUNTS, isLoading: isPending, problem: error?.message ?? null };
 }
 
+interface Entries extends EntryPage {
+  readonly isLoading: boolean;
+  readonly problem: string | null;
+}
+
 /** The entries asked for; while others are fetched, those from before stay in sight. */
-export function useEntries(planId: string, asked: EntriesAsked) {
-  return useQuery({
+export function useEntries(planId: string, asked: EntriesAsked): Entries {
+  const { data, isPending, error } = useQuery({
     queryKey: ['ledger', planId, 'entries', asked],
     queryFn: () => api.entries(planId, asked),
     placeholderData: keepPreviousData,
   });
+  const changes = useChangesSince(data?.revision);
+  const { from, to } = asked;
+  const lines = asked.lines?.join() ?? null;
+  const page = useMemo(
+    () => pageAfter(data ?? { entries: [], total: 0 }, changes, { from, to, lines: lines?.split(',') ?? null }),
+    [data, changes, from, to, lines],
+  );
+  return { ...page, isLoading: isPending, problem: error?.message ?? null };
 }
 
-/** An entry as it was known and as it is to be; `null` is no entry. */
-export interface EntryChange {
-  readonly id: string;
-  readonly before: LedgerEntry | null;
-  readonly after: LedgerEntry | null;
+/** The changes of entries an answer of the server does not know of: those on their way, and those stored since. */
+function useChangesSince(revision: number | undefined): readonly EntryChange[] {
+  const { ledger } = useSessionState();
+  return useMemo(
+    () =>
+      revision === undefined
+        ? []
+        : ledger.flatMap((each) => (each.revision === null || each.revision > revision ? [each.change] : [])),
+    [ledger, revision],
+  );
 }
-
-/**
- * Makes, changes and removes entries. What the server does not take is thrown, with its sentence; a request whose answer
- * was lost is sent again as it was, and does nothing twice.
- */
-export function useEntryChanges(planId: string) {
-  const client = useQueryClient();
-  const { mutateAsync, isPending } = useMutation({
-    mutationFn: ({ id, before, after }: EntryChange) => api.changeEntry(planId, id, before, after),
-    retry: (failures, error) => error instanceof ServerAway && !error.hasFailed && failures < RETRIES,
-    retryDelay: (failures) => 500 * 2 ** failures,
-    // An entry is done once it is stored; what it changes is fetched while the next one is typed. One that was refused may
-    // be another by now.
-    onSettled: () => void client.invalidateQueries({ queryKey: ['ledger', planId] }),
-  });
-  return { change: mutateAsync, isBusy: isPending };
-}
-
-const RETRIES = 4;
