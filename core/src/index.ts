@@ -17,6 +17,7 @@ export * from './formula/print.ts';
 export * from './formula/expression/syntax.ts';
 export * from './formula/units.ts';
 export * from './engine/model.ts';
+export { valueOver } from './engine/over.ts';
 export type { PlanModel } from './engine/planModel.ts';
 export { Snapshot } from './engine/snapshot.ts';
 export { effectiveSteps } from './engine/node.ts';

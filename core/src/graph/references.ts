@@ -127,8 +127,7 @@ export function lostOutput(before: Document, after: Document, changes: readonly 
     const now = new Set(outputsOf(calculatorWith(after, id)!).map((output) => output.name));
     const gone = outputsOf(calculatorWith(before, id)!).filter((output) => !now.has(output.name));
     const used = gone.find((output) => isUsed(after, outputId(id, output.name)));
-    if (used)
-      return `${users.map((user) => user.name).join(', ')} uses ${name}.${used.name}. Change that rule first.`;
+    if (used) return `${users.map((user) => user.name).join(', ')} uses ${name}.${used.name}. Change that rule first.`;
   }
   return null;
 }

@@ -19,6 +19,7 @@ import { useFindings } from '../parts/plan/useFindings.ts';
 import { Shelf } from '../parts/assumptions/Shelf.tsx';
 import { CALCULATOR_PAGES } from '../parts/plan/calculatorPages.ts';
 import { Icon } from '../ui/Icon.tsx';
+import { useKept } from '../ui/useKept.ts';
 import { KeyList } from './KeyList.tsx';
 import { letterOf } from '../ui/letterOf.ts';
 import { Loading } from '../ui/Loading.tsx';
@@ -62,15 +63,14 @@ function calculatorBehind(document: Document, id: string): Calculator | undefine
 const SHELF_KEY = 'haushalt:shelf';
 
 /** As it was left; at first open where twelve months fit beside it. */
-function shelfOpenAtFirst(): boolean {
-  const left = localStorage.getItem(SHELF_KEY);
-  return left === null ? window.innerWidth >= 1500 : left === 'open';
+function shelfOpenAtFirst(kept: unknown): boolean {
+  return typeof kept === 'boolean' ? kept : kept === undefined ? window.innerWidth >= 1500 : kept === 'open';
 }
 
 function Shell({ planId }: { readonly planId: string }) {
   const session = useSession();
   const notices = useNotices();
-  const [shelfOpen, setShelfOpen] = useState(shelfOpenAtFirst);
+  const [shelfOpen, setShelfOpen] = useKept(SHELF_KEY, shelfOpenAtFirst);
   const [keysOpen, setKeysOpen] = useState(false);
   const [settingsOpen, setSettingsOpen] = useState(false);
   const undo = useCallback(() => {
@@ -83,10 +83,6 @@ function Shell({ planId }: { readonly planId: string }) {
     const refusal = session.redo();
     notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: `Done again: ${label}.` });
   }, [session, notices]);
-
-  useEffect(() => {
-    localStorage.setItem(SHELF_KEY, shelfOpen ? 'open' : 'closed');
-  }, [shelfOpen]);
 
   /** Opens or closes the shelf. What is being typed there is taken first; what cannot be taken keeps it open. */
   const toggleShelf = useCallback(() => {

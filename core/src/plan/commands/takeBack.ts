@@ -4,7 +4,6 @@ import { changesStructure, refuseCircles } from '../../graph/structure.ts';
 import {
   applyChanges,
   isOfDocument,
- 
   isSameRow,
   type Change,
   type Document,

@@ -118,6 +118,24 @@ export function freeName(document: Document, base: string): string {
   return firstFree(base, (name) => nameRefusal(document, name, null) === null);
 }
 
+/** A name like `base` that is still free for something new in a plan: `base`, `base 2`, … */
+export function freshName(document: Document, base: string): string {
+  return firstFresh(base, (name) => nameRefusal(document, name, null) === null);
+}
+
+/** A title like `base` that no other chart or scenario has yet. */
+export function freshTitle(document: Document, table: 'scenarios' | 'charts', base: string): string {
+  return firstFresh(base, (name) => titleRefusal(document, table, name, '') === null);
+}
+
+function firstFresh(base: string, isFree: (name: string) => boolean): string {
+  for (let attempt = 1; ; attempt++) {
+    const suffix = attempt === 1 ? '' : ` ${attempt}`;
+    const name = `${[...base].slice(0, MAX_NAME - suffix.length).join('')}${suffix}`;
+    if (isFree(name)) return name;
+  }
+}
+
 /** A name for the copy of a plan that none of the others has. */
 export function freeCopyName(base: string, others: readonly string[]): string {
   const taken = new Set(others.map(nameKey));

@@ -7,7 +7,7 @@ import { firstReach, replacedBy } from './editors/reach.ts';
 import { endFigure, monthFigure } from '../../parts/lines/figures.ts';
 import { moveGroup, moveLine, moveRowTo } from './deeds/moving.ts';
 import { budgetRows, type BudgetRow } from '../../parts/lines/rows.ts';
-import { NO_FILTER, USUAL_VIEW, type BudgetView } from '../../parts/lines/view.ts';
+import { NO_FILTER, USUAL_VIEW, readView, type BudgetView } from '../../parts/lines/view.ts';
 import { startingText } from './editors/startingText.ts';
 
 const plan = (locale = 'en-IE') =>
@@ -77,6 +77,22 @@ describe('the rows of the budget', () => {
       before: null,
     });
     expect(shape(bare)).toContain('invitation Bare has no lines yet');
+  });
+});
+
+describe('a view that was kept', () => {
+  it('is read as far as it can be', () => {
+    const { filter: _, ...usual } = USUAL_VIEW;
+    for (const nothing of [undefined, null, 'nonsense', 7, []]) expect(readView(nothing)).toEqual(usual);
+    const kept = {
+      span: 'week',
+      show: 'rules',
+      ends: ['total', 'median'],
+      labelWidth: 9999,
+      collapsed: ['a', 7],
+      across: 'yes',
+    };
+    expect(readView(kept)).toEqual({ ...usual, show: 'rules', ends: ['total'], collapsed: ['a'] });
   });
 });
 

@@ -1,20 +1,20 @@
-import { planOf, yearsOf, type Command } from '@haushalt/core';
+import { freshTitle, planOf, yearsOf, type Command } from '@haushalt/core';
 import { useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { newId } from '../../plan-session/api.ts';
-import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
 import { ChartSettings } from './ChartSettings.tsx';
 import { chartModels } from './chartModels.ts';
 import { chartPicture } from './chartPicture.ts';
-import { USUAL_CHART, USUAL_ID, chartsOf, freeTitle, type ChartDraft } from '../../parts/charts/draft.ts';
+import { USUAL_CHART, USUAL_ID, chartsOf, type ChartDraft } from '../../parts/charts/draft.ts';
 import './charts.scss';
 
 /** The pictures people keep: named charts that follow every edit. */
 export function ChartsPage() {
-  const session = useSession();
   const notices = useNotices();
   const { document, model, base } = useSessionState();
   const [search, setSearch] = useSearchParams();
@@ -28,24 +28,17 @@ export function ChartsPage() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [model, base, chart.id]);
 
-  const send = (command: Command): string | null => {
-    const refusal = session.send(command);
-    if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
-    return refusal?.message ?? null;
-  };
+  const sending = useSend();
+  const send = (command: Command, done?: string): string | null => sending(command, done)?.message ?? null;
   const open = (id: string) => setSearch({ chart: id }, { replace: true });
   const keep = ({ id, settings, series }: ChartDraft) => send({ kind: 'chart.set', id, settings, series });
   const add = () => {
     const id = newId();
-    const settings = { ...USUAL_CHART.settings, name: freeTitle(document, 'New chart') };
+    const settings = { ...USUAL_CHART.settings, name: freshTitle(document, 'charts', 'New chart') };
     if (keep({ ...USUAL_CHART, id, settings }) === null) open(id);
   };
   const remove = () => {
-    if (send({ kind: 'chart.delete', id: chart.id }) !== null) return;
-    notices.say({
-      text: `The chart ${chart.settings.name} is deleted.`,
-      action: { label: 'Undo', run: () => void session.undo() },
-    });
+    if (send({ kind: 'chart.delete', id: chart.id }, `The chart ${chart.settings.name} is deleted.`) !== null) return;
   };
   const at = charts.indexOf(chart);
   const moveUp = () => send({ kind: 'chart.move', id: chart.id, before: charts[at - 1]!.id });

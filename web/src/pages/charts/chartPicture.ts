@@ -1,8 +1,8 @@
 import {
+  valueOver,
   monthInWords,
   monthsBetween,
   planOf,
-  rolledUpValue,
   rollUpOf,
   stretchOfYear,
   stretches,
@@ -113,12 +113,6 @@ function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartDraft['set
   return year === null || !yearsOf(calendar).includes(year)
     ? { from: 0, to: calendar.count }
     : stretchOfYear(calendar, year);
-}
-
-function valueOver(model: PlanModel, id: string, stretch: Stretch): number | null {
-  const series = model.seriesOf(id);
-  const value = series ? rolledUpValue(series.values, stretch, rollUpOf(model.document, id)) : NaN;
-  return value === value ? value : null;
 }
 
 /** What something has run up to since the first point; a balance or price stays what it is. */

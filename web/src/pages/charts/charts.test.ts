@@ -1,8 +1,8 @@
-import { Model, applyChanges, decide, namesOf, toMonth, type Command, type Document } from '@haushalt/core';
+import { freshTitle, Model, applyChanges, decide, namesOf, toMonth, type Command, type Document } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { chartPicture } from './chartPicture.ts';
-import { USUAL_CHART, USUAL_ID, chartsOf, freeTitle, plainSeries, type ChartDraft } from '../../parts/charts/draft.ts';
+import { USUAL_CHART, USUAL_ID, chartsOf, plainSeries, type ChartDraft } from '../../parts/charts/draft.ts';
 
 const plan = () =>
   sketch({
@@ -42,7 +42,7 @@ describe('a chart', () => {
     const { settings, series } = USUAL_CHART;
     const kept = after(document, { kind: 'chart.set', id: USUAL_ID, settings: { ...settings, year: 2027 }, series });
     expect(chartsOf(kept).map(({ settings: { year } }) => year)).toEqual([2027]);
-    expect(freeTitle(kept, 'Income, expenses and net')).toBe('Income, expenses and net 2');
+    expect(freshTitle(kept, 'charts', 'Income, expenses and net')).toBe('Income, expenses and net 2');
   });
 
   it('goes by months, quarters or years, of one year or of all', () => {

@@ -10,9 +10,9 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
-import { useNotices } from '../../ui/Notices.tsx';
 import { useShell } from '../../parts/plan/shell.ts';
-import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
 import { useFindings } from '../../parts/plan/useFindings.ts';
 import './checks.scss';
 
@@ -36,18 +36,9 @@ const TITLES: Readonly<Record<CheckKind, string>> = {
 
 /** What a careful reviewer would say about the plan: each finding with its place, why it matters, and a mend. */
 export function ChecksPage() {
-  const session = useSession();
-  const notices = useNotices();
+  const sending = useSend();
   const { open, waived } = useFindings();
-  const send = (command: Command, said: string): boolean => {
-    const refusal = session.send(command);
-    notices.say(
-      refusal
-        ? { text: refusal.message, tone: 'warning' }
-        : { text: said, action: { label: 'Undo', run: () => void session.undo() } },
-    );
-    return refusal === null;
-  };
+  const send = (command: Command, said: string): boolean => sending(command, said) === null;
   const kinds = CHECK_KINDS.filter((kind) => open.some((finding) => finding.kind === kind));
   return (
     <div className="checks">

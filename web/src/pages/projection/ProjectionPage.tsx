@@ -29,7 +29,8 @@ import { Grid } from '../../grid/Grid.tsx';
 import { useGrid } from '../../grid/useGrid.tsx';
 import { textInCell } from '../../grid/types.ts';
 import { useLedger } from '../../parts/ledger/useLedger.ts';
-import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
 import { budgetRows, sideOf, type BudgetRow } from '../../parts/lines/rows.ts';
 import {
   hasRate,
@@ -46,7 +47,7 @@ import { useProjectionView } from './terms.ts';
 
 /** Later years, line by line: a base year's totals, and what they become at the lines' rates. */
 export function ProjectionPage() {
-  const session = useSession();
+  const send = useSend();
   const state = useSessionState();
   const notices = useNotices();
   const shell = useShell();
@@ -122,18 +123,16 @@ export function ProjectionPage() {
         text: `The plan has figures for the years after ${year} already. Project from ${last} to carry it on.`,
         action: { label: `Project from ${last}`, run: () => setYear(last) },
       });
-    const refusal = session.send({
-      kind: 'plan.carryOn',
-      years: view.years,
-      stepping: view.stepping,
-      rate: null,
-      ...(fromActual ? { actual: known } : {}),
-    });
-    if (refusal) return notices.say({ text: refusal.message, tone: 'warning' });
-    notices.say({
-      text: `The plan goes on until December ${last + view.years}; every line has a rule for it.`,
-      action: { label: 'Undo', run: () => void session.undo() },
-    });
+    send(
+      {
+        kind: 'plan.carryOn',
+        years: view.years,
+        stepping: view.stepping,
+        rate: null,
+        ...(fromActual ? { actual: known } : {}),
+      },
+      `The plan goes on until December ${last + view.years}; every line has a rule for it.`,
+    );
   };
 
   if (rates.length === 0) {
@@ -158,8 +157,7 @@ export function ProjectionPage() {
             value={shared?.id ?? ''}
             onChange={(event) => {
               const projectionRate = event.target.value === '' ? null : event.target.value;
-              const refusal = session.send({ kind: 'plan.set', settings: { projectionRate } });
-              if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
+              send({ kind: 'plan.set', settings: { projectionRate } });
             }}
           >
             <option value="">nothing, they stay as they are</option>

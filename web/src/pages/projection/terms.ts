@@ -1,5 +1,6 @@
 import { MAX_PROJECTED_YEARS, STEPPINGS, type Stepping } from '@haushalt/core';
-import { useCallback, useState } from 'react';
+import { useCallback } from 'react';
+import { oneOf, partsOf, useKept } from '../../ui/useKept.ts';
 
 /** What a projection starts from: the base year as planned, or as it really was, as far as that is known. */
 export const BASES = ['plan', 'actual'] as const;
@@ -32,34 +33,20 @@ const USUAL: ProjectionView = {
 };
 
 export function useProjectionView(planId: string): [ProjectionView, (part: Partial<ProjectionView>) => void] {
-  const key = `haushalt:projection:${planId}`;
-  const [view, setView] = useState(() => read(localStorage.getItem(key)));
-  const change = useCallback(
-    (part: Partial<ProjectionView>) =>
-      setView((before) => {
-        const next = { ...before, ...part };
-        localStorage.setItem(key, JSON.stringify(next));
-        return next;
-      }),
-    [key],
-  );
+  const [view, keep] = useKept(`haushalt:projection:${planId}`, read);
+  const change = useCallback((part: Partial<ProjectionView>) => keep((before) => ({ ...before, ...part })), [keep]);
   return [view, change];
 }
 
 /** A view as it was kept; whatever cannot be read of it is as usual. */
-export function read(kept: string | null): ProjectionView {
-  let value: Partial<Record<keyof ProjectionView, unknown>> = {};
-  try {
-    value = (JSON.parse(kept ?? '{}') ?? {}) as typeof value;
-  } catch {
-    // What was kept by another version is left aside.
-  }
+export function read(kept: unknown): ProjectionView {
+  const value = partsOf(kept);
   const years = Number(value.years);
   return {
     years: Number.isInteger(years) && years >= 1 && years <= MAX_PROJECTED_YEARS ? years : USUAL.years,
-    base: BASES.find((option) => option === value.base) ?? USUAL.base,
-    stepping: STEPPINGS.find((option) => option === value.stepping) ?? USUAL.stepping,
-    money: MONIES.find((option) => option === value.money) ?? USUAL.money,
+    base: oneOf(BASES, value.base, USUAL.base),
+    stepping: oneOf(STEPPINGS, value.stepping, USUAL.stepping),
+    money: oneOf(MONIES, value.money, USUAL.money),
     changes: typeof value.changes === 'boolean' ? value.changes : USUAL.changes,
     picture: typeof value.picture === 'boolean' ? value.picture : USUAL.picture,
     deflator: typeof value.deflator === 'string' ? value.deflator : USUAL.deflator,

@@ -28,7 +28,8 @@ import { textInCell, type GridColumn } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
 import { useEntries, useLedger } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
-import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
 import { EntryForm, draftOf, type EntryDraft } from './EntryForm.tsx';
 import { EntryList } from './EntryList.tsx';
 import { hurts, spentCell, spendingColumns, spentRows, type SpentRow } from './spendingCells.tsx';
@@ -44,7 +45,7 @@ export function SpendingPage() {
   const [month, setMonth] = useMonth(months);
   const [span, setSpan] = useState<'month' | 'year'>('month');
   const { actuals, accounts, isLoading, problem } = useLedger(planId);
-  const session = useSession();
+  const send = useSend();
   const [draft, setDraft] = useState<EntryDraft>(() => emptyDraft(month));
   const firstField = useRef<HTMLInputElement>(null);
   const list = useRef<HTMLDivElement>(null);
@@ -92,11 +93,7 @@ export function SpendingPage() {
     before: LedgerEntry | null,
     after: LedgerEntry | null,
   ): Refusal | null => {
-    const refusal = session.send({ kind: 'entry.set', entry: id, before: fieldsOf(before), after: fieldsOf(after) });
-    const done = session.state.undo;
-    if (refusal || !done) return refusal;
-    notices.say({ text, action: { label: 'Undo', run: () => void session.undoCommand(done.commandId) } });
-    return null;
+    return send({ kind: 'entry.set', entry: id, before: fieldsOf(before), after: fieldsOf(after) }, text, true);
   };
   const enter = (entry: LedgerEntry): Refusal | null => {
     const { before } = draft;

@@ -4,7 +4,7 @@ import { WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
-import { documentVersion, useKept, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
+import { documentVersion, useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 
 const MOST_FIGURES = 4;
@@ -13,7 +13,7 @@ const MOST_VALUES = 101;
 /** Figures under a range of values of one assumption, as a table and a picture. */
 export function OneValue({ document, model, assumptions }: TryingProps) {
   const plan = planOf(document);
-  const [kept, change] = useKept<{ range: Range; figures: string[]; when: string }>(
+  const [kept, change] = useChosen<{ range: Range; figures: string[]; when: string }>(
     'one-value',
     { range: usualRange(assumptions[0]!, 11), figures: [NET], when: 'plan' },
     ({ range, figures }) =>

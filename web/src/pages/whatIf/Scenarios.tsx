@@ -1,4 +1,6 @@
 import {
+  freshTitle,
+  valueOver,
   Model,
   NET,
   TOTAL_EXPENSES,
@@ -7,8 +9,6 @@ import {
   monthInWords,
   nameOf,
   planOf,
-  rolledUpValue,
-  rollUpOf,
   scenarioInWords,
   stretchOfYear,
   stretches,
@@ -18,19 +18,18 @@ import {
   writeFigure,
   yearsOf,
   type Command,
-  type Document,
   type Stretch,
   type PlanModel,
 } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
-import { useNotices } from '../../ui/Notices.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
-import { useKept } from './trying.ts';
+import { useChosen } from './trying.ts';
 
 /** How many cases stand side by side, the plan itself among them. */
 const MOST_CASES = 4;
@@ -45,11 +44,10 @@ interface Case {
 /** Named sets of values: made, made active, compared side by side, and adopted. */
 export function Scenarios() {
   const session = useSession();
-  const notices = useNotices();
   const { base, scenario: active } = useSessionState();
   const plan = planOf(base);
   const scenarios = inOrder(base.scenarios.values());
-  const [kept, change] = useKept<{ left: string[]; figures: string[]; span: 'year' | number }>(
+  const [kept, change] = useChosen<{ left: string[]; figures: string[]; span: 'year' | number }>(
     'scenarios',
     { left: [], figures: [TOTAL_INCOME, TOTAL_EXPENSES, NET], span: 'year' },
     ({ figures }) => figures.length > 0 && figures.every((id) => nameOf(base, id) !== undefined),
@@ -66,15 +64,12 @@ export function Scenarios() {
     [base, comparedIds],
   );
 
-  const send = (command: Command, said?: string): string | null => {
-    const refusal = session.send(command);
-    if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
-    else if (said) notices.say({ text: said, action: { label: 'Undo', run: () => void session.undo() } });
-    return refusal?.message ?? null;
-  };
+  const sending = useSend();
+  const send = (command: Command, said?: string): string | null => sending(command, said)?.message ?? null;
   const add = () => {
     const id = newId();
-    if (send({ kind: 'scenario.set', id, name: freeName(base) }) === null) session.activate(id);
+    if (send({ kind: 'scenario.set', id, name: freshTitle(base, 'scenarios', 'New scenario') }) === null)
+      session.activate(id);
   };
 
   return (
@@ -183,7 +178,7 @@ export function Scenarios() {
                 series: cases.map(({ name, model }, index) => ({
                   label: name,
                   values: pointsOf(model, kept.span).map(({ stretch }) =>
-                    valueIn(model, kept.figures.at(-1)!, stretch),
+                    valueOver(model, kept.figures.at(-1)!, stretch),
                   ),
                   mark: 'line',
                   tone: index === 0 ? 'net' : 'other',
@@ -233,12 +228,12 @@ function Comparison({ cases, figures, points }: ComparisonProps) {
                 </th>
               </tr>
               {points.map(({ words, stretch }) => {
-                const plain = valueIn(first!.model, figure, stretch);
+                const plain = valueOver(first!.model, figure, stretch);
                 return (
                   <tr key={words}>
                     <th scope="row">{words}</th>
                     {cases.map(({ id, model }) => {
-                      const value = valueIn(model, figure, stretch);
+                      const value = valueOver(model, figure, stretch);
                       const difference = id === '' || value === null || plain === null ? 0 : value - plain;
                       return (
                         <td key={id} className={value !== null && value < 0 ? 'negative' : ''}>
@@ -274,18 +269,4 @@ function pointsOf({ calendar, document }: PlanModel, span: 'year' | number): { w
     words: monthInWords(month, locale, 'short'),
     stretch: { from: from + index, to: from + index + 1 },
   }));
-}
-
-function valueIn(model: PlanModel, id: string, stretch: Stretch): number | null {
-  const series = model.seriesOf(id);
-  const value = series ? rolledUpValue(series.values, stretch, rollUpOf(model.document, id)) : NaN;
-  return value === value ? value : null;
-}
-
-function freeName(document: Document): string {
-  const taken = new Set([...document.scenarios.values()].map(({ name }) => name.toLowerCase()));
-  for (let count = 1; ; count++) {
-    const name = count === 1 ? 'New scenario' : `New scenario ${count}`;
-    if (!taken.has(name.toLowerCase())) return name;
-  }
 }

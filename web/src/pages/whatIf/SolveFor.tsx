@@ -1,19 +1,17 @@
 import { NET, nameOf, plainDocument, planOf, unitOf, writeWithUnit, type Answer } from '@haushalt/core';
 import { ValueField } from '../../fields/ValueField.tsx';
 import { Icon } from '../../ui/Icon.tsx';
-import { useNotices } from '../../ui/Notices.tsx';
-import { useSession } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
 import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
-import { documentVersion, useKept, usualRange, type TryingProps } from './trying.ts';
+import { documentVersion, useChosen, usualRange, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 
 /** Which value of an assumption makes a figure what it should be; the answer is shown before it is applied. */
 export function SolveFor({ document, model, assumptions }: TryingProps) {
-  const session = useSession();
-  const notices = useNotices();
+  const send = useSend();
   const plan = planOf(document);
-  const [kept, change] = useKept<{
+  const [kept, change] = useChosen<{
     assumption: string;
     figure: string;
     when: string;
@@ -40,15 +38,8 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   const what = nameOf(document, figure) ?? 'the figure';
 
   const apply = (solution: number) => {
-    const refusal = session.send({ kind: 'assumption.fix', assumption: assumption.id, value: solution });
-    notices.say(
-      refusal
-        ? { text: refusal.message, tone: 'warning' }
-        : {
-            text: `${assumption.name} is ${value(solution)} now.`,
-            action: { label: 'Undo', run: () => void session.undo() },
-          },
-    );
+    const done = `${assumption.name} is ${value(solution)} now.`;
+    send({ kind: 'assumption.fix', assumption: assumption.id, value: solution }, done);
   };
   return (
     <>

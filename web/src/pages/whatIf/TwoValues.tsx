@@ -3,7 +3,7 @@ import { BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
 import { reachOf, shadeOf, turnsAt } from './shading.ts';
-import { documentVersion, useKept, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
+import { documentVersion, useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 
 const MOST_VALUES = 50;
@@ -12,7 +12,7 @@ const MOST_VALUES = 50;
 export function TwoValues({ document, model, assumptions }: TryingProps) {
   const plan = planOf(document);
   const second = assumptions[1] ?? assumptions[0]!;
-  const [kept, change] = useKept<{ down: Range; across: Range; figure: string; when: string }>(
+  const [kept, change] = useChosen<{ down: Range; across: Range; figure: string; when: string }>(
     'two-values',
     { down: usualRange(assumptions[0]!, 9), across: usualRange(second, 7), figure: NET, when: 'plan' },
     ({ down, across, figure }) =>

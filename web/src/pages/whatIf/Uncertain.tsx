@@ -15,13 +15,13 @@ import { Segments } from '../../ui/Segments.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
-import { documentVersion, useKept, type TryingProps } from './trying.ts';
+import { documentVersion, useChosen, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 
 /** What may come when values are only known roughly: the band in which eight of ten cases lie, month by month. */
 export function Uncertain({ document, model, assumptions }: TryingProps) {
   const plan = planOf(document);
-  const [kept, change] = useKept<{ draws: Draw[]; runs: number; seed: number; shown: 'net' | 'cumulative' }>(
+  const [kept, change] = useChosen<{ draws: Draw[]; runs: number; seed: number; shown: 'net' | 'cumulative' }>(
     'uncertainty',
     { draws: [around(assumptions[0]!)], runs: 2000, seed: 1, shown: 'cumulative' },
     ({ draws }) => draws.length > 0 && draws.every(({ assumption }) => document.assumptions.has(assumption)),

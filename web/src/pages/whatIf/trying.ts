@@ -1,5 +1,6 @@
 import { valuesBetween, type AssumptionRow, type Document, type PlanModel } from '@haushalt/core';
-import { useCallback, useState } from 'react';
+import { useCallback } from 'react';
+import { partsOf, useKept } from '../../ui/useKept.ts';
 import { useParams } from 'react-router';
 import { rangeOf } from '../../fields/Slider.tsx';
 
@@ -34,30 +35,20 @@ export function valuesWith(range: Range, present: number): number[] {
 }
 
 /** Something chosen on this page, kept for the plan in this browser as long as what it names is there. */
-export function useKept<T extends object>(
+export function useChosen<T extends object>(
   name: string,
   usual: T,
   isStill: (kept: T) => boolean,
 ): [T, (part: Partial<T>) => void] {
   const { planId = '' } = useParams();
-  const key = `haushalt:${name}:${planId}`;
-  const [value, setValue] = useState<T>(() => {
-    try {
-      const kept = { ...usual, ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<T>) };
-      return isStill(kept) ? kept : usual;
-    } catch {
-      return usual;
-    }
+  const [value, keep] = useKept(`haushalt:${name}:${planId}`, (kept): T => {
+    const read = { ...usual, ...(partsOf(kept) as Partial<T>) };
+    const isLike = (Object.keys(usual) as (keyof T)[]).every(
+      (key) => usual[key] === null || read[key] === null || typeof read[key] === typeof usual[key],
+    );
+    return isLike && isStill(read) ? read : usual;
   });
-  const change = useCallback(
-    (part: Partial<T>) =>
-      setValue((before) => {
-        const next = { ...before, ...part };
-        localStorage.setItem(key, JSON.stringify(next));
-        return next;
-      }),
-    [key],
-  );
+  const change = useCallback((part: Partial<T>) => keep((before) => ({ ...before, ...part })), [keep]);
   return [isStill(value) ? value : usual, change];
 }
 

@@ -1,6 +1,6 @@
 import { DndContext, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { inOrder, planOf, type AssumptionRow, type Document } from '@haushalt/core';
+import { freshName, inOrder, planOf, type AssumptionRow, type Document } from '@haushalt/core';
 import { Fragment, useLayoutEffect, useRef, useState } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
@@ -53,7 +53,7 @@ export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
     const refused = session.send({
       kind: 'assumption.add',
       id,
-      name: freeName(document),
+      name: freshName(document, 'New assumption'),
       unit: 'ratePerYear',
       value: 0,
       note: '',
@@ -139,16 +139,4 @@ function sectionsOf(document: Document): { name: string; assumptions: Assumption
     else sections.set(assumption.section, [assumption]);
   }
   return [...sections].map(([name, assumptions]) => ({ name, assumptions }));
-}
-
-function freeName(document: Document): string {
-  const taken = new Set(
-    [...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].map((row) =>
-      row.name.toLowerCase(),
-    ),
-  );
-  for (let count = 1; ; count++) {
-    const name = count === 1 ? 'New assumption' : `New assumption ${count}`;
-    if (!taken.has(name.toLowerCase())) return name;
-  }
 }

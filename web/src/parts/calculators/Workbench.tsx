@@ -5,9 +5,9 @@ import Form from 'react-bootstrap/Form';
 import { useSearchParams } from 'react-router';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { Icon } from '../../ui/Icon.tsx';
-import { useNotices } from '../../ui/Notices.tsx';
 import { newId } from '../../plan-session/api.ts';
-import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
 import './calculators.scss';
 
 interface WorkbenchProps<T extends CalculatorTable> {
@@ -25,8 +25,7 @@ interface WorkbenchProps<T extends CalculatorTable> {
 /** The frame of a calculator's page: which there are, which one is open, and what can be done with it. */
 export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
   const { table, title, nothing, kinds = [], tools, children } = props;
-  const session = useSession();
-  const notices = useNotices();
+  const send = useSend();
   const { document } = useSessionState();
   const [search, setSearch] = useSearchParams();
   const [asking, setAsking] = useState<'new' | 'rename' | null>(null);
@@ -48,15 +47,12 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
 
   const duplicate = () => {
     const as = newId();
-    const refused = session.send({ kind: 'calculator.copy', calculator: shown!.id, as, name: null, offer: false });
-    if (refused) notices.say({ text: refused.message, tone: 'warning' });
-    else show(as);
+    const copy = { kind: 'calculator.copy', calculator: shown!.id, as, name: null, offer: false } as const;
+    if (send(copy) === null) show(as);
   };
   const remove = () => {
     const { id, name } = shown!;
-    const refused = session.send({ kind: 'calculator.delete', calculator: id });
-    if (refused) return notices.say({ text: refused.message, tone: 'warning' });
-    notices.say({ text: `${name} deleted.`, action: { label: 'Undo', run: () => void session.undo() } });
+    send({ kind: 'calculator.delete', calculator: id }, `${name} deleted.`);
   };
   const dialog = asking && (
     <NameDialog
@@ -65,7 +61,7 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
       kinds={asking === 'new' ? kinds : []}
       onName={(name, settings) => {
         const id = asking === 'new' ? newId() : shown!.id;
-        const refused = session.send(commandForSettings(table, id, { ...settings, name }));
+        const refused = send(commandForSettings(table, id, { ...settings, name }), undefined, true);
         if (!refused) show(id);
         return refused?.message ?? null;
       }}

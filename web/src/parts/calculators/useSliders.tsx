@@ -1,17 +1,20 @@
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
+import { useKept } from '../../ui/useKept.ts';
 
 const KEY = 'haushalt:sliders';
 
 /** Whether inputs show sliders for trying values, and the tool that shows or hides them; kept in the browser. */
 export function useSliders(): [boolean, ReactNode] {
-  const [shown, setShown] = useState(() => localStorage.getItem(KEY) === 'shown');
-  const toggle = () => {
-    localStorage.setItem(KEY, shown ? 'hidden' : 'shown');
-    setShown(!shown);
-  };
+  const [shown, keep] = useKept(KEY, (kept) => kept === 'shown' || kept === true);
   const tool = (
-    <button type="button" className="tool" aria-pressed={shown} title="Sliders for trying values" onClick={toggle}>
+    <button
+      type="button"
+      className="tool"
+      aria-pressed={shown}
+      title="Sliders for trying values"
+      onClick={() => keep(!shown)}
+    >
       <Icon name="shelf" />
       Sliders
     </button>

@@ -73,12 +73,3 @@ export function chartsOf(document: Document): ChartDraft[] {
 export function markFor(form: ChartForm): ChartMark {
   return form === 'running' ? 'line' : 'bars';
 }
-
-/** A title like `base` that no chart has yet. */
-export function freeTitle(document: Document, base: string): string {
-  const taken = new Set(chartsOf(document).map(({ settings }) => settings.name.toLowerCase()));
-  for (let count = 1; ; count++) {
-    const title = count === 1 ? base : `${base} ${count}`;
-    if (!taken.has(title.toLowerCase())) return title;
-  }
-}

@@ -1,8 +1,12 @@
 import type { Side, Span } from '@haushalt/core';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
+import { oneOf, partsOf, useKept } from '../../ui/useKept.ts';
 
 /** What stands in the fields: the figures, what they have run up to, or the rules they come from. */
-export type Show = 'figures' | 'running' | 'rules';
+export const SHOWS = ['figures', 'running', 'rules'] as const;
+export type Show = (typeof SHOWS)[number];
+
+const SPANS: readonly Span[] = ['month', 'quarter', 'year', 'plan'];
 
 /** The columns at the end of a row that can be shown or hidden. */
 export const END_COLUMNS = ['total', 'average', 'running', 'ofIncome', 'ofGroup', 'ofExpenses', 'target'] as const;
@@ -11,7 +15,8 @@ export type EndColumn = (typeof END_COLUMNS)[number];
 export const DENSITIES = ['tight', 'usual', 'airy'] as const;
 export type Density = (typeof DENSITIES)[number];
 
-export type SortBy = 'order' | 'name' | 'total' | 'share';
+export const SORTS = ['order', 'name', 'total', 'share'] as const;
+export type SortBy = (typeof SORTS)[number];
 
 /** Which lines are shown. */
 export interface Filter {
@@ -65,30 +70,42 @@ export function isFiltered({ filter }: BudgetView): boolean {
 
 /** The view of a plan's budget, remembered in this browser; what is searched for is not. */
 export function useBudgetView(planId: string): [BudgetView, (part: Partial<BudgetView>) => void] {
-  const key = `haushalt:budget:${planId}`;
-  const [view, setView] = useState<BudgetView>(() => {
-    try {
-      return {
-        ...USUAL_VIEW,
-        ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<BudgetView>),
-        filter: NO_FILTER,
-      };
-    } catch {
-      return USUAL_VIEW;
-    }
-  });
-  useEffect(() => {
-    const { filter: _, ...kept } = view;
-    localStorage.setItem(key, JSON.stringify(kept));
-  }, [view, key]);
-  const change = useCallback((part: Partial<BudgetView>) => {
-    setView((before) => {
-      const next = { ...before, ...part };
-      // Rules belong to months; another span shows figures.
-      return next.show === 'rules' && next.span !== 'month'
-        ? { ...next, ...(part.show ? { span: 'month' } : { show: 'figures' }) }
-        : next;
-    });
-  }, []);
+  const [kept, keep] = useKept(`haushalt:budget:${planId}`, readView);
+  const [filter, setFilter] = useState(NO_FILTER);
+  const view = useMemo(() => ({ ...kept, filter }), [kept, filter]);
+  const change = useCallback(
+    ({ filter: next, ...part }: Partial<BudgetView>) => {
+      if (next) setFilter(next);
+      if (Object.keys(part).length === 0) return;
+      keep((before) => {
+        const after = { ...before, ...part };
+        // Rules belong to months; another span shows figures.
+        if (after.show !== 'rules' || after.span === 'month') return after;
+        return { ...after, ...(part.show ? { span: 'month' } : { show: 'figures' }) };
+      });
+    },
+    [keep],
+  );
   return [view, change];
+}
+
+/** A view as it was kept; whatever cannot be read of it is as usual. */
+export function readView(kept: unknown): Omit<BudgetView, 'filter'> {
+  const value = partsOf(kept);
+  const { filter: _, ...usual } = USUAL_VIEW;
+  const width = Number(value.labelWidth);
+  const yes = (given: unknown, otherwise: boolean) => (typeof given === 'boolean' ? given : otherwise);
+  return {
+    span: oneOf(SPANS, value.span, usual.span),
+    show: oneOf(SHOWS, value.show, usual.show),
+    ends: Array.isArray(value.ends) ? END_COLUMNS.filter((end) => (value.ends as unknown[]).includes(end)) : usual.ends,
+    density: oneOf(DENSITIES, value.density, usual.density),
+    labelWidth: width >= LABEL_WIDTHS.least && width <= LABEL_WIDTHS.most ? width : usual.labelWidth,
+    sortBy: oneOf(SORTS, value.sortBy, usual.sortBy),
+    across: yes(value.across, usual.across),
+    hideEmpty: yes(value.hideEmpty, usual.hideEmpty),
+    collapsed: Array.isArray(value.collapsed)
+      ? value.collapsed.filter((id): id is string => typeof id === 'string')
+      : usual.collapsed,
+  };
 }

@@ -1,11 +1,11 @@
 import {
+  valueOver,
   datedId,
   monthInWords,
   nameOf,
   planOf,
   reckon,
   rollUpOf,
-  rolledUpValue,
   stretches,
   unitOf,
   writeFigure,
@@ -60,7 +60,7 @@ export function ReckoningPanel({
   const note = over === null ? document.figureNotes.get(datedId(id, reckoning.month)) : undefined;
   const lineNote = document.lines.get(id)?.note ?? '';
   const when = over === null ? monthInWords(reckoning.month, plan.locale) : over.label;
-  const value = over === null ? reckoning.value : figureOver(model, id, over.stretch);
+  const value = over === null ? reckoning.value : valueOver(model, id, over.stretch);
 
   return (
     <section className="reckoning" aria-label="Reckoning" aria-live="off">
@@ -241,11 +241,6 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
   );
 }
 
-function figureOver(model: PlanModel, id: string, stretch: Stretch): number | null {
-  const value = rolledUpValue(model.seriesOf(id)!.values, stretch, rollUpOf(model.document, id));
-  return value === value ? value : null;
-}
-
 interface TogetherProps {
   readonly id: string;
   readonly stretch: Stretch;
@@ -265,7 +260,7 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
     <ul className="reckoning-parts">
       {parts.map((part) => {
         const month = calendar.months[part.from]!;
-        const value = figureOver(model, id, part);
+        const value = valueOver(model, id, part);
         return (
           <li key={month}>
             <button type="button" title="Go there" onClick={() => onJump(id, part.from)}>

@@ -1,11 +1,11 @@
-import { MAX_SERIES, nameOf, type Command } from '@haushalt/core';
+import { freshTitle, MAX_SERIES, nameOf, type Command } from '@haushalt/core';
 import { useNavigate, useParams } from 'react-router';
 import { useNotices } from '../../../ui/Notices.tsx';
 import { isTable } from '../../../grid/clipboard.ts';
 import { boundsOf, placesIn } from '../../../grid/selection.ts';
 import { newId } from '../../../plan-session/api.ts';
-import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { USUAL_CHART, freeTitle, plainSeries } from '../../../parts/charts/draft.ts';
+import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { USUAL_CHART, plainSeries } from '../../../parts/charts/draft.ts';
 import type { GridControl } from '../../../grid/useGrid.tsx';
 import type { BudgetDialog } from '../dialogs/DialogOf.tsx';
 import { cellsIn, isException, readPasted } from '../block/blocks.ts';
@@ -22,7 +22,7 @@ interface BlockTerms {
   readonly cells: ReturnType<typeof cellsIn>;
   readonly view: BudgetView;
   readonly year: number;
-  readonly send: (command: Command) => boolean;
+  readonly send: (command: Command, done?: string) => boolean;
   readonly onDialog: (dialog: BudgetDialog) => void;
 }
 
@@ -31,7 +31,6 @@ export type BlockDeeds = ReturnType<typeof useBlockDeeds>;
 /** What is done with the selected figures as a whole. */
 export function useBlockDeeds({ control, all, columns, cells, view, year, send, onDialog }: BlockTerms) {
   const { selection, isBlock, row, column } = control;
-  const session = useSession();
   const { document, model } = useSessionState();
   const notices = useNotices();
   const navigate = useNavigate();
@@ -74,11 +73,8 @@ export function useBlockDeeds({ control, all, columns, cells, view, year, send, 
     const { top, left } = boundsOf(selection.ranges.at(-1)!);
     const pasted = readPasted(text, { row: top, column: left }, all, columns, document);
     if (pasted.problems.length > 0) return onDialog({ kind: 'paste', pasted });
-    if (!send({ kind: 'figures.set', as: 'exceptions', figures: pasted.figures })) return;
-    notices.say({
-      text: pasted.figures.length === 1 ? 'One figure pasted.' : `${pasted.figures.length} figures pasted.`,
-      action: { label: 'Undo', run: () => void session.undo() },
-    });
+    const done = pasted.figures.length === 1 ? 'One figure pasted.' : `${pasted.figures.length} figures pasted.`;
+    send({ kind: 'figures.set', as: 'exceptions', figures: pasted.figures }, done);
   };
 
   /** Makes a chart of the selected rows and shows it. */
@@ -86,8 +82,9 @@ export function useBlockDeeds({ control, all, columns, cells, view, year, send, 
     const ids = [...new Set(placesIn(selection).flatMap((each) => all[each.row]?.id ?? []))].slice(0, MAX_SERIES);
     if (ids.length === 0) return notices.say({ text: 'Select rows with figures to draw them.' });
     const id = newId();
-    const name = freeTitle(
+    const name = freshTitle(
       document,
+      'charts',
       ids.length === 1 ? (nameOf(document, ids[0]!) ?? 'Chart') : 'Chart of a selection',
     );
     const settings = { ...USUAL_CHART.settings, name, year: view.span === 'month' ? year : null };

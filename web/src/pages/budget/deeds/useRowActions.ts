@@ -1,15 +1,16 @@
-import { inOrder, type Command, type Document } from '@haushalt/core';
+import { freshName, inOrder, type Command } from '@haushalt/core';
 import { useMemo } from 'react';
 import { useNotices } from '../../../ui/Notices.tsx';
 import { newId } from '../../../plan-session/api.ts';
 import { useSession } from '../../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../../plan-session/useSend.ts';
 import { moveGroup, moveLine } from './moving.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
 
 /** What can be done with whole rows: each returns whether it was done. */
 export interface WholeRowActions {
-  readonly send: (command: Command) => boolean;
+  readonly send: (command: Command, done?: string) => boolean;
   /** Adds a line to a group, after another of its lines or at its end; gives its id. */
   readonly addLine: (group: string, after: string | null) => string | null;
   readonly duplicate: (row: BudgetRow) => void;
@@ -24,13 +25,10 @@ export interface WholeRowActions {
 /** Commands about the rows of the budget; what is refused is said. */
 export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): WholeRowActions {
   const session = useSession();
+  const sending = useSend();
   const notices = useNotices();
   return useMemo(() => {
-    const send = (command: Command): boolean => {
-      const refusal = session.send(command);
-      if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
-      return refusal === null;
-    };
+    const send = (command: Command, done?: string): boolean => sending(command, done) === null;
     const canMove = (): boolean => {
       if (view.sortBy === 'order') return true;
       notices.say({ text: 'The lines are sorted. Choose “Own order”, or “Keep this order”, to move them.' });
@@ -45,7 +43,7 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
         const at = lines.findIndex((line) => line.id === after);
         const before = at < 0 ? null : (lines[at + 1]?.id ?? null);
         const id = newId();
-        const name = freeLineName(document);
+        const name = freshName(document, 'New line');
         return send({ kind: 'line.add', id, group, name, unit: 'money', before }) ? id : null;
       },
       keepOrder: () => {
@@ -62,12 +60,9 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
         else if (row.kind === 'heading') send({ kind: 'group.duplicate', group: row.group.id, id: newId() });
       },
       remove: (row) => {
-        const done =
-          row.kind === 'line'
-            ? send({ kind: 'line.delete', line: row.id })
-            : row.kind === 'heading' && send({ kind: 'group.delete', group: row.group.id });
-        if (!done) return;
-        notices.say({ text: `${row.label} is deleted.`, action: { label: 'Undo', run: () => void session.undo() } });
+        const done = `${row.label} is deleted.`;
+        if (row.kind === 'line') send({ kind: 'line.delete', line: row.id }, done);
+        else if (row.kind === 'heading') send({ kind: 'group.delete', group: row.group.id }, done);
       },
       move: (row, direction) => {
         if (!canMove()) return false;
@@ -81,17 +76,5 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
         return command !== null && send(command);
       },
     };
-  }, [session, notices, rows, view.sortBy]);
-}
-
-function freeLineName(document: Document): string {
-  const taken = new Set(
-    [...document.lines.values(), ...document.groups.values(), ...document.assumptions.values()].map((row) =>
-      row.name.toLowerCase(),
-    ),
-  );
-  for (let count = 1; ; count++) {
-    const name = count === 1 ? 'New line' : `New line ${count}`;
-    if (!taken.has(name.toLowerCase())) return name;
-  }
+  }, [session, sending, notices, rows, view.sortBy]);
 }
