@@ -6,39 +6,10 @@ import { ServerAway } from '../plan-session/api.ts';
 import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { NotFound } from './NotFound.tsx';
+import { FIRST_PAGE, PAGES } from './pages.ts';
 import { NoticesProvider } from '../ui/Notices.tsx';
 
 const PlanShell = lazy(() => import('./PlanShell.tsx').then((module) => ({ default: module.PlanShell })));
-const BudgetPage = lazy(() =>
-  import('../pages/budget/BudgetPage.tsx').then((module) => ({ default: module.BudgetPage })),
-);
-const ProjectionPage = lazy(() =>
-  import('../pages/projection/ProjectionPage.tsx').then((module) => ({ default: module.ProjectionPage })),
-);
-
-const ChecksPage = lazy(() =>
-  import('../pages/checks/ChecksPage.tsx').then((module) => ({ default: module.ChecksPage })),
-);
-const WhatIfPage = lazy(() =>
-  import('../pages/whatIf/WhatIfPage.tsx').then((module) => ({ default: module.WhatIfPage })),
-);
-const OverviewPage = lazy(() =>
-  import('../pages/overview/OverviewPage.tsx').then((module) => ({ default: module.OverviewPage })),
-);
-const LoansPage = lazy(() => import('../pages/loans/LoansPage.tsx').then((module) => ({ default: module.LoansPage })));
-const SavingsPage = lazy(() =>
-  import('../pages/savings/SavingsPage.tsx').then((module) => ({ default: module.SavingsPage })),
-);
-const TaxPage = lazy(() => import('../pages/tax/TaxPage.tsx').then((module) => ({ default: module.TaxPage })));
-const BreakEvenPage = lazy(() =>
-  import('../pages/breakEven/BreakEvenPage.tsx').then((module) => ({ default: module.BreakEvenPage })),
-);
-const SpendingPage = lazy(() =>
-  import('../pages/spending/SpendingPage.tsx').then((module) => ({ default: module.SpendingPage })),
-);
-const ChartsPage = lazy(() =>
-  import('../pages/charts/ChartsPage.tsx').then((module) => ({ default: module.ChartsPage })),
-);
 const StartPage = lazy(() => import('../pages/start/StartPage.tsx').then((module) => ({ default: module.StartPage })));
 
 const client = new QueryClient({
@@ -64,18 +35,10 @@ export function App() {
                 <Route path="/" element={<PlansPage />} />
                 <Route path="/new" element={<StartPage />} />
                 <Route path="/plans/:planId" element={<PlanShell />}>
-                  <Route index element={<Navigate to="budget" replace />} />
-                  <Route path="overview" element={<OverviewPage />} />
-                  <Route path="budget" element={<BudgetPage />} />
-                  <Route path="projection" element={<ProjectionPage />} />
-                  <Route path="loans" element={<LoansPage />} />
-                  <Route path="savings" element={<SavingsPage />} />
-                  <Route path="tax" element={<TaxPage />} />
-                  <Route path="break-even" element={<BreakEvenPage />} />
-                  <Route path="spending" element={<SpendingPage />} />
-                  <Route path="charts" element={<ChartsPage />} />
-                  <Route path="what-if" element={<WhatIfPage />} />
-                  <Route path="checks" element={<ChecksPage />} />
+                  <Route index element={<Navigate to={FIRST_PAGE} replace />} />
+                  {PAGES.map(({ path, Page }) => (
+                    <Route key={path} path={path} element={<Page />} />
+                  ))}
                 </Route>
                 <Route path="*" element={<NotFound />} />
               </Routes>

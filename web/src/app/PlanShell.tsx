@@ -20,8 +20,10 @@ import { Shelf } from '../parts/assumptions/Shelf.tsx';
 import { CALCULATOR_PAGES } from '../parts/plan/calculatorPages.ts';
 import { Icon } from '../ui/Icon.tsx';
 import { useKept } from '../ui/useKept.ts';
+import { PAGES } from './pages.ts';
+import { SHELL_KEYS } from './shellKeys.ts';
 import { KeyList } from './KeyList.tsx';
-import { letterOf } from '../ui/letterOf.ts';
+import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { useNotices } from '../ui/Notices.tsx';
 import { PlanSettings } from './PlanSettings.tsx';
@@ -93,25 +95,18 @@ function Shell({ planId }: { readonly planId: string }) {
       if (shelf.contains(field) && field.getAttribute('aria-invalid') === 'true') return field.focus();
     }
     setShelfOpen((open) => !open);
-  }, []);
+  }, [setShelfOpen]);
 
   useEffect(() => {
+    const deeds = { undo, redo, shelf: toggleShelf, keys: () => setKeysOpen(true) };
     const pressed = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
       const typing =
         event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable=true]');
-      const key = event.altKey ? letterOf(event) : event.key.toLowerCase();
-      if ((event.ctrlKey || event.metaKey) && !event.altKey && !typing && (key === 'z' || key === 'y')) {
-        event.preventDefault();
-        if (key === 'y' || event.shiftKey) redo();
-        else undo();
-      } else if (event.key === '?' && !typing) {
-        event.preventDefault();
-        setKeysOpen(true);
-      } else if (event.altKey && !event.ctrlKey && key === 'a') {
-        event.preventDefault();
-        toggleShelf();
-      }
+      const bound = boundTo(SHELL_KEYS, event);
+      if (!bound || (typing && !bound.whileTyping)) return;
+      event.preventDefault();
+      deeds[bound.deed]();
     };
     window.addEventListener('keydown', pressed);
     return () => window.removeEventListener('keydown', pressed);
@@ -136,7 +131,7 @@ function Shell({ planId }: { readonly planId: string }) {
         setWantedAssumption(id);
       },
     }),
-    [navigate, planId, session],
+    [navigate, planId, session, setShelfOpen],
   );
 
   return (
@@ -257,50 +252,12 @@ const Pages = memo(function Pages({
         Plans
       </NavLink>
       <hr />
-      <NavLink to={`/plans/${planId}/overview`}>
-        <Icon name="overview" />
-        Overview
-      </NavLink>
-      <NavLink to={`/plans/${planId}/budget`}>
-        <Icon name="budget" />
-        Budget
-      </NavLink>
-      <NavLink to={`/plans/${planId}/projection`}>
-        <Icon name="projection" />
-        Projection
-      </NavLink>
-      <NavLink to={`/plans/${planId}/loans`}>
-        <Icon name="loans" />
-        Loans
-      </NavLink>
-      <NavLink to={`/plans/${planId}/savings`}>
-        <Icon name="savings" />
-        Savings
-      </NavLink>
-      <NavLink to={`/plans/${planId}/tax`}>
-        <Icon name="tax" />
-        Tax
-      </NavLink>
-      <NavLink to={`/plans/${planId}/break-even`}>
-        <Icon name="breakEven" />
-        Break-even
-      </NavLink>
-      <NavLink to={`/plans/${planId}/spending`}>
-        <Icon name="spending" />
-        Spending
-      </NavLink>
-      <NavLink to={`/plans/${planId}/charts`}>
-        <Icon name="chart" />
-        Charts
-      </NavLink>
-      <NavLink to={`/plans/${planId}/what-if`}>
-        <Icon name="whatIf" />
-        What if
-      </NavLink>
-      <NavLink to={`/plans/${planId}/checks`}>
-        <Icon name="checks" />
-        Checks
-      </NavLink>
+      {PAGES.map(({ path, name, icon }) => (
+        <NavLink key={path} to={`/plans/${planId}/${path}`}>
+          <Icon name={icon} />
+          {name}
+        </NavLink>
+      ))}
       <div className="nav-foot">
         <a href={`/api/plans/${encodeURIComponent(planId)}/file`} download>
           <Icon name="saveFile" />

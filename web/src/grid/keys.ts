@@ -1,13 +1,5 @@
+import { boundTo, type KeyBinding, type KeyPress } from '../ui/keys.ts';
 import type { GridPlace } from './selection.ts';
-
-/** A key as it was pressed. */
-export interface KeyPress {
-  readonly key: string;
-  readonly altKey: boolean;
-  readonly ctrlKey: boolean;
-  readonly metaKey: boolean;
-  readonly shiftKey: boolean;
-}
 
 /** Where the selection stands in a grid. Columns from `first` to `last` scroll; those before and after are pinned. */
 export interface KeyPlace extends GridPlace {
@@ -24,63 +16,100 @@ export type GridKey =
   | { readonly kind: 'open'; readonly typed: string | null; readonly asRule: boolean }
   | { readonly kind: 'addBlock' | 'selectAll' | 'clear' };
 
+/** Where a moving key leads to, rows and columns beyond the edges included. */
+type Move = (at: KeyPlace) => GridPlace;
+
+const move =
+  (rows: number, columns: number): Move =>
+  ({ row, column }) => ({ row: row + rows, column: column + columns });
+
+/** The keys that move the selection; with Shift they let a block reach. */
+export const MOVES: readonly KeyBinding<Move>[] = [
+  { presses: ['ArrowUp'], shown: '', words: '', does: move(-1, 0) },
+  { presses: ['ArrowDown'], shown: '', words: '', does: move(1, 0) },
+  {
+    presses: ['ArrowLeft'],
+    shown: '↑ ↓ ← →',
+    words: 'one field on; past December into the next year',
+    does: move(0, -1),
+  },
+  { presses: ['ArrowRight'], shown: '', words: '', does: move(0, 1) },
+  {
+    presses: ['Home'],
+    shown: 'Home, End',
+    words: 'first and last month; again: the name, the year',
+    does: ({ row, column, first }) => ({ row, column: column === first ? 0 : first }),
+  },
+  {
+    presses: ['End'],
+    shown: '',
+    words: '',
+    // Once more, and it goes on to the columns that are pinned behind the others.
+    does: ({ row, column, last }) => ({ row, column: column === last ? last + 1 : last }),
+  },
+  {
+    presses: ['Ctrl+Home'],
+    shown: 'Ctrl+Home, Ctrl+End',
+    words: 'first and last line',
+    does: ({ column }) => ({ row: 0, column }),
+  },
+  { presses: ['Ctrl+End'], shown: '', words: '', does: ({ rows, column }) => ({ row: rows - 1, column }) },
+  {
+    presses: ['PageUp'],
+    shown: 'Page Up, Page Down',
+    words: 'a screenful of lines',
+    does: ({ row, column, pageSize }) => ({ row: row - pageSize, column }),
+  },
+  {
+    presses: ['PageDown'],
+    shown: '',
+    words: '',
+    does: ({ row, column, pageSize }) => ({ row: row + pageSize, column }),
+  },
+];
+
+/** The keys that do something with what is selected; on a row's name some are left to the page. */
+export const DEEDS: readonly KeyBinding<{ readonly key: GridKey; readonly onLabel: boolean }>[] = [
+  {
+    presses: ['Enter', 'F2'],
+    shown: 'Enter or F2',
+    words: 'change what is there',
+    does: { key: { kind: 'open', typed: null, asRule: false }, onLabel: true },
+  },
+  {
+    presses: ['Ctrl+Enter'],
+    shown: 'Ctrl+Enter',
+    words: 'change the rule of the line',
+    does: { key: { kind: 'open', typed: null, asRule: true }, onLabel: false },
+  },
+  {
+    presses: ['Delete', 'Backspace'],
+    shown: 'Delete',
+    words: 'clear an exception; empty another month',
+    does: { key: { kind: 'clear' }, onLabel: false },
+  },
+  {
+    presses: ['Ctrl+ '],
+    shown: 'Ctrl+Space, Ctrl+click',
+    words: 'begin another block apart',
+    does: { key: { kind: 'addBlock' }, onLabel: false },
+  },
+  { presses: ['Ctrl+a'], shown: 'Ctrl+A', words: 'all figures', does: { key: { kind: 'selectAll' }, onLabel: true } },
+];
+
 /** What a key does in a grid; `null` for one that is none of the grid's. */
 export function gridKey(press: KeyPress, at: KeyPlace): GridKey | null {
-  const onLabel = at.column < at.first;
-  const extend = press.shiftKey && !onLabel;
-  const go = (row: number, column: number): GridKey => ({
-    kind: 'go',
-    place: {
-      row: Math.max(0, Math.min(at.rows - 1, row)),
-      column: Math.max(extend ? at.first : 0, Math.min(at.columns - 1, column)),
-    },
-    extend,
-  });
   if (press.altKey) return null;
-  if (press.ctrlKey || press.metaKey) {
-    switch (press.key) {
-      case 'Home':
-        return go(0, at.column);
-      case 'End':
-        return go(at.rows - 1, at.column);
-      case 'Enter':
-        return onLabel ? null : { kind: 'open', typed: null, asRule: true };
-      case 'a':
-      case 'A':
-        return { kind: 'selectAll' };
-      case ' ':
-        return onLabel ? null : { kind: 'addBlock' };
-      default:
-        return null;
-    }
+  const onLabel = at.column < at.first;
+  const to = boundTo(MOVES, { ...press, shiftKey: false })?.(at);
+  if (to) {
+    const extend = press.shiftKey && !onLabel && !press.ctrlKey && !press.metaKey;
+    const row = Math.max(0, Math.min(at.rows - 1, to.row));
+    const column = Math.max(extend ? at.first : 0, Math.min(at.columns - 1, to.column));
+    return { kind: 'go', place: { row, column }, extend };
   }
-  switch (press.key) {
-    case 'ArrowUp':
-      return go(at.row - 1, at.column);
-    case 'ArrowDown':
-      return go(at.row + 1, at.column);
-    case 'ArrowLeft':
-      return go(at.row, at.column - 1);
-    case 'ArrowRight':
-      return go(at.row, at.column + 1);
-    case 'Home':
-      return go(at.row, at.column === at.first ? 0 : at.first);
-    case 'End':
-      // Once more, and it goes on to the columns that are pinned behind the others.
-      return go(at.row, at.column === at.last ? at.last + 1 : at.last);
-    case 'PageUp':
-      return go(at.row - at.pageSize, at.column);
-    case 'PageDown':
-      return go(at.row + at.pageSize, at.column);
-    case 'Enter':
-    case 'F2':
-      return { kind: 'open', typed: null, asRule: false };
-    case 'Delete':
-    case 'Backspace':
-      return onLabel ? null : { kind: 'clear' };
-    default:
-      return press.key.length === 1 && !'? '.includes(press.key)
-        ? { kind: 'open', typed: press.key, asRule: false }
-        : null;
-  }
+  const deed = boundTo(DEEDS, { ...press, shiftKey: false });
+  if (deed) return onLabel && !deed.onLabel ? null : deed.key;
+  const isText = press.key.length === 1 && !press.ctrlKey && !press.metaKey && !'? '.includes(press.key);
+  return isText ? { kind: 'open', typed: press.key, asRule: false } : null;
 }

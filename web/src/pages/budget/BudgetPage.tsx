@@ -1,10 +1,7 @@
 import { isYearLocked, planOf } from '@haushalt/core';
 import { useCallback, useLayoutEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { useNotices } from '../../ui/Notices.tsx';
-import { usePrinting } from '../../ui/usePrinting.ts';
 import { useStable } from '../../ui/useStable.ts';
-import { Grid } from '../../grid/Grid.tsx';
 import { selectOne, type GridPlace } from '../../grid/selection.ts';
 import { useGrid, type GridControl } from '../../grid/useGrid.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -18,13 +15,13 @@ import { PrintNotes } from './PrintNotes.tsx';
 import { TrialStrip } from './trial/TrialStrip.tsx';
 import { cellText, cellsIn } from './block/blocks.ts';
 import { budgetKeys } from './deeds/budgetKeys.ts';
-import { budgetCell, cellParts, type CellContext } from './sheet/cells.tsx';
+import { BudgetSheet } from './sheet/BudgetSheet.tsx';
+import type { CellContext } from './sheet/cells.tsx';
 import type { BudgetColumn } from '../../parts/lines/columns.ts';
 import { blockEditing, budgetEditing } from './editors/editing.ts';
 import { moveRowTo } from './deeds/moving.ts';
-import type { PanelName } from './sheet/panelNames.ts';
 import type { BudgetRow } from '../../parts/lines/rows.ts';
-import { trialFromNow, type Trial } from './trial/trial.ts';
+import { usePanels } from './panels/usePanels.ts';
 import { useBlockDeeds } from './deeds/useBlockDeeds.ts';
 import { useFootDeeds } from './deeds/useFootDeeds.ts';
 import { useGoing, type OnArrival } from './deeds/useGoing.ts';
@@ -32,26 +29,19 @@ import { useRowActions } from './deeds/useRowActions.ts';
 import { useRowDeeds } from './deeds/useRowDeeds.ts';
 import { useShownBudget } from './sheet/useShownBudget.ts';
 import './budget.scss';
-import { LABEL_WIDTHS, ROW_HEIGHTS, useBudgetView } from '../../parts/lines/view.ts';
-
-/** What a second line of differences adds to the height of a row. */
-const DIFFERENCE_HEIGHT = 13;
+import { useBudgetView } from '../../parts/lines/view.ts';
 
 /** The budget: what comes in and goes out, line by line and month by month. */
 export function BudgetPage() {
   const session = useSession();
   const state = useSessionState();
-  const notices = useNotices();
   const { planId = '' } = useParams();
   const { document, model } = state;
   const plan = planOf(document);
   const [view, changeView] = useBudgetView(planId);
   const shown = useShownBudget(view);
   const { years, year, setYear, scope, budget, all, columns } = shown;
-  const [trial, setTrial] = useState<Trial | null>(null);
-  const [panel, setPanel] = useState<PanelName | null>(null);
   const [dialog, setDialog] = useState<BudgetDialog | null>(null);
-  const printing = usePrinting();
   const actions = useRowActions(budget.rows, view);
   const { send } = actions;
 
@@ -108,14 +98,7 @@ export function BudgetPage() {
   });
   const blockDeeds = useBlockDeeds({ control, all, columns, cells, view, year, send, onDialog: setDialog });
 
-  const beginTrial = () => trialFromNow(document, state.history, new Date(), plan.locale);
-  const toggleTrial = useStable(() => setTrial((before) => (before ? null : beginTrial())));
-  const openPanel = useStable((name: PanelName) => {
-    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: 'Select a line to see its rule.' });
-    // Cutting is trying: it shows what it does to every figure, and can be gone back on.
-    if (name === 'fit' && !trial) setTrial(beginTrial());
-    setPanel(panel === name ? null : name);
-  });
+  const { panel, setPanel, trial, setTrial, openPanel, toggleTrial } = usePanels(row);
   const lockYear = useStable((locked: boolean) => void send({ kind: 'year.lock', year, locked }));
   const keepOrder = useStable(() => {
     if (actions.keepOrder()) changeView({ sortBy: 'order' });
@@ -163,25 +146,14 @@ export function BudgetPage() {
           />
           {trial && <TrialStrip trial={trial} onTrial={setTrial} />}
           <div className="budget-body">
-            <Grid
+            <BudgetSheet
               control={control}
-              label={`Budget of ${plan.name}, ${year}`}
-              columns={columns}
-              rows={budget.rows}
-              footer={budget.footer}
-              rowHeight={ROW_HEIGHTS[view.density] + (trial ? DIFFERENCE_HEIGHT : 0)}
-              cellOf={(target, where) => budgetCell(context, target, where)}
-              partsOf={(target) => cellParts(context, target)}
-              complete={printing}
-              onLabelWidth={(width) =>
-                changeView({ labelWidth: Math.round(Math.min(LABEL_WIDTHS.most, Math.max(LABEL_WIDTHS.least, width))) })
-              }
-              reorder={{
-                canDrag: (target) => target.kind === 'line' || target.kind === 'heading',
-                onDrop: (dragged, target) => {
-                  const command = actions.canMove() ? moveRowTo(document, dragged, target) : null;
-                  if (command) send(command);
-                },
+              shown={shown}
+              context={context}
+              onView={changeView}
+              onDrop={(dragged, target) => {
+                const command = actions.canMove() ? moveRowTo(document, dragged, target) : null;
+                if (command) send(command);
               }}
             />
             {panel && (

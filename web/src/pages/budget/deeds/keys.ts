@@ -1,6 +1,6 @@
 import type { Span } from '@haushalt/core';
-import { letterOf } from '../../../ui/letterOf.ts';
-import type { KeyPlace, KeyPress } from '../../../grid/keys.ts';
+import type { KeyPlace } from '../../../grid/keys.ts';
+import { boundTo, type KeyBinding, type KeyPress } from '../../../ui/keys.ts';
 import type { PanelName } from '../sheet/panelNames.ts';
 
 /** Where the selection stands in the budget, and which years there are beside the one shown. */
@@ -31,73 +31,71 @@ export type BudgetKey =
         | 'rules';
     };
 
-const SPANS: readonly Span[] = ['month', 'quarter', 'year', 'plan'];
+type Binding = KeyBinding<BudgetKey>;
+
+const quiet = (presses: readonly string[], does: BudgetKey): Binding => ({ presses, shown: '', words: '', does });
+const key = (presses: string, shown: string, words: string, does: BudgetKey): Binding => ({
+  presses: presses.split(' '),
+  shown,
+  words,
+  does,
+});
+
+/** Keys that turn to another year. */
+export const YEAR_KEYS: readonly Binding[] = [
+  key('Alt+PageUp', 'Alt+Page Up, Alt+Page Down', 'year before, year after', { kind: 'year', step: -1, to: 'same' }),
+  quiet(['Alt+PageDown'], { kind: 'year', step: 1, to: 'same' }),
+];
+
+/** Keys for a figure and its rule. */
+export const FIGURE_KEYS: readonly Binding[] = [
+  key('Alt+r', 'Alt+R', 'its steps, exceptions and patterns', { kind: 'panel', panel: 'rule' }),
+  key('Alt+n', 'Alt+N', 'a note on the figure', { kind: 'note' }),
+];
+
+/** Keys for a block of figures. */
+export const BLOCK_KEYS: readonly Binding[] = [key('Alt+c', 'Alt+C', 'raise, lower, spread', { kind: 'adjust' })];
+
+/** Keys that mean a whole line or group, pressed on its name. */
+export const NAME_KEYS: readonly Binding[] = [
+  key('Insert +', 'Insert or +', 'new line below', { kind: 'addLine' }),
+  key('Alt+ArrowUp', 'Alt+↑, Alt+↓', 'move up, down, into the next group', { kind: 'move', direction: -1 }),
+  quiet(['Alt+ArrowDown'], { kind: 'move', direction: 1 }),
+  key('Ctrl+d', 'Ctrl+D', 'duplicate', { kind: 'duplicate' }),
+  key('Delete Backspace', 'Delete', 'delete', { kind: 'remove' }),
+  { presses: [' '], shown: 'Space', words: 'collapse or open a group', does: { kind: 'collapse' } },
+];
+
+/** Keys for a line wherever its row is selected. */
+export const LINE_KEYS: readonly Binding[] = [
+  key('Alt+l', 'Alt+L', 'lock or unlock a line', { kind: 'lock' }),
+  key('Shift+F10 ContextMenu', 'Shift+F10', 'everything else that can be done', { kind: 'menu' }),
+  quiet(['Insert'], { kind: 'addLine' }),
+];
+
+/** Keys that change the view, or open what stands beside the budget. */
+export const VIEW_KEYS: readonly Binding[] = [
+  key('F8', 'F8', 'rules in place of figures, and back', { kind: 'rules' }),
+  key('Alt+1', 'Alt+1 … Alt+4', 'months, quarters, years, the plan', { kind: 'span', span: 'month' }),
+  quiet(['Alt+2'], { kind: 'span', span: 'quarter' }),
+  quiet(['Alt+3'], { kind: 'span', span: 'year' }),
+  quiet(['Alt+4'], { kind: 'span', span: 'plan' }),
+  key('Alt+s', 'Alt+S', 'find lines', { kind: 'find' }),
+  key('Alt+t', 'Alt+T', 'try something, keep it or go back', { kind: 'try' }),
+  key('Alt+y', 'Alt+Y', 'make the year fit', { kind: 'panel', panel: 'fit' }),
+  key('Alt+e', 'Alt+E', 'exceptions and typed figures', { kind: 'panel', panel: 'typed' }),
+  quiet(['F6'], { kind: 'shelf' }),
+];
+
+const ANYWHERE = [...YEAR_KEYS, ...FIGURE_KEYS, ...BLOCK_KEYS, ...LINE_KEYS, ...VIEW_KEYS];
 
 /** The budget's own action of a key; `null` for a key that is left to the grid. */
-export function budgetKey(press: KeyPress & { readonly code?: string }, at: BudgetKeyPlace): BudgetKey | null {
-  const onLabel = at.column < at.first;
-  if (press.altKey) return withAlt(letterOf(press), onLabel);
-  if (press.ctrlKey || press.metaKey) return onLabel && press.key.toLowerCase() === 'd' ? { kind: 'duplicate' } : null;
-  const reaches = press.shiftKey && !onLabel;
-  switch (press.key) {
-    case 'ArrowLeft':
-      return !reaches && at.column === at.first && at.hasYearBefore ? { kind: 'year', step: -1, to: 'last' } : null;
-    case 'ArrowRight':
-      return !reaches && at.column === at.last && at.hasYearAfter ? { kind: 'year', step: 1, to: 'first' } : null;
-    case 'Insert':
-      return { kind: 'addLine' };
-    case 'Delete':
-    case 'Backspace':
-      return onLabel ? { kind: 'remove' } : null;
-    case 'F10':
-      return press.shiftKey ? { kind: 'menu' } : null;
-    case 'ContextMenu':
-      return { kind: 'menu' };
-    case 'F6':
-      return { kind: 'shelf' };
-    case 'F8':
-      return { kind: 'rules' };
-    case ' ':
-      return onLabel ? { kind: 'collapse' } : null;
-    case '+':
-      return onLabel ? { kind: 'addLine' } : null;
-    default:
-      return null;
-  }
-}
-
-function withAlt(key: string, onLabel: boolean): BudgetKey | null {
-  switch (key) {
-    case 'PageUp':
-      return { kind: 'year', step: -1, to: 'same' };
-    case 'PageDown':
-      return { kind: 'year', step: 1, to: 'same' };
-    case 'ArrowUp':
-      return onLabel ? { kind: 'move', direction: -1 } : null;
-    case 'ArrowDown':
-      return onLabel ? { kind: 'move', direction: 1 } : null;
-    case '1':
-    case '2':
-    case '3':
-    case '4':
-      return { kind: 'span', span: SPANS[Number(key) - 1]! };
-    case 'r':
-      return { kind: 'panel', panel: 'rule' };
-    case 'y':
-      return { kind: 'panel', panel: 'fit' };
-    case 'e':
-      return { kind: 'panel', panel: 'typed' };
-    case 'c':
-      return { kind: 'adjust' };
-    case 'n':
-      return { kind: 'note' };
-    case 't':
-      return { kind: 'try' };
-    case 's':
-      return { kind: 'find' };
-    case 'l':
-      return { kind: 'lock' };
-    default:
-      return null;
-  }
+export function budgetKey(press: KeyPress, at: BudgetKeyPlace): BudgetKey | null {
+  const onName = at.column < at.first;
+  // Past the edges of a year the arrows go on into the next one.
+  if (press.key === 'ArrowLeft' && !press.shiftKey && !press.altKey && at.column === at.first && at.hasYearBefore)
+    return { kind: 'year', step: -1, to: 'last' };
+  if (press.key === 'ArrowRight' && !press.shiftKey && !press.altKey && at.column === at.last && at.hasYearAfter)
+    return { kind: 'year', step: 1, to: 'first' };
+  return (onName ? boundTo(NAME_KEYS, press) : undefined) ?? boundTo(ANYWHERE, press) ?? null;
 }

@@ -1,0 +1,25 @@
+import { planOf } from '@haushalt/core';
+import { useState } from 'react';
+import type { BudgetRow } from '../../../parts/lines/rows.ts';
+import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { useNotices } from '../../../ui/Notices.tsx';
+import { useStable } from '../../../ui/useStable.ts';
+import type { PanelName } from '../sheet/panelNames.ts';
+import { trialFromNow, type Trial } from '../trial/trial.ts';
+
+/** The panel that stands beside the budget, and the trial that goes on in it, if any. */
+export function usePanels(row: BudgetRow | undefined) {
+  const { document, history } = useSessionState();
+  const notices = useNotices();
+  const [panel, setPanel] = useState<PanelName | null>(null);
+  const [trial, setTrial] = useState<Trial | null>(null);
+  const beginTrial = () => trialFromNow(document, history, new Date(), planOf(document).locale);
+  const toggleTrial = useStable(() => setTrial((before) => (before ? null : beginTrial())));
+  const openPanel = useStable((name: PanelName) => {
+    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: 'Select a line to see its rule.' });
+    // Cutting is trying: it shows what it does to every figure, and can be gone back on.
+    if (name === 'fit' && !trial) setTrial(beginTrial());
+    setPanel(panel === name ? null : name);
+  });
+  return { panel, setPanel, trial, setTrial, openPanel, toggleTrial };
+}
