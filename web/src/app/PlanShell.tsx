@@ -1,4 +1,4 @@
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { Suspense, lazy, memo, useCallback, useEffect, useMemo, useState } from 'react';
 import {
   calculatorWith,
   inputWith,
@@ -26,8 +26,10 @@ import { KeyList } from './KeyList.tsx';
 import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { useNotices } from '../ui/Notices.tsx';
-import { PlanSettings } from './PlanSettings.tsx';
 import { ShellContext } from '../parts/plan/shell.ts';
+
+// The form of the settings, with its checks, is fetched when it is asked for.
+const PlanSettings = lazy(() => import('./PlanSettings.tsx').then((module) => ({ default: module.PlanSettings })));
 
 /** Everything around the pages of one open plan: the pages' list, the head, and the shelf of assumptions. */
 export function PlanShell() {
@@ -174,7 +176,11 @@ function Shell({ planId }: { readonly planId: string }) {
         )}
       </div>
       <KeyList open={keysOpen} onClose={() => setKeysOpen(false)} />
-      {settingsOpen && <PlanSettings onClose={() => setSettingsOpen(false)} />}
+      {settingsOpen && (
+        <Suspense>
+          <PlanSettings onClose={() => setSettingsOpen(false)} />
+        </Suspense>
+      )}
     </ShellContext>
   );
 }

@@ -1,43 +1,78 @@
-import { planOf, readFigure, writeForEntry, type Unit } from '@haushalt/core';
+import { isFraction, planOf, readFigure, writeForEntry, type Unit } from '@haushalt/core';
 import { useState } from 'react';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
 
-interface FigureFieldProps {
+type FigureFieldProps = {
   readonly label: string;
   readonly unit: Unit;
-  readonly value: number | null;
-  readonly onChange: (figure: number | null) => void;
+  /** Whether it stands among words that say what it is, so that its label is for screen readers alone. */
+  readonly isBare?: boolean;
   readonly placeholder?: string;
   readonly first?: boolean;
-}
+} & (
+  | {
+      /** There has to be a figure: where there is none, that is said, and nothing is changed. */
+      readonly isNeeded: true;
+      readonly value: number;
+      /** Told of every figure that can be read while it is typed. */
+      readonly onChange: (figure: number) => void;
+    }
+  | {
+      readonly isNeeded?: false;
+      readonly value: number | null;
+      /** Told of every figure while it is typed; of `null` where none is given or it cannot be read. */
+      readonly onChange: (figure: number | null) => void;
+    }
+);
 
-/** A field for one figure in the plan's notation; what is no figure is said below it, and stays. */
-export function FigureField({ label, unit, value, onChange, placeholder, first }: FigureFieldProps) {
+/** The field for one figure in the plan's notation; what is no figure stays as typed, with the reason beside it. */
+export function FigureField(props: FigureFieldProps) {
+  const { label, unit, value, isBare, placeholder, first } = props;
   const { locale } = planOf(useSessionState().document);
-  const [text, setText] = useState(() => (value === null ? '' : writeForEntry(value, unit, locale)));
-  const read = readFigure(text, locale, unit);
+  const [draft, setDraft] = useState<string | null>(null);
+  const read = draft === null ? null : readFigure(draft, locale, unit);
+  const problem =
+    read === null
+      ? null
+      : !read.ok
+        ? read.message
+        : props.isNeeded && read.figure === null
+          ? 'A figure is needed here.'
+          : null;
+  const sign = isBare && isFraction(unit) ? ' %' : '';
+  const field = (
+    <>
+      <input
+        className={isBare ? undefined : 'form-control form-control-sm tabular'}
+        aria-label={isBare ? label : undefined}
+        aria-invalid={problem !== null}
+        inputMode="decimal"
+        autoComplete="off"
+        placeholder={placeholder}
+        value={draft ?? (value === null ? '' : `${writeForEntry(value, unit, locale)}${sign}`)}
+        {...(first ? { 'data-first': true } : {})}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => {
+          setDraft(event.target.value);
+          const next = readFigure(event.target.value, locale, unit);
+          const figure = next.ok ? next.figure : null;
+          if (!props.isNeeded) props.onChange(figure);
+          else if (figure !== null) props.onChange(figure);
+        }}
+        onBlur={() => problem === null && setDraft(null)}
+      />
+      {problem !== null && (
+        <small className="refusal" role="alert">
+          {problem}
+        </small>
+      )}
+    </>
+  );
+  if (isBare) return <span className="value-field">{field}</span>;
   return (
     <label className="figure-field">
       <span>{label}</span>
-      <input
-        className="form-control form-control-sm tabular"
-        value={text}
-        placeholder={placeholder}
-        inputMode="decimal"
-        autoComplete="off"
-        aria-invalid={!read.ok}
-        {...(first ? { 'data-first': true } : {})}
-        onChange={(event) => {
-          setText(event.target.value);
-          const next = readFigure(event.target.value, locale, unit);
-          onChange(next.ok ? next.figure : null);
-        }}
-      />
-      {!read.ok && (
-        <small className="refusal" role="alert">
-          {read.message}
-        </small>
-      )}
+      {field}
     </label>
   );
 }

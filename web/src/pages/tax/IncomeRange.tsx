@@ -1,7 +1,5 @@
-import { planOf } from '@haushalt/core';
 import type { ReactNode } from 'react';
-import { ValueField } from '../../fields/ValueField.tsx';
-import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { FigureField } from '../../fields/FigureField.tsx';
 import { incomesRefusal, type Incomes } from './taxViews.ts';
 
 interface IncomeRangeProps {
@@ -12,13 +10,13 @@ interface IncomeRangeProps {
 
 /** Chooses the incomes of a table: from, to, and in which steps. */
 export function IncomeRange({ incomes, onChange, children }: IncomeRangeProps) {
-  const { locale } = planOf(useSessionState().document);
   const refusal = incomesRefusal(incomes);
   const field = (label: string, key: keyof Incomes) => (
-    <ValueField
+    <FigureField
+      isNeeded
+      isBare
       label={label}
       unit="money"
-      locale={locale}
       value={incomes[key]}
       onChange={(value) => onChange({ ...incomes, [key]: value })}
     />

@@ -1,5 +1,5 @@
-import { planOf, type Document } from '@haushalt/core';
-import { ValueField } from '../../fields/ValueField.tsx';
+import { type Document } from '@haushalt/core';
+import { FigureField } from '../../fields/FigureField.tsx';
 import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { usualRange, type Range } from './trying.ts';
 
@@ -13,7 +13,6 @@ interface RangeFieldsProps {
 
 /** Chooses an assumption, and between which values it is tried in how many steps. */
 export function RangeFields({ label, document, range, most, onChange }: RangeFieldsProps) {
-  const { locale } = planOf(document);
   const { name, unit } = document.assumptions.get(range.assumption)!;
   return (
     <div className="range-fields" role="group" aria-label={label}>
@@ -24,20 +23,22 @@ export function RangeFields({ label, document, range, most, onChange }: RangeFie
         onChange={(id) => onChange(usualRange(document.assumptions.get(id)!, range.count))}
       />
       <span>from</span>
-      <ValueField
+      <FigureField
+        isNeeded
+        isBare
         key={`low-${range.assumption}`}
         label={`${name} from`}
         unit={unit}
-        locale={locale}
         value={range.low}
         onChange={(low) => onChange({ ...range, low })}
       />
       <span>to</span>
-      <ValueField
+      <FigureField
+        isNeeded
+        isBare
         key={`high-${range.assumption}`}
         label={`${name} to`}
         unit={unit}
-        locale={locale}
         value={range.high}
         onChange={(high) => onChange({ ...range, high })}
       />

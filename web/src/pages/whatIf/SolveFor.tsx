@@ -1,5 +1,5 @@
 import { NET, nameOf, plainDocument, planOf, unitOf, writeWithUnit, type Answer } from '@haushalt/core';
-import { ValueField } from '../../fields/ValueField.tsx';
+import { FigureField } from '../../fields/FigureField.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
@@ -63,31 +63,34 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
           <span>of</span>
           <WhenChoice label="When" model={model} value={when} onChange={(next) => change({ when: next })} />
           <span>come to</span>
-          <ValueField
+          <FigureField
+            isNeeded
+            isBare
             key={figure}
             label="What the figure should be"
             unit={unitOf(document, figure) as 'money'}
-            locale={plan.locale}
             value={target}
             onChange={(next) => change({ target: next })}
           />
         </div>
         <div className="range-fields" role="group" aria-label="Where to look">
           <span>Looked for between</span>
-          <ValueField
+          <FigureField
+            isNeeded
+            isBare
             key={`low-${assumption.id}`}
             label="Lowest value"
             unit={assumption.unit}
-            locale={plan.locale}
             value={low}
             onChange={(next) => change({ low: next })}
           />
           <span>and</span>
-          <ValueField
+          <FigureField
+            isNeeded
+            isBare
             key={`high-${assumption.id}`}
             label="Highest value"
             unit={assumption.unit}
-            locale={plan.locale}
             value={high}
             onChange={(next) => change({ high: next })}
           />

@@ -9,7 +9,7 @@ import {
   type AssumptionRow,
   type Draw,
 } from '@haushalt/core';
-import { ValueField } from '../../fields/ValueField.tsx';
+import { FigureField } from '../../fields/FigureField.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
@@ -54,18 +54,20 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
                 }
               />
               <span>lies between</span>
-              <ValueField
+              <FigureField
+                isNeeded
+                isBare
                 label={`${name} at least`}
                 unit={unit}
-                locale={plan.locale}
                 value={draw.low}
                 onChange={(low) => put(index, { ...draw, low })}
               />
               <span>and</span>
-              <ValueField
+              <FigureField
+                isNeeded
+                isBare
                 label={`${name} at most`}
                 unit={unit}
-                locale={plan.locale}
                 value={draw.high}
                 onChange={(high) => put(index, { ...draw, high })}
               />
