@@ -44,7 +44,11 @@ async function main(): Promise<void> {
   );
   try {
     const file = toPlanFile(drawPlan(LINES, MONTHS, SEED).document);
-    const answer = await fetch(`${url}/api/plans/import?id=bench`, { method: 'POST', body: JSON.stringify(file) });
+    const answer = await fetch(`${url}/api/plans/import?id=bench`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(file),
+    });
     if (!answer.ok) throw new Error(await answer.text());
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
     await page.goto(`${url}/plans/bench/budget`);

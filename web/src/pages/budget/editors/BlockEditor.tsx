@@ -71,7 +71,14 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
         onChange={(event) => onDraft({ ...draft, text: event.target.value })}
         onKeyDown={keyDown}
       />
-      <Overlay target={anchor} show placement="bottom-start" popperConfig={{ strategy: 'fixed' }} transition={false}>
+      <Overlay
+        target={anchor}
+        show
+        placement="bottom-start"
+        flip
+        popperConfig={{ strategy: 'fixed' }}
+        transition={false}
+      >
         <Popover className="entry-popover" onPointerDown={(event) => event.stopPropagation()}>
           <Popover.Body>
             <p

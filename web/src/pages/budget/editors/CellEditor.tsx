@@ -79,6 +79,13 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
 
+  // What stands below the cell has another size with the formula field, or with a problem said: it is placed anew, so that
+  // none of it lies beyond the window.
+  const hasProblem = problem !== null;
+  useLayoutEffect(() => {
+    window.dispatchEvent(new Event('resize'));
+  }, [Field, hasProblem]);
+
   useImperativeHandle(handle, () => ({
     focus: () => {
       const field = window.document.querySelector<HTMLElement>('.entry-popover .cm-content');
@@ -171,7 +178,14 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
           onKeyDown={keyDown}
         />
       )}
-      <Overlay target={anchor} show placement="bottom-start" popperConfig={{ strategy: 'fixed' }} transition={false}>
+      <Overlay
+        target={anchor}
+        show
+        placement="bottom-start"
+        flip
+        popperConfig={{ strategy: 'fixed' }}
+        transition={false}
+      >
         <Popover
           className={`entry-popover ${Field ? 'is-rule' : ''}`}
           onPointerDown={(event) => event.stopPropagation()}

@@ -48,6 +48,7 @@ export function NameEditor({
         target={input}
         show={refusal !== null}
         placement="bottom-start"
+        flip
         popperConfig={{ strategy: 'fixed' }}
         transition={false}
       >
