@@ -35,7 +35,7 @@ export { MAX_SERIES } from './plan/commands/charts.ts';
 export * from './plan/commands/commands.ts';
 export type { Decision } from './plan/commands/command.ts';
 export { MAX_CELLS, type Field, type Fields, type Form } from './plan/commands/fields.ts';
-export { REACHES, type Adjustment, type Cell, type Reach } from './plan/commands/rules.ts';
+export { REACHES, type Adjustment, type Cell, type Reach } from './plan/commands/ruleSteps.ts';
 export * from './plan/schema/names.ts';
 export type { Refusal } from './plan/schema/refusal.ts';
 export * from './plan/commands/decide.ts';

@@ -11,7 +11,7 @@ import { checkFigure, checkMonth, checkName, checkNewId, checkNote, checkText, c
 import { command, type Words } from './command.ts';
 import { columns, columnsBut, figure, id, leftOut, month, name, placement, some, text } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
-import { storedFormula } from './rules.ts';
+import { storedFormula } from './ruleSteps.ts';
 
 /** What can be set of an assumption. */
 export type AssumptionSettings = Omit<AssumptionRow, 'id' | 'position'>;

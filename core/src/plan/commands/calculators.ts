@@ -24,7 +24,7 @@ import { all, columns, formula, id, list, name, orNull, yesNo } from './fields.t
 import { addGroup } from './groups.ts';
 import { addLine } from './lines.ts';
 import { refuseUsed } from './placing.ts';
-import { setRule, storedFormula } from './rules.ts';
+import { setRule, storedFormula } from './ruleSteps.ts';
 
 /** What is done with calculators of every kind: copying, deleting, putting their lines into the budget. */
 export const calculatorCommands = {

@@ -3,7 +3,7 @@ import { planOf, type Document } from '../document/document.ts';
 import type { Refusal } from '../schema/refusal.ts';
 import { scenarioFigureId } from '../schema/tables.ts';
 import { COMMANDS, type Command, type CommandOf } from './commands.ts';
-import type { Cell } from './rules.ts';
+import type { Cell } from './ruleSteps.ts';
 
 /** What a command is while a scenario is active, so that the plan itself is never changed by accident; or why it cannot be. */
 export function commandInScenario(

@@ -15,7 +15,7 @@ import { checkFigure, checkName, checkNewId, checkNote, checkUnit, existing, wit
 import { command } from './command.ts';
 import { MAX_CELLS, columns, figure, id, list, many, name, orNull, placement, some } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
-import { setRule } from './rules.ts';
+import { setRule } from './ruleSteps.ts';
 
 /** What is done with whole lines: adding, setting, ordering, copying, deleting. */
 export const lineCommands = {

@@ -11,7 +11,7 @@ import { MAX_PROJECTED_YEARS, STEPPINGS, carryOn } from './carryOn.ts';
 import { checkMonth, existing } from './checks.ts';
 import { command } from './command.ts';
 import { choice, columnsBut, figure, id, leftOut, many, month, orNull, some, whole } from './fields.ts';
-import { foldBeginning, setFigures } from './rules.ts';
+import { foldBeginning, setFigures } from './ruleSteps.ts';
 
 /** What is done with a plan as a whole: its settings, and going on for more years. */
 export const planCommands = {

@@ -10,7 +10,7 @@ import { fixAssumption } from './assumptions.ts';
 import { checkFigure, checkMonth, checkNewId, existing } from './checks.ts';
 import { command, type Words } from './command.ts';
 import { figure, id, many, month, name, orNull } from './fields.ts';
-import { setFigures } from './rules.ts';
+import { setFigures } from './ruleSteps.ts';
 
 const titleOf = (scenario: string, { document }: Words) => document.scenarios.get(scenario)?.name ?? '';
 
