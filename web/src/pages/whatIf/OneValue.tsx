@@ -4,7 +4,7 @@ import { WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
-import { documentVersion, useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
+import { useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 
 const MOST_FIGURES = 4;
@@ -22,18 +22,16 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
   const { range, figures, when } = kept;
   const assumption = document.assumptions.get(range.assumption)!;
   const values = valuesWith(range, assumption.value);
-  const computation = useComputation(
-    JSON.stringify([documentVersion(document), values, figures, when]),
-    (worker, progress) =>
-      worker
-        .sweep(
-          plainDocument(document),
-          range.assumption,
-          values,
-          figures.map((id) => figureAt(model, id, when)),
-          progress,
-        )
-        .then((table) => ({ values, figures, table })),
+  const computation = useComputation(document, [values, figures, when], (worker, progress) =>
+    worker
+      .sweep(
+        plainDocument(document),
+        range.assumption,
+        values,
+        figures.map((id) => figureAt(model, id, when)),
+        progress,
+      )
+      .then((table) => ({ values, figures, table })),
   );
   const { result } = computation;
   const write = (value: number) => writeFigure(value, assumption.unit, plan);

@@ -1,10 +1,10 @@
-import { NET, nameOf, plainDocument, planOf, unitOf, writeWithUnit, type Answer } from '@haushalt/core';
+import { NET, nameOf, plainDocument, planOf, unitOf, writeWithUnit, type Answer, type Document } from '@haushalt/core';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
-import { documentVersion, useChosen, usualRange, type TryingProps } from './trying.ts';
+import { useChosen, usualRange, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 
 /** Which value of an assumption makes a figure what it should be; the answer is shown before it is applied. */
@@ -27,12 +27,18 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   const assumption = document.assumptions.get(kept.assumption)!;
   const at = figureAt(model, figure, when);
   // An answer is shown, and can be applied, only for the question it was given to.
-  const question = JSON.stringify([documentVersion(document), kept]);
-  const computation = useComputation<{ question: string; answer: Answer }>(question, async (worker) => ({
-    question,
-    answer: await worker.solve(plainDocument(document), { assumption: assumption.id, low, high, figure: at, target }),
-  }));
-  const answer = computation.result?.question === question ? computation.result.answer : null;
+  const asked = JSON.stringify(kept);
+  const computation = useComputation<{ document: Document; asked: string; answer: Answer }>(
+    document,
+    [kept],
+    async (worker) => ({
+      document,
+      asked,
+      answer: await worker.solve(plainDocument(document), { assumption: assumption.id, low, high, figure: at, target }),
+    }),
+  );
+  const { result } = computation;
+  const answer = result?.document === document && result.asked === asked ? result.answer : null;
   const value = (each: number) => writeWithUnit(each, assumption.unit, plan);
   const amount = (each: number) => writeWithUnit(each, unitOf(document, figure), plan);
   const what = nameOf(document, figure) ?? 'the figure';

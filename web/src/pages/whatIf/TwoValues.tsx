@@ -3,7 +3,7 @@ import { BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
 import { reachOf, shadeOf, turnsAt } from './shading.ts';
-import { documentVersion, useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
+import { useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 
 const MOST_VALUES = 50;
@@ -26,7 +26,8 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
   const rows = valuesWith(down, one.value);
   const columns = same ? valuesBetween(across.low, across.high, across.count) : valuesWith(across, other.value);
   const computation = useComputation(
-    JSON.stringify([documentVersion(document), rows, columns, down.assumption, across.assumption, figure, when]),
+    document,
+    [rows, columns, down.assumption, across.assumption, figure, when],
     (worker, progress) =>
       same
         ? null

@@ -15,7 +15,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
-import { documentVersion, useChosen, type TryingProps } from './trying.ts';
+import { useChosen, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 
 /** What may come when values are only known roughly: the band in which eight of ten cases lie, month by month. */
@@ -27,9 +27,8 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
     ({ draws }) => draws.length > 0 && draws.every(({ assumption }) => document.assumptions.has(assumption)),
   );
   const { draws, runs, seed, shown } = kept;
-  const computation = useComputation(
-    JSON.stringify([documentVersion(document), draws, runs, seed]),
-    (worker, progress) => worker.uncertainty(plainDocument(document), draws, runs, seed, progress),
+  const computation = useComputation(document, [draws, runs, seed], (worker, progress) =>
+    worker.uncertainty(plainDocument(document), draws, runs, seed, progress),
   );
   const { result } = computation;
   const band = result?.[shown];

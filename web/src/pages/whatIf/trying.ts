@@ -51,12 +51,3 @@ export function useChosen<T extends object>(
   const change = useCallback((part: Partial<T>) => keep((before) => ({ ...before, ...part })), [keep]);
   return [isStill(value) ? value : usual, change];
 }
-
-/** A version of the plan as one text, for computing anew when it changes. */
-const versions = new WeakMap<Document, number>();
-let lastVersion = 0;
-export function documentVersion(document: Document): number {
-  let version = versions.get(document);
-  if (version === undefined) versions.set(document, (version = ++lastVersion));
-  return version;
-}

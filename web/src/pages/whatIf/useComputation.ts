@@ -1,3 +1,4 @@
+import type { Document } from '@haushalt/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Computations } from './worker.ts';
@@ -15,13 +16,15 @@ export interface Computation<T> {
 const PAUSE = 120;
 
 /**
- * Computes something in a worker, anew whenever `key` changes. What is under way is ended by the next one, by `cancel`,
+ * Computes something of a plan in a worker, anew whenever the plan or the terms change. What is under way is ended by the next one, by `cancel`,
  * and when the page is left.
  */
 export function useComputation<T>(
-  key: string,
+  document: Document,
+  terms: readonly unknown[],
   compute: (worker: Remote<Computations>, progress: (done: number) => void) => Promise<T> | null,
 ): Computation<T> {
+  const asked = JSON.stringify(terms);
   const [state, setState] = useState<Omit<Computation<T>, 'cancel'>>({ result: null, done: null, error: null });
   const latest = useRef(compute);
   useEffect(() => {
@@ -62,7 +65,7 @@ export function useComputation<T>(
       );
     }, PAUSE);
     return () => clearTimeout(timer);
-  }, [key, stop]);
+  }, [document, asked, stop]);
   useEffect(() => stop, [stop]);
 
   const cancel = useCallback(() => {

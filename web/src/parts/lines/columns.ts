@@ -80,11 +80,16 @@ export function budgetColumns(
   ];
 }
 
-/** The same for columns that look the same and stand for the same months. */
-export function columnsKey(columns: readonly BudgetColumn[]): string {
-  return columns
-    .map(({ id, heading, width, stretch }) => `${id}/${String(heading)}/${width}/${stretch?.from}-${stretch?.to}`)
-    .join('|');
+/** Whether columns look the same and stand for the same months. */
+export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColumn[]): boolean {
+  return (
+    a.length === b.length &&
+    a.every((column, at) => {
+      const { id, heading, width, stretch } = b[at]!;
+      const isSameStretch = column.stretch?.from === stretch?.from && column.stretch?.to === stretch?.to;
+      return column.id === id && column.heading === heading && column.width === width && isSameStretch;
+    })
+  );
 }
 
 const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useSame } from '../../../ui/useSame.ts';
 import { useYear } from '../../../parts/plan/useYear.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { budgetColumns, columnsKey, scopeOf, type BudgetColumn } from '../../../parts/lines/columns.ts';
+import { budgetColumns, isSameColumns, scopeOf, type BudgetColumn } from '../../../parts/lines/columns.ts';
 import { budgetRows, type BudgetRow, type BudgetRows } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
 
@@ -31,7 +31,7 @@ export function useShownBudget(view: BudgetView): ShownBudget {
   const all = useMemo(() => [...budget.rows, ...budget.footer], [budget]);
   const computed = useMemo(() => budgetColumns(model, view, budget.rows, year), [model, budget, view, year]);
   // Most edits leave every column as it is; then no row is laid out again.
-  const columns = useSame(computed, columnsKey(computed));
+  const columns = useSame<readonly BudgetColumn[]>(computed, isSameColumns);
   const monthsIn = (of: number) => {
     const { from, to } = stretchOfYear(model.calendar, of);
     return to - from;
