@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../analysis/checks/checks.ts';
 import { Model } from '../engine/model.ts';
 import { reckon } from '../engine/reckoning.ts';
+import { Snapshot } from '../engine/snapshot.ts';
 import { calculate, problemsOf } from '../engine/results.ts';
 import { decide, describeCommand } from '../plan/commands/decide.ts';
 import { applyChanges, differenceBetween, invert, type Change, type Document } from '../plan/document/document.ts';
@@ -71,6 +72,27 @@ describe('whatever commands are taken', () => {
         }
       }),
       runs(60),
+    );
+  }, 120_000);
+
+  it('a snapshot has the figures of its plan, shares those that stay the same, and never changes', () => {
+    fc.assert(
+      fc.property(MANY, (list) => {
+        const first = startingPlan();
+        const kept: { snapshot: Snapshot; figures: Record<string, unknown> }[] = [];
+        let snapshot = Snapshot.of(new Model(first));
+        carryOut(list, (changes) => {
+          kept.push({ snapshot, figures: allFigures(snapshot) });
+          const next = snapshot.after(applyChanges(snapshot.document, changes), changes);
+          const moved = new Set(next.changed.map(({ id }) => id));
+          for (const id of next.snapshot.ids())
+            expect(next.snapshot.seriesOf(id) === snapshot.seriesOf(id)).toBe(!moved.has(id));
+          snapshot = next.snapshot;
+        });
+        expect(allFigures(snapshot)).toEqual(allFigures(Snapshot.of(new Model(snapshot.document))));
+        for (const { snapshot: earlier, figures } of kept) expect(allFigures(earlier)).toEqual(figures);
+      }),
+      runs(40),
     );
   }, 120_000);
 
