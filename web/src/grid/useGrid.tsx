@@ -1,15 +1,7 @@
 import type { Command, Refusal } from '@haushalt/core';
-import {
-  useCallback,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type ReactNode,
-} from 'react';
+import { useCallback, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useNotices } from '../ui/Notices.tsx';
+import { useWhenGone } from '../ui/useWhenGone.ts';
 import type { Named } from './anchored.ts';
 import { asText } from './clipboard.ts';
 import type { BlockEditing, ColumnEditing, EditorHandle, Reading } from './editing.ts';
@@ -92,8 +84,8 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
   const [state, setState] = useState<GridState>(() => firstState(selectOne(first), named(rows, columns)));
   const handle = useRef<GridHandle>(null);
   const editor = useRef<EditorHandle>(null);
-  /** How what is being typed is read, whether its cell is still shown or not. */
-  const opened = useRef<Opened>(NOTHING);
+  /** How what is typed is read, by the draft its editor began with: whether its cell is still shown or not. */
+  const readings = useRef(new WeakMap<Draft, Opened>());
   const latest = useRef({ state, terms, notices });
   latest.current = { ...latest.current, terms, notices };
 
@@ -101,7 +93,7 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
     const { state: before, terms: at, notices: say } = latest.current;
     const next = step(before, event, {
       ...named(at.rows, at.columns),
-      take: (editing) => take(editing, opened.current, at.send),
+      take: (editing) => take(editing, readings.current.get(editing.began) ?? NOTHING, at.send),
     });
     latest.current.state = next.state;
     if (next.state !== before) setState(next.state);
@@ -114,17 +106,7 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
   }, []);
 
   useLayoutEffect(() => dispatch({ kind: 'laidOut' }), [rows, columns, dispatch]);
-  const isThere = useRef(false);
-  useEffect(() => {
-    isThere.current = true;
-    return () => {
-      isThere.current = false;
-      // While it is developed, React takes every component away once and puts it back at once.
-      queueMicrotask(() => {
-        if (!isThere.current) dispatch({ kind: 'leave' });
-      });
-    };
-  }, [dispatch]);
+  useWhenGone(() => dispatch({ kind: 'leave' }));
 
   const selection = useMemo(
     () => selectionIn(state, { rows, columns: named(rows, columns).columns }),
@@ -155,13 +137,12 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
       const why = own.whyNot(target, where);
       if (why !== null) return say.say({ text: why, tone: 'plain' });
       const began = own.begin(target, where, asRule);
-      const typedOver = typed === null ? began : { ...began, text: typed };
-      const reading = (editing: Editing) => own.read(editing.at, editing.draft);
+      const typedOver = { ...began, text: typed ?? began.text };
+      readings.current.set(typedOver, (editing) => own.read(editing.at, editing.draft));
       dispatch({
         kind: 'open',
         editing: { at: refOf(target, where), block: null, began: typedOver, isTyped: typed !== null },
       });
-      opened.current = reading;
     },
     [dispatch],
   );
@@ -170,8 +151,8 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
     const block = terms.block?.(selection);
     if (!block || block.cells.length === 0) return false;
     const began: Draft = { text: typed ?? '', options: {} };
+    readings.current.set(began, (editing) => block.read(editing.block ?? [], editing.draft));
     dispatch({ kind: 'open', editing: { at, block: block.cells, began, isTyped: typed !== null } });
-    opened.current = (editing) => block.read(editing.block ?? [], editing.draft);
     return true;
   };
 

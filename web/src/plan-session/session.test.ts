@@ -316,6 +316,18 @@ describe('history', () => {
     expect(rentAtServer()).toBeUndefined();
   });
 
+  it('takes one command back, whatever has been done since', async () => {
+    const session = open();
+    session.send(setRent(1));
+    const { commandId } = session.state.undo!;
+    session.send({ kind: 'line.set', line: idOf('Pay'), settings: { note: 'Later.' } });
+    expect(session.undoCommand(commandId)).toBeNull();
+    expect([rent(session), session.state.document.lines.get(idOf('Pay'))!.note]).toEqual([800, 'Later.']);
+    expect(session.undoCommand(commandId)!.message).toBe('There is nothing to take back.');
+    await settle();
+    expect(rentAtServer()).toBeUndefined();
+  });
+
   it('is there again after a reload', async () => {
     const session = open();
     session.send(setRent(1));
@@ -325,6 +337,43 @@ describe('history', () => {
     again.undo();
     await settle();
     expect(rent(again)).toBe(800);
+  });
+});
+
+describe('entries of the ledger', () => {
+  const shop = { date: '2026-03-14', what: 'Shop', line: idOf('Rent'), account: '', amount: 4250 };
+  const enter = (session: PlanSession, entry: string) =>
+    session.send({ kind: 'entry.set', entry, before: null, after: shop });
+  const known = (session: PlanSession) => session.state.ledger.map(({ revision, change }) => [change.id, revision]);
+
+  it('count while they are on their way, and by their revision once they are stored', async () => {
+    const session = open();
+    server.away = true;
+    expect(enter(session, 'e1')).toBeNull();
+    expect(known(session)).toEqual([['e1', null]]);
+    session.undo();
+    expect(session.state.ledger.map(({ change }) => change.after)).toEqual([{ id: 'e1', ...shop }, null]);
+    session.redo();
+    server.away = false;
+    await settle();
+    expect(known(session)).toEqual([['e1', 1], ['e1', 2], ['e1', 3]]); // prettier-ignore
+    expect(refusals).toEqual([]);
+  });
+
+  it('are asked for anew when the plan is, since others may have come between', async () => {
+    let asked = 0;
+    const session = new PlanSession(
+      server.load(),
+      server,
+      store,
+      (message) => refusals.push(message),
+      () => asked++,
+    );
+    enter(session, 'e1');
+    await settle();
+    expect([known(session), asked]).toEqual([[['e1', 1]], 1]);
+    await session.reload();
+    expect([known(session), asked]).toEqual([[], 2]);
   });
 });
 

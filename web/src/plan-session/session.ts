@@ -417,6 +417,9 @@ export class PlanSession {
       this.confirmedHistory = itemsOf(loaded.history);
       this.revision = loaded.revision;
       this.commands.clear();
+      // What is known of the ledger may be of another database, or miss what came between: it is asked for anew.
+      this.entriesStored = [];
+      this.onLedger();
       this.showAgain();
       void this.fetchNext();
     } catch (error) {

@@ -1,5 +1,5 @@
-import { useEffect, useRef } from 'react';
 import { useNotices } from './Notices.tsx';
+import { useWhenGone } from './useWhenGone.ts';
 
 interface Draft {
   readonly text: string;
@@ -15,22 +15,9 @@ interface Draft {
  */
 export function useUnfinished(draft: Draft): void {
   const notices = useNotices();
-  const latest = useRef({ draft, notices });
-  useEffect(() => {
-    latest.current = { draft, notices };
+  useWhenGone(() => {
+    if (!draft.isOpen) return;
+    const refusal = draft.take();
+    if (refusal !== null) notices.say({ text: `“${draft.text}” was not taken. ${refusal}`, tone: 'warning' });
   });
-  const isThere = useRef(false);
-  useEffect(() => {
-    isThere.current = true;
-    return () => {
-      isThere.current = false;
-      // While it is developed, React takes every component away once and puts it back at once.
-      queueMicrotask(() => {
-        const { draft: last, notices: at } = latest.current;
-        if (isThere.current || !last.isOpen) return;
-        const refusal = last.take();
-        if (refusal !== null) at.say({ text: `“${last.text}” was not taken. ${refusal}`, tone: 'warning' });
-      });
-    };
-  }, []);
 }

@@ -57,6 +57,9 @@ function Typing({ names, column, typed }: { names: readonly string[]; column: nu
       <button type="button" onClick={pressElsewhere}>
         Elsewhere
       </button>
+      <button type="button" onClick={() => open({ row: 1, column: 3 })}>
+        Another editor
+      </button>
       {control.editor}
     </>
   );
@@ -146,6 +149,10 @@ describe('the editor of a name', () => {
     await user.click(screen.getByText('Elsewhere'));
     expect(screen.getByRole('textbox')).toHaveProperty('value', 'Heating');
     expect(screen.getByText('Rent label')).toBeTruthy();
+    // Nor does opening another editor, which stays closed; and it is still read as a name.
+    await user.click(screen.getByText('Another editor'));
+    await user.keyboard('{Enter}');
+    expect(screen.getByRole('alert').textContent).toMatch(/already a line called Heating/);
     leave();
     expect(await screen.findByText(/“Heating” was not taken/)).toBeTruthy();
     expect(line('Rent', session.state.document).name).toBe('Rent');
