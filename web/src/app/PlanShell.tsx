@@ -168,7 +168,9 @@ function Shell({ planId }: { readonly planId: string }) {
         <main className="shell-main">
           <ScenarioStrip planId={planId} />
           <div className="shell-page">
-            <Outlet />
+            <Suspense fallback={<Loading />}>
+              <Outlet />
+            </Suspense>
           </div>
         </main>
         {shelfOpen && (
