@@ -24,9 +24,13 @@ test('an empty plan is created, with what is wrong said in its place', async ({ 
   await page.getByRole('button', { name: 'Create the plan' }).click();
   await expect(page.getByRole('heading', { name: 'Garden club' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'An empty plan' })).toBeVisible();
+  await expect(page.getByText('Net of 2026')).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Reckoning' })).toBeHidden();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Begin with the usual groups' }).click();
   await expect(page.getByRole('rowheader', { name: 'Fixed costs', exact: true })).toBeVisible();
+  await expect(page.getByText('Net of 2026')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Reckoning' })).toBeVisible();
   await page.getByRole('link', { name: 'Plans' }).click();
   await expect(page.getByRole('row', { name: /Garden club/ })).toContainText('600 months');
 });

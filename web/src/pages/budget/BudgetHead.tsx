@@ -26,7 +26,7 @@ export function BudgetHead({ years, year, trial, onYear, onUnlock, onNewGroup }:
           <Icon name="lock" /> {year} is locked
         </button>
       )}
-      <YearSummary year={year} trial={trial} />
+      {document.groups.size > 0 && <YearSummary year={year} trial={trial} />}
       <button type="button" className="tool" onClick={onNewGroup}>
         <Icon name="add" />
         New group

@@ -171,20 +171,20 @@ export function BudgetPage() {
               />
             )}
           </div>
+          <BudgetFoot
+            state={state}
+            view={view}
+            year={year}
+            scope={scope}
+            selection={selection}
+            rows={all}
+            columns={columns}
+            cells={cells}
+            onDo={foot.doBelow}
+            onJump={foot.jump}
+          />
         </>
       )}
-      <BudgetFoot
-        state={state}
-        view={view}
-        year={year}
-        scope={scope}
-        selection={selection}
-        rows={all}
-        columns={columns}
-        cells={cells}
-        onDo={foot.doBelow}
-        onJump={foot.jump}
-      />
       <PrintNotes />
       {dialog && <DialogOf dialog={dialog} onClose={() => setDialog(null)} />}
     </div>
