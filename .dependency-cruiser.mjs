@@ -8,14 +8,17 @@ const never = (name, from, to, comment) => ({
   from: { path: from },
   to: { path: to },
 });
-/** Files under `from` import only from there and from under `to`. */
-const only = (name, from, to, comment) => ({
-  name,
-  severity: 'error',
-  comment,
-  from: { path: from },
-  to: { path: from.split('/')[0] + '/src', pathNot: [from, ...to] },
-});
+/** Files under `from` import only from there, from under `to`, and what their package says. */
+const only = (name, from, to, comment) => {
+  const source = `${from.split('/')[0]}/src`;
+  return {
+    name,
+    severity: 'error',
+    comment,
+    from: { path: from },
+    to: { path: source, pathNot: [from, `${source}/messages`, ...to] },
+  };
+};
 
 export default {
   forbidden: [
@@ -37,6 +40,7 @@ export default {
       'The web application asks the server over HTTP.',
     ),
 
+    only('messages-only-say', '^core/src/messages', [], 'A sentence is words around values, and asks for nothing.'),
     only('figures-know-no-plan', '^core/src/(figure|calendar)', ['^core/src/(figure|calendar)']),
     only('formulas-know-no-plan', '^core/src/formula', ['^core/src/(figure|calendar|finance)']),
     only('finance-knows-no-plan', '^core/src/finance', ['^core/src/(figure|calendar)']),
@@ -59,6 +63,7 @@ export default {
       'What is stored is asked by routes, not the other way round.',
     ),
 
+    only('messages-only-say-too', '^web/src/messages', [], 'A sentence is words around values, and asks for nothing.'),
     only('ui-knows-no-plan', '^web/src/ui', []),
     only('the-grid-knows-no-plan', '^web/src/grid', ['^web/src/ui']),
     only('the-session-knows-no-page', '^web/src/plan-session', ['^web/src/ui']),

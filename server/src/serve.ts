@@ -8,6 +8,7 @@ import { takeLock } from './store/database.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import { openStore } from './store/store.ts';
 import type { Document, LedgerEntry } from '@haushalt/core';
+import { messages } from './messages.ts';
 
 export interface ServeOptions {
   readonly port: number;
@@ -35,7 +36,7 @@ export class PortTaken extends Error {
   readonly free: number;
 
   constructor(port: number, free: number) {
-    super(`Port ${port} is taken.`);
+    super(messages.portIsTaken(port));
     this.free = free;
   }
 }
@@ -54,9 +55,7 @@ const DRAINING = 10_000;
  */
 export async function serve(options: ServeOptions): Promise<{ url: string; close: () => Promise<void> }> {
   if (!isLoopback(options.host) && !options.open)
-    throw new ServeRefused(
-      `On ${options.host} everyone who reaches this machine could read and change all plans, since nobody signs in yet. Leave --host out, or say --open if that is meant.`,
-    );
+    throw new ServeRefused(messages.onEveryoneWhoReachesThis(options.host));
   const log = createLog(options.logLevel ?? 'warn');
   const server = createServer();
   await listen(server, options.port, options.host);

@@ -5,6 +5,7 @@ import { breakEven } from '../finance/breakEven.ts';
 import { inputId } from '../plan/document/calculators.ts';
 import type { BreakEvenRow } from '../plan/schema/tables.ts';
 import { NoAnswer, attempt, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
+import { messages } from '../messages/calculators.ts';
 
 /** The terms of a break-even in units in one period, with what they come to. */
 export interface UnitsAnswer {
@@ -23,9 +24,8 @@ export function answerUnits(row: BreakEvenRow, given: Given, period: number): Un
   const input = (column: string) => given.at(inputId(row.id, column), period);
   const needed = (column: string, words: string, are = 'is') => {
     const value = input(column);
-    if (value === null) throw new NoAnswer(`The ${words} ${are} empty, so the units do not follow yet.`);
-    if (value < 0)
-      throw new NoAnswer(`The ${words} ${are} below zero; give what is paid as a positive figure.`, column);
+    if (value === null) throw new NoAnswer(messages.theEmptySoTheUnits(words, are));
+    if (value < 0) throw new NoAnswer(messages.theBelowZeroGiveWhat(words, are), column);
     return value;
   };
   const fixedCosts = needed('fixedCosts', 'fixed costs', 'are');
@@ -45,7 +45,7 @@ export function answerUnits(row: BreakEvenRow, given: Given, period: number): Un
 }
 
 /** Why there is no number of units at which nothing is lost. */
-export const NO_CROSSING = 'Never: a unit costs as much as it brings, or more, so each one sold adds to the loss.';
+export const NO_CROSSING = messages.neverAUnitCostsAs;
 
 /** What a unit costs in a stretch of months: all costs by all units; `null` where there are none. */
 export function unitCosts(row: BreakEvenRow, given: Given, calendar: Calendar, span: Span): (number | null)[] {
@@ -108,14 +108,14 @@ export interface PaybackAnswer {
 
 /** Answers when a flow has paid itself back. Throws `NoAnswer` or `MissingInput`. */
 export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calendar): PaybackAnswer {
-  const whenEmpty = 'What comes in less what goes out is empty, so no month follows yet.';
+  const whenEmpty = messages.whatComesInLessWhat;
   const cumulative = addedUp(inputId(row.id, 'flow'), whenEmpty, given, calendar);
   const lowest = cumulative.findIndex((value) => order(value, 0) < 0);
   if (lowest < 0)
     return {
       cumulative,
       reached: null,
-      never: 'There is nothing to pay back: added up, it is never below zero.',
+      never: messages.thereIsNothingToPay,
       again: null,
     };
   const back = cumulative.findIndex((value, at) => at > lowest && order(value, 0) >= 0);
@@ -123,7 +123,7 @@ export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calenda
     return {
       cumulative,
       reached: null,
-      never: 'Never within the plan: at its end it is still below zero.',
+      never: messages.neverWithinThePlanAt,
       again: null,
     };
   const again = cumulative.findIndex((value, at) => at > back && order(value, 0) < 0);
@@ -150,23 +150,23 @@ export interface BetweenAnswer {
 
 /** What the two alternatives are called: by their names, else the first and the second. */
 export function alternativesOf({ firstName, secondName }: BreakEvenRow): readonly [string, string] {
-  return [firstName || 'The first', secondName || 'The second'];
+  return [firstName || messages.theFirst, secondName || messages.theSecond];
 }
 
 /** Answers when two alternatives have cost the same. Throws `NoAnswer` or `MissingInput`. */
 export function answerBetween(row: BreakEvenRow, given: Given, calendar: Calendar): BetweenAnswer {
   const [one, other] = alternativesOf(row);
   const costs = (column: string, name: string) =>
-    addedUp(inputId(row.id, column), `What ${name} costs is empty, so nothing can be compared yet.`, given, calendar);
+    addedUp(inputId(row.id, column), messages.whatCostsIsEmptySo(name), given, calendar);
   const first = costs('firstCosts', one);
   const second = costs('secondCosts', other);
   const signs = first.map((value, at) => order(value, second[at]!));
   const apart = signs.findIndex((sign) => sign !== 0);
-  if (apart < 0) return { first, second, crossing: null, never: 'Both cost the same in every month.' };
+  if (apart < 0) return { first, second, crossing: null, never: messages.bothCostTheSameIn };
   const before = signs[apart]!;
   const meets = signs.findIndex((sign, at) => at > apart && sign !== before);
   if (meets < 0) {
-    const never = `Never within the plan: ${before > 0 ? one : other} has cost more all along.`;
+    const never = messages.neverWithinThePlanHas(before > 0 ? one : other);
     return { first, second, crossing: null, never };
   }
   const cheaperBefore = before > 0 ? 'second' : 'first';

@@ -1,3 +1,4 @@
+import { messages } from '../messages/calculators.ts';
 /** The figures a calculator is given, by input. */
 export interface Given {
   /** The figure of an input in a period, by its id among the figures; `null` when it is empty. Throws `MissingInput`. */
@@ -22,7 +23,7 @@ export class MissingInput extends Error {
   readonly code: number;
 
   constructor(code: number) {
-    super('An input has no figure.');
+    super(messages.anInputHasNoFigure);
     this.name = 'MissingInput';
     this.code = code;
   }
@@ -62,9 +63,9 @@ export function wholeMonths(value: number, inYears: boolean, words: string, colu
   const months = inYears ? value * 12 : value;
   const whole = Math.round(months);
   if (Math.abs(months - whole) > 1e-6)
-    throw new NoAnswer(`${words} is a whole number of months; ${Number(months.toFixed(2))} is not.`, column);
-  if (whole < 1) throw new NoAnswer(`${words} is at least one month.`, column);
-  if (whole > LONGEST_TERM) throw new NoAnswer(`${words} is at most ${LONGEST_TERM} months, a hundred years.`, column);
+    throw new NoAnswer(messages.isAWholeNumberOf(words, Number(months.toFixed(2))), column);
+  if (whole < 1) throw new NoAnswer(messages.isAtLeastOneMonth(words), column);
+  if (whole > LONGEST_TERM) throw new NoAnswer(messages.isAtMostMonthsA(words, LONGEST_TERM), column);
   return whole;
 }
 

@@ -6,6 +6,7 @@ import { inputId } from '../plan/document/calculators.ts';
 import type { LoanExtraRow, LoanRow, LoanUnknown } from '../plan/schema/tables.ts';
 import { overPlan } from './schedule.ts';
 import { NoAnswer, answering, wholeMonths, type Given, type OutputFigures } from './given.ts';
+import { messages } from '../messages/calculators.ts';
 
 /** A month of a loan. */
 export interface LoanMonth extends Omit<LoanScheduleRow, 'month'> {
@@ -35,9 +36,9 @@ export interface LoanAnswer {
 
 const WORDS: Readonly<Record<LoanUnknown, string>> = {
   amount: 'amount',
-  rate: 'yearly rate',
+  rate: messages.yearlyRate,
   months: 'duration',
-  payment: 'monthly payment',
+  payment: messages.monthlyPayment,
 };
 
 /** Answers a loan from its inputs as they are in its first month. Throws `NoAnswer` or `MissingInput`. */
@@ -53,24 +54,23 @@ export function answerLoan(
     if (column === loan.unknown) return undefined;
     const value = input(column);
     if (value !== null) return value;
-    throw new NoAnswer(`The ${WORDS[column]} is empty, so the ${WORDS[loan.unknown]} does not follow yet.`);
+    throw new NoAnswer(messages.theIsEmptySoThe(WORDS[column], WORDS[loan.unknown]));
   };
   const amount = term('amount');
-  if (amount !== undefined && !(amount > 0)) throw new NoAnswer('A loan needs an amount above zero.', 'amount');
+  if (amount !== undefined && !(amount > 0)) throw new NoAnswer(messages.aLoanNeedsAnAmount, 'amount');
   const rate = term('rate');
-  if (rate !== undefined && !(rate > -1)) throw new NoAnswer('A rate of minus 100 % or less makes no loan.', 'rate');
+  if (rate !== undefined && !(rate > -1)) throw new NoAnswer(messages.aRateOfMinus100, 'rate');
   const duration = term('months');
   const months =
-    duration === undefined ? undefined : wholeMonths(duration, loan.termIn === 'years', 'The duration', 'months');
+    duration === undefined ? undefined : wholeMonths(duration, loan.termIn === 'years', messages.theDuration, 'months');
   const payment = term('payment');
-  if (payment !== undefined && !(payment > 0))
-    throw new NoAnswer('The monthly payment has to be above zero.', 'payment');
+  if (payment !== undefined && !(payment > 0)) throw new NoAnswer(messages.theMonthlyPaymentHasTo, 'payment');
   const balloon = input('balloon') ?? 0;
   if (balloon < 0 || (amount !== undefined && balloon > amount))
-    throw new NoAnswer('The balloon lies between nothing and the amount.', 'balloon');
+    throw new NoAnswer(messages.theBalloonLiesBetweenNothing, 'balloon');
   const interestOnly = input('interestOnly') ?? 0;
   const fee = input('fee') ?? 0;
-  if (fee < 0) throw new NoAnswer('A fee is not below zero.', 'fee');
+  if (fee < 0) throw new NoAnswer(messages.aFeeIsNotBelow, 'fee');
 
   const { conversion, due, unknown } = loan;
   const known: KnownLoan = {
@@ -87,7 +87,7 @@ export function answerLoan(
   const solved = answering(() => solveLoan(known), toBlame);
   // A last month for a rest below a cent would be none.
   const whole = unknown === 'months' ? Math.max(1, Math.ceil(solved.months - 1e-6)) : solved.months;
-  if (unknown === 'months') wholeMonths(whole, false, 'The duration', 'payment');
+  if (unknown === 'months') wholeMonths(whole, false, messages.theDuration, 'payment');
   const { minorUnit } = given;
   const round = rounder(minorUnit);
   const principal = unknown === 'amount' ? round(solved.principal) : solved.principal;
@@ -133,7 +133,7 @@ function extraPayments(
 ): (month: number) => number {
   const payments = extras.map((extra) => {
     const amount = given.at(inputId(extra.id, 'amount'), nearestPeriod(calendar, extra.from)) ?? 0;
-    if (amount < 0) throw new NoAnswer('An extra payment is not below zero.', extra.id);
+    if (amount < 0) throw new NoAnswer(messages.anExtraPaymentIsNot, extra.id);
     const first = monthsBetween(loan.first, extra.from) + 1;
     const last = extra.until === null ? Infinity : monthsBetween(loan.first, extra.until) + 1;
     const stride = extra.every === 'monthly' ? 1 : extra.every === 'yearly' ? 12 : Infinity;

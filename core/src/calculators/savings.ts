@@ -9,6 +9,7 @@ import { inputId } from '../plan/document/calculators.ts';
 import type { SavingsMoveRow, SavingsPotRow, SavingsUnknown } from '../plan/schema/tables.ts';
 import { overPlan } from './schedule.ts';
 import { LONGEST_TERM, NoAnswer, wholeMonths, type Given, type OutputFigures } from './given.ts';
+import { messages } from '../messages/calculators.ts';
 
 /** A month of a pot; `today` is its closing balance in the money of the plan's first month. */
 export interface SavingsMonth extends Omit<SavingsCourseRow, 'month'> {
@@ -48,9 +49,9 @@ export interface SavingsWithdrawal {
 
 const WORDS: Readonly<Record<SavingsUnknown, string>> = {
   goal: 'balance',
-  deposit: 'monthly deposit',
+  deposit: messages.monthlyDeposit,
   months: 'duration',
-  rate: 'yearly rate',
+  rate: messages.yearlyRate,
 };
 
 /**
@@ -72,17 +73,15 @@ export function answerSavings(
   const needed = (column: SavingsUnknown, month = 1): number => {
     const value = input(column, month);
     if (value !== null) return value;
-    throw new NoAnswer(
-      `The ${column === 'goal' ? 'goal' : WORDS[column]} is empty, so the ${WORDS[unknown]} does not follow yet.`,
-    );
+    throw new NoAnswer(messages.theIsEmptySoTheDoes(column, WORDS[column], WORDS[unknown]));
   };
   const opening = input('opening') ?? 0;
-  if (opening < 0) throw new NoAnswer('A pot does not begin below zero.', 'opening');
+  if (opening < 0) throw new NoAnswer(messages.aPotDoesNotBegin, 'opening');
   const growth = input('growth') ?? 0;
-  if (!(growth > -1)) throw new NoAnswer('A deposit cannot shrink by all of itself.', 'growth');
+  if (!(growth > -1)) throw new NoAnswer(messages.aDepositCannotShrinkBy, 'growth');
   const rate = (month: number) => {
     const value = unknown === 'rate' ? 0 : needed('rate', month);
-    if (!(value > -1)) throw new NoAnswer('A rate of minus 100 % or less makes no savings.', 'rate');
+    if (!(value > -1)) throw new NoAnswer(messages.aRateOfMinus100Or, 'rate');
     return value;
   };
   const { single, taken, paused } = readMoves(pot, moves, given, calendar);
@@ -110,16 +109,14 @@ export function answerSavings(
     // A deposit may come from a line that is empty in some month: nothing is put in then.
     const value = input('deposit', month);
     if (value === null && month === 1) return needed('deposit');
-    if (value !== null && value < 0)
-      throw new NoAnswer('A deposit is not below zero. Use a withdrawal instead.', 'deposit');
+    if (value !== null && value < 0) throw new NoAnswer(messages.aDepositIsNotBelow, 'deposit');
     return value ?? 0;
   };
   const open = unknown === 'goal' && input('months') === null;
-  if (open && offset >= calendar.count)
-    throw new NoAnswer('The first deposit lies after the plan’s last month, so say how long is to be saved.');
+  if (open && offset >= calendar.count) throw new NoAnswer(messages.theFirstDepositLiesAfter);
   const duration = unknown === 'months' ? 0 : open ? calendar.count - offset : needed('months');
   const known =
-    unknown === 'months' ? 0 : wholeMonths(duration, !open && pot.termIn === 'years', 'The duration', 'months');
+    unknown === 'months' ? 0 : wholeMonths(duration, !open && pot.termIn === 'years', messages.theDuration, 'months');
 
   let months = known;
   let regular = typed;
@@ -128,7 +125,7 @@ export function answerSavings(
     const goal = needed('goal');
     const without = finalOf(course(months, () => 0, rate, false));
     const each = finalOf(course(months, () => 1, rate, false)) - without;
-    if (!(each > 0)) throw new NoAnswer('No month is left to put anything in.');
+    if (!(each > 0)) throw new NoAnswer(messages.noMonthIsLeftTo);
     const reaches = (deposit: number) => order(finalOf(course(months, () => deposit)), goal) >= 0;
     const deposit = leastThat(reaches, Math.max(0, round((goal - without) / each)), minorUnit);
     regular = () => deposit;
@@ -137,7 +134,7 @@ export function answerSavings(
   } else if (unknown === 'rate') {
     const goal = needed('goal');
     const root = findRoot((r) => finalOf(course(months, typed, () => r, false)) - goal, 0.04, -0.99, 10);
-    if (Number.isNaN(root)) throw new NoAnswer('No rate lets these deposits come to that goal.', 'goal');
+    if (Number.isNaN(root)) throw new NoAnswer(messages.noRateLetsTheseDeposits, 'goal');
     yearly = () => root;
   }
 
@@ -199,7 +196,7 @@ function readMoves(pot: SavingsPotRow, moves: readonly SavingsMoveRow[], given: 
       continue;
     }
     const amount = given.at(inputId(move.id, 'amount'), nearestPeriod(calendar, move.from)) ?? 0;
-    if (amount < 0) throw new NoAnswer('A single deposit or withdrawal is not below zero.', move.id);
+    if (amount < 0) throw new NoAnswer(messages.aSingleDepositOrWithdrawal, move.id);
     const into = move.kind === 'deposit' ? deposits : withdrawals;
     into.set(month, (into.get(month) ?? 0) + amount);
   }
@@ -212,16 +209,12 @@ function readMoves(pot: SavingsPotRow, moves: readonly SavingsMoveRow[], given: 
 
 /** After how many months a course reaches a goal. Throws `NoAnswer` when it never does. */
 function monthsUntil(goal: number, course: SavingsCourse, rate: (month: number) => number): number {
-  if (goal <= course.opening) throw new NoAnswer('The opening balance has reached the goal already.', 'goal');
+  if (goal <= course.opening) throw new NoAnswer(messages.theOpeningBalanceHasReached, 'goal');
   const rows = courseOfSavings(course);
   const reached = rows.find((row) => row.closing >= goal);
   if (reached) return reached.month;
   const grows = rate(1) > 0 || rows.some((row) => row.deposit > 0);
-  throw new NoAnswer(
-    grows
-      ? 'The goal is not reached within a hundred years.'
-      : 'Without a deposit and without interest the goal is never reached.',
-  );
+  throw new NoAnswer(grows ? messages.theGoalIsNotReached : messages.withoutADepositAndWithout);
 }
 
 /** What a pot has come to when it begins to be lived off, and what is known of the months after that. */
@@ -260,17 +253,17 @@ function withdrawals(
     }).map((row) => ({ ...row, month: months + row.month }));
   if (pot.withdrawals === 'howMuch') {
     const wanted = input('withdrawalMonths');
-    if (wanted === null) throw new NoAnswer('For how many months is it to last? That is empty.');
-    const count = wholeMonths(wanted, false, 'The withdrawal', 'withdrawalMonths');
-    if (!(saved > 0)) throw new NoAnswer('There is nothing in the pot to be taken out.');
+    if (wanted === null) throw new NoAnswer(messages.forHowManyMonthsIs);
+    const count = wholeMonths(wanted, false, messages.theWithdrawal, 'withdrawalMonths');
+    if (!(saved > 0)) throw new NoAnswer(messages.thereIsNothingInThe);
     const ratePerPeriod = monthlyRate(yearly(start), conversion);
     const amount = rounder(minorUnit)(payment({ principal: saved, ratePerPeriod, periods: count, due }));
     // The last month takes what is left, so that the pot ends at exactly nothing.
     return { amount, months: count, isGrowing: false, rows: course(amount, count, true) };
   }
   const amount = input('withdrawal');
-  if (amount === null) throw new NoAnswer('How much is to be taken out each month? That is empty.');
-  if (!(amount > 0)) throw new NoAnswer('A monthly withdrawal has to be above zero.', 'withdrawal');
+  if (amount === null) throw new NoAnswer(messages.howMuchIsToBe);
+  if (!(amount > 0)) throw new NoAnswer(messages.aMonthlyWithdrawalHasTo, 'withdrawal');
   const rows = course(amount, LONGEST_TERM, false);
   const empty = rows.findIndex((row) => row.closing <= 0);
   if (empty >= 0) return { amount, months: empty + 1, isGrowing: false, rows: rows.slice(0, empty + 1) };

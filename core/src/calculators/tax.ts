@@ -4,6 +4,7 @@ import { bandsRefusal, rateOnOneMore, scheduleRefusal, taxOn, type TaxSchedule, 
 import { inputId, type BandSet } from '../plan/document/calculators.ts';
 import type { TaxScheduleRow } from '../plan/schema/tables.ts';
 import { NoAnswer, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
+import { messages } from '../messages/calculators.ts';
 
 /** What is reckoned in one period: the schedule as it holds then, with the tax on its own income. */
 export interface TaxAnswer {
@@ -26,7 +27,7 @@ export function answerTax(
 ): TaxAnswer {
   const year = yearOf(calendar.months[period]!);
   const set = setOfYear(sets, year);
-  if (!set) throw new NoAnswer(sets.length === 0 ? 'It has no bands yet.' : `It has no bands that hold in ${year}.`);
+  if (!set) throw new NoAnswer(messages.itHasNoBandsThat(sets.length, year));
   const input = (column: string) => given.at(inputId(row.id, column), period);
   const part = (band: string, column: 'from' | 'rate', words: string): number => {
     const value = given.at(inputId(band, column), period);
@@ -35,8 +36,8 @@ export function answerTax(
   };
   const schedule = {
     bands: set.bands.map(({ id }, index) => ({
-      from: part(id, 'from', `Nothing says where band ${index + 1} begins.`),
-      rate: part(id, 'rate', `Band ${index + 1} has no rate.`),
+      from: part(id, 'from', messages.nothingSaysWhereBandBegins(index + 1)),
+      rate: part(id, 'rate', messages.bandHasNoRate(index + 1)),
     })),
     allowance: input('allowance') ?? 0,
     rebateLimit: input('rebateLimit') ?? 0,

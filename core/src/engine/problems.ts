@@ -6,6 +6,7 @@ import { writeFigure } from '../figure/write.ts';
 import { BLANK, SITE_CAUSES, type Site } from '../formula/expression/evaluation.ts';
 import { printFormula } from '../formula/print.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
+import { messages } from '../messages/engine.ts';
 
 /** Why a figure is missing. */
 export type Cause =
@@ -77,33 +78,33 @@ export class ProblemSite implements Site {
 /** A problem as a sentence: "Bread sold is empty in March 2027, so Unit cost has no figure." */
 export function problemSentence(problem: Problem, document: Document): string {
   const plan = planOf(document);
-  const owner = nameOf(document, problem.node) ?? 'This rule';
+  const owner = nameOf(document, problem.node) ?? messages.thisRule;
   const month = calendarOf(document).months[problem.period];
-  const when = month === undefined ? '' : ` in ${monthInWords(month, plan.locale)}`;
-  const subject = problem.subject ? subjectInWords(problem.subject, document) : 'A part of it';
+  const when = month === undefined ? '' : messages.in(monthInWords(month, plan.locale));
+  const subject = problem.subject ? subjectInWords(problem.subject, document) : messages.aPartOfIt;
   switch (problem.cause) {
     case 'emptyDivisor':
-      return `${subject} is empty${when}, so ${owner} has no figure.`;
+      return messages.isEmptySoHasNo(subject, when, owner);
     case 'zeroDivisor':
-      return `${subject} is zero${when}, and nothing can be divided by zero, so ${owner} has no figure.`;
+      return messages.isZeroAndNothingCan(subject, when, owner);
     case 'noResult':
-      return `${subject} has no result${when}, so ${owner} has no figure.`;
+      return messages.hasNoResultSoHas(subject, when, owner);
     case 'severalResults': {
       const rates = (problem.results ?? []).map((rate) => writeFigure(rate, 'percent', plan)).join(' and ');
-      return `${subject} has more than one result: ${rates}. Name a guess as its second argument to choose the nearest.`;
+      return messages.hasMoreThanOneResult(subject, rates);
     }
     case 'tooLarge':
-      return `${owner} is too large to compute${when}.`;
+      return messages.isTooLargeToCompute(owner, when);
     case 'circle':
     case 'badRule':
-      return problem.detail ?? `${owner} has no figure${when}.`;
+      return problem.detail ?? messages.hasNoFigure(owner, when);
     case 'noAnswer':
-      return `${owner} has no figure. ${problem.detail ?? ''}`;
+      return messages.hasNoFigureBecause(owner, problem.detail ?? '');
   }
 }
 
 /** A name as people know it; a longer part of a rule as it is written there. */
 function subjectInWords(subject: Expression, document: Document): string {
-  if (subject.kind === 'ref') return nameOf(document, subject.id) ?? 'A deleted line';
+  if (subject.kind === 'ref') return nameOf(document, subject.id) ?? messages.aDeletedLine;
   return printFormula(subject, { notation: notationOf(planOf(document).locale), nameOf: (id) => nameOf(document, id) });
 }

@@ -27,6 +27,7 @@ import { effectiveSteps } from './node.ts';
 import { BLANK } from '../formula/expression/evaluation.ts';
 import { problemSentence } from './problems.ts';
 import { looksAlongMonths } from './alongMonths.ts';
+import { messages } from '../messages/engine.ts';
 
 /** Where a figure comes from. */
 export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'calculator' | 'nothing';
@@ -111,25 +112,24 @@ function explainLine(model: PlanModel, id: string, period: number): Explanation 
   if (exception) {
     const month = monthInWords(exception.month, plan.locale);
     const kept = ruleFigure(model, id, rule, period);
-    const otherwise =
-      kept === null ? 'The rule would leave it empty.' : `The rule would give ${money(model, id, kept)}.`;
+    const otherwise = kept === null ? messages.theRuleWouldLeaveIt : messages.theRuleWouldGive(money(model, id, kept));
     if (exception.formula === null) {
-      const typed = exception.amount === null ? 'Left empty' : 'Typed';
-      return { source: 'exception', words: `${typed} for ${month} alone, as an exception. ${otherwise}` };
+      const typed = exception.amount === null ? messages.leftEmpty : messages.typedWord;
+      return { source: 'exception', words: messages.forAloneAsAnException(typed, month, otherwise) };
     }
     return {
       ...explainFormula(model, id, period, exception),
       source: 'exception',
-      words: `A rule for ${month} alone. ${otherwise}`,
+      words: messages.aRuleForAlone(month, otherwise),
     };
   }
-  if (!step || !rule) return { source: 'nothing', words: 'Nothing has been entered for this month yet.' };
+  if (!step || !rule) return { source: 'nothing', words: messages.nothingHasBeenEnteredFor };
   const since = stretchInWords(model, step.from, step.to);
   if (rule.formula !== null)
-    return { ...explainFormula(model, id, period, rule), words: `Computed ${since} by this rule:` };
+    return { ...explainFormula(model, id, period, rule), words: messages.computedByThisRule(since) };
   return rule.amount === null
-    ? { source: 'nothing', words: `Left empty ${since}.` }
-    : { source: 'amount', words: `Typed: ${money(model, id, rule.amount)} ${since}.` };
+    ? { source: 'nothing', words: messages.leftEmptySince(since) }
+    : { source: 'amount', words: messages.typedSince(money(model, id, rule.amount), since) };
 }
 
 /** How long a step of a rule holds: "in every month", "until June 2026", "from May 2027 on". */
@@ -137,9 +137,9 @@ function stretchInWords({ calendar, document }: PlanModel, from: number, to: num
   const { locale } = planOf(document);
   const first = monthInWords(calendar.months[from]!, locale);
   const last = monthInWords(calendar.months[to - 1]!, locale);
-  if (to === calendar.count) return from === 0 ? 'in every month' : `from ${first} on`;
-  if (from === 0) return `until ${last}`;
-  return from === to - 1 ? `in ${first}` : `from ${first} to ${last}`;
+  if (to === calendar.count) return messages.fromOn(from, first);
+  if (from === 0) return messages.untilMonth(last);
+  return from === to - 1 ? messages.inMonth(first) : messages.fromTo(first, last);
 }
 
 function money(model: PlanModel, id: string, value: number): string {
@@ -236,7 +236,7 @@ function worked(model: PlanModel, node: string, expression: Expression, period: 
         (part.kind === 'call' && looksAlongMonths(functionOf(part).evaluation(part)));
       if (!whole) return undefined;
       const { value, code } = model.evaluate(part, node, period);
-      if (value !== value) return code === BLANK ? 'nothing' : 'no figure';
+      if (value !== value) return code === BLANK ? messages.nothing : messages.noFigure;
       if (part.kind === 'word') return String(value);
       return writeFigure(value, unitOfPart(model, node, part), plan);
     },
@@ -253,7 +253,7 @@ function unitOfPart({ document }: PlanModel, node: string, part: Expression): Un
 /** What one part of a rule of `node` gives in a period, in words of its unit: `2,480.00`, `nothing`. */
 export function partInWords(model: PlanModel, node: string, part: Expression, period: number): string {
   const { value, code } = model.evaluate(part, node, period);
-  if (value !== value) return code === BLANK ? 'nothing' : 'no figure';
+  if (value !== value) return code === BLANK ? messages.nothing : messages.noFigure;
   return writeFigure(value, unitOfPart(model, node, part), planOf(model.document));
 }
 
@@ -278,13 +278,13 @@ function explainAssumption(model: PlanModel, id: string, period: number): Explan
   const { document } = model;
   const { formula } = document.assumptions.get(id)!;
   if (formula !== null)
-    return { ...explainFormula(model, id, period, { formula }), words: 'An assumption computed by this formula:' };
+    return { ...explainFormula(model, id, period, { formula }), words: messages.anAssumptionComputedByThis };
   const { locale } = planOf(document);
   const row = document.assumptions.get(id)!;
   const steps = [...model.valueStepsOf(id)]
     .sort((a, b) => (a.from < b.from ? -1 : 1))
-    .map((step) => `, ${money(model, id, step.value)} from ${monthInWords(step.from, locale)} on`);
-  return { source: 'assumption', words: `An assumption: ${money(model, id, row.value)}${steps.join('')}.` };
+    .map((step) => messages.laterValue(money(model, id, step.value), monthInWords(step.from, locale)));
+  return { source: 'assumption', words: messages.anAssumption(money(model, id, row.value), steps.join('')) };
 }
 
 /** What a calculator gives is explained by what it was given. */
@@ -302,15 +302,15 @@ function explainOutput(model: PlanModel, id: string, about: string, period: numb
       subtracted: false,
     }));
   const { word } = CALCULATORS[calculator.table];
-  const words = `${about.charAt(0).toUpperCase()}${about.slice(1)}, as the ${word} ${calculator.row.name} gives it from:`;
+  const words = messages.asTheGivesItFrom(about.charAt(0).toUpperCase(), about.slice(1), word, calculator.row.name);
   return { source: 'calculator', words, parts };
 }
 
 function explainInput(model: PlanModel, id: string, formula: string | null, period: number): Explanation {
-  if (formula === null) return { source: 'nothing', words: 'Nothing has been entered here yet.' };
+  if (formula === null) return { source: 'nothing', words: messages.nothingHasBeenEnteredHere };
   if (figureOfFormula(formula) !== null)
-    return { source: 'amount', words: `Typed: ${money(model, id, model.seriesOf(id)!.valueAt(period))}.` };
-  return { ...explainFormula(model, id, period, { formula }), words: 'Given by this formula:' };
+    return { source: 'amount', words: messages.typedFigure(money(model, id, model.seriesOf(id)!.valueAt(period))) };
+  return { ...explainFormula(model, id, period, { formula }), words: messages.givenByThisFormula };
 }
 
 function explainSum(model: PlanModel, id: string, period: number): Explanation {
@@ -335,8 +335,7 @@ function explainSum(model: PlanModel, id: string, period: number): Explanation {
   const count = parts.length;
   return {
     source: 'sum',
-    words:
-      count === 0 ? 'This group has no lines yet.' : `The sum of its ${count === 1 ? 'one line' : `${count} lines`}.`,
+    words: messages.theSumOfItsOne(count),
     parts,
   };
 }

@@ -10,6 +10,7 @@ import { Model } from './model.ts';
 import type { PlanModel } from './planModel.ts';
 import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 import { problemSentence, type Cause } from './problems.ts';
+import { messages } from '../messages/engine.ts';
 
 /** A missing figure and its reason, as shown to people. */
 export interface FigureProblem {
@@ -88,7 +89,7 @@ export function whyNoAnswer(model: PlanModel, id: string): string | null {
 export function noFigureInWords(model: PlanModel, { why }: NoFigure): string {
   if (typeof why === 'string') return why;
   const problem = model.problems.get(why);
-  return problem ? problemSentence(problem, model.document) : 'An input has no figure.';
+  return problem ? problemSentence(problem, model.document) : messages.anInputHasNoFigure;
 }
 
 /** The problems of a model, in the order of its lines and months. */

@@ -1,5 +1,6 @@
 import { notationOf } from './notation.ts';
 import { isFraction, type Unit } from './unit.ts';
+import { messages } from '../messages/figure.ts';
 
 /** A figure as someone typed it: read, or refused with a sentence for them. `null` is an empty entry. */
 export type ReadFigure =
@@ -20,7 +21,7 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
   const refuse = (message: string): ReadFigure => ({ ok: false, message });
   let body = text.replace(DIRECTION_MARKS, '').trim();
   if (body === '') return { ok: true, figure: null };
-  if (/[\t\n\r]/.test(body)) return refuse('That is more than one figure. Paste or type a single one here.');
+  if (/[\t\n\r]/.test(body)) return refuse(messages.thatIsMoreThanOne);
   const { decimal, grouping, higherGroups } = notationOf(locale);
   const example = decimal === ',' ? '1.234,50' : '1,234.50';
 
@@ -34,30 +35,29 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
     body = body.replace(/^(\p{Sc}|[A-Z]{3}(?=[-−–\s\d]))\s*/u, '').replace(/\s*(\p{Sc}|\s[A-Z]{3})$/u, '');
   const signedAfterSymbol = signed ? null : /^([-−–])\s*(.*)$/.exec(body);
   if (signedAfterSymbol) body = signedAfterSymbol[2]!;
-  if (bracketed && (signed || signedAfterSymbol))
-    return refuse(`"${shown}" has both brackets and a sign; one is enough.`);
+  if (bracketed && (signed || signedAfterSymbol)) return refuse(messages.hasBothBracketsAndA(shown));
 
   if (/^[\d.,]*\d[\d.,]*e[+-]?\d+$/i.test(body)) {
-    return refuse(`"${shown}" is written with an exponent. Write the figure out, for example ${example}.`);
+    return refuse(messages.isWrittenWithAnExponent(shown, example));
   }
   const group = grouping.trim() === '' ? '[\\s\\u00a0\\u202f]' : `[${escape(grouping)}'’\\u00a0\\u202f ]`;
   const shape = new RegExp(
     `^(?:\\d+|\\d{1,3}(?:${group}\\d{3})+|\\d{1,${higherGroups}}(?:${group}\\d{${higherGroups}})+${group}\\d{3})(?:${escape(decimal)}\\d*)?$|^${escape(decimal)}\\d+$`,
   );
   if (!shape.test(body)) {
-    if (!/\d/.test(body)) return refuse(`"${shown}" is not a figure. Write it like ${example}.`);
+    if (!/\d/.test(body)) return refuse(messages.isNotAFigureWrite(shown, example));
     const other = decimal === ',' ? '.' : ',';
     if (new RegExp(`^\\d+${escape(other)}\\d{1,2}$`).test(body)) {
-      return refuse(`In this plan decimals follow a "${decimal}", so write ${body.replace(other, decimal)}.`);
+      return refuse(messages.inThisPlanDecimalsFollow(decimal, body.replace(other, decimal)));
     }
-    return refuse(`"${shown}" cannot be read as one figure. Write it like ${example}.`);
+    return refuse(messages.cannotBeReadAsOne(shown, example));
   }
   if (percent && !isFraction(unit) && unit !== 'number') {
-    return refuse(`"${shown}" is a percentage, but this figure is ${unit === 'money' ? 'money' : `in ${unit}`}.`);
+    return refuse(messages.isAPercentageButThis(shown, unit));
   }
   const digits = body.replace(new RegExp(group, 'g'), '').replace(decimal, '.');
   const figure = Number(percent || isFraction(unit) ? `${digits}e-2` : digits);
-  if (figure > LARGEST_FIGURE) return refuse(`"${shown}" is too large. Figures go up to ten trillion.`);
+  if (figure > LARGEST_FIGURE) return refuse(messages.isTooLargeFiguresGo(shown));
   const negative = bracketed !== null || (signed !== null && signed[1] !== '+') || signedAfterSymbol !== null;
   return { ok: true, figure: negative && figure !== 0 ? -figure : figure };
 }

@@ -1,3 +1,4 @@
+import { messages } from '../messages/figure.ts';
 /** What a figure counts. Rates are fractions: 2.4 % is 0.024. */
 export type Unit =
   'money' | 'number' | 'percent' | 'ratePerYear' | 'ratePerMonth' | 'months' | 'years' | 'date' | 'yesNo';
@@ -10,12 +11,12 @@ export const UNIT_WORDS: Readonly<Record<Unit, string>> = {
   money: 'money',
   number: 'number',
   percent: 'percent',
-  ratePerYear: 'rate per year',
-  ratePerMonth: 'rate per month',
+  ratePerYear: messages.ratePerYear,
+  ratePerMonth: messages.ratePerMonth,
   months: 'months',
   years: 'years',
-  date: 'a month of the calendar',
-  yesNo: 'yes or no',
+  date: messages.aMonthOfTheCalendar,
+  yesNo: messages.yesOrNo,
 };
 
 /** Whether figures of a unit are written as percentages. */

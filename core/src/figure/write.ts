@@ -1,6 +1,7 @@
 import { decimalText, shifted } from './decimal.ts';
 import { notationOf } from './notation.ts';
 import { isFraction, type Unit } from './unit.ts';
+import { messages } from '../messages/figure.ts';
 
 /** How a plan writes its figures. */
 export interface FigureStyle {
@@ -106,10 +107,10 @@ export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): s
     return MINUS.test(text) ? withSign(text, style) : text.replace('-', '−');
   }
   const text = writeFigure(figure, unit, style);
-  if (unit === 'ratePerYear') return `${text} a year`;
-  if (unit === 'ratePerMonth') return `${text} a month`;
+  if (unit === 'ratePerYear') return messages.aYear(text);
+  if (unit === 'ratePerMonth') return messages.aMonth(text);
   if (unit === 'months' || unit === 'years') return `${text} ${figure === 1 ? unit.slice(0, -1) : unit}`;
-  if (unit === 'yesNo') return figure === 0 ? 'no' : 'yes';
+  if (unit === 'yesNo') return messages.yesOrNoOf(figure);
   return text;
 }
 

@@ -1,3 +1,4 @@
+import { messages } from '../messages/finance.ts';
 /** Bands of a tax: from each amount on, its rate; sorted, beginning with the lowest. */
 export interface TaxSchedule {
   readonly bands: readonly { readonly from: number; readonly rate: number }[];
@@ -66,21 +67,20 @@ export function bandsRefusal(
 ): string | null {
   for (const [index, { from, rate }] of bands.entries()) {
     const before = bands[index - 1]?.from ?? null;
-    if (from !== null && !(from >= 0)) return `Band ${index + 1} begins below zero.`;
-    if (rate !== null && !(rate >= 0 && rate <= 1)) return `Band ${index + 1} has a rate outside 0 % to 100 %.`;
-    if (from !== null && before !== null && from <= before)
-      return `Band ${index + 1} begins where or before the one above it begins.`;
+    if (from !== null && !(from >= 0)) return messages.bandBeginsBelowZero(index + 1);
+    if (rate !== null && !(rate >= 0 && rate <= 1)) return messages.bandHasARateOutside(index + 1);
+    if (from !== null && before !== null && from <= before) return messages.bandBeginsWhereOrBefore(index + 1);
   }
   return null;
 }
 
 /** Why a schedule cannot be used, as a sentence; `null` when it can. */
 export function scheduleRefusal({ bands, allowance = 0, rebateLimit = 0 }: TaxSchedule): string | null {
-  if (bands.length === 0) return 'A tax needs at least one band.';
+  if (bands.length === 0) return messages.aTaxNeedsAtLeast;
   const refusal = bandsRefusal(bands);
   if (refusal) return refusal;
-  if (!(allowance >= 0)) return 'The allowance is below zero.';
-  if (!(rebateLimit >= 0)) return 'The rebate limit is below zero.';
+  if (!(allowance >= 0)) return messages.theAllowanceIsBelowZero;
+  if (!(rebateLimit >= 0)) return messages.theRebateLimitIsBelow;
   return null;
 }
 

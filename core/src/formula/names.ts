@@ -1,6 +1,7 @@
 import { quoteName } from './print.ts';
 import { mapNames } from './mapNames.ts';
 import { FormulaError, type Expression, type Place } from './expression/syntax.ts';
+import { messages } from '../messages/formula.ts';
 
 /** What a name can stand for: an id, with the name as people see it. */
 export interface NamedThing {
@@ -77,14 +78,14 @@ export function resolveNames(expression: Expression, names: Names): Expression {
     if (leaf.kind === 'ref') {
       const [owner = '', output] = leaf.id.split('.');
       const thing = names.thing(owner);
-      if (!thing) throw new FormulaError('This refers to something that no longer exists.', leaf.place);
+      if (!thing) throw new FormulaError(messages.thisRefersToSomethingThat, leaf.place);
       return refTo(thing, output, leaf.place, role);
     }
     const thing = names.find(leaf.name);
     if (!thing) {
       const nearest = nearestNames(names, leaf.name);
-      const hint = nearest.length > 0 ? ` Did you mean ${nearest.join(' or ')}?` : '';
-      throw new FormulaError(`Nothing in this plan is called ${leaf.name}.${hint}`, leaf.place, nearest);
+      const hint = messages.didYouMean(nearest.length, nearest.join(' or '));
+      throw new FormulaError(messages.nothingInThisPlanIs(leaf.name, hint), leaf.place, nearest);
     }
     return refTo(thing, leaf.output, leaf.place, role);
   });
@@ -95,11 +96,11 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
   const { id, name, calculator } = thing;
   if (role === 'schedule') {
     if (!calculator?.isSchedule || output !== undefined)
-      throw new FormulaError('tax is written tax(schedule, income), with one of the plan’s tax schedules.', place);
+      throw new FormulaError(messages.taxIsWrittenTaxSchedule, place);
     return { kind: 'ref', id, place };
   }
   if (!calculator) {
-    if (output !== undefined) throw new FormulaError(`${name} has no output called ${output}.`, place);
+    if (output !== undefined) throw new FormulaError(messages.hasNoOutputCalled(name, output), place);
     return { kind: 'ref', id, place };
   }
   const { outputs, word } = calculator;
@@ -107,7 +108,7 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
   const write = (each: string) => `${quoteName(name)}.${each}`;
   if (output === undefined)
     throw new FormulaError(
-      `${name} is ${article} ${word}. Say which of its figures is meant, for example ${write(outputs[0]!)}.`,
+      messages.isSayWhichOfIts(name, article, word, write(outputs[0]!)),
       place,
       outputs.slice(0, 3).map(write),
     );
@@ -115,7 +116,7 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
   if (found !== undefined) return { kind: 'ref', id: `${id}.${found}`, place };
   const nearest = outputs.filter((each) => likeness(nameKey(output), each) <= Math.max(1, each.length / 3));
   throw new FormulaError(
-    `${name} has no output called ${output}. It has ${outputs.join(', ')}.`,
+    messages.hasNoOutputCalledIt(name, output, outputs.join(', ')),
     place,
     nearest.slice(0, 3).map(write),
   );

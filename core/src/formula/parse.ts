@@ -10,6 +10,7 @@ import {
   type Place,
 } from './expression/syntax.ts';
 import { tokenize, type Token } from './tokens.ts';
+import { messages } from '../messages/formula.ts';
 
 /**
  * How much a formula may hold: its names, numbers, operators and brackets, counted. Written in other ways, with ids or
@@ -28,7 +29,7 @@ const MAX_DEPTH = 100;
  */
 export function parseFormula(text: string, notation: Notation = CANONICAL): Expression {
   if (text.length > MAX_FORMULA_LENGTH) {
-    throw new FormulaError(`A rule may be ${MAX_FORMULA_LENGTH} characters long; this one has ${text.length}.`, {
+    throw new FormulaError(messages.aRuleMayBeCharacters(MAX_FORMULA_LENGTH, text.length), {
       from: MAX_FORMULA_LENGTH,
       to: text.length,
     });
@@ -37,10 +38,7 @@ export function parseFormula(text: string, notation: Notation = CANONICAL): Expr
   const count = tokens.length - 1;
   if (count > MAX_FORMULA_PARTS) {
     const { from } = tokens[MAX_FORMULA_PARTS]!.place;
-    throw new FormulaError(
-      `A rule may have ${MAX_FORMULA_PARTS} names, numbers and signs; this one has ${count}. Split it into lines of its own.`,
-      { from, to: text.length },
-    );
+    throw new FormulaError(messages.aRuleMayHaveNames(MAX_FORMULA_PARTS, count), { from, to: text.length });
   }
   return new Parser(tokens, notation).formula();
 }
@@ -58,17 +56,17 @@ class Parser {
 
   formula(): Expression {
     const begin: Token = this.token;
-    if (begin.kind === 'end') throw new FormulaError('Write a rule, for example Rent * 2.', begin.place);
+    if (begin.kind === 'end') throw new FormulaError(messages.writeARuleForExample, begin.place);
     const expression = this.comparison();
     const rest: Token = this.token;
     if (rest.kind === 'end') return expression;
     if (rest.kind === 'sign' && rest.sign === ')') {
-      throw new FormulaError('This bracket closes nothing; no bracket is open.', rest.place);
+      throw new FormulaError(messages.thisBracketClosesNothingNo, rest.place);
     }
     if (rest.kind === 'sign' && rest.sign === ';') {
-      throw new FormulaError('Only the arguments of a function are separated like this.', rest.place);
+      throw new FormulaError(messages.onlyTheArgumentsOfA, rest.place);
     }
-    throw new FormulaError('An operator such as + - * / is missing before this.', rest.place);
+    throw new FormulaError(messages.anOperatorSuchAsIs, rest.place);
   }
 
   private get token(): Token {
@@ -80,8 +78,7 @@ class Parser {
   }
 
   private nested<T>(parse: () => T): T {
-    if (++this.depth > MAX_DEPTH)
-      throw new FormulaError('This is nested too deeply. Split it into lines of its own.', this.token.place);
+    if (++this.depth > MAX_DEPTH) throw new FormulaError(messages.thisIsNestedTooDeeply, this.token.place);
     const result = parse();
     this.depth--;
     return result;
@@ -169,12 +166,12 @@ class Parser {
         if (token.sign === '(') return this.bracketed();
         throw new FormulaError(
           token.sign === '='
-            ? 'A rule begins with a name, a number or a bracket, without an equals sign.'
-            : `A name, a number or a bracket is expected here, not "${token.sign === ';' ? this.notation.separator : token.sign}".`,
+            ? messages.aRuleBeginsWithA
+            : messages.aNameANumberOr(token.sign === ';' ? this.notation.separator : token.sign),
           token.place,
         );
       case 'end':
-        throw new FormulaError('The rule ends here, but a name, a number or a bracket is expected.', token.place);
+        throw new FormulaError(messages.theRuleEndsHereBut, token.place);
     }
   }
 
@@ -191,8 +188,8 @@ class Parser {
       this.at++;
       return;
     }
-    if (this.token.kind === 'end') throw new FormulaError('This bracket is not closed.', open);
-    throw new FormulaError('A closing bracket or an operator is expected here.', this.token.place);
+    if (this.token.kind === 'end') throw new FormulaError(messages.thisBracketIsNotClosed, open);
+    throw new FormulaError(messages.aClosingBracketOrAn, this.token.place);
   }
 
   private reference(id: string, place: Place): Expression {
@@ -203,8 +200,7 @@ class Parser {
   private output(place: Place): { output?: string; place: Place } {
     if (!this.isSign('.')) return { place };
     const next = this.tokens[this.at + 1]!;
-    if (next.kind !== 'name')
-      throw new FormulaError('After the dot an output is expected, for example .payment.', this.token.place);
+    if (next.kind !== 'name') throw new FormulaError(messages.afterTheDotAnOutput, this.token.place);
     this.at += 2;
     return { output: next.name, place: { from: place.from, to: next.place.to } };
   }
@@ -212,10 +208,7 @@ class Parser {
   private call(name: string, quoted: boolean, place: Place): Expression {
     const definition = quoted ? undefined : functionNamed(name);
     if (!definition) {
-      throw new FormulaError(
-        `There is no function called ${name}. If it is a name, an operator is missing after it.`,
-        place,
-      );
+      throw new FormulaError(messages.thereIsNoFunctionCalled(name), place);
     }
     const open = this.token.place;
     this.at++;
@@ -232,7 +225,7 @@ class Parser {
     const { least, most } = countsOf(definition);
     if (args.length < least || args.length > most)
       throw new FormulaError(
-        `${definition.name} is written ${this.written(definition)}; here it has ${count(args.length)}.`,
+        messages.isWrittenHereItHas(definition.name, this.written(definition), count(args.length)),
         whole,
       );
     return { kind: 'call', name: definition.name, args: this.withWords(definition, args), place: whole };
@@ -252,7 +245,7 @@ class Parser {
     if (!arg || (orFigures && (arg.kind !== 'word' || args.length > 2))) return args;
     const refuse = () =>
       new FormulaError(
-        `${description.name} is written ${this.written(description)}; ${either(words)} is expected here.`,
+        messages.isWrittenIsExpectedHere(description.name, this.written(description), either(words)),
         arg.place,
       );
     if (arg.kind === 'word' && words.includes(arg.word)) return args;
@@ -264,7 +257,7 @@ class Parser {
 
 /** Words in a row: "quarter or year". */
 function either(words: readonly string[]): string {
-  return words.length < 2 ? words.join() : `${words.slice(0, -1).join(', ')} or ${words.at(-1)!}`;
+  return messages.eitherOf(words.length, words.join(), words.slice(0, -1).join(', '), words.at(-1)!);
 }
 
 function isCalendarWord(name: string): boolean {
@@ -272,5 +265,5 @@ function isCalendarWord(name: string): boolean {
 }
 
 function count(args: number): string {
-  return args === 0 ? 'no argument' : args === 1 ? 'one argument' : `${args} arguments`;
+  return messages.oneArgumentArguments(args);
 }

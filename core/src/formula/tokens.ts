@@ -1,6 +1,7 @@
 import { isMonth, type Month } from '../calendar/month.ts';
 import type { Notation } from '../figure/notation.ts';
 import { FormulaError, type Place } from './expression/syntax.ts';
+import { messages } from '../messages/formula.ts';
 
 export type Token =
   | { readonly kind: 'number'; readonly value: number; readonly place: Place }
@@ -52,12 +53,9 @@ function readNumber(text: string, at: number, notation: Notation): Token {
   const [date, day] = DATE.exec(text) ?? [];
   if (date !== undefined) {
     const place = { from: at, to: at + date.length };
-    if (day !== undefined) throw new FormulaError(`A month is written ${date.slice(0, 7)}, without a day.`, place);
+    if (day !== undefined) throw new FormulaError(messages.aMonthIsWrittenWithout(date.slice(0, 7)), place);
     if (isMonth(date)) return { kind: 'date', month: date, place };
-    throw new FormulaError(
-      `${date} is no month. Months are written 2026-03; for a subtraction put blanks around the minus.`,
-      place,
-    );
+    throw new FormulaError(messages.isNoMonthMonthsAre(date), place);
   }
   const { decimal } = notation;
   let to = at;
@@ -68,10 +66,10 @@ function readNumber(text: string, at: number, notation: Notation): Token {
   }
   const place = { from: at, to };
   if (text[to] === '.' && decimal === ',' && isDigit(text[to + 1])) {
-    throw new FormulaError('In this plan decimals follow a comma: write 1250,50.', { from: to, to: to + 1 });
+    throw new FormulaError(messages.inThisPlanDecimalsFollow, { from: to, to: to + 1 });
   }
   const value = Number(text.slice(at, to).replace(decimal, '.'));
-  if (!Number.isFinite(value)) throw new FormulaError('This number is too large.', place);
+  if (!Number.isFinite(value)) throw new FormulaError(messages.thisNumberIsTooLarge, place);
   return { kind: 'number', value, place };
 }
 
@@ -100,7 +98,7 @@ function readQuoted(text: string, at: number): Token {
     } else
       return { kind: 'name', name: name.trim().replace(/\s+/g, ' '), quoted: true, place: { from: at, to: next + 1 } };
   }
-  throw new FormulaError("This name has no closing quote. Write it like 'Phone & internet'.", {
+  throw new FormulaError(messages.thisNameHasNoClosing, {
     from: at,
     to: text.length,
   });
@@ -109,8 +107,7 @@ function readQuoted(text: string, at: number): Token {
 function readId(text: string, at: number): Token {
   ID.lastIndex = at;
   const match = ID.exec(text);
-  if (!match)
-    throw new FormulaError('Braces have no meaning here. Write names as they are shown.', { from: at, to: at + 1 });
+  if (!match) throw new FormulaError(messages.bracesHaveNoMeaningHere, { from: at, to: at + 1 });
   return { kind: 'id', id: match[1]!, place: { from: at, to: at + match[0].length } };
 }
 
@@ -123,15 +120,12 @@ function readSign(text: string, at: number, notation: Notation): Token {
   if (sign === ';' || (sign === ',' && notation.separator === ',')) return { kind: 'sign', sign: ';', place };
   if ('+-*/^%()=<>.'.includes(sign[0]!)) return { kind: 'sign', sign, place };
   if (sign === ',') {
-    throw new FormulaError('In this plan a comma belongs inside a number. Put a semicolon between arguments.', place);
+    throw new FormulaError(messages.inThisPlanAComma, place);
   }
-  if (char === '"')
-    throw new FormulaError('Text has no place in a rule. A name with signs in it stands in single quotes.', place);
-  if (/\p{Sc}/u.test(char))
-    throw new FormulaError('Leave the currency sign out: money is written as a plain number.', place);
-  if (char === '&')
-    throw new FormulaError("A name with other signs stands in single quotes: 'Phone & internet'.", place);
-  throw new FormulaError(`"${codePoint(text, at)}" has no meaning here.`, place);
+  if (char === '"') throw new FormulaError(messages.textHasNoPlaceIn, place);
+  if (/\p{Sc}/u.test(char)) throw new FormulaError(messages.leaveTheCurrencySignOut, place);
+  if (char === '&') throw new FormulaError(messages.aNameWithOtherSigns, place);
+  throw new FormulaError(messages.hasNoMeaningHere(codePoint(text, at)), place);
 }
 
 function isDigit(char: string | undefined): boolean {

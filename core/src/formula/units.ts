@@ -3,6 +3,7 @@ import type { Inferred } from './functions/description.ts';
 import { functionOf } from './functions/functions.ts';
 import { printFormula, type PrintStyle } from './print.ts';
 import type { Call, Expression, Place } from './expression/syntax.ts';
+import { messages } from '../messages/formula.ts';
 
 /** A doubt about a formula's units: a sentence, where, and the text that would mend it where there is one. */
 export interface UnitFinding {
@@ -89,10 +90,10 @@ class Inference {
     if (left === 'money' && isRate(right)) {
       const base = this.write(expression.left, true);
       this.findings.push({
-        message: `${expression.operator === '+' ? 'Adds' : 'Takes'} a ${words(right)} ${expression.operator === '+' ? 'to' : 'from'} money.`,
+        message: messages.aMoney(expression.operator, words(right)),
         place: expression.place,
         mend: {
-          words: `the ${words(right)} of ${this.write(expression.left)}`,
+          words: messages.theOf(words(right), this.write(expression.left)),
           replacement: `${base} * (1 ${expression.operator} ${this.write(expression.right, true)})`,
         },
       });
@@ -112,7 +113,7 @@ class Inference {
 
   private multiply(expression: Binary, left: Inferred, right: Inferred): Inferred {
     if (left === 'money' && right === 'money') {
-      this.findings.push({ message: 'Multiplies money by money.', place: expression.place });
+      this.findings.push({ message: messages.multipliesMoneyByMoney, place: expression.place });
       return 'money';
     }
     for (const [side, unit, money, moneyUnit] of [
@@ -122,9 +123,9 @@ class Inference {
       if (moneyUnit === 'money' && unit === 'ratePerYear' && !this.byTwelve.has(expression) && !coversYear(money)) {
         const rate = this.write(side);
         this.findings.push({
-          message: `Applies the yearly rate ${rate} to a month’s money.`,
+          message: messages.appliesTheYearlyRateTo(rate),
           place: side.place,
-          mend: { words: `monthly(${rate}), a twelfth`, replacement: `monthly(${rate})` },
+          mend: { words: messages.monthlyATwelfth(rate), replacement: `monthly(${rate})` },
         });
       }
     }
@@ -173,12 +174,12 @@ class Inference {
 
   private yearlyWherePeriodic(rate: Expression, conversion: 'nominal' | 'effective' = 'nominal'): void {
     const text = this.write(rate);
-    const replacement = conversion === 'effective' ? `monthly(${text}, effective)` : `monthly(${text})`;
+    const replacement = conversion === 'effective' ? messages.monthlyEffective(text) : `monthly(${text})`;
     this.findings.push({
-      message: `A rate per month is expected here; ${text} is per year.`,
+      message: messages.aRatePerMonthIs(text),
       place: rate.place,
       mend: {
-        words: conversion === 'effective' ? `${replacement}, the twelfth root` : `${replacement}, a twelfth`,
+        words: conversion === 'effective' ? messages.theTwelfthRoot(replacement) : messages.aTwelfth(replacement),
         replacement,
       },
     });
@@ -190,7 +191,7 @@ class Inference {
       if (common === 'any') common = unit;
       else if (unit !== 'any' && !alike(common, unit)) {
         this.findings.push({
-          message: `Mixes ${words(common)} and ${words(unit)}.`,
+          message: messages.mixesAnd(words(common), words(unit)),
           place: args[index]?.place ?? expression.place,
         });
       }
@@ -204,7 +205,7 @@ class Inference {
     const [first, second] = verb === 'subtracts' ? [right, left] : [left, right];
     const mend = expression.kind === 'binary' ? this.inMonths(expression, left, right) : undefined;
     this.findings.push({
-      message: `This ${verb} ${words(first)} ${link} ${words(second)}.`,
+      message: messages.unitsDoNotFit(verb, words(first), link, words(second)),
       place: mend?.place ?? expression.place,
       ...(mend ? { mend: mend.mend } : {}),
     });
@@ -264,5 +265,5 @@ function alike(a: Inferred, b: Inferred): boolean {
 }
 
 function words(unit: Inferred): string {
-  return unit === 'factor' ? 'a factor' : unit === 'any' ? 'a number' : UNIT_WORDS[unit];
+  return unit === 'factor' ? messages.aFactor : unit === 'any' ? messages.aNumber : UNIT_WORDS[unit];
 }

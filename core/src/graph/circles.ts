@@ -1,4 +1,5 @@
 import type { Use } from './dependencies.ts';
+import { messages } from '../messages/graph.ts';
 
 /** Nodes that need each other, in the order in which they can be computed; most components are a single node. */
 export interface Component {
@@ -104,12 +105,12 @@ const MOST_LINKS = 20;
 
 /** A circle spelt out: "Rent needs Heating, Heating needs Rent. A rule …" */
 export function circleSentence(circle: readonly string[], nameOf: (id: string) => string): string {
-  const all = circle.slice(1).map((id, at) => `${nameOf(circle[at]!)} needs ${nameOf(id)}`);
+  const all = circle.slice(1).map((id, at) => messages.needs(nameOf(circle[at]!), nameOf(id)));
   // Nobody reads hundreds of links: of a long circle its beginning and its end are told.
   const links =
     all.length <= MOST_LINKS
       ? all
-      : [...all.slice(0, MOST_LINKS - 1), `… (${all.length - MOST_LINKS} more)`, all.at(-1)!];
+      : [...all.slice(0, MOST_LINKS - 1), messages.moreLinks(all.length - MOST_LINKS), all.at(-1)!];
   const self = circle.length === 2;
-  return `${links.join(', ')}${self ? ' itself' : ''}: that is a circle. Use prior(…) where the month before is meant.`;
+  return messages.thatIsACircle(links.join(', '), self);
 }

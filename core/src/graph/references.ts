@@ -17,6 +17,7 @@ import { rowsWhere } from '../plan/document/rowTable.ts';
 import { TABLES, TABLE_NAMES, type AnyRow, type TableName } from '../plan/schema/tables.ts';
 import { totalWithId } from '../plan/schema/totals.ts';
 import { usersIn } from './users.ts';
+import { messages } from '../messages/graph.ts';
 
 /**
  * What refers to what, as the tables' descriptions have it. Deleting, undoing, redoing and reading a file ask here, so
@@ -127,7 +128,7 @@ export function lostOutput(before: Document, after: Document, changes: readonly 
     const now = new Set(outputsOf(calculatorWith(after, id)!).map((output) => output.name));
     const gone = outputsOf(calculatorWith(before, id)!).filter((output) => !now.has(output.name));
     const used = gone.find((output) => isUsed(after, outputId(id, output.name)));
-    if (used) return `${users.map((user) => user.name).join(', ')} uses ${name}.${used.name}. Change that rule first.`;
+    if (used) return messages.usesChangeThatRuleFirst(users.map((user) => user.name).join(', '), name, used.name);
   }
   return null;
 }

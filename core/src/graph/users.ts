@@ -2,6 +2,7 @@ import { usesOf } from './dependencies.ts';
 import { calculatorsOf, inputsOf, ownerOfFigure } from '../plan/document/calculators.ts';
 import { groupsWithLines, inOrder, planOf, type Document } from '../plan/document/document.ts';
 import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
+import { messages } from '../messages/graph.ts';
 
 /** Something that uses another thing of the plan, with its name. */
 export interface User {
@@ -40,9 +41,9 @@ export function usersIn(document: Document): ReadonlyMap<string, readonly User[]
     }
   }
   for (const { id, name, projectionRate } of [...document.groups.values(), ...document.lines.values()])
-    if (projectionRate !== null) add(projectionRate, { id, name: `the projection of ${name}` });
+    if (projectionRate !== null) add(projectionRate, { id, name: messages.theProjectionOf(name) });
   const { id, projectionRate } = planOf(document);
-  if (projectionRate !== null) add(projectionRate, { id, name: 'the projection of next year' });
+  if (projectionRate !== null) add(projectionRate, { id, name: messages.theProjectionOfNextYear });
   return users;
 }
 

@@ -3,6 +3,7 @@ import { monthInWords } from '../calendar/month.ts';
 import { decimalsOf } from '../figure/write.ts';
 import { calendarOf, planOf, type Document } from '../plan/document/document.ts';
 import { monthOfDate, storedEntryRefusal, type EntryRefusal, type LedgerEntry } from '../plan/schema/entries.ts';
+import { messages } from '../messages/ledger.ts';
 
 /** Why an entry cannot be made, or changed to what it is, or `null` when it can. */
 export function entryRefusal(document: Document, entry: LedgerEntry): EntryRefusal | null {
@@ -14,14 +15,14 @@ export function entryRefusal(document: Document, entry: LedgerEntry): EntryRefus
   if (periodOf(calendar, month) < 0) {
     const [first, last] = [calendar.first, calendar.months.at(-1)!].map((each) => monthInWords(each, locale));
     return {
-      message: `The plan has no ${monthInWords(month, locale)}; it goes from ${first} to ${last}.`,
+      message: messages.thePlanHasNoIt(monthInWords(month, locale), first, last),
       field: 'date',
     };
   }
   const line = document.lines.get(entry.line);
-  if (!line) return { message: 'This line is no longer there. Choose another one.', field: 'line' };
+  if (!line) return { message: messages.thisLineIsNoLonger, field: 'line' };
   if (line.unit !== 'money' || document.groups.get(line.group)?.side === 'memo')
-    return { message: `${line.name} is no flow of money, so nothing can be entered for it.`, field: 'line' };
+    return { message: messages.isNoFlowOfMoney(line.name), field: 'line' };
   return null;
 }
 

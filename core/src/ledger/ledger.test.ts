@@ -12,7 +12,8 @@ import { namesOf } from '../plan/document/naming.ts';
 import { toPlanFile } from '../plan/file/writeFile.ts';
 import { sketch } from '../testing/plans.ts';
 import { NO_ACTUALS, actualFigure, actualFiguresIn, actualsFrom, withActuals, type EntrySum } from './actuals.ts';
-import { isDate, type LedgerEntry } from '../plan/schema/entries.ts';
+import { isDay } from '../calendar/readDate.ts';
+import type { LedgerEntry } from '../plan/schema/entries.ts';
 import { entryRefusal } from './entries.ts';
 import { parseEntries } from '../plan/file/entriesFile.ts';
 import { spendingIn, type SpendingRow } from './spending.ts';
@@ -70,8 +71,8 @@ describe('an entry', () => {
   });
 
   it('has a day of the calendar, leap days included', () => {
-    expect(['2028-02-29', '2026-12-31'].every(isDate)).toBe(true);
-    expect(['2026-02-29', '2026-13-01', '26-01-01', '2026-1-1', ''].some(isDate)).toBe(false);
+    expect(['2028-02-29', '2026-12-31'].every(isDay)).toBe(true);
+    expect(['2026-02-29', '2026-13-01', '26-01-01', '2026-1-1', ''].some(isDay)).toBe(false);
   });
 });
 

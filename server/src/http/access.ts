@@ -2,6 +2,7 @@ import type { Person } from '../store/people.ts';
 import type { Role, StoredPlan } from '../store/plans.ts';
 import type { Store } from '../store/store.ts';
 import { ApiError } from './errors.ts';
+import { messages } from '../messages.ts';
 
 /** What someone wants to do with a plan. */
 export type Purpose = 'view' | 'edit' | 'own';
@@ -19,14 +20,10 @@ const ALLOWED: Readonly<Record<Purpose, readonly Role[]>> = {
 export function planFor(store: Store, person: Person, planId: string, purpose: Purpose, deleted = false): StoredPlan {
   const plan = store.plans.find(planId);
   const role = plan && store.plans.roleOf(planId, person.id);
-  if (!plan || !role) throw new ApiError(404, 'notFound', 'There is no such plan. It may have been deleted.');
+  if (!plan || !role) throw new ApiError(404, 'notFound', messages.thereIsNoSuchPlan);
   if (!ALLOWED[purpose].includes(role)) {
-    throw new ApiError(
-      403,
-      'forbidden',
-      role === 'viewer' ? 'You may look at this plan, but not change it.' : 'Only the owner may do this.',
-    );
+    throw new ApiError(403, 'forbidden', role === 'viewer' ? messages.youMayLookAtThis : messages.onlyTheOwnerMayDo);
   }
-  if (plan.deletedAt !== null && !deleted) throw new ApiError(404, 'deleted', 'This plan has been deleted.');
+  if (plan.deletedAt !== null && !deleted) throw new ApiError(404, 'deleted', messages.thisPlanHasBeenDeleted);
   return plan;
 }

@@ -11,6 +11,7 @@ import { Events, type EventLimits } from './events.ts';
 import { onlyByName, onlyFromOwnPages, onlyJson } from './guard.ts';
 import type { Log } from './log.ts';
 import { planRoutes } from './plans.ts';
+import { messages } from '../messages.ts';
 
 export interface AppOptions {
   readonly store: Store;
@@ -96,7 +97,7 @@ export function createApp({ store, version, web, names, now = () => new Date(), 
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
     app.use(express.static(web, { index: false, cacheControl: false }));
     app.get('/{*page}', (request, response) => {
-      if (/%00/.test(request.path)) throw new ApiError(400, 'badRequest', 'The request cannot be read.');
+      if (/%00/.test(request.path)) throw new ApiError(400, 'badRequest', messages.theRequestCannotBeRead);
       response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
     });
   }

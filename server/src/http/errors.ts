@@ -2,6 +2,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Refusal } from '@haushalt/core';
 import { storageTrouble } from '../store/database.ts';
 import { FileRefused, TooMuchWork, WorkFailed } from '../threads/work.ts';
+import { messages } from '../messages.ts';
 
 /** An answer other than success, with a sentence for a person. */
 export class ApiError extends Error {
@@ -35,7 +36,7 @@ export function refusalError(refusal: Refusal): ApiError {
 }
 
 export const unknownRoute: RequestHandler = (request) => {
-  throw new ApiError(404, 'notFound', `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`);
+  throw new ApiError(404, 'notFound', messages.thereIsNothingAt(request.method, request.originalUrl.split('?')[0]));
 };
 
 /** Turns whatever was thrown into JSON. Nothing about the program's inside leaves it. */
@@ -55,12 +56,12 @@ export function errorAnswers(report: (error: unknown) => void): ErrorRequestHand
 
 /** What the status codes of errors made by Express and what it is built from say to people. */
 const SENTENCES: Readonly<Record<number, string>> = {
-  400: 'The request cannot be read.',
-  403: 'This is not open.',
-  404: 'There is nothing here.',
-  412: 'It has been changed since.',
-  415: 'The request has to be JSON in UTF-8.',
-  416: 'There is no such part of it.',
+  400: messages.theRequestCannotBeRead,
+  403: messages.thisIsNotOpen,
+  404: messages.thereIsNothingHere,
+  412: messages.itHasBeenChangedSince,
+  415: messages.theRequestHasToBe,
+  416: messages.thereIsNoSuchPart,
 };
 
 function asApiError(error: unknown): ApiError {
@@ -72,22 +73,22 @@ function asApiError(error: unknown): ApiError {
   const trouble = storageTrouble(error);
   if (trouble) return new ApiError(trouble.passes ? 503 : 500, trouble.passes ? 'busy' : 'storage', trouble.message);
   if (error instanceof TooMuchWork || error instanceof WorkFailed)
-    return new ApiError(503, 'busy', 'Haushalt has too much to do just now. Nothing has been changed; try again.');
+    return new ApiError(503, 'busy', messages.haushaltHasTooMuchTo);
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
   switch (type) {
     case 'entity.parse.failed':
-      return new ApiError(400, 'notJson', 'The request is not valid JSON.');
+      return new ApiError(400, 'notJson', messages.theRequestIsNotValid);
     case 'entity.too.large':
-      return new ApiError(413, 'tooLarge', `That is too large: at most ${sizeInWords(limit ?? 0)} can be taken.`);
+      return new ApiError(413, 'tooLarge', messages.thatIsTooLargeAt(sizeInWords(limit ?? 0)));
     case 'encoding.unsupported':
     case 'charset.unsupported':
-      return new ApiError(415, 'unsupported', 'The request has to be JSON in UTF-8.');
+      return new ApiError(415, 'unsupported', messages.theRequestHasToBe);
     case 'request.aborted':
-      return new ApiError(400, 'aborted', 'The request ended early.');
+      return new ApiError(400, 'aborted', messages.theRequestEndedEarly);
   }
   if (status !== undefined && status >= 400 && status < 500)
-    return new ApiError(status, 'badRequest', SENTENCES[status] ?? 'The request cannot be answered.');
-  return new ApiError(500, 'internal', 'Something went wrong in Haushalt itself. Nothing has been changed.');
+    return new ApiError(status, 'badRequest', SENTENCES[status] ?? messages.theRequestCannotBeAnswered);
+  return new ApiError(500, 'internal', messages.somethingWentWrongInHaushalt);
 }
 
 function sizeInWords(bytes: number): string {

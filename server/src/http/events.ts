@@ -1,6 +1,7 @@
 import type { Request, Response } from 'express';
 import type { LogEntry } from '../store/log.ts';
 import { ApiError } from './errors.ts';
+import { messages } from '../messages.ts';
 
 /** How much may wait for one page to be read, in bytes. Who does not read is let go, and loads the plan anew. */
 const MOST_WAITING = 4 << 20;
@@ -40,7 +41,7 @@ export class Events {
   listen(planId: string, request: Request, response: Response, missed: readonly LogEntry[] | null): void {
     const own = this.listeners.get(planId) ?? new Set<Response>();
     if (own.size >= this.limits.perPlan || this.count >= this.limits.all)
-      throw new ApiError(503, 'busy', 'Too many pages are open here. Close some, and try again.');
+      throw new ApiError(503, 'busy', messages.tooManyPagesAreOpen);
     response.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-store, no-transform',

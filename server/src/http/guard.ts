@@ -1,6 +1,7 @@
 import { networkInterfaces } from 'node:os';
 import type { RequestHandler } from 'express';
 import { ApiError } from './errors.ts';
+import { messages } from '../messages.ts';
 
 /** The names this machine has for itself. */
 const OWN_NAMES = ['127.0.0.1', 'localhost', '::1'];
@@ -27,11 +28,7 @@ export function onlyByName(names: ReadonlySet<string>): RequestHandler {
   return (request, _response, next) => {
     const name = (request.hostname ?? '').toLowerCase().replace(/^\[|\]$/g, '');
     if (!names.has(name)) {
-      throw new ApiError(
-        403,
-        'forbidden',
-        `Haushalt is not called ${name || 'nothing'} here. Open it by its own address.`,
-      );
+      throw new ApiError(403, 'forbidden', messages.haushaltIsNotCalledHere(name));
     }
     next();
   };
@@ -46,7 +43,7 @@ export const onlyFromOwnPages: RequestHandler = (request, _response, next) => {
   const origin = request.get('origin');
   const isOwn = origin === undefined || hostOf(origin) === request.get('host')?.toLowerCase();
   if (!isOwn || (site !== undefined && site !== 'same-origin' && site !== 'none'))
-    throw new ApiError(403, 'forbidden', 'This came from another site, which may not change anything here.');
+    throw new ApiError(403, 'forbidden', messages.thisCameFromAnotherSite);
   next();
 };
 
@@ -54,8 +51,7 @@ export const onlyFromOwnPages: RequestHandler = (request, _response, next) => {
 export const onlyJson: RequestHandler = (request, _response, next) => {
   const hasBody = request.method !== 'DELETE' || (request.get('content-length') ?? '0') !== '0';
   if (READING.has(request.method) || !hasBody) return next();
-  if (!request.is('application/json'))
-    throw new ApiError(415, 'unsupported', 'A JSON body is expected, with the content type application/json.');
+  if (!request.is('application/json')) throw new ApiError(415, 'unsupported', messages.aJsonBodyIsExpected);
   next();
 };
 

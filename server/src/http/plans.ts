@@ -19,6 +19,7 @@ import { ApiError, refusalError } from './errors.ts';
 import type { Events } from './events.ts';
 import { ledgerRoutes } from './ledger.ts';
 import { readCopy, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
+import { messages } from '../messages.ts';
 
 /** The largest plan file that can be opened: as large as the largest plan is written. */
 export const MAX_FILE = 192 << 20;
@@ -70,9 +71,9 @@ export function planRoutes({ store, events, work, now }: Surroundings): Router {
   routes.post('/', body, (request, response) => {
     const settings = readNewPlan(request.body);
     if (!isCurrency(settings.currency))
-      throw new ApiError(422, 'invalid', `${settings.currency} is not a currency code such as EUR.`, 'currency');
+      throw new ApiError(422, 'invalid', messages.isNotACurrencyCode(settings.currency), 'currency');
     if (!isLocale(settings.locale))
-      throw new ApiError(422, 'invalid', `${settings.locale} is not a language tag such as en-IE.`, 'locale');
+      throw new ApiError(422, 'invalid', messages.isNotALanguageTag(settings.locale), 'locale');
     refuseTaken(settings.id);
     store.create(newPlan(settings), caller(request).id);
     response.status(201).json({ id: settings.id });
@@ -110,7 +111,7 @@ export function planRoutes({ store, events, work, now }: Surroundings): Router {
   routes.get('/:id/history/:command', (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'view');
     const entry = store.log.byCommand(id, readId(request.params.command));
-    if (!entry) throw new ApiError(404, 'notFound', 'There is no such step in the history of this plan.');
+    if (!entry) throw new ApiError(404, 'notFound', messages.thereIsNoSuchStep);
     response.json(entry);
   });
 
@@ -178,8 +179,7 @@ export function planRoutes({ store, events, work, now }: Surroundings): Router {
 
   /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
   function refuseTaken(id: string): void {
-    if (store.plans.isTaken(id))
-      throw new ApiError(409, 'conflict', 'This id cannot be used. Send the plan under another.', 'id');
+    if (store.plans.isTaken(id)) throw new ApiError(409, 'conflict', messages.thisIdCannotBeUsed, 'id');
   }
 
   /** Stores a new plan part by part, as a thread reads it from a file or from another plan. */

@@ -4,6 +4,7 @@ import type { EntryFilter, Page } from '../store/ledger.ts';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
 import { allOf, currency, id, locale, month, name, schemaOf } from './fields.ts';
+import { messages } from '../messages.ts';
 
 const steps: Readonly<Record<'undo' | 'redo', Record<string, Joi.Schema>>> = {
   undo: { target: id },
@@ -32,7 +33,7 @@ const entriesQuery = allOf({
   from: month,
   to: month,
   lines: Joi.string()
-    .pattern(/^[A-Za-z0-9_-]{1,64}(,[A-Za-z0-9_-]{1,64})*$/, 'ids of lines, apart by commas')
+    .pattern(/^[A-Za-z0-9_-]{1,64}(,[A-Za-z0-9_-]{1,64})*$/, messages.idsOfLinesApartBy)
     .max(20_000)
     .optional(),
   text: Joi.string().allow('').max(MAX_WHAT).optional(),
@@ -78,7 +79,7 @@ export function readCopy(body: unknown) {
 export function refuseBrokenTexts(body: unknown, path: readonly string[] = []): void {
   if (typeof body === 'string') {
     if (!body.isWellFormed() || body.includes('\u0000'))
-      throw new ApiError(422, 'invalid', 'There is a broken character in this text. Type it again.', path.join('.'));
+      throw new ApiError(422, 'invalid', messages.thereIsABrokenCharacter, path.join('.'));
   } else if (typeof body === 'object' && body !== null)
     for (const [key, value] of Object.entries(body)) refuseBrokenTexts(value, [...path, key]);
 }
@@ -103,8 +104,7 @@ export function readId(value: unknown): string {
 }
 
 function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
-  if (body === undefined)
-    throw new ApiError(400, 'notJson', 'A JSON body is expected, with the content type application/json.');
+  if (body === undefined) throw new ApiError(400, 'notJson', messages.aJsonBodyIsExpected);
   const { error, value } = schema.validate(body, { convert: false, abortEarly: true, errors: { wrap: { label: '' } } });
   if (!error) return value as T;
   const [detail] = error.details;

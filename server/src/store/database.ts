@@ -2,6 +2,7 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, readdirSync, renameSync
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
+import { messages } from '../messages.ts';
 
 export type Sqlite = Database.Database;
 
@@ -27,18 +28,14 @@ export function storageTrouble(error: unknown): StorageTrouble | null {
   if (!code.startsWith('SQLITE_')) return null;
   const is = (...names: string[]) => names.some((name) => code === name || code.startsWith(`${name}_`));
   if (is('SQLITE_BUSY', 'SQLITE_LOCKED', 'SQLITE_PROTOCOL'))
-    return { passes: true, message: 'The database is in use by another program. Nothing has been changed; try again.' };
-  if (is('SQLITE_FULL'))
-    return { passes: true, message: 'The disk is full. Nothing has been changed; make room and try again.' };
-  if (is('SQLITE_IOERR', 'SQLITE_NOMEM'))
-    return { passes: true, message: 'The disk does not answer as it should. Nothing has been changed; try again.' };
+    return { passes: true, message: messages.theDatabaseIsInUse };
+  if (is('SQLITE_FULL')) return { passes: true, message: messages.theDiskIsFullNothing };
+  if (is('SQLITE_IOERR', 'SQLITE_NOMEM')) return { passes: true, message: messages.theDiskDoesNotAnswer };
   if (is('SQLITE_READONLY', 'SQLITE_PERM', 'SQLITE_AUTH'))
-    return { passes: true, message: 'The database may only be read. Nothing has been changed; allow writing to it.' };
-  if (is('SQLITE_CORRUPT', 'SQLITE_NOTADB'))
-    return { passes: false, message: 'The database is damaged. Put back a copy made with “haushalt backup”.' };
-  if (is('SQLITE_CANTOPEN'))
-    return { passes: false, message: 'The database cannot be opened. Is its folder there, and may it be written to?' };
-  return { passes: false, message: 'The database could not do this. Nothing has been changed.' };
+    return { passes: true, message: messages.theDatabaseMayOnlyBe };
+  if (is('SQLITE_CORRUPT', 'SQLITE_NOTADB')) return { passes: false, message: messages.theDatabaseIsDamagedPut };
+  if (is('SQLITE_CANTOPEN')) return { passes: false, message: messages.theDatabaseCannotBeOpened };
+  return { passes: false, message: messages.theDatabaseCouldNotDo };
 }
 
 /**
@@ -69,7 +66,7 @@ export function openDatabase(file: string): Sqlite {
 
 /** Opens a database to read from it only, as a worker or a backup does. */
 export function openForReading(file: string): Sqlite {
-  if (!existsSync(file)) throw new DatabaseError(`There is no database at ${file}.`);
+  if (!existsSync(file)) throw new DatabaseError(messages.thereIsNoDatabaseAt(file));
   try {
     const database = new Database(file, { readonly: true, timeout: 5000 });
     database.pragma('schema_version');
@@ -83,14 +80,14 @@ export function openForReading(file: string): Sqlite {
 export function makeFolder(folder: string): void {
   try {
     mkdirSync(folder, { recursive: true, mode: PRIVATE_FOLDER });
-    if (!statSync(folder).isDirectory()) throw new DatabaseError(`${folder} is a file; a folder is expected.`);
+    if (!statSync(folder).isDirectory()) throw new DatabaseError(messages.isAFileAFolder(folder));
   } catch (error) {
     if (error instanceof DatabaseError) throw error;
     const { code, message } = error as NodeJS.ErrnoException;
     throw new DatabaseError(
       code === 'EEXIST' || code === 'ENOTDIR'
-        ? `${folder} is a file, or lies in one; a folder is expected.`
-        : `The folder ${folder} cannot be made: ${message}.`,
+        ? messages.isAFileOrLies(folder)
+        : messages.theFolderCannotBeMade(folder, message),
     );
   }
 }
@@ -115,8 +112,7 @@ export function takeLock(file: string): () => void {
     lock.exec('begin exclusive');
   } catch (error) {
     lock.close();
-    if (storageTrouble(error)?.passes)
-      throw new DatabaseError(`${file} is in use by another Haushalt. End that one first, or choose another folder.`);
+    if (storageTrouble(error)?.passes) throw new DatabaseError(messages.isInUseByAnother(file));
     throw asDatabaseError(error, path);
   }
   return () => {
@@ -130,7 +126,7 @@ export function takeLock(file: string): () => void {
  * at `to` already, or it cannot be written.
  */
 export async function copyDatabase(file: string, to: string): Promise<void> {
-  if (existsSync(to)) throw new DatabaseError(`${to} is there already. Choose another name, so that nothing is lost.`);
+  if (existsSync(to)) throw new DatabaseError(messages.isThereAlreadyChooseAnother(to));
   const part = `${to}.part`;
   const database = openForReading(file);
   try {
@@ -170,9 +166,7 @@ function migrate(database: Sqlite, file: string): void {
   const newest = known.at(-1)!.version;
   const version = database.pragma('user_version', { simple: true }) as number;
   if (version > newest) {
-    throw new DatabaseError(
-      `${file} was written by a newer Haushalt (version ${version} of the database; this program knows ${newest}). Update the program to open it.`,
-    );
+    throw new DatabaseError(messages.wasWrittenByANewer(file, version, newest));
   }
   if (version === newest) return;
   if (version > 0) keepCopy(database, `${file}.before-${newest}`);

@@ -29,6 +29,7 @@ import { createLogStore, type LogEntry, type LogLimits, type LogStore } from './
 import { ensureLocalPerson } from './people.ts';
 import { createPlanStore, type PlanStore } from './plans.ts';
 import { createRowStore, type RowStore } from './rows.ts';
+import { messages } from '../messages.ts';
 
 /** A step through history: takes a command back, or does it again. */
 export interface HistoryStep {
@@ -188,10 +189,10 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
 function decideStep(log: LogStore, planId: string, personId: string, document: Document, step: HistoryStep): Decision {
   const refuse = (message: string): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
   const target = log.byCommand(planId, step.target);
-  if (!target || target.state === null) return refuse('There is no such step in the history of this plan.');
-  if (target.personId !== personId) return refuse('Only who made a change can take it back.');
-  if (step.kind === 'undo' && target.state !== 'done') return refuse('This has been taken back already.');
-  if (step.kind === 'redo' && target.state !== 'undone') return refuse('This can no longer be done again.');
+  if (!target || target.state === null) return refuse(messages.thereIsNoSuchStep);
+  if (target.personId !== personId) return refuse(messages.onlyWhoMadeAChange);
+  if (step.kind === 'undo' && target.state !== 'done') return refuse(messages.thisHasBeenTakenBack);
+  if (step.kind === 'redo' && target.state !== 'undone') return refuse(messages.thisCanNoLongerBe);
   return decideChanges(document, step.kind === 'undo' ? invert(target.changes) : target.changes);
 }
 
@@ -200,7 +201,7 @@ function whyNotInLedger(ledger: LedgerStore, document: Document, changes: readon
   const settings = changes.find((change) => change.table === 'plan')?.after;
   if (!settings || minorUnitsIn(document) === 10 ** decimalsOf((settings as PlanRow).currency)) return null;
   if (ledger.count(settings.id) === 0) return null;
-  const message = `This plan has entries in ${planOf(document).currency}; a currency with other decimals would change their amounts. Duplicate the plan without its entries, or keep the currency.`;
+  const message = messages.thisPlanHasEntriesIn(planOf(document).currency);
   return { code: 'conflict', message, field: 'currency' };
 }
 
@@ -214,14 +215,12 @@ function whyNotEntered(ledger: LedgerStore, planId: string, changes: readonly En
     if (after === null) added--;
   }
   if (added > 0 && ledger.count(planId) + added > MAX_ENTRIES)
-    return { code: 'invalid', message: `A plan may have ${MAX_ENTRIES} entries.` };
+    return { code: 'invalid', message: messages.aPlanMayHaveEntries(MAX_ENTRIES) };
   return null;
 }
 
 function whatHappenedTo(now: LedgerEntry | null): string {
-  return now === null
-    ? 'This entry has been removed since. Enter it anew if it is still wanted.'
-    : 'This entry has been changed since. Look at it as it is now, and change it again.';
+  return now === null ? messages.thisEntryHasBeenRemoved : messages.thisEntryHasBeenChanged;
 }
 
 /** The rows of a whole document as additions, but for its settings, which are the plan itself. */

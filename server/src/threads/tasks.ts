@@ -19,6 +19,7 @@ import {
 import { openForReading } from '../store/database.ts';
 import { createLedgerStore } from '../store/ledger.ts';
 import { createRowStore } from '../store/rows.ts';
+import { messages } from '../messages.ts';
 
 /** What takes long is done in a thread of its own, so that no command waits behind it. These are the things it can do. */
 export type Task =
@@ -93,12 +94,12 @@ function readJson(file: Uint8Array): unknown {
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(file);
   } catch {
-    throw new NotJson('The file is not written in UTF-8.');
+    throw new NotJson(messages.theFileIsNotWritten);
   }
   try {
     return JSON.parse(text) as unknown;
   } catch {
-    throw new NotJson('The file is not valid JSON.');
+    throw new NotJson(messages.theFileIsNotValid);
   }
 }
 

@@ -1,5 +1,6 @@
 import { Worker } from 'node:worker_threads';
 import type { PlanPart, Refused, Task, TaskResult } from './tasks.ts';
+import { messages } from '../messages.ts';
 
 /** What the thread says of a task. */
 export type Answer =
@@ -49,10 +50,10 @@ export class Work {
     task: Extract<Task, { kind: K }>,
     part: (part: PlanPart) => void = () => {},
   ): Promise<TaskResult[K]> {
-    if (this.waiting.size >= MOST_WAITING) return Promise.reject(new TooMuchWork('Too much is under way.'));
+    if (this.waiting.size >= MOST_WAITING) return Promise.reject(new TooMuchWork(messages.tooMuchIsUnderWay));
     const id = this.next++;
     return new Promise((done, failed) => {
-      const timer = setTimeout(() => this.end(new WorkFailed('A task took too long.')), LONGEST);
+      const timer = setTimeout(() => this.end(new WorkFailed(messages.aTaskTookTooLong)), LONGEST);
       timer.unref();
       this.waiting.set(id, { part, done, failed, timer });
       this.running().postMessage({ id, task });
@@ -61,7 +62,7 @@ export class Work {
 
   async close(): Promise<void> {
     const { thread } = this;
-    this.end(new WorkFailed('The server is ending.'));
+    this.end(new WorkFailed(messages.theServerIsEnding));
     await thread?.terminate();
   }
 
@@ -71,7 +72,7 @@ export class Work {
     thread.unref();
     thread.on('message', (answer: Answer) => this.take(answer));
     thread.on('error', (error) => this.thread === thread && this.end(error));
-    thread.on('exit', () => this.thread === thread && this.end(new WorkFailed('A thread ended.')));
+    thread.on('exit', () => this.thread === thread && this.end(new WorkFailed(messages.aThreadEnded)));
     return (this.thread = thread);
   }
 

@@ -5,6 +5,7 @@ import type { Command } from '../../plan/commands/commands.ts';
 import { planOf } from '../../plan/document/document.ts';
 import { nameOf } from '../../plan/document/naming.ts';
 import type { Check, Found } from './finding.ts';
+import { messages } from '../../messages/checks.ts';
 
 /** Calculators that have no answer yet, or none at all. A mistake of an input is found where it was made. */
 export const withoutAnswer: Check = (model) =>
@@ -23,8 +24,13 @@ export function outsideRuns(model: PlanModel): Found[] {
     const [first, last] = [rows[0]!.month, rows.at(-1)!.month];
     for (const { id, from, until, words, command } of parts) {
       if (from <= last && (until ?? last) >= first) continue;
-      const message = `${words} of ${nameOf(document, owner)!} in ${monthInWords(from, locale)} lies outside its months.`;
-      found.push({ place: { id: owner, month: null }, about: id, message, mend: { words: 'Remove it', command } });
+      const message = messages.ofInLiesOutsideIts(words, nameOf(document, owner)!, monthInWords(from, locale));
+      found.push({
+        place: { id: owner, month: null },
+        about: id,
+        message,
+        mend: { words: messages.removeIt, command },
+      });
     }
   };
   for (const { row } of calculatorsOf(document)) {
@@ -32,14 +38,14 @@ export function outsideRuns(model: PlanModel): Found[] {
     if (answer.kind === 'loan') {
       const parts = extrasOf(document, row.id).map(({ id, every, from, until }): Part => {
         const command = { kind: 'loan.setExtra', id, settings: null } as const;
-        return { id, from, until: every === 'once' ? from : until, words: 'The extra payment', command };
+        return { id, from, until: every === 'once' ? from : until, words: messages.theExtraPayment, command };
       });
       look(row.id, answer.loan.rows, parts);
     }
     if (answer.kind === 'savings') {
       const parts = movesOf(document, row.id).map(({ id, from, until }): Part => {
         const command = { kind: 'pot.setMove', id, settings: null } as const;
-        return { id, from, until: until ?? from, words: 'An entry', command };
+        return { id, from, until: until ?? from, words: messages.anEntry, command };
       });
       look(row.id, answer.savings.rows, parts);
     }

@@ -11,6 +11,7 @@ import { LEFT_OVER, NET, TOTAL_INCOME } from '../../plan/schema/totals.ts';
 import { usersOf } from '../../graph/users.ts';
 import { outsideRuns } from './calculators.ts';
 import type { Check, Found } from './finding.ts';
+import { messages } from '../../messages/checks.ts';
 
 /** Lines whose exceptions outnumber the months their rule holds in. */
 export const manyExceptions: Check = (model) => {
@@ -24,9 +25,9 @@ export const manyExceptions: Check = (model) => {
     return [
       {
         place: { id: line.id, month: exceptions.map(({ month }) => month).sort()[0]! },
-        message: `${line.name} departs from its rule in ${exceptions.length} months and follows it in ${ruled}.`,
+        message: messages.departsFromItsRuleIn(line.name, exceptions.length, ruled),
         mend: typed
-          ? { words: 'Make these figures its rule', command: { kind: 'figures.set', as: 'rule', figures } }
+          ? { words: messages.makeTheseFiguresItsRule, command: { kind: 'figures.set', as: 'rule', figures } }
           : null,
       },
     ];
@@ -42,7 +43,7 @@ export const yearsInTheRed: Check = (model) => {
     const total = rolledUpValue(net.values, stretch, 'total');
     if (!isInTheRed(total)) return [];
     const money = writeWithUnit(-total, 'money', planOf(document));
-    const message = `In ${year}, expenses exceed income by ${money}.`;
+    const message = messages.inExpensesExceedIncomeBy(year, money);
     return [{ place: { id: NET, month: calendar.months[stretch.from]! }, about: String(year), message, mend: null }];
   });
 };
@@ -57,10 +58,7 @@ export const monthsInTheRed: Check = (model) => {
     const own = red.filter((month) => yearOf(month) === year);
     if (own.length === 0) return [];
     const months = own.map((month) => monthInWords(month, locale, 'name')).join(', ');
-    const message =
-      own.length === 12
-        ? `In every month of ${year}, expenses exceed income.`
-        : `In ${year}, expenses exceed income in ${own.length === 1 ? 'one month' : `${own.length} months`}: ${months}.`;
+    const message = messages.inExpensesExceedIncomeIn(own.length, year, months);
     return [{ place: { id: NET, month: own[0]! }, about: String(year), message, mend: null }];
   });
 };
@@ -72,7 +70,7 @@ export const sharesOver: Check = (model) => {
   const found: Found[] = [];
   const aimed = [...document.lines.values()].reduce((sum, line) => sum + (line.targetShare ?? 0), 0);
   if (aimed > 1 + 1e-9) {
-    const message = `The target shares of all lines come to ${writeShare(aimed, locale)} of the income.`;
+    const message = messages.theTargetSharesOfAll(writeShare(aimed, locale));
     found.push({ place: { id: TOTAL_INCOME, month: null }, about: 'targets', message, mend: null });
   }
   const given = [...document.lines.values()].reduce((sum, line) => {
@@ -81,7 +79,7 @@ export const sharesOver: Check = (model) => {
     return pattern?.kind === 'percentage' && pattern.of === TOTAL_INCOME ? sum + pattern.share : sum;
   }, 0);
   if (given > 1 + 1e-9) {
-    const message = `The rules of all lines give out ${writeShare(given, locale)} of the income.`;
+    const message = messages.theRulesOfAllLines(writeShare(given, locale));
     found.push({ place: { id: TOTAL_INCOME, month: calendar.first }, about: 'rules', message, mend: null });
   }
   return found;
@@ -95,20 +93,23 @@ export const outsidePlan: Check = (model) => {
   const found: Found[] = [];
   for (const { line, from } of document.ruleSteps.values()) {
     if (from === null || from <= last) continue;
-    const message = `A step of ${nameOf(document, line)!} begins in ${monthInWords(from, locale)}, after the plan’s end.`;
-    const mend = { words: 'Remove the step', command: { kind: 'line.removeStep', line, from } } as const;
+    const message = messages.aStepOfBeginsIn(nameOf(document, line)!, monthInWords(from, locale));
+    const mend = { words: messages.removeTheStep, command: { kind: 'line.removeStep', line, from } } as const;
     found.push({ place: { id: line, month: null }, about: from, message, mend });
   }
   for (const { line, month } of document.exceptions.values()) {
     if (calendar.months.includes(month)) continue;
-    const message = `${nameOf(document, line)!} has an exception in ${monthInWords(month, locale)}, outside the plan.`;
-    const mend = { words: 'Clear the exception', command: { kind: 'line.clearException', line, month } } as const;
+    const message = messages.hasAnExceptionInOutside(nameOf(document, line)!, monthInWords(month, locale));
+    const mend = { words: messages.clearTheException, command: { kind: 'line.clearException', line, month } } as const;
     found.push({ place: { id: line, month: null }, about: month, message, mend });
   }
   for (const { assumption, from } of document.assumptionSteps.values()) {
     if (from <= last) continue;
-    const message = `A value of ${nameOf(document, assumption)!} begins in ${monthInWords(from, locale)}, after the plan’s end.`;
-    const mend = { words: 'Remove the value', command: { kind: 'assumption.removeStep', assumption, from } } as const;
+    const message = messages.aValueOfBeginsIn(nameOf(document, assumption)!, monthInWords(from, locale));
+    const mend = {
+      words: messages.removeTheValue,
+      command: { kind: 'assumption.removeStep', assumption, from },
+    } as const;
     found.push({ place: { id: assumption, month: null }, about: from, message, mend });
   }
   return [...found, ...outsideRuns(model)];
@@ -120,8 +121,8 @@ export const unusedAssumptions: Check = ({ document }) =>
     .filter(({ id }) => usersOf(document, id).length === 0)
     .map(({ id, name }): Found => ({
       place: { id, month: null },
-      message: `Nothing uses the assumption ${name}.`,
-      mend: { words: 'Delete it', command: { kind: 'assumption.delete', assumption: id } },
+      message: messages.nothingUsesTheAssumption(name),
+      mend: { words: messages.deleteIt, command: { kind: 'assumption.delete', assumption: id } },
     }));
 
 /** Lines that set money aside in months that never leave any. */
@@ -136,7 +137,7 @@ export const setAsideNever: Check = (model) => {
     return [
       {
         place: { id: line.id, month: calendar.months[months[0]!]! },
-        message: `${line.name} is set aside in ${months.length === 1 ? 'one month' : `${months.length} months`}, and in none of them is there enough left for it.`,
+        message: messages.isSetAsideInAnd(line.name, months.length),
         mend: null,
       },
     ];

@@ -1,6 +1,7 @@
 import type { Month } from '../../calendar/month.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
 import type { Command } from '../../plan/commands/commands.ts';
+import { messages } from '../../messages/checks.ts';
 
 /** What a careful reviewer looks for. */
 export const CHECK_KINDS = [
@@ -43,20 +44,19 @@ export type Check = (model: PlanModel) => Found[];
 
 /** Why each kind of finding matters, in a sentence. */
 export const WHY: Readonly<Record<CheckKind, string>> = {
-  missingFigure: 'Where there is no figure, whatever is added up from it is missing too.',
-  typedNumber: 'When the assumption changes, this number stays behind, silently.',
-  manyExceptions:
-    'A rule that holds in fewer months than it is broken explains little; its exceptions may be the rule.',
-  doubleCount: 'The same money enters a total twice, and the net is wrong by it.',
-  blankFactor: 'An empty month is no zero: divided by it there is no figure, multiplied by it there is none either.',
-  units: 'A figure in the wrong unit looks like any other and is wrong by a factor.',
-  yearInTheRed: 'Over the year more goes out than comes in.',
-  monthsInTheRed: 'In these months the money has to come from somewhere else.',
-  sharesOver: 'More is given out than there is.',
-  outsidePlan: 'It lies in a month in which it can do nothing.',
-  unusedAssumption: 'Changing it changes nothing, which surprises whoever tries.',
-  idleHighlight: 'It will stay silent, and its silence looks as if all were well.',
-  similarNames: 'In a rule, one of them is easily taken for the other.',
-  setAsideNever: 'What is set aside is not there to set aside.',
-  withoutAnswer: 'Whatever uses its figures has none either.',
+  missingFigure: messages.whereThereIsNoFigure,
+  typedNumber: messages.whenTheAssumptionChangesThis,
+  manyExceptions: messages.aRuleThatHoldsIn,
+  doubleCount: messages.theSameMoneyEntersA,
+  blankFactor: messages.anEmptyMonthIsNo,
+  units: messages.aFigureInTheWrongUnit,
+  yearInTheRed: messages.overTheYearMoreGoes,
+  monthsInTheRed: messages.inTheseMonthsTheMoney,
+  sharesOver: messages.moreIsGivenOutThan,
+  outsidePlan: messages.itLiesInAMonth,
+  unusedAssumption: messages.changingItChangesNothingWhich,
+  idleHighlight: messages.itWillStaySilentAnd,
+  similarNames: messages.inARuleOneOf,
+  setAsideNever: messages.whatIsSetAsideIs,
+  withoutAnswer: messages.whateverUsesItsFiguresHas,
 };

@@ -7,6 +7,7 @@ import { nameOf } from '../../plan/document/naming.ts';
 import type { HighlightRow } from '../../plan/schema/tables.ts';
 import { highlightsInOrder, watchedFigure } from '../highlighting.ts';
 import type { Check } from './finding.ts';
+import { messages } from '../../messages/checks.ts';
 
 /** A limit this many times as far from zero as any figure is taken for a slip; nearer ones are what people watch for. */
 const OUT_OF_REACH = 10;
@@ -16,30 +17,30 @@ export const idleHighlights: Check = (model) =>
   [...model.document.highlights.values()].flatMap((row) => {
     const message = whyIdle(model, row);
     if (message === null) return [];
-    const mend = { words: 'Remove the highlight', command: { kind: 'highlight.delete', id: row.id } } as const;
+    const mend = { words: messages.removeTheHighlight, command: { kind: 'highlight.delete', id: row.id } } as const;
     return [{ place: { id: row.of, month: null }, about: row.id, message, mend }];
   });
 
 function whyIdle(model: PlanModel, row: HighlightRow): string | null {
   const { document, calendar } = model;
-  const name = nameOf(document, row.of) ?? 'a deleted line';
+  const name = nameOf(document, row.of) ?? messages.aDeletedLine;
   const figures = model.seriesOf(row.of)
     ? stretches(calendar, row.span)
         .map((stretch) => watchedFigure(model, row, stretch))
         .filter((figure) => figure === figure)
     : [];
-  if (figures.length === 0) return `The highlight “${row.word}” watches ${name}, which has no figures.`;
+  if (figures.length === 0) return messages.theHighlightWatchesWhichHas(row.word, name);
   const others = highlightsInOrder(document, row.of, row.span);
   const cover = others.slice(0, others.indexOf(row)).find((other) => covers(other, row));
-  if (cover) return `The highlight “${row.word}” on ${name} never shows: wherever it would, “${cover.word}” does.`;
+  if (cover) return messages.theHighlightOnNeverShows(row.word, name, cover.word);
   const furthest = Math.max(...figures.map(Math.abs));
   const limit = outOfReach(row, furthest);
   if (limit === null) return null;
   const unit = unitOf(document, row.of);
   const write = (figure: number) => writeFigure(figure, unit, planOf(document));
   const isFraction = unit === 'percent' || unit === 'ratePerYear' || unit === 'ratePerMonth';
-  const meant = isFraction ? ` It may be meant as ${write(limit / 100)}.` : '';
-  return `The highlight “${row.word}” waits for ${name} to come to ${write(limit)}, but it never gets further than ${write(furthest)} from zero.${meant}`;
+  const meant = isFraction ? messages.itMayBeMeantAs(write(limit / 100)) : '';
+  return messages.theHighlightWaitsForTo(row.word, name, write(limit), write(furthest), meant);
 }
 
 /** Whether one highlight shows on every figure another would show on. */

@@ -17,6 +17,7 @@ import { nameOf } from '../../plan/document/naming.ts';
 import type { LineRow } from '../../plan/schema/tables.ts';
 import { TOTALS, totalOfSide } from '../../plan/schema/totals.ts';
 import type { Check, Found } from './finding.ts';
+import { messages } from '../../messages/checks.ts';
 
 /** A formula of a line's rule, with the months it holds in. */
 interface Rule {
@@ -81,9 +82,9 @@ export const typedNumbers: Check = (model) => {
         {
           place: { id: line.id, month: model.calendar.months[from]! },
           about: `${assumption.id}|${part.place.from}`,
-          message: `The rule of ${line.name} has ${written} typed in, which is the value of ${assumption.name}.`,
+          message: messages.theRuleOfHasTyped(line.name, written, assumption.name),
           mend: {
-            words: `Put ${assumption.name} in its place`,
+            words: messages.putInItsPlace(assumption.name),
             command: rewrite(replaced(formula, part, `{${assumption.id}}`)),
           },
         },
@@ -133,7 +134,7 @@ export const doubleCounts: Check = (model) => {
       const part = addends.find((other) => other !== whole && membersOf(whole).has(other));
       if (part === undefined) continue;
       const [partName, wholeName] = [nameOf(document, part) ?? part, nameOf(document, whole) ?? whole];
-      const message = `The rule of ${line.name} adds ${partName} and ${wholeName}, which contains it.`;
+      const message = messages.theRuleOfAddsAnd(line.name, partName, wholeName);
       return [{ place, about: `${whole}|${part}`, message, mend: null }];
     }
     const group = document.groups.get(line.group)!;
@@ -142,7 +143,7 @@ export const doubleCounts: Check = (model) => {
     const counted = membersOf(total);
     if (!addends.every((id) => counted.has(id) && id !== line.id)) return [];
     const names = addends.map((id) => nameOf(document, id) ?? id).join(' and ');
-    const message = `${line.name} repeats ${names}, which ${nameOf(document, total)!} counts already.`;
+    const message = messages.repeatsWhichCountsAlready(line.name, names, nameOf(document, total)!);
     return [{ place, about: 'repeats', message, mend: null }];
   });
 };
@@ -177,8 +178,14 @@ export const blankFactors: Check = (model) => {
       if (empty.length === 0) return [];
       seen.add(id);
       const month = calendar.months[empty[0]!]!;
-      const others = empty.length === 1 ? '' : ` and ${empty.length - 1} more`;
-      const message = `${line.name} ${verb} by ${nameOf(document, id)!}, which is empty in ${monthInWords(month, locale)}${others}.`;
+      const others = messages.andMore(empty.length, empty.length - 1);
+      const message = messages.byWhichIsEmptyIn(
+        line.name,
+        verb,
+        nameOf(document, id)!,
+        monthInWords(month, locale),
+        others,
+      );
       return [{ place: { id, month }, about: line.id, message, mend: null }];
     });
   });
@@ -222,10 +229,7 @@ export const missingFigures: Check = (model) => {
     byPlace.set(key, [...(byPlace.get(key) ?? []), problem]);
   }
   return [...byPlace.values()].map(([first, ...others]): Found => {
-    const also =
-      others.length === 0
-        ? ''
-        : ` The same in ${others.length === 1 ? 'one more month' : `${others.length} more months`}.`;
+    const also = messages.theSameInOneMore(others.length);
     return {
       place: { id: first!.node, month: calendar.months[first!.period] ?? null },
       about: first!.cause,
@@ -242,10 +246,10 @@ export const unitDoubts: Check = (model) => {
     unitFindings(expression, document, line.unit).map(({ message, place, mend }, index): Found => ({
       place: { id: line.id, month: calendar.months[from]! },
       about: `${index}|${message}`,
-      message: `The rule of ${line.name}: ${lowered(message)}`,
+      message: messages.theRuleOf(line.name, lowered(message)),
       mend: mend
         ? {
-            words: `Write ${mend.replacement}`,
+            words: messages.writeInstead(mend.replacement),
             command: rewrite(`${formula.slice(0, place.from)}${mend.replacement}${formula.slice(place.to)}`),
           }
         : null,
@@ -257,10 +261,10 @@ export const unitDoubts: Check = (model) => {
     return unitFindings(expression, document, unit).map(({ message, place, mend }, index): Found => ({
       place: { id, month: null },
       about: `${index}|${message}`,
-      message: `The formula of ${name}: ${lowered(message)}`,
+      message: messages.theFormulaOf(name, lowered(message)),
       mend: mend
         ? {
-            words: `Write ${mend.replacement}`,
+            words: messages.writeInstead(mend.replacement),
             command: {
               kind: 'assumption.set',
               assumption: id,
@@ -279,10 +283,10 @@ export const unitDoubts: Check = (model) => {
       return unitFindings(expression, document, unit).map(({ message, place, mend }, index): Found => ({
         place: { id: calculator.row.id, month: null },
         about: `${id}|${index}|${message}`,
-        message: `The ${words} of ${calculator.row.name}: ${lowered(message)}`,
+        message: messages.theOf(words, calculator.row.name, lowered(message)),
         mend: mend
           ? {
-              words: `Write ${mend.replacement}`,
+              words: messages.writeInstead(mend.replacement),
               command: commandForInput(
                 document,
                 id,
@@ -312,7 +316,7 @@ export const similarNames: Check = ({ document }) => {
   things.forEach((thing, index) => {
     for (const other of things.slice(index + 1)) {
       if (!differByALetter(thing.name.toLowerCase(), other.name.toLowerCase())) continue;
-      const message = `${quoteName(thing.name)} and ${quoteName(other.name)} differ by a letter.`;
+      const message = messages.andDifferByALetter(quoteName(thing.name), quoteName(other.name));
       found.push({ place: { id: other.id, month: null }, about: thing.id, message, mend: null });
     }
   });

@@ -12,6 +12,7 @@ import { command, type Words } from './command.ts';
 import { columns, columnsBut, figure, id, leftOut, month, name, placement, some, text } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { storedFormula } from './ruleSteps.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What can be set of an assumption. */
 export type AssumptionSettings = Omit<AssumptionRow, 'id' | 'position'>;
@@ -65,9 +66,8 @@ export const assumptionCommands = {
     fields: { assumption: id, from: month, value: figure },
     label: ({ assumption, from }, words) => `${words.name(assumption)} from ${words.month(from)} on`,
     decide(draft, { assumption: id, from, value }) {
-      const assumption = existing(draft, 'assumptions', id, 'This assumption');
-      if (assumption.formula !== null)
-        throw refused('invalid', `${assumption.name} is computed by a formula and takes no dated values.`, 'from');
+      const assumption = existing(draft, 'assumptions', id, messages.thisAssumption);
+      if (assumption.formula !== null) throw refused('invalid', messages.isComputedByAFormula(assumption.name), 'from');
       checkMonth(from, 'from');
       checkFigure(value, 'value');
       refuseBeyondLimits(draft, assumption, value);
@@ -84,7 +84,7 @@ export const assumptionCommands = {
       checkMonth(to, 'to');
       if (from === to) return;
       if (draft.get('assumptionSteps', datedId(assumption, to)))
-        throw refused('conflict', 'In that month another value begins already.', 'to');
+        throw refused('conflict', messages.inThatMonthAnotherValue, 'to');
       draft.delete('assumptionSteps', step.id);
       draft.set('assumptionSteps', { ...step, id: datedId(assumption, to), from: to });
     },
@@ -100,7 +100,7 @@ export const assumptionCommands = {
     fields: { assumption: id, before: placement, section: leftOut(text(80)) },
     label: ({ assumption }, words) => `${words.name(assumption)} moved`,
     decide(draft, command) {
-      const assumption = existing(draft, 'assumptions', command.assumption, 'This assumption');
+      const assumption = existing(draft, 'assumptions', command.assumption, messages.thisAssumption);
       const position = positionBefore(draft, 'assumptions', command.before, assumption.id);
       const section = command.section ?? assumption.section;
       checkSection(section);
@@ -112,7 +112,7 @@ export const assumptionCommands = {
     fields: { assumption: id },
     label: ({ assumption }, words) => `${words.name(assumption)} deleted`,
     decide(draft, { assumption: id }) {
-      const assumption = existing(draft, 'assumptions', id, 'This assumption');
+      const assumption = existing(draft, 'assumptions', id, messages.thisAssumption);
       refuseUsed(draft, 'assumptions', assumption);
       deleteWithAll(draft, 'assumptions', id);
     },
@@ -121,7 +121,7 @@ export const assumptionCommands = {
 
 /** A formula takes the place of the value and of the dated steps; `null` gives the value its place again. */
 function setAssumption(draft: Draft, id: string, settings: Partial<AssumptionSettings>): void {
-  const assumption = existing(draft, 'assumptions', id, 'This assumption');
+  const assumption = existing(draft, 'assumptions', id, messages.thisAssumption);
   const next = { ...assumption, ...settings };
   if (settings.name !== undefined) checkName(draft, next.name, assumption.id, 'name');
   checkUnit(next.unit);
@@ -131,11 +131,7 @@ function setAssumption(draft: Draft, id: string, settings: Partial<AssumptionSet
   checkNote(next.note);
   checkSection(next.section);
   if (next.low !== null && next.high !== null && next.low >= next.high)
-    throw refused(
-      'invalid',
-      'The lower limit has to be below the upper one.',
-      settings.low === undefined ? 'high' : 'low',
-    );
+    throw refused('invalid', messages.theLowerLimitHasTo, settings.low === undefined ? 'high' : 'low');
   const steps = stepsOf(draft, id);
   if (next.formula !== null) {
     if (settings.formula !== undefined) next.formula = storedFormula(draft, next.formula);
@@ -165,7 +161,7 @@ export function foldEarlyValues(draft: Draft, id: string): void {
 
 function existingStep(draft: Draft, assumption: string, from: Month): AssumptionStepRow {
   const step = draft.get('assumptionSteps', datedId(assumption, from));
-  if (!step) throw refused('gone', 'This step is no longer there.', 'from');
+  if (!step) throw refused('gone', messages.thisStepIsNoLonger, 'from');
   return step;
 }
 
@@ -175,15 +171,13 @@ function stepsOf(draft: Draft, id: string): AssumptionStepRow[] {
 
 function checkSection(section: string): void {
   checkText(section, 'section');
-  if ([...section].length > 80) throw refused('invalid', 'A heading may have 80 letters.', 'section');
+  if ([...section].length > 80) throw refused('invalid', messages.aHeadingMayHave80, 'section');
 }
 
 function refuseBeyondLimits(draft: Draft, { name, unit, low, high }: AssumptionRow, value: number): void {
   const write = (figure: number) => writeWithUnit(figure, unit, planOf(draft.document));
-  if (low !== null && value < low)
-    throw refused('invalid', `${name} may not go below ${write(low)}. Change its limits to go there.`, 'value');
-  if (high !== null && value > high)
-    throw refused('invalid', `${name} may not go above ${write(high)}. Change its limits to go there.`, 'value');
+  if (low !== null && value < low) throw refused('invalid', messages.mayNotGoBelowChange(name, write(low)), 'value');
+  if (high !== null && value > high) throw refused('invalid', messages.mayNotGoAboveChange(name, write(high)), 'value');
 }
 
 function valueInWords(assumption: string, value: number, words: Words): string {

@@ -25,6 +25,7 @@ import { addGroup } from './groups.ts';
 import { addLine } from './lines.ts';
 import { refuseUsed } from './placing.ts';
 import { setRule, storedFormula } from './ruleSteps.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What is done with calculators of every kind: copying, deleting, putting their lines into the budget. */
 export const calculatorCommands = {
@@ -39,7 +40,7 @@ export const calculatorCommands = {
       const { table, row } = source;
       const called = name === null ? freeName(draft.document, row.name) : name;
       checkName(draft, called, null, 'name');
-      if (offer && table !== 'loans') throw refused('invalid', 'Only a loan has other offers.', 'offer');
+      if (offer && table !== 'loans') throw refused('invalid', messages.onlyALoanHasOther, 'offer');
       const rows = inOrder<Calculator['row']>(draft.document[table].values());
       const after = rows[rows.findIndex((other) => other.id === id) + 1]?.position ?? null;
       // A copy stands beside what it is a copy of; an offer comes after the others.
@@ -75,7 +76,7 @@ export const calculatorCommands = {
       if (newGroup) {
         const rhythm = newGroup.side === 'expense' ? 'fixed' : null;
         addGroup(draft, { ...newGroup, id: group, rhythm, before: null });
-      } else existing(draft, 'groups', group, 'The group these lines should go to');
+      } else existing(draft, 'groups', group, messages.theGroupTheseLinesShould);
       const { firstMonth } = planOf(draft.document);
       for (const { formula, ...line } of lines) {
         addLine(draft, { ...line, group, before: null });
@@ -133,7 +134,7 @@ export function storedInput(draft: Draft, text: string | null, column: string): 
   const expression = readStored(stored);
   const figure = expression.kind === 'negate' ? expression.operand : expression;
   if (figure.kind === 'number' && figure.value > LARGEST_FIGURE)
-    throw refused('invalid', 'A figure has to be a number, up to ten trillion.', column);
+    throw refused('invalid', messages.aFigureHasToBe, column);
   return stored;
 }
 
@@ -153,25 +154,25 @@ function copyParts(draft: Draft, from: string, to: string): void {
 
 function present(draft: Draft, id: string): Calculator {
   const calculator = calculatorWith(draft.document, id);
-  if (!calculator) throw refused('gone', 'This calculator is no longer in the plan.');
+  if (!calculator) throw refused('gone', messages.thisCalculatorIsNoLonger);
   return calculator;
 }
 
 /** Refuses one part more than a calculator may have. */
 export function refuseMany(count: number, what: string): void {
-  if (count >= MAX_PARTS) throw refused('invalid', `There are at most ${MAX_PARTS} ${what}.`);
+  if (count >= MAX_PARTS) throw refused('invalid', messages.thereAreAtMost(MAX_PARTS, what));
 }
 
 /** Checks that a stretch of months ends, if it does, after it begins. */
 export function checkSpan(from: string, until: string | null): void {
   if (until === null) return;
   checkMonth(until, 'until');
-  if (until < from) throw refused('invalid', 'The last month lies before the first.', 'until');
+  if (until < from) throw refused('invalid', messages.theLastMonthLiesBefore, 'until');
 }
 
 /** Setting a calculator, or making one, in a few words. */
 export function settingInWords(table: CalculatorTable, id: string, name: string | undefined, words: Words): string {
   const present = words.document[table].get(id)?.name;
-  if (present === undefined) return `New ${CALCULATORS[table].word} ${name ?? ''}`;
-  return name === undefined || name === present ? `${present} changed` : `${present} renamed ${name}`;
+  if (present === undefined) return messages.newCalculator(CALCULATORS[table].word, name ?? '');
+  return name === undefined || name === present ? messages.changed(present) : messages.renamed(present, name);
 }

@@ -9,6 +9,7 @@ import { CHART_FORMS, CHART_MARKS, CHART_SPANS, chartSeriesId } from '../schema/
 import { checkBearer, checkMonth, checkNewId, checkText, existing } from './checks.ts';
 import { command, type Words } from './command.ts';
 import { all, columns, columnsBut, id, list, placement } from './fields.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** The most series one chart may have. */
 export const MAX_SERIES = 24;
@@ -32,9 +33,9 @@ export const chartCommands = {
       if (refusal) throw refused('invalid', refusal, 'name');
       const name = tidy(settings.name);
       if (!CHART_FORMS.includes(settings.form))
-        throw refused('invalid', `A chart is one of ${CHART_FORMS.join(', ')}.`, 'form');
+        throw refused('invalid', messages.aChartIsOneOf(CHART_FORMS.join(', ')), 'form');
       if (!CHART_SPANS.includes(settings.span))
-        throw refused('invalid', `A chart goes by ${CHART_SPANS.join(', ')}.`, 'span');
+        throw refused('invalid', messages.aChartGoesBy(CHART_SPANS.join(', ')), 'span');
       checkText(settings.axis, 'axis', 80);
       for (const [field, month] of [
         ['from', settings.from],
@@ -42,8 +43,8 @@ export const chartCommands = {
       ] as const)
         if (month !== null) checkMonth(month, field);
       if (settings.from !== null && settings.until !== null && settings.until < settings.from)
-        throw refused('invalid', 'The last month lies before the first.', 'until');
-      if (series.length > MAX_SERIES) throw refused('invalid', `A chart has at most ${MAX_SERIES} series.`, 'series');
+        throw refused('invalid', messages.theLastMonthLiesBefore, 'until');
+      if (series.length > MAX_SERIES) throw refused('invalid', messages.aChartHasAtMost(MAX_SERIES), 'series');
       const last = inOrder(draft.document.charts.values()).at(-1)?.position ?? null;
       const position = draft.get('charts', id)?.position ?? positionBetween(last, null);
       draft.set('charts', { id, ...settings, name, position });
@@ -53,13 +54,11 @@ export const chartCommands = {
       series.forEach((each, index) => {
         const { of, mark, scenario, projectedFrom } = each;
         checkBearer(draft, of);
-        if (scenario !== null) existing(draft, 'scenarios', scenario, 'The scenario a series is taken from');
-        if (scenario !== null && projectedFrom !== null)
-          throw refused('invalid', 'A series is of a scenario or projected, not both.', 'series');
+        if (scenario !== null) existing(draft, 'scenarios', scenario, messages.theScenarioASeriesIs);
+        if (scenario !== null && projectedFrom !== null) throw refused('invalid', messages.aSeriesIsOfA, 'series');
         if (!CHART_MARKS.includes(mark))
-          throw refused('invalid', `A series is drawn as ${CHART_MARKS.join(', ')}.`, 'series');
-        if (seriesIds.has(chartSeriesId(id, each)))
-          throw refused('invalid', 'Each series can stand in a chart once.', 'series');
+          throw refused('invalid', messages.aSeriesIsDrawnAs(CHART_MARKS.join(', ')), 'series');
+        if (seriesIds.has(chartSeriesId(id, each))) throw refused('invalid', messages.eachSeriesCanStandIn, 'series');
         seriesIds.add(chartSeriesId(id, each));
         draft.set('chartSeries', {
           id: chartSeriesId(id, each),
@@ -80,10 +79,10 @@ export const chartCommands = {
     label: ({ id }, words) => `Chart ${titleOf(id, words)} moved`,
     inAnyScenario: true,
     decide(draft, { id, before }) {
-      const chart = existing(draft, 'charts', id, 'This chart');
+      const chart = existing(draft, 'charts', id, messages.thisChart);
       const others = inOrder(draft.document.charts.values()).filter((other) => other.id !== id);
       const at = before === null ? others.length : others.findIndex((other) => other.id === before);
-      if (at < 0) throw refused('gone', 'The place this should go to is no longer there.', 'before');
+      if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
       const position = positionBetween(others[at - 1]?.position ?? null, others[at]?.position ?? null);
       draft.set('charts', { ...chart, position });
     },
@@ -94,7 +93,7 @@ export const chartCommands = {
     label: ({ id }, words) => `Chart ${titleOf(id, words)} deleted`,
     inAnyScenario: true,
     decide(draft, { id }) {
-      existing(draft, 'charts', id, 'This chart');
+      existing(draft, 'charts', id, messages.thisChart);
       deleteWithAll(draft, 'charts', id);
     },
   }),

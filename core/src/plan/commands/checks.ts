@@ -15,19 +15,20 @@ import {
   type Row,
   type TableName,
 } from '../schema/tables.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What every command checks its fields with. Each check throws `Refused` with a sentence. */
 
 export function existing<T extends TableName>(draft: Draft, table: T, id: string, what: string): Row<T> {
   const row = draft.get(table, id);
-  if (!row) throw refused('gone', `${what} is no longer in the plan.`);
+  if (!row) throw refused('gone', messages.isNoLongerInThe(what));
   return row;
 }
 
 export function checkNewId(draft: Draft, id: string): void {
-  if (!ID_PATTERN.test(id)) throw refused('invalid', 'An id has 1 to 64 letters, digits, dashes or underscores.', 'id');
+  if (!ID_PATTERN.test(id)) throw refused('invalid', messages.anIdHas1To, 'id');
   for (const table of TABLES_WITH_IDS)
-    if (draft.get(table, id)) throw refused('conflict', 'Something in the plan has this id already.', 'id');
+    if (draft.get(table, id)) throw refused('conflict', messages.somethingInThePlanHas, 'id');
 }
 
 export function checkName(draft: Draft, name: string, self: string | null, field: string): void {
@@ -37,38 +38,36 @@ export function checkName(draft: Draft, name: string, self: string | null, field
 
 export function checkFigure(figure: number | null, field: string): void {
   if (figure !== null && !(Math.abs(figure) <= LARGEST_FIGURE)) {
-    throw refused('invalid', 'A figure has to be a number, up to ten trillion.', field);
+    throw refused('invalid', messages.aFigureHasToBe, field);
   }
 }
 
 export function checkMonth(month: string, field: string): void {
-  if (!isMonth(month)) throw refused('invalid', `"${month}" is not a month such as 2026-03.`, field);
+  if (!isMonth(month)) throw refused('invalid', messages.isNotAMonthSuch(month), field);
 }
 
 export function checkSide(side: string, rhythm: string | null): void {
   if (!(SIDES as readonly string[]).includes(side))
-    throw refused('invalid', `A group's side is one of ${SIDES.join(', ')}.`, 'side');
+    throw refused('invalid', messages.aGroupsSideIsOne(SIDES.join(', ')), 'side');
   if (rhythm !== null && (side !== 'expense' || !(RHYTHMS as readonly string[]).includes(rhythm))) {
-    throw refused('invalid', 'Only expenses are fixed, periodic or day-to-day.', 'rhythm');
+    throw refused('invalid', messages.onlyExpensesAreFixedPeriodic, 'rhythm');
   }
 }
 
 export function checkUnit(unit: string): void {
   if (!(UNITS as readonly string[]).includes(unit))
-    throw refused('invalid', `A unit is one of ${UNITS.join(', ')}.`, 'unit');
+    throw refused('invalid', messages.aUnitIsOneOf(UNITS.join(', ')), 'unit');
 }
 
 export function checkNote(note: string): void {
   checkText(note, 'note');
-  if (note.length > 2000)
-    throw refused('invalid', `A note may have 2000 letters; this one has ${note.length}.`, 'note');
+  if (note.length > 2000) throw refused('invalid', messages.aNoteMayHave2000(note.length), 'note');
 }
 
 /** A text that can be stored, written to a file and read again. */
 export function checkText(text: string, field: string, most = Infinity): void {
-  if (!text.isWellFormed() || text.includes('\u0000'))
-    throw refused('invalid', 'This text has a broken character in it. Type it again.', field);
-  if (text.length > most) throw refused('invalid', `This may have ${most} letters; it has ${text.length}.`, field);
+  if (!text.isWellFormed() || text.includes('\u0000')) throw refused('invalid', messages.thisTextHasABroken, field);
+  if (text.length > most) throw refused('invalid', messages.thisMayHaveLettersIt(most, text.length), field);
 }
 
 /** A group or line is projected at an assumption or at a rate of its own: setting one of them puts the other aside. */
@@ -78,10 +77,9 @@ export function withOneRate<R extends GroupRow | LineRow>(
   settings: Partial<GroupRow | LineRow>,
 ): R {
   checkFigure(next.ownRate, 'ownRate');
-  if (next.ownRate !== null && next.ownRate <= -1)
-    throw refused('invalid', 'A yearly rate lies above −100 %.', 'ownRate');
+  if (next.ownRate !== null && next.ownRate <= -1) throw refused('invalid', messages.aYearlyRateLiesAbove, 'ownRate');
   if (next.projectionRate !== null)
-    existing(draft, 'assumptions', next.projectionRate, 'The assumption for the projection');
+    existing(draft, 'assumptions', next.projectionRate, messages.theAssumptionForTheProjection);
   if (settings.ownRate != null) return { ...next, projectionRate: null };
   return settings.projectionRate == null ? next : { ...next, ownRate: null };
 }
@@ -89,5 +87,5 @@ export function withOneRate<R extends GroupRow | LineRow>(
 /** Only lines, groups and totals have figures that notes and highlights can be about. */
 export function checkBearer(draft: Draft, id: string): void {
   if (!draft.get('lines', id) && !draft.get('groups', id) && !totalWithId(id))
-    throw refused('gone', 'What this is about is no longer in the plan.', 'of');
+    throw refused('gone', messages.whatThisIsAboutIs, 'of');
 }

@@ -5,6 +5,7 @@ import { datedId, lockedYearId } from '../schema/tables.ts';
 import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText } from './checks.ts';
 import { command } from './command.ts';
 import { all, bearer, columnsBut, id, month, text, year, yesNo } from './fields.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What is said beside the figures: notes, highlights, and years that are kept from being edited. */
 export const dressCommands = {
@@ -13,7 +14,7 @@ export const dressCommands = {
     label: ({ year, locked }) => `${year} ${locked ? 'locked' : 'unlocked'}`,
     decide(draft, { year, locked }) {
       if (!Number.isInteger(year) || year < 1900 || year > 2999)
-        throw refused('invalid', `${year} is not a year such as 2026.`, 'year');
+        throw refused('invalid', messages.isNotAYearSuch(year), 'year');
       const id = lockedYearId(year);
       if (locked) draft.set('lockedYears', { id, year });
       else if (draft.get('lockedYears', id)) draft.delete('lockedYears', id);
@@ -55,7 +56,7 @@ export const dressCommands = {
     label: ({ id }, words) => `Highlight on ${words.name(words.document.highlights.get(id)?.of ?? '')} removed`,
     inAnyScenario: true,
     decide(draft, { id }) {
-      if (!draft.get('highlights', id)) throw refused('gone', 'This highlight is no longer there.', 'id');
+      if (!draft.get('highlights', id)) throw refused('gone', messages.thisHighlightIsNoLonger, 'id');
       draft.delete('highlights', id);
     },
   }),

@@ -3,6 +3,7 @@ import { refused } from '../schema/refusal.ts';
 import { checkText } from './checks.ts';
 import { command } from './command.ts';
 import { text } from './fields.ts';
+import { messages } from '../../messages/commands.ts';
 
 const finding = text(200, 1);
 
@@ -14,8 +15,7 @@ export const findingCommands = {
     inAnyScenario: true,
     decide(draft, { finding, reason: given }) {
       const reason = tidy(given);
-      if (reason === '')
-        throw refused('invalid', 'Say why this is no matter, for whoever reads the plan after you.', 'reason');
+      if (reason === '') throw refused('invalid', messages.sayWhyThisIsNo, 'reason');
       checkText(reason, 'reason', 500);
       checkText(finding, 'finding', 200);
       draft.set('waivedFindings', { id: finding, finding, reason });
@@ -27,8 +27,7 @@ export const findingCommands = {
     label: () => 'A finding taken up again',
     inAnyScenario: true,
     decide(draft, { finding }) {
-      if (!draft.get('waivedFindings', finding))
-        throw refused('gone', 'This finding is not set aside any more.', 'finding');
+      if (!draft.get('waivedFindings', finding)) throw refused('gone', messages.thisFindingIsNotSet, 'finding');
       draft.delete('waivedFindings', finding);
     },
   }),

@@ -10,6 +10,7 @@ import { command } from './command.ts';
 import { columns, id, name, placement, some } from './fields.ts';
 import { copyRule, refuseLossInLockedYears } from './lines.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What is done with groups of lines. */
 export const groupCommands = {
@@ -23,7 +24,7 @@ export const groupCommands = {
     fields: { group: id, settings: some(columns('groups', 'name', 'side', 'rhythm', 'projectionRate', 'ownRate')) },
     label: ({ group }, words) => `Group ${words.name(group)} changed`,
     decide(draft, { group: groupId, settings }) {
-      const group = existing(draft, 'groups', groupId, 'This group');
+      const group = existing(draft, 'groups', groupId, messages.thisGroup);
       const next = { ...group, ...settings };
       if (settings.name !== undefined) checkName(draft, next.name, group.id, 'name');
       if (next.side !== 'expense') next.rhythm = null;
@@ -36,7 +37,7 @@ export const groupCommands = {
     fields: { group: id, before: placement },
     label: ({ group }, words) => `Group ${words.name(group)} moved`,
     decide(draft, { group: groupId, before }) {
-      const group = existing(draft, 'groups', groupId, 'This group');
+      const group = existing(draft, 'groups', groupId, messages.thisGroup);
       draft.set('groups', { ...group, position: positionBefore(draft, 'groups', before, group.id) });
     },
   }),
@@ -52,7 +53,7 @@ export const groupCommands = {
     fields: { group: id },
     label: ({ group }, words) => `Group ${words.name(group)} deleted`,
     decide(draft, { group: groupId }) {
-      const group = existing(draft, 'groups', groupId, 'This group');
+      const group = existing(draft, 'groups', groupId, messages.thisGroup);
       refuseUsed(draft, 'groups', group);
       for (const line of rowsWhere(draft.document.lines, 'group', groupId)) refuseLossInLockedYears(draft, line);
       deleteWithAll(draft, 'groups', groupId);
@@ -73,7 +74,7 @@ export function addGroup(draft: Draft, { id, name, side, rhythm, before }: NewGr
 
 /** Copies a group with its lines. Rules that name another line of the group name its copy. */
 function duplicateGroup(draft: Draft, groupId: string, id: string): void {
-  const group = existing(draft, 'groups', groupId, 'This group');
+  const group = existing(draft, 'groups', groupId, messages.thisGroup);
   checkNewId(draft, id);
   const order = inOrder(draft.document.groups.values());
   const after = order[order.findIndex((other) => other.id === group.id) + 1]?.id ?? null;

@@ -4,6 +4,7 @@ import type { Refusal } from '../schema/refusal.ts';
 import { scenarioFigureId } from '../schema/tables.ts';
 import { COMMANDS, type Command, type CommandOf } from './commands.ts';
 import type { Cell } from './ruleSteps.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What a command is while a scenario is active, so that the plan itself is never changed by accident; or why it cannot be. */
 export function commandInScenario(
@@ -40,7 +41,7 @@ export function commandInScenario(
   return {
     refusal: {
       code: 'invalid',
-      message: `The scenario ${name} is active: in it, values of assumptions and figures of months are tried. Everything else belongs to the plan; go back to it first.`,
+      message: messages.theScenarioIsActiveIn(name),
     },
   };
 }
@@ -56,7 +57,7 @@ function clearing(
 ): { readonly command: Command } | { readonly refusal: Refusal } {
   const own = cells.filter(({ line, month }) => document.scenarioFigures.has(scenarioFigureId(scenario, line, month)));
   if (own.length > 0) return { command: { kind: 'scenario.clearFigures', scenario, cells: own } };
-  const message = 'This exception is the plan’s own. Go back to the plan to clear it, or type another figure here.';
+  const message = messages.thisExceptionIsThePlans;
   return { refusal: { code: 'invalid', message } };
 }
 

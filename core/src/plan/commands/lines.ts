@@ -16,6 +16,7 @@ import { command } from './command.ts';
 import { MAX_CELLS, columns, figure, id, list, many, name, orNull, placement, some } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { setRule } from './ruleSteps.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What is done with whole lines: adding, setting, ordering, copying, deleting. */
 export const lineCommands = {
@@ -48,15 +49,15 @@ export const lineCommands = {
       return name === undefined ? `${words.name(line)} changed` : `${words.name(line)} renamed ${name}`;
     },
     decide(draft, { line: lineId, settings }) {
-      const line = existing(draft, 'lines', lineId, 'This line');
+      const line = existing(draft, 'lines', lineId, messages.thisLine);
       const next = { ...line, ...settings };
       if (settings.name !== undefined) checkName(draft, next.name, line.id, 'name');
       checkUnit(next.unit);
       checkNote(next.note);
       if (!ROLL_UPS.includes(next.rollUp))
-        throw refused('invalid', `A year is one of ${ROLL_UPS.join(', ')}.`, 'rollUp');
+        throw refused('invalid', messages.aYearIsOneOf(ROLL_UPS.join(', ')), 'rollUp');
       if (!EMPHASES.includes(next.emphasis))
-        throw refused('invalid', `Emphasis is one of ${EMPHASES.join(', ')}.`, 'emphasis');
+        throw refused('invalid', messages.emphasisIsOneOf(EMPHASES.join(', ')), 'emphasis');
       checkFigure(next.targetShare, 'targetShare');
       draft.set('lines', { ...withOneRate(draft, next, settings), name: tidy(next.name) });
     },
@@ -66,8 +67,8 @@ export const lineCommands = {
     fields: { line: id, group: id, before: placement },
     label: ({ line }, words) => `${words.name(line)} moved`,
     decide(draft, { line: lineId, group, before }) {
-      const line = existing(draft, 'lines', lineId, 'This line');
-      existing(draft, 'groups', group, 'The group this line should go to');
+      const line = existing(draft, 'lines', lineId, messages.thisLine);
+      existing(draft, 'groups', group, messages.theGroupThisLineShould);
       const position = positionBefore(draft, 'lines', before, line.id, group);
       draft.set('lines', { ...line, group, position });
     },
@@ -78,7 +79,7 @@ export const lineCommands = {
     fields: { line: id, id },
     label: ({ line }, words) => `${words.name(line)} duplicated`,
     decide(draft, { line: lineId, id }) {
-      const line = existing(draft, 'lines', lineId, 'This line');
+      const line = existing(draft, 'lines', lineId, messages.thisLine);
       checkNewId(draft, id);
       const siblings = inOrder(rowsWhere(draft.document.lines, 'group', line.group));
       const before = siblings[siblings.findIndex((other) => other.id === line.id) + 1]?.id ?? null;
@@ -93,7 +94,7 @@ export const lineCommands = {
     fields: { line: id },
     label: ({ line }, words) => `${words.name(line)} deleted`,
     decide(draft, { line: lineId }) {
-      const line = existing(draft, 'lines', lineId, 'This line');
+      const line = existing(draft, 'lines', lineId, messages.thisLine);
       refuseUsed(draft, 'lines', line);
       refuseLossInLockedYears(draft, line);
       deleteWithAll(draft, 'lines', lineId);
@@ -107,7 +108,7 @@ export const lineCommands = {
       `Lines of ${groups.map(({ group }) => words.name(group)).join(', ')} in another order`,
     decide(draft, { groups }) {
       if (new Set(groups.map(({ group }) => group)).size < groups.length)
-        throw refused('invalid', 'Each group can be put in order once.', 'groups');
+        throw refused('invalid', messages.eachGroupCanBePut, 'groups');
       for (const { group, lines } of groups) orderLines(draft, group, lines);
     },
   }),
@@ -124,7 +125,7 @@ export const lineCommands = {
           setRule(draft, line, firstMonth, 'every', null, { amount: null, formula: null });
           continue;
         }
-        if (share < 0) throw refused('invalid', 'A share of the income is not below zero.', 'shares');
+        if (share < 0) throw refused('invalid', messages.aShareOfTheIncome, 'shares');
         const formula = patternFormula({ kind: 'percentage', of: TOTAL_INCOME, share });
         setRule(draft, line, firstMonth, 'every', null, { amount: null, formula });
       }
@@ -137,7 +138,7 @@ type NewLine = Pick<LineRow, 'id' | 'group' | 'name' | 'unit'> & { readonly befo
 /** Adds a line to a group in front of another, or at the end. */
 export function addLine(draft: Draft, { id, group, name, unit, before }: NewLine): void {
   checkNewId(draft, id);
-  existing(draft, 'groups', group, 'The group this line should go to');
+  existing(draft, 'groups', group, messages.theGroupThisLineShould);
   checkName(draft, name, null, 'name');
   checkUnit(unit);
   draft.set('lines', {
@@ -166,7 +167,7 @@ export function copyRule(draft: Draft, from: string, to: string, copies: Readonl
 }
 
 function orderLines(draft: Draft, groupId: string, wanted: readonly string[]): void {
-  existing(draft, 'groups', groupId, 'This group');
+  existing(draft, 'groups', groupId, messages.thisGroup);
   const lines = inOrder(rowsWhere(draft.document.lines, 'group', groupId));
   const rank = new Map(wanted.map((id, index) => [id, index]));
   const sorted = lines

@@ -5,6 +5,7 @@ import { checkSpan, refuseMany, setCalculator, settingInWords, storedInput } fro
 import { checkMonth, checkNewId, existing } from './checks.ts';
 import { command } from './command.ts';
 import { all, columnsBut, id, orNull, some } from './fields.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What is done with loans: their terms, extra payments, other offers. */
 export const loanCommands = {
@@ -21,10 +22,10 @@ export const loanCommands = {
       `Extra payment on ${words.name(settings?.loan ?? words.document.loanExtras.get(id)?.loan ?? '')}`,
     decide(draft, { id, settings }) {
       if (settings === null) {
-        existing(draft, 'loanExtras', id, 'This extra payment');
+        existing(draft, 'loanExtras', id, messages.thisExtraPayment);
         return draft.delete('loanExtras', id);
       }
-      const loan = existing(draft, 'loans', settings.loan, 'The loan');
+      const loan = existing(draft, 'loans', settings.loan, messages.theLoan);
       if (!draft.get('loanExtras', id)) {
         checkNewId(draft, id);
         refuseMany(extrasOf(draft.document, loan.id).length, 'extra payments');
@@ -40,9 +41,9 @@ export const loanCommands = {
     fields: { offer: id },
     label: ({ offer }, words) => `${words.name(offer)} taken`,
     decide(draft, { offer: id }) {
-      const offer = existing(draft, 'loans', id, 'This offer');
-      if (offer.offerOf === null) throw refused('invalid', `${offer.name} is no offer for another loan.`, 'offer');
-      const loan = existing(draft, 'loans', offer.offerOf, 'The loan');
+      const offer = existing(draft, 'loans', id, messages.thisOffer);
+      if (offer.offerOf === null) throw refused('invalid', messages.isNoOfferForAnother(offer.name), 'offer');
+      const loan = existing(draft, 'loans', offer.offerOf, messages.theLoan);
       const own = ({ id: rowId, name, offerOf, position }: LoanRow) => ({ id: rowId, name, offerOf, position });
       const extras = { loan: extrasOf(draft.document, loan.id), offer: extrasOf(draft.document, offer.id) };
       draft.set('loans', { ...offer, ...own(loan) });

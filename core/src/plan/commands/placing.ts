@@ -7,6 +7,7 @@ import { goingWith } from '../../graph/references.ts';
 import { usersIn } from '../../graph/users.ts';
 import { Refused, refused } from '../schema/refusal.ts';
 import type { Row } from '../schema/tables.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** Where rows stand among others, and whether they may go. */
 
@@ -23,7 +24,7 @@ export function refuseUsed<T extends NamedTable>(draft: Draft, table: T, row: Ro
     const list = uses.map((user) => user.name).join(', ');
     throw new Refused({
       code: 'used',
-      message: `${(each.row as { name: string }).name} is used by ${list}. Change ${uses.length === 1 ? 'that rule' : 'those rules'} first.`,
+      message: messages.isUsedByChangeFirst((each.row as { name: string }).name, list, uses.length),
       uses,
     });
   }
@@ -41,6 +42,6 @@ export function positionBefore(
   const all = group === undefined ? document[table].values() : rowsWhere(document.lines, 'group', group);
   const rows = inOrder<{ id: string; position: string }>(all).filter((row) => row.id !== self);
   const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
-  if (at < 0) throw refused('gone', 'The place this should go to is no longer there.', 'before');
+  if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
   return positionBetween(rows[at - 1]?.position ?? null, rows[at]?.position ?? null);
 }

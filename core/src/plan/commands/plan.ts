@@ -12,6 +12,7 @@ import { checkMonth, existing } from './checks.ts';
 import { command } from './command.ts';
 import { choice, columnsBut, figure, id, leftOut, many, month, orNull, some, whole } from './fields.ts';
 import { foldBeginning, setFigures } from './ruleSteps.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What is done with a plan as a whole: its settings, and going on for more years. */
 export const planCommands = {
@@ -22,24 +23,22 @@ export const planCommands = {
       const next = { ...planOf(draft.document), ...settings };
       const shape = nameShapeRefusal(next.name);
       if (shape) throw refused('invalid', shape, 'name');
-      if (!isCurrency(next.currency))
-        throw refused('invalid', `${next.currency} is not a currency code such as EUR.`, 'currency');
-      if (!isLocale(next.locale))
-        throw refused('invalid', `${next.locale} is not a language tag such as en-IE.`, 'locale');
+      if (!isCurrency(next.currency)) throw refused('invalid', messages.isNotACurrencyCode(next.currency), 'currency');
+      if (!isLocale(next.locale)) throw refused('invalid', messages.isNotALanguageTag(next.locale), 'locale');
       checkMonth(next.firstMonth, 'firstMonth');
       if (!Number.isInteger(next.months) || next.months < 1 || next.months > MAX_MONTHS) {
-        throw refused('invalid', `A plan has 1 to ${MAX_MONTHS} months; ${next.months} is not possible.`, 'months');
+        throw refused('invalid', messages.aPlanHas1To(MAX_MONTHS, next.months), 'months');
       }
       if (!NEGATIVES.includes(next.negatives))
-        throw refused('invalid', `Figures below zero are written with one of ${NEGATIVES.join(', ')}.`, 'negatives');
+        throw refused('invalid', messages.figuresBelowZeroAreWritten(NEGATIVES.join(', ')), 'negatives');
       if (
         next.decimals !== null &&
         !(Number.isInteger(next.decimals) && next.decimals >= 0 && next.decimals <= MAX_DECIMALS)
       ) {
-        throw refused('invalid', `Money is shown with 0 to ${MAX_DECIMALS} decimals.`, 'decimals');
+        throw refused('invalid', messages.moneyIsShownWith0(MAX_DECIMALS), 'decimals');
       }
       if (next.projectionRate !== null)
-        existing(draft, 'assumptions', next.projectionRate, 'The assumption for the projection');
+        existing(draft, 'assumptions', next.projectionRate, messages.theAssumptionForTheProjection);
       const { firstMonth } = planOf(draft.document);
       draft.set('plan', { ...next, name: tidy(next.name) });
       if (next.firstMonth <= firstMonth) return;
@@ -63,26 +62,19 @@ export const planCommands = {
     label: ({ years }) => (years === 1 ? 'Carried on by a year' : `Carried on by ${years} years`),
     decide(draft, { years, stepping, rate, actual = [] }) {
       const plan = planOf(draft.document);
-      if (!STEPPINGS.includes(stepping)) throw refused('invalid', 'Figures grow yearly or monthly.', 'stepping');
+      if (!STEPPINGS.includes(stepping)) throw refused('invalid', messages.figuresGrowYearlyOrMonthly, 'stepping');
       if (!Number.isInteger(years) || years < 1 || years > MAX_PROJECTED_YEARS)
-        throw refused('invalid', `A plan is carried on by 1 to ${MAX_PROJECTED_YEARS} years.`, 'years');
+        throw refused('invalid', messages.aPlanIsCarriedOn(MAX_PROJECTED_YEARS), 'years');
       const last = addMonths(plan.firstMonth, plan.months - 1);
-      if (monthOfYear(last) !== 12)
-        throw refused(
-          'invalid',
-          'A plan is carried on from the end of a year. Let it end in a December first.',
-          'years',
-        );
-      if (plan.months < 12)
-        throw refused('invalid', 'A plan is carried on from twelve months of figures; this one has fewer.', 'years');
+      if (monthOfYear(last) !== 12) throw refused('invalid', messages.aPlanIsCarriedOnFrom, 'years');
+      if (plan.months < 12) throw refused('invalid', messages.aPlanIsCarriedOnFromTwelve, 'years');
       if (rate !== null) {
-        const assumption = existing(draft, 'assumptions', rate, 'The assumption for the projection');
-        if (!isFraction(assumption.unit))
-          throw refused('invalid', `${assumption.name} is no rate, so nothing can grow by it.`, 'rate');
+        const assumption = existing(draft, 'assumptions', rate, messages.theAssumptionForTheProjection);
+        if (!isFraction(assumption.unit)) throw refused('invalid', messages.isNoRateSoNothing(assumption.name), 'rate');
         draft.set('plan', { ...plan, projectionRate: rate });
       }
       if (actual.some(({ month }) => yearOf(month) !== yearOf(last)))
-        throw refused('invalid', `The actual figures have to be those of ${yearOf(last)}.`, 'actual');
+        throw refused('invalid', messages.theActualFiguresHaveTo(yearOf(last)), 'actual');
       setFigures(draft, actual, 'exceptions');
       carryOn(draft, yearOf(last), years, stepping);
     },

@@ -13,6 +13,7 @@ import { refuseLocked } from '../document/locks.ts';
 import { namesOf } from '../document/naming.ts';
 import { rowsWhere } from '../document/rowTable.ts';
 import { datedId, stepId, type ExceptionRow, type LineRow, type RuleStepRow } from '../schema/tables.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What lines say month by month, as rows: dated steps of their rules, and exceptions. */
 
@@ -65,7 +66,7 @@ export function setRule(
   until: Month | null,
   saying: Saying,
 ): void {
-  const line = existing(draft, 'lines', lineId, 'This line');
+  const line = existing(draft, 'lines', lineId, messages.thisLine);
   checkMonth(month, 'month');
   if (reach === 'month') {
     refuseLocked(draft, line, month, month);
@@ -73,9 +74,9 @@ export function setRule(
     return draft.set('exceptions', { id, line: line.id, month, ...saying });
   }
   if (reach === 'until') {
-    if (until === null) throw refused('invalid', 'Say until which month this reaches.', 'until');
+    if (until === null) throw refused('invalid', messages.sayUntilWhichMonthThis, 'until');
     checkMonth(until, 'until');
-    if (until < month) throw refused('invalid', 'The last month is before the first one.', 'until');
+    if (until < month) throw refused('invalid', messages.theLastMonthIsBefore, 'until');
     return setStretch(draft, line, month, until, saying);
   }
   const from = reach === 'every' ? null : month;
@@ -154,7 +155,7 @@ export function setFigures(
   const sorted = [...figures].sort((a, b) => (a.line < b.line ? -1 : a.line > b.line ? 1 : a.month < b.month ? -1 : 1));
   for (let at = 0; at < sorted.length;) {
     const { line: lineId, month, figure } = sorted[at]!;
-    const line = existing(draft, 'lines', lineId, 'This line');
+    const line = existing(draft, 'lines', lineId, messages.thisLine);
     checkMonth(month, 'figures');
     checkFigure(figure, 'figures');
     let next = at + 1;
@@ -177,7 +178,7 @@ export function setFigures(
 /** Lets months follow the rule again. */
 export function clearFigures(draft: Draft, cells: readonly Cell[]): void {
   for (const { line: lineId, month } of cells) {
-    const line = existing(draft, 'lines', lineId, 'This line');
+    const line = existing(draft, 'lines', lineId, messages.thisLine);
     const id = datedId(lineId, month);
     if (!draft.get('exceptions', id)) continue;
     refuseLocked(draft, line, month, month);

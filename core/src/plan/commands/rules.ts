@@ -25,6 +25,7 @@ import {
   REACHES,
   type Reach,
 } from './ruleSteps.ts';
+import { messages } from '../../messages/commands.ts';
 
 const cell = { line: id, month };
 const reach = { line: id, month, reach: choice(REACHES), until: leftOut(orNull(month)) };
@@ -49,7 +50,7 @@ export const ruleCommands = {
     label: ({ line, month, reach, until }, words) =>
       `Rule of ${words.name(line)} ${reachInWords(reach, month, until ?? null, words)}`,
     decide(draft, { line, month, reach, until = null, formula }) {
-      existing(draft, 'lines', line, 'This line');
+      existing(draft, 'lines', line, messages.thisLine);
       setRule(draft, line, month, reach, until, { amount: null, formula: storedFormula(draft, formula) });
     },
   }),
@@ -59,9 +60,9 @@ export const ruleCommands = {
     fields: { line: id, from: orNull(month), formula },
     label: ({ line }, words) => `Rule of ${words.name(line)} mended`,
     decide(draft, { line: id, from, formula }) {
-      const line = existing(draft, 'lines', id, 'This line');
+      const line = existing(draft, 'lines', id, messages.thisLine);
       const step = draft.get('ruleSteps', stepId(line.id, from));
-      if (!step) throw refused('gone', 'This step is no longer there.', 'from');
+      if (!step) throw refused('gone', messages.thisStepIsNoLonger, 'from');
       refuseLocked(draft, line, from, null);
       draft.set('ruleSteps', { ...step, amount: null, formula: storedFormula(draft, formula) });
     },
@@ -77,9 +78,9 @@ export const ruleCommands = {
     fields: { line: id, from: orNull(month) },
     label: ({ line }, words) => `Step of ${words.name(line)} removed`,
     decide(draft, { line: lineId, from }) {
-      const line = existing(draft, 'lines', lineId, 'This line');
+      const line = existing(draft, 'lines', lineId, messages.thisLine);
       const id = stepId(lineId, from);
-      if (!draft.get('ruleSteps', id)) throw refused('gone', 'This step of the rule is no longer there.', 'from');
+      if (!draft.get('ruleSteps', id)) throw refused('gone', messages.thisStepOfTheRule, 'from');
       refuseLocked(draft, line, from, null);
       draft.delete('ruleSteps', id);
     },
@@ -90,18 +91,17 @@ export const ruleCommands = {
     fields: { line: id, from: month, to: month },
     label: ({ line, to }, words) => `Step of ${words.name(line)} moved to ${words.month(to)}`,
     decide(draft, { line: lineId, from, to }) {
-      const line = existing(draft, 'lines', lineId, 'This line');
+      const line = existing(draft, 'lines', lineId, messages.thisLine);
       checkMonth(to, 'to');
       const step = draft.get('ruleSteps', stepId(lineId, from));
-      if (!step) throw refused('gone', 'This step of the rule is no longer there.', 'from');
+      if (!step) throw refused('gone', messages.thisStepOfTheRule, 'from');
       if (to === from) return;
-      if (draft.get('ruleSteps', stepId(lineId, to)))
-        throw refused('conflict', 'Another step begins in that month already.', 'to');
+      if (draft.get('ruleSteps', stepId(lineId, to))) throw refused('conflict', messages.anotherStepBeginsInThat, 'to');
       refuseLocked(draft, line, from < to ? from : to, from < to ? to : from);
       draft.delete('ruleSteps', step.id);
       const start = to <= planOf(draft.document).firstMonth;
       if (start && draft.get('ruleSteps', stepId(lineId, null)))
-        throw refused('conflict', 'The rule has a beginning already.', 'to');
+        throw refused('conflict', messages.theRuleHasABeginning, 'to');
       putStep(draft, lineId, start ? null : to, step);
     },
   }),
@@ -111,13 +111,13 @@ export const ruleCommands = {
     fields: { line: id, month, to: month },
     label: ({ line, to }, words) => `Exception of ${words.name(line)} moved to ${words.month(to)}`,
     decide(draft, { line: lineId, month, to }) {
-      const line = existing(draft, 'lines', lineId, 'This line');
+      const line = existing(draft, 'lines', lineId, messages.thisLine);
       checkMonth(to, 'to');
       const exception = draft.get('exceptions', datedId(lineId, month));
-      if (!exception) throw refused('gone', 'This exception is no longer there.', 'month');
+      if (!exception) throw refused('gone', messages.thisExceptionIsNoLonger, 'month');
       if (to === month) return;
       if (draft.get('exceptions', datedId(lineId, to)))
-        throw refused('conflict', 'That month has an exception already.', 'to');
+        throw refused('conflict', messages.thatMonthHasAnException, 'to');
       refuseLocked(draft, line, month, month);
       refuseLocked(draft, line, to, to);
       draft.delete('exceptions', exception.id);
@@ -166,7 +166,7 @@ export const ruleCommands = {
       );
       for (let at = 0; at < sorted.length;) {
         const { line: lineId, month } = sorted[at]!;
-        const line = existing(draft, 'lines', lineId, 'This line');
+        const line = existing(draft, 'lines', lineId, messages.thisLine);
         checkMonth(month, 'cells');
         let to = month;
         for (at++; at < sorted.length && sorted[at]!.line === lineId && sorted[at]!.month === addMonths(to, 1); at++)
@@ -200,6 +200,6 @@ export const ruleCommands = {
 /** A reach in words: "in March 2026", "from March 2026 on", "from March 2026 until May 2026", "in every month". */
 function reachInWords(reach: Reach, month: Month, until: Month | null, words: Words): string {
   if (reach === 'every') return 'in every month';
-  if (reach === 'until' && until !== null) return `from ${words.month(month)} until ${words.month(until)}`;
-  return reach === 'month' ? `in ${words.month(month)}` : `from ${words.month(month)} on`;
+  if (reach === 'until' && until !== null) return messages.fromUntil(words.month(month), words.month(until));
+  return reach === 'month' ? messages.in(words.month(month)) : messages.fromOn(words.month(month));
 }

@@ -3,6 +3,7 @@ import { checkSpan, refuseMany, setCalculator, settingInWords, storedInput } fro
 import { checkMonth, checkNewId, existing } from './checks.ts';
 import { command } from './command.ts';
 import { all, columnsBut, id, orNull, some } from './fields.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** What is done with savings pots: their terms, single deposits, withdrawals and pauses. */
 export const savingsCommands = {
@@ -19,10 +20,10 @@ export const savingsCommands = {
       `Entry in ${words.name(settings?.pot ?? words.document.savingsMoves.get(id)?.pot ?? '')}`,
     decide(draft, { id, settings }) {
       if (settings === null) {
-        existing(draft, 'savingsMoves', id, 'This entry');
+        existing(draft, 'savingsMoves', id, messages.thisEntry);
         return draft.delete('savingsMoves', id);
       }
-      const pot = existing(draft, 'savings', settings.pot, 'The savings pot');
+      const pot = existing(draft, 'savings', settings.pot, messages.theSavingsPot);
       if (!draft.get('savingsMoves', id)) {
         checkNewId(draft, id);
         refuseMany(movesOf(draft.document, pot.id).length, 'entries');

@@ -11,6 +11,7 @@ import { checkFigure, checkMonth, checkNewId, existing } from './checks.ts';
 import { command, type Words } from './command.ts';
 import { figure, id, many, month, name, orNull } from './fields.ts';
 import { setFigures } from './ruleSteps.ts';
+import { messages } from '../../messages/commands.ts';
 
 const titleOf = (scenario: string, { document }: Words) => document.scenarios.get(scenario)?.name ?? '';
 
@@ -36,7 +37,7 @@ export const scenarioCommands = {
     label: ({ id }, words) => `Scenario ${titleOf(id, words)} deleted`,
     inAnyScenario: true,
     decide(draft, { id }) {
-      existing(draft, 'scenarios', id, 'This scenario');
+      existing(draft, 'scenarios', id, messages.thisScenario);
       deleteWithAll(draft, 'scenarios', id);
     },
   }),
@@ -48,9 +49,9 @@ export const scenarioCommands = {
       `${values.map(({ assumption }) => words.name(assumption)).join(', ')} in the scenario ${titleOf(scenario, words)}`,
     inAnyScenario: true,
     decide(draft, { scenario, values }) {
-      existing(draft, 'scenarios', scenario, 'This scenario');
+      existing(draft, 'scenarios', scenario, messages.thisScenario);
       for (const { assumption, value } of values) {
-        existing(draft, 'assumptions', assumption, 'This assumption');
+        existing(draft, 'assumptions', assumption, messages.thisAssumption);
         checkFigure(value, 'values');
         const id = scenarioValueId(scenario, assumption);
         if (value === null) draft.delete('scenarioValues', id);
@@ -64,9 +65,9 @@ export const scenarioCommands = {
     label: ({ scenario }, words) => `Figures in the scenario ${titleOf(scenario, words)}`,
     inAnyScenario: true,
     decide(draft, { scenario, figures }) {
-      existing(draft, 'scenarios', scenario, 'This scenario');
+      existing(draft, 'scenarios', scenario, messages.thisScenario);
       for (const { line, month, figure } of figures) {
-        existing(draft, 'lines', line, 'This line');
+        existing(draft, 'lines', line, messages.thisLine);
         checkMonth(month, 'figures');
         checkFigure(figure, 'figures');
         draft.set('scenarioFigures', {
@@ -98,10 +99,10 @@ export const scenarioCommands = {
     label: ({ id }, words) => `Scenario ${titleOf(id, words)} adopted`,
     inAnyScenario: true,
     decide(draft, { id }) {
-      existing(draft, 'scenarios', id, 'This scenario');
+      existing(draft, 'scenarios', id, messages.thisScenario);
       const { values, figures } = partsOfScenario(draft.document, id);
       if (values.length === 0 && figures.length === 0)
-        throw refused('invalid', 'This scenario has nothing otherwise than the plan.', 'id');
+        throw refused('invalid', messages.thisScenarioHasNothingOtherwise, 'id');
       for (const { assumption, value } of values) fixAssumption(draft, assumption, value);
       setFigures(
         draft,

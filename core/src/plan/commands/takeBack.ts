@@ -14,6 +14,7 @@ import { isNamed, nameOf, nameRefusal, titleRefusal } from '../document/naming.t
 import { leftBehind, lostOutput, missingReference } from '../../graph/references.ts';
 import type { AnyRow, TableName } from '../schema/tables.ts';
 import { usersIn } from '../../graph/users.ts';
+import { messages } from '../../messages/commands.ts';
 
 /**
  * Decides whether changes, typically an inverted set, can be made to a document as it is now: every row must still be as
@@ -27,26 +28,24 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
     if (!isSameRow(now, change.before)) {
       const row = now ?? change.before ?? change.after;
       const name = row ? ownerName(document, change.table, row) : null;
-      return refuse(`${name ?? 'What this was about'} has been changed since, so this can no longer be taken back.`);
+      return refuse(messages.hasBeenChangedSinceSo(name));
     }
   }
   const after = applyChanges(document, changes);
   const left = leftBehind(after, changes);
   if (left) {
     const what = ownerName(document, left.table, left.row);
-    return refuse(`${what ?? 'Something'} has come to need this, so it can no longer be taken away.`);
+    return refuse(messages.hasComeToNeedThis(what));
   }
   const users = changes.some(mayTakeAway) ? usersIn(after) : null;
   for (const change of changes) {
     const { table, id, after: row } = change;
     if (row === null) {
       const own = users?.get(id) ?? [];
-      if (own.length > 0)
-        return refuse(`${own.map(({ name }) => name).join(', ')} uses this by now, so it can no longer be taken away.`);
+      if (own.length > 0) return refuse(messages.usesThisByNowSo(own.map(({ name }) => name).join(', ')));
       continue;
     }
-    if (missingReference(after, table, row) !== null)
-      return refuse('What this belongs to has been deleted since, so it can no longer be brought back.');
+    if (missingReference(after, table, row) !== null) return refuse(messages.whatThisBelongsToHas);
     const refusal = isNamed(table)
       ? nameRefusal(after, (row as { name: string }).name, id)
       : table === 'scenarios' || table === 'charts'

@@ -9,6 +9,7 @@ import { setCalculator, settingInWords, storedInput } from './calculators.ts';
 import { existing } from './checks.ts';
 import { command } from './command.ts';
 import { all, bandPart, columnsBut, id, list, orNull, some, year } from './fields.ts';
+import { messages } from '../../messages/commands.ts';
 
 /** A band as it is given: its figures as numbers or as formulas. */
 export type BandEntry = Readonly<Record<'from' | 'rate', number | string>>;
@@ -30,12 +31,12 @@ export const taxCommands = {
     },
     label: ({ schedule }, words) => `Bands of ${words.name(schedule)}`,
     decide(draft, { schedule, validFrom, bands }) {
-      existing(draft, 'taxSchedules', schedule, 'This tax schedule');
-      if (bands.length > MAX_PARTS) throw refused('invalid', `A schedule has at most ${MAX_PARTS} bands.`, 'bands');
+      existing(draft, 'taxSchedules', schedule, messages.thisTaxSchedule);
+      if (bands.length > MAX_PARTS) throw refused('invalid', messages.aScheduleHasAtMost(MAX_PARTS), 'bands');
       const stored = bands.map(({ from, rate }, index) => {
         const part = (given: number | string, words: string): string => {
           const formula = storedInput(draft, typeof given === 'number' ? figureAsFormula(given) : given, 'bands');
-          if (formula === null) throw refused('invalid', `Band ${index + 1} needs a ${words}.`, 'bands');
+          if (formula === null) throw refused('invalid', messages.bandNeedsA(index + 1, words), 'bands');
           return formula;
         };
         return { from: part(from, 'beginning'), rate: part(rate, 'rate') };

@@ -11,6 +11,7 @@ import type { Document } from './document.ts';
 import { nameOf } from './naming.ts';
 import { readStored, readStoredOrNull } from './storedFormulas.ts';
 import { rowsWhere } from './rowTable.ts';
+import { messages } from '../../messages/document.ts';
 
 /** The stored form of a formula someone wrote, names or ids. Throws `FormulaError` with the place in `text`. */
 export function toStored(text: string, names: Names, notation: Notation = CANONICAL): string {
@@ -60,7 +61,7 @@ export function unitFindings(
   const fits = unit === undefined || unit === wanted || (unit === 'date' && wanted === 'number');
   if (!fits && findings.length === 0) {
     findings.push({
-      message: `This gives ${unitWords(unit)}, but ${unitWords(wanted)} is expected.`,
+      message: messages.thisGivesButIsExpected(unitWords(unit), unitWords(wanted)),
       place: expression.place,
     });
   }
@@ -70,14 +71,14 @@ export function unitFindings(
 function unitWords(unit: Unit): string {
   const words: Record<Unit, string> = {
     money: 'money',
-    number: 'a plain number',
-    percent: 'a percentage',
-    ratePerYear: 'a rate per year',
-    ratePerMonth: 'a rate per month',
+    number: messages.aPlainNumber,
+    percent: messages.aPercentage,
+    ratePerYear: messages.aRatePerYear,
+    ratePerMonth: messages.aRatePerMonth,
     months: 'months',
     years: 'years',
-    date: 'a month',
-    yesNo: 'yes or no',
+    date: messages.aMonth,
+    yesNo: messages.yesOrNo,
   };
   return words[unit];
 }

@@ -1,6 +1,7 @@
 import { order } from '../../figure/compare.ts';
 import type { Refusal } from '../schema/refusal.ts';
 import { HIGHLIGHT_CONDITIONS, TONES, type HighlightRow } from '../schema/tables.ts';
+import { messages } from '../../messages/document.ts';
 
 /** What a highlight watches for, as it is entered. */
 export type HighlightSettings = Omit<HighlightRow, 'id'>;
@@ -9,23 +10,21 @@ export type HighlightSettings = Omit<HighlightRow, 'id'>;
 export function highlightRefusal(row: HighlightSettings): Pick<Refusal, 'message' | 'field'> | null {
   const { when, low, high, word } = row;
   if (!HIGHLIGHT_CONDITIONS.includes(when))
-    return { message: `A highlight shows ${HIGHLIGHT_CONDITIONS.join(', ')}.`, field: 'when' };
-  if (!TONES.includes(row.tone)) return { message: `A tone is one of ${TONES.join(', ')}.`, field: 'tone' };
-  if (word.trim() === '')
-    return { message: 'Give the highlight a word, so that it does not speak by colour alone.', field: 'word' };
+    return { message: messages.aHighlightShows(HIGHLIGHT_CONDITIONS.join(', ')), field: 'when' };
+  if (!TONES.includes(row.tone)) return { message: messages.aToneIsOneOf(TONES.join(', ')), field: 'tone' };
+  if (word.trim() === '') return { message: messages.giveTheHighlightAWord, field: 'word' };
   if ((when === 'below' || when === 'between') && low === null)
-    return { message: when === 'below' ? 'Say below which figure.' : 'Say from which figure on.', field: 'low' };
+    return { message: when === 'below' ? messages.sayBelowWhichFigure : messages.sayFromWhichFigureOn, field: 'low' };
   if (when !== 'below' && high === null) {
     const message =
       when === 'above'
-        ? 'Say above which figure.'
+        ? messages.sayAboveWhichFigure
         : when === 'between'
-          ? 'Say up to which figure.'
-          : 'Say what the year may cost.';
+          ? messages.sayUpToWhichFigure
+          : messages.sayWhatTheYearMay;
     return { message, field: 'high' };
   }
-  if (when === 'between' && low! > high!)
-    return { message: 'The lower limit is above the upper one, so this could never show.', field: 'low' };
+  if (when === 'between' && low! > high!) return { message: messages.theLowerLimitIsAbove, field: 'low' };
   return null;
 }
 

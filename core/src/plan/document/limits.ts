@@ -5,6 +5,7 @@ import type { Refusal } from '../schema/refusal.ts';
 import { isOfDocument, planOf, type Change, type Document, type DocumentChange } from './document.ts';
 import { readStoredOrNull } from './storedFormulas.ts';
 import { TABLES, type TableName } from '../schema/tables.ts';
+import { messages } from '../../messages/document.ts';
 
 /** How large a plan may be. The same limits hold for every command, for undoing, and for plan files. */
 
@@ -38,7 +39,7 @@ export function sizeRefusal(document: Document): Refusal | null {
 function tooManyRows(document: Document, tables: ReadonlySet<TableName>): Refusal | null {
   for (const table of tables) {
     const { size } = document[table];
-    if (size > MAX_ROWS) return tooLarge(`This would make ${size} rows of one kind; a plan may have ${MAX_ROWS}.`);
+    if (size > MAX_ROWS) return tooLarge(messages.thisWouldMakeRowsOf(size, MAX_ROWS));
   }
   return null;
 }
@@ -52,9 +53,7 @@ function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Ref
     bearers += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
   const figures = bearers * months;
   if (figures <= MAX_FIGURES) return null;
-  return tooLarge(
-    `This would make ${figures} figures; a plan may have ${MAX_FIGURES}. Choose fewer months, or fewer lines.`,
-  );
+  return tooLarge(messages.thisWouldMakeFiguresA(figures, MAX_FIGURES));
 }
 
 function tooMuchWork(after: Document, changes: readonly DocumentChange[]): Refusal | null {
@@ -85,10 +84,7 @@ function workRefusal(document: Document): Refusal | null {
         const formula = (row as Readonly<Record<string, string | null>>)[column];
         if (formula != null) work += workOf(formula, months);
       }
-      if (work > MAX_WORK)
-        return tooLarge(
-          'The rules of this plan would take too long to compute. Let rules look at fewer months, or choose fewer months for the plan.',
-        );
+      if (work > MAX_WORK) return tooLarge(messages.theRulesOfThisPlan);
     }
   }
   return null;

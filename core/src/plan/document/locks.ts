@@ -3,6 +3,7 @@ import { refused } from '../schema/refusal.ts';
 import { planOf, calendarOf, type Document } from './document.ts';
 import type { Draft } from './draft.ts';
 import { lockedYearId, type LineRow } from '../schema/tables.ts';
+import { messages } from '../../messages/document.ts';
 
 /** Whether a calendar year's figures are kept from being edited. */
 export function isYearLocked(document: Document, year: number): boolean {
@@ -14,7 +15,7 @@ export function isYearLocked(document: Document, year: number): boolean {
  * the plan's start and for its end.
  */
 export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to: Month | null): void {
-  if (line.locked) throw refused('locked', `${line.name} is locked. Unlock it to change its figures.`);
+  if (line.locked) throw refused('locked', messages.isLockedUnlockItTo(line.name));
   const { lockedYears } = draft.document;
   if (lockedYears.size === 0) return;
   const plan = planOf(draft.document);
@@ -22,7 +23,7 @@ export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to
   const last = yearOf(to ?? calendarOf(draft.document).months.at(-1)!);
   for (const { year } of lockedYears.values()) {
     if (year < first || year > last) continue;
-    const reaches = first === last ? '' : ', and this reaches into it';
-    throw refused('locked', `${year} is locked${reaches}. Unlock the year, or choose another reach.`);
+    const reaches = first === last ? '' : messages.andThisReachesIntoIt;
+    throw refused('locked', messages.isLockedUnlockTheYear(year, reaches));
   }
 }

@@ -14,6 +14,7 @@ import { rowsNamed } from './rowTable.ts';
 import type { TableName } from '../schema/tables.ts';
 import { MAX_NAME, nameShapeRefusal } from '../schema/names.ts';
 import { TOTALS, totalWithId } from '../schema/totals.ts';
+import { messages } from '../../messages/document.ts';
 
 /** Everything in a plan that a rule can name. */
 export function namesOf(document: Document): Names {
@@ -75,7 +76,7 @@ export function nameOf(document: Document, id: string): string | undefined {
     return owner && `${owner.row.name}.${output}`;
   }
   const given = inputWith(document, id);
-  if (given) return `the ${given.input.words} of ${given.calculator.row.name}`;
+  if (given) return messages.theOf(given.input.words, given.calculator.row.name);
   return calculatorWith(document, id)?.row.name;
 }
 
@@ -85,12 +86,11 @@ export function nameRefusal(document: Document, name: string, self: string | nul
   if (shape) return shape;
   const key = nameKey(name);
   if (TOTALS.some((total) => nameKey(total.name) === key)) {
-    return `${name.trim()} is a total every plan has. Choose another name.`;
+    return messages.isATotalEveryPlan(name.trim());
   }
   for (const table of NAMED_TABLES) {
     const row = rowsNamed<{ id: string; name: string }>(document[table], name).find((other) => other.id !== self);
-    if (row)
-      return `There is already ${kindOf(table)} called ${row.name}. Rules tell things apart by their names, so choose another.`;
+    if (row) return messages.thereIsAlreadyCalledRules(kindOf(table), row.name);
   }
   return null;
 }
@@ -105,7 +105,7 @@ export function titleRefusal(
   const shape = nameShapeRefusal(name);
   if (shape) return shape;
   const other = rowsNamed<{ id: string; name: string }>(document[table], name).find((row) => row.id !== self);
-  return other ? `There is already a ${table.slice(0, -1)} called ${other.name}.` : null;
+  return other ? messages.thereIsAlreadyACalled(table.slice(0, -1), other.name) : null;
 }
 
 function kindOf(table: NamedTable): string {
@@ -144,7 +144,7 @@ export function freeCopyName(base: string, others: readonly string[]): string {
 
 function firstFree(base: string, isFree: (name: string) => boolean): string {
   for (let attempt = 1; ; attempt++) {
-    const suffix = attempt === 1 ? ' copy' : ` copy ${attempt}`;
+    const suffix = messages.copy(attempt);
     const name = `${[...base].slice(0, MAX_NAME - suffix.length).join('')}${suffix}`;
     if (isFree(name)) return name;
   }

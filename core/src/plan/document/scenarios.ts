@@ -4,6 +4,7 @@ import { datedId, type ScenarioFigureRow, type ScenarioValueRow } from '../schem
 import { applyChanges, inOrder, planOf, type Change, type Document } from './document.ts';
 import { nameOf } from './naming.ts';
 import { rowsWhere } from './rowTable.ts';
+import { messages } from '../../messages/document.ts';
 
 /** Scenarios: named sets of assumption values, and figures of single months, that stand in place of the plan's. */
 
@@ -45,15 +46,15 @@ export function scenarioInWords(document: Document, id: string): string[] {
     const own = values.find((row) => row.assumption === assumption.id);
     if (!own) return [];
     const write = (value: number) => writeWithUnit(value, assumption.unit, plan);
-    return [`${assumption.name} ${write(own.value)} instead of ${write(assumption.value)}`];
+    return [messages.insteadOf(assumption.name, write(own.value), write(assumption.value))];
   });
   const byLine = new Map<string, ScenarioFigureRow[]>();
   for (const row of figures) byLine.set(row.line, [...(byLine.get(row.line) ?? []), row]);
   const ofFigures = [...byLine].map(([line, rows]) => {
     const months = rows.map(({ month }) => month).sort();
     const first = monthInWords(months[0]!, plan.locale, 'short');
-    const when = months.length === 1 ? `in ${first}` : `in ${months.length} months from ${first} on`;
-    return `${nameOf(document, line) ?? 'a line'} other figures ${when}`;
+    const when = messages.inMonthsFromOn(months.length, first);
+    return messages.otherFigures(nameOf(document, line), when);
   });
   return [...ofValues, ...ofFigures];
 }

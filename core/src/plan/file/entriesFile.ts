@@ -3,6 +3,7 @@ import { PlanFormatError, isObject, refuseUnknown } from './file.ts';
 import { nameOf, namesOf } from '../document/naming.ts';
 import { MAX_ENTRIES, storedEntryRefusal, type LedgerEntry } from '../schema/entries.ts';
 import { inMinorUnits, minorUnitsIn } from '../../ledger/entries.ts';
+import { messages } from '../../messages/file.ts';
 
 /** An entry as a plan file has it: its line by name, its amount in major units. */
 interface EntryInFile {
@@ -23,27 +24,26 @@ const NO_LINE = '';
  */
 export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
   const rows = isObject(json) ? (json.entries ?? []) : [];
-  if (!Array.isArray(rows)) throw new PlanFormatError('/entries', 'a list of entries is expected.');
+  if (!Array.isArray(rows)) throw new PlanFormatError('/entries', messages.aListOfEntriesIs);
   if (rows.length > MAX_ENTRIES)
-    throw new PlanFormatError('/entries', `a file may have ${MAX_ENTRIES} entries; this one has ${rows.length}.`);
+    throw new PlanFormatError('/entries', messages.aFileMayHaveEntries(MAX_ENTRIES, rows.length));
   const names = namesOf(document);
   return rows.map((row: unknown, index) => {
     const pointer = `/entries/${index}`;
-    if (!isObject(row)) throw new PlanFormatError(pointer, 'an entry is a JSON object.');
+    if (!isObject(row)) throw new PlanFormatError(pointer, messages.anEntryIsAJson);
     refuseUnknown(row, ['date', 'what', 'line', 'account', 'amount'], pointer);
     const text = (field: 'date' | 'what' | 'line' | 'account', fallback?: string) => {
       const value = row[field] ?? fallback;
-      if (typeof value !== 'string') throw new PlanFormatError(`${pointer}/${field}`, 'a text is expected.');
+      if (typeof value !== 'string') throw new PlanFormatError(`${pointer}/${field}`, messages.aTextIsExpected);
       return value;
     };
-    if (typeof row.amount !== 'number') throw new PlanFormatError(`${pointer}/amount`, 'a number is expected.');
+    if (typeof row.amount !== 'number') throw new PlanFormatError(`${pointer}/amount`, messages.aNumberIsExpected);
     const amount = inMinorUnits(document, row.amount);
-    if (amount === null)
-      throw new PlanFormatError(`${pointer}/amount`, 'an amount has no more decimals than its currency.');
+    if (amount === null) throw new PlanFormatError(`${pointer}/amount`, messages.anAmountHasNoMore);
     const name = row.line === undefined ? null : text('line');
     const line = name === null ? NO_LINE : (names.find(name)?.id ?? name);
     if (name !== null && !document.lines.has(line))
-      throw new PlanFormatError(`${pointer}/line`, `there is nothing called "${name}" among the lines.`);
+      throw new PlanFormatError(`${pointer}/line`, messages.thereIsNothingCalledAmong(name));
     const entry = { id: `entry-${index + 1}`, date: text('date'), what: text('what', ''), line, account: text('account', ''), amount }; // prettier-ignore
     const refusal = storedEntryRefusal(entry);
     if (refusal) throw new PlanFormatError(`${pointer}/${refusal.field}`, refusal.message);

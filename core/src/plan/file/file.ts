@@ -32,6 +32,7 @@ import {
 } from '../schema/tables.ts';
 import { TOTALS } from '../schema/totals.ts';
 import { valueRefusal } from '../schema/values.ts';
+import { messages } from '../../messages/file.ts';
 
 /** The version of the plan file this program writes, and the newest it reads. */
 export const PLAN_FILE_VERSION = 1;
@@ -66,21 +67,17 @@ export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => tab
  * pointer at the first thing that is not as it must be.
  */
 export function parsePlan(json: unknown): Document {
-  if (!isObject(json)) throw new PlanFormatError('', 'a plan file holds one JSON object.');
+  if (!isObject(json)) throw new PlanFormatError('', messages.aPlanFileHoldsOne);
   const { version } = json;
-  if (version === undefined)
-    throw new PlanFormatError('/version', `a plan file names its version, ${PLAN_FILE_VERSION}.`);
+  if (version === undefined) throw new PlanFormatError('/version', messages.aPlanFileNamesIts(PLAN_FILE_VERSION));
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
-    throw new PlanFormatError('/version', `the version is a whole number, ${PLAN_FILE_VERSION} at present.`);
+    throw new PlanFormatError('/version', messages.theVersionIsAWhole(PLAN_FILE_VERSION));
   }
   if (version > PLAN_FILE_VERSION) {
-    throw new PlanFormatError(
-      '/version',
-      `this file is of version ${version}; this program reads up to ${PLAN_FILE_VERSION}.`,
-    );
+    throw new PlanFormatError('/version', messages.thisFileIsOfVersion(version, PLAN_FILE_VERSION));
   }
   refuseUnknown(json, ['version', '$schema', ...TABLE_NAMES, 'entries'], '');
-  if (!isObject(json.plan)) throw new PlanFormatError('/plan', 'the plan’s settings are missing.');
+  if (!isObject(json.plan)) throw new PlanFormatError('/plan', messages.thePlansSettingsAreMissing);
 
   const rows = Object.fromEntries(TABLE_NAMES.map((table) => [table, [] as DraftRow[]])) as Record<
     TableName,
@@ -109,13 +106,12 @@ function idsIn(json: Json): Set<string> {
 
 function readTable(table: ListTable, json: unknown, taken: Set<string>): DraftRow[] {
   if (json === undefined) return [];
-  if (!Array.isArray(json)) throw new PlanFormatError(`/${table}`, 'a list of rows is expected.');
-  if (json.length > MAX_ROWS)
-    throw new PlanFormatError(`/${table}`, `a table may have ${MAX_ROWS} rows; this one has ${json.length}.`);
+  if (!Array.isArray(json)) throw new PlanFormatError(`/${table}`, messages.aListOfRowsIs);
+  if (json.length > MAX_ROWS) throw new PlanFormatError(`/${table}`, messages.aTableMayHaveRows(MAX_ROWS, json.length));
   const order = positions(json.length);
   return json.map((row: unknown, index) => {
     const pointer = `/${table}/${index}`;
-    if (!isObject(row)) throw new PlanFormatError(pointer, 'a row is a JSON object.');
+    if (!isObject(row)) throw new PlanFormatError(pointer, messages.aRowIsAJson);
     const draft = readRow(table, row, pointer, null);
     if ('position' in TABLES[table] && row.position === undefined) draft.position = order[index]!;
     if (draft.id === null && !DERIVED.has(table)) draft.id = freeId(String(draft.name ?? ''), table, index, taken);
@@ -129,7 +125,7 @@ function readRow(table: TableName, json: Json, pointer: string, fallbackId: stri
   const row: DraftRow = { id: fallbackId };
   if (json.id !== undefined) {
     if (typeof json.id !== 'string' || !ID_PATTERN.test(json.id)) {
-      throw new PlanFormatError(`${pointer}/id`, 'an id has 1 to 64 letters, digits, dashes or underscores.');
+      throw new PlanFormatError(`${pointer}/id`, messages.anIdHas1To);
     }
     row.id = json.id;
   }
@@ -139,7 +135,7 @@ function readRow(table: TableName, json: Json, pointer: string, fallbackId: stri
     else if (value === undefined && column.kind === 'position') row[name] = '';
     else if ((value === undefined || value === null) && optional) row[name] = null;
     else if (value === undefined || value === null)
-      throw new PlanFormatError(`${pointer}/${name}`, 'a value is missing.');
+      throw new PlanFormatError(`${pointer}/${name}`, messages.aValueIsMissing);
     else row[name] = readValue(column, value, `${pointer}/${name}`);
   }
   return row;
@@ -151,9 +147,7 @@ function readValue(column: Column, value: unknown, pointer: string): string | nu
   };
   // A figure may be written as a number where a formula can stand.
   if (column.kind === 'input' && typeof value === 'number')
-    return Math.abs(value) <= LARGEST_FIGURE
-      ? figureAsFormula(value)
-      : refuse('a number up to ten trillion is expected.');
+    return Math.abs(value) <= LARGEST_FIGURE ? figureAsFormula(value) : refuse(messages.aNumberUpToTen);
   const refusal = valueRefusal(column, value);
   if (refusal) return refuse(refusal);
   return column.kind === 'name' ? tidy(value as string) : (value as string | number | boolean);
@@ -178,7 +172,7 @@ function resolveReferences(rows: Record<TableName, DraftRow[]>): void {
         if (id === undefined) {
           throw new PlanFormatError(
             `${pointerOf(table, index)}/${column}`,
-            `there is nothing called "${value}" among the ${target}.`,
+            messages.thereIsNothingCalledAmongThe(value, target),
           );
         }
         row[column] = id;
@@ -207,20 +201,20 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
       else {
         if (owners.has(String(row.id)))
-          throw new PlanFormatError(`/${table}/${index}/id`, `the id "${row.id}" is there twice.`);
+          throw new PlanFormatError(`/${table}/${index}/id`, messages.theIdIsThereTwice(row.id));
         owners.add(String(row.id));
       }
       if (seen.has(String(row.id))) {
-        throw new PlanFormatError(`/${table}/${index}`, `there is another row for the same ${SAME[table] ?? 'month'}.`);
+        throw new PlanFormatError(`/${table}/${index}`, messages.thereIsAnotherRowFor(SAME[table]));
       }
       seen.add(String(row.id));
       if (row.amount != null && row.formula != null) {
-        throw new PlanFormatError(`/${table}/${index}`, 'there is an amount and a formula; only one of them can hold.');
+        throw new PlanFormatError(`/${table}/${index}`, messages.thereIsAnAmountAnd);
       }
       const doubt = table === 'highlights' ? highlightRefusal(row as unknown as HighlightRow) : null;
       if (doubt) throw new PlanFormatError(`/${table}/${index}/${doubt.field ?? ''}`, doubt.message);
       if (table === 'groups' && row.rhythm !== null && row.side !== 'expense') {
-        throw new PlanFormatError(`/${table}/${index}/rhythm`, 'only expenses are fixed, periodic or day-to-day.');
+        throw new PlanFormatError(`/${table}/${index}/rhythm`, messages.onlyExpensesAreFixedPeriodic);
       }
     });
   }
@@ -252,7 +246,7 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
           if (!(error instanceof FormulaError)) throw error;
           throw new PlanFormatError(
             `/${table}/${index}/${column}`,
-            `${error.message} (column ${error.problem.place.from + 1})`,
+            messages.withColumn(error.message, error.problem.place.from + 1),
           );
         }
       }
@@ -285,7 +279,7 @@ function refuseImpossibleBands(document: Document, rows: readonly DraftRow[]): v
   for (const schedule of document.taxSchedules.keys()) {
     for (const { bands } of bandSetsOf(document, schedule)) {
       const refusal =
-        storedBandsRefusal(bands) ?? (bands.length > MAX_PARTS ? `A schedule has at most ${MAX_PARTS} bands.` : null);
+        storedBandsRefusal(bands) ?? (bands.length > MAX_PARTS ? messages.aScheduleHasAtMost(MAX_PARTS) : null);
       if (refusal) throw new PlanFormatError(`/taxBands/${places.get(bands[0]!.id)!}`, refusal);
     }
   }
@@ -322,10 +316,7 @@ export function refuseUnknown(json: Json, known: readonly string[], pointer: str
   for (const key of Object.keys(json)) {
     if (!known.includes(key)) {
       const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
-      throw new PlanFormatError(
-        `${pointer}/${escaped}`,
-        `this field is not known here; known are ${known.join(', ')}.`,
-      );
+      throw new PlanFormatError(`${pointer}/${escaped}`, messages.thisFieldIsNotKnown(known.join(', ')));
     }
   }
 }

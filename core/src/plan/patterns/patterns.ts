@@ -6,6 +6,7 @@ import { FormulaError, type Expression } from '../../formula/expression/syntax.t
 import { planOf, type Document } from '../document/document.ts';
 import { nameOf } from '../document/naming.ts';
 import { unitOf } from '../document/formulas.ts';
+import { messages } from '../../messages/patterns.ts';
 
 /**
  * A rule that needs no formula to be written. It is stored as the formula it stands for, so that names, circles, units
@@ -166,33 +167,32 @@ export function patternInWords(pattern: Pattern, document: Document, line: strin
   const figure = (value: number) => writeFigure(value, unitOf(document, line), plan);
   const month = (value: Month) => monthInWords(value, plan.locale);
   const name = (id: string) => nameOf(document, id) ?? 'something deleted';
-  const everyMonths = (months: number) =>
-    months === 1 ? 'every month' : months === 12 ? 'every year' : `every ${months} months`;
+  const everyMonths = (months: number) => messages.everyYearEveryMonths(months);
   switch (pattern.kind) {
     case 'everyMonths':
-      return `${figure(pattern.amount)} ${everyMonths(pattern.months)}, first in ${month(pattern.from)}`;
+      return messages.firstIn(figure(pattern.amount), everyMonths(pattern.months), month(pattern.from));
     case 'yearlyIn': {
       const named = monthInWords(toMonth(`2026-${String(pattern.month).padStart(2, '0')}`), plan.locale).replace(
         /\s*2026.*/,
         '',
       );
-      return `${figure(pattern.amount)} a year, all of it in ${named}`;
+      return messages.aYearAllOfIt(figure(pattern.amount), named);
     }
     case 'yearlySpread':
-      return `${figure(pattern.amount)} a year, ${figure(pattern.amount / 12)} each month`;
+      return messages.aYearEachMonth(figure(pattern.amount), figure(pattern.amount / 12));
     case 'growth': {
       const how = pattern.by === 'year' ? 'growing once a year' : 'growing month by month';
-      return `${figure(pattern.amount)} from ${month(pattern.from)} on, ${how} by ${name(pattern.rate)}`;
+      return messages.growthFrom(figure(pattern.amount), month(pattern.from), how, name(pattern.rate));
     }
     case 'series': {
-      const more = `${figure(Math.abs(pattern.step))} ${pattern.step < 0 ? 'less' : 'more'}`;
-      return `${figure(pattern.amount)} from ${month(pattern.from)} on, ${more} ${everyMonths(pattern.months)}`;
+      const more = messages.lessOrMore(figure(Math.abs(pattern.step)), pattern.step);
+      return messages.seriesFrom(figure(pattern.amount), month(pattern.from), more, everyMonths(pattern.months));
     }
     case 'percentage':
-      return `${writeShare(pattern.share, plan.locale)} of ${name(pattern.of)}`;
+      return messages.shareOf(writeShare(pattern.share, plan.locale), name(pattern.of));
     case 'recent': {
       const whose = pattern.of === line ? 'its own' : `${name(pattern.of)}’s`;
-      return `the average of ${whose} ${pattern.months === 1 ? 'month' : `${pattern.months} months`} before`;
+      return messages.theAverageOfBefore(whose, pattern.months);
     }
   }
 }

@@ -1,5 +1,7 @@
-import { isMonth, toMonth, type Month } from '../../calendar/month.ts';
+import { toMonth, type Month } from '../../calendar/month.ts';
+import { isDay } from '../../calendar/readDate.ts';
 import { ID_PATTERN } from './names.ts';
+import { messages } from '../../messages/schema.ts';
 
 /**
  * A real payment or receipt. The amount counts whole minor units of the plan's currency (cents), positive the way its
@@ -28,13 +30,6 @@ export interface EntryRefusal {
   readonly field: keyof LedgerEntry;
 }
 
-/** Whether `text` is a day of the calendar, such as `2026-03-14`. */
-export function isDate(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || !isMonth(text.slice(0, 7))) return false;
-  const day = new Date(`${text}T00:00:00Z`);
-  return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
-}
-
 /** The month of a day: `2026-03` of `2026-03-14`. */
 export function monthOfDate(date: string): Month {
   return toMonth(date.slice(0, 7));
@@ -45,21 +40,18 @@ export const MAX_ENTRIES = 200_000;
 
 /** Why an entry cannot be kept at all, whatever plan it belongs to, or `null` when it can. */
 export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
-  if (!ID_PATTERN.test(entry.id))
-    return { message: 'An id has 1 to 64 letters, digits, dashes or underscores.', field: 'id' };
-  if (!isDate(entry.date)) return { message: `“${entry.date}” is no day of the calendar.`, field: 'date' };
+  if (!ID_PATTERN.test(entry.id)) return { message: messages.anIdHas1To, field: 'id' };
+  if (!isDay(entry.date)) return { message: messages.isNoDayOfThe(entry.date), field: 'date' };
   if (!Number.isInteger(entry.amount) || Math.abs(entry.amount) > LARGEST_AMOUNT)
-    return { message: 'An amount is a number of whole cents.', field: 'amount' };
-  if (entry.amount === 0)
-    return { message: 'Say how much it was; an entry of nothing changes nothing.', field: 'amount' };
+    return { message: messages.anAmountIsANumber, field: 'amount' };
+  if (entry.amount === 0) return { message: messages.sayHowMuchItWas, field: 'amount' };
   for (const [field, most] of [
     ['what', MAX_WHAT],
     ['account', MAX_ACCOUNT],
   ] as const) {
     const text = entry[field];
-    if (text.length > most) return { message: `At most ${most} letters, please.`, field };
-    if (!text.isWellFormed() || text.includes('\u0000'))
-      return { message: 'This text has a broken character in it. Type it again.', field };
+    if (text.length > most) return { message: messages.atMostLettersPlease(most), field };
+    if (!text.isWellFormed() || text.includes('\u0000')) return { message: messages.thisTextHasABroken, field };
   }
   return null;
 }

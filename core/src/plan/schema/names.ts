@@ -1,3 +1,4 @@
+import { messages } from '../../messages/schema.ts';
 /** What ids may look like: letters, digits, dashes; a colon parts the owner from the month in dated rows. */
 export const ID_PATTERN = /^[A-Za-z0-9_-]{1,64}$/;
 
@@ -12,12 +13,10 @@ export function tidy(name: string): string {
 /** Why a text cannot be a name at all, whatever else there is. */
 export function nameShapeRefusal(name: string): string | null {
   const trimmed = name.trim();
-  if (trimmed === '') return 'A name is needed.';
-  if ([...trimmed].length > MAX_NAME)
-    return `A name may have ${MAX_NAME} letters; this one has ${[...trimmed].length}.`;
+  if (trimmed === '') return messages.aNameIsNeeded;
+  if ([...trimmed].length > MAX_NAME) return messages.aNameMayHaveLetters(MAX_NAME, [...trimmed].length);
   // eslint-disable-next-line no-control-regex -- control characters are exactly what is refused
-  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(trimmed))
-    return 'A name stands on one line, without tabs or control characters.';
-  if (!trimmed.isWellFormed()) return 'This name has a broken character in it. Type it again.';
+  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(trimmed)) return messages.aNameStandsOnOne;
+  if (!trimmed.isWellFormed()) return messages.thisNameHasABroken;
   return null;
 }

@@ -1,4 +1,5 @@
 import type { Side } from './tables.ts';
+import { messages } from '../../messages/schema.ts';
 
 /** The totals every plan has. Their ids begin with @, which ids of rows never do. */
 export interface Total {
@@ -17,17 +18,22 @@ export const CUMULATIVE_NET = '@cumulativeNet';
 export const LEFT_OVER = '@leftOver';
 
 export const TOTALS: readonly Total[] = [
-  { id: TOTAL_INCOME, name: 'Total income', alias: 'Income', meaning: 'All income of the month, added up' },
-  { id: TOTAL_EXPENSES, name: 'Total expenses', alias: 'Expenses', meaning: 'All expenses of the month, added up' },
+  { id: TOTAL_INCOME, name: messages.totalIncome, alias: messages.income, meaning: messages.allIncomeOfTheMonth },
+  {
+    id: TOTAL_EXPENSES,
+    name: messages.totalExpenses,
+    alias: messages.expenses,
+    meaning: messages.allExpensesOfTheMonth,
+  },
   {
     id: TOTAL_SET_ASIDE,
-    name: 'Total set aside',
-    alias: 'Set aside',
-    meaning: 'All money set aside in the month, added up',
+    name: messages.totalSetAside,
+    alias: messages.setAside,
+    meaning: messages.allMoneySetAsideIn,
   },
-  { id: NET, name: 'Net', meaning: 'Total income less total expenses' },
-  { id: CUMULATIVE_NET, name: 'Cumulative net', meaning: 'Net added up since the plan’s first month' },
-  { id: LEFT_OVER, name: 'Left over', meaning: 'Net less what is set aside' },
+  { id: NET, name: messages.net, meaning: messages.totalIncomeLessTotalExpenses },
+  { id: CUMULATIVE_NET, name: messages.cumulativeNet, meaning: messages.netAddedUpSinceThe },
+  { id: LEFT_OVER, name: messages.leftOver, meaning: messages.netLessWhatIsSet },
 ];
 
 /** The total of a side; memo figures have none. */

@@ -4,6 +4,7 @@ import { LARGEST_FIGURE } from '../../figure/read.ts';
 import type { Column, ColumnSpec } from './columns.ts';
 import { nameShapeRefusal } from './names.ts';
 import { TABLES, type AnyRow, type TableName } from './tables.ts';
+import { messages } from '../../messages/schema.ts';
 
 /** The longest key of a position: what is put between the same two rows again and again needs longer ones. */
 const LONGEST_POSITION = 2000;
@@ -12,36 +13,32 @@ const LONGEST_POSITION = 2000;
 export function valueRefusal(column: Column, value: unknown): string | null {
   switch (column.kind) {
     case 'number':
-      return typeof value === 'number' && Math.abs(value) <= LARGEST_FIGURE
-        ? null
-        : 'a number up to ten trillion is expected.';
+      return typeof value === 'number' && Math.abs(value) <= LARGEST_FIGURE ? null : messages.aNumberUpToTen;
     case 'whole': {
       const { least, most } = column;
       const fits = typeof value === 'number' && Number.isInteger(value) && value >= least && value <= most;
-      return fits ? null : `a whole number from ${least} to ${most} is expected.`;
+      return fits ? null : messages.aWholeNumberFromTo(least, most);
     }
     case 'yesNo':
-      return typeof value === 'boolean' ? null : 'true or false is expected.';
+      return typeof value === 'boolean' ? null : messages.trueOrFalseIsExpected;
   }
-  if (typeof value !== 'string') return 'a text is expected.';
-  if (!value.isWellFormed() || value.includes('\u0000')) return 'there is a broken character in this text.';
+  if (typeof value !== 'string') return messages.aTextIsExpected;
+  if (!value.isWellFormed() || value.includes('\u0000')) return messages.thereIsABrokenCharacter;
   switch (column.kind) {
     case 'name':
       return nameShapeRefusal(value);
     case 'text':
-      return value.length > column.most ? `the text may have ${column.most} letters.` : null;
+      return value.length > column.most ? messages.theTextMayHaveLetters(column.most) : null;
     case 'month':
-      return isMonth(value) ? null : `"${value}" is not a month such as 2026-03.`;
+      return isMonth(value) ? null : messages.isNotAMonthSuch(value);
     case 'currency':
-      return isCurrency(value) ? null : `"${value}" is not a currency code such as EUR.`;
+      return isCurrency(value) ? null : messages.isNotACurrencyCode(value);
     case 'locale':
-      return isLocale(value) ? null : `"${value}" is not a language tag such as en-IE.`;
+      return isLocale(value) ? null : messages.isNotALanguageTag(value);
     case 'position':
-      return /^[0-9a-z]*[1-9a-z]$/.test(value) && value.length <= LONGEST_POSITION
-        ? null
-        : 'a position is a key over 0-9 and a-z that does not end in 0.';
+      return /^[0-9a-z]*[1-9a-z]$/.test(value) && value.length <= LONGEST_POSITION ? null : messages.aPositionIsAKey;
     case 'choice':
-      return column.options.includes(value) ? null : `one of ${column.options.join(', ')} is expected.`;
+      return column.options.includes(value) ? null : messages.oneOfIsExpected(column.options.join(', '));
     case 'formula':
     case 'input':
     case 'reference':

@@ -1,0 +1,80 @@
+/** What the core says: checks. */
+export const messages = {
+  // calculators
+  ofInLiesOutsideIts: (words: string, of: string, month: string) =>
+    `${words} of ${of} in ${month} lies outside its months.`,
+  removeIt: 'Remove it',
+  theExtraPayment: 'The extra payment',
+  anEntry: 'An entry',
+
+  // figures
+  departsFromItsRuleIn: (name: string, exceptionCount: number, ruled: number) =>
+    `${name} departs from its rule in ${exceptionCount} months and follows it in ${ruled}.`,
+  makeTheseFiguresItsRule: 'Make these figures its rule',
+  inExpensesExceedIncomeBy: (year: number, money: string) => `In ${year}, expenses exceed income by ${money}.`,
+  inExpensesExceedIncomeIn: (ownCount: number, year: number, months: string) =>
+    ownCount === 12
+      ? `In every month of ${year}, expenses exceed income.`
+      : `In ${year}, expenses exceed income in ${ownCount === 1 ? 'one month' : `${ownCount} months`}: ${months}.`,
+  theTargetSharesOfAll: (share: string) => `The target shares of all lines come to ${share} of the income.`,
+  theRulesOfAllLines: (share: string) => `The rules of all lines give out ${share} of the income.`,
+  aStepOfBeginsIn: (of: string, month: string) => `A step of ${of} begins in ${month}, after the plan’s end.`,
+  removeTheStep: 'Remove the step',
+  hasAnExceptionInOutside: (of: string, month: string) => `${of} has an exception in ${month}, outside the plan.`,
+  clearTheException: 'Clear the exception',
+  aValueOfBeginsIn: (of: string, month: string) => `A value of ${of} begins in ${month}, after the plan’s end.`,
+  removeTheValue: 'Remove the value',
+  nothingUsesTheAssumption: (name: string) => `Nothing uses the assumption ${name}.`,
+  deleteIt: 'Delete it',
+  isSetAsideInAnd: (name: string, monthCount: number) =>
+    `${name} is set aside in ${monthCount === 1 ? 'one month' : `${monthCount} months`}, and in none of them is there enough left for it.`,
+
+  // finding
+  whereThereIsNoFigure: 'Where there is no figure, whatever is added up from it is missing too.',
+  whenTheAssumptionChangesThis: 'When the assumption changes, this number stays behind, silently.',
+  aRuleThatHoldsIn:
+    'A rule that holds in fewer months than it is broken explains little; its exceptions may be the rule.',
+  theSameMoneyEntersA: 'The same money enters a total twice, and the net is wrong by it.',
+  anEmptyMonthIsNo:
+    'An empty month is no zero: divided by it there is no figure, multiplied by it there is none either.',
+  overTheYearMoreGoes: 'Over the year more goes out than comes in.',
+  inTheseMonthsTheMoney: 'In these months the money has to come from somewhere else.',
+  moreIsGivenOutThan: 'More is given out than there is.',
+  itLiesInAMonth: 'It lies in a month in which it can do nothing.',
+  changingItChangesNothingWhich: 'Changing it changes nothing, which surprises whoever tries.',
+  itWillStaySilentAnd: 'It will stay silent, and its silence looks as if all were well.',
+  inARuleOneOf: 'In a rule, one of them is easily taken for the other.',
+  whatIsSetAsideIs: 'What is set aside is not there to set aside.',
+  whateverUsesItsFiguresHas: 'Whatever uses its figures has none either.',
+
+  // highlights
+  removeTheHighlight: 'Remove the highlight',
+  theHighlightWatchesWhichHas: (word: string, name: string) =>
+    `The highlight “${word}” watches ${name}, which has no figures.`,
+  theHighlightOnNeverShows: (word: string, name: string, word2: string) =>
+    `The highlight “${word}” on ${name} never shows: wherever it would, “${word2}” does.`,
+  itMayBeMeantAs: (write: string) => ` It may be meant as ${write}.`,
+  theHighlightWaitsForTo: (word: string, name: string, write: string, write2: string, meant: string) =>
+    `The highlight “${word}” waits for ${name} to come to ${write}, but it never gets further than ${write2} from zero.${meant}`,
+
+  // rules
+  theRuleOfHasTyped: (name: string, written: string, name2: string) =>
+    `The rule of ${name} has ${written} typed in, which is the value of ${name2}.`,
+  putInItsPlace: (name: string) => `Put ${name} in its place`,
+  theRuleOfAddsAnd: (name: string, partName: string, wholeName: string) =>
+    `The rule of ${name} adds ${partName} and ${wholeName}, which contains it.`,
+  repeatsWhichCountsAlready: (name: string, names: string, of: string) =>
+    `${name} repeats ${names}, which ${of} counts already.`,
+  andMore: (emptyCount: number, emptyCount2: number) => (emptyCount === 1 ? '' : ` and ${emptyCount2} more`),
+  byWhichIsEmptyIn: (name: string, verb: string, of: string, month: string, others: string) =>
+    `${name} ${verb} by ${of}, which is empty in ${month}${others}.`,
+  theSameInOneMore: (otherCount: number) =>
+    otherCount === 0 ? '' : ` The same in ${otherCount === 1 ? 'one more month' : `${otherCount} more months`}.`,
+  theRuleOf: (name: string, lowered: string) => `The rule of ${name}: ${lowered}`,
+  writeInstead: (replacement: string) => `Write ${replacement}`,
+  theFormulaOf: (name: string, lowered: string) => `The formula of ${name}: ${lowered}`,
+  theOf: (words: string, name: string, lowered: string) => `The ${words} of ${name}: ${lowered}`,
+  andDifferByALetter: (name: string, other: string) => `${name} and ${other} differ by a letter.`,
+  aFigureInTheWrongUnit: 'A figure in the wrong unit looks like any other and is wrong by a factor.',
+  aDeletedLine: 'a deleted line',
+};

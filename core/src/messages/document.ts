@@ -1,0 +1,51 @@
+/** What the core says: document. */
+export const messages = {
+  // formulas
+  thisGivesButIsExpected: (unitWords: string, unitWords2: string) =>
+    `This gives ${unitWords}, but ${unitWords2} is expected.`,
+  aPlainNumber: 'a plain number',
+  aPercentage: 'a percentage',
+  aRatePerYear: 'a rate per year',
+  aRatePerMonth: 'a rate per month',
+  aMonth: 'a month',
+  yesOrNo: 'yes or no',
+
+  // highlights
+  aHighlightShows: (conditions: string) => `A highlight shows ${conditions}.`,
+  aToneIsOneOf: (tones: string) => `A tone is one of ${tones}.`,
+  giveTheHighlightAWord: 'Give the highlight a word, so that it does not speak by colour alone.',
+  sayBelowWhichFigure: 'Say below which figure.',
+  sayFromWhichFigureOn: 'Say from which figure on.',
+  sayAboveWhichFigure: 'Say above which figure.',
+  sayUpToWhichFigure: 'Say up to which figure.',
+  sayWhatTheYearMay: 'Say what the year may cost.',
+  theLowerLimitIsAbove: 'The lower limit is above the upper one, so this could never show.',
+
+  // limits
+  thisWouldMakeRowsOf: (size: number, most: number) =>
+    `This would make ${size} rows of one kind; a plan may have ${most}.`,
+  thisWouldMakeFiguresA: (figures: number, most: number) =>
+    `This would make ${figures} figures; a plan may have ${most}. Choose fewer months, or fewer lines.`,
+  theRulesOfThisPlan:
+    'The rules of this plan would take too long to compute. Let rules look at fewer months, or choose fewer months for the plan.',
+
+  // locks
+  isLockedUnlockItTo: (name: string) => `${name} is locked. Unlock it to change its figures.`,
+  andThisReachesIntoIt: ', and this reaches into it',
+  isLockedUnlockTheYear: (year: number, reaches: string) =>
+    `${year} is locked${reaches}. Unlock the year, or choose another reach.`,
+
+  // naming
+  theOf: (words: string, name: string) => `the ${words} of ${name}`,
+  isATotalEveryPlan: (name: string) => `${name} is a total every plan has. Choose another name.`,
+  thereIsAlreadyCalledRules: (kindOf: string, name: string) =>
+    `There is already ${kindOf} called ${name}. Rules tell things apart by their names, so choose another.`,
+  thereIsAlreadyACalled: (table: string, name: string) => `There is already a ${table} called ${name}.`,
+  copy: (attempt: number) => (attempt === 1 ? ' copy' : ` copy ${attempt}`),
+
+  // scenarios
+  insteadOf: (name: string, write: string, write2: string) => `${name} ${write} instead of ${write2}`,
+  inMonthsFromOn: (monthCount: number, first: string) =>
+    monthCount === 1 ? `in ${first}` : `in ${monthCount} months from ${first} on`,
+  otherFigures: (of: string | undefined, when: string) => `${of ?? 'a line'} other figures ${when}`,
+};
