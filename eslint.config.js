@@ -3,6 +3,17 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
+const SAID = '/^(aria-label|title|label|placeholder|words|heading|text|also|hint|alt)$/';
+
+/** Where a sentence would be written into a component: text, what is read out or stands in a field, a notice. */
+const SENTENCES = [
+  'JSXText[value=/[A-Za-z]{2}/]',
+  `JSXAttribute[name.name=${SAID}] > Literal[value=/[A-Za-z]{2}/]`,
+  `JSXAttribute[name.name=${SAID}] TemplateElement[value.raw=/[A-Za-z]{2}/]`,
+  `Property[key.name=${SAID}] > Literal[value=/[A-Za-z]{2}.* /]`,
+  `Property[key.name=${SAID}] > TemplateLiteral > TemplateElement[value.raw=/[A-Za-z]{2}/]`,
+];
+
 export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', 'test-results/'] },
   js.configs.recommended,
@@ -48,8 +59,14 @@ export default tseslint.config(
           selector: "CallExpression[callee.name='useEffect'] CallExpression[callee.property.name=/^(focus|select)$/]",
           message: 'What opens takes the keys before the next one is pressed: use useLayoutEffect.',
         },
+        ...SENTENCES.map((selector) => ({ selector, message: 'What is said stands in src/messages, by page.' })),
       ],
     },
+  },
+  {
+    // Ready-made plans are data; their lines are named as a plan's lines are.
+    files: ['web/src/messages/**', 'web/src/**/*.test.{ts,tsx}', 'web/src/testing/**', 'web/src/pages/start/readyMade.ts'],
+    rules: { 'no-restricted-syntax': 'off' },
   },
   {
     // A promise nobody waits for hides what went wrong with it.

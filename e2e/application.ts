@@ -133,3 +133,17 @@ export async function expectAccessible(page: Page): Promise<void> {
     violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 200)).join(' | ')}`),
   ).toEqual([]);
 }
+
+/** Chooses one of many by its words, as by the keyboard. */
+export async function choose(scope: Page | Locator, label: string, words: string): Promise<void> {
+  const field = scope.getByRole('combobox', { name: label, exact: true });
+  await field.fill(words);
+  await field.press('Enter');
+}
+
+/** Types a month into its field. */
+export async function setMonth(scope: Page | Locator, label: string, words: string): Promise<void> {
+  const field = scope.getByRole('textbox', { name: label, exact: true });
+  await field.fill(words);
+  await field.press('Enter');
+}

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, expectAccessible, test } from './application.ts';
+import { choose, expect, expectAccessible, setMonth, test } from './application.ts';
 
 test('checks lead to their place, are mended at one click, and set aside with a reason', async ({ page, budget }) => {
   // A number typed in that is an assumption's value.
@@ -59,8 +59,7 @@ test('charts are there without asking, kept by name, made from a selection, and 
   for (const name of ['Total income', 'Total expenses', 'Net'])
     await page.getByRole('button', { name: `Leave out ${name}` }).click();
   await expect(page.getByText('Nothing is drawn yet.')).toBeVisible();
-  for (const name of ['Home and contracts, all', 'Everyday, all'])
-    await page.getByLabel('Draw another').selectOption({ label: name });
+  for (const name of ['Home and contracts, all', 'Everyday, all']) await choose(page, 'Draw another', name);
   const table = page.getByRole('table', { name: 'Where it goes' });
   await expect(table.getByRole('row')).toHaveCount(3);
   await expect(table).toContainText('Home and contracts');
@@ -92,7 +91,7 @@ test('a chart sets the budget against a projection, in chosen months, and is sav
   await expect(page.getByLabel('Title of the chart')).toHaveValue('New chart');
   for (const name of ['Total income', 'Net']) await page.getByRole('button', { name: `Leave out ${name}` }).click();
   // The same once more is taken from elsewhere.
-  await page.getByLabel('Draw another').selectOption({ label: 'Total expenses' });
+  await choose(page, 'Draw another', 'Total expenses');
   const table = page.getByRole('table', { name: 'New chart' });
   await expect(table.getByRole('columnheader')).toHaveText([
     'Month',
@@ -100,8 +99,8 @@ test('a chart sets the budget against a projection, in chosen months, and is sav
     'Total expenses, projected from 2026',
   ]);
   await page.getByLabel('Year drawn').selectOption('some months');
-  await page.getByLabel('First month drawn').selectOption('2027-02');
-  await page.getByLabel('Last month drawn').selectOption('2027-04');
+  await setMonth(page, 'First month drawn', 'February 2027');
+  await setMonth(page, 'Last month drawn', 'April 2027');
   await expect(table.getByRole('rowheader')).toHaveText(['Feb 2027', 'Mar 2027', 'Apr 2027']);
   await page.getByLabel('Words along the axis').fill('Euro a month');
   await page.keyboard.press('Enter');

@@ -9,16 +9,8 @@ import { messages } from '../messages/ledger.ts';
 export function entryRefusal(document: Document, entry: LedgerEntry): EntryRefusal | null {
   const refusal = storedEntryRefusal(entry);
   if (refusal) return refusal;
-  const { locale } = planOf(document);
-  const calendar = calendarOf(document);
-  const month = monthOfDate(entry.date);
-  if (periodOf(calendar, month) < 0) {
-    const [first, last] = [calendar.first, calendar.months.at(-1)!].map((each) => monthInWords(each, locale));
-    return {
-      message: messages.thePlanHasNoIt(monthInWords(month, locale), first, last),
-      field: 'date',
-    };
-  }
+  const outside = dateRefusal(document, entry.date);
+  if (outside !== null) return { message: outside, field: 'date' };
   const line = document.lines.get(entry.line);
   if (!line) return { message: messages.thisLineIsNoLonger, field: 'line' };
   if (line.unit !== 'money' || document.groups.get(line.group)?.side === 'memo')
@@ -37,4 +29,14 @@ export function inMinorUnits(document: Document, figure: number): number | null 
   const whole = Math.round(figure * units);
   // Divided again it is the same number to the last digit, however large, if it had no more decimals.
   return whole / units === figure ? whole : null;
+}
+
+/** Why nothing can be entered on a day, for one that is in none of the plan's months; else `null`. */
+export function dateRefusal(document: Document, date: string): string | null {
+  const { locale } = planOf(document);
+  const calendar = calendarOf(document);
+  const month = monthOfDate(date);
+  if (periodOf(calendar, month) >= 0) return null;
+  const [first, last] = [calendar.first, calendar.months.at(-1)!].map((each) => monthInWords(each, locale));
+  return messages.thePlanHasNoIt(monthInWords(month, locale), first, last);
 }

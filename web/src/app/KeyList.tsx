@@ -1,5 +1,6 @@
 import Modal from 'react-bootstrap/Modal';
 import { KEY_SECTIONS } from './keyList.ts';
+import { messages } from '../messages/shell.ts';
 
 /** The list of keys. */
 export function KeyList({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -15,7 +16,7 @@ export function KeyList({ open, onClose }: { readonly open: boolean; readonly on
     >
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="key-list-title">
-          Keys
+          {messages.keys}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body className="key-list">

@@ -1,12 +1,13 @@
 import { Link } from 'react-router';
+import { messages } from '../messages/shell.ts';
 
 /** The page for an address that leads nowhere. */
 export function NotFound() {
   return (
     <main className="quiet-page">
-      <h1>There is no such page</h1>
+      <h1>{messages.thereIsNoSuchPage}</h1>
       <p>
-        The address may be misspelt. <Link to="/">Go to your plans</Link>
+        {messages.theAddressMayBeMisspelt} <Link to="/">{messages.goToYourPlans}</Link>
       </p>
     </main>
   );

@@ -2,6 +2,7 @@ import { monthOfYear, planOf, toMonth, yearOf } from '@haushalt/core';
 import { useState } from 'react';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { PlanForm, firstMonthOf, type PlanFormValues } from '../parts/plan/PlanForm.tsx';
+import { messages } from '../messages/shell.ts';
 
 /** The settings of the open plan. */
 export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
@@ -28,6 +29,13 @@ export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
     else onClose();
   };
   return (
-    <PlanForm title="Plan settings" submit="Save" values={values} refusal={refusal} onSubmit={save} onClose={onClose} />
+    <PlanForm
+      title={messages.planSettings}
+      submit={messages.save}
+      values={values}
+      refusal={refusal}
+      onSubmit={save}
+      onClose={onClose}
+    />
   );
 }

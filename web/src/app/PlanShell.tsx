@@ -27,6 +27,7 @@ import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { useNotices } from '../ui/Notices.tsx';
 import { ShellContext } from '../parts/plan/shell.ts';
+import { messages } from '../messages/shell.ts';
 
 // The form of the settings, with its checks, is fetched when it is asked for.
 const PlanSettings = lazy(() => import('./PlanSettings.tsx').then((module) => ({ default: module.PlanSettings })));
@@ -40,16 +41,16 @@ export function PlanShell() {
       key={planId}
       planId={planId}
       isReady={isReady}
-      loading={<Loading what="Opening the plan" />}
+      loading={<Loading what={messages.openingThePlan} />}
       failed={(message, again) => (
         <main className="quiet-page">
-          <h1>This plan cannot be opened</h1>
+          <h1>{messages.thisPlanCannotBeOpened}</h1>
           <p>{message}</p>
           <p>
             <button type="button" className="btn btn-primary" onClick={again}>
-              Try again
+              {messages.tryAgain}
             </button>{' '}
-            <Link to="/">Go to your plans</Link>
+            <Link to="/">{messages.goToYourPlans}</Link>
           </p>
         </main>
       )}
@@ -80,12 +81,12 @@ function Shell({ planId }: { readonly planId: string }) {
   const undo = useCallback(() => {
     const label = session.state.undo?.label;
     const refusal = session.undo();
-    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: `Taken back: ${label}.` });
+    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: messages.takenBack(label) });
   }, [session, notices]);
   const redo = useCallback(() => {
     const label = session.state.redo?.label;
     const refusal = session.redo();
-    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: `Done again: ${label}.` });
+    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: messages.doneAgain(label) });
   }, [session, notices]);
 
   /** Opens or closes the shelf. What is being typed there is taken first; what cannot be taken keeps it open. */
@@ -141,26 +142,26 @@ function Shell({ planId }: { readonly planId: string }) {
       <div className={`shell ${shelfOpen ? 'shelf-open' : ''}`}>
         <header className="shell-head">
           <Link to="/" className="wordmark">
-            Haushalt
+            {messages.haushalt}
           </Link>
           <PlanName />
           <SaveState />
           <div className="head-tools">
             <HeadCount planId={planId} />
             <Steps onUndo={undo} onRedo={redo} />
-            <button type="button" className="tool" onClick={() => setKeysOpen(true)} title="Keys (?)">
+            <button type="button" className="tool" onClick={() => setKeysOpen(true)} title={messages.keysWithKey}>
               <Icon name="keyboard" />
-              Keys
+              {messages.keys}
             </button>
             <button
               type="button"
               className="tool"
               aria-expanded={shelfOpen}
               onClick={toggleShelf}
-              title="Assumptions (Alt+A)"
+              title={messages.assumptionsAltA}
             >
               <Icon name="shelf" />
-              Assumptions
+              {messages.assumptions}
             </button>
           </div>
         </header>
@@ -190,9 +191,9 @@ function Shell({ planId }: { readonly planId: string }) {
 function PlanName() {
   const { name } = planOf(useSessionState().document);
   useEffect(() => {
-    document.title = `${name} – Haushalt`;
+    document.title = messages.windowTitle(name);
     return () => {
-      document.title = 'Haushalt';
+      document.title = messages.haushalt;
     };
   }, [name]);
   return (
@@ -211,15 +212,11 @@ function ScenarioStrip({ planId }: { readonly planId: string }) {
   return (
     <div className="scenario-strip" role="status">
       <Icon name="whatIf" />
-      <strong>Scenario: {scenario.name}</strong>
-      <span className="scenario-words">
-        {parts.length === 0
-          ? 'Nothing is otherwise yet. Change a value or a figure; the plan itself stays as it is.'
-          : `${parts.join('; ')}. The plan itself stays as it is.`}
-      </span>
-      <NavLink to={`/plans/${planId}/what-if?way=scenarios`}>Compare</NavLink>
+      <strong>{messages.scenario(scenario.name)}</strong>
+      <span className="scenario-words">{messages.thePlanItselfStaysAs(parts.length, parts.join('; '))}</span>
+      <NavLink to={`/plans/${planId}/what-if?way=scenarios`}>{messages.compare}</NavLink>
       <button type="button" className="btn btn-sm btn-primary" onClick={() => session.activate(null)}>
-        Back to the plan
+        {messages.backToThePlan}
       </button>
     </div>
   );
@@ -228,8 +225,24 @@ function ScenarioStrip({ planId }: { readonly planId: string }) {
 function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRedo: () => void }) {
   const { undo, redo } = useSessionState();
   const steps = [
-    { name: 'undo', words: 'Undo', step: undo, onStep: onUndo, title: 'Take back', keys: 'Ctrl+Z', none: 'take back' },
-    { name: 'redo', words: 'Redo', step: redo, onStep: onRedo, title: 'Do again', keys: 'Ctrl+Y', none: 'do again' },
+    {
+      name: 'undo',
+      words: messages.undo,
+      step: undo,
+      onStep: onUndo,
+      title: messages.takeBack,
+      keys: 'Ctrl+Z',
+      none: messages.toTakeBack,
+    },
+    {
+      name: 'redo',
+      words: messages.redo,
+      step: redo,
+      onStep: onRedo,
+      title: messages.doAgain,
+      keys: 'Ctrl+Y',
+      none: messages.toDoAgain,
+    },
   ] as const;
   return steps.map(({ name, words, step, onStep, title, keys, none }) => (
     <button
@@ -238,7 +251,7 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
       className="tool"
       onClick={onStep}
       disabled={!step}
-      title={step ? `${title}: ${step.label} (${keys})` : `Nothing to ${none}`}
+      title={step ? `${title}: ${step.label} (${keys})` : messages.nothingTo(none)}
     >
       <Icon name={name} />
       {words}
@@ -254,10 +267,10 @@ const Pages = memo(function Pages({
   readonly onSettings: () => void;
 }) {
   return (
-    <nav className="shell-nav" aria-label="Pages of the plan">
+    <nav className="shell-nav" aria-label={messages.pagesOfThePlan}>
       <NavLink to="/" end>
         <Icon name="plans" />
-        Plans
+        {messages.plans}
       </NavLink>
       <hr />
       {PAGES.map(({ path, name, icon }) => (
@@ -269,11 +282,11 @@ const Pages = memo(function Pages({
       <div className="nav-foot">
         <a href={`/api/plans/${encodeURIComponent(planId)}/file`} download>
           <Icon name="saveFile" />
-          Save as file
+          {messages.saveAsFile}
         </a>
         <button type="button" onClick={onSettings}>
           <Icon name="settings" />
-          Settings
+          {messages.settings}
         </button>
       </div>
     </nav>
@@ -285,26 +298,16 @@ function HeadCount({ planId }: { readonly planId: string }) {
   const count = useFindings().open.length;
   if (count === 0) return null;
   return (
-    <Link
-      to={`/plans/${planId}/checks`}
-      className="tool"
-      title={count === 1 ? 'One thing worth a second look' : `${count} things worth a second look`}
-    >
+    <Link to={`/plans/${planId}/checks`} className="tool" title={messages.thingsWorthASecondLook(count)}>
       <Icon name="checks" />
-      {count === 1 ? '1 check' : `${count} checks`}
+      {messages.checks(count)}
     </Link>
   );
 }
 
 function SaveState() {
   const { waiting, reachable } = useSaving();
-  const text = reachable
-    ? waiting === 0
-      ? 'Saved'
-      : 'Saving …'
-    : waiting === 0
-      ? 'The server is away'
-      : `The server is away. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`} and will be sent.`;
+  const text = reachable ? messages.saving(waiting) : messages.theServerIsAwayOne(waiting);
   return (
     <span className={`save-state ${reachable ? '' : 'is-away'}`} role="status">
       {!reachable && <Icon name="warning" />}

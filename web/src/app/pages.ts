@@ -1,5 +1,6 @@
 import { lazy, type ComponentType } from 'react';
 import type { IconName } from '../ui/Icon.tsx';
+import { messages } from '../messages/shell.ts';
 
 /** A page of an open plan: its address below the plan's, what it is called, and where it is fetched from when it is opened. */
 export interface Page {
@@ -26,23 +27,29 @@ function page<N extends string>(
 
 /** The pages of a plan, in the order they are listed: routes and navigation are made from this. */
 export const PAGES: readonly Page[] = [
-  page('overview', 'Overview', 'overview', () => import('../pages/overview/OverviewPage.tsx'), 'OverviewPage'),
-  page('budget', 'Budget', 'budget', () => import('../pages/budget/BudgetPage.tsx'), 'BudgetPage'),
+  page('overview', messages.overview, 'overview', () => import('../pages/overview/OverviewPage.tsx'), 'OverviewPage'),
+  page('budget', messages.budget, 'budget', () => import('../pages/budget/BudgetPage.tsx'), 'BudgetPage'),
   page(
     'projection',
-    'Projection',
+    messages.projection,
     'projection',
     () => import('../pages/projection/ProjectionPage.tsx'),
     'ProjectionPage',
   ),
-  page('loans', 'Loans', 'loans', () => import('../pages/loans/LoansPage.tsx'), 'LoansPage'),
-  page('savings', 'Savings', 'savings', () => import('../pages/savings/SavingsPage.tsx'), 'SavingsPage'),
-  page('tax', 'Tax', 'tax', () => import('../pages/tax/TaxPage.tsx'), 'TaxPage'),
-  page('break-even', 'Break-even', 'breakEven', () => import('../pages/breakEven/BreakEvenPage.tsx'), 'BreakEvenPage'),
-  page('spending', 'Spending', 'spending', () => import('../pages/spending/SpendingPage.tsx'), 'SpendingPage'),
-  page('charts', 'Charts', 'chart', () => import('../pages/charts/ChartsPage.tsx'), 'ChartsPage'),
-  page('what-if', 'What if', 'whatIf', () => import('../pages/whatIf/WhatIfPage.tsx'), 'WhatIfPage'),
-  page('checks', 'Checks', 'checks', () => import('../pages/checks/ChecksPage.tsx'), 'ChecksPage'),
+  page('loans', messages.loans, 'loans', () => import('../pages/loans/LoansPage.tsx'), 'LoansPage'),
+  page('savings', messages.savings, 'savings', () => import('../pages/savings/SavingsPage.tsx'), 'SavingsPage'),
+  page('tax', messages.tax, 'tax', () => import('../pages/tax/TaxPage.tsx'), 'TaxPage'),
+  page(
+    'break-even',
+    messages.breakEven,
+    'breakEven',
+    () => import('../pages/breakEven/BreakEvenPage.tsx'),
+    'BreakEvenPage',
+  ),
+  page('spending', messages.spending, 'spending', () => import('../pages/spending/SpendingPage.tsx'), 'SpendingPage'),
+  page('charts', messages.charts, 'chart', () => import('../pages/charts/ChartsPage.tsx'), 'ChartsPage'),
+  page('what-if', messages.whatIf, 'whatIf', () => import('../pages/whatIf/WhatIfPage.tsx'), 'WhatIfPage'),
+  page('checks', messages.checksPage, 'checks', () => import('../pages/checks/ChecksPage.tsx'), 'ChecksPage'),
 ];
 
 /** Where a plan is opened. */

@@ -1,4 +1,5 @@
 import type { KeyBinding } from '../ui/keys.ts';
+import { messages } from '../messages/shell.ts';
 
 interface ShellDeed {
   readonly deed: 'undo' | 'redo' | 'shelf' | 'keys';
@@ -11,15 +12,15 @@ export const SHELL_KEYS: readonly KeyBinding<ShellDeed>[] = [
   {
     presses: ['Ctrl+z'],
     shown: 'Ctrl+Z, Ctrl+Y',
-    words: 'undo, redo',
+    words: messages.undoRedo,
     does: { deed: 'undo', whileTyping: false },
   },
   { presses: ['Ctrl+y', 'Ctrl+Shift+z'], shown: '', words: '', does: { deed: 'redo', whileTyping: false } },
   {
     presses: ['Alt+a'],
     shown: 'Alt+A',
-    words: 'assumptions open or closed',
+    words: messages.assumptionsOpenOrClosed,
     does: { deed: 'shelf', whileTyping: true },
   },
-  { presses: ['?'], shown: '?', words: 'this list', does: { deed: 'keys', whileTyping: false } },
+  { presses: ['?'], shown: '?', words: messages.thisList, does: { deed: 'keys', whileTyping: false } },
 ];

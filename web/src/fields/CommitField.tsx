@@ -1,98 +1,97 @@
-import { useId, useState, type FocusEvent, type KeyboardEvent } from 'react';
-import { flushSync } from 'react-dom';
-import { selectAll } from '../ui/selectAll.ts';
-import { useUnfinished } from '../ui/useUnfinished.ts';
+import { useId, useImperativeHandle, type KeyboardEvent, type ReactNode, type Ref } from 'react';
+import Form from 'react-bootstrap/Form';
+import { useInPlace } from './useInPlace.ts';
 
 interface CommitFieldProps {
-  readonly className: string;
+  readonly className?: string;
   readonly label: string;
   /** What stands there while nobody is typing, and what there is to edit. */
   readonly shown: string;
   readonly entry: string;
+  readonly placeholder?: string;
   /** Takes what was typed; returns why it cannot. */
   readonly onCommit: (text: string) => string | null;
   readonly onNudge?: (direction: 1 | -1) => void;
   readonly multiline?: boolean;
+  readonly inputRef?: Ref<HTMLInputElement>;
+  readonly name?: string;
+  /** What stands within the field, at its end. */
+  readonly after?: ReactNode;
 }
 
 /**
  * A text that is changed in place: Enter or leaving it commits, Escape leaves it as it was. What cannot be taken stays
  * as typed, with the reason below.
  */
-export function CommitField({ className, label, shown, entry, onCommit, onNudge, multiline }: CommitFieldProps) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const [focused, setFocused] = useState(false);
-  const [refusal, setRefusal] = useState<string | null>(null);
+export function CommitField(props: CommitFieldProps) {
+  const {
+    className = '',
+    label,
+    shown,
+    entry,
+    placeholder,
+    onCommit,
+    onNudge,
+    multiline,
+    inputRef,
+    name,
+    after,
+  } = props;
+  const field = useInPlace({ entry, take: onCommit });
+  const { draft, refusal } = field;
   const refusalId = useId();
+  useImperativeHandle(inputRef, () => field.input.current as HTMLInputElement);
 
-  const commit = () => {
-    if (draft === null || draft === entry) return reset();
-    const refused = onCommit(draft);
-    if (refused) setRefusal(refused);
-    else reset();
-  };
-  const reset = () => {
-    setDraft(null);
-    setRefusal(null);
-  };
-  useUnfinished({ text: draft ?? '', isOpen: draft !== null && draft !== entry, take: () => onCommit(draft ?? '') });
   const keyDown = (event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>) => {
     if (event.key === 'Enter' && !(multiline && event.shiftKey)) {
-      event.preventDefault();
-      commit();
+      // In a form it goes on to what Enter does there, unless it cannot be taken.
+      if (!field.commit() || multiline || event.currentTarget.form === null) event.preventDefault();
     } else if (event.key === 'Escape') {
-      reset();
+      field.reset();
       event.currentTarget.select();
-    } else if (onNudge && draft === null && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+    } else if (onNudge && draft === null && !event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault();
       onNudge(event.key === 'ArrowUp' ? 1 : -1);
     }
   };
   const common = {
+    size: 'sm',
     className: `${className} ${refusal ? 'is-refused' : ''}`,
     'aria-label': label,
     'aria-invalid': refusal !== null,
     'aria-describedby': refusalId,
-    value: draft ?? (focused ? entry : shown),
+    placeholder,
+    value: draft ?? (field.isFocused ? entry : shown),
     onBlur: () => {
-      setFocused(false);
-      commit();
+      field.setFocused(false);
+      field.commit();
     },
     onKeyDown: keyDown,
-  };
-  /** The whole text is selected, so that typing replaces it: at once, and again after a click has set the caret. */
-  const focusAndSelect = (event: FocusEvent<HTMLInputElement>) => {
-    const input = event.currentTarget;
-    flushSync(() => setFocused(true));
-    input.select();
-    requestAnimationFrame(() => {
-      if (input.value === entry) selectAll(input);
-    });
-  };
-  const change = (text: string) => {
-    setDraft(text);
-    setRefusal(null);
-  };
-
+  } as const;
   return (
     <>
       {multiline ? (
-        <textarea
+        <Form.Control
+          as="textarea"
           {...common}
-          onFocus={() => setFocused(true)}
+          ref={field.input as Ref<HTMLTextAreaElement & HTMLInputElement>}
+          onFocus={() => field.setFocused(true)}
           rows={2}
           maxLength={2000}
-          onChange={(event) => change(event.target.value)}
+          onChange={(event) => field.change(event.target.value)}
         />
       ) : (
-        <input
+        <Form.Control
           {...common}
-          onFocus={focusAndSelect}
+          ref={field.input as Ref<HTMLInputElement>}
+          name={name}
+          onFocus={field.focusAndSelect}
           autoComplete="off"
           spellCheck={false}
-          onChange={(event) => change(event.target.value)}
+          onChange={(event) => field.change(event.target.value)}
         />
       )}
+      {after}
       {refusal && (
         <p className="refusal" id={refusalId} role="alert">
           {refusal}

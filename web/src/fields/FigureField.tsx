@@ -1,6 +1,8 @@
 import { isFraction, planOf, readFigure, writeForEntry, type Unit } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
+import { messages } from '../messages/fields.ts';
 
 type FigureFieldProps = {
   readonly label: string;
@@ -37,12 +39,13 @@ export function FigureField(props: FigureFieldProps) {
       : !read.ok
         ? read.message
         : props.isNeeded && read.figure === null
-          ? 'A figure is needed here.'
+          ? messages.aFigureIsNeededHere
           : null;
   const sign = isBare && isFraction(unit) ? ' %' : '';
   const field = (
     <>
-      <input
+      <Form.Control
+        size="sm"
         className={isBare ? undefined : 'form-control form-control-sm tabular'}
         aria-label={isBare ? label : undefined}
         aria-invalid={problem !== null}

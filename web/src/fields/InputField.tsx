@@ -13,16 +13,18 @@ import {
   type Document,
   type PlacedInput,
 } from '@haushalt/core';
-import { useId, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { useId, useRef, useState, type CompositionEvent, type FocusEvent, type KeyboardEvent } from 'react';
+import Form from 'react-bootstrap/Form';
 import { flushSync } from 'react-dom';
 import { nudged } from './nudged.ts';
 import { useNotices } from '../ui/Notices.tsx';
 import { selectAll } from '../ui/selectAll.ts';
-import { useUnfinished } from '../ui/useUnfinished.ts';
+import { useInPlace } from './useInPlace.ts';
 import { completableNames, formulaField } from './formula/formulaField.ts';
 import { looksLikeFormula, readEntry } from './formula/entry.ts';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { Slider } from './Slider.tsx';
+import { messages } from '../messages/fields.ts';
 
 interface InputFieldProps {
   readonly input: PlacedInput;
@@ -48,9 +50,6 @@ export function InputField(props: InputFieldProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
   const notation = notationOf(plan.locale);
-  const [draft, setDraft] = useState<string | null>(null);
-  const [focused, setFocused] = useState(false);
-  const [refusal, setRefusal] = useState<string | null>(null);
   // The formula field, from the keystroke on that makes a formula of what is typed until it is taken or left.
   const [Field, setField] = useState<ReturnType<typeof formulaField>>(null);
   const isSwapping = useRef(false);
@@ -60,69 +59,52 @@ export function InputField(props: InputFieldProps) {
 
   const { formula, unit } = input;
   const entry = entryText(input, document);
-  const text = draft ?? entry;
+  const field = useInPlace({
+    entry,
+    take(text) {
+      const typed = readEntry(text, looksLikeFormula(text), unit, document);
+      if (typed.kind === 'problem') return typed.problem.message;
+      const stored =
+        typed.kind === 'formula' ? typed.stored : typed.figure === null ? null : figureAsFormula(typed.figure);
+      return session.send(commandForInput(document, input.id, stored))?.message ?? null;
+    },
+  });
+  const { draft, text, refusal } = field;
   const isFormula = draft === null ? formula !== null && figureOfFormula(formula) === null : looksLikeFormula(draft);
-  const typed = draft === null ? null : readEntry(draft, isFormula, unit, document);
-  const problem = typed?.kind === 'problem' && isFormula ? typed.problem : null;
+  const typed = draft !== null && isFormula ? readEntry(draft, true, unit, document) : null;
+  const problem = typed?.kind === 'problem' ? typed.problem : null;
   const series = model.seriesOf(input.id);
   const value = series?.valueAt(period) ?? NaN;
-  const missing = series?.codeAt(period) === BLANK ? 'nothing' : 'no figure';
+  const missing = series?.codeAt(period) === BLANK ? messages.nothing : messages.noFigure;
 
   const reset = () => {
-    setDraft(null);
-    setRefusal(null);
+    field.reset();
     setField(null);
   };
-  /** Gives the input another figure or formula; says whether that could be. */
-  const give = (stored: string | null): boolean => {
-    const refused = session.send(commandForInput(document, input.id, stored));
-    setRefusal(refused?.message ?? null);
-    return !refused;
-  };
-  /** Takes what has been typed; why not, where it cannot be. */
-  const take = (): string | null => {
-    if (typed === null) return null;
-    if (typed.kind === 'problem') return typed.problem.message;
-    const figure = typed.kind === 'figure' ? typed.figure : null;
-    const stored = typed.kind === 'formula' ? typed.stored : figure === null ? null : figureAsFormula(figure);
-    return session.send(commandForInput(document, input.id, stored))?.message ?? null;
-  };
-  const isOpen = draft !== null && draft !== entry;
   const commit = (): boolean => {
-    const refused = isOpen ? take() : null;
-    if (refused === null) reset();
-    else setRefusal(refused);
-    return refused === null;
+    const isTaken = field.commit();
+    if (isTaken) setField(null);
+    return isTaken;
   };
-  useUnfinished({ text, isOpen, take });
-  const change = (next: string) => {
-    setDraft(next);
-    setRefusal(null);
+  /** Gives the input another figure or formula. */
+  const give = (stored: string | null) => {
+    const refused = session.send(commandForInput(document, input.id, stored));
+    field.setRefusal(refused?.message ?? null);
   };
   /** Takes what is typed in the plain field; a formula goes on in the formula field, within this keystroke. */
-  const typedHere = (field: HTMLInputElement, isComposing: boolean) => {
-    const next = field.value;
-    if (isComposing || !looksLikeFormula(next) || !focused) return change(next);
+  const typedHere = (plain: HTMLInputElement, isComposing: boolean) => {
+    const next = plain.value;
+    if (isComposing || !looksLikeFormula(next) || !field.isFocused) return field.change(next);
     isSwapping.current = true;
     flushSync(() => {
-      change(next);
-      setCaret(field.selectionStart ?? next.length);
+      field.change(next);
+      setCaret(plain.selectionStart ?? next.length);
       setField(() => formulaField());
     });
     isSwapping.current = false;
   };
   /** The plain field has the focus again once the formula field is gone. */
   const refocus = () => setTimeout(() => native.current?.focus());
-  /** What there is to edit is selected as a whole, so that typing replaces it. */
-  const focusAndSelect = (event: FocusEvent<HTMLInputElement>) => {
-    const field = event.currentTarget;
-    flushSync(() => setFocused(true));
-    field.select();
-    // A click sets the caret after the focus has come.
-    requestAnimationFrame(() => {
-      if (field.value === entry) selectAll(field);
-    });
-  };
   const keyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter') {
       event.preventDefault();
@@ -141,7 +123,7 @@ export function InputField(props: InputFieldProps) {
     if (event.currentTarget.contains(event.relatedTarget)) return;
     // The plain field gives way to the formula field while something is typed: that is no leaving.
     if (isSwapping.current) return;
-    setFocused(false);
+    field.setFocused(false);
     commit();
   };
   const findings = formula !== null && draft === null ? unitFindings(readStored(formula), document, unit) : [];
@@ -154,12 +136,12 @@ export function InputField(props: InputFieldProps) {
             value={text}
             caret={caret}
             isBeingTyped
-            label={`Formula of ${label}`}
+            label={messages.formulaOf(label)}
             names={completableNames(document)}
             notation={notation}
             problem={problem}
             describedBy={wordsId}
-            onChange={change}
+            onChange={field.change}
             onKey={(key) => {
               if (key === 'Enter') {
                 if (commit()) refocus();
@@ -171,9 +153,10 @@ export function InputField(props: InputFieldProps) {
             }}
           />
         ) : (
-          <input
+          <Form.Control
+            size="sm"
             ref={native}
-            className={isFormula ? 'is-formula' : undefined}
+            className={isFormula ? 'is-formula' : ''}
             aria-label={label}
             aria-invalid={(refusal ?? complaint) !== null}
             aria-describedby={wordsId}
@@ -181,17 +164,18 @@ export function InputField(props: InputFieldProps) {
             spellCheck={false}
             placeholder={placeholder}
             title={isFormula ? text : undefined}
-            value={focused || draft !== null ? text : shownText(input, document)}
-            onFocus={focusAndSelect}
-            onChange={(event) => typedHere(event.target, (event.nativeEvent as InputEvent).isComposing)}
-            onCompositionEnd={(event) => typedHere(event.currentTarget, false)}
+            value={field.isFocused || draft !== null ? text : shownText(input, document)}
+            onFocus={field.focusAndSelect}
+            onChange={(event) =>
+              typedHere(event.target as HTMLInputElement, (event.nativeEvent as InputEvent).isComposing)
+            }
+            onCompositionEnd={(event: CompositionEvent<HTMLInputElement>) => typedHere(event.currentTarget, false)}
             onKeyDown={keyDown}
           />
         )}
         {isFormula && draft === null && (
           <span className="input-value">
-            = {value === value ? writeWithUnit(value, unit, plan) : missing}
-            {when !== undefined && ` in ${when}`}
+            {messages.equals(value === value ? writeWithUnit(value, unit, plan) : missing, when)}
           </span>
         )}
       </div>
@@ -214,7 +198,7 @@ export function InputField(props: InputFieldProps) {
                   give(`${formula!.slice(0, place.from)}${mend.replacement}${formula!.slice(place.to)}`);
                 }}
               >
-                Write {mend.replacement}
+                {messages.write(mend.replacement)}
               </button>
             )}
           </p>

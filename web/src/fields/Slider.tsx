@@ -1,6 +1,7 @@
 import { isFraction, writeWithUnit, type PlanRow, type Unit } from '@haushalt/core';
 import { useState } from 'react';
 import { RangeSlider } from '../ui/RangeSlider.tsx';
+import { messages } from '../messages/fields.ts';
 
 /** What is tried: its unit and value, and its limits where it has some. */
 export interface Tried {
@@ -24,7 +25,7 @@ export function Slider({ of, plan, onTry, onKeep }: SliderProps) {
   const [held, setHeld] = useState<ReturnType<typeof rangeOf> | null>(null);
   return (
     <RangeSlider
-      label={`Try values of ${of.name}`}
+      label={messages.tryValuesOf(of.name)}
       value={of.value}
       {...(held ?? rangeOf(of))}
       write={(value) => writeWithUnit(value, of.unit, plan)}

@@ -1,5 +1,6 @@
 import { boundTo, type KeyBinding, type KeyPress } from '../ui/keys.ts';
 import type { GridPlace } from './selection.ts';
+import { messages } from '../messages/grid.ts';
 
 /** Where the selection stands in a grid. Columns from `first` to `last` scroll; those before and after are pinned. */
 export interface KeyPlace extends GridPlace {
@@ -30,14 +31,14 @@ export const MOVES: readonly KeyBinding<Move>[] = [
   {
     presses: ['ArrowLeft'],
     shown: '↑ ↓ ← →',
-    words: 'one field on; past December into the next year',
+    words: messages.oneFieldOnPastDecember,
     does: move(0, -1),
   },
   { presses: ['ArrowRight'], shown: '', words: '', does: move(0, 1) },
   {
     presses: ['Home'],
     shown: 'Home, End',
-    words: 'first and last month; again: the name, the year',
+    words: messages.firstAndLastMonthAgain,
     does: ({ row, column, first }) => ({ row, column: column === first ? 0 : first }),
   },
   {
@@ -50,14 +51,14 @@ export const MOVES: readonly KeyBinding<Move>[] = [
   {
     presses: ['Ctrl+Home'],
     shown: 'Ctrl+Home, Ctrl+End',
-    words: 'first and last line',
+    words: messages.firstAndLastLine,
     does: ({ column }) => ({ row: 0, column }),
   },
   { presses: ['Ctrl+End'], shown: '', words: '', does: ({ rows, column }) => ({ row: rows - 1, column }) },
   {
     presses: ['PageUp'],
     shown: 'Page Up, Page Down',
-    words: 'a screenful of lines',
+    words: messages.aScreenfulOfLines,
     does: ({ row, column, pageSize }) => ({ row: row - pageSize, column }),
   },
   {
@@ -73,28 +74,33 @@ export const DEEDS: readonly KeyBinding<{ readonly key: GridKey; readonly onLabe
   {
     presses: ['Enter', 'F2'],
     shown: 'Enter or F2',
-    words: 'change what is there',
+    words: messages.changeWhatIsThere,
     does: { key: { kind: 'open', typed: null, asRule: false }, onLabel: true },
   },
   {
     presses: ['Ctrl+Enter'],
     shown: 'Ctrl+Enter',
-    words: 'change the rule of the line',
+    words: messages.changeTheRuleOfThe,
     does: { key: { kind: 'open', typed: null, asRule: true }, onLabel: false },
   },
   {
     presses: ['Delete', 'Backspace'],
     shown: 'Delete',
-    words: 'clear an exception; empty another month',
+    words: messages.clearAnExceptionEmptyAnother,
     does: { key: { kind: 'clear' }, onLabel: false },
   },
   {
     presses: ['Ctrl+ '],
     shown: 'Ctrl+Space, Ctrl+click',
-    words: 'begin another block apart',
+    words: messages.beginAnotherBlockApart,
     does: { key: { kind: 'addBlock' }, onLabel: false },
   },
-  { presses: ['Ctrl+a'], shown: 'Ctrl+A', words: 'all figures', does: { key: { kind: 'selectAll' }, onLabel: true } },
+  {
+    presses: ['Ctrl+a'],
+    shown: 'Ctrl+A',
+    words: messages.allFigures,
+    does: { key: { kind: 'selectAll' }, onLabel: true },
+  },
 ];
 
 /** What a key does in a grid; `null` for one that is none of the grid's. */

@@ -1,6 +1,7 @@
 import type { Refusal } from '@haushalt/core';
 import { anchor, placed, type AnchoredSelection, type Named } from './anchored.ts';
 import { activeOf, addBlock, extendTo, selectOne, type GridPlace, type GridSelection } from './selection.ts';
+import { messages } from '../messages/grid.ts';
 
 /**
  * What goes on in a grid, as one machine: browsing, choosing a block with the pointer, editing with a draft. Cells are meant
@@ -190,7 +191,7 @@ function drop(state: GridState, terms: GridTerms): Step {
   const { editing } = state.mode;
   const { text } = editing.draft;
   const refusal = isChanged(editing) && text.trim() !== '' ? terms.take(editing) : null;
-  const said = refusal && `“${text}” was not taken. ${refusal.message}`;
+  const said = refusal && messages.wasNotTaken(text, refusal.message);
   return { state: { ...state, mode: BROWSING }, said, stays: false };
 }
 

@@ -10,6 +10,7 @@ import {
   type TableName,
 } from '@haushalt/core';
 import type { Order } from './orders.ts';
+import { messages } from '../messages/session.ts';
 
 /** An answer of the server that is no success, with its sentence for people. */
 export class ServerRefusal extends Error {
@@ -28,7 +29,7 @@ export class ServerAway extends Error {
   /** Whether the server has failed at this very request, rather than being away, busy or without room. */
   readonly hasFailed: boolean;
 
-  constructor(message = 'Haushalt’s server cannot be reached.', hasFailed = false) {
+  constructor(message = messages.haushaltsServerCannotBeReached, hasFailed = false) {
     super(message);
     this.hasFailed = hasFailed;
   }
@@ -87,7 +88,7 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
     throw new ServerAway(answer?.error?.message, response.status === 500);
   throw new ServerRefusal(
     response.status,
-    answer?.error?.message ?? 'The server refused without saying why.',
+    answer?.error?.message ?? messages.theServerRefusedWithoutSaying,
     answer?.error?.path,
   );
 }

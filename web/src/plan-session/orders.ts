@@ -11,6 +11,7 @@ import {
   type Document,
   type EntryChange,
 } from '@haushalt/core';
+import { messages } from '../messages/session.ts';
 
 /** A step through history, as the server takes it. */
 export interface HistoryStep {
@@ -44,10 +45,9 @@ export function isStep(order: Order): order is HistoryStep {
 export function decideOrder(document: Document, history: readonly HistoryItem[], order: Order): Decision {
   if (!isStep(order)) return decide(document, order);
   const item = history.find((other) => other.commandId === order.target);
-  if (!item)
-    return { ok: false, refusal: { code: 'conflict', message: 'There is no such step in the history of this plan.' } };
+  if (!item) return { ok: false, refusal: { code: 'conflict', message: messages.noSuchStep } };
   if (item.changes === null)
-    return { ok: false, refusal: { code: 'conflict', message: 'What this changed has not arrived yet. Try again.' } };
+    return { ok: false, refusal: { code: 'conflict', message: messages.whatThisChangedHasNot } };
   return decideChanges(document, order.kind === 'undo' ? invert(item.changes) : item.changes);
 }
 

@@ -28,6 +28,7 @@ import {
   type Order,
   type PendingOrder,
 } from './orders.ts';
+import { messages } from '../messages/session.ts';
 
 /** What changed last, for the glow: which figures, with a number that grows with every change. */
 export interface Glow {
@@ -299,7 +300,7 @@ export class PlanSession {
     if (!item)
       return {
         code: 'conflict',
-        message: kind === 'undo' ? 'There is nothing to take back.' : 'There is nothing to do again.',
+        message: kind === 'undo' ? messages.thereIsNothingToTake : messages.thereIsNothingToDo,
       };
     const order = { kind, target: item.commandId } as const;
     if (item.changes === null) {
@@ -345,8 +346,7 @@ export class PlanSession {
   private enqueue(order: Order, changes: readonly Change[]): void {
     const id = newId();
     this.pending = [...this.pending, { id, order }];
-    if (!this.kept.add({ id, order }))
-      this.onRefusal('The browser’s storage is full. Leave this page open until everything is saved.');
+    if (!this.kept.add({ id, order })) this.onRefusal(messages.theBrowsersStorageIsFull);
     const label = isStep(order) ? '' : describeCommand(order, this.settled);
     this.history = historyAfter(this.history, id, order, label, changes);
     this.entriesUnderway.set(id, changes.filter(isOfLedger));
@@ -394,7 +394,7 @@ export class PlanSession {
       this.publish({ reachable: true });
       this.drop(head.id);
       this.showAgain();
-      return this.tell(head, `${error.message} It was tried ${MOST_FAILURES} times and is left out now.`);
+      return this.tell(head, messages.itWasTriedTimesAnd(error.message, MOST_FAILURES));
     }
     if (!(error instanceof ServerAway)) console.error(error);
     this.publish({ reachable: false });

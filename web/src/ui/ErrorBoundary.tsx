@@ -1,4 +1,5 @@
 import { Component, type ReactNode } from 'react';
+import { messages } from '../messages/ui.ts';
 
 /** Catches what goes wrong while a page is drawn, so that one fault does not leave an empty window. */
 export class ErrorBoundary extends Component<{ readonly children: ReactNode }, { readonly failed: boolean }> {
@@ -12,11 +13,11 @@ export class ErrorBoundary extends Component<{ readonly children: ReactNode }, {
     if (!this.state.failed) return this.props.children;
     return (
       <main className="quiet-page" role="alert">
-        <h1>Something went wrong in Haushalt itself</h1>
-        <p>Your plans are safe: everything you had confirmed is kept. Open the page again to go on.</p>
+        <h1>{messages.somethingWentWrongInHaushalt}</h1>
+        <p>{messages.yourPlansAreSafeEverything}</p>
         <p>
           <button type="button" className="btn btn-primary" onClick={() => window.location.reload()}>
-            Open the page again
+            {messages.openThePageAgain}
           </button>
         </p>
       </main>

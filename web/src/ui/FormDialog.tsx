@@ -2,6 +2,7 @@ import type { FormEvent, KeyboardEvent, ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
+import { messages } from '../messages/ui.ts';
 
 interface FormDialogProps {
   readonly title: string;
@@ -44,7 +45,7 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
         </Modal.Body>
         <Modal.Footer>
           <Button variant="link" onClick={onClose}>
-            Cancel
+            {messages.cancel}
           </Button>
           <Button type="submit" disabled={busy}>
             {submit}

@@ -1,3 +1,4 @@
+import calendar from 'bootstrap-icons/icons/calendar3.svg';
 import alarm from 'bootstrap-icons/icons/exclamation-triangle.svg';
 import caution from 'bootstrap-icons/icons/exclamation-circle.svg';
 import loans from 'bootstrap-icons/icons/cash-stack.svg';
@@ -85,6 +86,7 @@ const ICONS = {
   copy,
   warning,
   alarm,
+  calendar,
   caution,
   good,
   columns,

@@ -2,6 +2,7 @@ import { createContext, useCallback, useContext, useMemo, useState, type ReactNo
 import Button from 'react-bootstrap/Button';
 import Toast from 'react-bootstrap/Toast';
 import ToastContainer from 'react-bootstrap/ToastContainer';
+import { messages } from '../messages/ui.ts';
 
 /** Something to tell in passing, with one thing that can be done about it. */
 export interface Notice {
@@ -55,7 +56,7 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
                   {action.label}
                 </Button>
               )}
-              <button type="button" className="btn-close" aria-label="Close" onClick={() => remove(key)} />
+              <button type="button" className="btn-close" aria-label={messages.close} onClick={() => remove(key)} />
             </Toast.Body>
           </Toast>
         ))}

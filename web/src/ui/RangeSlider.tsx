@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import Form from 'react-bootstrap/Form';
 
 interface RangeSliderProps {
   readonly label: string;
@@ -28,8 +29,7 @@ export function RangeSlider({ label, value, low, high, step, write, onTry, onKee
   };
   return (
     <div className="range-slider">
-      <input
-        type="range"
+      <Form.Range
         aria-label={label}
         aria-valuetext={write(value)}
         min={low}

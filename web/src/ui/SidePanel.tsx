@@ -1,4 +1,5 @@
 import { useLayoutEffect, useRef, type ReactNode } from 'react';
+import { messages } from '../messages/ui.ts';
 
 interface SidePanelProps {
   readonly title: string;
@@ -29,7 +30,7 @@ export function SidePanel({ title, onClose, children }: SidePanelProps) {
     >
       <header>
         <h3>{title}</h3>
-        <button type="button" className="btn-close" aria-label={`Close: ${title}`} onClick={onClose} />
+        <button type="button" className="btn-close" aria-label={messages.closePanel(title)} onClick={onClose} />
       </header>
       <div className="panel-body">{children}</div>
     </aside>

@@ -1,5 +1,6 @@
 import { useNotices } from './Notices.tsx';
 import { useWhenGone } from './useWhenGone.ts';
+import { messages } from '../messages/ui.ts';
 
 interface Draft {
   readonly text: string;
@@ -18,6 +19,6 @@ export function useUnfinished(draft: Draft): void {
   useWhenGone(() => {
     if (!draft.isOpen) return;
     const refusal = draft.take();
-    if (refusal !== null) notices.say({ text: `“${draft.text}” was not taken. ${refusal}`, tone: 'warning' });
+    if (refusal !== null) notices.say({ text: messages.wasNotTaken(draft.text, refusal), tone: 'warning' });
   });
 }

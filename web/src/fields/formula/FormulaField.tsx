@@ -14,13 +14,14 @@ import { FUNCTIONS, parseFormula, printFormula, quoteName, shapeOf, type Notatio
 import { useLayoutEffect, useRef } from 'react';
 import type { FormulaFieldProps } from './types.ts';
 import './formula.scss';
+import { messages } from '../../messages/fields.ts';
 
 const CALENDAR: readonly Completion[] = [
-  { label: 'month', detail: 'the month’s number, 1 to 12', type: 'keyword' },
-  { label: 'quarter', detail: 'the quarter’s number, 1 to 4', type: 'keyword' },
-  { label: 'year', detail: 'the calendar year', type: 'keyword' },
-  { label: 'period', detail: 'the month’s number in the plan', type: 'keyword' },
-  { label: 'years', detail: 'whole years since the plan’s start', type: 'keyword' },
+  { label: 'month', detail: messages.theMonthsNumber1To, type: 'keyword' },
+  { label: 'quarter', detail: messages.theQuartersNumber1To, type: 'keyword' },
+  { label: 'year', detail: messages.theCalendarYear, type: 'keyword' },
+  { label: 'period', detail: messages.theMonthsNumberInThe, type: 'keyword' },
+  { label: 'years', detail: messages.wholeYearsSinceThePlans, type: 'keyword' },
 ];
 
 function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {
@@ -29,7 +30,7 @@ function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {
     label: description.name,
     apply: `${description.name}(`,
     detail: `(${shapeOf(description).replaceAll(', ', `${separator} `)})`,
-    info: `${description.summary}; for example ${printFormula(parseFormula(description.example), { notation })}`,
+    info: messages.forExample(description.summary, printFormula(parseFormula(description.example), { notation })),
     type: 'function',
   }));
   const things = names.map(({ name, kind, written }): Completion => ({

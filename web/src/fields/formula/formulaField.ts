@@ -1,6 +1,7 @@
 import { useEffect, useState, type ComponentType } from 'react';
 import { TOTALS, calculatorsOf, groupsWithLines, inOrder, outputsOf, quoteName, type Document } from '@haushalt/core';
 import type { FormulaFieldProps } from './types.ts';
+import { messages } from '../../messages/fields.ts';
 
 /** Everything in a plan a formula can name, with what it is. */
 export function completableNames(document: Document): FormulaFieldProps['names'] {
@@ -18,7 +19,7 @@ export function completableNames(document: Document): FormulaFieldProps['names']
         kind: about,
         written: `${quoteName(name)}.${output}`,
       }));
-      return calculator.table === 'taxSchedules' ? [{ name, kind: 'tax schedule' }, ...outputs] : outputs;
+      return calculator.table === 'taxSchedules' ? [{ name, kind: messages.taxSchedule }, ...outputs] : outputs;
     }),
   ];
 }

@@ -20,6 +20,7 @@ import { useSession, useSessionState } from '../../plan-session/SessionProvider.
 import { betweenView } from './breakEvenViews.ts';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { LinesDialog } from './LinesDialog.tsx';
+import { messages } from '../../messages/breakEven.ts';
 
 interface BetweenViewProps {
   readonly row: BreakEvenRow;
@@ -27,8 +28,8 @@ interface BetweenViewProps {
 }
 
 const SIDES = [
-  { column: 'firstCosts', naming: 'firstName', label: 'Name of the first' },
-  { column: 'secondCosts', naming: 'secondName', label: 'Name of the second' },
+  { column: 'firstCosts', naming: 'firstName', label: messages.nameOfTheFirst },
+  { column: 'secondCosts', naming: 'secondName', label: messages.nameOfTheSecond },
 ] as const;
 
 /** When two alternatives have cost the same. */
@@ -46,7 +47,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
     <>
       <Bench
         name={row.name}
-        answerLabel={`When ${row.name} is reached`}
+        answerLabel={messages.whenIsReached(row.name)}
         period={0}
         terms={
           <>
@@ -62,24 +63,21 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
                 <InputRow
                   calculator={{ table: 'breakEvens', row }}
                   column={side.column}
-                  label="Costs in a month"
+                  label={messages.costsInAMonth}
                   period={0}
                   when={first}
                   sliders={sliders}
-                  placeholder="a figure, lines, a rule"
+                  placeholder={messages.aFigureLinesARule}
                   after={
                     <button type="button" className="tool term-tool" onClick={() => setChoosing(index)}>
                       <Icon name="add" />
-                      Choose lines
+                      {messages.chooseLines}
                     </button>
                   }
                 />
               </div>
             ))}
-            <p className="quiet">
-              What each of them costs in a month: a figure, lines, a loan’s payment, or a rule such as if(period = 1,
-              5400, 9).
-            </p>
+            <p className="quiet">{messages.whatEachOfThemCosts}</p>
             <UsedBy users={usersOf(document, row.id)} />
           </>
         }
@@ -96,7 +94,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
       </Bench>
       {choosing !== null && (
         <LinesDialog
-          title={`What ${names[choosing]} costs`}
+          title={messages.whatCosts(names[choosing])}
           as="costs"
           onFormula={(formula) => set({ [SIDES[choosing]!.column]: formula })}
           onClose={() => setChoosing(null)}
@@ -123,18 +121,18 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
       <KeyFigures
         figures={[
           {
-            label: 'They have cost the same in',
+            label: messages.theyHaveCostTheSame,
             value: crossing ? monthInWords(crossing.month, locale) : 'never',
             id: outputId(row.id, 'months'),
-            ...(crossing ? { also: `month ${crossing.months} of the plan` } : {}),
+            ...(crossing ? { also: messages.monthOfThePlan(crossing.months) } : {}),
           },
           {
-            label: `${one}, to the plan’s end`,
+            label: messages.toThePlansEnd(one),
             value: first.at(-1) ?? null,
             id: outputId(row.id, 'first cumulative'),
           },
           {
-            label: `${other}, to the plan’s end`,
+            label: messages.secondToThePlansEnd(other),
             value: second.at(-1) ?? null,
             id: outputId(row.id, 'second cumulative'),
           },
@@ -143,13 +141,13 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
         onExplain={onExplain}
       />
       <p className="bench-words" role="status">
-        {crossing ? `Until then ${before} has cost less; from then on ${after} is the cheaper way.` : never}
+        {crossing ? messages.untilThenHasCostLess(before, after) : never}
       </p>
       <Pictured
         picture={picture}
         height={260}
-        label="Costs added up month by month"
-        rowHeading="Month"
+        label={messages.costsAddedUpMonthBy}
+        rowHeading={messages.month}
         rows={rows}
         columns={columns}
         marked={crossing ? crossing.months - 1 : -1}

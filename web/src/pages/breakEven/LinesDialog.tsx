@@ -3,6 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { choosables, togetherFormula } from './breakEvenViews.ts';
+import { messages } from '../../messages/breakEven.ts';
 
 interface LinesDialogProps {
   readonly title: string;
@@ -20,7 +21,7 @@ export function LinesDialog({ title, as, onFormula, onClose }: LinesDialogProps)
   const [refusal, setRefusal] = useState<string | null>(null);
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (chosen.length === 0) return setRefusal('Choose at least one line.');
+    if (chosen.length === 0) return setRefusal(messages.chooseAtLeastOneLine);
     const refused = onFormula(
       togetherFormula(
         all.filter(({ id }) => chosen.includes(id)),
@@ -32,7 +33,7 @@ export function LinesDialog({ title, as, onFormula, onClose }: LinesDialogProps)
   };
   const headings = [...new Set(all.map(({ heading }) => heading))];
   return (
-    <FormDialog title={title} submit="Take these together" refusal={refusal} onSubmit={submit} onClose={onClose}>
+    <FormDialog title={title} submit={messages.takeTheseTogether} refusal={refusal} onSubmit={submit} onClose={onClose}>
       <div className="wide lines-choice">
         {headings.map((heading) => (
           <fieldset key={heading}>

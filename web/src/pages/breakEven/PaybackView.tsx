@@ -18,6 +18,8 @@ import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { paybackView } from './breakEvenViews.ts';
 import { LinesDialog } from './LinesDialog.tsx';
+import { messages } from '../../messages/breakEven.ts';
+import { Select } from '../../fields/Select.tsx';
 
 /** In which month something has paid itself back. */
 export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
@@ -40,41 +42,38 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
     <>
       <Bench
         name={row.name}
-        answerLabel={`When ${row.name} is reached`}
+        answerLabel={messages.whenIsReached(row.name)}
         period={0}
         terms={
           <>
             <div className="term">
-              <span className="term-label">What has to pay</span>
-              <select
-                aria-label="What has to pay itself back"
+              <span className="term-label">{messages.whatHasToPay}</span>
+              <Select
+                aria-label={messages.whatHasToPayItself}
                 value={row.flow !== null && known.includes(row.flow) ? row.flow : ''}
                 onChange={(event) => choose(event.target.value)}
               >
                 <option value="" disabled>
-                  as the rule below says
+                  {messages.asTheRuleBelowSays}
                 </option>
-                <option value="{@net}">the whole plan</option>
+                <option value="{@net}">{messages.theWholePlan}</option>
                 {groups.map(({ group }) => (
                   <option key={group.id} value={signed(group.side, group.id)}>
                     {group.name}
                   </option>
                 ))}
-                <option value="lines">chosen lines …</option>
-              </select>
+                <option value="lines">{messages.chosenLines}</option>
+              </Select>
             </div>
             <InputRow
               calculator={{ table: 'breakEvens', row }}
               column="flow"
-              label="Net of a month"
+              label={messages.netOfAMonth}
               period={0}
               when={monthInWords(model.calendar.first, planOf(document).locale, 'short')}
-              placeholder="in, less out"
+              placeholder={messages.inLessOut}
             />
-            <p className="quiet">
-              What comes in less what goes out, added up month by month. It has paid itself back in the first month in
-              which nothing is missing any more.
-            </p>
+            <p className="quiet">{messages.whatComesInLessWhat}</p>
             <UsedBy users={usersOf(document, row.id)} />
           </>
         }
@@ -91,7 +90,7 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
       </Bench>
       {choosing && (
         <LinesDialog
-          title="What has to pay itself back"
+          title={messages.whatHasToPayItself}
           as="net"
           onFormula={setFlow}
           onClose={() => setChoosing(false)}
@@ -122,33 +121,31 @@ function Payback({ row, payback, explained, onExplain }: PaybackProps) {
       <KeyFigures
         figures={[
           {
-            label: 'Paid back in',
+            label: messages.paidBackIn,
             value: reached ? monthInWords(reached.month, locale) : 'never',
             id: outputId(row.id, 'months'),
-            ...(reached
-              ? { also: reached.months === 1 ? 'the first month' : `month ${reached.months} of the plan` }
-              : {}),
+            ...(reached ? { also: messages.paybackMonth(reached.months) } : {}),
           },
           {
-            label: 'Lowest point',
+            label: messages.lowestPoint,
             value: cumulative[lowest] ?? null,
-            also: `in ${monthInWords(model.calendar.months[lowest]!, locale)}`,
+            also: messages.inMonth(monthInWords(model.calendar.months[lowest]!, locale)),
           },
-          { label: 'At the plan’s end', value: cumulative.at(-1) ?? null, id: outputId(row.id, 'cumulative') },
+          { label: messages.atThePlansEnd, value: cumulative.at(-1) ?? null, id: outputId(row.id, 'cumulative') },
         ]}
         explained={explained}
         onExplain={onExplain}
       />
       {(never ?? again) && (
         <p className="bench-words" role="status">
-          {never ?? `In ${monthInWords(again!, locale)} it falls below nothing again.`}
+          {never ?? messages.inItFallsBelowNothing(monthInWords(again!, locale))}
         </p>
       )}
       <Pictured
         picture={picture}
         height={260}
-        label="Added up month by month"
-        rowHeading="Month"
+        label={messages.addedUpMonthByMonth}
+        rowHeading={messages.month}
         rows={rows}
         columns={columns}
         marked={reached ? reached.months - 1 : -1}

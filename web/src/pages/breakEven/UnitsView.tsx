@@ -11,7 +11,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
-import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { MonthField } from '../../fields/CalendarField.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
 import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
@@ -21,6 +21,7 @@ import { InputRow } from '../../parts/calculators/Terms.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { unitCostView, unitsView } from './breakEvenViews.ts';
+import { messages } from '../../messages/breakEven.ts';
 
 interface UnitsViewProps {
   readonly row: BreakEvenRow;
@@ -28,8 +29,8 @@ interface UnitsViewProps {
 }
 
 const VIEWS = [
-  { value: 'crossing', words: 'Costs and revenue' },
-  { value: 'unitCost', words: 'Unit cost', title: 'By month, quarter and year' },
+  { value: 'crossing', words: messages.costsAndRevenue },
+  { value: 'unitCost', words: messages.unitCost, title: messages.byMonthQuarterAndYear },
 ] as const;
 
 /** How many units it takes until nothing is lost. */
@@ -56,22 +57,28 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
   return (
     <Bench
       name={row.name}
-      answerLabel={`What ${row.name} comes to`}
+      answerLabel={messages.whatComesTo(row.name)}
       period={period}
       terms={
         <>
-          {input('fixedCosts', 'Fixed costs', 'whatever is sold')}
-          {input('price', 'Price of a unit', 'what it brings')}
-          {input('variableCost', 'Cost of a unit', 'what each one costs')}
-          {input('plannedUnits', 'Planned units', 'none planned')}
-          {input('targetProfit', 'Profit aimed at', 'none')}
+          {input('fixedCosts', messages.fixedCosts, messages.whateverIsSold)}
+          {input('price', messages.priceOfAUnit, messages.whatItBrings)}
+          {input('variableCost', messages.costOfAUnit, messages.whatEachOneCosts)}
+          {input('plannedUnits', messages.plannedUnits, messages.nonePlanned)}
+          {input('targetProfit', messages.profitAimedAt, 'none')}
           <div className="term">
-            <span className="term-label">As it is in</span>
-            <MonthSelect label="As it is in" months={months} value={month} locale={plan.locale} onChange={setMonth} />
+            <span className="term-label">{messages.asItIsIn}</span>
+            <MonthField
+              label={messages.asItIsIn}
+              months={months}
+              value={month}
+              locale={plan.locale}
+              onChange={setMonth}
+            />
           </div>
-          <h3>Unit cost by month</h3>
-          {input('costs', 'Costs of a month', 'a line or group', false)}
-          {input('units', 'Units of a month', 'a line', false)}
+          <h3>{messages.unitCostByMonth}</h3>
+          {input('costs', messages.costsOfAMonth, messages.aLineOrGroup, false)}
+          {input('units', messages.unitsOfAMonth, 'a line', false)}
           <UsedBy users={usersOf(document, row.id)} />
         </>
       }
@@ -84,7 +91,7 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
             found && <UnitsFigures row={row} answer={found} {...explaining} />
           )}
           <div className="bench-views">
-            <Segments label="View" value={view} options={VIEWS} onChange={setView} />
+            <Segments label={messages.view} value={view} options={VIEWS} onChange={setView} />
           </div>
           {view === 'crossing' && found && !isNoFigure(found) && <Crossing answer={found} />}
           {view === 'unitCost' && <UnitCost row={row} model={model} />}
@@ -110,38 +117,40 @@ function UnitsFigures({ row, answer, explained, onExplain }: UnitsFiguresProps) 
       <KeyFigures
         figures={[
           {
-            label: 'Nothing is lost from',
+            label: messages.nothingIsLostFrom,
             value: wholeUnits ?? 'never',
             unit: 'number',
             id: id('whole units'),
-            ...(units === null ? {} : { also: `units; exactly ${write(units, 'number')}` }),
+            ...(units === null ? {} : { also: messages.unitsExactly(write(units, 'number')) }),
           },
-          { label: 'Revenue there', value: revenue ?? 'none', id: id('revenue') },
+          { label: messages.revenueThere, value: revenue ?? 'none', id: id('revenue') },
           {
-            label: 'A unit leaves',
+            label: messages.aUnitLeaves,
             value: contribution,
             id: id('contribution'),
-            ...(contributionRatio === null ? {} : { also: `${write(contributionRatio, 'percent')} of its price` }),
+            ...(contributionRatio === null ? {} : { also: messages.ofItsPrice(write(contributionRatio, 'percent')) }),
           },
           ...(plannedUnits === null
             ? []
             : [
                 {
-                  label: 'The planned units leave',
+                  label: messages.thePlannedUnitsLeave,
                   value: profit,
                   id: id('profit'),
-                  ...(marginOfSafety === null ? {} : { also: `margin of safety ${write(marginOfSafety, 'percent')}` }),
+                  ...(marginOfSafety === null
+                    ? {}
+                    : { also: messages.marginOfSafety(write(marginOfSafety, 'percent')) }),
                 },
               ]),
           ...(targetProfit === null
             ? []
             : [
                 {
-                  label: `For ${write(targetProfit, 'money')}`,
+                  label: messages.forTarget(write(targetProfit, 'money')),
                   value: unitsForTarget === null ? 'never' : Math.ceil(unitsForTarget - 1e-9),
                   unit: 'number' as const,
                   id: id('units for target'),
-                  also: 'units have to be sold',
+                  also: messages.unitsHaveToBeSold,
                 },
               ]),
         ]}
@@ -165,8 +174,8 @@ function Crossing({ answer }: { readonly answer: UnitsAnswer }) {
       <Pictured
         picture={picture}
         height={250}
-        label="Profit by units"
-        rowHeading="Units"
+        label={messages.profitByUnits}
+        rowHeading={messages.units}
         rows={rows}
         columns={columns}
         marked={marked}
@@ -178,19 +187,14 @@ function Crossing({ answer }: { readonly answer: UnitsAnswer }) {
 function UnitCost({ row, model }: { readonly row: BreakEvenRow; readonly model: PlanModel }) {
   const shown = useMemo(() => attempt(() => unitCostView(row, model)), [row, model]);
   if (isNoFigure(shown)) return <NoAnswer reason={shown} />;
-  if (shown.isEmpty)
-    return (
-      <p className="bench-words">
-        Name the costs of a month and its units beside, and see what a unit costs by month, quarter and year.
-      </p>
-    );
+  if (shown.isEmpty) return <p className="bench-words">{messages.nameTheCostsOfA}</p>;
   return (
     <>
       <Pictured
         picture={shown.picture}
         height={220}
-        label="Unit cost"
-        rowHeading="Month"
+        label={messages.unitCost}
+        rowHeading={messages.month}
         rows={shown.rows}
         columns={shown.columns}
       />

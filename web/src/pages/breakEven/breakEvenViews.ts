@@ -17,6 +17,7 @@ import {
 } from '@haushalt/core';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
+import { messages } from '../../messages/breakEven.ts';
 
 /** How many steps of units a picture and table go through. */
 const STEPS = 20;
@@ -45,22 +46,32 @@ export function unitsView(answer: UnitsAnswer, document: Document) {
   const listed = wholeUnits === null || steps.includes(wholeUnits) ? steps : [...steps, wholeUnits];
   const units = [...listed].sort((a, b) => a - b);
   const columns: ScheduleColumn[] = [
-    { id: 'revenue', heading: 'Revenue', unit: 'money', values: units.map(revenue) },
-    { id: 'fixed', heading: 'Fixed costs', unit: 'money', values: units.map(() => fixedCosts) },
-    { id: 'variable', heading: 'Variable costs', unit: 'money', values: units.map((count) => count * variableCost) },
-    { id: 'profit', heading: 'Profit', unit: 'money', values: units.map((count) => revenue(count) - costs(count)) },
+    { id: 'revenue', heading: messages.revenue, unit: 'money', values: units.map(revenue) },
+    { id: 'fixed', heading: messages.fixedCosts, unit: 'money', values: units.map(() => fixedCosts) },
+    {
+      id: 'variable',
+      heading: messages.variableCosts,
+      unit: 'money',
+      values: units.map((count) => count * variableCost),
+    },
+    {
+      id: 'profit',
+      heading: messages.profit,
+      unit: 'money',
+      values: units.map((count) => revenue(count) - costs(count)),
+    },
   ];
   const count = (value: number) => writeFigure(value, 'number', plan);
   const picture: Picture = {
-    label: 'What units cost and what they bring',
+    label: messages.whatUnitsCostAndWhat,
     axis: plan.currency,
-    categoryName: 'Units',
+    categoryName: messages.units,
     categories: steps.map(count),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: 'Revenue', values: steps.map(revenue), mark: 'line', tone: 'income' },
-      { label: 'All costs', values: steps.map(costs), mark: 'line', tone: 'expense' },
-      { label: 'Fixed costs', values: steps.map(() => fixedCosts), mark: 'line', tone: 'memo' },
+      { label: messages.revenue, values: steps.map(revenue), mark: 'line', tone: 'income' },
+      { label: messages.allCosts, values: steps.map(costs), mark: 'line', tone: 'expense' },
+      { label: messages.fixedCosts, values: steps.map(() => fixedCosts), mark: 'line', tone: 'memo' },
     ],
   };
   return {
@@ -86,32 +97,32 @@ export function unitCostView(row: BreakEvenRow, model: PlanModel) {
     return figures.map((figure, period) => (ends.has(period) ? figure : null));
   };
   const columns: ScheduleColumn[] = [
-    { id: 'costs', heading: 'Costs', unit: 'money', values: costs },
-    { id: 'units', heading: 'Units', unit: 'number', values: units },
-    { id: 'month', heading: 'Unit cost', unit: 'money', values: byMonth },
+    { id: 'costs', heading: messages.costs, unit: 'money', values: costs },
+    { id: 'units', heading: messages.units, unit: 'number', values: units },
+    { id: 'month', heading: messages.unitCost, unit: 'money', values: byMonth },
     {
       id: 'quarter',
-      heading: 'Of the quarter',
+      heading: messages.ofTheQuarter,
       unit: 'money',
       values: atEnds(unitCosts(row, given, calendar, 'quarter'), 'quarter'),
     },
     {
       id: 'year',
-      heading: 'Of the year',
+      heading: messages.ofTheYear,
       unit: 'money',
       values: atEnds(unitCosts(row, given, calendar, 'year'), 'year'),
     },
   ];
   const categories = calendar.months.map((month) => monthInWords(month, plan.locale, 'short'));
   const picture: Picture = {
-    label: 'What a unit costs, month by month',
+    label: messages.whatAUnitCostsMonth,
     axis: plan.currency,
-    categoryName: 'Month',
+    categoryName: messages.month,
     categories,
     write: (value) => writeFigure(value, 'money', plan),
     series: [
-      { label: 'Unit cost of the month', values: byMonth, mark: 'line', tone: 'expense' },
-      { label: 'Of the quarter', values: unitCosts(row, given, calendar, 'quarter'), mark: 'steps', tone: 'net' },
+      { label: messages.unitCostOfTheMonth, values: byMonth, mark: 'line', tone: 'expense' },
+      { label: messages.ofTheQuarter, values: unitCosts(row, given, calendar, 'quarter'), mark: 'steps', tone: 'net' },
     ],
   };
   return {
@@ -128,18 +139,18 @@ export function paybackView({ cumulative }: PaybackAnswer, model: PlanModel) {
   const plan = planOf(document);
   const flow = cumulative.map((value, at) => value - (cumulative[at - 1] ?? 0));
   const columns: ScheduleColumn[] = [
-    { id: 'flow', heading: 'Net of the month', unit: 'money', values: flow },
-    { id: 'cumulative', heading: 'Added up', unit: 'money', values: cumulative },
+    { id: 'flow', heading: messages.netOfTheMonth, unit: 'money', values: flow },
+    { id: 'cumulative', heading: messages.addedUp, unit: 'money', values: cumulative },
   ];
   const picture: Picture = {
-    label: 'The net added up from the start',
+    label: messages.theNetAddedUpFrom,
     axis: plan.currency,
-    categoryName: 'Month',
+    categoryName: messages.month,
     categories: calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: 'Net of the month', values: flow, mark: 'bars', tone: 'setAside' },
-      { label: 'Added up', values: cumulative, mark: 'line', tone: 'net' },
+      { label: messages.netOfTheMonth, values: flow, mark: 'bars', tone: 'setAside' },
+      { label: messages.addedUp, values: cumulative, mark: 'line', tone: 'net' },
     ],
   };
   return { rows: calendar.months.map((month) => monthInWords(month, plan.locale)), columns, picture };
@@ -155,15 +166,15 @@ export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow,
     { id: 'second', heading: other, unit: 'money', values: second },
     {
       id: 'difference',
-      heading: 'Difference',
+      heading: messages.difference,
       unit: 'money',
       values: first.map((value, at) => value - second[at]!),
     },
   ];
   const picture: Picture = {
-    label: 'What both have cost by then',
+    label: messages.whatBothHaveCostBy,
     axis: plan.currency,
-    categoryName: 'Month',
+    categoryName: messages.month,
     categories: calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
@@ -191,12 +202,12 @@ export function choosables(document: Document): Choosable[] {
       .filter((line) => line.unit === 'money')
       .map(({ id, name }): Choosable => ({ id: `{${id}}`, name, heading: group.name, isCost }));
     if (group.side === 'memo') return own;
-    return [{ id: `{${group.id}}`, name: `${group.name}, all`, heading: group.name, isCost }, ...own];
+    return [{ id: `{${group.id}}`, name: messages.all(group.name), heading: group.name, isCost }, ...own];
   });
   const ofLoans = inOrder(document.loans.values()).map(({ id, name }): Choosable => ({
     id: `{${id}}.payment`,
-    name: `${name}, payment`,
-    heading: 'Loans',
+    name: messages.payment(name),
+    heading: messages.loans,
     isCost: true,
   }));
   return [...ofGroups, ...ofLoans];

@@ -4,6 +4,7 @@ import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { Trial } from './trial/trial.ts';
 import { YearSummary } from './trial/YearSummary.tsx';
+import { messages } from '../../messages/budget.ts';
 
 interface BudgetHeadProps {
   readonly years: readonly number[];
@@ -19,17 +20,17 @@ export function BudgetHead({ years, year, trial, onYear, onUnlock, onNewGroup }:
   const { document } = useSessionState();
   return (
     <div className="page-head">
-      <h2>Budget</h2>
+      <h2>{messages.budget}</h2>
       <YearSwitch years={years} year={year} onChange={onYear} />
       {isYearLocked(document, year) && (
-        <button type="button" className="tool year-lock" onClick={onUnlock} title="Unlock the year">
-          <Icon name="lock" /> {year} is locked
+        <button type="button" className="tool year-lock" onClick={onUnlock} title={messages.unlockTheYear}>
+          <Icon name="lock" /> {messages.isLocked(year)}
         </button>
       )}
       {document.groups.size > 0 && <YearSummary year={year} trial={trial} />}
       <button type="button" className="tool" onClick={onNewGroup}>
         <Icon name="add" />
-        New group
+        {messages.newGroup}
       </button>
     </div>
   );

@@ -1,4 +1,5 @@
 import { yearsOf, isYearLocked, type Side } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { memo, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../ui/Icon.tsx';
@@ -18,6 +19,7 @@ import {
   type Show,
   type SortBy,
 } from '../../parts/lines/view.ts';
+import { messages } from '../../messages/budget.ts';
 
 interface BudgetToolbarProps {
   readonly view: BudgetView;
@@ -33,35 +35,39 @@ interface BudgetToolbarProps {
 }
 
 const SPANS = [
-  { value: 'month', words: 'Months' },
-  { value: 'quarter', words: 'Quarters' },
-  { value: 'year', words: 'Years' },
-  { value: 'plan', words: 'Plan' },
+  { value: 'month', words: messages.months },
+  { value: 'quarter', words: messages.quarters },
+  { value: 'year', words: messages.years },
+  { value: 'plan', words: messages.plan },
 ] as const;
 
 const SHOWS: readonly { readonly value: Show; readonly words: string; readonly title: string }[] = [
-  { value: 'figures', words: 'Figures', title: 'The figures themselves' },
-  { value: 'running', words: 'To date', title: 'What the figures have run up to since the plan’s start' },
-  { value: 'rules', words: 'Rules', title: 'The rules behind the figures (F8)' },
+  { value: 'figures', words: messages.figures, title: messages.theFiguresThemselves },
+  { value: 'running', words: messages.toDate, title: messages.whatTheFiguresHaveRun },
+  { value: 'rules', words: messages.rules, title: messages.theRulesBehindTheFigures },
 ];
 
 const ENDS: Readonly<Record<EndColumn, string>> = {
-  total: 'Total of the year',
-  average: 'Monthly average',
-  running: 'Total to date',
-  ofIncome: 'Share of income',
-  ofGroup: 'Share of its group',
-  ofExpenses: 'Share of all expenses',
-  target: 'Target share and difference',
+  total: messages.totalOfTheYear,
+  average: messages.monthlyAverage,
+  running: messages.totalToDate,
+  ofIncome: messages.shareOfIncome,
+  ofGroup: messages.shareOfItsGroup,
+  ofExpenses: messages.shareOfAllExpenses,
+  target: messages.targetShareAndDifference,
 };
 
-const DENSITY_WORDS: Readonly<Record<Density, string>> = { tight: 'Tight', usual: 'Usual', airy: 'Airy' };
+const DENSITY_WORDS: Readonly<Record<Density, string>> = {
+  tight: messages.tight,
+  usual: messages.usual,
+  airy: messages.airy,
+};
 
 const SORTS: Readonly<Record<SortBy, string>> = {
-  order: 'Own order',
-  name: 'By name',
-  total: 'By total',
-  share: 'By share',
+  order: messages.ownOrder,
+  name: messages.byName,
+  total: messages.byTotal,
+  share: messages.byShare,
 };
 
 /** What the budget shows and how, and the work that can be done beside it. */
@@ -88,29 +94,29 @@ export const BudgetToolbar = memo(function BudgetToolbar({
   const several = yearsOf(model.calendar).length > 1;
 
   return (
-    <div className="budget-toolbar" role="toolbar" aria-label="View of the budget">
+    <div className="budget-toolbar" role="toolbar" aria-label={messages.viewOfTheBudget}>
       <Segments
-        label="Rolled up by"
+        label={messages.rolledUpBy}
         value={view.span}
-        options={SPANS.map((span, index) => ({ ...span, title: `${span.words} (Alt+${index + 1})` })).filter(
+        options={SPANS.map((span, index) => ({ ...span, title: messages.withItsKey(span.words, index + 1) })).filter(
           (span) => several || span.value !== 'year',
         )}
         onChange={(span) => onView({ span })}
       />
-      <Segments label="Shown" value={view.show} options={SHOWS} onChange={(show) => onView({ show })} />
+      <Segments label={messages.shown} value={view.show} options={SHOWS} onChange={(show) => onView({ show })} />
       <Dropdown autoClose="outside">
         <Dropdown.Toggle as="button" type="button" className="tool">
-          <Icon name="columns" /> Look
+          <Icon name="columns" /> {messages.look}
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
-          <Dropdown.Header>Columns</Dropdown.Header>
+          <Dropdown.Header>{messages.columns}</Dropdown.Header>
           {END_COLUMNS.map((end) => (
             <Choice key={end} checked={view.ends.includes(end)} onChoose={() => toggle(end)}>
               {ENDS[end]}
             </Choice>
           ))}
           <Dropdown.Divider />
-          <Dropdown.Header>Rows</Dropdown.Header>
+          <Dropdown.Header>{messages.rows}</Dropdown.Header>
           {DENSITIES.map((density) => (
             <Choice key={density} one checked={view.density === density} onChoose={() => onView({ density })}>
               {DENSITY_WORDS[density]}
@@ -121,16 +127,16 @@ export const BudgetToolbar = memo(function BudgetToolbar({
             checked={view.labelWidth > 240}
             onChoose={() => onView({ labelWidth: view.labelWidth > 240 ? 182 : 320 })}
           >
-            Wide names
+            {messages.wideNames}
           </Choice>
           <Choice checked={locked} onChoose={onLockYear}>
-            Lock {year} against editing
+            {messages.lockAgainstEditing(year)}
           </Choice>
         </Dropdown.Menu>
       </Dropdown>
       <Dropdown autoClose="outside">
         <Dropdown.Toggle as="button" type="button" className={`tool ${view.sortBy !== 'order' ? 'is-on' : ''}`}>
-          <Icon name="sort" /> {view.sortBy === 'order' ? 'Order' : SORTS[view.sortBy]}
+          <Icon name="sort" /> {view.sortBy === 'order' ? messages.order : SORTS[view.sortBy]}
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
           {Object.entries(SORTS).map(([by, words]) => (
@@ -144,35 +150,42 @@ export const BudgetToolbar = memo(function BudgetToolbar({
             disabled={view.sortBy === 'order'}
             onChoose={() => onView({ across: !view.across })}
           >
-            Across groups
+            {messages.acrossGroups}
           </Choice>
           <Choice disabled={view.sortBy === 'order' || view.across} onChoose={onKeepOrder}>
-            Keep this order
+            {messages.keepThisOrder}
           </Choice>
           <Dropdown.Divider />
           <Choice
             checked={view.collapsed.length > 0}
             onChoose={() => onView({ collapsed: view.collapsed.length > 0 ? [] : [...document.groups.keys()] })}
           >
-            Collapse all groups
+            {messages.collapseAllGroups}
           </Choice>
           <Choice checked={view.hideEmpty} onChoose={() => onView({ hideEmpty: !view.hideEmpty })}>
-            Hide empty lines
+            {messages.hideEmptyLines}
           </Choice>
         </Dropdown.Menu>
       </Dropdown>
       <div className={`filter ${isFiltered(view) ? 'is-on' : ''}`}>
-        <input
+        <Form.Control
+          size="sm"
           type="search"
           className="filter-text"
-          aria-label="Find lines"
-          title="Find lines (Alt+S)"
-          placeholder="Find lines"
+          aria-label={messages.findLines}
+          title={messages.findLinesAltS}
+          placeholder={messages.findLines}
           value={filter.text}
           onChange={(event) => onView({ filter: { ...filter, text: event.target.value } })}
         />
         <Dropdown autoClose="outside">
-          <Dropdown.Toggle as="button" type="button" className="tool" aria-label="More filters" title="More filters">
+          <Dropdown.Toggle
+            as="button"
+            type="button"
+            className="tool"
+            aria-label={messages.moreFilters}
+            title={messages.moreFilters}
+          >
             <Icon name="filter" />
           </Dropdown.Toggle>
           <Dropdown.Menu className="look-menu" align="end">
@@ -183,7 +196,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
                 checked={filter.side === side}
                 onChoose={() => onView({ filter: { ...filter, side } })}
               >
-                {side === null ? 'All sides' : SIDE_WORDS[side]}
+                {side === null ? messages.allSides : SIDE_WORDS[side]}
               </Choice>
             ))}
             <Dropdown.Divider />
@@ -191,13 +204,13 @@ export const BudgetToolbar = memo(function BudgetToolbar({
               checked={filter.onlyExceptions}
               onChoose={() => onView({ filter: { ...filter, onlyExceptions: !filter.onlyExceptions } })}
             >
-              Only lines with exceptions
+              {messages.onlyLinesWithExceptions}
             </Choice>
             <Choice
               checked={filter.onlyInUse}
               onChoose={() => onView({ filter: { ...filter, onlyInUse: !filter.onlyInUse } })}
             >
-              Only lines in use in {year}
+              {messages.onlyLinesInUseIn(year)}
             </Choice>
           </Dropdown.Menu>
         </Dropdown>
@@ -205,10 +218,10 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           <button
             type="button"
             className="tool filter-count"
-            title="Show all lines"
+            title={messages.showAllLines}
             onClick={() => onView({ filter: NO_FILTER, hideEmpty: false })}
           >
-            {rows.shown} of {rows.lines} ×
+            {messages.linesShown(rows.shown, rows.lines)}
           </button>
         )}
       </div>
@@ -218,37 +231,36 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           className="tool"
           aria-pressed={panel === 'typed'}
           onClick={() => onPanel('typed')}
-          title="Exceptions and typed figures (Alt+E)"
+          title={messages.exceptionsAndTypedFiguresAlt}
         >
-          <span className="exception-mark" aria-hidden="true" /> {typed.exceptions}{' '}
-          {typed.exceptions === 1 ? 'exception' : 'exceptions'}
+          <span className="exception-mark" aria-hidden="true" /> {messages.exceptionCount(typed.exceptions)}
         </button>
         <button
           type="button"
           className="tool"
           aria-pressed={panel === 'split'}
           onClick={() => onPanel('split')}
-          title="Split the income by percentages"
+          title={messages.splitTheIncomeByPercentages}
         >
-          <Icon name="split" /> Split
+          <Icon name="split" /> {messages.split}
         </button>
         <button
           type="button"
           className="tool"
           aria-pressed={panel === 'fit'}
           onClick={() => onPanel('fit')}
-          title="Make the year fit (Alt+Y)"
+          title={messages.makeTheYearFitAlt}
         >
-          <Icon name="fit" /> Make it fit
+          <Icon name="fit" /> {messages.makeItFit}
         </button>
         <button
           type="button"
           className="tool"
           aria-pressed={trying}
           onClick={onTry}
-          title="Try something, and see every difference (Alt+T)"
+          title={messages.trySomethingAndSeeEvery}
         >
-          <Icon name="trial" /> Try
+          <Icon name="trial" /> {messages.try}
         </button>
       </div>
     </div>

@@ -1,14 +1,15 @@
 import type { Command } from '@haushalt/core';
 import { newId } from '../../plan-session/api.ts';
+import { messages } from '../../messages/budget.ts';
 
 /** Adds the groups most plans have. */
 export function startWithUsualGroups(send: (command: Command) => boolean): void {
   const groups = [
-    ['Income', 'income', null],
-    ['Fixed costs', 'expense', 'fixed'],
-    ['Now and then', 'expense', 'periodic'],
-    ['Day to day', 'expense', 'dayToDay'],
-    ['Set aside', 'setAside', null],
+    [messages.income, 'income', null],
+    [messages.fixedCosts, 'expense', 'fixed'],
+    [messages.nowAndThen, 'expense', 'periodic'],
+    [messages.dayToDay, 'expense', 'dayToDay'],
+    [messages.setAside, 'setAside', null],
   ] as const;
   for (const [name, side, rhythm] of groups) send({ kind: 'group.add', id: newId(), name, side, rhythm, before: null });
 }
@@ -17,17 +18,14 @@ export function startWithUsualGroups(send: (command: Command) => boolean): void 
 export function EmptyPlan({ onAdd, onStart }: { readonly onAdd: () => void; readonly onStart: () => void }) {
   return (
     <div className="empty-state">
-      <h2>An empty plan</h2>
-      <p>
-        Lines live in groups: what comes in, what goes out, what you set aside. Begin with the usual five, or with one
-        of your own.
-      </p>
+      <h2>{messages.anEmptyPlan}</h2>
+      <p>{messages.linesLiveInGroupsWhat}</p>
       <p>
         <button type="button" className="btn btn-primary" onClick={onStart} autoFocus>
-          Begin with the usual groups
+          {messages.beginWithTheUsualGroups}
         </button>{' '}
         <button type="button" className="btn btn-outline-primary" onClick={onAdd}>
-          Add one group
+          {messages.addOneGroup}
         </button>
       </p>
     </div>

@@ -13,7 +13,7 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
-import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { MonthField } from '../../fields/CalendarField.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { BearerChoice } from '../../parts/plan/Choices.tsx';
@@ -25,16 +25,23 @@ import {
   type ChartDraft,
   type ChartSeries,
 } from '../../parts/charts/draft.ts';
+import { messages } from '../../messages/charts.ts';
+import { Select } from '../../fields/Select.tsx';
 
 const FORM_WORDS: Readonly<Record<ChartForm, string>> = {
-  beside: 'Side by side',
-  stacked: 'Piled up',
-  running: 'Added up over time',
-  bars: 'Shares, as bars',
-  ring: 'Shares, as a ring',
+  beside: messages.sideBySide,
+  stacked: messages.piledUp,
+  running: messages.addedUpOverTime,
+  bars: messages.sharesAsBars,
+  ring: messages.sharesAsARing,
 };
 
-const MARK_WORDS: Readonly<Record<ChartMark, string>> = { bars: 'Bars', line: 'Line', area: 'Area', steps: 'Steps' };
+const MARK_WORDS: Readonly<Record<ChartMark, string>> = {
+  bars: messages.bars,
+  line: messages.line,
+  area: messages.area,
+  steps: messages.steps,
+};
 
 const MONTHS = 'months';
 
@@ -69,60 +76,56 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
     setSeries(next);
   };
   return (
-    <aside className="chart-settings" aria-label="Settings of the chart">
+    <aside className="chart-settings" aria-label={messages.settingsOfTheChart}>
       <label>
-        Title
+        {messages.title}
         <CommitField
           className="form-control form-control-sm"
-          label="Title of the chart"
+          label={messages.titleOfTheChart}
           shown={settings.name}
           entry={settings.name}
           onCommit={(name) => set({ name })}
         />
       </label>
       <label>
-        Shown as
-        <select
-          className="form-select form-select-sm"
-          value={settings.form}
-          onChange={(event) => set({ form: event.target.value as ChartForm })}
-        >
+        {messages.shownAs}
+        <Select wide value={settings.form} onChange={(event) => set({ form: event.target.value as ChartForm })}>
           {CHART_FORMS.map((form) => (
             <option key={form} value={form}>
               {FORM_WORDS[form]}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label>
-        Of
-        <select
-          className="form-select form-select-sm"
-          aria-label="Year drawn"
+        {messages.of}
+        <Select
+          wide
+          aria-label={messages.yearDrawn}
           value={isMonths ? MONTHS : (settings.year ?? '')}
           onChange={(event) => setScope(event.target.value)}
         >
-          <option value="">the whole plan</option>
+          <option value="">{messages.theWholePlan}</option>
           {years.map((year) => (
             <option key={year} value={year}>
               {year}
             </option>
           ))}
-          <option value={MONTHS}>some months</option>
-        </select>
+          <option value={MONTHS}>{messages.someMonths}</option>
+        </Select>
       </label>
       {isMonths && (
         <div className="chart-months">
-          <MonthSelect
-            label="First month drawn"
+          <MonthField
+            label={messages.firstMonthDrawn}
             months={months}
             value={settings.from ?? months[0]!}
             locale={locale}
             onChange={(from) => set({ from, until: later(from, settings.until) })}
           />
-          to
-          <MonthSelect
-            label="Last month drawn"
+          {messages.to}
+          <MonthField
+            label={messages.lastMonthDrawn}
             months={months.filter((month) => settings.from === null || month >= settings.from)}
             value={settings.until ?? months.at(-1)!}
             locale={locale}
@@ -132,10 +135,10 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
       )}
       {!isShare && (
         <label>
-          Axis
+          {messages.axis}
           <CommitField
             className="form-control form-control-sm"
-            label="Words along the axis"
+            label={messages.wordsAlongTheAxis}
             shown={settings.axis || planOf(document).currency}
             entry={settings.axis}
             onCommit={(axis) => set({ axis: axis.trim() })}
@@ -144,17 +147,17 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
       )}
       {!isShare && (
         <Segments
-          label="By"
+          label={messages.by}
           value={settings.span}
           options={[
-            { value: 'month', words: 'Months' },
-            { value: 'quarter', words: 'Quarters' },
-            { value: 'year', words: 'Years' },
+            { value: 'month', words: messages.months },
+            { value: 'quarter', words: messages.quarters },
+            { value: 'year', words: messages.years },
           ]}
           onChange={(span) => set({ span })}
         />
       )}
-      <h4>What is drawn</h4>
+      <h4>{messages.whatIsDrawn}</h4>
       <ul>
         {series.map((each, index) => {
           const { mark } = each;
@@ -165,8 +168,8 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
             <li key={seriesKey(each)}>
               <span title={name}>{name}</span>
               {!isShare && settings.form !== 'stacked' && (
-                <select
-                  aria-label={`How ${name} is drawn`}
+                <Select
+                  aria-label={messages.howIsDrawn(name)}
                   value={mark}
                   onChange={(event) => change({ mark: event.target.value as ChartMark })}
                 >
@@ -175,14 +178,14 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
                       {MARK_WORDS[other]}
                     </option>
                   ))}
-                </select>
+                </Select>
               )}
               <button
                 type="button"
                 className="tool"
                 disabled={index === 0}
-                aria-label={`${name} further up`}
-                title="Further up"
+                aria-label={messages.furtherUp(name)}
+                title={messages.moveFurtherUp}
                 onClick={() => move(index, -1)}
               >
                 <Icon name="up" />
@@ -190,43 +193,43 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
               <button
                 type="button"
                 className="tool"
-                aria-label={`Leave out ${name}`}
-                title="Leave out"
+                aria-label={messages.leaveOut(name)}
+                title={messages.leaveOutThis}
                 onClick={() => setSeries(series.filter((other) => other !== each))}
               >
                 <Icon name="delete" />
               </button>
-              <select
+              <Select
                 className="series-source"
-                aria-label={`Where ${name} is taken from`}
+                aria-label={messages.whereIsTakenFrom(name)}
                 value={each.scenario ?? each.projectedFrom ?? ''}
                 onChange={(event) => {
                   const next = { ...each, ...sourceOf(event.target.value, document) };
                   if (!series.some((other) => seriesKey(other) === seriesKey(next))) change(next);
                 }}
               >
-                <option value="">as the plan has it</option>
+                <option value="">{messages.asThePlanHasIt}</option>
                 {inOrder(document.scenarios.values()).map((scenario) => (
                   <option key={scenario.id} value={scenario.id}>
-                    as in {scenario.name}
+                    {messages.asIn(scenario.name)}
                   </option>
                 ))}
                 {years.slice(0, -1).map((year) => (
                   <option key={year} value={year}>
-                    projected from {year}
+                    {messages.projectedFrom(year)}
                   </option>
                 ))}
-              </select>
+              </Select>
             </li>
           );
         })}
       </ul>
       {series.length < MAX_SERIES && (
         <BearerChoice
-          label="Draw another"
+          label={messages.drawAnother}
           document={document}
           value={adding}
-          none="Draw another …"
+          none={messages.drawAnotherEllipsis}
           onChange={(id) => {
             // The same may be drawn again, to be taken from a scenario or a projection.
             const next = differentSeries(id, series, document, years);

@@ -12,6 +12,8 @@ import { chartModels } from './chartModels.ts';
 import { chartPicture } from './chartPicture.ts';
 import { USUAL_CHART, USUAL_ID, chartsOf, type ChartDraft } from '../../parts/charts/draft.ts';
 import './charts.scss';
+import { messages } from '../../messages/charts.ts';
+import { Select } from '../../fields/Select.tsx';
 
 /** The pictures people keep: named charts that follow every edit. */
 export function ChartsPage() {
@@ -34,11 +36,11 @@ export function ChartsPage() {
   const keep = ({ id, settings, series }: ChartDraft) => send({ kind: 'chart.set', id, settings, series });
   const add = () => {
     const id = newId();
-    const settings = { ...USUAL_CHART.settings, name: freshTitle(document, 'charts', 'New chart') };
+    const settings = { ...USUAL_CHART.settings, name: freshTitle(document, 'charts', messages.newChart) };
     if (keep({ ...USUAL_CHART, id, settings }) === null) open(id);
   };
   const remove = () => {
-    if (send({ kind: 'chart.delete', id: chart.id }, `The chart ${chart.settings.name} is deleted.`) !== null) return;
+    if (send({ kind: 'chart.delete', id: chart.id }, messages.theChartIsDeleted(chart.settings.name)) !== null) return;
   };
   const at = charts.indexOf(chart);
   const moveUp = () => send({ kind: 'chart.move', id: chart.id, before: charts[at - 1]!.id });
@@ -57,10 +59,10 @@ export function ChartsPage() {
   return (
     <div className={`charts ${full ? 'is-full' : ''}`}>
       <div className="page-head">
-        <h2>Charts</h2>
-        <select
+        <h2>{messages.charts}</h2>
+        <Select
           className="chart-choice"
-          aria-label="Chart shown"
+          aria-label={messages.chartShown}
           value={chart.id}
           onChange={(event) => open(event.target.value)}
         >
@@ -69,38 +71,36 @@ export function ChartsPage() {
               {settings.name}
             </option>
           ))}
-        </select>
+        </Select>
         <button type="button" className="tool tool-near" onClick={add}>
-          <Icon name="add" /> New chart
+          <Icon name="add" /> {messages.newChart}
         </button>
         <span className="page-head-end">
-          <button type="button" className="tool" onClick={savePicture} title="Save the picture as a PNG file">
-            <Icon name="saveFile" /> Save as PNG
+          <button type="button" className="tool" onClick={savePicture} title={messages.saveThePictureAsA}>
+            <Icon name="saveFile" /> {messages.saveAsPng}
           </button>
           <button
             type="button"
             className="tool"
             disabled={chart.series.length === 0}
             onClick={() =>
-              void savePdf().catch(() =>
-                notices.say({ text: 'The chart could not be written as a PDF. Try again.', tone: 'warning' }),
-              )
+              void savePdf().catch(() => notices.say({ text: messages.theChartCouldNotBe, tone: 'warning' }))
             }
-            title="Save the picture as a PDF file, sharp at any size"
+            title={messages.saveThePictureAsAPdf}
           >
-            <Icon name="saveFile" /> PDF
+            <Icon name="saveFile" /> {messages.pdf}
           </button>
           {at > 0 && document.charts.has(charts[at - 1]!.id) && (
-            <button type="button" className="tool" onClick={moveUp} title="Before the chart it comes after now">
-              <Icon name="up" /> Earlier
+            <button type="button" className="tool" onClick={moveUp} title={messages.beforeTheChartItComes}>
+              <Icon name="up" /> {messages.earlier}
             </button>
           )}
           <button type="button" className="tool" aria-pressed={full} onClick={() => setFull(!full)}>
-            <Icon name="chart" /> Fill the page
+            <Icon name="chart" /> {messages.fillThePage}
           </button>
           {document.charts.has(chart.id) && (
             <button type="button" className="tool" onClick={remove}>
-              <Icon name="delete" /> {chart.id === USUAL_ID ? 'As it was' : 'Delete'}
+              <Icon name="delete" /> {chart.id === USUAL_ID ? messages.asItWas : 'Delete'}
             </button>
           )}
         </span>
@@ -109,7 +109,7 @@ export function ChartsPage() {
         <div className="chart-frame" ref={frame}>
           <h3>{chart.settings.name}</h3>
           {chart.series.length === 0 ? (
-            <p className="quiet">Nothing is drawn yet. Choose a line or total beside.</p>
+            <p className="quiet">{messages.nothingIsDrawnYetChoose}</p>
           ) : (
             <PictureView picture={picture} height="100%" />
           )}

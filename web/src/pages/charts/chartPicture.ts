@@ -18,6 +18,7 @@ import type { Picture, Tone } from '../../parts/charts/picture.ts';
 import { toneOf } from './tones.ts';
 import { chartModels, type ModelFor } from './chartModels.ts';
 import { seriesName, type ChartDraft } from '../../parts/charts/draft.ts';
+import { messages } from '../../messages/charts.ts';
 
 /** What a chart shows, from the plan's present figures. */
 export function chartPicture(
@@ -52,7 +53,7 @@ export function chartPicture(
   const wholeYears = year === null || settings.from !== null;
   return {
     ...common,
-    categoryName: span === 'month' ? 'Month' : span === 'quarter' ? 'Quarter' : 'Year',
+    categoryName: span === 'month' ? messages.month : span === 'quarter' ? messages.quarter : messages.year,
     categories: points.map((point) => pointInWords(model, point, span, wholeYears)),
     series: series.map((each) => {
       const { of, mark } = each;
@@ -85,7 +86,7 @@ function sharesPicture(
     ...common,
     axis: '',
     form,
-    categoryName: 'Part',
+    categoryName: messages.part,
     // Beside a ring the shares stand in words, so that none needs its colour to be read.
     categories: parts.map(({ name, value }) =>
       form === 'ring' && whole > 0 ? `${name}, ${writeShare(value / whole, locale)}` : name,
@@ -93,7 +94,7 @@ function sharesPicture(
     write: (value) => writeShare(value, locale),
     series: [
       {
-        label: 'Share',
+        label: messages.share,
         values: parts.map(({ value }) => (whole === 0 ? null : value / whole)),
         mark: 'bars',
         tone: 'other' satisfies Tone,

@@ -8,6 +8,7 @@ import {
   type Command,
   type Finding,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { useShell } from '../../parts/plan/shell.ts';
@@ -15,23 +16,24 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { useFindings } from '../../parts/plan/useFindings.ts';
 import './checks.scss';
+import { messages } from '../../messages/checks.ts';
 
 const TITLES: Readonly<Record<CheckKind, string>> = {
-  missingFigure: 'Figures that are missing',
-  typedNumber: 'Numbers typed into rules',
-  manyExceptions: 'More exceptions than rule',
-  doubleCount: 'Counted twice',
-  blankFactor: 'Empty months in rules',
-  units: 'Units that do not go together',
-  yearInTheRed: 'Years in the red',
-  monthsInTheRed: 'Months in the red',
-  sharesOver: 'Shares over 100 %',
-  outsidePlan: 'Outside the plan’s months',
-  unusedAssumption: 'Assumptions nobody uses',
-  idleHighlight: 'Highlights that cannot show',
-  similarNames: 'Names that differ by a letter',
-  setAsideNever: 'Set aside from nothing',
-  withoutAnswer: 'Calculators without an answer',
+  missingFigure: messages.figuresThatAreMissing,
+  typedNumber: messages.numbersTypedIntoRules,
+  manyExceptions: messages.moreExceptionsThanRule,
+  doubleCount: messages.countedTwice,
+  blankFactor: messages.emptyMonthsInRules,
+  units: messages.unitsThatDoNotGo,
+  yearInTheRed: messages.yearsInTheRed,
+  monthsInTheRed: messages.monthsInTheRed,
+  sharesOver: messages.sharesOver100,
+  outsidePlan: messages.outsideThePlansMonths,
+  unusedAssumption: messages.assumptionsNobodyUses,
+  idleHighlight: messages.highlightsThatCannotShow,
+  similarNames: messages.namesThatDifferByA,
+  setAsideNever: messages.setAsideFromNothing,
+  withoutAnswer: messages.calculatorsWithoutAnAnswer,
 };
 
 /** What a careful reviewer would say about the plan: each finding with its place, why it matters, and a mend. */
@@ -43,13 +45,9 @@ export function ChecksPage() {
   return (
     <div className="checks">
       <div className="page-head">
-        <h2>Checks</h2>
+        <h2>{messages.checks}</h2>
         <p className="year-summary" role="status">
-          {open.length === 0
-            ? 'Nothing to look at.'
-            : open.length === 1
-              ? 'One thing worth a second look.'
-              : `${open.length} things worth a second look.`}
+          {messages.oneThingWorthASecond(open.length)}
         </p>
       </div>
       <div className="checks-list">
@@ -68,13 +66,12 @@ export function ChecksPage() {
         ))}
         {open.length === 0 && (
           <p className="checks-clean">
-            <Icon name="good" /> A careful reviewer would find nothing in this plan: no number that should be a name,
-            nothing counted twice, no month in the red.
+            <Icon name="good" /> {messages.aCarefulReviewerWouldFind}
           </p>
         )}
         {waived.length > 0 && (
           <section className="checks-waived">
-            <h3>Set aside</h3>
+            <h3>{messages.setAside}</h3>
             <ul>
               {waived.map(({ finding, reason }) => (
                 <li key={finding.key}>
@@ -84,9 +81,9 @@ export function ChecksPage() {
                     <button
                       type="button"
                       className="tool"
-                      onClick={() => send({ kind: 'finding.takeUp', finding: finding.key }, 'Taken up again.')}
+                      onClick={() => send({ kind: 'finding.takeUp', finding: finding.key }, messages.takenUpAgain)}
                     >
-                      <Icon name="undo" /> Take it up again
+                      <Icon name="undo" /> {messages.takeItUpAgain}
                     </button>
                   </div>
                 </li>
@@ -110,22 +107,30 @@ function FindingRow({ finding, send }: FindingRowProps) {
   const [reason, setReason] = useState<string | null>(null);
   const { place, message, mend, key } = finding;
   const { locale } = planOf(document);
-  const where = `${nameOf(document, place.id) ?? 'the plan'}${place.month === null ? '' : `, ${monthInWords(place.month, locale)}`}`;
+  const where = messages.ofPlace(
+    nameOf(document, place.id),
+    place.month === null ? '' : `, ${monthInWords(place.month, locale)}`,
+  );
   return (
     <li>
       <p className="check-message">{message}</p>
       <div className="check-tools">
-        <button type="button" className="tool" onClick={() => shell.goTo(place.id, place.month)} title="Go there">
+        <button
+          type="button"
+          className="tool"
+          onClick={() => shell.goTo(place.id, place.month)}
+          title={messages.goThere}
+        >
           <Icon name="right" /> {where}
         </button>
         {mend && (
-          <button type="button" className="tool check-mend" onClick={() => send(mend.command, 'Mended.')}>
+          <button type="button" className="tool check-mend" onClick={() => send(mend.command, messages.mended)}>
             <Icon name="good" /> {mend.words}
           </button>
         )}
         {reason === null && (
           <button type="button" className="tool" onClick={() => setReason('')}>
-            Set aside …
+            {messages.setAsideEllipsis}
           </button>
         )}
       </div>
@@ -134,13 +139,14 @@ function FindingRow({ finding, send }: FindingRowProps) {
           className="check-reason"
           onSubmit={(event) => {
             event.preventDefault();
-            send({ kind: 'finding.waive', finding: key, reason }, 'Set aside.');
+            send({ kind: 'finding.waive', finding: key, reason }, messages.isSetAside);
           }}
         >
-          <input
-            className="form-control form-control-sm"
-            aria-label={`Why this is no matter: ${message}`}
-            placeholder="Why it is no matter"
+          <Form.Control
+            size="sm"
+
+            aria-label={messages.whyThisIsNoMatter(message)}
+            placeholder={messages.whyItIsNoMatter}
             autoFocus
             maxLength={500}
             value={reason}
@@ -148,7 +154,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
             onKeyDown={(event) => event.key === 'Escape' && setReason(null)}
           />
           <button type="submit" className="btn btn-sm btn-primary">
-            Set aside
+            {messages.setAside}
           </button>
         </form>
       )}

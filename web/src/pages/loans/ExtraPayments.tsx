@@ -10,12 +10,14 @@ import {
   type LoanRow,
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
-import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { MonthField } from '../../fields/CalendarField.tsx';
 import { InputField } from '../../fields/InputField.tsx';
 import { monthsFrom } from '../../parts/calculators/months.ts';
 import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/loans.ts';
+import { Select } from '../../fields/Select.tsx';
 
 interface ExtraPaymentsProps {
   readonly loan: LoanRow;
@@ -24,9 +26,9 @@ interface ExtraPaymentsProps {
 }
 
 const RHYTHMS = [
-  ['once', 'once, in'],
-  ['yearly', 'every year from'],
-  ['monthly', 'every month from'],
+  ['once', messages.onceIn],
+  ['yearly', messages.everyYearFrom],
+  ['monthly', messages.everyMonthFrom],
 ] as const;
 
 /** What is paid on top of a loan's regular payments. */
@@ -47,26 +49,26 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
     });
   return (
     <>
-      <h3>Extra payments</h3>
+      <h3>{messages.extraPayments}</h3>
       {extras.map((extra, index) => (
         <div key={extra.id} className="part-row">
           <InputField
             input={inputs.find((input) => input.id === `${extra.id}:amount`)!}
-            label={`Extra payment ${index + 1}`}
+            label={messages.extraPayment(index + 1)}
             complaint={complaintOf(extra.id)}
             period={nearestPeriod(model.calendar, extra.from)}
           />
           <button
             type="button"
             className="tool"
-            aria-label={`Take away extra payment ${index + 1}`}
+            aria-label={messages.takeAwayExtraPayment(index + 1)}
             onClick={() => onCommand({ kind: 'loan.setExtra', id: extra.id, settings: null })}
           >
             <Icon name="delete" />
           </button>
           <span className="part-when">
-            <select
-              aria-label={`How often extra payment ${index + 1} is made`}
+            <Select
+              aria-label={messages.howOftenExtraPaymentIs(index + 1)}
               value={extra.every}
               onChange={(event) => set(extra, { every: event.target.value as LoanExtraRow['every'] })}
             >
@@ -75,35 +77,35 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
                   {words}
                 </option>
               ))}
-            </select>
-            <MonthSelect
-              label={`Month of extra payment ${index + 1}`}
+            </Select>
+            <MonthField
+              label={messages.monthOfExtraPayment(index + 1)}
               months={months}
               value={extra.from}
               locale={locale}
               onChange={(from) => set(extra, { from })}
             />
             {extra.every !== 'once' && (
-              <select
+              <Select
                 className="month-select"
-                aria-label={`Last month of extra payment ${index + 1}`}
+                aria-label={messages.lastMonthOfExtraPayment(index + 1)}
                 value={extra.until ?? ''}
                 onChange={(event) => set(extra, { until: (event.target.value || null) as LoanExtraRow['until'] })}
               >
-                <option value="">to the end</option>
+                <option value="">{messages.toTheEnd}</option>
                 {byYearEnds(months, extra.until).map((month) => (
                   <option key={month} value={month}>
-                    until {month}
+                    {messages.until(month)}
                   </option>
                 ))}
-              </select>
+              </Select>
             )}
           </span>
         </div>
       ))}
       <button type="button" className="tool add-part" onClick={add}>
         <Icon name="add" />
-        An extra payment
+        {messages.anExtraPayment}
       </button>
     </>
   );

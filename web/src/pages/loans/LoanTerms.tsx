@@ -6,13 +6,14 @@ import {
   type LoanRow,
   type LoanUnknown,
 } from '@haushalt/core';
-import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { MonthField } from '../../fields/CalendarField.tsx';
 import { DueAndRate, DurationUnit, tidied } from '../../parts/calculators/Conventions.tsx';
 import { startingMonths } from '../../parts/calculators/months.ts';
 import { InputRow, Terms, type Term } from '../../parts/calculators/Terms.tsx';
 import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { ExtraPayments } from './ExtraPayments.tsx';
+import { messages } from '../../messages/loans.ts';
 
 interface LoanTermsProps {
   readonly loan: LoanRow;
@@ -43,23 +44,29 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
   };
   const inYears = loan.termIn === 'years';
   const terms: (Term & { readonly column: LoanUnknown })[] = [
-    { column: 'amount', label: 'Amount', unit: 'money', computed: answer?.amount ?? null, placeholder: 'e.g. 5,400' },
+    {
+      column: 'amount',
+      label: messages.amount,
+      unit: 'money',
+      computed: answer?.amount ?? null,
+      placeholder: 'e.g. 5,400',
+    },
     {
       column: 'rate',
-      label: 'Yearly rate',
+      label: messages.yearlyRate,
       unit: 'ratePerYear',
       computed: answer?.rate ?? null,
       placeholder: 'e.g. 5.9 %',
     },
     {
       column: 'months',
-      label: 'Duration',
+      label: messages.duration,
       unit: inYears ? 'years' : 'months',
       computed: answer ? answer.months / (inYears ? 12 : 1) : null,
       placeholder: inYears ? 'e.g. 4' : 'e.g. 48',
       after: <DurationUnit of={loan} onSet={set} />,
     },
-    { column: 'payment', label: 'Monthly payment', unit: 'money', computed: answer?.payment ?? null },
+    { column: 'payment', label: messages.monthlyPayment, unit: 'money', computed: answer?.payment ?? null },
   ];
   return (
     <>
@@ -72,32 +79,32 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
         onUnknown={choose}
       />
       <div className="term">
-        <span className="term-label">First payment</span>
-        <MonthSelect
-          label="First payment"
+        <span className="term-label">{messages.firstPayment}</span>
+        <MonthField
+          label={messages.firstPayment}
           months={startingMonths(model.calendar)}
           value={loan.first}
           locale={locale}
           onChange={(first) => set({ first })}
         />
       </div>
-      <h3>Agreed besides</h3>
-      <InputRow calculator={calculator} column="fee" label="Fee" period={period} placeholder="none" />
+      <h3>{messages.agreedBesides}</h3>
+      <InputRow calculator={calculator} column="fee" label={messages.fee} period={period} placeholder={messages.none} />
       <InputRow
         calculator={calculator}
         column="balloon"
-        label="Balloon at the end"
+        label={messages.balloonAtTheEnd}
         period={period}
-        placeholder="none"
+        placeholder={messages.none}
       />
       <InputRow
         calculator={calculator}
         column="interestOnly"
-        label="Interest only for"
+        label={messages.interestOnlyFor}
         period={period}
-        placeholder="0 months"
+        placeholder={messages.noMonths}
       />
-      <DueAndRate of={loan} onSet={set} due="Due at month’s" />
+      <DueAndRate of={loan} onSet={set} due={messages.dueAtMonths} />
       <ExtraPayments loan={loan} answer={answer} onCommand={send} />
     </>
   );

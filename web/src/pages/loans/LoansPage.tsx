@@ -29,25 +29,25 @@ import { LoanTerms } from './LoanTerms.tsx';
 import { Offers } from './Offers.tsx';
 import { RateTable } from './RateTable.tsx';
 import { loanPictures, loanSchedule } from './loanViews.ts';
+import { messages } from '../../messages/loans.ts';
 
 const NOTHING = {
-  heading: 'No loan yet',
-  words:
-    'Give amount, rate and duration, and see what it costs in the end, month by month; compare offers, and let the payment follow in the budget.',
+  heading: messages.noLoanYet,
+  words: messages.giveAmountRateAndDuration,
 };
 
 const VIEWS = [
-  { value: 'month', words: 'Month by month' },
-  { value: 'year', words: 'By year' },
-  { value: 'offers', words: 'Offers', title: 'Other offers side by side' },
-  { value: 'rates', words: 'Rate and duration', title: 'Payments at other rates and durations' },
+  { value: 'month', words: messages.monthByMonth },
+  { value: 'year', words: messages.byYear },
+  { value: 'offers', words: messages.offers, title: messages.otherOffersSideBySide },
+  { value: 'rates', words: messages.rateAndDuration, title: messages.paymentsAtOtherRatesAnd },
 ] as const;
 
 /** Loans: what they cost, month by month, and which offer is the better one. */
 export function LoansPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="loans" title="Loans" nothing={NOTHING} tools={sliderTool}>
+    <Workbench table="loans" title={messages.loans} nothing={NOTHING} tools={sliderTool}>
       {(loan) => <LoanView key={loan.offerOf ?? loan.id} loan={loan} sliders={sliders} />}
     </Workbench>
   );
@@ -76,15 +76,15 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
     <>
       <Bench
         name={loan.name}
-        answerLabel={`What ${loan.name} comes to`}
+        answerLabel={messages.whatComesTo(loan.name)}
         period={period}
         terms={
           <>
             {main !== loan && (
               <p className="bench-which">
-                The offer <strong>{loan.name}</strong>{' '}
+                {messages.theOffer} <strong>{loan.name}</strong>{' '}
                 <button type="button" className="jump" onClick={() => open(main.id)}>
-                  back to {main.name}
+                  {messages.backTo(main.name)}
                 </button>
               </p>
             )}
@@ -101,7 +101,7 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
               answer.kind === 'none' && <NoAnswer reason={answer} />
             )}
             <div className="bench-views">
-              <Segments label="View" value={view} options={VIEWS} onChange={showView} />
+              <Segments label={messages.view} value={view} options={VIEWS} onChange={showView} />
             </div>
             {view === 'offers' && <Offers loan={main} open={loan.id} model={model} onOpen={open} onCommand={send} />}
             {result && view === 'rates' && (
@@ -117,9 +117,9 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
       </Bench>
       {placing && (
         <PlaceDialog
-          title={`${loan.name} in the budget`}
+          title={messages.inTheBudget(loan.name)}
           side="expense"
-          groupName="Loans"
+          groupName={messages.loans}
           ways={placingsOf(loan)}
           onClose={() => setPlacing(false)}
         />
@@ -138,30 +138,30 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
   const extra = loan.rows.some((row) => row.extra > 0);
   const figures = [
     {
-      label: 'Monthly payment',
+      label: messages.monthlyPayment,
       value: loan.payment,
       id: `${id}.regular payment`,
-      ...(extra ? { also: 'and extra payments' } : {}),
+      ...(extra ? { also: messages.andExtraPayments } : {}),
     },
     {
-      label: 'Total paid',
+      label: messages.totalPaid,
       value: loan.totalPaid + loan.fee,
       id: `${id}.total paid`,
-      ...(loan.fee > 0 ? { also: `with a fee of ${writeWithUnit(loan.fee, 'money', plan)}` } : {}),
+      ...(loan.fee > 0 ? { also: messages.withAFeeOf(writeWithUnit(loan.fee, 'money', plan)) } : {}),
     },
     {
-      label: 'Total interest',
+      label: messages.totalInterest,
       value: loan.totalInterest,
       id: `${id}.total interest`,
-      also: `${writeWithUnit(loan.interestShare, 'percent', plan)} of the amount`,
+      also: messages.ofTheAmount(writeWithUnit(loan.interestShare, 'percent', plan)),
     },
     {
-      label: 'Last payment',
+      label: messages.lastPayment,
       value: monthInWords(loan.last, plan.locale),
       id: `${id}.months`,
-      also: loan.rows.length === 1 ? 'after one month' : `after ${loan.rows.length} months`,
+      also: messages.afterMonths(loan.rows.length),
     },
-    { label: 'Costs a year', value: loan.yearlyCost, unit: 'percent' as const, also: 'effective, all in' },
+    { label: messages.costsAYear, value: loan.yearlyCost, unit: 'percent' as const, also: messages.effectiveAllIn },
   ];
   return <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />;
 }
@@ -180,11 +180,11 @@ function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAn
       </Later>
       <ScheduleGrid
         key={`${id}-${by}`}
-        label={by === 'month' ? 'Month by month' : 'Year by year'}
-        rowHeading={by === 'month' ? 'Month' : 'Year'}
+        label={by === 'month' ? messages.monthByMonth : messages.yearByYear}
+        rowHeading={by === 'month' ? messages.month : messages.year}
         rows={rows}
         columns={columns}
-        totalLabel="In all"
+        totalLabel={messages.inAll}
       />
     </>
   );
@@ -194,12 +194,12 @@ function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAn
 function placingsOf({ id, name, fee }: LoanRow): Placing[] {
   const withFee = fee === null ? '' : ` + {${id}}.fee`;
   return [
-    { words: 'As one line', lines: [{ name: `${name} payment`, formula: `{${id}}.payment${withFee}` }] },
+    { words: messages.asOneLine, lines: [{ name: messages.payment(name), formula: `{${id}}.payment${withFee}` }] },
     {
-      words: 'Split into interest and what pays it back',
+      words: messages.splitIntoInterestAndWhat,
       lines: [
-        { name: `${name} interest`, formula: `{${id}}.interest${withFee}` },
-        { name: `${name} principal`, formula: `{${id}}.principal` },
+        { name: messages.interest(name), formula: `{${id}}.interest${withFee}` },
+        { name: messages.principal(name), formula: `{${id}}.principal` },
       ],
     },
   ];

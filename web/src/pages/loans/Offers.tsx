@@ -14,6 +14,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
+import { messages } from '../../messages/loans.ts';
 
 interface OffersProps {
   readonly loan: LoanRow;
@@ -33,13 +34,13 @@ interface Figure {
 }
 
 const FIGURES: readonly Figure[] = [
-  { words: 'Amount', unit: 'money', of: ({ amount }) => amount, lessIsBetter: false },
-  { words: 'Yearly rate', unit: 'ratePerYear', of: ({ rate }) => rate, lessIsBetter: false },
-  { words: 'Months until it is paid back', unit: 'months', of: ({ rows }) => rows.length, lessIsBetter: false },
-  { words: 'Monthly payment', unit: 'money', of: ({ payment }) => payment, lessIsBetter: true },
-  { words: 'Fee', unit: 'money', of: ({ fee }) => fee, lessIsBetter: false },
-  { words: 'Total interest', unit: 'money', of: ({ totalInterest }) => totalInterest, lessIsBetter: true },
-  { words: 'Paid in all, with fee', unit: 'money', of: ({ totalPaid, fee }) => totalPaid + fee, lessIsBetter: true },
+  { words: messages.amount, unit: 'money', of: ({ amount }) => amount, lessIsBetter: false },
+  { words: messages.yearlyRate, unit: 'ratePerYear', of: ({ rate }) => rate, lessIsBetter: false },
+  { words: messages.monthsUntilItIsPaid, unit: 'months', of: ({ rows }) => rows.length, lessIsBetter: false },
+  { words: messages.monthlyPayment, unit: 'money', of: ({ payment }) => payment, lessIsBetter: true },
+  { words: messages.fee, unit: 'money', of: ({ fee }) => fee, lessIsBetter: false },
+  { words: messages.totalInterest, unit: 'money', of: ({ totalInterest }) => totalInterest, lessIsBetter: true },
+  { words: messages.paidInAllWithFee, unit: 'money', of: ({ totalPaid, fee }) => totalPaid + fee, lessIsBetter: true },
 ];
 
 /** A loan and other offers for it, side by side, with what they differ by. */
@@ -59,7 +60,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
   return (
     <div className="offers">
       <table className="compare">
-        <caption className="visually-hidden">{loan.name} and other offers for it</caption>
+        <caption className="visually-hidden">{messages.andOtherOffersForIt(loan.name)}</caption>
         <thead>
           <tr>
             <td />
@@ -68,7 +69,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
                 <button
                   type="button"
                   aria-pressed={row.id === open}
-                  title="Open its terms"
+                  title={messages.openItsTerms}
                   onClick={() => onOpen(row.id)}
                 >
                   {row.name}
@@ -101,7 +102,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
             );
           })}
           <tr>
-            <th scope="row">Last payment</th>
+            <th scope="row">{messages.lastPayment}</th>
             {all.map(({ row, answer }, index) => (
               <td key={row.id}>
                 {answer ? monthInWords(answer.last, plan.locale) : '–'}
@@ -118,15 +119,15 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
                     <button
                       type="button"
                       className="tool"
-                      title={`Makes these the terms of ${loan.name}; all that uses it follows`}
+                      title={messages.makesTheseTheTermsOf(loan.name)}
                       onClick={() => onCommand({ kind: 'loan.takeOffer', offer: row.id })}
                     >
-                      Take it
+                      {messages.takeIt}
                     </button>
                     <button
                       type="button"
                       className="tool"
-                      aria-label={`Delete the offer ${row.name}`}
+                      aria-label={messages.deleteTheOffer(row.name)}
                       onClick={() => {
                         if (onCommand({ kind: 'calculator.delete', calculator: row.id }) && row.id === open)
                           onOpen(loan.id);
@@ -143,11 +144,9 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
       </table>
       <p>
         <button type="button" className="btn btn-primary btn-sm" onClick={add}>
-          <Icon name="add" /> Another offer
+          <Icon name="add" /> {messages.anotherOffer}
         </button>{' '}
-        <span className="quiet">
-          It begins with the terms of the {CALCULATORS.loans.word}; change what is different in it.
-        </span>
+        <span className="quiet">{messages.itBeginsWithTheTerms(CALCULATORS.loans.word)}</span>
       </p>
     </div>
   );
@@ -156,6 +155,6 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
 function laterInWords(own: LoanAnswer, other: LoanAnswer): string {
   const months = monthsBetween(own.last, other.last);
   if (months === 0) return '';
-  const count = Math.abs(months) === 1 ? 'a month' : `${Math.abs(months)} months`;
-  return months > 0 ? `${count} later` : `${count} earlier`;
+  const count = messages.differenceInMonths(Math.abs(months));
+  return messages.earlier(months, count);
 }

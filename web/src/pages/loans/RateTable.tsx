@@ -3,6 +3,8 @@ import { useMemo, useState } from 'react';
 import { ScheduleGrid, type ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { rateTable } from './loanViews.ts';
+import { messages } from '../../messages/loans.ts';
+import { Select } from '../../fields/Select.tsx';
 
 interface RateTableProps {
   readonly loan: LoanAnswer;
@@ -19,7 +21,7 @@ export function RateTable({ loan, row, balloon }: RateTableProps) {
     () =>
       months.map((count, index): ScheduleColumn => ({
         id: String(count),
-        heading: `${count === loan.months ? '▸ ' : ''}${count} ${count === 1 ? 'month' : 'months'}`,
+        heading: messages.rateAndMonths(count === loan.months ? '▸ ' : '', count),
         unit: 'money',
         width: 100,
         values: payments.map((line) => line[index] ?? null),
@@ -30,29 +32,29 @@ export function RateTable({ loan, row, balloon }: RateTableProps) {
     <>
       <div className="bench-choices">
         <label>
-          Rates in steps of{' '}
-          <select value={steps.rate} onChange={(event) => setSteps({ ...steps, rate: Number(event.target.value) })}>
+          {messages.ratesInStepsOf}{' '}
+          <Select value={steps.rate} onChange={(event) => setSteps({ ...steps, rate: Number(event.target.value) })}>
             {[0.001, 0.0025, 0.005, 0.01].map((step) => (
               <option key={step} value={step}>
                 {writeFigure(step, 'percent', plan)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <label>
-          durations in steps of{' '}
-          <select value={steps.months} onChange={(event) => setSteps({ ...steps, months: Number(event.target.value) })}>
+          {messages.durationsInStepsOf}{' '}
+          <Select value={steps.months} onChange={(event) => setSteps({ ...steps, months: Number(event.target.value) })}>
             {[1, 3, 6, 12, 24, 60].map((step) => (
               <option key={step} value={step}>
-                {step === 1 ? 'a month' : `${step} months`}
+                {messages.stepOfMonths(step)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       </div>
       <ScheduleGrid
-        label="Monthly payments by rate and duration"
-        rowHeading="Rate a year"
+        label={messages.monthlyPaymentsByRateAnd}
+        rowHeading={messages.rateAYear}
         rows={rates.map((rate) => writeFigure(rate, 'percent', plan))}
         columns={columns}
         marked={rates.indexOf(loan.rate)}

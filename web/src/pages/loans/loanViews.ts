@@ -12,6 +12,7 @@ import {
 import { byYear, sumOf } from '../../parts/calculators/months.ts';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
+import { messages } from '../../messages/loans.ts';
 
 /** How a schedule is read: month by month or year by year. */
 export type By = 'month' | 'year';
@@ -39,12 +40,22 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
   });
   const hasExtra = loan.rows.some((row) => row.extra > 0);
   const columns: ScheduleColumn[] = [
-    { id: 'opening', heading: 'Owed before', unit: 'money', values: stretches.map(({ rows }) => rows[0]!.opening) },
-    flow('payment', 'Payment', (row) => row.payment),
-    flow('interest', 'Interest', (row) => row.interest),
-    flow('principal', 'Paid back', (row) => row.principal),
-    ...(hasExtra ? [flow('extra', 'Extra', (row) => row.extra)] : []),
-    { id: 'closing', heading: 'Still owed', unit: 'money', values: stretches.map(({ rows }) => rows.at(-1)!.closing) },
+    {
+      id: 'opening',
+      heading: messages.owedBefore,
+      unit: 'money',
+      values: stretches.map(({ rows }) => rows[0]!.opening),
+    },
+    flow('payment', messages.paymentHeading, (row) => row.payment),
+    flow('interest', messages.interestHeading, (row) => row.interest),
+    flow('principal', messages.paidBack, (row) => row.principal),
+    ...(hasExtra ? [flow('extra', messages.extra, (row) => row.extra)] : []),
+    {
+      id: 'closing',
+      heading: messages.stillOwed,
+      unit: 'money',
+      values: stretches.map(({ rows }) => rows.at(-1)!.closing),
+    },
   ];
   return { rows: stretches.map(({ label }) => label), columns };
 }
@@ -55,24 +66,24 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
   const stretches = stretchesOf(loan, by, plan.locale);
   const common = {
     axis: plan.currency,
-    categoryName: by === 'year' ? 'Year' : 'Month',
+    categoryName: by === 'year' ? messages.year : messages.month,
     categories: stretches.map(({ label }) => label),
     write: (value: number) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
   };
   return {
     parts: {
       ...common,
-      label: 'What each payment goes into',
+      label: messages.whatEachPaymentGoesInto,
       series: [
         {
-          label: 'Paid back',
+          label: messages.paidBack,
           values: stretches.map(({ rows }) => sumOf(rows, (row) => row.principal + row.extra)),
           mark: 'bars',
           tone: 'setAside',
           stack: 'payment',
         },
         {
-          label: 'Interest',
+          label: messages.interestHeading,
           values: stretches.map(({ rows }) => sumOf(rows, (row) => row.interest)),
           mark: 'bars',
           tone: 'expense',
@@ -82,9 +93,14 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
     },
     balance: {
       ...common,
-      label: 'What is still owed',
+      label: messages.whatIsStillOwed,
       series: [
-        { label: 'Still owed', values: stretches.map(({ rows }) => rows.at(-1)!.closing), mark: 'area', tone: 'net' },
+        {
+          label: messages.stillOwed,
+          values: stretches.map(({ rows }) => rows.at(-1)!.closing),
+          mark: 'area',
+          tone: 'net',
+        },
       ],
     },
   };

@@ -19,6 +19,7 @@ import { useFindings } from '../../parts/plan/useFindings.ts';
 import { calculatorsNow } from './calculatorsNow.ts';
 import { glanceAt, netPicture } from './glance.ts';
 import './overview.scss';
+import { messages } from '../../messages/overview.ts';
 
 const MOST_CHANGES = 6;
 const MOST_FINDINGS = 3;
@@ -60,44 +61,44 @@ export function OverviewPage() {
   if (document.lines.size === 0)
     return (
       <div className="empty-state overview">
-        <h2>Nothing to see yet</h2>
-        <p>The overview shows how the year looks once the budget has lines with figures.</p>
+        <h2>{messages.nothingToSeeYet}</h2>
+        <p>{messages.theOverviewShowsHowThe}</p>
         <Link className="btn btn-primary" to={`/plans/${planId}/budget`}>
-          Go to the budget
+          {messages.goToTheBudget}
         </Link>
       </div>
     );
   return (
     <div className="overview">
       <div className="page-head">
-        <h2>Overview</h2>
+        <h2>{messages.overview}</h2>
         <YearSwitch years={years} year={year} onChange={setYear} />
       </div>
       <div className="overview-body">
         <dl className="overview-figures">
           <div className="side-income">
             <dt>
-              <Icon name="income" /> Income
+              <Icon name="income" /> {messages.income}
             </dt>
             <dd>{money(glance.income)}</dd>
           </div>
           <div className="side-expense">
             <dt>
-              <Icon name="expense" /> Expenses
+              <Icon name="expense" /> {messages.expenses}
             </dt>
             <dd>{money(glance.expenses)}</dd>
           </div>
           <div>
-            <dt>Net of {year}</dt>
+            <dt>{messages.netOf(year)}</dt>
             <dd className={glance.net < 0 ? 'negative' : ''}>{money(glance.net)}</dd>
           </div>
         </dl>
         <section className="overview-net">
-          <h3>Net by month</h3>
+          <h3>{messages.netByMonth}</h3>
           <PictureView picture={picture} height={230} />
           {glance.red.length > 0 && (
             <p className="overview-red">
-              {glance.red.length === 1 ? 'One month in the red: ' : `${glance.red.length} months in the red: `}
+              {messages.monthsInTheRed(glance.red.length)}
               {glance.red.map((month, index) => (
                 <span key={month}>
                   {index > 0 && ', '}
@@ -110,9 +111,9 @@ export function OverviewPage() {
           )}
         </section>
         <section>
-          <h3>Where the money goes</h3>
+          <h3>{messages.whereTheMoneyGoes}</h3>
           {glance.biggest.length === 0 ? (
-            <p className="quiet">No expenses in {year}.</p>
+            <p className="quiet">{messages.noExpensesIn(year)}</p>
           ) : (
             <ol className="biggest-lines">
               {glance.biggest.map(({ line, total, share }) => (
@@ -131,9 +132,9 @@ export function OverviewPage() {
           )}
         </section>
         <section>
-          <h3>Worth a second look</h3>
+          <h3>{messages.worthASecondLook}</h3>
           {open === 0 ? (
-            <p className="quiet">Checks find nothing.</p>
+            <p className="quiet">{messages.checksFindNothing}</p>
           ) : (
             <>
               <ul className="overview-list">
@@ -141,13 +142,13 @@ export function OverviewPage() {
                   <li key={key}>{message}</li>
                 ))}
               </ul>
-              <Link to={`/plans/${planId}/checks`}>{open === 1 ? 'Open the check' : `All ${open} checks`}</Link>
+              <Link to={`/plans/${planId}/checks`}>{messages.allChecks(open)}</Link>
             </>
           )}
         </section>
         {calculators.length > 0 && (
           <section>
-            <h3>Loans, savings, tax, break-even</h3>
+            <h3>{messages.loansSavingsTaxBreakEven}</h3>
             <ul className="overview-list">
               {calculators.map(({ calculator: { row }, words }) => (
                 <li key={row.id}>
@@ -161,9 +162,9 @@ export function OverviewPage() {
           </section>
         )}
         <section>
-          <h3>Changed last</h3>
+          <h3>{messages.changedLast}</h3>
           {done.length === 0 ? (
-            <p className="quiet">Nothing has been changed since the plan was made.</p>
+            <p className="quiet">{messages.nothingHasBeenChangedSince}</p>
           ) : (
             <ul className="overview-list">
               {done.map(({ commandId, label }) => (

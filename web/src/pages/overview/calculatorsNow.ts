@@ -11,6 +11,7 @@ import {
   type Calculator,
   type PlanModel,
 } from '@haushalt/core';
+import { messages } from '../../messages/overview.ts';
 
 /** A calculator in a few words, as it stands in a month. */
 export interface CalculatorNow {
@@ -34,36 +35,36 @@ function inWords(model: PlanModel, { row }: Calculator, period: number): string 
     case 'loan': {
       const { payment, last } = answer.loan;
       const owed = output('balance');
-      const now = owed === owed ? `, ${money(owed)} still owed` : '';
-      return `${money(payment)} a month${now}, until ${monthInWords(last, plan.locale)}`;
+      const now = owed === owed ? messages.stillOwed(money(owed)) : '';
+      return messages.aMonthUntil(money(payment), now, monthInWords(last, plan.locale));
     }
     case 'savings': {
       const { goal, reached } = answer.savings;
       const inIt = output('balance');
-      const now = inIt === inIt ? `${money(inIt)} in it, ` : '';
-      return `${now}comes to ${money(goal)} by ${monthInWords(reached, plan.locale)}`;
+      const now = inIt === inIt ? messages.inIt(money(inIt)) : '';
+      return messages.comesToBy(now, money(goal), monthInWords(reached, plan.locale));
     }
     case 'tax': {
       const tax = output('tax');
       const year = yearOf(model.calendar.months[period]!);
       const found = answer.months[period]!;
       if (isNoFigure(found)) return noFigureInWords(model, found);
-      return tax === tax ? `${money(tax)} for ${year}` : 'no income given';
+      return tax === tax ? messages.for(money(tax), year) : messages.noIncomeGiven;
     }
     case 'units': {
       const units = output('whole units');
       const found = answer.months[period]!;
       if (isNoFigure(found)) return noFigureInWords(model, found);
-      if (units !== units) return 'never, as it stands';
-      return `nothing is lost from ${writeWithUnit(units, 'number', plan)} units on`;
+      if (units !== units) return messages.neverAsItStands;
+      return messages.nothingIsLostFromUnits(writeWithUnit(units, 'number', plan));
     }
     case 'payback': {
       const { reached, never } = answer.payback;
-      return reached ? `paid back in ${monthInWords(reached.month, plan.locale)}` : never!;
+      return reached ? messages.paidBackIn(monthInWords(reached.month, plan.locale)) : never!;
     }
     case 'between': {
       const { crossing, never } = answer.between;
-      return crossing ? `both have cost the same in ${monthInWords(crossing.month, plan.locale)}` : never!;
+      return crossing ? messages.bothHaveCostTheSame(monthInWords(crossing.month, plan.locale)) : never!;
     }
     default:
       return whyNoAnswer(model, row.id) ?? '';

@@ -15,6 +15,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { Picture } from '../../parts/charts/picture.ts';
+import { messages } from '../../messages/overview.ts';
 
 /** A year of a plan at a glance. */
 export interface Glance {
@@ -62,14 +63,14 @@ export function netPicture(model: PlanModel, year: number): Picture {
   const values = (id: string) =>
     Array.from(model.seriesOf(id)!.values.subarray(from, to), (value) => (value === value ? value : null));
   return {
-    label: `Net by month in ${year}`,
+    label: messages.netByMonthIn(year),
     axis: plan.currency,
-    categoryName: 'Month',
+    categoryName: messages.month,
     categories: calendar.months.slice(from, to).map((month) => monthInWords(month, plan.locale, 'name')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: 'Net', values: values(NET), mark: 'bars', tone: 'net' },
-      { label: 'Added up since the plan’s start', values: values(CUMULATIVE_NET), mark: 'line', tone: 'memo' },
+      { label: messages.net, values: values(NET), mark: 'bars', tone: 'net' },
+      { label: messages.addedUpSinceThePlans, values: values(CUMULATIVE_NET), mark: 'line', tone: 'memo' },
     ],
   };
 }

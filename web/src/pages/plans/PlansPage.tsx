@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import Form from 'react-bootstrap/Form';
 import { useRef, useState } from 'react';
 import { monthInWords, writeWithUnit, yearOf } from '@haushalt/core';
 import Button from 'react-bootstrap/Button';
@@ -8,6 +9,7 @@ import { Loading } from '../../ui/Loading.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { ServerRefusal, api, newId, type PlanSummary } from '../../plan-session/api.ts';
 import { RenamePlan } from './RenamePlan.tsx';
+import { messages } from '../../messages/plans.ts';
 
 /** The list of plans: how they stand, and how to begin another. */
 export function PlansPage() {
@@ -18,40 +20,40 @@ export function PlansPage() {
 
   const openFile = useMutation({
     mutationFn: async (file: File) => {
-      if (file.size > 192 << 20) throw new ServerRefusal(413, 'it is larger than 192 MB.');
+      if (file.size > 192 << 20) throw new ServerRefusal(413, messages.itIsLargerThan192);
       return api.importFile(await file.text());
     },
     onSuccess: ({ id }) => void navigate(`/plans/${id}/budget`),
-    onError: (refused, file) => setFileRefusal(`${file.name} cannot be opened: ${refused.message}`),
+    onError: (refused, file) => setFileRefusal(messages.cannotBeOpened(file.name, refused.message)),
   });
 
   return (
     <div className="plans-page">
       <header className="plans-head">
-        <span className="wordmark">Haushalt</span>
-        <span className="plans-motto">Money, month by month</span>
+        <span className="wordmark">{messages.haushalt}</span>
+        <span className="plans-motto">{messages.moneyMonthByMonth}</span>
       </header>
       <main>
         <div className="plans-title">
-          <h1>Your plans</h1>
+          <h1>{messages.yourPlans}</h1>
           <div className="plans-actions">
-            <input
+            <Form.Control
               ref={fileInput}
               type="file"
               accept=".json,application/json"
               hidden
               onChange={(event) => {
-                const file = event.target.files?.[0];
+                const file = (event.target as HTMLInputElement).files?.[0];
                 event.target.value = '';
                 setFileRefusal(null);
                 if (file) openFile.mutate(file);
               }}
             />
             <Button variant="outline-primary" onClick={() => fileInput.current?.click()} disabled={openFile.isPending}>
-              <Icon name="openFile" /> Open a plan file
+              <Icon name="openFile" /> {messages.openAPlanFile}
             </Button>
             <Button onClick={() => void navigate('/new')}>
-              <Icon name="add" /> New plan
+              <Icon name="add" /> {messages.newPlan}
             </Button>
           </div>
         </div>
@@ -60,22 +62,19 @@ export function PlansPage() {
             {fileRefusal}
           </p>
         )}
-        {isPending && <Loading what="Fetching your plans" />}
+        {isPending && <Loading what={messages.fetchingYourPlans} />}
         {error && (
           <div className="quiet-page" role="alert">
             <p>{error.message}</p>
-            <Button onClick={() => void refetch()}>Try again</Button>
+            <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
           </div>
         )}
         {plans?.length === 0 && (
           <div className="empty-state">
-            <h2>Nothing planned yet</h2>
-            <p>
-              Begin with a ready-made plan or with nothing: pick your lines, type what the first month brings and costs,
-              and the year follows.
-            </p>
+            <h2>{messages.nothingPlannedYet}</h2>
+            <p>{messages.beginWithAReadyMade}</p>
             <Button onClick={() => void navigate('/new')}>
-              <Icon name="add" /> New plan
+              <Icon name="add" /> {messages.newPlan}
             </Button>
           </div>
         )}
@@ -90,14 +89,14 @@ function PlanList({ plans }: { readonly plans: readonly PlanSummary[] }) {
     <table className="plan-list">
       <thead>
         <tr>
-          <th scope="col">Plan</th>
-          <th scope="col">Months</th>
+          <th scope="col">{messages.plan}</th>
+          <th scope="col">{messages.months}</th>
           <th scope="col" className="tabular">
-            Net of the year
+            {messages.netOfTheYear}
           </th>
-          <th scope="col">Months in the red</th>
+          <th scope="col">{messages.monthsInTheRed}</th>
           <th scope="col">
-            <span className="visually-hidden">Actions</span>
+            <span className="visually-hidden">{messages.actions}</span>
           </th>
         </tr>
       </thead>
@@ -125,7 +124,10 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
   const remove = useMutation({
     mutationFn: () => api.remove(plan.id),
     onSuccess: async () => {
-      notices.say({ text: `${plan.name} is deleted.`, action: { label: 'Undo', run: () => restore.mutate() } });
+      notices.say({
+        text: messages.isDeleted(plan.name),
+        action: { label: messages.undo, run: () => restore.mutate() },
+      });
       await refresh();
     },
     onError: failed,
@@ -143,7 +145,7 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
         )}
       </th>
       <td>
-        {plan.months === 1 ? '1 month' : `${plan.months} months`}
+        {messages.monthCount(plan.months)}
         <small>
           {monthInWords(plan.firstMonth, plan.locale, 'short')} – {monthInWords(plan.lastMonth, plan.locale, 'short')}
         </small>
@@ -155,7 +157,7 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
         <small>{plan.year}</small>
       </td>
       <td>
-        <span className={red > 0 ? 'in-the-red' : 'in-the-black'}>{red === 0 ? 'none' : red}</span>
+        <span className={red > 0 ? 'in-the-red' : 'in-the-black'}>{red === 0 ? messages.noMonths : red}</span>
         {red > 0 && (
           <small>
             {yearOf(plan.firstMonth)}
@@ -164,26 +166,31 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
         )}
       </td>
       <td className="row-actions">
-        <button type="button" className="tool" onClick={() => setRenaming(true)} aria-label={`Rename ${plan.name}`}>
-          <Icon name="edit" /> Rename
+        <button
+          type="button"
+          className="tool"
+          onClick={() => setRenaming(true)}
+          aria-label={messages.renamePlan(plan.name)}
+        >
+          <Icon name="edit" /> {messages.rename}
         </button>
         <button
           type="button"
           className="tool"
           onClick={() => duplicate.mutate()}
           disabled={duplicate.isPending}
-          aria-label={`Duplicate ${plan.name}`}
+          aria-label={messages.duplicatePlan(plan.name)}
         >
-          <Icon name="copy" /> Duplicate
+          <Icon name="copy" /> {messages.duplicate}
         </button>
         <button
           type="button"
           className="tool"
           onClick={() => remove.mutate()}
           disabled={remove.isPending}
-          aria-label={`Delete ${plan.name}`}
+          aria-label={messages.deletePlan(plan.name)}
         >
-          <Icon name="delete" /> Delete
+          <Icon name="delete" /> {messages.delete}
         </button>
       </td>
     </tr>

@@ -1,6 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { api, newId, type PlanSummary } from '../../plan-session/api.ts';
+import { messages } from '../../messages/plans.ts';
 
 /** A plan's name in the list, to be changed in place. */
 export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; readonly onDone: () => void }) {
@@ -17,11 +19,7 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
   });
   const trimmed = name.trim();
   const refusal =
-    trimmed === ''
-      ? 'A plan needs a name.'
-      : trimmed.length > 80
-        ? 'A name may have 80 letters.'
-        : rename.error?.message;
+    trimmed === '' ? messages.aPlanNeedsAName : trimmed.length > 80 ? messages.nameTooLong : rename.error?.message;
   const save = () => {
     // Leaving the field while it is being renamed, or after, is no second time.
     if (rename.isPending || rename.isSuccess) return;
@@ -36,9 +34,10 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
         save();
       }}
     >
-      <input
-        className={`form-control ${refusal ? 'is-invalid' : ''}`}
-        aria-label="Name of the plan"
+      <Form.Control
+        size="sm"
+        isInvalid={refusal !== undefined}
+        aria-label={messages.nameOfThePlan}
         aria-describedby="rename-refusal"
         value={name}
         autoFocus

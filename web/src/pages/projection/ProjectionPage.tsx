@@ -14,6 +14,7 @@ import {
   yearsOf,
   type ActualFigure,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useLayoutEffect, useMemo, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
@@ -44,6 +45,8 @@ import {
 import { ProjectionReckoning } from './ProjectionReckoning.tsx';
 import { RateDialog } from './RateDialog.tsx';
 import { useProjectionView } from './terms.ts';
+import { messages } from '../../messages/projection.ts';
+import { Select } from '../../fields/Select.tsx';
 
 /** Later years, line by line: a base year's totals, and what they become at the lines' rates. */
 export function ProjectionPage() {
@@ -89,7 +92,7 @@ export function ProjectionPage() {
   const chooseRate = (target: BudgetRow | undefined) => {
     const owner = target && hasRate(target) ? rateOwner(target) : null;
     if (owner !== null) setChoosing(owner);
-    else notices.say({ text: 'Lines and groups have rates of their own; totals follow from them.' });
+    else notices.say({ text: messages.linesAndGroupsHaveRates });
   };
 
   const pageKey = (event: KeyboardEvent): boolean => {
@@ -120,8 +123,8 @@ export function ProjectionPage() {
     const last = years.at(-1)!;
     if (year !== last)
       return notices.say({
-        text: `The plan has figures for the years after ${year} already. Project from ${last} to carry it on.`,
-        action: { label: `Project from ${last}`, run: () => setYear(last) },
+        text: messages.thePlanHasFiguresFor(year, last),
+        action: { label: messages.projectFrom(last), run: () => setYear(last) },
       });
     send(
       {
@@ -131,17 +134,17 @@ export function ProjectionPage() {
         rate: null,
         ...(fromActual ? { actual: known } : {}),
       },
-      `The plan goes on until December ${last + view.years}; every line has a rule for it.`,
+      messages.thePlanGoesOnUntil(last + view.years),
     );
   };
 
   if (rates.length === 0) {
     return (
       <div className="empty-state">
-        <h2>A projection needs a rate</h2>
-        <p>Add an assumption with the unit “rate per year”, for example inflation, and next year follows from it.</p>
+        <h2>{messages.aProjectionNeedsARate}</h2>
+        <p>{messages.addAnAssumptionWithThe}</p>
         <button type="button" className="btn btn-primary" onClick={shell.openShelf}>
-          Open the assumptions
+          {messages.openTheAssumptions}
         </button>
       </div>
     );
@@ -149,45 +152,36 @@ export function ProjectionPage() {
   return (
     <div className="budget projection">
       <div className="page-head">
-        <h2>Projection</h2>
+        <h2>{messages.projection}</h2>
         <YearSwitch years={years} year={year} onChange={setYear} />
         <label className="rate-choice">
-          All lines grow by{' '}
-          <select
+          {messages.allLinesGrowBy}{' '}
+          <Select
             value={shared?.id ?? ''}
             onChange={(event) => {
               const projectionRate = event.target.value === '' ? null : event.target.value;
               send({ kind: 'plan.set', settings: { projectionRate } });
             }}
           >
-            <option value="">nothing, they stay as they are</option>
+            <option value="">{messages.nothingTheyStayAsThey}</option>
             {rates.map((assumption) => (
               <option key={assumption.id} value={assumption.id}>
                 {assumption.name}, {writeFigure(projection.rateIn(assumption.id, year + 1), assumption.unit, plan)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
-        {months < 12 && (
-          <p className="year-summary">
-            The plan has {months === 1 ? 'one month' : `${months} months`} of {year}; the projection is of{' '}
-            {months === 1 ? 'it' : 'these'}.
-          </p>
-        )}
-        <button
-          type="button"
-          className="tool"
-          onClick={takeIn}
-          title="Lets the plan go on by these years, with live rules"
-        >
+        {months < 12 && <p className="year-summary">{messages.thePlanHasMonthsOf(months, year)}</p>}
+        <button type="button" className="tool" onClick={takeIn} title={messages.letsThePlanGoOn}>
           <Icon name="add" />
-          Take it into the plan
+          {messages.takeItIntoThePlan}
         </button>
       </div>
-      <div className="projection-bar" role="toolbar" aria-label="View of the projection">
+      <div className="projection-bar" role="toolbar" aria-label={messages.viewOfTheProjection}>
         <label>
-          Years
-          <input
+          {messages.years}
+          <Form.Control
+            size="sm"
             type="number"
             min={1}
             max={MAX_PROJECTED_YEARS}
@@ -200,44 +194,44 @@ export function ProjectionPage() {
         </label>
         {known.length > 0 && (
           <Segments
-            label="What it starts from"
+            label={messages.whatItStartsFrom}
             value={view.base}
             options={[
-              { value: 'plan', words: 'As planned', title: `What the plan has for ${year}` },
-              { value: 'actual', words: 'As it was', title: `What really happened in ${year}` },
+              { value: 'plan', words: messages.asPlanned, title: messages.whatThePlanHasFor(year) },
+              { value: 'actual', words: messages.asItWas, title: messages.whatReallyHappenedIn(year) },
             ]}
             onChange={(base) => changeView({ base })}
           />
         )}
         <Segments
-          label="How figures grow"
+          label={messages.howFiguresGrow}
           value={view.stepping}
           options={[
-            { value: 'yearly', words: 'Every January', title: 'Figures rise once a year' },
-            { value: 'monthly', words: 'Every month', title: 'Figures creep up a little every month' },
+            { value: 'yearly', words: messages.everyJanuary, title: messages.figuresRiseOnceAYear },
+            { value: 'monthly', words: messages.everyMonth, title: messages.figuresCreepUpALittle },
           ]}
           onChange={(stepping) => changeView({ stepping })}
         />
         <Segments
-          label="Whose money"
+          label={messages.whoseMoney}
           value={view.money}
           options={[
-            { value: 'nominal', words: 'As paid then', title: 'Nominal figures' },
-            { value: 'today', words: 'Today’s money', title: `In the money of ${year}` },
-            { value: 'both', words: 'Both' },
+            { value: 'nominal', words: messages.asPaidThen, title: messages.nominalFigures },
+            { value: 'today', words: messages.todaysMoney, title: messages.inTheMoneyOf(year) },
+            { value: 'both', words: messages.both },
           ]}
           onChange={(money) => changeView({ money })}
         />
         {view.money !== 'nominal' && (
           <label>
-            Prices rise by
-            <select value={deflator?.id ?? ''} onChange={(event) => changeView({ deflator: event.target.value })}>
+            {messages.pricesRiseBy}
+            <Select value={deflator?.id ?? ''} onChange={(event) => changeView({ deflator: event.target.value })}>
               {rates.map((assumption) => (
                 <option key={assumption.id} value={assumption.id}>
                   {assumption.name}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         )}
         <button
@@ -246,7 +240,7 @@ export function ProjectionPage() {
           aria-pressed={view.changes}
           onClick={() => changeView({ changes: !view.changes })}
         >
-          <Icon name="columns" /> Changes
+          <Icon name="columns" /> {messages.changes}
         </button>
         <button
           type="button"
@@ -254,13 +248,13 @@ export function ProjectionPage() {
           aria-pressed={view.picture}
           onClick={() => changeView({ picture: !view.picture })}
         >
-          <Icon name="chart" /> Picture
+          <Icon name="chart" /> {messages.picture}
         </button>
       </div>
       {fromActual && <p className="projection-base">{baseInWords(known, year, plan.locale)}</p>}
       <Grid
         control={control}
-        label={`Projection from ${year}`}
+        label={messages.projectionFrom(year)}
         columns={columns}
         rows={rows}
         footer={footer}
@@ -294,7 +288,7 @@ export function baseInWords(known: readonly ActualFigure[], year: number, locale
   const months = known.map(({ month }) => month).sort();
   const [first, last] = [months[0]!, months.at(-1)!].map((month) => monthInWords(month, locale, 'name'));
   const lines = new Set(known.map(({ line }) => line)).size;
-  return `${year} as it really was from ${first} to ${last}, in ${lines === 1 ? 'one line' : `${lines} lines`} with entries; everything else as planned.`;
+  return messages.asItReallyWasFrom(year, first, last, lines);
 }
 
 /** Income, expenses and what is left, from the base year on. */
@@ -305,15 +299,15 @@ function pictureOf(projection: PlanProjection, baseYear: number, today: boolean)
     return projected ? [projected.base, ...projected.years.map((each) => (today ? each.today : each.amount))] : [];
   };
   return {
-    label: `Income, expenses and net from ${baseYear}${today ? ', in today’s money' : ''}`,
+    label: messages.incomeExpensesAndNetFrom(baseYear, today),
     axis: plan.currency,
-    categoryName: 'Year',
+    categoryName: messages.year,
     categories: [baseYear, ...projection.years].map(String),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: 'Income', values: values(TOTAL_INCOME), mark: 'bars', tone: 'income' },
-      { label: 'Expenses', values: values(TOTAL_EXPENSES), mark: 'bars', tone: 'expense' },
-      { label: 'Net', values: values(NET), mark: 'line', tone: 'net' },
+      { label: messages.income, values: values(TOTAL_INCOME), mark: 'bars', tone: 'income' },
+      { label: messages.expenses, values: values(TOTAL_EXPENSES), mark: 'bars', tone: 'expense' },
+      { label: messages.net, values: values(NET), mark: 'line', tone: 'net' },
     ],
   };
 }

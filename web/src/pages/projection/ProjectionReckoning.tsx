@@ -9,6 +9,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { rateInWords, rateValue } from './cells.tsx';
+import { messages } from '../../messages/projection.ts';
 
 interface ProjectionReckoningProps {
   readonly projection: PlanProjection;
@@ -42,25 +43,27 @@ export function ProjectionReckoning({
   const rate = rateValue(projection, source);
   const level = year ? projection.priceLevel(year.year) : 1;
   return (
-    <section className="reckoning" aria-label="Reckoning">
+    <section className="reckoning" aria-label={messages.reckoning}>
       <div className="reckoning-what">
         <h3>{label}</h3>
-        <p>{year?.year ?? baseYear + 1}, projected</p>
-        <p className="reckoning-figure">{year ? writeWithUnit(year.amount, 'money', plan) : <em>no figure</em>}</p>
+        <p>{messages.projected(year?.year ?? baseYear + 1)}</p>
+        <p className="reckoning-figure">
+          {year ? writeWithUnit(year.amount, 'money', plan) : <em>{messages.noFigure}</em>}
+        </p>
       </div>
       <div className="reckoning-how">
         {!year || before === undefined ? (
-          <p className="reckoning-words">There is no total of {baseYear} to start from.</p>
+          <p className="reckoning-words">{messages.thereIsNoTotalOf(baseYear)}</p>
         ) : (
           <>
             <p className="reckoning-words">
               {source.from === 'calculator'
                 ? `${rateInWords(document, source)}.`
                 : document.lines.has(id)
-                  ? `What it was in the year before, month by month, grown by ${rateInWords(document, source)}${stepping === 'monthly' ? ', a little every month' : ', once a year'}.`
-                  : 'The sum of its lines, each grown by its own rate.'}
+                  ? messages.whatItWasInThe(rateInWords(document, source), stepping)
+                  : messages.theSumOfItsLines}
               {document.lines.has(id) && rate !== null && (
-                <> That is {writeFigure(rate, 'ratePerYear', plan)} a year.</>
+                <> {messages.thatIsAYear(writeFigure(rate, 'ratePerYear', plan))}</>
               )}
             </p>
             <p className="reckoning-worked">
@@ -69,8 +72,7 @@ export function ProjectionReckoning({
             </p>
             {level !== 1 && (
               <p className="reckoning-words">
-                In the money of {baseYear}: {money(year.amount)} ÷ {level.toFixed(4)} ={' '}
-                <strong>{money(year.today)}</strong>
+                {messages.deflated(baseYear, money(year.amount), level.toFixed(4))} <strong>{money(year.today)}</strong>
               </p>
             )}
           </>
@@ -78,9 +80,9 @@ export function ProjectionReckoning({
       </div>
       <div className="reckoning-tools">
         {onRate && isRow && (
-          <button type="button" className="tool" onClick={onRate} title="Choose what it grows by (Enter)">
+          <button type="button" className="tool" onClick={onRate} title={messages.chooseWhatItGrowsBy}>
             <Icon name="edit" />
-            Choose its rate
+            {messages.chooseItsRate}
           </button>
         )}
       </div>

@@ -7,10 +7,12 @@ import {
   writeWithUnit,
   type PlanProjection,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import { ratesOf } from './cells.tsx';
+import { messages } from '../../messages/projection.ts';
 
 interface RateDialogProps {
   readonly projection: PlanProjection;
@@ -43,7 +45,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
   const save = () => {
     const read = readFigure(own, plan.locale, 'ratePerYear');
     if (choice === 'own' && !read.ok) return setRefusal(read.message);
-    if (choice === 'own' && read.ok && read.figure === null) return setRefusal('Type a rate, for example 3.5 %.');
+    if (choice === 'own' && read.ok && read.figure === null) return setRefusal(messages.typeARateForExample);
     const settings = {
       projectionRate: choice === '' || choice === 'own' ? null : choice,
       ownRate: choice === 'own' && read.ok ? read.figure : null,
@@ -56,15 +58,15 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
   };
   const option = (value: string, words: string, detail: string) => (
     <label className="rate-option" key={value}>
-      <input type="radio" name="rate" checked={choice === value} onChange={() => setChoice(value)} />
+      <Form.Check.Input type="radio" name="rate" checked={choice === value} onChange={() => setChoice(value)} />
       <span>{words}</span>
       <small>{detail}</small>
     </label>
   );
   return (
     <FormDialog
-      title={`What ${name} grows by`}
-      submit="Save"
+      title={messages.whatGrowsBy(name)}
+      submit={messages.save}
       refusal={refusal}
       onClose={onClose}
       onSubmit={(event) => {
@@ -72,7 +74,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
         save();
       }}
     >
-      {option('', isLine ? 'As its group, else as the plan' : 'As the whole plan', '')}
+      {option('', isLine ? messages.asItsGroupElseAs : messages.asTheWholePlan, '')}
       {ratesOf(document).map((assumption) =>
         option(
           assumption.id,
@@ -80,10 +82,11 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
           writeWithUnit(projection.rateIn(assumption.id, projection.years[0] ?? 0), assumption.unit, plan),
         ),
       )}
-      {option('own', 'A rate of its own', '')}
-      <input
-        className="form-control wide"
-        aria-label="Rate of its own, a year"
+      {option('own', messages.aRateOfItsOwn, '')}
+      <Form.Control
+        size="sm"
+        className="wide"
+        aria-label={messages.rateOfItsOwnA}
         aria-invalid={refusal !== null}
         placeholder="3.5 %"
         value={own}

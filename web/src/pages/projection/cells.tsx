@@ -16,6 +16,7 @@ import type { GridCell, GridColumn } from '../../grid/types.ts';
 import { widthOf } from '../../parts/lines/columns.ts';
 import { sideOf, type BudgetRow } from '../../parts/lines/rows.ts';
 import type { ProjectionView } from './terms.ts';
+import { messages } from '../../messages/projection.ts';
 
 /** What a column of the projection shows: the base, or something of a later year. */
 export interface ProjectionColumn extends GridColumn {
@@ -44,19 +45,19 @@ export function projectionColumns(
   widest = 0,
 ): ProjectionColumn[] {
   const columns: ProjectionColumn[] = [
-    { id: 'label', heading: 'Line', width: 230, pin: 'start', className: 'label' },
-    { id: 'rate', what: 'rate', heading: 'Rate', width: 84, pin: null },
+    { id: 'label', heading: messages.line, width: 230, pin: 'start', className: 'label' },
+    { id: 'rate', what: 'rate', heading: messages.rateHeading, width: 84, pin: null },
     { id: 'base', what: 'base', heading: String(baseYear), width: Math.max(104, widest), pin: null },
   ];
   years.forEach((year, index) => {
     const add = (what: NonNullable<ProjectionColumn['what']>, heading: string, width: number, className = '') =>
       columns.push({ id: `${what}-${year}`, what, nth: index, heading, width, pin: null, className });
     if (view.changes) {
-      add('increase', 'Change', Math.max(92, widest), 'quiet');
+      add('increase', messages.change, Math.max(92, widest), 'quiet');
       add('change', 'in %', 70, 'quiet');
     }
     if (view.money !== 'today') add('amount', String(year), Math.max(108, widest), 'of-year');
-    if (view.money !== 'nominal') add('today', `${year}, today’s`, Math.max(112, widest), 'of-year');
+    if (view.money !== 'nominal') add('today', messages.todays(year), Math.max(112, widest), 'of-year');
   });
   return columns;
 }
@@ -79,13 +80,13 @@ export function rateValue(projection: PlanProjection, source: RateSource): numbe
 
 /** Where a rate comes from, in words. */
 export function rateInWords(document: Document, source: RateSource): string {
-  if (source.from === 'nothing') return 'No rate: it stays as it is';
-  if (source.from === 'calculator') return 'No rate: it goes on, and ends, with the loan or pot it follows';
-  const what = 'rate' in source ? 'a rate of its own' : (nameOf(document, source.assumption) ?? 'an assumption');
+  if (source.from === 'nothing') return messages.noRateItStaysAs;
+  if (source.from === 'calculator') return messages.noRateItGoesOn;
+  const what = 'rate' in source ? messages.ownRate : (nameOf(document, source.assumption) ?? 'an assumption');
   return source.from === 'plan'
-    ? `${what}, as the whole plan`
+    ? messages.rateOfThePlan(what)
     : source.from === 'group'
-      ? `${what}, as its group`
+      ? messages.rateOfItsGroup(what)
       : what;
 }
 
@@ -121,7 +122,7 @@ export function projectionCell(
   if (!projected) return { content: null };
   const year = column.nth === undefined ? null : projected.years[column.nth]!;
   const figure = year === null ? projected.base : year[column.what as 'amount' | 'increase' | 'change' | 'today'];
-  if (figure === null) return { className: 'tabular', content: '–', title: 'There was nothing the year before.' };
+  if (figure === null) return { className: 'tabular', content: '–', title: messages.thereWasNothingTheYear };
   const text =
     column.what === 'increase'
       ? writeDifference(figure, 'money', plan)

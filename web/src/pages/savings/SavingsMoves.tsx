@@ -10,12 +10,14 @@ import {
   type SavingsPotRow,
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
-import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { MonthField } from '../../fields/CalendarField.tsx';
 import { InputField } from '../../fields/InputField.tsx';
 import { monthsFrom } from '../../parts/calculators/months.ts';
 import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/savings.ts';
+import { Select } from '../../fields/Select.tsx';
 
 interface SavingsMovesProps {
   readonly pot: SavingsPotRow;
@@ -24,9 +26,9 @@ interface SavingsMovesProps {
 }
 
 const KINDS = [
-  ['deposit', 'put in besides, in'],
-  ['withdrawal', 'taken out, in'],
-  ['pause', 'no deposit from'],
+  ['deposit', messages.putInBesidesIn],
+  ['withdrawal', messages.takenOutIn],
+  ['pause', messages.noDepositFrom],
 ] as const;
 
 /** Single deposits, withdrawals by date, and months without a deposit. */
@@ -53,15 +55,15 @@ export function SavingsMoves({ pot, answer, onCommand }: SavingsMovesProps) {
     });
   return (
     <>
-      <h3>Single entries and pauses</h3>
+      <h3>{messages.singleEntriesAndPauses}</h3>
       {moves.map((move, index) => (
         <div key={move.id} className="part-row">
           {move.kind === 'pause' ? (
-            <span className="part-name">A pause</span>
+            <span className="part-name">{messages.aPause}</span>
           ) : (
             <InputField
               input={inputs.find((input) => input.id === `${move.id}:amount`)!}
-              label={`Amount of entry ${index + 1}`}
+              label={messages.amountOfEntry(index + 1)}
               complaint={complaintOf(move.id)}
               period={nearestPeriod(model.calendar, move.from)}
             />
@@ -69,14 +71,14 @@ export function SavingsMoves({ pot, answer, onCommand }: SavingsMovesProps) {
           <button
             type="button"
             className="tool"
-            aria-label={`Take away entry ${index + 1}`}
+            aria-label={messages.takeAwayEntry(index + 1)}
             onClick={() => onCommand({ kind: 'pot.setMove', id: move.id, settings: null })}
           >
             <Icon name="delete" />
           </button>
           <span className="part-when">
-            <select
-              aria-label={`What entry ${index + 1} is`}
+            <Select
+              aria-label={messages.whatEntryIs(index + 1)}
               value={move.kind}
               onChange={(event) => {
                 const kind = event.target.value as SavingsMoveRow['kind'];
@@ -88,9 +90,9 @@ export function SavingsMoves({ pot, answer, onCommand }: SavingsMovesProps) {
                   {words}
                 </option>
               ))}
-            </select>
-            <MonthSelect
-              label={`Month of entry ${index + 1}`}
+            </Select>
+            <MonthField
+              label={messages.monthOfEntry(index + 1)}
               months={months}
               value={move.from}
               locale={locale}
@@ -100,9 +102,9 @@ export function SavingsMoves({ pot, answer, onCommand }: SavingsMovesProps) {
             />
             {move.kind === 'pause' && (
               <>
-                until
-                <MonthSelect
-                  label={`Last month of the pause, entry ${index + 1}`}
+                {messages.until}
+                <MonthField
+                  label={messages.lastMonthOfThePause(index + 1)}
                   months={months.filter((month) => month >= move.from)}
                   value={move.until ?? move.from}
                   locale={locale}
@@ -116,15 +118,15 @@ export function SavingsMoves({ pot, answer, onCommand }: SavingsMovesProps) {
       <span className="add-parts">
         <button type="button" className="tool" onClick={() => add('deposit')}>
           <Icon name="add" />
-          Put in
+          {messages.putIn}
         </button>
         <button type="button" className="tool" onClick={() => add('withdrawal')}>
           <Icon name="add" />
-          Take out
+          {messages.takeOut}
         </button>
         <button type="button" className="tool" onClick={() => add('pause')}>
           <Icon name="add" />
-          Pause
+          {messages.pause}
         </button>
       </span>
     </>

@@ -24,24 +24,24 @@ import { useView } from '../../parts/calculators/useView.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsTerms } from './SavingsTerms.tsx';
 import { potsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
+import { messages } from '../../messages/savings.ts';
 
 const NOTHING = {
-  heading: 'No savings pot yet',
-  words:
-    'Say what is put in every month and at what rate, and see what it comes to; or name a goal and find out what it takes. The deposit can follow in the budget.',
+  heading: messages.noSavingsPotYet,
+  words: messages.sayWhatIsPutIn,
 };
 
 const VIEWS = [
-  { value: 'month', words: 'Month by month' },
-  { value: 'year', words: 'By year' },
-  { value: 'together', words: 'All pots together' },
+  { value: 'month', words: messages.monthByMonth },
+  { value: 'year', words: messages.byYear },
+  { value: 'together', words: messages.allPotsTogether },
 ] as const;
 
 /** Savings: what deposits come to, what a goal takes, and how long it lasts. */
 export function SavingsPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="savings" title="Savings" nothing={NOTHING} tools={sliderTool}>
+    <Workbench table="savings" title={messages.savings} nothing={NOTHING} tools={sliderTool}>
       {(pot) => <PotView key={pot.id} pot={pot} sliders={sliders} />}
     </Workbench>
   );
@@ -58,7 +58,7 @@ function PotView({ pot, sliders }: { readonly pot: SavingsPotRow; readonly slide
     <>
       <Bench
         name={pot.name}
-        answerLabel={`What ${pot.name} comes to`}
+        answerLabel={messages.whatComesTo(pot.name)}
         period={period}
         terms={
           <>
@@ -75,7 +75,7 @@ function PotView({ pot, sliders }: { readonly pot: SavingsPotRow; readonly slide
               answer.kind === 'none' && <NoAnswer reason={answer} />
             )}
             <div className="bench-views">
-              <Segments label="View" value={view} options={VIEWS} onChange={show} />
+              <Segments label={messages.view} value={view} options={VIEWS} onChange={show} />
             </div>
             {view === 'together' ? (
               <Together model={model} />
@@ -87,13 +87,13 @@ function PotView({ pot, sliders }: { readonly pot: SavingsPotRow; readonly slide
       </Bench>
       {placing && (
         <PlaceDialog
-          title={`${pot.name} in the budget`}
+          title={messages.inTheBudget(pot.name)}
           side="setAside"
-          groupName="Savings"
+          groupName={messages.savings}
           ways={[
             {
-              words: 'The deposit',
-              lines: [{ name: `Into ${pot.name}`, formula: `{${pot.id}}.deposit` }],
+              words: messages.theDeposit,
+              lines: [{ name: messages.into(pot.name), formula: `{${pot.id}}.deposit` }],
             },
           ]}
           onClose={() => setPlacing(false)}
@@ -114,36 +114,36 @@ function PotFigures({ id, pot, explained, onExplain }: PotFiguresProps) {
   const { withdrawal, short } = pot;
   const figures: KeyFigure[] = [
     {
-      label: 'Comes to',
+      label: messages.comesTo,
       value: pot.goal,
       id: `${id}.goal`,
-      ...(pot.goalToday === null ? {} : { also: `${money(pot.goalToday)} in today’s money` }),
+      ...(pot.goalToday === null ? {} : { also: messages.inTodaysMoney(money(pot.goalToday)) }),
     },
     {
-      label: 'By',
+      label: messages.by,
       value: monthInWords(pot.reached, plan.locale),
       id: `${id}.months`,
-      also: pot.months === 1 ? 'after one month' : `after ${pot.months} months`,
+      also: messages.afterMonths(pot.months),
     },
-    { label: 'Put in', value: pot.totalDeposits, id: `${id}.total deposits` },
+    { label: messages.putIn, value: pot.totalDeposits, id: `${id}.total deposits` },
     {
-      label: 'Interest gained',
+      label: messages.interestGained,
       value: pot.totalInterest,
       id: `${id}.total interest`,
       ...(pot.totalDeposits > 0
-        ? { also: `${writeWithUnit(pot.totalInterest / pot.totalDeposits, 'percent', plan)} of what is put in` }
+        ? { also: messages.ofWhatIsPutIn(writeWithUnit(pot.totalInterest / pot.totalDeposits, 'percent', plan)) }
         : {}),
     },
     ...(withdrawal
       ? [
           {
-            label: 'Then every month',
+            label: messages.thenEveryMonth,
             value: withdrawal.amount,
             also: withdrawal.last
-              ? `until ${monthInWords(withdrawal.last, plan.locale)}`
+              ? messages.untilMonth(monthInWords(withdrawal.last, plan.locale))
               : withdrawal.isGrowing
-                ? 'for ever'
-                : 'for more than a hundred years',
+                ? messages.forEver
+                : messages.forMoreThanAHundred,
           },
         ]
       : []),
@@ -153,7 +153,7 @@ function PotFigures({ id, pot, explained, onExplain }: PotFiguresProps) {
       <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />
       {short && (
         <p className="bench-words" role="status">
-          In {monthInWords(short, plan.locale)} less can be taken out than is wanted: that is all there is.
+          {messages.inLessCanBeTaken(monthInWords(short, plan.locale))}
         </p>
       )}
     </>
@@ -168,11 +168,11 @@ function Schedule({ pot, by }: { readonly pot: SavingsAnswer; readonly by: 'mont
     <Pictured
       picture={picture}
       height={210}
-      label={by === 'month' ? 'Month by month' : 'Year by year'}
-      rowHeading={by === 'month' ? 'Month' : 'Year'}
+      label={by === 'month' ? messages.monthByMonth : messages.yearByYear}
+      rowHeading={by === 'month' ? messages.month : messages.year}
       rows={rows}
       columns={columns}
-      totalLabel="In all"
+      totalLabel={messages.inAll}
     />
   );
 }
@@ -185,17 +185,17 @@ function Together({ model }: { readonly model: PlanModel }) {
     const answer = model.calculationOf(id)?.answer;
     return answer?.kind === 'savings' ? [{ name, pot: answer.savings }] : [];
   });
-  if (pots.length === 0) return <p className="bench-words">No pot has an answer yet.</p>;
+  if (pots.length === 0) return <p className="bench-words">{messages.noPotHasAnAnswer}</p>;
   const { rows, columns, picture } = potsTogether(pots, by, document);
   return (
     <>
       <div className="bench-choices">
         <Segments
-          label="All pots by"
+          label={messages.allPotsBy}
           value={by}
           options={[
-            { value: 'month', words: 'by month' },
-            { value: 'year', words: 'by year' },
+            { value: 'month', words: messages.byMonth },
+            { value: 'year', words: messages.byYearChoice },
           ]}
           onChange={setBy}
         />
@@ -204,8 +204,8 @@ function Together({ model }: { readonly model: PlanModel }) {
         key={by}
         picture={picture}
         height={210}
-        label="All pots together"
-        rowHeading={by === 'month' ? 'Month' : 'Year'}
+        label={messages.allPotsTogether}
+        rowHeading={by === 'month' ? messages.month : messages.year}
         rows={rows}
         columns={columns}
       />

@@ -9,7 +9,7 @@ import {
   type SavingsAnswer,
   type SavingsPotRow,
 } from '@haushalt/core';
-import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { MonthField } from '../../fields/CalendarField.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { DueAndRate, DurationUnit, tidied } from '../../parts/calculators/Conventions.tsx';
 import { monthsFrom, startingMonths } from '../../parts/calculators/months.ts';
@@ -17,6 +17,7 @@ import { InputRow, Terms, type Term } from '../../parts/calculators/Terms.tsx';
 import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsMoves } from './SavingsMoves.tsx';
+import { messages } from '../../messages/savings.ts';
 
 interface SavingsTermsProps {
   readonly pot: SavingsPotRow;
@@ -50,30 +51,30 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
   const terms: Term[] = [
     {
       column: 'deposit',
-      label: 'Monthly deposit',
+      label: messages.monthlyDeposit,
       unit: 'money',
       computed: answer?.deposit ?? null,
       placeholder: 'e.g. 180',
     },
     {
       column: 'rate',
-      label: 'Yearly rate',
+      label: messages.yearlyRate,
       unit: 'ratePerYear',
       computed: answer?.rate ?? null,
       placeholder: 'e.g. 2.75 %',
     },
     {
       column: 'months',
-      label: 'Duration',
+      label: messages.duration,
       unit: inYears ? 'years' : 'months',
       computed: answer ? answer.months / (inYears ? 12 : 1) : null,
-      placeholder: 'until the plan’s end',
+      placeholder: messages.untilThePlansEnd,
       after: (
         <span className="term-after">
           <DurationUnit of={pot} onSet={set} />
           {answer && pot.unknown !== 'months' && (
-            <MonthSelect
-              label="Until"
+            <MonthField
+              label={messages.untilLabel}
               months={ends}
               value={answer.reached}
               locale={locale}
@@ -85,7 +86,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
     },
     {
       column: 'goal',
-      label: 'Final balance',
+      label: messages.finalBalance,
       unit: 'money',
       computed: answer?.goal ?? null,
       placeholder: 'e.g. 8,000',
@@ -93,7 +94,13 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
   ];
   return (
     <>
-      <InputRow calculator={calculator} column="opening" label="In it before" period={period} placeholder="nothing" />
+      <InputRow
+        calculator={calculator}
+        column="opening"
+        label={messages.inItBefore}
+        period={period}
+        placeholder={messages.nothing}
+      />
       <Terms
         calculator={calculator}
         terms={terms}
@@ -103,40 +110,40 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
         onUnknown={choose}
       />
       <div className="term">
-        <span className="term-label">First deposit</span>
-        <MonthSelect
-          label="First deposit"
+        <span className="term-label">{messages.firstDeposit}</span>
+        <MonthField
+          label={messages.firstDeposit}
           months={startingMonths(model.calendar)}
           value={pot.first}
           locale={locale}
           onChange={(first) => set({ first })}
         />
       </div>
-      <h3>How it grows</h3>
+      <h3>{messages.howItGrows}</h3>
       <InputRow
         calculator={calculator}
         column="growth"
-        label="The deposit rises by"
+        label={messages.theDepositRisesBy}
         period={period}
-        placeholder="nothing a year"
+        placeholder={messages.nothingAYear}
       />
-      <DueAndRate of={pot} onSet={set} due="Put in at month’s" />
+      <DueAndRate of={pot} onSet={set} due={messages.putInAtMonths} />
       <InputRow
         calculator={calculator}
         column="inflation"
-        label="Prices rise by"
+        label={messages.pricesRiseBy}
         period={period}
         placeholder={sharedPlaceholder()}
       />
       <SavingsMoves pot={pot} answer={answer} onCommand={send} />
-      <h3>Afterwards</h3>
+      <h3>{messages.afterwards}</h3>
       <Segments
-        label="After the deposits"
+        label={messages.afterTheDeposits}
         value={pot.withdrawals}
         options={[
-          { value: 'none', words: 'it stays' },
-          { value: 'howLong', words: 'so much a month', title: 'How long does it last?' },
-          { value: 'howMuch', words: 'for so long', title: 'How much a month can be taken out?' },
+          { value: 'none', words: messages.itStays },
+          { value: 'howLong', words: messages.soMuchAMonth, title: messages.howLongDoesItLast },
+          { value: 'howMuch', words: messages.forSoLong, title: messages.howMuchAMonthCan },
         ]}
         onChange={(withdrawals) => set({ withdrawals })}
       />
@@ -144,7 +151,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
         <InputRow
           calculator={calculator}
           column="withdrawal"
-          label="Out every month"
+          label={messages.outEveryMonth}
           period={period}
           sliders={sliders}
           placeholder="e.g. 300"
@@ -154,7 +161,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
         <InputRow
           calculator={calculator}
           column="withdrawalMonths"
-          label="For so many months"
+          label={messages.forSoManyMonths}
           period={period}
           sliders={sliders}
           placeholder="e.g. 24"
@@ -166,7 +173,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
 
   function sharedPlaceholder(): string {
     const shared = planOf(document).projectionRate;
-    return shared === null ? 'not known' : (document.assumptions.get(shared)?.name ?? '');
+    return shared === null ? messages.notKnown : (document.assumptions.get(shared)?.name ?? '');
   }
 }
 
@@ -175,8 +182,6 @@ function withdrawalInWords({ withdrawal, reached }: SavingsAnswer, locale: strin
   const begins = monthInWords(addMonths(reached, 1) as Month, locale);
   if (!withdrawal) return '';
   if (withdrawal.months === null)
-    return withdrawal.isGrowing
-      ? `From ${begins} on the interest alone covers it: it never runs out.`
-      : `From ${begins} it lasts for more than a hundred years.`;
-  return `From ${begins} it lasts ${withdrawal.months === 1 ? 'one month' : `${withdrawal.months} months`}, until ${monthInWords(withdrawal.last!, locale)}.`;
+    return withdrawal.isGrowing ? messages.fromOnTheInterestAlone(begins) : messages.fromItLastsForMore(begins);
+  return messages.fromItLastsUntil(begins, withdrawal.months, monthInWords(withdrawal.last!, locale));
 }

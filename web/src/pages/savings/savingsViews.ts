@@ -11,6 +11,7 @@ import {
 import { byYear, sumOf } from '../../parts/calculators/months.ts';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import { TONES, type Picture } from '../../parts/charts/picture.ts';
+import { messages } from '../../messages/savings.ts';
 
 /** How a pot is read: month by month or year by year. */
 export type By = 'month' | 'year';
@@ -42,12 +43,12 @@ export function savingsSchedule(pot: SavingsAnswer, by: By, document: Document) 
     values: stretches.map(({ rows }) => of(rows.at(-1)!)),
   });
   const columns: ScheduleColumn[] = [
-    { id: 'opening', heading: 'Before', unit: 'money', values: stretches.map(({ rows }) => rows[0]!.opening) },
-    flow('deposit', 'Put in', (row) => row.deposit),
-    flow('interest', 'Interest', (row) => row.interest),
-    ...(pot.totalWithdrawn > 0 ? [flow('withdrawal', 'Taken out', (row) => row.withdrawal)] : []),
-    last('closing', 'In the pot', (row) => row.closing),
-    ...(pot.goalToday === null ? [] : [last('today', 'Today’s money', (row) => row.today)]),
+    { id: 'opening', heading: messages.before, unit: 'money', values: stretches.map(({ rows }) => rows[0]!.opening) },
+    flow('deposit', messages.putIn, (row) => row.deposit),
+    flow('interest', messages.interest, (row) => row.interest),
+    ...(pot.totalWithdrawn > 0 ? [flow('withdrawal', messages.takenOut, (row) => row.withdrawal)] : []),
+    last('closing', messages.inThePot, (row) => row.closing),
+    ...(pot.goalToday === null ? [] : [last('today', messages.todaysMoney, (row) => row.today)]),
   ];
   return { rows: stretches.map(({ label }) => label), columns };
 }
@@ -60,14 +61,14 @@ export function savingsPicture(pot: SavingsAnswer, by: By, document: Document): 
   const gained = stretches.map(({ rows }) => (interest += sumOf(rows, (row) => row.interest)));
   const closing = stretches.map(({ rows }) => rows.at(-1)!.closing);
   return {
-    label: 'What was put in, and what interest has added',
+    label: messages.whatWasPutInAnd,
     axis: plan.currency,
-    categoryName: by === 'year' ? 'Year' : 'Month',
+    categoryName: by === 'year' ? messages.year : messages.month,
     categories: stretches.map(({ label }) => label),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
       {
-        label: 'Put in, less taken out',
+        label: messages.putInLessTakenOut,
         // What is taken out comes out of the deposits first.
         values: closing.map((value, index) => Math.max(0, value - gained[index]!)),
         mark: 'area',
@@ -75,7 +76,7 @@ export function savingsPicture(pot: SavingsAnswer, by: By, document: Document): 
         stack: 'pot',
       },
       {
-        label: 'Interest',
+        label: messages.interest,
         values: closing.map((value, index) => Math.min(value, gained[index]!)),
         mark: 'area',
         tone: 'income',
@@ -85,7 +86,7 @@ export function savingsPicture(pot: SavingsAnswer, by: By, document: Document): 
         ? []
         : [
             {
-              label: 'All of it in today’s money',
+              label: messages.allOfItInTodays,
               values: stretches.map(({ rows }) => rows.at(-1)!.today),
               mark: 'line' as const,
               tone: 'net' as const,
@@ -118,12 +119,12 @@ export function potsTogether(
       unit: 'money',
       values: balances[index]!,
     })),
-    { id: 'sum', heading: 'Together', unit: 'money', values: sums },
+    { id: 'sum', heading: messages.together, unit: 'money', values: sums },
   ];
   const picture: Picture = {
-    label: 'All pots together',
+    label: messages.allPotsTogether,
     axis: plan.currency,
-    categoryName: by === 'year' ? 'Year' : 'Month',
+    categoryName: by === 'year' ? messages.year : messages.month,
     categories: labels,
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: pots.map(({ name }, index) => ({

@@ -1,4 +1,6 @@
 import {
+  dateRefusal,
+  daysIn,
   entryRefusal,
   groupsWithLines,
   inMinorUnits,
@@ -8,10 +10,15 @@ import {
   writeForEntry,
   type Document,
   type LedgerEntry,
+  type Month,
   type Refusal,
 } from '@haushalt/core';
-import { useEffect, useId, useRef, useState, type FormEvent, type Ref } from 'react';
+import { useEffect, useId, useMemo, useRef, useState, type FormEvent, type Ref } from 'react';
+import Form from 'react-bootstrap/Form';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/spending.ts';
+import { DateField } from '../../fields/CalendarField.tsx';
+import { SearchField, type SearchOption } from '../../fields/SearchField.tsx';
 
 /** What has been typed of an entry. */
 export interface EntryDraft {
@@ -41,7 +48,10 @@ interface EntryFormProps {
 
 /** One line of the account book to be written: a new entry, or one that is changed. What cannot be taken stays as typed. */
 export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLeave }: EntryFormProps) {
-  const { document } = useSessionState();
+  const { document, model } = useSessionState();
+  const { calendar } = model;
+  const plan = planOf(document);
+  const lines = useMemo(() => linesWithMoney(document), [document]);
   const [refusal, setRefusal] = useState<{ message: string; field: Field | null } | null>(null);
   const form = useRef<HTMLFormElement>(null);
   const wordsId = useId();
@@ -59,6 +69,8 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
+    // A field that says what is wrong with it keeps the entry from being made of what it held before.
+    if (!form.current!.checkValidity()) return form.current!.querySelector<HTMLElement>(':invalid')?.focus();
     const entry = entryFrom(draft, document);
     if ('message' in entry) return refuse(entry.message, entry.field);
     const refused = onEnter(entry);
@@ -74,7 +86,7 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
     <form
       ref={form}
       className="entry-form"
-      aria-label={draft.before === null ? 'New entry' : 'Change the entry'}
+      aria-label={draft.before === null ? messages.newEntry : messages.changeTheEntry}
       noValidate
       onSubmit={submit}
       onKeyDown={(event) => {
@@ -82,18 +94,23 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
       }}
     >
       <label>
-        Date
-        <input
-          {...field('date')}
-          ref={firstField}
-          type="date"
+        {messages.date}
+        <DateField
+          label={messages.date}
+          name="date"
+          inputRef={firstField}
           value={draft.date}
-          onChange={(event) => change({ date: event.target.value })}
+          least={`${calendar.months[0]!}-01`}
+          most={lastDay(calendar.months.at(-1)!)}
+          locale={plan.locale}
+          refusalOf={(date) => dateRefusal(document, date)}
+          onChange={(date) => change({ date })}
         />
       </label>
       <label className="entry-what">
-        What
-        <input
+        {messages.what}
+        <Form.Control
+          size="sm"
           {...field('what')}
           value={draft.what}
           maxLength={200}
@@ -101,28 +118,23 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
           onChange={(event) => change({ what: event.target.value })}
         />
       </label>
-      <label>
-        Line
-        <select {...field('line')} value={draft.line} onChange={(event) => change({ line: event.target.value })}>
-          <option value="">Choose …</option>
-          {groupsWithLines(document)
-            .filter(({ group }) => group.side !== 'memo')
-            .map(({ group, lines }) => (
-              <optgroup key={group.id} label={group.name}>
-                {lines
-                  .filter(({ unit }) => unit === 'money')
-                  .map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-              </optgroup>
-            ))}
-        </select>
+      <label className="entry-line">
+        {messages.line}
+        <SearchField
+          label={messages.line}
+          name="line"
+          options={lines}
+          value={draft.line}
+          placeholder={messages.choose}
+          isInvalid={refusal?.field === 'line'}
+          describedBy={wordsId}
+          onChange={(line) => change({ line })}
+        />
       </label>
       <label className="entry-amount">
-        Amount
-        <input
+        {messages.amount}
+        <Form.Control
+          size="sm"
           {...field('amount')}
           value={draft.amount}
           inputMode="decimal"
@@ -131,8 +143,9 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
         />
       </label>
       <label className="entry-account">
-        Account
-        <input
+        {messages.account}
+        <Form.Control
+          size="sm"
           {...field('account')}
           value={draft.account}
           maxLength={80}
@@ -147,11 +160,11 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
         </datalist>
       </label>
       <button type="submit" className="btn btn-primary btn-sm">
-        {draft.before === null ? 'Enter it' : 'Change it'}
+        {draft.before === null ? messages.enterIt : messages.changeIt}
       </button>
       {draft.before !== null && (
         <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
-          Leave it
+          {messages.leaveIt}
         </button>
       )}
       <p id={wordsId} className="refusal" role={refusal ? 'alert' : undefined}>
@@ -161,19 +174,31 @@ export function EntryForm({ draft, accounts, firstField, onChange, onEnter, onLe
   );
 }
 
+/** The lines an entry can belong to. */
+function linesWithMoney(document: Document): SearchOption[] {
+  return groupsWithLines(document)
+    .filter(({ group }) => group.side !== 'memo')
+    .flatMap(({ group, lines }) =>
+      lines
+        .filter(({ unit }) => unit === 'money')
+        .map(({ id, name }) => ({ value: id, words: name, heading: group.name })),
+    );
+}
+
+const lastDay = (month: Month) => `${month}-${daysIn(month)}`;
+
 /** The entry that has been typed, or why it is none. */
 export function entryFrom(draft: EntryDraft, document: Document): LedgerEntry | { message: string; field: Field } {
   const { locale } = planOf(document);
-  if (draft.date === '') return { message: 'Say on which day it was.', field: 'date' };
-  if (draft.line === '') return { message: 'Choose the line it belongs to.', field: 'line' };
+  if (draft.date === '') return { message: messages.sayOnWhichDayIt, field: 'date' };
+  if (draft.line === '') return { message: messages.chooseTheLineItBelongs, field: 'line' };
   const read = readFigure(draft.amount, locale);
   if (!read.ok) return { message: read.message, field: 'amount' };
-  if (read.figure === null) return { message: 'Say how much it was.', field: 'amount' };
+  if (read.figure === null) return { message: messages.sayHowMuchItWas, field: 'amount' };
   const amount = inMinorUnits(document, read.figure);
   if (amount === null)
     return {
-      message:
-        minorUnitsIn(document) === 1 ? 'This currency has no smaller units.' : 'An amount has at most two decimals.',
+      message: messages.anAmountHasAtMost(minorUnitsIn(document)),
       field: 'amount',
     };
   const entry = {

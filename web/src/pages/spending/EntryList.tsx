@@ -1,6 +1,7 @@
 import { minorUnitsIn, nameOf, planOf, writeFigure, type LedgerEntry } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/spending.ts';
 
 interface EntryListProps {
   readonly title: string;
@@ -31,27 +32,25 @@ export function EntryList({
   const units = minorUnitsIn(document);
   const day = new Intl.DateTimeFormat(plan.locale, { day: 'numeric', month: 'short', timeZone: 'UTC' });
   return (
-    <section className="entry-list" aria-label="Entries">
+    <section className="entry-list" aria-label={messages.entries}>
       <h3>
-        {title} {problem === null && <small>{total === 1 ? 'one entry' : `${total} entries`}</small>}
+        {title} {problem === null && <small>{messages.entryCount(total)}</small>}
       </h3>
       {problem !== null && (
         <p className="refusal" role="alert">
-          The entries cannot be shown. {problem}
+          {messages.theEntriesCannotBeShown(problem)}
         </p>
       )}
-      {problem === null && total === 0 && !isLoading && (
-        <p className="quiet">Nothing has been entered yet. Write above what was paid or came in.</p>
-      )}
+      {problem === null && total === 0 && !isLoading && <p className="quiet">{messages.nothingHasBeenEnteredYet}</p>}
       <ul>
         {entries.map((entry) => (
           <li key={entry.id}>
-            <button type="button" className="entry" title="Change it" onClick={() => onChange(entry)}>
+            <button type="button" className="entry" title={messages.changeIt} onClick={() => onChange(entry)}>
               <span className="entry-day">{day.format(new Date(`${entry.date}T00:00:00Z`))}</span>
               <span className="entry-words">
-                {entry.what || <em>no words</em>}
+                {entry.what || <em>{messages.noWords}</em>}
                 <small>
-                  {[ofOneLine ? '' : (nameOf(document, entry.line) ?? 'a line that is gone'), entry.account]
+                  {[ofOneLine ? '' : (nameOf(document, entry.line) ?? messages.aLineThatIsGone), entry.account]
                     .filter((part) => part !== '')
                     .join(' · ')}
                 </small>
@@ -63,7 +62,7 @@ export function EntryList({
             <button
               type="button"
               className="tool"
-              aria-label={`Remove ${entry.what || 'the entry'}`}
+              aria-label={messages.remove(entry.what)}
               onClick={() => onRemove(entry)}
             >
               <Icon name="delete" />
@@ -71,7 +70,7 @@ export function EntryList({
           </li>
         ))}
       </ul>
-      {entries.length < total && <p className="quiet">The newest {entries.length} are shown.</p>}
+      {entries.length < total && <p className="quiet">{messages.theNewestAreShown(entries.length)}</p>}
     </section>
   );
 }

@@ -18,7 +18,7 @@ import {
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
-import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { MonthField } from '../../fields/CalendarField.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { usePrinting } from '../../ui/usePrinting.ts';
@@ -34,6 +34,7 @@ import { EntryForm, draftOf, type EntryDraft } from './EntryForm.tsx';
 import { EntryList } from './EntryList.tsx';
 import { hurts, spentCell, spendingColumns, spentRows, type SpentRow } from './spendingCells.tsx';
 import './spending.scss';
+import { messages } from '../../messages/spending.ts';
 
 /** What really happened: entries, and how they stand to the budget, line by line. */
 export function SpendingPage() {
@@ -77,9 +78,9 @@ export function SpendingPage() {
   const asked = { from: months[from]!, to: month, lines: linesOf(spending, chosen) };
   const entries = useEntries(planId, asked);
   const when = monthInWords(month, plan.locale);
-  const shownMonths = span === 'month' ? when : `${yearOf(month)} until ${monthInWords(month, plan.locale, 'name')}`;
+  const shownMonths = span === 'month' ? when : messages.until(yearOf(month), monthInWords(month, plan.locale, 'name'));
 
-  const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? 'an entry');
+  const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? messages.anEntry);
   const writeNew = (line = ofLine ?? '') => setDraft({ ...emptyDraft(month), line, account: draft.account });
   const goTo = (next: Month) => {
     setMonth(next);
@@ -97,7 +98,12 @@ export function SpendingPage() {
   };
   const enter = (entry: LedgerEntry): Refusal | null => {
     const { before } = draft;
-    const refusal = changing(`${before ? 'Changed' : 'Entered'}: ${called(entry)}.`, entry.id, before, entry);
+    const refusal = changing(
+      before ? messages.changed(called(entry)) : messages.entered(called(entry)),
+      entry.id,
+      before,
+      entry,
+    );
     if (refusal) return refusal;
     // The line it belongs to is selected, so that it is seen among its entries.
     const at = rows.findIndex(({ of }) => of.id === entry.line);
@@ -107,7 +113,7 @@ export function SpendingPage() {
     return null;
   };
   const removeEntry = (entry: LedgerEntry) => {
-    const refusal = changing(`Removed: ${called(entry)}.`, entry.id, entry, null);
+    const refusal = changing(messages.removed(called(entry)), entry.id, entry, null);
     if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
     if (draft.id === entry.id) writeNew(entry.line);
   };
@@ -130,26 +136,26 @@ export function SpendingPage() {
   };
 
   const summary =
-    problem ?? (isLoading ? 'Looking …' : summaryOf(spending, (value) => writeWithUnit(value, 'money', plan)));
+    problem ?? (isLoading ? messages.looking : summaryOf(spending, (value) => writeWithUnit(value, 'money', plan)));
 
   if (spending.length === 0)
     return (
       <div className="empty-state">
-        <h2>Nothing is planned yet</h2>
-        <p>Add lines to the budget first; what is really paid and received is then entered here, line by line.</p>
+        <h2>{messages.nothingIsPlannedYet}</h2>
+        <p>{messages.addLinesToTheBudget}</p>
       </div>
     );
   return (
     <div className="spending" onKeyDown={pageKeys}>
       <div className="page-head">
-        <h2>Spending</h2>
+        <h2>{messages.spending}</h2>
         <MonthSwitch months={months} month={month} locale={plan.locale} onChange={goTo} />
         <Segments
-          label="Which months"
+          label={messages.whichMonths}
           value={span}
           options={[
-            { value: 'month', words: 'The month' },
-            { value: 'year', words: 'The year so far', title: `From January to ${when}` },
+            { value: 'month', words: messages.theMonth },
+            { value: 'year', words: messages.theYearSoFar, title: messages.fromJanuaryTo(when) },
           ]}
           onChange={setSpan}
         />
@@ -171,7 +177,7 @@ export function SpendingPage() {
       <div className="spending-body">
         <Grid
           control={control}
-          label={`Budget and actual figures, ${shownMonths}`}
+          label={messages.budgetAndActualFigures(shownMonths)}
           columns={columns}
           rows={rows}
           footer={footer}
@@ -231,10 +237,10 @@ function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProps) {
     );
   };
   return (
-    <div className="year-switch" role="group" aria-label="Month">
-      {step(-1, 'Month before', 'left', 'Alt+Page Up')}
-      <MonthSelect label="Month shown" months={months} value={month} locale={locale} onChange={onChange} />
-      {step(1, 'Month after', 'right', 'Alt+Page Down')}
+    <div className="year-switch" role="group" aria-label={messages.month}>
+      {step(-1, messages.monthBefore, 'left', 'Alt+Page Up')}
+      <MonthField label={messages.monthShown} months={months} value={month} locale={locale} onChange={onChange} />
+      {step(1, messages.monthAfter, 'right', 'Alt+Page Down')}
     </div>
   );
 }
@@ -269,16 +275,11 @@ export function dayOf(time: Date): string {
 /** How it stands, in a sentence: what is left, and which lines are over. */
 export function summaryOf(rows: readonly SpendingRow[], money: (value: number) => string): string {
   const net = rows.find(({ id }) => id === NET);
-  if (!rows.some(({ actual }) => actual !== null)) return 'Nothing has been entered for these months yet.';
+  if (!rows.some(({ actual }) => actual !== null)) return messages.nothingHasBeenEnteredFor;
   const over = rows.filter((row) => row.kind === 'line' && row.side === 'expense' && hurts(row));
-  const lines =
-    over.length === 0
-      ? 'no line is over its budget'
-      : over.length === 1
-        ? `${over[0]!.name} is over its budget`
-        : `${over.length} lines are over their budget`;
+  const lines = messages.isOverItsBudgetLines(over.length, over[0]?.name);
   if (net?.actual == null) return `${lines.charAt(0).toUpperCase()}${lines.slice(1)}.`;
-  return `Net ${money(net.actual)}, planned ${money(net.budget)}; ${lines}.`;
+  return messages.netPlanned(money(net.actual), money(net.budget), lines);
 }
 
 function fieldsOf(entry: LedgerEntry | null): EntryFields | null {

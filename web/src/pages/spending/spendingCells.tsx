@@ -2,6 +2,7 @@ import { NET, writeDifference, writeFigure, type PlanRow, type SpendingRow } fro
 import { Icon } from '../../ui/Icon.tsx';
 import { widthOf } from '../../parts/lines/columns.ts';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
+import { messages } from '../../messages/spending.ts';
 
 /** A row of the spending page. */
 export interface SpentRow extends GridRow {
@@ -17,12 +18,12 @@ export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow): Gr
       return Math.max(most, Math.ceil(widthOf(text) * 1.05) + 16);
     }, least);
   return [
-    { id: 'label', heading: 'Line', width: 230, pin: 'start', className: 'label' },
-    { id: 'budget', heading: 'Budget', width: widthFor((row) => row.budget, 96), pin: null },
-    { id: 'actual', heading: 'Actual', width: widthFor((row) => row.actual, 96), pin: null },
-    { id: 'variance', heading: 'Difference', width: widthFor((row) => row.variance, 100), pin: null },
+    { id: 'label', heading: messages.line, width: 230, pin: 'start', className: 'label' },
+    { id: 'budget', heading: messages.budget, width: widthFor((row) => row.budget, 96), pin: null },
+    { id: 'actual', heading: messages.actual, width: widthFor((row) => row.actual, 96), pin: null },
+    { id: 'variance', heading: messages.difference, width: widthFor((row) => row.variance, 100), pin: null },
     { id: 'standing', heading: '', width: 96, pin: null },
-    { id: 'entries', heading: 'Entries', width: 66, pin: null },
+    { id: 'entries', heading: messages.entries, width: 66, pin: null },
   ];
 }
 

@@ -1,10 +1,17 @@
 import { monthInWords, monthOfYear, readFigure, toMonth, type Month } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useState, type KeyboardEvent } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { draftLine, type DraftGroup, type DraftLine } from './draft.ts';
 import type { Comes } from './readyMade.ts';
+import { messages } from '../../messages/start.ts';
+import { Select } from '../../fields/Select.tsx';
 
-const COMES: Readonly<Record<Comes, string>> = { monthly: 'a month', quarterly: 'a quarter', yearly: 'a year' };
+const COMES: Readonly<Record<Comes, string>> = {
+  monthly: messages.aMonth,
+  quarterly: messages.aQuarter,
+  yearly: messages.aYear,
+};
 
 interface DraftLinesProps {
   readonly groups: readonly DraftGroup[];
@@ -76,34 +83,36 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
   const problem = refusal ?? (line.picked && !read.ok ? read.message : null);
   return (
     <div className={`draft-line ${line.picked ? '' : 'is-left-out'}`}>
-      <input
+      <Form.Check.Input
         type="checkbox"
         className="form-check-input"
         checked={line.picked}
-        aria-label={`Keep ${line.name}`}
+        aria-label={messages.keep(line.name)}
         onChange={(event) => onChange({ ...line, picked: event.target.checked })}
       />
-      <input
+      <Form.Control
+        size="sm"
         className="draft-name"
         value={line.name}
-        aria-label="Name of the line"
+        aria-label={messages.nameOfTheLine}
         autoComplete="off"
         disabled={!line.picked}
         onChange={(event) => onChange({ ...line, name: event.target.value })}
       />
-      <input
+      <Form.Control
+        size="sm"
         className="form-control form-control-sm tabular draft-amount"
         value={line.text}
-        aria-label={isMoney ? `${line.name}, amount` : `${line.name}, figure`}
+        aria-label={isMoney ? messages.amount(line.name) : messages.figure(line.name)}
         aria-invalid={problem !== null}
         inputMode="decimal"
         autoComplete="off"
         onChange={(event) => onChange({ ...line, text: event.target.value, picked: true })}
       />
-      <select
+      <Select
         className="draft-comes"
         value={line.comes}
-        aria-label={`How often ${line.name} comes`}
+        aria-label={messages.howOftenComes(line.name)}
         disabled={!line.picked}
         onChange={(event) => onChange({ ...line, comes: event.target.value as Comes })}
       >
@@ -112,21 +121,21 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
             {words}
           </option>
         ))}
-      </select>
+      </Select>
       {line.comes === 'yearly' && (
-        <select
+        <Select
           className="draft-comes"
           value={line.month}
-          aria-label={`Month of ${line.name}`}
+          aria-label={messages.monthOf(line.name)}
           disabled={!line.picked}
           onChange={(event) => onChange({ ...line, month: Number(event.target.value) })}
         >
           {Array.from({ length: 12 }, (_, index) => (
             <option key={index} value={index + 1}>
-              in {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'name')}
+              {messages.in(monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'name'))}
             </option>
           ))}
-        </select>
+        </Select>
       )}
       {problem && (
         <small className="refusal" role="alert">
@@ -147,10 +156,11 @@ function AddLine({ group, onAdd }: { readonly group: string; readonly onAdd: (na
   return (
     <div className="draft-add">
       <Icon name="add" />
-      <input
+      <Form.Control
+        size="sm"
         value={name}
-        placeholder="Another line"
-        aria-label={`Another line in ${group}`}
+        placeholder={messages.anotherLine}
+        aria-label={messages.anotherLineIn(group)}
         autoComplete="off"
         maxLength={80}
         onChange={(event) => setName(event.target.value)}

@@ -10,13 +10,14 @@ import { DraftLines } from './DraftLines.tsx';
 import { draftOf, draftRefusal, planFileOf, totalsOf, type DraftGroup } from './draft.ts';
 import { READY_MADE, type ReadyMade } from './readyMade.ts';
 import './start.scss';
+import { messages } from '../../messages/start.ts';
 
 type Step = 'choose' | 'lines' | 'plan';
 
 const STEPS: readonly (readonly [Step, string])[] = [
-  ['choose', 'Where to begin'],
-  ['lines', 'Lines and first month'],
-  ['plan', 'Name and months'],
+  ['choose', messages.whereToBegin],
+  ['lines', messages.linesAndFirstMonth],
+  ['plan', messages.nameAndMonths],
 ];
 
 /** The next full year, once this one is nearly over. */
@@ -81,9 +82,9 @@ export function StartPage() {
     <div className="guided">
       <header className="plans-head">
         <Link to="/" className="wordmark">
-          Haushalt
+          {messages.haushalt}
         </Link>
-        <span className="plans-motto">A new plan</span>
+        <span className="plans-motto">{messages.aNewPlan}</span>
         <ol className="guided-steps">
           {STEPS.map(([name, words], index) => (
             <li key={name} aria-current={step === name ? 'step' : undefined}>
@@ -96,7 +97,7 @@ export function StartPage() {
         {step === 'choose' && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              Where do you want to begin?
+              {messages.whereDoYouWantTo}
             </h1>
             <ul className="ready-made">
               {READY_MADE.map((option) => (
@@ -122,12 +123,9 @@ export function StartPage() {
         {step === 'lines' && ready && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              What comes in, and what goes out?
+              {messages.whatComesInAndWhat}
             </h1>
-            <p className="guided-hint">
-              Keep the lines you need and type what {monthInWords(begin, values.locale)} brings and costs. Anything you
-              do not know yet can stay empty.
-            </p>
+            <p className="guided-hint">{messages.keepTheLinesYouNeed(monthInWords(begin, values.locale))}</p>
             <DraftLines
               groups={groups}
               onChange={(next) => {
@@ -144,7 +142,7 @@ export function StartPage() {
         {step === 'plan' && ready && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              What is it called, and how long is it?
+              {messages.whatIsItCalledAnd}
             </h1>
             <form
               id="plan-form"
@@ -154,11 +152,11 @@ export function StartPage() {
             >
               <PlanFields form={form} placeholder={ready.planName} />
               <p className="wide guided-hint">
-                The first month is carried across all {Number.isFinite(values.months) ? values.months : ''} months
-                {values.months > 1 && values.months <= 600
-                  ? `, until ${monthInWords(addMonths(begin, Math.trunc(values.months) - 1), values.locale)}`
-                  : ''}
-                . Single months are changed later, on the budget.
+                {messages.theFirstMonthIsCarried(
+                  Number.isFinite(values.months) ? values.months : '',
+                  values.months,
+                  monthInWords(addMonths(begin, Math.trunc(values.months) - 1), values.locale),
+                )}
               </p>
             </form>
           </>
@@ -173,21 +171,21 @@ export function StartPage() {
         <footer className="guided-foot">
           <dl className="guided-totals">
             <div>
-              <dt>Income</dt>
+              <dt>{messages.income}</dt>
               <dd>{money(totals.income)}</dd>
             </div>
             <div>
-              <dt>Expenses</dt>
+              <dt>{messages.expenses}</dt>
               <dd>{money(totals.expenses)}</dd>
             </div>
             {totals.setAside !== 0 && (
               <div>
-                <dt>Set aside</dt>
+                <dt>{messages.setAside}</dt>
                 <dd>{money(totals.setAside)}</dd>
               </div>
             )}
             <div className="guided-left">
-              <dt>Left in {monthInWords(begin, values.locale, 'short')}</dt>
+              <dt>{messages.leftIn(monthInWords(begin, values.locale, 'short'))}</dt>
               <dd className={totals.income - totals.expenses < 0 ? 'in-the-red' : undefined}>
                 {money(totals.income - totals.expenses - totals.setAside)}
               </dd>
@@ -198,16 +196,16 @@ export function StartPage() {
           </p>
           <div className="guided-tools">
             <Button variant="link" onClick={() => setStep(step === 'plan' ? 'lines' : 'choose')}>
-              Back
+              {messages.back}
             </Button>
             {step === 'lines' ? (
               <Button key="on" onClick={goOn}>
-                Go on
+                {messages.goOn}
               </Button>
             ) : (
               // A button of its own, so that the click that led here does not submit.
               <Button key="create" type="submit" form="plan-form" disabled={create.isPending}>
-                <Icon name="add" /> Create the plan
+                <Icon name="add" /> {messages.createThePlan}
               </Button>
             )}
           </div>
@@ -222,11 +220,9 @@ function verdict(
   { income, expenses, setAside, averageLeft, begun }: ReturnType<typeof totalsOf>,
   money: (value: number) => string,
 ): string {
-  if (!begun) return 'The totals run along as you type.';
-  if (expenses > income) return `Expenses are ${money(expenses - income)} more than the income.`;
-  if (expenses + setAside > income)
-    return `Expenses fit the income, but ${money(expenses + setAside - income)} too much is set aside.`;
-  if (averageLeft < 0)
-    return `This month fits; with the costs that come now and then, an average month is ${money(-averageLeft)} short.`;
-  return `Expenses fit the income; an average month leaves ${money(averageLeft)}.`;
+  if (!begun) return messages.theTotalsRunAlongAs;
+  if (expenses > income) return messages.expensesAreMoreThanThe(money(expenses - income));
+  if (expenses + setAside > income) return messages.expensesFitTheIncomeBut(money(expenses + setAside - income));
+  if (averageLeft < 0) return messages.thisMonthFitsWithThe(money(-averageLeft));
+  return messages.expensesFitTheIncomeAn(money(averageLeft));
 }

@@ -1,5 +1,6 @@
 import { monthOfYear, patternFormula, readFigure, type Month } from '@haushalt/core';
 import type { Comes, ReadyGroup, ReadyMade } from './readyMade.ts';
+import { messages } from '../../messages/start.ts';
 
 /** A line on its way into a new plan. */
 export interface DraftLine {
@@ -92,7 +93,7 @@ export function planFileOf(settings: DraftSettings, groups: readonly DraftGroup[
   return {
     version: 1,
     plan: settings,
-    assumptions: [{ name: 'Inflation', unit: 'ratePerYear', value: 0.02, note: 'Adjust it to what you expect.' }],
+    assumptions: [{ name: messages.inflation, unit: 'ratePerYear', value: 0.02, note: messages.adjustItToWhatYou }],
     groups: isEmpty ? [] : kept.map(({ name, side, rhythm }) => ({ name, side, rhythm })),
     lines: lines.map(({ group, line }) => ({
       group: group.name,
@@ -124,11 +125,10 @@ export function draftRefusal(groups: readonly DraftGroup[], locale: string): { k
     for (const line of lines) {
       if (!line.picked) continue;
       const name = line.name.trim().toLowerCase();
-      if (name === '') return { key: line.key, message: 'Give this line a name, or leave it out.' };
-      if (name.length > 80) return { key: line.key, message: 'A name may have 80 letters.' };
+      if (name === '') return { key: line.key, message: messages.giveThisLineAName };
+      if (name.length > 80) return { key: line.key, message: messages.aNameMayHave80 };
       const other = seen.get(name);
-      if (other)
-        return { key: line.key, message: `There is ${other} called ${line.name.trim()} already. Choose another name.` };
+      if (other) return { key: line.key, message: messages.thereIsCalledAlreadyChoose(other, line.name.trim()) };
       seen.set(name, 'a line');
       const read = readFigure(line.text, locale, 'money');
       if (!read.ok) return { key: line.key, message: read.message };

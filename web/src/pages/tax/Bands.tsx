@@ -17,6 +17,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { InputField } from '../../fields/InputField.tsx';
 import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/tax.ts';
 
 interface BandsProps {
   readonly schedule: TaxScheduleRow;
@@ -61,13 +62,16 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
 
   return (
     <>
-      <h3>Bands {laterSets && <small>{validFrom === null ? 'from the beginning' : `from ${validFrom} on`}</small>}</h3>
+      <h3>
+        {messages.bands}{' '}
+        {laterSets && <small>{validFrom === null ? messages.fromTheBeginning : messages.validFromOn(validFrom)}</small>}
+      </h3>
       <table className="bands">
         <thead>
           <tr>
-            <th scope="col">From</th>
-            <th scope="col">Rate</th>
-            <th scope="col">Tax below</th>
+            <th scope="col">{messages.from}</th>
+            <th scope="col">{messages.rate}</th>
+            <th scope="col">{messages.taxBelow}</th>
             <td />
           </tr>
         </thead>
@@ -78,7 +82,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
                 <td key={column}>
                   <InputField
                     input={inputs.find((input) => input.id === inputId(id, column))!}
-                    label={column === 'from' ? `Band ${index + 1} begins at` : `Rate of band ${index + 1}`}
+                    label={column === 'from' ? messages.bandBeginsAt(index + 1) : messages.rateOfBand(index + 1)}
                     period={period}
                     complaint={complaintOf(`${id}:${column}`)}
                     slider={sliders && column === 'rate'}
@@ -90,7 +94,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
                 <button
                   type="button"
                   className="tool"
-                  aria-label={`Take away band ${index + 1}`}
+                  aria-label={messages.takeAwayBand(index + 1)}
                   onClick={() => set(entries.filter((_, at) => at !== index))}
                 >
                   <Icon name="delete" />
@@ -100,7 +104,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
           ))}
         </tbody>
       </table>
-      {bands.length === 0 && <p className="quiet">No bands hold in {year} yet.</p>}
+      {bands.length === 0 && <p className="quiet">{messages.noBandsHoldInYet(year)}</p>}
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}
@@ -108,23 +112,24 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
       )}
       <span className="add-parts">
         <button type="button" className="tool" onClick={add}>
-          <Icon name="add" />A band
+          <Icon name="add" />
+          {messages.aBand}
         </button>
         {validFrom !== year && bands.length > 0 && (
           <button
             type="button"
             className="tool"
-            title={`Begins with the bands of now; the years before ${year} keep theirs`}
+            title={messages.beginsWithTheBandsOf(year)}
             onClick={() => set(entries, year)}
           >
             <Icon name="add" />
-            Other bands from {year} on
+            {messages.otherBandsFromOn(year)}
           </button>
         )}
         {validFrom !== null && sets.length > 1 && (
           <button type="button" className="tool" onClick={() => set([])}>
             <Icon name="delete" />
-            These bands
+            {messages.theseBands}
           </button>
         )}
       </span>

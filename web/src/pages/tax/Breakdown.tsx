@@ -1,13 +1,13 @@
 import { planOf, writeFigure, writeWithUnit, type TaxAnswer } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/tax.ts';
 
 /** A tax band by band, as one would reckon it with a pencil. */
 export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
   const plan = planOf(useSessionState().document);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const { schedule, income, result } = answer;
-  if (income === null || !result)
-    return <p className="bench-words">Give an income, and the tax on it is reckoned here, band by band.</p>;
+  if (income === null || !result) return <p className="bench-words">{messages.giveAnIncomeAndThe}</p>;
   const { allowance = 0, rebateLimit = 0 } = schedule;
   const taxable = Math.max(0, income - allowance);
   const isNil = rebateLimit > 0 && taxable <= rebateLimit;
@@ -15,35 +15,33 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
   return (
     <div className="bench-scroll breakdown">
       <table className="reckoned">
-        <caption className="visually-hidden">The tax band by band</caption>
+        <caption className="visually-hidden">{messages.theTaxBandByBand}</caption>
         <tbody>
           <tr>
-            <th scope="row">Income</th>
+            <th scope="row">{messages.income}</th>
             <td>{money(income)}</td>
           </tr>
           <tr>
-            <th scope="row">less the allowance</th>
+            <th scope="row">{messages.lessTheAllowance}</th>
             <td>− {money(Math.min(allowance, Math.max(0, income)))}</td>
           </tr>
           <tr className="is-sum">
-            <th scope="row">Taxed</th>
+            <th scope="row">{messages.taxed}</th>
             <td>{money(taxable)}</td>
           </tr>
         </tbody>
       </table>
       {isNil ? (
-        <p>
-          Up to {money(rebateLimit)} nothing is due, and {money(taxable)} is not more than that.
-        </p>
+        <p>{messages.upToNothingIsDue(money(rebateLimit), money(taxable))}</p>
       ) : (
         <table className="reckoned">
           <thead>
             <tr>
-              <th scope="col">Band</th>
-              <th scope="col">In this band</th>
-              <th scope="col">Rate</th>
-              <th scope="col">Tax</th>
-              <th scope="col">Added up</th>
+              <th scope="col">{messages.band}</th>
+              <th scope="col">{messages.inThisBand}</th>
+              <th scope="col">{messages.rate}</th>
+              <th scope="col">{messages.tax}</th>
+              <th scope="col">{messages.addedUp}</th>
             </tr>
           </thead>
           <tbody>
@@ -52,7 +50,9 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
               reached += amount;
               return (
                 <tr key={from} className={inBand === 0 ? 'is-empty' : ''}>
-                  <th scope="row">{to === null ? `from ${money(from)} on` : `${money(from)} to ${money(to)}`}</th>
+                  <th scope="row">
+                    {to === null ? messages.incomesFromOn(money(from)) : messages.bandFromTo(money(from), money(to))}
+                  </th>
                   <td>{money(inBand)}</td>
                   <td>× {writeFigure(rate, 'percent', plan)}</td>
                   <td>= {money(amount)}</td>
@@ -61,7 +61,7 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
               );
             })}
             <tr className="is-sum">
-              <th scope="row">Tax</th>
+              <th scope="row">{messages.tax}</th>
               <td>{money(taxable)}</td>
               <td />
               <td>{money(result.tax)}</td>

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { incomesRefusal, type Incomes } from './taxViews.ts';
+import { messages } from '../../messages/tax.ts';
 
 interface IncomeRangeProps {
   readonly incomes: Incomes;
@@ -23,8 +24,8 @@ export function IncomeRange({ incomes, onChange, children }: IncomeRangeProps) {
   );
   return (
     <div className="bench-choices">
-      Incomes from {field('Incomes from', 'low')} to {field('Incomes to', 'high')} in steps of{' '}
-      {field('Step of incomes', 'step')}
+      {messages.incomesFrom} {field(messages.incomesFrom, 'low')} {messages.toIncome}{' '}
+      {field(messages.incomesTo, 'high')} {messages.inStepsOf} {field(messages.stepOfIncomes, 'step')}
       {children}
       {refusal && (
         <p className="refusal" role="alert">

@@ -37,24 +37,25 @@ import { IncomeRange } from './IncomeRange.tsx';
 import { TaxPlacing } from './TaxPlacing.tsx';
 import { compared, incomeTable, incomesOf, incomesRefusal, usualIncomes, type Incomes } from './taxViews.ts';
 import './tax.scss';
+import { messages } from '../../messages/tax.ts';
+import { Select } from '../../fields/Select.tsx';
 
 const NOTHING = {
-  heading: 'No tax schedule yet',
-  words:
-    'Write down the bands of a tax, and see what an income owes and why; compare two schedules, or print a table of incomes.',
+  heading: messages.noTaxScheduleYet,
+  words: messages.writeDownTheBandsOf,
 };
 
 const VIEWS = [
-  { value: 'bands', words: 'Band by band' },
-  { value: 'incomes', words: 'Table of incomes' },
-  { value: 'compare', words: 'Compare', title: 'With another schedule' },
+  { value: 'bands', words: messages.bandByBand },
+  { value: 'incomes', words: messages.tableOfIncomes },
+  { value: 'compare', words: messages.compare, title: messages.withAnotherSchedule },
 ] as const;
 
 /** Tax: what an income owes by bands, and why. */
 export function TaxPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="taxSchedules" title="Tax" nothing={NOTHING} tools={sliderTool}>
+    <Workbench table="taxSchedules" title={messages.tax} nothing={NOTHING} tools={sliderTool}>
       {(schedule) => <ScheduleView key={schedule.id} schedule={schedule} sliders={sliders} />}
     </Workbench>
   );
@@ -82,44 +83,44 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
   };
   return (
     <div className="bench" onKeyDown={keyDown}>
-      <section className="bench-terms" aria-label={`Terms of ${schedule.name}`}>
+      <section className="bench-terms" aria-label={messages.termsOf(schedule.name)}>
         <div className="term">
-          <span className="term-label">Year</span>
+          <span className="term-label">{messages.year}</span>
           <YearSwitch years={years} year={year} onChange={setYear} />
         </div>
         <InputRow
           calculator={calculator}
           column="income"
-          label="Income"
+          label={messages.income}
           period={period}
           sliders={sliders}
-          placeholder="of the year"
+          placeholder={messages.ofTheYear}
         />
         <div className="term">
-          <span className="term-label">or take it from</span>
+          <span className="term-label">{messages.orTakeItFrom}</span>
           <BearerChoice
-            label="Whose year is the income"
+            label={messages.whoseYearIsTheIncome}
             document={document}
             value=""
-            none="a line’s year total …"
+            none={messages.aLinesYearTotal}
             onChange={(id) => id !== '' && set({ income: `total({${id}}, year)` })}
           />
         </div>
         <InputRow
           calculator={calculator}
           column="allowance"
-          label="Allowance"
+          label={messages.allowance}
           period={period}
           sliders={sliders}
-          placeholder="none"
+          placeholder={messages.none}
         />
         <InputRow
           calculator={calculator}
           column="rebateLimit"
-          label="Nothing due up to"
+          label={messages.nothingDueUpTo}
           period={period}
           sliders={sliders}
-          placeholder="no such limit"
+          placeholder={messages.noSuchLimit}
         />
         <Bands
           key={holding?.validFrom ?? 'always'}
@@ -131,27 +132,27 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         />
         <UsedBy users={usersOf(document, schedule.id)} onPlace={() => setPlacing(true)} />
       </section>
-      <section className="bench-answer" aria-label={`What ${schedule.name} takes`}>
+      <section className="bench-answer" aria-label={messages.whatTakes(schedule.name)}>
         {answer ? (
           <KeyFigures
             figures={[
-              { label: `Tax of ${year}`, value: answer.result?.tax ?? null, id: `${schedule.id}.tax` },
+              { label: messages.taxOf(year), value: answer.result?.tax ?? null, id: `${schedule.id}.tax` },
               {
-                label: 'Of the income',
+                label: messages.ofTheIncome,
                 value: answer.result?.effectiveRate ?? null,
                 unit: 'percent',
                 id: `${schedule.id}.effective rate`,
-                also: 'effective rate',
+                also: messages.effectiveRate,
               },
               {
-                label: 'On one more',
+                label: messages.onOneMore,
                 value: answer.onOneMore,
                 unit: 'percent',
                 id: `${schedule.id}.marginal rate`,
-                also: 'marginal rate',
+                also: messages.marginalRate,
               },
               {
-                label: 'Left of the income',
+                label: messages.leftOfTheIncome,
                 value: answer.result && answer.income !== null ? answer.income - answer.result.tax : null,
               },
             ]}
@@ -162,7 +163,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
           isNoFigure(found) && <NoAnswer reason={found} />
         )}
         <div className="bench-views">
-          <Segments label="View" value={view} options={VIEWS} onChange={show} />
+          <Segments label={messages.view} value={view} options={VIEWS} onChange={show} />
         </div>
         {answer && view === 'bands' && <Breakdown answer={answer} />}
         {answer && view === 'incomes' && (
@@ -190,7 +191,7 @@ function useAnswerOf(id: string, period: number): TaxAnswer | NoFigure {
   const { model } = useSessionState();
   const answer = model.calculationOf(id)?.answer;
   if (answer?.kind === 'tax') return answer.months[period]!;
-  return answer?.kind === 'none' ? answer : { why: 'There is no such schedule.' };
+  return answer?.kind === 'none' ? answer : { why: messages.thereIsNoSuchSchedule };
 }
 
 interface RangedProps {
@@ -209,13 +210,13 @@ function IncomeTable({ name, schedule, incomes, onIncomes }: RangedProps) {
       <IncomeRange incomes={incomes} onChange={onIncomes}>
         <button type="button" className="tool" onClick={() => window.print()}>
           <Icon name="print" />
-          Print
+          {messages.print}
         </button>
       </IncomeRange>
       {list.length > 0 && (
         <ScheduleGrid
-          label={`Tax by ${name}`}
-          rowHeading="Income"
+          label={messages.taxBy(name)}
+          rowHeading={messages.income}
           rows={list.map((income) => writeFigure(income, 'money', plan))}
           columns={columns}
         />
@@ -238,20 +239,17 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
   const found = useAnswerOf(other?.id ?? '', period);
   const otherAnswer = isNoFigure(found) ? null : found;
   const list = incomesRefusal(incomes) === null ? incomesOf(incomes) : [];
-  if (!other)
-    return (
-      <p className="bench-words">There is no other schedule to compare with yet. Duplicate this one and change it.</p>
-    );
+  if (!other) return <p className="bench-words">{messages.thereIsNoOtherSchedule}</p>;
   const choice = (
     <label>
-      with{' '}
-      <select value={other.id} onChange={(event) => setChosen(event.target.value)}>
+      {messages.with}{' '}
+      <Select value={other.id} onChange={(event) => setChosen(event.target.value)}>
         {others.map((each) => (
           <option key={each.id} value={each.id}>
             {each.name}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
   const both =
@@ -272,8 +270,8 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
           <Pictured
             picture={both.picture}
             height={230}
-            label={`Tax by ${name} and ${other.name}`}
-            rowHeading="Income"
+            label={messages.taxByAnd(name, other.name)}
+            rowHeading={messages.income}
             rows={list.map((income) => writeFigure(income, 'money', plan))}
             columns={both.columns}
           />

@@ -1,7 +1,9 @@
 import { monthInWords, planOf, toMonth, type TaxScheduleRow } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { PlaceDialog } from '../../parts/calculators/PlaceDialog.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/tax.ts';
 
 interface TaxPlacingProps {
   readonly schedule: TaxScheduleRow;
@@ -18,22 +20,22 @@ export function TaxPlacing({ schedule, onClose }: TaxPlacingProps) {
     );
   return (
     <PlaceDialog
-      title={`The tax of ${schedule.name} in the budget`}
+      title={messages.theTaxOfInThe(schedule.name)}
       side="expense"
-      groupName="Taxes"
+      groupName={messages.taxes}
       ways={[
         {
-          words: 'In the months chosen',
-          lines: [{ name: `Tax by ${schedule.name}`, formula: taxFormula(schedule.id, months) }],
+          words: messages.inTheMonthsChosen,
+          lines: [{ name: messages.taxBy(schedule.name), formula: taxFormula(schedule.id, months) }],
         },
       ]}
       onClose={onClose}
     >
       <fieldset className="wide month-checks">
-        <legend>Paid in</legend>
+        <legend>{messages.paidIn}</legend>
         {Array.from({ length: 12 }, (_, index) => index + 1).map((month) => (
           <label key={month}>
-            <input type="checkbox" checked={months.includes(month)} onChange={() => toggle(month)} />{' '}
+            <Form.Check.Input type="checkbox" checked={months.includes(month)} onChange={() => toggle(month)} />{' '}
             {monthInWords(toMonth(`2026-${String(month).padStart(2, '0')}`), locale, 'name')}
           </label>
         ))}

@@ -10,6 +10,7 @@ import {
 } from '@haushalt/core';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
+import { messages } from '../../messages/tax.ts';
 
 /** A range of incomes, in steps. */
 export interface Incomes {
@@ -29,11 +30,11 @@ export function usualIncomes(income: number | null): Incomes {
 
 /** Why a range of incomes cannot be gone through, as a sentence. */
 export function incomesRefusal({ low, high, step }: Incomes): string | null {
-  if (low < 0) return 'Incomes begin at nothing or above.';
-  if (high <= low) return 'The last income has to be above the first.';
-  if (!(step > 0)) return 'The step has to be above zero.';
+  if (low < 0) return messages.incomesBeginAtNothingOr;
+  if (high <= low) return messages.theLastIncomeHasTo;
+  if (!(step > 0)) return messages.theStepHasToBe;
   const count = Math.floor((high - low) / step) + 1;
-  if (count > MOST_INCOMES) return `That would be ${count} incomes; up to ${MOST_INCOMES} fit. Take a wider step.`;
+  if (count > MOST_INCOMES) return messages.thatWouldBeIncomesUp(count, MOST_INCOMES);
   return null;
 }
 
@@ -46,20 +47,25 @@ export function incomesOf({ low, high, step }: Incomes): number[] {
 export function incomeTable(incomes: readonly number[], schedule: TaxSchedule): ScheduleColumn[] {
   const taxes = incomes.map((income) => taxOn(income, schedule));
   return [
-    { id: 'tax', heading: 'Tax', unit: 'money', values: taxes.map(({ tax }) => tax) },
+    { id: 'tax', heading: messages.tax, unit: 'money', values: taxes.map(({ tax }) => tax) },
     {
       id: 'effective',
-      heading: 'Of the income',
+      heading: messages.ofTheIncome,
       unit: 'percent',
       values: taxes.map(({ effectiveRate }) => effectiveRate),
     },
     {
       id: 'marginal',
-      heading: 'On one more',
+      heading: messages.onOneMore,
       unit: 'percent',
       values: incomes.map((income) => rateOnOneMore(income, schedule)),
     },
-    { id: 'left', heading: 'Left', unit: 'money', values: incomes.map((income, index) => income - taxes[index]!.tax) },
+    {
+      id: 'left',
+      heading: messages.left,
+      unit: 'money',
+      values: incomes.map((income, index) => income - taxes[index]!.tax),
+    },
   ];
 }
 
@@ -76,12 +82,12 @@ export function compared(incomes: readonly number[], first: Named, second: Named
   const columns: ScheduleColumn[] = [
     { id: 'first', heading: first.name, unit: 'money', values: a },
     { id: 'second', heading: second.name, unit: 'money', values: b },
-    { id: 'difference', heading: 'Difference', unit: 'money', values: a.map((tax, index) => b[index]! - tax) },
+    { id: 'difference', heading: messages.difference, unit: 'money', values: a.map((tax, index) => b[index]! - tax) },
   ];
   const picture: Picture = {
-    label: `Tax by ${first.name} and ${second.name}`,
+    label: messages.taxByAnd(first.name, second.name),
     axis: plan.currency,
-    categoryName: 'Income',
+    categoryName: messages.income,
     categories: incomes.map((income) => writeFigure(income, 'money', { ...plan, decimals: 0 })),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
@@ -110,8 +116,8 @@ export function crossingInWords(incomes: readonly number[], first: Named, second
   const parts = bounds.slice(1).map((to, index) => ({ from: bounds[index]!, name: cheaper(bounds[index]!, to) }));
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const said = parts.filter((part) => part.name !== null);
-  if (said.length === 0) return 'Both take the same on all these incomes.';
-  if (said.length === 1) return `${said[0]!.name} takes less, or the same, on all these incomes.`;
-  const turns = said.slice(1).map(({ from, name }) => `from ${money(from)} on, ${name} does`);
-  return `${said[0]!.name} takes less up to ${money(said[1]!.from)}; ${turns.join('; ')}.`;
+  if (said.length === 0) return messages.bothTakeTheSameOn;
+  if (said.length === 1) return messages.takesLessOrTheSame(said[0]!.name);
+  const turns = said.slice(1).map(({ from, name }) => messages.fromOnDoes(money(from), name));
+  return messages.takesLessUpTo(said[0]!.name, money(said[1]!.from), turns.join('; '));
 }

@@ -1,6 +1,7 @@
 import { nameOf, type Document } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { BearerChoice } from '../../parts/plan/Choices.tsx';
+import { messages } from '../../messages/whatIf.ts';
 
 interface FiguresChoiceProps {
   readonly document: Document;
@@ -19,7 +20,7 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
         <span key={id} className="figure-choice">
           <BearerChoice
             withOutputs
-            label={`Figure ${index + 1}`}
+            label={messages.figure(index + 1)}
             document={document}
             value={id}
             onChange={(next) => change(ids.map((each) => (each === id ? next : each)))}
@@ -28,7 +29,7 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
             <button
               type="button"
               className="tool"
-              aria-label={`Leave out ${nameOf(document, id) ?? id}`}
+              aria-label={messages.leaveOut(nameOf(document, id) ?? id)}
               onClick={() => change(ids.filter((each) => each !== id))}
             >
               <Icon name="delete" />
@@ -39,10 +40,10 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
       {ids.length < most && (
         <BearerChoice
           withOutputs
-          label="Another figure"
+          label={messages.anotherFigure}
           document={document}
           value=""
-          none="and …"
+          none={messages.and}
           onChange={(id) => id !== '' && change([...ids, id])}
         />
       )}

@@ -1,7 +1,9 @@
 import { type Document } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { usualRange, type Range } from './trying.ts';
+import { messages } from '../../messages/whatIf.ts';
 
 interface RangeFieldsProps {
   readonly label: string;
@@ -22,30 +24,31 @@ export function RangeFields({ label, document, range, most, onChange }: RangeFie
         value={range.assumption}
         onChange={(id) => onChange(usualRange(document.assumptions.get(id)!, range.count))}
       />
-      <span>from</span>
+      <span>{messages.from}</span>
       <FigureField
         isNeeded
         isBare
         key={`low-${range.assumption}`}
-        label={`${name} from`}
+        label={messages.lowestOf(name)}
         unit={unit}
         value={range.low}
         onChange={(low) => onChange({ ...range, low })}
       />
-      <span>to</span>
+      <span>{messages.to}</span>
       <FigureField
         isNeeded
         isBare
         key={`high-${range.assumption}`}
-        label={`${name} to`}
+        label={messages.highestOf(name)}
         unit={unit}
         value={range.high}
         onChange={(high) => onChange({ ...range, high })}
       />
-      <span>in</span>
-      <input
+      <span>{messages.in}</span>
+      <Form.Control
+        size="sm"
         type="number"
-        aria-label={`Values of ${name}`}
+        aria-label={messages.valuesOf(name)}
         min={2}
         max={most}
         value={range.count}
@@ -54,7 +57,7 @@ export function RangeFields({ label, document, range, most, onChange }: RangeFie
           if (count >= 2) onChange({ ...range, count: Math.min(most, count) });
         }}
       />
-      <span>values</span>
+      <span>{messages.values}</span>
     </div>
   );
 }

@@ -21,6 +21,7 @@ import {
   type Stretch,
   type PlanModel,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useMemo } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
@@ -30,6 +31,8 @@ import { useSend } from '../../plan-session/useSend.ts';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
 import { useChosen } from './trying.ts';
+import { messages } from '../../messages/whatIf.ts';
+import { Select } from '../../fields/Select.tsx';
 
 /** How many cases stand side by side, the plan itself among them. */
 const MOST_CASES = 4;
@@ -56,7 +59,7 @@ export function Scenarios() {
   const comparedIds = compared.map(({ id }) => id).join();
   const cases = useMemo(
     (): Case[] => [
-      { id: '', name: 'The plan', model: new Model(base) },
+      { id: '', name: messages.thePlan, model: new Model(base) },
       ...compared.map(({ id, name }) => ({ id, name, model: new Model(withScenario(base, id)) })),
     ],
     // The compared scenarios follow from the plan and their ids.
@@ -68,7 +71,7 @@ export function Scenarios() {
   const send = (command: Command, said?: string): string | null => sending(command, said)?.message ?? null;
   const add = () => {
     const id = newId();
-    if (send({ kind: 'scenario.set', id, name: freshTitle(base, 'scenarios', 'New scenario') }) === null)
+    if (send({ kind: 'scenario.set', id, name: freshTitle(base, 'scenarios', messages.newScenario) }) === null)
       session.activate(id);
   };
 
@@ -81,9 +84,9 @@ export function Scenarios() {
             const isCompared = compared.some((other) => other.id === id);
             return (
               <li key={id} className={active?.id === id ? 'is-active' : ''}>
-                <input
+                <Form.Check.Input
                   type="checkbox"
-                  aria-label={`Compare ${name}`}
+                  aria-label={messages.compare(name)}
                   checked={isCompared}
                   disabled={!isCompared && compared.length === MOST_CASES - 1}
                   onChange={() =>
@@ -92,13 +95,13 @@ export function Scenarios() {
                 />
                 <CommitField
                   className="scenario-name"
-                  label={`Name of the scenario ${name}`}
+                  label={messages.nameOfTheScenario(name)}
                   shown={name}
                   entry={name}
                   onCommit={(text) => session.send({ kind: 'scenario.set', id, name: text })?.message ?? null}
                 />
                 <span className="scenario-words">
-                  {parts.length === 0 ? 'Nothing otherwise than the plan yet.' : `${parts.join('; ')}.`}
+                  {parts.length === 0 ? messages.nothingOtherwise : `${parts.join('; ')}.`}
                 </span>
                 <button
                   type="button"
@@ -106,20 +109,20 @@ export function Scenarios() {
                   aria-pressed={active?.id === id}
                   onClick={() => session.activate(active?.id === id ? null : id)}
                 >
-                  {active?.id === id ? 'Back to the plan' : 'Work in it'}
+                  {active?.id === id ? messages.backToThePlan : messages.workInIt}
                 </button>
                 <button
                   type="button"
                   className="tool"
-                  onClick={() => send({ kind: 'scenario.adopt', id }, `The plan has the values of ${name} now.`)}
+                  onClick={() => send({ kind: 'scenario.adopt', id }, messages.thePlanHasTheValues(name))}
                 >
-                  <Icon name="good" /> Adopt
+                  <Icon name="good" /> {messages.adopt}
                 </button>
                 <button
                   type="button"
                   className="tool"
-                  aria-label={`Delete the scenario ${name}`}
-                  onClick={() => send({ kind: 'scenario.delete', id }, `The scenario ${name} is deleted.`)}
+                  aria-label={messages.deleteTheScenario(name)}
+                  onClick={() => send({ kind: 'scenario.delete', id }, messages.theScenarioIsDeleted(name))}
                 >
                   <Icon name="delete" />
                 </button>
@@ -129,50 +132,45 @@ export function Scenarios() {
         </ul>
         <p className="scenario-add">
           <button type="button" className="tool" onClick={add}>
-            <Icon name="add" /> New scenario
+            <Icon name="add" /> {messages.newScenario}
           </button>
-          {scenarios.length === 0 && (
-            <span>
-              A scenario is a set of other values: prices rise faster, a pay stops. Make one, change values while you
-              work in it, and compare it with the plan, which stays as it is.
-            </span>
-          )}
+          {scenarios.length === 0 && <span>{messages.aScenarioIsASet}</span>}
         </p>
       </section>
       {scenarios.length > 0 && (
         <>
-          <div className="range-fields" role="group" aria-label="What is compared">
-            <span>Compare</span>
+          <div className="range-fields" role="group" aria-label={messages.whatIsCompared}>
+            <span>{messages.compareWhat}</span>
             <FiguresChoice
               document={base}
               ids={kept.figures}
               most={MOST_FIGURES}
               onChange={(figures) => change({ figures })}
             />
-            <span>by</span>
-            <select
-              aria-label="By year or month"
+            <span>{messages.by}</span>
+            <Select
+              aria-label={messages.byYearOrMonth}
               value={String(kept.span)}
               onChange={(event) =>
                 change({ span: event.target.value === 'year' ? 'year' : Number(event.target.value) })
               }
             >
-              <option value="year">year</option>
+              <option value="year">{messages.year}</option>
               {yearsOf(cases[0]!.model.calendar).map((year) => (
                 <option key={year} value={year}>
-                  month of {year}
+                  {messages.monthOf(year)}
                 </option>
               ))}
-            </select>
+            </Select>
           </div>
           <Comparison cases={cases} figures={kept.figures} points={pointsOf(cases[0]!.model, kept.span)} />
           <div className="scenario-picture">
             <PictureView
               height={260}
               picture={{
-                label: `${nameOf(base, kept.figures.at(-1)!) ?? ''} in each case`,
+                label: messages.inEachCase(nameOf(base, kept.figures.at(-1)!) ?? ''),
                 axis: plan.currency,
-                categoryName: kept.span === 'year' ? 'Year' : 'Month',
+                categoryName: kept.span === 'year' ? messages.yearHeading : messages.month,
                 categories: pointsOf(cases[0]!.model, kept.span).map(({ words }) => words),
                 write: (value) => writeFigure(value, unitOf(base, kept.figures.at(-1)!), { ...plan, decimals: 0 }),
                 series: cases.map(({ name, model }, index) => ({
@@ -209,7 +207,7 @@ function Comparison({ cases, figures, points }: ComparisonProps) {
         <thead>
           <tr>
             <th scope="col">
-              <span className="visually-hidden">Figure</span>
+              <span className="visually-hidden">{messages.figureHeading}</span>
             </th>
             {cases.map(({ id, name }) => (
               <th key={id} scope="col">

@@ -6,6 +6,7 @@ import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../part
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, usualRange, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
+import { messages } from '../../messages/whatIf.ts';
 
 /** Which value of an assumption makes a figure what it should be; the answer is shown before it is applied. */
 export function SolveFor({ document, model, assumptions }: TryingProps) {
@@ -41,61 +42,61 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   const answer = result?.document === document && result.asked === asked ? result.answer : null;
   const value = (each: number) => writeWithUnit(each, assumption.unit, plan);
   const amount = (each: number) => writeWithUnit(each, unitOf(document, figure), plan);
-  const what = nameOf(document, figure) ?? 'the figure';
+  const what = nameOf(document, figure) ?? messages.aFigureMeant;
 
   const apply = (solution: number) => {
-    const done = `${assumption.name} is ${value(solution)} now.`;
+    const done = messages.isNow(assumption.name, value(solution));
     send({ kind: 'assumption.fix', assumption: assumption.id, value: solution }, done);
   };
   return (
     <>
       <div className="what-if-terms">
-        <div className="range-fields" role="group" aria-label="The question">
-          <span>Which value of</span>
+        <div className="range-fields" role="group" aria-label={messages.theQuestion}>
+          <span>{messages.whichValueOf}</span>
           <AssumptionChoice
-            label="The assumption to solve for"
+            label={messages.theAssumptionToSolveFor}
             document={document}
             value={assumption.id}
             onChange={(id) => change(wide(usualRange(document.assumptions.get(id)!, 2)))}
           />
-          <span>makes</span>
+          <span>{messages.makes}</span>
           <BearerChoice
             withOutputs
-            label="The figure"
+            label={messages.theFigure}
             document={document}
             value={figure}
             onChange={(next) => change({ figure: next })}
           />
-          <span>of</span>
-          <WhenChoice label="When" model={model} value={when} onChange={(next) => change({ when: next })} />
-          <span>come to</span>
+          <span>{messages.of}</span>
+          <WhenChoice label={messages.when} model={model} value={when} onChange={(next) => change({ when: next })} />
+          <span>{messages.comeTo}</span>
           <FigureField
             isNeeded
             isBare
             key={figure}
-            label="What the figure should be"
+            label={messages.whatTheFigureShouldBe}
             unit={unitOf(document, figure) as 'money'}
             value={target}
             onChange={(next) => change({ target: next })}
           />
         </div>
-        <div className="range-fields" role="group" aria-label="Where to look">
-          <span>Looked for between</span>
+        <div className="range-fields" role="group" aria-label={messages.whereToLook}>
+          <span>{messages.lookedForBetween}</span>
           <FigureField
             isNeeded
             isBare
             key={`low-${assumption.id}`}
-            label="Lowest value"
+            label={messages.lowestValue}
             unit={assumption.unit}
             value={low}
             onChange={(next) => change({ low: next })}
           />
-          <span>and</span>
+          <span>{messages.andBetween}</span>
           <FigureField
             isNeeded
             isBare
             key={`high-${assumption.id}`}
-            label="Highest value"
+            label={messages.highestValue}
             unit={assumption.unit}
             value={high}
             onChange={(next) => change({ high: next })}
@@ -104,18 +105,20 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
         <ProgressNote computation={computation} />
       </div>
       {answer && (
-        <section className="solve-answer" aria-live="polite" aria-label="Answer">
+        <section className="solve-answer" aria-live="polite" aria-label={messages.answer}>
           <h3>{headline(answer, value)}</h3>
           <p>{sentence(answer, { name: assumption.name, what, target: amount(target), value, amount })}</p>
           <p className="check-why">
-            {assumption.name} is {value(assumption.value)} now.
-            {[...document.assumptionSteps.values()].some((step) => step.assumption === assumption.id) &&
-              ' The answer holds for all months; its dated values would go.'}
+            {messages.isNowAndDated(
+              assumption.name,
+              value(assumption.value),
+              [...document.assumptionSteps.values()].some((step) => step.assumption === assumption.id),
+            )}
           </p>
           <div className="solve-choices">
             {solutionsOf(answer).map((solution) => (
               <button key={solution} type="button" className="btn btn-primary" onClick={() => apply(solution)}>
-                <Icon name="good" /> Set {assumption.name} to {value(solution)}
+                <Icon name="good" /> {messages.setTo(assumption.name, value(solution))}
               </button>
             ))}
           </div>
@@ -148,7 +151,7 @@ function rootInWords(
   { from, to }: { readonly from: number; readonly to: number },
   value: (each: number) => string,
 ): string {
-  return from === to ? value(from) : `from ${value(from)} to ${value(to)}`;
+  return from === to ? value(from) : messages.fromTo(value(from), value(to));
 }
 
 function headline(answer: Answer, value: (each: number) => string): string {
@@ -158,13 +161,13 @@ function headline(answer: Answer, value: (each: number) => string): string {
     case 'several':
       return answer.values.map((root) => rootInWords(root, value)).join(' or ');
     case 'range':
-      return `Any from ${value(answer.from)} to ${value(answer.to)}`;
+      return messages.anyFromTo(value(answer.from), value(answer.to));
     case 'any':
-      return 'Any value';
+      return messages.anyValue;
     case 'none':
     case 'unmoved':
     case 'noFigure':
-      return 'No value';
+      return messages.noValue;
   }
 }
 
@@ -179,18 +182,18 @@ interface Words {
 function sentence(answer: Answer, { name, what, target, value, amount }: Words): string {
   switch (answer.kind) {
     case 'one':
-      return `With ${name} at ${value(answer.value)}, ${what} comes to ${target}.`;
+      return messages.withAtComesTo(name, value(answer.value), what, target);
     case 'several':
-      return `${what} comes to ${target} with each of ${answer.values.length} values of ${name}.`;
+      return messages.comesToWithEachOf(what, target, answer.values.length, name);
     case 'range':
-      return `${what} comes to ${target} with every value of ${name} from ${value(answer.from)} to ${value(answer.to)}.`;
+      return messages.comesToWithEveryValue(what, target, name, value(answer.from), value(answer.to));
     case 'any':
-      return `${what} comes to ${target} whatever ${name} is.`;
+      return messages.comesToWhateverIs(what, target, name);
     case 'unmoved':
-      return `${name} does not move ${what}: it is ${amount(answer.figure)} whatever it is.`;
+      return messages.doesNotMoveItIs(name, what, amount(answer.figure));
     case 'none':
-      return `No value of ${name} looked at makes ${what} come to ${target}. The nearest is ${value(answer.nearest)}, with ${amount(answer.figure)}.`;
+      return messages.noValueOfLookedAt(name, what, target, value(answer.nearest), amount(answer.figure));
     case 'noFigure':
-      return `${what} has no figure with any of these values of ${name}.`;
+      return messages.hasNoFigureWithAny(what, name);
   }
 }

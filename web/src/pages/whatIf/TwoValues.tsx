@@ -5,6 +5,7 @@ import { RangeFields } from './RangeFields.tsx';
 import { reachOf, shadeOf, turnsAt } from './shading.ts';
 import { useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
+import { messages } from '../../messages/whatIf.ts';
 
 const MOST_VALUES = 50;
 
@@ -51,31 +52,31 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
     <>
       <div className="what-if-terms">
         <RangeFields
-          label="Downwards"
+          label={messages.downwards}
           document={document}
           range={down}
           most={MOST_VALUES}
           onChange={(next) => change({ down: next })}
         />
         <RangeFields
-          label="Across"
+          label={messages.across}
           document={document}
           range={across}
           most={MOST_VALUES}
           onChange={(next) => change({ across: next })}
         />
-        <div className="range-fields" role="group" aria-label="Figure to see">
-          <span>What becomes of</span>
+        <div className="range-fields" role="group" aria-label={messages.figureToSee}>
+          <span>{messages.whatBecomesOf}</span>
           <BearerChoice
             withOutputs
-            label="Figure"
+            label={messages.figureHeading}
             document={document}
             value={figure}
             onChange={(next) => change({ figure: next })}
           />
-          <span>over</span>
+          <span>{messages.over}</span>
           <WhenChoice
-            label="Over which months"
+            label={messages.overWhichMonths}
             model={model}
             value={when}
             onChange={(next) => change({ when: next })}
@@ -83,7 +84,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
         </div>
         {same && (
           <p className="refusal" role="alert">
-            Choose two different assumptions, one downwards and one across.
+            {messages.chooseTwoDifferentAssumptionsOne}
           </p>
         )}
         <ProgressNote computation={computation} />
@@ -91,10 +92,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
       {result && !same && (
         <div className="figure-table-scroll is-shaded">
           <table className="figure-table">
-            <caption>
-              {nameOf(document, figure)}: {one.name} downwards, {other.name} across. A heavy line shows where the figure
-              turns negative.
-            </caption>
+            <caption>{messages.downwardsAcrossAHeavyLine(nameOf(document, figure), one.name, other.name)}</caption>
             <thead>
               <tr>
                 <th scope="col">
@@ -103,7 +101,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
                 {result.columns.map((value) => (
                   <th key={value} scope="col">
                     {writeFigure(value, other.unit, plan)}
-                    {near(value, other.value, across) && <small>now</small>}
+                    {near(value, other.value, across) && <small>{messages.now}</small>}
                   </th>
                 ))}
               </tr>
@@ -113,7 +111,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
                 <tr key={value}>
                   <th scope="row">
                     {writeFigure(value, one.unit, plan)}
-                    {near(value, one.value, down) && <small>now</small>}
+                    {near(value, one.value, down) && <small>{messages.now}</small>}
                   </th>
                   {result.columns.map((across_, column) => {
                     const here = result.table[row]![column]!;
@@ -123,7 +121,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
                         key={across_}
                         className={`${here < 0 ? 'negative' : ''} ${turnsAt(result.table, row, column)} ${now ? 'is-now' : ''}`}
                         style={{ background: shadeOf(here, reach) }}
-                        title={now ? 'The plan as it is now' : undefined}
+                        title={now ? messages.thePlanAsItIs : undefined}
                       >
                         {here === here
                           ? writeFigure(here, unit, { ...plan, decimals: reach.most > 999 ? 0 : plan.decimals })

@@ -9,6 +9,7 @@ import {
   type AssumptionRow,
   type Draw,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { Segments } from '../../ui/Segments.tsx';
@@ -17,6 +18,7 @@ import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
+import { messages } from '../../messages/whatIf.ts';
 
 /** What may come when values are only known roughly: the band in which eight of ten cases lie, month by month. */
 export function Uncertain({ document, model, assumptions }: TryingProps) {
@@ -43,29 +45,29 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
         {draws.map((draw, index) => {
           const { name, unit } = document.assumptions.get(draw.assumption)!;
           return (
-            <div key={draw.assumption} className="range-fields" role="group" aria-label={`Range of ${name}`}>
+            <div key={draw.assumption} className="range-fields" role="group" aria-label={messages.rangeOf(name)}>
               <AssumptionChoice
-                label={`Uncertain value ${index + 1}`}
+                label={messages.uncertainValue(index + 1)}
                 document={document}
                 value={draw.assumption}
                 onChange={(id) =>
                   !draws.some((each) => each.assumption === id) && put(index, around(document.assumptions.get(id)!))
                 }
               />
-              <span>lies between</span>
+              <span>{messages.liesBetween}</span>
               <FigureField
                 isNeeded
                 isBare
-                label={`${name} at least`}
+                label={messages.atLeast(name)}
                 unit={unit}
                 value={draw.low}
                 onChange={(low) => put(index, { ...draw, low })}
               />
-              <span>and</span>
+              <span>{messages.andBetween}</span>
               <FigureField
                 isNeeded
                 isBare
-                label={`${name} at most`}
+                label={messages.atMost(name)}
                 unit={unit}
                 value={draw.high}
                 onChange={(high) => put(index, { ...draw, high })}
@@ -74,7 +76,7 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
                 <button
                   type="button"
                   className="tool"
-                  aria-label={`Leave out ${name}`}
+                  aria-label={messages.leaveOutAssumption(name)}
                   onClick={() => change({ draws: draws.filter((each) => each !== draw) })}
                 >
                   <Icon name="delete" />
@@ -86,12 +88,13 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
         <div className="range-fields">
           {free && (
             <button type="button" className="tool" onClick={() => change({ draws: [...draws, around(free)] })}>
-              <Icon name="add" /> Another uncertain value
+              <Icon name="add" /> {messages.anotherUncertainValue}
             </button>
           )}
           <label>
-            Cases{' '}
-            <input
+            {messages.cases}{' '}
+            <Form.Control
+              size="sm"
               type="number"
               min={100}
               max={MAX_RUNS}
@@ -103,9 +106,10 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
               }}
             />
           </label>
-          <label title="The same seed draws the same cases again">
-            Seed{' '}
-            <input
+          <label title={messages.theSameSeedDrawsThe}>
+            {messages.seed}{' '}
+            <Form.Control
+              size="sm"
               type="number"
               min={1}
               value={seed}
@@ -113,11 +117,11 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
             />
           </label>
           <Segments
-            label="What is shown"
+            label={messages.whatIsShown}
             value={shown}
             options={[
-              { value: 'cumulative', words: 'Cumulative net' },
-              { value: 'net', words: 'Net by month' },
+              { value: 'cumulative', words: messages.cumulativeNet },
+              { value: 'net', words: messages.netByMonth },
             ]}
             onChange={(next) => change({ shown: next })}
           />
@@ -127,33 +131,28 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
       {result && band && (
         <>
           <p className="uncertain-words" role="status">
-            {result.withoutFigure > 0 &&
-              (result.withoutFigure === 1
-                ? 'In no case does the plan have a figure at its end. '
-                : `In ${writeShare(result.withoutFigure, plan.locale)} of the cases the plan has no figure at its end; of the others: `)}
-            In eight of ten cases the plan ends between <strong>{money(result.cumulative.low[last]!)}</strong> and{' '}
-            <strong>{money(result.cumulative.high[last]!)}</strong>, in the middle at{' '}
-            {money(result.cumulative.middle[last]!)}.{' '}
-            {result.endsInTheRed === 0
-              ? 'In none of them does it end below nothing.'
-              : `In ${writeShare(result.endsInTheRed, plan.locale)} of them it ends below nothing.`}
+            {messages.ofTheCasesThePlan(result.withoutFigure, writeShare(result.withoutFigure, plan.locale))}{' '}
+            <strong>{money(result.cumulative.low[last]!)}</strong> {messages.andBetween}{' '}
+            <strong>{money(result.cumulative.high[last]!)}</strong>
+            {messages.inTheMiddleAtOf(
+              money(result.cumulative.middle[last]!),
+              result.endsInTheRed,
+              writeShare(result.endsInTheRed, plan.locale),
+            )}
           </p>
           <div className="what-if-picture">
             <PictureView
               height="100%"
               picture={{
-                label:
-                  shown === 'net'
-                    ? 'Net by month, the band of eight in ten cases'
-                    : 'Cumulative net, the band of eight in ten cases',
+                label: shown === 'net' ? messages.netByMonthTheBand : messages.cumulativeNetTheBandOf,
                 axis: plan.currency,
-                categoryName: 'Month',
+                categoryName: messages.month,
                 categories: model.calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
                 write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
                 series: [
-                  { label: 'A tenth lies below', values: figures(band.low), mark: 'line', tone: 'memo' },
-                  { label: 'A tenth lies above', values: figures(band.high), mark: 'band', tone: 'memo' },
-                  { label: 'The middle', values: figures(band.middle), mark: 'line', tone: 'net' },
+                  { label: messages.aTenthLiesBelow, values: figures(band.low), mark: 'line', tone: 'memo' },
+                  { label: messages.aTenthLiesAbove, values: figures(band.high), mark: 'band', tone: 'memo' },
+                  { label: messages.theMiddle, values: figures(band.middle), mark: 'line', tone: 'net' },
                 ],
               }}
             />

@@ -9,13 +9,14 @@ import { SolveFor } from './SolveFor.tsx';
 import { TwoValues } from './TwoValues.tsx';
 import { Uncertain } from './Uncertain.tsx';
 import './whatIf.scss';
+import { messages } from '../../messages/whatIf.ts';
 
 const WAYS = [
-  { value: 'scenarios', words: 'Scenarios', title: 'Named sets of values, side by side' },
-  { value: 'one', words: 'One value', title: 'Figures under a range of values of one assumption' },
-  { value: 'two', words: 'Two values', title: 'One figure under two assumptions at once' },
-  { value: 'solve', words: 'Solve', title: 'The value that makes a figure what it should be' },
-  { value: 'range', words: 'Uncertainty', title: 'What may come, when values are only known roughly' },
+  { value: 'scenarios', words: messages.scenarios, title: messages.namedSetsOfValuesSide },
+  { value: 'one', words: messages.oneValue, title: messages.figuresUnderARangeOf },
+  { value: 'two', words: messages.twoValues, title: messages.oneFigureUnderTwoAssumptions },
+  { value: 'solve', words: messages.solve, title: messages.theValueThatMakesA },
+  { value: 'range', words: messages.uncertainty, title: messages.whatMayComeWhenValues },
 ] as const;
 type Way = (typeof WAYS)[number]['value'];
 
@@ -29,10 +30,10 @@ export function WhatIfPage() {
   if (assumptions.length === 0)
     return (
       <div className="empty-state">
-        <h2>Nothing to try yet</h2>
-        <p>What is tried here are the plan’s assumptions: a price, a rate, a number of months. Add one first.</p>
+        <h2>{messages.nothingToTryYet}</h2>
+        <p>{messages.whatIsTriedHereAre}</p>
         <button type="button" className="btn btn-primary" onClick={shell.openShelf}>
-          Open the assumptions
+          {messages.openTheAssumptions}
         </button>
       </div>
     );
@@ -40,9 +41,9 @@ export function WhatIfPage() {
   return (
     <div className="what-if">
       <div className="page-head">
-        <h2>What if</h2>
+        <h2>{messages.whatIf}</h2>
         <Segments
-          label="What to try"
+          label={messages.whatToTry}
           value={way}
           options={WAYS}
           onChange={(next) => setSearch({ way: next }, { replace: true })}

@@ -25,6 +25,8 @@ import { AssumptionFormula } from './AssumptionFormula.tsx';
 import { AssumptionSteps } from './AssumptionSteps.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { Slider } from '../../fields/Slider.tsx';
+import { messages } from '../../messages/assumptions.ts';
+import { Select } from '../../fields/Select.tsx';
 
 interface AssumptionCardProps {
   readonly assumption: AssumptionRow;
@@ -58,16 +60,14 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
     return figure.ok ? then(figure.figure) : figure.message;
   };
   const setValue = (text: string) =>
-    read(text, (figure) =>
-      figure === null ? 'An assumption needs a value. Type 0 if it is nothing.' : set({ value: figure }),
-    );
+    read(text, (figure) => (figure === null ? messages.anAssumptionNeedsAValue : set({ value: figure })));
   const nudge = (direction: 1 | -1) => setRefusal(set({ value: nudged(value, unit, direction) }));
   const limit = (which: 'low' | 'high', figure: number | null) => (
     <label>
-      <span>{which === 'low' ? 'At least' : 'At most'}</span>
+      <span>{which === 'low' ? messages.atLeast : messages.atMost}</span>
       <CommitField
         className="assumption-limit"
-        label={`${which === 'low' ? 'Lower' : 'Upper'} limit of ${name}`}
+        label={messages.limitOf(which, name)}
         shown={figure === null ? '' : writeFigure(figure, unit, plan)}
         entry={figure === null ? '' : writeForEntry(figure, unit, plan.locale)}
         onCommit={(text) => read(text, (typed) => set({ [which]: typed }))}
@@ -91,12 +91,12 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
           onMove(event.key === 'ArrowUp' ? -1 : 1);
         }}
       >
-        <span className="assumption-grip" {...listeners} title="Drag to move (Alt+↑ and Alt+↓)">
+        <span className="assumption-grip" {...listeners} title={messages.dragToMoveAltAnd}>
           <Icon name="grip" />
         </span>
         <CommitField
           className="assumption-name"
-          label={`Name of ${name}`}
+          label={messages.nameOf(name)}
           shown={name}
           entry={name}
           onCommit={(text) => set({ name: text })}
@@ -104,14 +104,14 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
         {computed === null ? (
           <CommitField
             className="assumption-value"
-            label={`Value of ${name}`}
+            label={messages.valueOf(name)}
             shown={writeFigure(value, unit, plan)}
             entry={writeForEntry(value, unit, plan.locale)}
             onCommit={setValue}
             onNudge={nudge}
           />
         ) : (
-          <output className="assumption-value" title="Computed by its formula">
+          <output className="assumption-value" title={messages.computedByItsFormula}>
             {computed === computed ? writeFigure(computed, unit, plan) : '–'}
           </output>
         )}
@@ -119,7 +119,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
           type="button"
           className="tool"
           aria-expanded={open}
-          aria-label={`More about ${name}`}
+          aria-label={messages.moreAbout(name)}
           onClick={() => setOpen(!open)}
         >
           <Icon name="down" />
@@ -127,8 +127,8 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
       </div>
       <p className="assumption-unit">
         {UNIT_WORDS[unit]}
-        {steps.map(
-          (step) => `, ${writeFigure(step.value, unit, plan)} from ${monthInWords(step.from, plan.locale, 'short')}`,
+        {steps.map((step) =>
+          messages.laterValue(writeFigure(step.value, unit, plan), monthInWords(step.from, plan.locale, 'short')),
         )}
         {formula !== null && <> = {toShown(formula, document, notationOf(plan.locale))}</>}
       </p>
@@ -167,7 +167,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             <div className="assumption-choices">
               <button type="button" className="tool" onClick={() => setComputing(true)}>
                 <Icon name="rule" />
-                {formula === null ? 'Compute it from others' : 'Change the formula'}
+                {formula === null ? messages.computeItFromOthers : messages.changeTheFormula}
               </button>
               {computed !== null && (
                 <button
@@ -177,7 +177,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
                     setRefusal(set({ formula: null, ...(computed === computed ? { value: computed } : {}) }))
                   }
                 >
-                  Keep {computed === computed ? writeWithUnit(computed, unit, plan) : 'its last value'} instead
+                  {messages.keepInstead(computed === computed, writeWithUnit(computed, unit, plan))}
                 </button>
               )}
             </div>
@@ -187,9 +187,9 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             {limit('high', high)}
           </div>
           <label>
-            <span>Unit</span>
-            <select
-              className="form-select form-select-sm"
+            <span>{messages.unit}</span>
+            <Select
+              wide
               value={unit}
               onChange={(event) => setRefusal(set({ unit: event.target.value as AssumptionRow['unit'] }))}
             >
@@ -198,23 +198,23 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
                   {UNIT_WORDS[option]}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           <label>
-            <span>Heading it stands under</span>
+            <span>{messages.headingItStandsUnder}</span>
             <CommitField
               className="assumption-section"
-              label={`Heading of ${name}`}
+              label={messages.headingOf(name)}
               shown={section}
               entry={section}
               onCommit={(text) => set({ section: text })}
             />
           </label>
           <label>
-            <span>Note</span>
+            <span>{messages.note}</span>
             <CommitField
               className="assumption-note"
-              label={`Note on ${name}`}
+              label={messages.noteOn(name)}
               shown={note}
               entry={note}
               onCommit={(text) => set({ note: text })}
@@ -222,7 +222,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             />
           </label>
           <p className="assumption-uses">
-            {users.length === 0 ? 'Not used by any rule yet.' : 'Used by '}
+            {messages.usedBy(users.length)}
             {users.map((user, index) => (
               <span key={`${user.id}|${user.name}`}>
                 {index > 0 && ', '}
@@ -242,7 +242,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             onClick={() => setRefusal(send({ kind: 'assumption.delete', assumption: id }))}
           >
             <Icon name="delete" />
-            Delete
+            {messages.delete}
           </button>
         </div>
       )}

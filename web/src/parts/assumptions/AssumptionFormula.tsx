@@ -7,9 +7,11 @@ import {
   type AssumptionRow,
   type Document,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { readEntry } from '../../fields/formula/entry.ts';
 import { completableNames, formulaField } from '../../fields/formula/formulaField.ts';
+import { messages } from '../../messages/assumptions.ts';
 
 interface AssumptionFormulaProps {
   readonly assumption: AssumptionRow;
@@ -30,7 +32,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
   const findings =
     read?.kind === 'formula' ? unitFindings(readStored(read.stored), document, assumption.unit, notation) : [];
   const take = () => {
-    if (read?.kind !== 'formula') return setRefusal(problem?.message ?? 'Write a formula, for example Inflation + 1%.');
+    if (read?.kind !== 'formula') return setRefusal(problem?.message ?? messages.writeAFormulaForExample);
     const refused = onFormula(read.stored);
     setRefusal(refused);
     if (refused === null) onDone();
@@ -51,7 +53,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
         <Field
           value={text}
           isBeingTyped={false}
-          label={`Formula of ${assumption.name}`}
+          label={messages.formulaOf(assumption.name)}
           names={completableNames(document).filter(({ name }) => name !== assumption.name)}
           notation={notation}
           problem={problem}
@@ -59,9 +61,10 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
           onKey={key}
         />
       ) : (
-        <input
-          className="form-control form-control-sm"
-          aria-label={`Formula of ${assumption.name}`}
+        <Form.Control
+          size="sm"
+
+          aria-label={messages.formulaOf(assumption.name)}
           autoFocus
           value={text}
           onChange={(event) => change(event.target.value)}
@@ -82,10 +85,10 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
       ))}
       <div className="assumption-choices">
         <button type="button" className="btn btn-sm btn-primary" onClick={take}>
-          Compute it
+          {messages.computeIt}
         </button>
         <button type="button" className="btn btn-sm btn-link" onClick={onDone}>
-          Leave it
+          {messages.leaveIt}
         </button>
       </div>
     </div>

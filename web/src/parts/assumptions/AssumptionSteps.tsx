@@ -14,8 +14,9 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
-import { MonthSelect } from '../../fields/MonthSelect.tsx';
+import { MonthField } from '../../fields/CalendarField.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
+import { messages } from '../../messages/assumptions.ts';
 
 interface AssumptionStepsProps {
   readonly assumption: AssumptionRow;
@@ -37,7 +38,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
   const setStep = (from: Month, text: string): string | null => {
     const read = readFigure(text, plan.locale, unit);
     if (!read.ok) return read.message;
-    if (read.figure === null) return 'A dated value needs a figure. Remove it if it should not be there.';
+    if (read.figure === null) return messages.aDatedValueNeedsA;
     return send({ kind: 'assumption.setStep', assumption: id, from, value: read.figure });
   };
   const add = () => {
@@ -70,9 +71,9 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
       <ul>
         {steps.map((step) => (
           <li key={step.id}>
-            <span>from</span>
-            <MonthSelect
-              label={`First month of ${name}, ${monthInWords(step.from, plan.locale)}`}
+            <span>{messages.fromMonth}</span>
+            <MonthField
+              label={messages.firstMonthOf(name, monthInWords(step.from, plan.locale))}
               months={calendar.months}
               value={step.from}
               locale={plan.locale}
@@ -80,7 +81,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
             />
             <CommitField
               className="assumption-value"
-              label={`Value of ${name} from ${monthInWords(step.from, plan.locale)}`}
+              label={messages.valueOfFrom(name, monthInWords(step.from, plan.locale))}
               shown={write(step.value)}
               entry={writeForEntry(step.value, unit, plan.locale)}
               onCommit={(text) => setStep(step.from, text)}
@@ -88,8 +89,8 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
             <button
               type="button"
               className="tool"
-              title="Remove this value"
-              aria-label={`Remove the value of ${name} from ${monthInWords(step.from, plan.locale)}`}
+              title={messages.removeThisValue}
+              aria-label={messages.removeTheValueOfFrom(name, monthInWords(step.from, plan.locale))}
               onClick={() => setRefusal(send({ kind: 'assumption.removeStep', assumption: id, from: step.from }))}
             >
               <Icon name="delete" />
@@ -99,7 +100,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
       </ul>
       <button type="button" className="tool" onClick={add}>
         <Icon name="add" />
-        Another value from a month on
+        {messages.anotherValueFromAMonth}
       </button>
       {refusal && (
         <p className="refusal" role="alert">

@@ -7,6 +7,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { AssumptionCard } from './AssumptionCard.tsx';
 import './shelf.scss';
+import { messages } from '../../messages/assumptions.ts';
 
 interface ShelfProps {
   /** An assumption to show and open. */
@@ -53,7 +54,7 @@ export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
     const refused = session.send({
       kind: 'assumption.add',
       id,
-      name: freshName(document, 'New assumption'),
+      name: freshName(document, messages.newAssumption),
       unit: 'ratePerYear',
       value: 0,
       note: '',
@@ -66,7 +67,7 @@ export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
   return (
     <aside
       className="shelf"
-      aria-label="Assumptions"
+      aria-label={messages.assumptions}
       onKeyDown={(event) => {
         if (event.key !== 'F6') return;
         event.preventDefault();
@@ -74,12 +75,12 @@ export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
       }}
     >
       <header>
-        <h2>Assumptions</h2>
+        <h2>{messages.assumptions}</h2>
         <button type="button" className="tool" onClick={add}>
           <Icon name="add" />
-          Add
+          {messages.add}
         </button>
-        <button type="button" className="btn-close" aria-label="Close the assumptions" onClick={onClose} />
+        <button type="button" className="btn-close" aria-label={messages.closeTheAssumptions} onClick={onClose} />
       </header>
       {refusal && (
         <p className="refusal" role="alert">
@@ -87,10 +88,7 @@ export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
         </p>
       )}
       {assumptions.length === 0 ? (
-        <p className="shelf-empty">
-          What many lines share belongs here, once: inflation, a pay rise, a price. Rules use it by its name, and all of
-          them follow when it changes.
-        </p>
+        <p className="shelf-empty">{messages.whatManyLinesShareBelongs}</p>
       ) : (
         <DndContext
           sensors={sensors}

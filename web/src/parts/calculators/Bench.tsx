@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { OutputReckoning } from './OutputReckoning.tsx';
+import { messages } from '../../messages/calculators.ts';
 
 /** Which figure is being explained, and a way to ask for another. */
 export interface Explaining {
@@ -22,7 +23,7 @@ export function Bench({ name, answerLabel, period, terms, children }: BenchProps
   const [explained, onExplain] = useState<string | null>(null);
   return (
     <div className="bench">
-      <section className="bench-terms" aria-label={`Terms of ${name}`}>
+      <section className="bench-terms" aria-label={messages.termsOf(name)}>
         {terms}
       </section>
       <section className="bench-answer" aria-label={answerLabel}>

@@ -1,6 +1,7 @@
 import { figureAsFormula, figureOfFormula, type LoanRow } from '@haushalt/core';
 import { Segments } from '../../ui/Segments.tsx';
 import type { Settings } from './useSettings.ts';
+import { messages } from '../../messages/calculators.ts';
 
 /** What loans and pots agree on besides their terms. */
 type Agreed = Pick<LoanRow, 'months' | 'termIn' | 'due' | 'conversion'>;
@@ -19,11 +20,11 @@ export function DurationUnit({ of, onSet }: ConventionProps) {
   };
   return (
     <Segments
-      label="Duration in"
+      label={messages.durationIn}
       value={of.termIn}
       options={[
-        { value: 'months', words: 'months' },
-        { value: 'years', words: 'years' },
+        { value: 'months', words: messages.months },
+        { value: 'years', words: messages.years },
       ]}
       onChange={choose}
     />
@@ -40,20 +41,20 @@ export function DueAndRate({ of, onSet, due }: ConventionProps & { readonly due:
           label={due}
           value={of.due}
           options={[
-            { value: 'end', words: 'end' },
-            { value: 'start', words: 'start' },
+            { value: 'end', words: messages.end },
+            { value: 'start', words: messages.start },
           ]}
           onChange={(chosen) => onSet({ due: chosen })}
         />
       </div>
       <div className="term">
-        <span className="term-label">The rate is</span>
+        <span className="term-label">{messages.theRateIs}</span>
         <Segments
-          label="The rate is"
+          label={messages.theRateIs}
           value={of.conversion}
           options={[
-            { value: 'nominal', words: 'nominal', title: 'A month has a twelfth of it' },
-            { value: 'effective', words: 'effective', title: 'Twelve months of it make the yearly rate' },
+            { value: 'nominal', words: messages.nominal, title: messages.aMonthHasATwelfth },
+            { value: 'effective', words: messages.effective, title: messages.twelveMonthsOfItMake },
           ]}
           onChange={(conversion) => onSet({ conversion })}
         />

@@ -1,5 +1,6 @@
 import { planOf, writeWithUnit, type Unit } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/calculators.ts';
 
 /** One of the figures a calculator comes to. */
 export interface KeyFigure {
@@ -38,7 +39,7 @@ export function KeyFigures({ figures, explained, onExplain }: KeyFiguresProps) {
                 <button
                   type="button"
                   aria-pressed={explained === id}
-                  title="Show how this came about"
+                  title={messages.showHowThisCameAbout}
                   onClick={() => onExplain(explained === id ? null : id)}
                 >
                   {text}

@@ -6,6 +6,8 @@ import { useNotices } from '../../ui/Notices.tsx';
 import { useShell } from '../plan/shell.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/calculators.ts';
+import { Select } from '../../fields/Select.tsx';
 
 /** A line a calculator can put into the budget; `formula` is in its stored form. */
 export interface PlaceableLine {
@@ -64,14 +66,14 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
     });
     if (refused) return setRefusal(refused.message);
     notices.say({
-      text: `${placed.map((line) => line.name).join(', ')}: in the budget, and follows every change.`,
-      action: { label: 'Show it there', run: () => shell.goTo(placed[0]!.id) },
+      text: messages.inTheBudget(placed.map((line) => line.name).join(', ')),
+      action: { label: messages.showItThere, run: () => shell.goTo(placed[0]!.id) },
     });
     onClose();
   };
 
   return (
-    <FormDialog title={title} submit="Put into the budget" refusal={refusal} onSubmit={place} onClose={onClose}>
+    <FormDialog title={title} submit={messages.putIntoTheBudget} refusal={refusal} onSubmit={place} onClose={onClose}>
       {ways.length > 1 && (
         <fieldset className="wide">
           {ways.map((each, index) => (
@@ -88,20 +90,20 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
         </fieldset>
       )}
       <Form.Group controlId="place-group" className="wide">
-        <Form.Label>Group</Form.Label>
-        <Form.Select value={group} onChange={(event) => setGroup(event.target.value)} autoFocus>
+        <Form.Label>{messages.group}</Form.Label>
+        <Select wide value={group} onChange={(event) => setGroup(event.target.value)} autoFocus>
           {groups.map(({ group: { id, name } }) => (
             <option key={id} value={id}>
               {name}
             </option>
           ))}
-          <option value={NEW_GROUP}>A new group, {groupName}</option>
-        </Form.Select>
+          <option value={NEW_GROUP}>{messages.aNewGroup(groupName)}</option>
+        </Select>
       </Form.Group>
       {children}
       {lines.map((line) => (
         <Form.Group key={line.name} controlId={`place-${line.name}`} className="wide">
-          <Form.Label>Line</Form.Label>
+          <Form.Label>{messages.line}</Form.Label>
           <Form.Control
             value={nameOfLine(line)}
             maxLength={80}
@@ -111,7 +113,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
               setRefusal(null);
             }}
           />
-          <Form.Text>Its rule: {toShown(line.formula, document, notation)}</Form.Text>
+          <Form.Text>{messages.itsRule(toShown(line.formula, document, notation))}</Form.Text>
         </Form.Group>
       ))}
     </FormDialog>

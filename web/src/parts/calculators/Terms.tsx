@@ -8,9 +8,11 @@ import {
   type PlacedInput,
   type Unit,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import type { ReactNode } from 'react';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { InputField } from '../../fields/InputField.tsx';
+import { messages } from '../../messages/calculators.ts';
 
 /** One of the terms of which any can be the unknown. */
 export interface Term {
@@ -41,16 +43,16 @@ export function Terms({ calculator, terms, unknown, period, sliders, onUnknown }
   const complaintOf = useComplaints(calculator, period);
   return (
     <fieldset className="terms">
-      <legend className="visually-hidden">Terms; the one chosen is computed from the others</legend>
+      <legend className="visually-hidden">{messages.termsTheOneChosenIs}</legend>
       {terms.map(({ column, label, computed, unit, after, placeholder }) => {
         const input = inputs.find((each) => each.id === `${calculator.row.id}:${column}`)!;
         return (
           <div key={column} className={`term ${column === unknown ? 'is-unknown' : ''}`}>
-            <label className="term-choice" title={`Compute the ${label.toLowerCase()} from the others`}>
-              <input
+            <label className="term-choice" title={messages.computeTheFromTheOthers(label.toLowerCase())}>
+              <Form.Check.Input
                 type="radio"
                 name={`unknown-${calculator.row.id}`}
-                aria-label={`Compute the ${label.toLowerCase()}`}
+                aria-label={messages.computeThe(label.toLowerCase())}
                 checked={column === unknown}
                 onChange={() => onUnknown(column)}
               />
@@ -59,7 +61,7 @@ export function Terms({ calculator, terms, unknown, period, sliders, onUnknown }
             <span className="term-label">{label}</span>
             {column === unknown ? (
               <output className="term-computed" aria-label={label}>
-                {computed === null ? 'does not follow yet' : writeWithUnit(computed, unit, plan)}
+                {computed === null ? messages.doesNotFollowYet : writeWithUnit(computed, unit, plan)}
               </output>
             ) : (
               <InputField

@@ -1,5 +1,6 @@
 import { Icon } from '../../ui/Icon.tsx';
 import { useShell } from '../plan/shell.ts';
+import { messages } from '../../messages/calculators.ts';
 
 interface UsedByProps {
   readonly users: readonly { readonly id: string; readonly name: string }[];
@@ -13,10 +14,10 @@ export function UsedBy({ users, onPlace }: UsedByProps) {
   if (users.length === 0 && !onPlace) return null;
   return (
     <div className="used-by">
-      <h3>In the plan</h3>
+      <h3>{messages.inThePlan}</h3>
       {users.length > 0 && (
         <p>
-          Used by{' '}
+          {messages.usedBy}{' '}
           {users.map(({ id, name }, index) => (
             <span key={id}>
               {index > 0 && ', '}
@@ -30,7 +31,7 @@ export function UsedBy({ users, onPlace }: UsedByProps) {
       {onPlace && (
         <button type="button" className="tool add-part" onClick={onPlace}>
           <Icon name="budget" />
-          Put it into the budget
+          {messages.putItIntoTheBudget}
         </button>
       )}
     </div>

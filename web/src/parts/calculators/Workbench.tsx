@@ -9,6 +9,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import './calculators.scss';
+import { messages } from '../../messages/calculators.ts';
 
 interface WorkbenchProps<T extends CalculatorTable> {
   readonly table: T;
@@ -52,11 +53,11 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
   };
   const remove = () => {
     const { id, name } = shown!;
-    send({ kind: 'calculator.delete', calculator: id }, `${name} deleted.`);
+    send({ kind: 'calculator.delete', calculator: id }, messages.deleted(name));
   };
   const dialog = asking && (
     <NameDialog
-      title={asking === 'new' ? `New ${word}` : `Rename ${shown?.name ?? ''}`}
+      title={asking === 'new' ? messages.new(word) : messages.rename(shown?.name ?? '')}
       name={asking === 'new' ? '' : (shown?.name ?? '')}
       kinds={asking === 'new' ? kinds : []}
       onName={(name, settings) => {
@@ -75,7 +76,7 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
         <h2>{nothing.heading}</h2>
         <p>{nothing.words}</p>
         <button type="button" className="btn btn-primary" onClick={() => setAsking('new')}>
-          New {word}
+          {messages.new(word)}
         </button>
         {dialog}
       </div>
@@ -100,23 +101,23 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
         </div>
         <button type="button" className="tool tool-near" onClick={() => setAsking('new')}>
           <Icon name="add" />
-          New {word}
+          {messages.new(word)}
         </button>
         <span className="workbench-tools">
           {tools}
           <Dropdown align="end">
-            <Dropdown.Toggle as="button" type="button" className="tool" aria-label={`More for ${shown.name}`}>
+            <Dropdown.Toggle as="button" type="button" className="tool" aria-label={messages.moreFor(shown.name)}>
               <Icon name="more" />
             </Dropdown.Toggle>
             <Dropdown.Menu>
               <Dropdown.Item as="button" onClick={() => setAsking('rename')}>
-                Rename {shown.name}
+                {messages.rename(shown.name)}
               </Dropdown.Item>
               <Dropdown.Item as="button" onClick={duplicate}>
-                Duplicate it
+                {messages.duplicateIt}
               </Dropdown.Item>
               <Dropdown.Item as="button" onClick={remove}>
-                Delete it
+                {messages.deleteIt}
               </Dropdown.Item>
             </Dropdown.Menu>
           </Dropdown>
@@ -157,9 +158,9 @@ function NameDialog({ title, name: before, kinds, onName, onClose }: NameDialogP
     if (refused === null) onClose();
   };
   return (
-    <FormDialog title={title} submit="Done" refusal={refusal} onSubmit={submit} onClose={onClose}>
+    <FormDialog title={title} submit={messages.done} refusal={refusal} onSubmit={submit} onClose={onClose}>
       <Form.Group controlId="calculator-name" className="wide">
-        <Form.Label>Name</Form.Label>
+        <Form.Label>{messages.name}</Form.Label>
         <Form.Control
           value={name}
           maxLength={80}
@@ -170,7 +171,7 @@ function NameDialog({ title, name: before, kinds, onName, onClose }: NameDialogP
             setRefusal(null);
           }}
         />
-        <Form.Text>Rules use its figures by this name.</Form.Text>
+        <Form.Text>{messages.rulesUseItsFiguresBy}</Form.Text>
       </Form.Group>
       {kinds.length > 0 && (
         <fieldset className="wide">

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { useKept } from '../../ui/useKept.ts';
+import { messages } from '../../messages/calculators.ts';
 
 const KEY = 'haushalt:sliders';
 
@@ -12,11 +13,11 @@ export function useSliders(): [boolean, ReactNode] {
       type="button"
       className="tool"
       aria-pressed={shown}
-      title="Sliders for trying values"
+      title={messages.slidersForTryingValues}
       onClick={() => keep(!shown)}
     >
       <Icon name="shelf" />
-      Sliders
+      {messages.sliders}
     </button>
   );
   return [shown, tool];

@@ -1,6 +1,7 @@
 import { Suspense, lazy } from 'react';
 import type { Picture } from './picture.ts';
 import './charts.scss';
+import { messages } from '../../messages/charts.ts';
 
 const PictureCanvas = lazy(() => import('./PictureCanvas.tsx'));
 
@@ -29,7 +30,7 @@ export function PictureView({ picture, height }: { readonly picture: Picture; re
               <th scope="row">{category}</th>
               {picture.series.map((series) => {
                 const value = series.values[index];
-                return <td key={series.label}>{value == null ? 'nothing' : picture.write(value)}</td>;
+                return <td key={series.label}>{value == null ? messages.nothing : picture.write(value)}</td>;
               })}
             </tr>
           ))}

@@ -1,6 +1,7 @@
 import type { ChartDataset, ChartOptions } from 'chart.js';
 import { paintOf } from './paint.ts';
 import type { Picture } from './picture.ts';
+import { messages } from '../../messages/charts.ts';
 
 export type Kind = 'bar' | 'line' | 'doughnut';
 
@@ -124,7 +125,7 @@ function optionsOf(picture: Picture, family: string): ChartOptions<Kind> {
         bodyFont: font,
         callbacks: {
           label: ({ dataset, parsed }) =>
-            `${dataset.label ?? ''}: ${parsed.y === null ? 'nothing' : picture.write(parsed.y)}`,
+            `${dataset.label ?? ''}: ${parsed.y === null ? messages.nothing : picture.write(parsed.y)}`,
         },
       },
     },

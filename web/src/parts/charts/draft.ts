@@ -10,6 +10,7 @@ import {
   type ChartSeriesRow,
   type Document,
 } from '@haushalt/core';
+import { messages } from '../../messages/charts.ts';
 
 /** A chart as it is shown and changed: its settings and its series in order. */
 export interface ChartDraft {
@@ -34,8 +35,8 @@ export function seriesKey({ of, scenario, projectedFrom }: ChartSeries): string 
 /** What a series is called, with where its figures are taken from. */
 export function seriesName({ of, scenario, projectedFrom }: ChartSeries, document: Document): string {
   const name = nameOf(document, of) ?? of;
-  if (scenario !== null) return `${name}, ${document.scenarios.get(scenario)?.name ?? 'a deleted scenario'}`;
-  return projectedFrom === null ? name : `${name}, projected from ${projectedFrom}`;
+  if (scenario !== null) return messages.seriesOfScenario(name, document.scenarios.get(scenario)?.name);
+  return projectedFrom === null ? name : messages.seriesProjectedFrom(name, projectedFrom);
 }
 
 /** The id of the chart every plan has without anybody making it. */
@@ -45,7 +46,7 @@ export const USUAL_ID = 'usual';
 export const USUAL_CHART: ChartDraft = {
   id: USUAL_ID,
   settings: {
-    name: 'Income, expenses and net',
+    name: messages.incomeExpensesAndNet,
     form: 'beside',
     span: 'month',
     year: null,

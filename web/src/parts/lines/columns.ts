@@ -17,6 +17,7 @@ import type { GridColumn } from '../../grid/types.ts';
 import { endShare, valueOf, written, type EndFigure } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
 import type { BudgetView } from './view.ts';
+import { messages } from '../../messages/lines.ts';
 
 export interface BudgetColumn extends GridColumn {
   /** The months a column stands for; the label and the columns at the end have none. */
@@ -54,7 +55,7 @@ export function budgetColumns(
   const ends = (view.show === 'rules' ? [] : view.ends).flatMap((end): EndFigure[] =>
     end === 'target' ? ['target', 'offTarget'] : [end],
   );
-  const heading = view.span === 'year' || view.span === 'plan' ? 'Plan' : 'Year';
+  const heading = view.span === 'year' || view.span === 'plan' ? messages.plan : messages.year;
   const endColumns = ends
     .filter((end) => !(end === 'total' && view.span === 'plan'))
     .map((end, index): BudgetColumn => {
@@ -68,7 +69,7 @@ export function budgetColumns(
         className: index === 0 ? 'of-year first-of-year' : 'of-year',
       };
     });
-  const label = view.span === 'month' || view.span === 'quarter' ? String(year) : 'The whole plan';
+  const label = view.span === 'month' || view.span === 'quarter' ? String(year) : messages.theWholePlan;
   return [
     { id: 'label', heading: label, width: view.labelWidth, pin: 'start', className: 'label' },
     ...spans.map((span): BudgetColumn => ({
@@ -93,13 +94,13 @@ export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColu
 }
 
 const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {
-  average: 'Average',
-  running: 'To date',
-  ofIncome: 'Share',
-  ofGroup: 'Of group',
-  ofExpenses: 'Of costs',
-  target: 'Target',
-  offTarget: 'Off by',
+  average: messages.average,
+  running: messages.toDate,
+  ofIncome: messages.share,
+  ofGroup: messages.ofGroup,
+  ofExpenses: messages.ofCosts,
+  target: messages.target,
+  offTarget: messages.offBy,
 };
 
 type SpanColumn = Pick<BudgetColumn, 'id' | 'heading' | 'stretch' | 'month'>;

@@ -17,6 +17,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { EndColumn, Show } from './view.ts';
+import { messages } from '../../messages/lines.ts';
 
 /** A figure ready to be shown: its text, and why there is none. */
 export interface ShownFigure {
@@ -84,7 +85,7 @@ function shareBase({ document }: PlanModel, id: string, end: EndShare): { id: st
       return hasShare(document, id) ? { id: TOTAL_INCOME, name: 'income' } : null;
     case 'ofGroup': {
       const line = document.lines.get(id);
-      return line && hasShare(document, id) ? { id: line.group, name: 'total of the group' } : null;
+      return line && hasShare(document, id) ? { id: line.group, name: messages.totalOfTheGroup } : null;
     }
     case 'ofExpenses':
       return isExpense(document, id) ? { id: TOTAL_EXPENSES, name: 'expense' } : null;
@@ -109,7 +110,7 @@ function noShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): S
   const base = shareBase(model, id, end);
   const own = valueOf(model, id, scope, 'figures');
   if (!base || !(Math.abs(own) > 0)) return NOTHING;
-  const note = `There is no ${base.name} in these months, so there is no share of it.`;
+  const note = messages.thereIsNoInThese(base.name);
   return { text: '–', value: null, problem: null, note };
 }
 

@@ -19,6 +19,7 @@ import {
 import type { GridRow } from '../../grid/types.ts';
 import { shareIn, valueOf } from './figures.ts';
 import { USUAL_VIEW, type BudgetView } from './view.ts';
+import { messages } from '../../messages/lines.ts';
 
 /** A row of the budget. `id` is whose figures it shows; headings show none unless their group is collapsed. */
 export type BudgetRow = GridRow &
@@ -40,10 +41,10 @@ export type BudgetRow = GridRow &
 export const SIDE_ORDER: readonly Side[] = ['income', 'expense', 'setAside', 'memo'];
 
 export const SIDE_WORDS: Readonly<Record<Side, string>> = {
-  income: 'Income',
-  expense: 'Expenses',
-  setAside: 'Set aside',
-  memo: 'Memo',
+  income: messages.income,
+  expense: messages.expenses,
+  setAside: messages.setAside,
+  memo: messages.memo,
 };
 
 const CLOSING: Readonly<Record<Side, readonly string[]>> = {
@@ -119,7 +120,7 @@ export function budgetRows(
         if (collapsed) continue;
         for (const line of sorted(lines, model, view, scope)) rows.push(lineRow(line, group, look, false));
         if (all.length === 0) {
-          const label = `${group.name} has no lines yet`;
+          const label = messages.hasNoLinesYet(group.name);
           rows.push({
             kind: 'invitation',
             key: `invitation-${group.id}`,
@@ -129,7 +130,7 @@ export function budgetRows(
             label,
           });
         } else if (side !== 'memo') {
-          const label = `${group.name}, subtotal`;
+          const label = messages.subtotalOf(group.name);
           rows.push({
             kind: 'subtotal',
             key: `subtotal-${group.id}`,

@@ -13,6 +13,9 @@ import {
   type FigureOf,
   type PlanModel,
 } from '@haushalt/core';
+import { messages } from '../../messages/plan.ts';
+import { useMemo } from 'react';
+import { SearchField, type SearchOption } from '../../fields/SearchField.tsx';
 
 interface AssumptionChoiceProps {
   readonly label: string;
@@ -23,15 +26,8 @@ interface AssumptionChoiceProps {
 
 /** Chooses an assumption. */
 export function AssumptionChoice({ label, document, value, onChange }: AssumptionChoiceProps) {
-  return (
-    <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-      {inOrder(document.assumptions.values()).map(({ id, name }) => (
-        <option key={id} value={id}>
-          {name}
-        </option>
-      ))}
-    </select>
-  );
+  const options = inOrder(document.assumptions.values()).map(({ id, name }) => ({ value: id, words: name }));
+  return <SearchField label={label} options={options} value={value} onChange={onChange} />;
 }
 
 interface BearerChoiceProps extends AssumptionChoiceProps {
@@ -43,37 +39,34 @@ interface BearerChoiceProps extends AssumptionChoiceProps {
 
 /** Chooses whose figures are meant: a total, a group, a line or what a calculator gives. */
 export function BearerChoice({ label, document, value, onChange, none, withOutputs = false }: BearerChoiceProps) {
+  const options = useMemo(() => bearers(document, withOutputs), [document, withOutputs]);
   return (
-    <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-      {none !== undefined && <option value="">{none}</option>}
-      <optgroup label="Totals">
-        {TOTALS.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </optgroup>
-      {groupsWithLines(document).map(({ group, lines }) => (
-        <optgroup key={group.id} label={group.name}>
-          <option value={group.id}>{group.name}, all</option>
-          {lines.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </optgroup>
-      ))}
-      {(withOutputs ? calculatorsOf(document) : []).map((calculator) => (
-        <optgroup key={calculator.row.id} label={calculator.row.name}>
-          {outputsOf(calculator).map(({ name }) => (
-            <option key={name} value={outputId(calculator.row.id, name)}>
-              {calculator.row.name}.{name}
-            </option>
-          ))}
-        </optgroup>
-      ))}
-    </select>
+    <SearchField
+      label={label}
+      options={options}
+      value={value}
+      {...(none === undefined ? {} : { placeholder: none })}
+      onChange={onChange}
+    />
   );
+}
+
+/** Whose figures can be meant, under the headings they stand under in the budget. */
+export function bearers(document: Document, withOutputs: boolean): SearchOption[] {
+  return [
+    ...TOTALS.map(({ id, name }) => ({ value: id, words: name, heading: messages.totals })),
+    ...groupsWithLines(document).flatMap(({ group, lines }) => [
+      { value: group.id, words: messages.all(group.name), heading: group.name },
+      ...lines.map(({ id, name }) => ({ value: id, words: name, heading: group.name })),
+    ]),
+    ...(withOutputs ? calculatorsOf(document) : []).flatMap((calculator) =>
+      outputsOf(calculator).map(({ name }) => ({
+        value: outputId(calculator.row.id, name),
+        words: `${calculator.row.name}.${name}`,
+        heading: calculator.row.name,
+      })),
+    ),
+  ];
 }
 
 /** A stretch of the plan as it is chosen: `plan`, a year, or a month. */
@@ -89,25 +82,16 @@ interface WhenChoiceProps {
 /** Chooses a month, a year or the whole plan. */
 export function WhenChoice({ label, model, value, onChange }: WhenChoiceProps) {
   const { locale } = planOf(model.document);
-  return (
-    <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-      <option value="plan">the whole plan</option>
-      <optgroup label="Years">
-        {yearsOf(model.calendar).map((year) => (
-          <option key={year} value={String(year)}>
-            {year}
-          </option>
-        ))}
-      </optgroup>
-      <optgroup label="Months">
-        {model.calendar.months.map((month) => (
-          <option key={month} value={month}>
-            {monthInWords(month, locale)}
-          </option>
-        ))}
-      </optgroup>
-    </select>
-  );
+  const options = [
+    { value: 'plan', words: messages.theWholePlan },
+    ...yearsOf(model.calendar).map((year) => ({ value: String(year), words: String(year), heading: messages.years })),
+    ...model.calendar.months.map((month) => ({
+      value: month,
+      words: monthInWords(month, locale),
+      heading: messages.months,
+    })),
+  ];
+  return <SearchField className="is-when" label={label} options={options} value={value} onChange={onChange} />;
 }
 
 /** The periods of a choice; the whole plan for what the plan does not have. */

@@ -15,6 +15,8 @@ import Joi from 'joi';
 import Form from 'react-bootstrap/Form';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { messages } from '../../messages/plan.ts';
+import { Select } from '../../fields/Select.tsx';
 
 /** What a plan's settings are entered as. */
 export interface PlanFormValues {
@@ -47,29 +49,29 @@ const LOCALES: readonly (readonly [string, string])[] = [
 
 const schema = Joi.object<PlanFormValues>({
   name: Joi.string().trim().min(1).max(80).required().messages({
-    'string.empty': 'Give the plan a name.',
-    'string.max': 'A name may have 80 letters.',
+    'string.empty': messages.giveThePlanAName,
+    'string.max': messages.aNameMayHave80,
   }),
   currency: Joi.string()
     .uppercase()
     .custom((value: string, helpers) => (isCurrency(value) ? value : helpers.error('any.invalid')))
     .required()
     .messages({
-      'any.invalid': 'Write a currency code such as EUR.',
-      'string.empty': 'Write a currency code such as EUR.',
+      'any.invalid': messages.writeACurrencyCodeSuch,
+      'string.empty': messages.writeACurrencyCodeSuch,
     }),
   locale: Joi.string()
     .custom((value: string, helpers) => (isLocale(value) ? value : helpers.error('any.invalid')))
     .required()
-    .messages({ 'any.invalid': 'Choose how figures are written.' }),
+    .messages({ 'any.invalid': messages.chooseHowFiguresAreWritten }),
   monthOfYear: Joi.number().integer().min(1).max(12).required(),
-  year: Joi.number().integer().min(1900).max(2999).required().messages({ '*': 'Choose a year.' }),
+  year: Joi.number().integer().min(1900).max(2999).required().messages({ '*': messages.chooseAYear }),
   months: Joi.number()
     .integer()
     .min(1)
     .max(MAX_MONTHS)
     .required()
-    .messages({ '*': `A plan has 1 to ${MAX_MONTHS} whole months.` }),
+    .messages({ '*': messages.monthsOfAPlan(MAX_MONTHS) }),
   decimals: Joi.string().allow('').valid('0', '1', '2', '3', '4'),
   negatives: Joi.string().valid(...NEGATIVES),
 });
@@ -100,16 +102,16 @@ export function PlanForm({ title, submit, values, refusal, onSubmit, onClose }: 
       onSubmit={form.handleSubmit(onSubmit)}
       onClose={onClose}
     >
-      <PlanFields form={form} placeholder="Our household" />
+      <PlanFields form={form} placeholder={messages.ourHousehold} />
       <LookFields form={form} />
     </FormDialog>
   );
 }
 
 const NEGATIVE_WORDS: Readonly<Record<Negatives, string>> = {
-  minus: 'with a minus',
-  brackets: 'in brackets',
-  tone: 'with a minus, in red',
+  minus: messages.withAMinus,
+  brackets: messages.inBrackets,
+  tone: messages.withAMinusInRed,
 };
 
 /** How a plan's figures look: their decimals, and what is below zero. */
@@ -128,25 +130,25 @@ function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) 
   return (
     <>
       <Form.Group controlId="plan-decimals">
-        <Form.Label>Decimals of money</Form.Label>
-        <Form.Select {...form.register('decimals')}>
-          <option value="">as usual for the currency ({own})</option>
+        <Form.Label>{messages.decimalsOfMoney}</Form.Label>
+        <Select wide {...form.register('decimals')}>
+          <option value="">{messages.asUsualForTheCurrency(own)}</option>
           {['0', '1', '2', '3', '4'].map((count) => (
             <option key={count} value={count}>
               {count}
             </option>
           ))}
-        </Form.Select>
+        </Select>
       </Form.Group>
       <Form.Group controlId="plan-negatives">
-        <Form.Label>Figures below zero</Form.Label>
-        <Form.Select {...form.register('negatives')}>
+        <Form.Label>{messages.figuresBelowZero}</Form.Label>
+        <Select wide {...form.register('negatives')}>
           {NEGATIVES.map((style) => (
             <option key={style} value={style}>
               {NEGATIVE_WORDS[style]}
             </option>
           ))}
-        </Form.Select>
+        </Select>
         <Form.Text className={negatives === 'tone' ? 'negative' : undefined}>{sample}</Form.Text>
       </Form.Group>
     </>
@@ -174,12 +176,12 @@ export function PlanFields({ form, placeholder }: PlanFieldsProps) {
   return (
     <>
       <Form.Group controlId="plan-name" className="wide">
-        <Form.Label>Name</Form.Label>
+        <Form.Label>{messages.name}</Form.Label>
         <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="plan-currency">
-        <Form.Label>Currency</Form.Label>
+        <Form.Label>{messages.currency}</Form.Label>
         <Form.Control
           {...register('currency')}
           list="currency-codes"
@@ -194,20 +196,20 @@ export function PlanFields({ form, placeholder }: PlanFieldsProps) {
         <Form.Control.Feedback type="invalid">{errors.currency?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="plan-locale">
-        <Form.Label>Figures are written</Form.Label>
-        <Form.Select {...register('locale')} isInvalid={!!errors.locale}>
+        <Form.Label>{messages.figuresAreWritten}</Form.Label>
+        <Select wide {...register('locale')} isInvalid={!!errors.locale}>
           {locales.map(([tag, label]) => (
             <option key={tag} value={tag}>
               {label}
             </option>
           ))}
-        </Form.Select>
+        </Select>
         <Form.Control.Feedback type="invalid">{errors.locale?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="plan-month">
-        <Form.Label>First month</Form.Label>
+        <Form.Label>{messages.firstMonth}</Form.Label>
         <div className="month-and-year">
-          <Form.Select {...register('monthOfYear', { valueAsNumber: true })}>
+          <Select wide {...register('monthOfYear', { valueAsNumber: true })}>
             {Array.from({ length: 12 }, (_, index) => (
               <option key={index} value={index + 1}>
                 {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'long').replace(
@@ -216,18 +218,18 @@ export function PlanFields({ form, placeholder }: PlanFieldsProps) {
                 )}
               </option>
             ))}
-          </Form.Select>
-          <Form.Select {...register('year', { valueAsNumber: true })} aria-label="First year">
+          </Select>
+          <Select wide {...register('year', { valueAsNumber: true })} aria-label={messages.firstYear}>
             {years.map((year) => (
               <option key={year} value={year}>
                 {year}
               </option>
             ))}
-          </Form.Select>
+          </Select>
         </div>
       </Form.Group>
       <Form.Group controlId="plan-months">
-        <Form.Label>Number of months</Form.Label>
+        <Form.Label>{messages.numberOfMonths}</Form.Label>
         <Form.Control
           {...register('months', { valueAsNumber: true })}
           inputMode="numeric"

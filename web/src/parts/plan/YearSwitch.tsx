@@ -1,4 +1,6 @@
 import { Icon } from '../../ui/Icon.tsx';
+import { messages } from '../../messages/plan.ts';
+import { Select } from '../../fields/Select.tsx';
 
 interface YearSwitchProps {
   readonly years: readonly number[];
@@ -10,33 +12,33 @@ interface YearSwitchProps {
 export function YearSwitch({ years, year, onChange }: YearSwitchProps) {
   const at = years.indexOf(year);
   return (
-    <div className="year-switch" role="group" aria-label="Year">
+    <div className="year-switch" role="group" aria-label={messages.year}>
       <button
         type="button"
         className="tool"
         disabled={at <= 0}
         onClick={() => onChange(years[at - 1]!)}
-        title="Year before (Alt+Page Up)"
+        title={messages.yearBeforeAltPageUp}
       >
         <Icon name="left" />
-        <span className="visually-hidden">Year before</span>
+        <span className="visually-hidden">{messages.yearBefore}</span>
       </button>
-      <select value={year} aria-label="Year shown" onChange={(event) => onChange(Number(event.target.value))}>
+      <Select value={year} aria-label={messages.yearShown} onChange={(event) => onChange(Number(event.target.value))}>
         {years.map((option) => (
           <option key={option} value={option}>
             {option}
           </option>
         ))}
-      </select>
+      </Select>
       <button
         type="button"
         className="tool"
         disabled={at >= years.length - 1}
         onClick={() => onChange(years[at + 1]!)}
-        title="Year after (Alt+Page Down)"
+        title={messages.yearAfterAltPageDown}
       >
         <Icon name="right" />
-        <span className="visually-hidden">Year after</span>
+        <span className="visually-hidden">{messages.yearAfter}</span>
       </button>
     </div>
   );

@@ -11,6 +11,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import { useState, type KeyboardEvent } from 'react';
+import { messages } from '../../messages/reckoning.ts';
 
 interface FormulaViewProps {
   readonly reckoning: Reckoning;
@@ -56,7 +57,7 @@ export function FormulaView({ reckoning, expression, model, onJump }: FormulaVie
 
   return (
     <span className="formula-view">
-      <code tabIndex={0} role="group" aria-label="The rule; arrow keys choose its parts" onKeyDown={keyDown}>
+      <code tabIndex={0} role="group" aria-label={messages.theRuleArrowKeysChoose} onKeyDown={keyDown}>
         <Part part={printed} chosen={chosen} valueOf={valueOf} onChoose={setChosen} />
       </code>
       {chosen && (
@@ -64,7 +65,7 @@ export function FormulaView({ reckoning, expression, model, onJump }: FormulaVie
           {printedText(printInParts(chosen, style))} = <strong>{valueOf(chosen)}</strong>
           {chosen.kind === 'ref' && (
             <button type="button" className="jump" onClick={() => onJump(chosen.id, period)}>
-              Go there
+              {messages.goThere}
             </button>
           )}
         </span>

@@ -19,6 +19,7 @@ import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import type { PlanState } from '../../plan-session/session.ts';
 import { FormulaView } from './FormulaView.tsx';
+import { messages } from '../../messages/reckoning.ts';
 
 interface ReckoningPanelProps {
   readonly plan: PlanState;
@@ -63,12 +64,12 @@ export function ReckoningPanel({
   const value = over === null ? reckoning.value : valueOver(model, id, over.stretch);
 
   return (
-    <section className="reckoning" aria-label="Reckoning" aria-live="off">
+    <section className="reckoning" aria-label={messages.reckoning} aria-live="off">
       <div className="reckoning-what">
         <h3>{reckoning.name}</h3>
         <p>{when}</p>
         <p className="reckoning-figure">
-          {value === null ? <em>no figure</em> : writeWithUnit(value, reckoning.unit, plan)}
+          {value === null ? <em>{messages.noFigure}</em> : writeWithUnit(value, reckoning.unit, plan)}
         </p>
       </div>
       {over === null ? (
@@ -96,33 +97,33 @@ export function ReckoningPanel({
       )}
       <div className="reckoning-tools">
         {onChangeRule && (
-          <button type="button" className="tool" onClick={onChangeRule} title="Change the rule (Ctrl+Enter)">
+          <button type="button" className="tool" onClick={onChangeRule} title={messages.changeTheRuleCtrlEnter}>
             <Icon name="edit" />
-            Change the rule
+            {messages.changeTheRule}
           </button>
         )}
         {onOpenRule && (
-          <button type="button" className="tool" onClick={onOpenRule} title="Steps, exceptions and patterns (Alt+R)">
+          <button type="button" className="tool" onClick={onOpenRule} title={messages.stepsExceptionsAndPatternsAlt}>
             <Icon name="rule" />
-            Steps and patterns
+            {messages.stepsAndPatterns}
           </button>
         )}
         {onNote && (
-          <button type="button" className="tool" onClick={onNote} title="A note on this figure (Alt+N)">
+          <button type="button" className="tool" onClick={onNote} title={messages.aNoteOnThisFigure}>
             <Icon name="note" />
-            {note ? 'Change the note' : 'Note'}
+            {note ? messages.changeTheNote : messages.note}
           </button>
         )}
         {onClose && (
           <button type="button" className="tool" onClick={onClose}>
             <Icon name="clear" />
-            Put away
+            {messages.putAway}
           </button>
         )}
         {onClearException && (
-          <button type="button" className="tool" onClick={onClearException} title="Clear the exception (Delete)">
+          <button type="button" className="tool" onClick={onClearException} title={messages.clearTheExceptionDelete}>
             <Icon name="undo" />
-            Clear the exception
+            {messages.clearTheException}
           </button>
         )}
       </div>
@@ -169,7 +170,7 @@ function Dependents({ id, model, period, onJump }: DependentsProps) {
   const { document } = model;
   return (
     <p className="reckoning-dependents">
-      Used by{' '}
+      {messages.usedBy}{' '}
       {dependents.map((other, index) => (
         <Fragment key={other}>
           {index > 0 && ', '}
@@ -185,7 +186,7 @@ function Dependents({ id, model, period, onJump }: DependentsProps) {
 /** A month in short, or that it lies outside the plan, where `prior` and `next` find nothing. */
 function monthOrOutside({ calendar, document }: PlanModel, period: number): string {
   const month = calendar.months[period];
-  if (month === undefined) return period < 0 ? 'before the plan' : 'after the plan';
+  if (month === undefined) return messages.afterThePlan(period);
   return monthInWords(month, planOf(document).locale, 'short');
 }
 
@@ -212,7 +213,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
             <button
               type="button"
               aria-expanded={opened === key}
-              title="Show how this came about"
+              title={messages.showHowThisCameAbout}
               onClick={() => setOpened(opened === key ? null : key)}
               onDoubleClick={() => onJump(part.id, part.period)}
             >
@@ -229,7 +230,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
                   onClick={() => onJump(part.id, part.period)}
                   hidden={model.document.assumptions.has(part.id)}
                 >
-                  Go there
+                  {messages.goThere}
                 </button>
                 <Explained reckoning={reckon(model, part.id, part.period)} model={model} onJump={onJump} />
               </div>
@@ -263,9 +264,9 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
         const value = valueOver(model, id, part);
         return (
           <li key={month}>
-            <button type="button" title="Go there" onClick={() => onJump(id, part.from)}>
+            <button type="button" title={messages.goThere} onClick={() => onJump(id, part.from)}>
               <span>{byYear ? month.slice(0, 4) : monthInWords(month, plan.locale, 'name')}</span>
-              <strong>{value === null ? 'nothing' : writeFigure(value, unitOf(document, id), plan)}</strong>
+              <strong>{value === null ? messages.nothing : writeFigure(value, unitOf(document, id), plan)}</strong>
             </button>
           </li>
         );
@@ -277,10 +278,10 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
 function overInWords(model: PlanModel, id: string): string {
   switch (rollUpOf(model.document, id)) {
     case 'total':
-      return 'The sum of its months; an average passes over empty ones, and a share is of the total of the same months.';
+      return messages.theSumOfItsMonths;
     case 'last':
-      return 'The figure of the last month, as for a balance.';
+      return messages.theFigureOfTheLast;
     case 'average':
-      return 'The average of its months, passing over empty ones.';
+      return messages.theAverageOfItsMonths;
   }
 }

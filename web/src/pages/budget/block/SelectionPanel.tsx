@@ -6,6 +6,7 @@ import { summaryOf, type BlockCell } from './blocks.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
+import { messages } from '../../../messages/budget.ts';
 
 interface SelectionPanelProps {
   readonly selection: GridSelection;
@@ -40,62 +41,62 @@ export function SelectionPanel({
   const write = (value: number) => (summary?.unit ? writeWithUnit(value, summary.unit, plan) : '–');
   const addsUp = summary?.unit === 'money' || summary?.unit === 'number';
   return (
-    <section className="reckoning selection-panel" aria-label="Selection">
+    <section className="reckoning selection-panel" aria-label={messages.selection}>
       <div className="reckoning-what">
-        <h3>{summary === null ? 'No figures' : summary.count === 1 ? '1 figure' : `${summary.count} figures`}</h3>
-        <p>selected{selection.ranges.length > 1 ? `, in ${selection.ranges.length} blocks` : ''}</p>
+        <h3>{summary === null ? messages.noFigures : messages.figureCount(summary.count)}</h3>
+        <p>{messages.selectedBlocks(selection.ranges.length)}</p>
       </div>
       {summary && summary.unit !== null && (
         <dl className="selection-summary" aria-live="polite">
           {addsUp && (
             <div>
-              <dt>Sum</dt>
+              <dt>{messages.sum}</dt>
               <dd>{write(summary.sum)}</dd>
             </div>
           )}
           <div>
-            <dt>Average</dt>
+            <dt>{messages.average}</dt>
             <dd>{write(summary.average)}</dd>
           </div>
           <div>
-            <dt>Smallest</dt>
+            <dt>{messages.smallest}</dt>
             <dd>{write(summary.smallest)}</dd>
           </div>
           <div>
-            <dt>Largest</dt>
+            <dt>{messages.largest}</dt>
             <dd>{write(summary.largest)}</dd>
           </div>
           <div>
-            <dt>Count</dt>
+            <dt>{messages.count}</dt>
             <dd>{summary.count}</dd>
           </div>
         </dl>
       )}
       {summary && summary.unit === null && (
-        <p className="reckoning-words">These figures count different things, so they have no sum.</p>
+        <p className="reckoning-words">{messages.theseFiguresCountDifferentThings}</p>
       )}
       <div className="reckoning-tools">
         {cells.length > 0 && (
           <>
-            <button type="button" className="tool" onClick={onAdjust} title="Raise, lower or spread (Alt+C)">
+            <button type="button" className="tool" onClick={onAdjust} title={messages.raiseLowerOrSpreadAlt}>
               <Icon name="adjust" />
-              Raise, lower, spread …
+              {messages.raiseLowerSpread}
             </button>
-            <button type="button" className="tool" onClick={onClear} title="Clear (Delete)">
+            <button type="button" className="tool" onClick={onClear} title={messages.clearDelete}>
               <Icon name="clear" />
-              Clear
+              {messages.clear}
             </button>
           </>
         )}
-        <button type="button" className="tool" onClick={onCopy} title="Copy (Ctrl+C)">
+        <button type="button" className="tool" onClick={onCopy} title={messages.copyCtrlC}>
           <Icon name="copy" />
-          Copy
+          {messages.copy}
         </button>
-        <button type="button" className="tool" onClick={onDraw} title="A chart of the selected rows">
+        <button type="button" className="tool" onClick={onDraw} title={messages.aChartOfTheSelected}>
           <Icon name="chart" />
-          Chart
+          {messages.chart}
         </button>
-        {cells.length > 0 && <small>Type a figure to put it into all {cells.length}.</small>}
+        {cells.length > 0 && <small>{messages.typeAFigureToPut(cells.length)}</small>}
       </div>
     </section>
   );

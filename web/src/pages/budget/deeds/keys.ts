@@ -2,6 +2,7 @@ import type { Span } from '@haushalt/core';
 import type { KeyPlace } from '../../../grid/keys.ts';
 import { boundTo, type KeyBinding, type KeyPress } from '../../../ui/keys.ts';
 import type { PanelName } from '../sheet/panelNames.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** Where the selection stands in the budget, and which years there are beside the one shown. */
 export interface BudgetKeyPlace extends Pick<KeyPlace, 'column' | 'first' | 'last'> {
@@ -43,47 +44,47 @@ const key = (presses: string, shown: string, words: string, does: BudgetKey): Bi
 
 /** Keys that turn to another year. */
 export const YEAR_KEYS: readonly Binding[] = [
-  key('Alt+PageUp', 'Alt+Page Up, Alt+Page Down', 'year before, year after', { kind: 'year', step: -1, to: 'same' }),
+  key('Alt+PageUp', 'Alt+Page Up, Alt+Page Down', messages.yearBeforeYearAfter, { kind: 'year', step: -1, to: 'same' }),
   quiet(['Alt+PageDown'], { kind: 'year', step: 1, to: 'same' }),
 ];
 
 /** Keys for a figure and its rule. */
 export const FIGURE_KEYS: readonly Binding[] = [
-  key('Alt+r', 'Alt+R', 'its steps, exceptions and patterns', { kind: 'panel', panel: 'rule' }),
-  key('Alt+n', 'Alt+N', 'a note on the figure', { kind: 'note' }),
+  key('Alt+r', 'Alt+R', messages.itsStepsExceptionsAndPatterns, { kind: 'panel', panel: 'rule' }),
+  key('Alt+n', 'Alt+N', messages.aNoteOnTheFigure, { kind: 'note' }),
 ];
 
 /** Keys for a block of figures. */
-export const BLOCK_KEYS: readonly Binding[] = [key('Alt+c', 'Alt+C', 'raise, lower, spread', { kind: 'adjust' })];
+export const BLOCK_KEYS: readonly Binding[] = [key('Alt+c', 'Alt+C', messages.raiseLowerSpreadKey, { kind: 'adjust' })];
 
 /** Keys that mean a whole line or group, pressed on its name. */
 export const NAME_KEYS: readonly Binding[] = [
-  key('Insert +', 'Insert or +', 'new line below', { kind: 'addLine' }),
-  key('Alt+ArrowUp', 'Alt+↑, Alt+↓', 'move up, down, into the next group', { kind: 'move', direction: -1 }),
+  key('Insert +', 'Insert or +', messages.keyNewLineBelow, { kind: 'addLine' }),
+  key('Alt+ArrowUp', 'Alt+↑, Alt+↓', messages.moveUpDownIntoThe, { kind: 'move', direction: -1 }),
   quiet(['Alt+ArrowDown'], { kind: 'move', direction: 1 }),
   key('Ctrl+d', 'Ctrl+D', 'duplicate', { kind: 'duplicate' }),
   key('Delete Backspace', 'Delete', 'delete', { kind: 'remove' }),
-  { presses: [' '], shown: 'Space', words: 'collapse or open a group', does: { kind: 'collapse' } },
+  { presses: [' '], shown: 'Space', words: messages.collapseOrOpenAGroup, does: { kind: 'collapse' } },
 ];
 
 /** Keys for a line wherever its row is selected. */
 export const LINE_KEYS: readonly Binding[] = [
-  key('Alt+l', 'Alt+L', 'lock or unlock a line', { kind: 'lock' }),
-  key('Shift+F10 ContextMenu', 'Shift+F10', 'everything else that can be done', { kind: 'menu' }),
+  key('Alt+l', 'Alt+L', messages.lockOrUnlockALine, { kind: 'lock' }),
+  key('Shift+F10 ContextMenu', 'Shift+F10', messages.everythingElseThatCanBe, { kind: 'menu' }),
   quiet(['Insert'], { kind: 'addLine' }),
 ];
 
 /** Keys that change the view, or open what stands beside the budget. */
 export const VIEW_KEYS: readonly Binding[] = [
-  key('F8', 'F8', 'rules in place of figures, and back', { kind: 'rules' }),
-  key('Alt+1', 'Alt+1 … Alt+4', 'months, quarters, years, the plan', { kind: 'span', span: 'month' }),
+  key('F8', 'F8', messages.rulesInPlaceOfFigures, { kind: 'rules' }),
+  key('Alt+1', 'Alt+1 … Alt+4', messages.monthsQuartersYearsThePlan, { kind: 'span', span: 'month' }),
   quiet(['Alt+2'], { kind: 'span', span: 'quarter' }),
   quiet(['Alt+3'], { kind: 'span', span: 'year' }),
   quiet(['Alt+4'], { kind: 'span', span: 'plan' }),
-  key('Alt+s', 'Alt+S', 'find lines', { kind: 'find' }),
-  key('Alt+t', 'Alt+T', 'try something, keep it or go back', { kind: 'try' }),
-  key('Alt+y', 'Alt+Y', 'make the year fit', { kind: 'panel', panel: 'fit' }),
-  key('Alt+e', 'Alt+E', 'exceptions and typed figures', { kind: 'panel', panel: 'typed' }),
+  key('Alt+s', 'Alt+S', messages.keyFindLines, { kind: 'find' }),
+  key('Alt+t', 'Alt+T', messages.trySomethingKeepItOr, { kind: 'try' }),
+  key('Alt+y', 'Alt+Y', messages.keyMakeTheYearFit, { kind: 'panel', panel: 'fit' }),
+  key('Alt+e', 'Alt+E', messages.keyExceptionsAndTypedFigures, { kind: 'panel', panel: 'typed' }),
   quiet(['F6'], { kind: 'shelf' }),
 ];
 

@@ -13,6 +13,7 @@ import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
 import { whyNotTyped } from '../editors/whyNotTyped.ts';
+import { messages } from '../../../messages/budget.ts';
 
 interface BlockTerms {
   readonly control: GridControl<BudgetRow, BudgetColumn>;
@@ -39,7 +40,7 @@ export function useBlockDeeds({ control, all, columns, cells, view, year, send, 
   /** Lets figures follow their rule again; where none departs from it, empties them. */
   const clear = () => {
     if (isBlock) {
-      if (cells.length === 0) return notices.say({ text: 'Select months of lines to clear them.' });
+      if (cells.length === 0) return notices.say({ text: messages.selectMonthsOfLinesTo });
       const exceptions = cells.filter((cell) => isException(document, cell));
       const places = (of: typeof cells) => of.map(({ line, month }) => ({ line, month }));
       if (exceptions.length > 0) send({ kind: 'figures.clear', cells: places(exceptions) });
@@ -62,7 +63,7 @@ export function useBlockDeeds({ control, all, columns, cells, view, year, send, 
   /** Asks how to raise, lower or spread the figures. */
   const adjust = () => {
     const chosen = isBlock ? cells : cellsIn(selection, all, columns, model);
-    if (chosen.length === 0) notices.say({ text: 'Select months of lines to raise, lower or spread them.' });
+    if (chosen.length === 0) notices.say({ text: messages.selectMonthsOfLinesToRaise });
     else onDialog({ kind: 'adjust', cells: chosen });
   };
 
@@ -73,20 +74,16 @@ export function useBlockDeeds({ control, all, columns, cells, view, year, send, 
     const { top, left } = boundsOf(selection.ranges.at(-1)!);
     const pasted = readPasted(text, { row: top, column: left }, all, columns, document);
     if (pasted.problems.length > 0) return onDialog({ kind: 'paste', pasted });
-    const done = pasted.figures.length === 1 ? 'One figure pasted.' : `${pasted.figures.length} figures pasted.`;
+    const done = messages.figuresPasted(pasted.figures.length);
     send({ kind: 'figures.set', as: 'exceptions', figures: pasted.figures }, done);
   };
 
   /** Makes a chart of the selected rows and shows it. */
   const draw = () => {
     const ids = [...new Set(placesIn(selection).flatMap((each) => all[each.row]?.id ?? []))].slice(0, MAX_SERIES);
-    if (ids.length === 0) return notices.say({ text: 'Select rows with figures to draw them.' });
+    if (ids.length === 0) return notices.say({ text: messages.selectRowsWithFiguresTo });
     const id = newId();
-    const name = freshTitle(
-      document,
-      'charts',
-      ids.length === 1 ? (nameOf(document, ids[0]!) ?? 'Chart') : 'Chart of a selection',
-    );
+    const name = freshTitle(document, 'charts', messages.chartOfASelection(ids.length, nameOf(document, ids[0]!)));
     const settings = { ...USUAL_CHART.settings, name, year: view.span === 'month' ? year : null };
     const series = ids.map((of) => plainSeries(of, 'line'));
     if (send({ kind: 'chart.set', id, settings, series })) void navigate(`/plans/${planId}/charts?chart=${id}`);

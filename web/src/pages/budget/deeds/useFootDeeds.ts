@@ -11,6 +11,7 @@ import type { BudgetDialog } from '../dialogs/DialogOf.tsx';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BlockDeeds } from './useBlockDeeds.ts';
 import type { Show } from './useGoing.ts';
+import { messages } from '../../../messages/budget.ts';
 
 interface FootTerms {
   readonly control: GridControl<BudgetRow, BudgetColumn>;
@@ -35,7 +36,7 @@ export function useFootDeeds({ control, blockDeeds, show, onDialog, onRule }: Fo
         return blockDeeds[what]();
       case 'copy':
         return void copyText(control.copied() ?? '').catch(() =>
-          notices.say({ text: 'The browser does not let this be copied. Use Ctrl+C.', tone: 'warning' }),
+          notices.say({ text: messages.theBrowserDoesNotLet, tone: 'warning' }),
         );
       case 'changeRule':
         return control.open(place, null, true);

@@ -18,14 +18,16 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import { spread, type BlockCell } from '../block/blocks.ts';
 import { FigureField } from '../../../fields/FigureField.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
+import { messages } from '../../../messages/budget.ts';
+import { Select } from '../../../fields/Select.tsx';
 
 type How = 'amount' | 'percent' | 'equal' | 'proportion';
 
 const WORDS: Readonly<Record<How, string>> = {
-  amount: 'Raise or lower each by an amount',
-  percent: 'Raise or lower each by a percentage',
-  equal: 'Spread a total over them in equal parts',
-  proportion: 'Spread a total over them in proportion',
+  amount: messages.raiseByAmount,
+  percent: messages.raiseByPercentage,
+  equal: messages.spreadInEqualParts,
+  proportion: messages.spreadInProportion,
 };
 
 /** How many months the preview lists one by one. */
@@ -64,13 +66,10 @@ export function AdjustDialog({
   const before = cells.map((cell) => cell.value);
 
   const save = () => {
-    if (isMixed)
-      return setRefusal('These figures count different things. Choose lines that count the same, or a percentage.');
+    if (isMixed) return setRefusal(messages.theseFiguresCountDifferentThingsChoose);
     if (!command)
       return setRefusal(
-        how === 'proportion' && figure !== null
-          ? 'All of these figures are empty or nothing, so there is no proportion to keep.'
-          : 'Type a figure first.',
+        how === 'proportion' && figure !== null ? messages.allOfTheseFiguresAre : messages.typeAFigureFirst,
       );
     const refused = session.send(command);
     if (refused) setRefusal(refused.message);
@@ -79,8 +78,8 @@ export function AdjustDialog({
 
   return (
     <FormDialog
-      title={cells.length === 1 ? 'Change this figure' : `Change ${cells.length} figures`}
-      submit={cells.length === 1 ? 'Change it' : 'Change them'}
+      title={messages.changeFigures(cells.length)}
+      submit={messages.changeThem(cells.length)}
       refusal={refusal ?? (preview && !preview.ok ? preview.refusal.message : null)}
       onSubmit={(event) => {
         event.preventDefault();
@@ -89,8 +88,9 @@ export function AdjustDialog({
       onClose={onClose}
     >
       <Form.Group controlId="adjust-how" className="wide">
-        <Form.Label>What to do</Form.Label>
-        <Form.Select
+        <Form.Label>{messages.whatToDo}</Form.Label>
+        <Select
+          wide
           value={how}
           autoFocus
           onChange={(event) => {
@@ -104,16 +104,16 @@ export function AdjustDialog({
               {words}
             </option>
           ))}
-        </Form.Select>
+        </Select>
       </Form.Group>
       <FigureField
         key={how}
         label={
           how === 'percent'
-            ? 'Each by per cent; a minus lowers'
+            ? messages.eachByPerCentA
             : how === 'amount'
-              ? 'Each by; a minus lowers'
-              : 'The total to spread'
+              ? messages.eachByAMinusLowers
+              : messages.theTotalToSpread
         }
         unit={how === 'percent' ? 'percent' : unit}
         value={null}
@@ -125,15 +125,15 @@ export function AdjustDialog({
       />
       <p className="wide adjust-note">
         {how === 'amount' || how === 'percent'
-          ? 'Rules stay rules: a formula is changed as a formula, months in a row as a stretch of the rule.'
-          : 'The figures become exceptions; the last takes what rounding leaves.'}
+          ? messages.rulesStayRulesAFormula
+          : messages.theFiguresBecomeExceptionsThe}
       </p>
-      <table className="wide preview-table" aria-label="What comes of it">
+      <table className="wide preview-table" aria-label={messages.whatComesOfIt}>
         <thead>
           <tr>
-            <th scope="col">Figure</th>
-            <th scope="col">Before</th>
-            <th scope="col">After</th>
+            <th scope="col">{messages.figure}</th>
+            <th scope="col">{messages.before}</th>
+            <th scope="col">{messages.after}</th>
           </tr>
         </thead>
         <tbody>
@@ -149,7 +149,7 @@ export function AdjustDialog({
         </tbody>
         <tfoot>
           <tr>
-            <th scope="row">{cells.length > LISTED ? `Sum of all ${cells.length}` : 'Sum'}</th>
+            <th scope="row">{cells.length > LISTED ? messages.sumOfAll(cells.length) : messages.sum}</th>
             <td>{write(sumOf(before))}</td>
             <td>
               {preview?.ok

@@ -5,6 +5,8 @@ import { useForm } from 'react-hook-form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { newId } from '../../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { messages } from '../../../messages/budget.ts';
+import { Select } from '../../../fields/Select.tsx';
 
 interface Values {
   readonly name: string;
@@ -42,34 +44,34 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
 
   return (
     <FormDialog
-      title={group ? group.name : 'New group'}
-      submit={group ? 'Save' : 'Add the group'}
+      title={group ? group.name : messages.newGroup}
+      submit={group ? messages.save : messages.addTheGroup}
       refusal={refusal}
       onSubmit={save}
       onClose={onClose}
     >
       <Form.Group controlId="group-name" className="wide">
-        <Form.Label>Name</Form.Label>
+        <Form.Label>{messages.name}</Form.Label>
         <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} autoComplete="off" />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="group-side">
-        <Form.Label>Its lines are</Form.Label>
-        <Form.Select {...register('side')}>
-          <option value="income">Income</option>
-          <option value="expense">Expenses</option>
-          <option value="setAside">Money set aside</option>
-          <option value="memo">Memo: figures that are no money flows</option>
-        </Form.Select>
+        <Form.Label>{messages.itsLinesAre}</Form.Label>
+        <Select wide {...register('side')}>
+          <option value="income">{messages.income}</option>
+          <option value="expense">{messages.expenses}</option>
+          <option value="setAside">{messages.moneySetAside}</option>
+          <option value="memo">{messages.memoFiguresThatAreNo}</option>
+        </Select>
       </Form.Group>
       {watch('side') === 'expense' && (
         <Form.Group controlId="group-rhythm">
-          <Form.Label>They come</Form.Label>
-          <Form.Select {...register('rhythm')}>
-            <option value="fixed">fixed, every month the same</option>
-            <option value="periodic">periodically, now and then</option>
-            <option value="dayToDay">day to day</option>
-          </Form.Select>
+          <Form.Label>{messages.theyCome}</Form.Label>
+          <Select wide {...register('rhythm')}>
+            <option value="fixed">{messages.fixedEveryMonthTheSame}</option>
+            <option value="periodic">{messages.periodicallyNowAndThen}</option>
+            <option value="dayToDay">{messages.rhythmDayToDay}</option>
+          </Select>
         </Form.Group>
       )}
     </FormDialog>

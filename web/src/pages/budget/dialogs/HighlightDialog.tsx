@@ -17,6 +17,8 @@ import { Icon } from '../../../ui/Icon.tsx';
 import { newId } from '../../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { FigureField } from '../../../fields/FigureField.tsx';
+import { messages } from '../../../messages/budget.ts';
+import { Select } from '../../../fields/Select.tsx';
 
 /** The highlights of a line, group or total: limits on its figures, and what to show beyond them. */
 export function HighlightDialog({ of, onClose }: { readonly of: string; readonly onClose: () => void }) {
@@ -55,8 +57,8 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
 
   return (
     <FormDialog
-      title={`Highlights of ${nameOf(document, of)}`}
-      submit="Add the highlight"
+      title={messages.highlightsOf(nameOf(document, of))}
+      submit={messages.addTheHighlight}
       refusal={refusal}
       onSubmit={(event) => {
         event.preventDefault();
@@ -76,7 +78,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
                 type="button"
                 className="tool"
                 onClick={() => session.send({ kind: 'highlight.delete', id: row.id })}
-                aria-label={`Remove the highlight ${row.word}`}
+                aria-label={messages.removeTheHighlight(row.word)}
               >
                 <Icon name="delete" />
               </button>
@@ -85,30 +87,31 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
         </ul>
       )}
       <Form.Group controlId="highlight-span">
-        <Form.Label>When the figure of</Form.Label>
-        <Form.Select
+        <Form.Label>{messages.whenTheFigureOf}</Form.Label>
+        <Select
+          wide
           value={settings.span}
           onChange={(event) => set({ span: event.target.value as 'month' | 'year' })}
           autoFocus
         >
-          <option value="month">a month</option>
-          <option value="year">a year</option>
-        </Form.Select>
+          <option value="month">{messages.aMonth}</option>
+          <option value="year">{messages.aYear}</option>
+        </Select>
       </Form.Group>
       <Form.Group controlId="highlight-when">
-        <Form.Label>is or has</Form.Label>
-        <Form.Select value={when} onChange={(event) => set({ when: event.target.value as HighlightSettings['when'] })}>
+        <Form.Label>{messages.isOrHas}</Form.Label>
+        <Select wide value={when} onChange={(event) => set({ when: event.target.value as HighlightSettings['when'] })}>
           {HIGHLIGHT_CONDITIONS.map((condition) => (
             <option key={condition} value={condition}>
               {CONDITION_WORDS[condition]}
             </option>
           ))}
-        </Form.Select>
+        </Select>
       </Form.Group>
       {needsLow && (
         <FigureField
           key="low"
-          label={when === 'below' ? 'this limit' : 'from'}
+          label={when === 'below' ? messages.thisLimit : messages.from}
           unit={unit}
           value={settings.low}
           onChange={(low) => set({ low })}
@@ -117,25 +120,28 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
       {needsHigh && (
         <FigureField
           key="high"
-          label={when === 'between' ? 'to' : when === 'overBudget' ? 'this amount a year' : 'this limit'}
+          label={
+            when === 'between' ? messages.to : when === 'overBudget' ? messages.thisAmountAYear : messages.thisLimit
+          }
           unit={unit}
           value={settings.high}
           onChange={(high) => set({ high })}
         />
       )}
       <Form.Group controlId="highlight-word">
-        <Form.Label>show the word</Form.Label>
+        <Form.Label>{messages.showTheWord}</Form.Label>
         <Form.Control
           maxLength={24}
           value={settings.word}
-          placeholder="too dear"
+          placeholder={messages.tooDear}
           autoComplete="off"
           onChange={(event) => set({ word: event.target.value })}
         />
       </Form.Group>
       <Form.Group controlId="highlight-tone">
-        <Form.Label>in the tone of</Form.Label>
-        <Form.Select
+        <Form.Label>{messages.inTheToneOf}</Form.Label>
+        <Select
+          wide
           value={settings.tone}
           onChange={(event) => set({ tone: event.target.value as HighlightSettings['tone'] })}
         >
@@ -144,7 +150,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
               {TONE_WORDS[tone]}
             </option>
           ))}
-        </Form.Select>
+        </Select>
       </Form.Group>
     </FormDialog>
   );
@@ -152,6 +158,6 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
 
 /** A highlight's condition as a sentence: "a month is above €1,200.00". */
 export function conditionInWords({ span, when, low, high }: HighlightRow, write: (value: number) => string): string {
-  const limits = when === 'between' ? `${write(low!)} and ${write(high!)}` : write((when === 'below' ? low : high)!);
+  const limits = when === 'between' ? messages.and(write(low!), write(high!)) : write((when === 'below' ? low : high)!);
   return `a ${span} ${CONDITION_WORDS[when]} ${limits}`;
 }

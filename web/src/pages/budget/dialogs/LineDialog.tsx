@@ -15,17 +15,19 @@ import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { messages } from '../../../messages/budget.ts';
+import { Select } from '../../../fields/Select.tsx';
 
 const ROLL_UP_WORDS: Readonly<Record<RollUp, string>> = {
-  total: 'its months added up',
-  last: 'its last month, as for a balance',
-  average: 'the average, as for a price',
+  total: messages.itsMonthsAddedUp,
+  last: messages.itsLastMonthAsFor,
+  average: messages.theAverageAsForA,
 };
 
 const EMPHASIS_WORDS: Readonly<Record<Emphasis, string>> = {
-  none: 'as the others',
-  soft: 'a little stronger',
-  clear: 'clearly stronger',
+  none: messages.asTheOthers,
+  soft: messages.aLittleStronger,
+  clear: messages.clearlyStronger,
   strong: 'strongest',
 };
 
@@ -53,50 +55,50 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
     else onClose();
   });
   return (
-    <FormDialog title={line.name} submit="Save" refusal={refusal} onSubmit={save} onClose={onClose}>
+    <FormDialog title={line.name} submit={messages.save} refusal={refusal} onSubmit={save} onClose={onClose}>
       <Form.Group controlId="line-unit">
-        <Form.Label>It counts</Form.Label>
-        <Form.Select {...register('unit')} autoFocus>
+        <Form.Label>{messages.itCounts}</Form.Label>
+        <Select wide {...register('unit')} autoFocus>
           {UNITS.map((unit) => (
             <option key={unit} value={unit}>
               {UNIT_WORDS[unit]}
             </option>
           ))}
-        </Form.Select>
+        </Select>
       </Form.Group>
       <Form.Group controlId="line-roll-up">
-        <Form.Label>A year of it is</Form.Label>
-        <Form.Select {...register('rollUp')}>
+        <Form.Label>{messages.aYearOfItIs}</Form.Label>
+        <Select wide {...register('rollUp')}>
           {ROLL_UPS.map((rollUp) => (
             <option key={rollUp} value={rollUp}>
               {ROLL_UP_WORDS[rollUp]}
             </option>
           ))}
-        </Form.Select>
+        </Select>
       </Form.Group>
       <Form.Group controlId="line-emphasis">
-        <Form.Label>It stands out</Form.Label>
-        <Form.Select {...register('emphasis')}>
+        <Form.Label>{messages.itStandsOut}</Form.Label>
+        <Select wide {...register('emphasis')}>
           {EMPHASES.map((emphasis) => (
             <option key={emphasis} value={emphasis}>
               {EMPHASIS_WORDS[emphasis]}
             </option>
           ))}
-        </Form.Select>
+        </Select>
       </Form.Group>
       <Form.Group controlId="line-target">
-        <Form.Label>Target share of income</Form.Label>
-        <Form.Control {...register('target')} placeholder="none" inputMode="decimal" autoComplete="off" />
+        <Form.Label>{messages.targetShareOfIncome}</Form.Label>
+        <Form.Control {...register('target')} placeholder={messages.none} inputMode="decimal" autoComplete="off" />
       </Form.Group>
       <Form.Check
         className="wide"
         type="checkbox"
         id="line-locked"
-        label="Locked against editing"
+        label={messages.lockedAgainstEditing}
         {...register('locked')}
       />
       <Form.Group controlId="line-note" className="wide">
-        <Form.Label>Note</Form.Label>
+        <Form.Label>{messages.note}</Form.Label>
         <Form.Control as="textarea" rows={3} maxLength={2000} {...register('note')} />
       </Form.Group>
     </FormDialog>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { messages } from '../../../messages/budget.ts';
 
 interface NoteDialogProps {
   readonly of: string;
@@ -24,8 +25,8 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
   };
   return (
     <FormDialog
-      title={`Note on ${nameOf(document, of)}, ${monthInWords(month, locale)}`}
-      submit="Keep the note"
+      title={messages.noteOn(nameOf(document, of), monthInWords(month, locale))}
+      submit={messages.keepTheNote}
       refusal={refusal}
       onSubmit={(event) => {
         event.preventDefault();
@@ -34,7 +35,7 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
       onClose={onClose}
     >
       <Form.Group controlId="figure-note" className="wide">
-        <Form.Label>Note; leave it empty to take it away</Form.Label>
+        <Form.Label>{messages.noteLeaveItEmptyTo}</Form.Label>
         <Form.Control
           as="textarea"
           rows={4}

@@ -2,6 +2,7 @@ import { monthInWords, nameOf, planOf, writeFigure } from '@haushalt/core';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { Pasted } from '../block/blocks.ts';
+import { messages } from '../../../messages/budget.ts';
 
 const ROWS = 10;
 const COLUMNS = 8;
@@ -21,8 +22,8 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
   const months = rows[0]?.slice(0, COLUMNS).map((field) => field.month) ?? [];
   return (
     <FormDialog
-      title="Not all of this fits"
-      submit={figures.length === 1 ? 'Paste the one figure that fits' : `Paste the ${figures.length} figures that fit`}
+      title={messages.notAllOfThisFits}
+      submit={messages.pasteTheFiguresThatFit(figures.length)}
       refusal={refusal}
       busy={figures.length === 0}
       onSubmit={(event) => {
@@ -35,13 +36,13 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
         {problems.slice(0, 5).map((problem) => (
           <li key={problem}>{problem}</li>
         ))}
-        {problems.length > 5 && <li>And {problems.length - 5} more.</li>}
+        {problems.length > 5 && <li>{messages.andMore(problems.length - 5)}</li>}
       </ul>
       <div className="wide paste-preview">
-        <table className="preview-table" aria-label="What would be pasted">
+        <table className="preview-table" aria-label={messages.whatWouldBePasted}>
           <thead>
             <tr>
-              <th scope="col">Line</th>
+              <th scope="col">{messages.line}</th>
               {months.map((month, index) => (
                 <th key={index} scope="col">
                   {month ? monthInWords(month, plan.locale, 'short') : '–'}
@@ -62,7 +63,7 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
                     {field.problem
                       ? field.text
                       : field.figure === null
-                        ? 'empty'
+                        ? messages.empty
                         : writeFigure(field.figure, document.lines.get(field.line ?? '')?.unit ?? 'money', plan)}
                   </td>
                 ))}
@@ -70,7 +71,7 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
             ))}
           </tbody>
         </table>
-        {(rows.length > ROWS || (rows[0]?.length ?? 0) > COLUMNS) && <small>The beginning is shown.</small>}
+        {(rows.length > ROWS || (rows[0]?.length ?? 0) > COLUMNS) && <small>{messages.theBeginningIsShown}</small>}
       </div>
     </FormDialog>
   );

@@ -7,6 +7,7 @@ import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { blockAs, unitsOfBlock, type BlockAs } from './blockDraft.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** Takes one figure for all cells of a block, as exceptions or as stretches of the lines' rules. */
 export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: EditorProps<BudgetRow, BudgetColumn>) {
@@ -50,12 +51,8 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
     event.preventDefault();
   };
   const options: readonly (readonly [BlockAs, string, string])[] = [
-    ['exceptions', `In these ${cells.length} months alone`, 'as exceptions; the rules stay as they are'],
-    [
-      'rule',
-      'As the rule in these months',
-      lines === 1 ? 'the line’s rule goes on after them' : `the ${lines} lines’ rules go on after them`,
-    ],
+    ['exceptions', messages.inTheseMonthsAlone(cells.length), messages.asExceptionsTheRulesStay],
+    ['rule', messages.asTheRuleInThese, messages.theLinesRulesGoOn(lines)],
   ];
 
   return (
@@ -63,7 +60,7 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
       <input
         ref={input}
         value={draft.text}
-        aria-label={`${cells.length} figures`}
+        aria-label={messages.figuresSelected(cells.length)}
         aria-invalid={problem !== null}
         aria-describedby="block-editor-words"
         autoComplete="off"
@@ -88,10 +85,10 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
             >
               {problem ??
                 (read.ok && read.figure !== null
-                  ? `${figures} into each of ${cells.length} months${lines > 1 ? ` of ${lines} lines` : ''}`
-                  : `Leaves ${cells.length} months empty.`)}
+                  ? messages.intoEachOfMonths(figures, cells.length, lines)
+                  : messages.leavesMonthsEmpty(cells.length))}
             </p>
-            <div role="radiogroup" aria-label="How" className="reach-list">
+            <div role="radiogroup" aria-label={messages.how} className="reach-list">
               {options.map(([how, label, note]) => (
                 <button
                   key={how}
@@ -104,7 +101,7 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
                 >
                   <span>{label}</span>
                   <small>{note}</small>
-                  {how === as && <kbd>Enter</kbd>}
+                  {how === as && <kbd>{messages.enter}</kbd>}
                 </button>
               ))}
             </div>

@@ -26,7 +26,7 @@ import {
 import { flushSync } from 'react-dom';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
-import { MonthSelect } from '../../../fields/MonthSelect.tsx';
+import { MonthField } from '../../../fields/CalendarField.tsx';
 import { completableNames, formulaField } from '../../../fields/formula/formulaField.ts';
 import { looksLikeFormula, readEntry, type Entry } from '../../../fields/formula/entry.ts';
 import type { EditorProps } from '../../../grid/editing.ts';
@@ -35,6 +35,7 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { isRule, reachOf, replacedBy } from './reach.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
+import { messages } from '../../../messages/budget.ts';
 
 type FigureEditorProps = EditorProps<BudgetRow, BudgetColumn>;
 type LineRowShown = Extract<BudgetRow, { kind: 'line' }>;
@@ -155,7 +156,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
   return (
     <div ref={anchor} className="cell-editor" onDoubleClick={(event) => event.stopPropagation()}>
       {Field ? (
-        <span className="cell-editor-rule">rule …</span>
+        <span className="cell-editor-rule">{messages.ruleEllipsis}</span>
       ) : (
         <input
           ref={input}
@@ -173,7 +174,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
             const pasted = event.clipboardData.getData('text');
             if (!/[\t\n\r]/.test(pasted.trim())) return;
             event.preventDefault();
-            setWarning('What you are pasting is more than one figure. Paste a single one here.');
+            setWarning(messages.whatYouArePastingIs);
           }}
           onKeyDown={keyDown}
         />
@@ -196,7 +197,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
                 value={text}
                 caret={caret}
                 isBeingTyped={isTyped || text !== editing.began.text}
-                label={`Rule of ${line.name}`}
+                label={messages.ruleOf(line.name)}
                 names={completableNames(document)}
                 notation={notationOf(plan.locale)}
                 problem={problem}
@@ -217,7 +218,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
               )}
             </p>
             {entry.kind === 'formula' && !problem && <Findings stored={entry.stored} line={line} />}
-            <div role="radiogroup" aria-label="Reach" className="reach-list">
+            <div role="radiogroup" aria-label={messages.reach} className="reach-list">
               {REACHES.map((option) => (
                 <Fragment key={option}>
                   <button
@@ -245,21 +246,21 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
                   </button>
                   {option === 'until' && reach === 'until' && (
                     <span className="reach-months">
-                      <MonthSelect
-                        label="From month"
+                      <MonthField
+                        label={messages.fromMonth}
                         months={months.filter((other) => other <= until)}
                         value={from}
                         locale={plan.locale}
                         onChange={(chosen) => choose({ from: chosen })}
                       />
-                      <MonthSelect
-                        label="Until month"
+                      <MonthField
+                        label={messages.untilMonth}
                         months={months.filter((other) => other >= from)}
                         value={until}
                         locale={plan.locale}
                         onChange={(chosen) => choose({ until: chosen })}
                       />
-                      <small>Page Up, Page Down: the last month</small>
+                      <small>{messages.pageUpPageDownThe}</small>
                     </span>
                   )}
                 </Fragment>
@@ -273,20 +274,20 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
 }
 
 function problemInWords(problem: FormulaProblem, isFormula: boolean): string {
-  return isFormula && problem.place.to > 0 ? `Column ${problem.place.from + 1}: ${problem.message}` : problem.message;
+  return isFormula && problem.place.to > 0 ? messages.column(problem.place.from + 1, problem.message) : problem.message;
 }
 
 function reachLabel(reach: Reach, month: Month, until: Month, locale: string): string {
   const when = monthInWords(month, locale);
   switch (reach) {
     case 'month':
-      return `${when} only`;
+      return messages.only(when);
     case 'onward':
-      return `From ${when} on`;
+      return messages.fromOn(when);
     case 'until':
-      return `From ${when} until ${monthInWords(until, locale)}`;
+      return messages.fromUntil(when, monthInWords(until, locale));
     case 'every':
-      return 'Every month';
+      return messages.everyMonth;
   }
 }
 
@@ -300,11 +301,8 @@ interface ReplacedNoteProps {
 function ReplacedNote({ line, month, until, reach }: ReplacedNoteProps) {
   const { document } = useSessionState();
   const { steps, exceptions } = replacedBy(document, line, month, reach, until);
-  const parts = [
-    steps > 0 ? `${steps} dated ${steps === 1 ? 'step' : 'steps'}` : '',
-    exceptions > 0 ? `${exceptions} ${exceptions === 1 ? 'exception' : 'exceptions'}` : '',
-  ].filter((part) => part !== '');
-  return parts.length === 0 ? null : <small>replaces {parts.join(' and ')}</small>;
+  const parts = [messages.datedSteps(steps), messages.someExceptions(exceptions)].filter((part) => part !== '');
+  return parts.length === 0 ? null : <small>{messages.replaces(parts.join(' and '))}</small>;
 }
 
 interface ResultProps {
@@ -337,7 +335,7 @@ function Result({ entry, line, period, month, reach, until }: ResultProps) {
     [stored, line.id, month, reach, until, session],
   );
   if (entry.kind === 'figure') {
-    return entry.figure === null ? 'Leaves it empty.' : writeWithUnit(entry.figure, line.unit, plan);
+    return entry.figure === null ? messages.leavesItEmpty : writeWithUnit(entry.figure, line.unit, plan);
   }
   if (!preview) return ' ';
   if (!preview.ok) return <span className="entry-problem">{preview.refusal.message}</span>;
@@ -360,7 +358,7 @@ function Findings({ stored, line }: { readonly stored: string; readonly line: Li
   const findings = unitFindings(readStored(stored), document, line.unit, notationOf(locale));
   return findings.map(({ message, mend }) => (
     <p key={message} className="entry-finding">
-      {message} {mend && `Did you mean ${mend.replacement}?`}
+      {message} {mend && messages.didYouMean(mend.replacement)}
     </p>
   ));
 }

@@ -4,6 +4,7 @@ import Popover from 'react-bootstrap/Popover';
 import type { EditorProps } from '../../../grid/editing.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** A line's name, to be changed in place. */
 export function NameEditor({
@@ -28,7 +29,7 @@ export function NameEditor({
       <input
         ref={input}
         value={draft.text}
-        aria-label="Name of the line"
+        aria-label={messages.nameOfTheLine}
         aria-invalid={refusal !== null}
         aria-describedby="name-editor-refusal"
         autoComplete="off"

@@ -1,11 +1,12 @@
 import type { KeyWords } from '../../../ui/keys.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** The keys of the editor of a figure, while one types. */
 export const TYPING_KEYS: readonly KeyWords[] = [
-  { shown: '↑ ↓ while typing', words: 'choose the reach' },
-  { shown: 'Page Up, Page Down while typing', words: 'the last month of a stretch' },
-  { shown: 'Enter, Tab', words: 'confirm and go down, go right' },
-  { shown: 'Ctrl+Enter while typing', words: 'confirm from here on' },
-  { shown: 'Ctrl+Shift+Enter while typing', words: 'confirm for every month' },
-  { shown: 'Esc', words: 'leave it as it was' },
+  { shown: messages.whileTyping, words: messages.chooseTheReach },
+  { shown: messages.pageUpPageDownWhile, words: messages.theLastMonthOfA },
+  { shown: 'Enter, Tab', words: messages.confirmAndGoDownGo },
+  { shown: messages.ctrlEnterWhileTyping, words: messages.confirmFromHereOn },
+  { shown: messages.ctrlShiftEnterWhileTyping, words: messages.confirmForEveryMonth },
+  { shown: 'Esc', words: messages.leaveItAsItWas },
 ];

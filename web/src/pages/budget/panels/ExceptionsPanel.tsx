@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { sayingText } from '../sheet/ruleCells.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** How many exceptions and typed amounts the rules of a plan hold. */
 export interface Typed {
@@ -45,7 +46,8 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
           .sort((a, b) => ((a.from ?? '') < (b.from ?? '') ? -1 : 1))
           .map((row) => ({
             month: row.from ?? model.calendar.months[0]!,
-            when: row.from === null ? 'from the start' : `from ${monthInWords(row.from, locale, 'short')}`,
+            when:
+              row.from === null ? messages.fromTheStart : messages.fromMonthOn(monthInWords(row.from, locale, 'short')),
             text: sayingText(document, line.id, row),
           }));
   const lines = groupsWithLines(document)
@@ -54,12 +56,12 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
     .filter(({ entries }) => entries.length > 0);
 
   return (
-    <SidePanel title="Typed figures" onClose={onClose}>
-      <div className="segments" role="radiogroup" aria-label="Which">
+    <SidePanel title={messages.typedFigures} onClose={onClose}>
+      <div className="segments" role="radiogroup" aria-label={messages.which}>
         {(
           [
-            ['exceptions', `${counts.exceptions} ${counts.exceptions === 1 ? 'exception' : 'exceptions'}`],
-            ['amounts', `${counts.amounts} ${counts.amounts === 1 ? 'amount' : 'amounts'} in rules`],
+            ['exceptions', messages.exceptionCount(counts.exceptions)],
+            ['amounts', messages.inRules(counts.amounts)],
           ] as const
         ).map(([option, words]) => (
           <button
@@ -74,7 +76,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
         ))}
       </div>
       {lines.length === 0 && (
-        <p>{which === 'exceptions' ? 'Every month follows its rule.' : 'No rule is a typed amount.'}</p>
+        <p>{which === 'exceptions' ? messages.everyMonthFollowsItsRule : messages.noRuleIsATyped}</p>
       )}
       <ul className="typed-lines">
         {lines.map(({ line, entries }) => (
@@ -85,7 +87,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
                 <button
                   type="button"
                   className="tool"
-                  aria-label={`Clear all exceptions of ${line.name}`}
+                  aria-label={messages.clearAllExceptionsOf(line.name)}
                   onClick={() =>
                     session.send({
                       kind: 'figures.clear',
@@ -93,7 +95,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
                     })
                   }
                 >
-                  Clear all
+                  {messages.clearAll}
                 </button>
               )}
             </h4>

@@ -14,11 +14,13 @@ import {
   type LineRow,
   type Month,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
-import { MonthSelect } from '../../../fields/MonthSelect.tsx';
+import { MonthField } from '../../../fields/CalendarField.tsx';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
+import { messages } from '../../../messages/budget.ts';
 
 interface FitPanelProps {
   readonly year: number;
@@ -50,22 +52,23 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
     .sort((a, b) => b.total - a.total);
 
   return (
-    <SidePanel title={`Make ${year} fit`} onClose={onClose}>
+    <SidePanel title={messages.makeFit(year)} onClose={onClose}>
       <p className="fit-verdict" role="status">
         {total < -0.005 ? (
           <>
-            {year} is <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong> short.
+            {messages.yearIs(year)}{' '}
+            <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong> {messages.short}
           </>
         ) : (
           <>
-            {year} is in the black, with <strong>{writeWithUnit(total, 'money', plan)}</strong> to spare
-            {red.length > 0 ? ', but not every month is.' : '.'}
+            {messages.isInTheBlackWith(year)} <strong>{writeWithUnit(total, 'money', plan)}</strong>{' '}
+            {messages.toSpare(red.length)}
           </>
         )}
       </p>
       {red.length > 0 && (
         <>
-          <h4>{red.length === 1 ? 'One month in the red' : `${red.length} months in the red`}</h4>
+          <h4>{messages.monthsInTheRed(red.length)}</h4>
           <ul className="fit-months">
             {red.map((month) => (
               <li key={month}>
@@ -78,16 +81,17 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
           </ul>
         </>
       )}
-      <h4>What could give</h4>
+      <h4>{messages.whatCouldGive}</h4>
       {isYearLocked(document, year) ? (
-        <p>{year} is locked. Unlock it to change its figures.</p>
+        <p>{messages.isLockedForCuts(year)}</p>
       ) : able.length === 0 ? (
-        <p>No expense of {year} can be cut: there is none, or all are locked.</p>
+        <p>{messages.noExpenseOfCanBe(year)}</p>
       ) : (
         <>
           <p className="fit-from">
-            From <MonthSelect label="Cut from" months={months} value={from} locale={plan.locale} onChange={setFrom} />{' '}
-            to the year’s end, type what each month should cost less, as an amount or in per cent.
+            {messages.fromBeforeMonth}{' '}
+            <MonthField label={messages.cutFrom} months={months} value={from} locale={plan.locale} onChange={setFrom} />{' '}
+            {messages.toTheYearsEndType}
           </p>
           <ul className="fit-lines">
             {able.map(({ line, total: own }) => (
@@ -130,8 +134,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
     const read = readFigure(text.replace(/^\s*[-−–]/, ''), plan.locale, isPercent ? 'percent' : 'money');
     if (!read.ok) return setRefusal(read.message);
     if (read.figure === null) return;
-    if (read.figure < 0 || (isPercent && read.figure > 1))
-      return setRefusal('Type how much less, for example 20 or 10 %.');
+    if (read.figure < 0 || (isPercent && read.figure > 1)) return setRefusal(messages.typeHowMuchLessFor);
     const by = isPercent
       ? ({ kind: 'factor', factor: 1 - read.figure, notBelowZero: true } as const)
       : ({ kind: 'amount', amount: -read.figure, notBelowZero: true } as const);
@@ -146,7 +149,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
 
   return (
     <li>
-      <button type="button" className="fit-name" onClick={onShow} title="Show it">
+      <button type="button" className="fit-name" onClick={onShow} title={messages.showIt}>
         <span>{line.name}</span>
         <span className="fit-bar" style={{ width: `${Math.min(100, share * 100)}%` }} aria-hidden="true" />
       </button>
@@ -157,13 +160,14 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
           cut();
         }}
       >
-        <input
-          className="form-control form-control-sm tabular"
+        <Form.Control
+          size="sm"
+          className="tabular"
           value={text}
           placeholder="−"
           inputMode="decimal"
           autoComplete="off"
-          aria-label={`${line.name} less each month`}
+          aria-label={messages.lessEachMonth(line.name)}
           aria-invalid={refusal !== null}
           onChange={(event) => {
             setText(event.target.value);
@@ -171,7 +175,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
           }}
         />
         <button type="submit" className="tool" disabled={text.trim() === ''}>
-          Cut
+          {messages.cut}
         </button>
       </form>
       {refusal && (

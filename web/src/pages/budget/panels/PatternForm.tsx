@@ -1,12 +1,9 @@
 import {
-  TOTALS,
   TOTAL_INCOME,
-  groupsWithLines,
   inOrder,
   isFraction,
   monthInWords,
   monthOfYear,
-  nameOf,
   patternFormula,
   patternInWords,
   planOf,
@@ -23,19 +20,23 @@ import {
   type Reach,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { MonthSelect } from '../../../fields/MonthSelect.tsx';
+import { MonthField } from '../../../fields/CalendarField.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { FigureField } from '../../../fields/FigureField.tsx';
 import { PatternPreview } from './PatternPreview.tsx';
+import { messages } from '../../../messages/budget.ts';
+import { SearchField } from '../../../fields/SearchField.tsx';
+import { bearers } from '../../../parts/plan/Choices.tsx';
+import { Select } from '../../../fields/Select.tsx';
 
 const KINDS: Readonly<Record<PatternKind, string>> = {
-  everyMonths: 'Every few months',
-  yearlyIn: 'Once a year',
-  yearlySpread: 'A yearly amount, spread evenly',
-  growth: 'Growing by an assumption',
-  series: 'Changing by a fixed step',
-  percentage: 'A percentage of something',
-  recent: 'The average of the months before',
+  everyMonths: messages.everyFewMonths,
+  yearlyIn: messages.onceAYear,
+  yearlySpread: messages.aYearlyAmountSpreadEvenly,
+  growth: messages.growingByAnAssumption,
+  series: messages.changingByAFixedStep,
+  percentage: messages.aPercentageOfSomething,
+  recent: messages.theAverageOfTheMonths,
 };
 
 /** What a pattern is filled in with; each kind uses some of it. */
@@ -95,7 +96,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
   const findings = pattern ? unitFindings(readStored(patternFormula(pattern)), document, line.unit) : [];
 
   const apply = () => {
-    if (!command) return setRefusal('Fill in the pattern first.');
+    if (!command) return setRefusal(messages.fillInThePatternFirst);
     const refused = session.send(command);
     if (refused) return setRefusal(refused.message);
     setKind('');
@@ -110,19 +111,15 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
       }}
     >
       <label>
-        <span>A pattern instead of a formula</span>
-        <select
-          className="form-select form-select-sm"
-          value={kind}
-          onChange={(event) => setKind(event.target.value as PatternKind)}
-        >
-          <option value="">Choose …</option>
+        <span>{messages.aPatternInsteadOfA}</span>
+        <Select wide value={kind} onChange={(event) => setKind(event.target.value as PatternKind)}>
+          <option value="">{messages.choose}</option>
           {Object.entries(KINDS).map(([option, words]) => (
             <option key={option} value={option}>
               {words}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {kind !== '' && (
         <>
@@ -130,23 +127,29 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             <PatternFields kind={kind} fields={fields} set={set} line={line} months={months} />
           </div>
           <fieldset className="pattern-reach">
-            <legend>It holds</legend>
-            <select
-              className="form-select form-select-sm"
-              aria-label="How far it reaches"
+            <legend>{messages.itHolds}</legend>
+            <Select
+              wide
+              aria-label={messages.howFarItReaches}
               value={reach}
               onChange={(event) => setReach(event.target.value as PatternReach)}
             >
-              <option value="every">in every month</option>
-              <option value="onward">from a month on</option>
-              <option value="until">from a month until another</option>
-            </select>
+              <option value="every">{messages.inEveryMonth}</option>
+              <option value="onward">{messages.fromAMonthOn}</option>
+              <option value="until">{messages.fromAMonthUntilAnother}</option>
+            </Select>
             {reach !== 'every' && (
-              <MonthSelect label="First month" months={months} value={begin} locale={plan.locale} onChange={setBegin} />
+              <MonthField
+                label={messages.firstMonth}
+                months={months}
+                value={begin}
+                locale={plan.locale}
+                onChange={setBegin}
+              />
             )}
             {reach === 'until' && (
-              <MonthSelect
-                label="Last month"
+              <MonthField
+                label={messages.lastMonth}
                 months={months.filter((other) => other >= begin)}
                 value={until}
                 locale={plan.locale}
@@ -160,9 +163,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             </p>
           ) : (
             <p className="pattern-words">
-              {kind === 'growth' && rates.length === 0
-                ? 'Add an assumption that is a rate first.'
-                : 'Fill in what is missing.'}
+              {kind === 'growth' && rates.length === 0 ? messages.addAnAssumptionThatIs : messages.fillInWhatIsMissing}
             </p>
           )}
           {findings.map(({ message }) => (
@@ -177,7 +178,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             </p>
           )}
           <button type="submit" className="btn btn-primary btn-sm" disabled={!command}>
-            Make it the rule
+            {messages.makeItTheRule}
           </button>
         </>
       )}
@@ -217,52 +218,43 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
   const from = (label: string) => (
     <label>
       <span>{label}</span>
-      <MonthSelect
+      <MonthField
         label={label}
         months={months}
         value={fields.from}
         locale={locale}
-        className="form-select form-select-sm"
         onChange={(next) => set({ from: next })}
       />
     </label>
   );
   switch (kind) {
     case 'everyMonths':
-      return [amount('Amount'), every('Every … months'), <span key="from">{from('First in')}</span>];
+      return [amount(messages.amount), every(messages.everyMonths), <span key="from">{from(messages.firstIn)}</span>];
     case 'yearlyIn':
       return (
         <>
-          {amount('Amount a year')}
+          {amount(messages.amountAYear)}
           <label>
-            <span>In</span>
-            <select
-              className="form-select form-select-sm"
-              value={fields.month}
-              onChange={(event) => set({ month: Number(event.target.value) })}
-            >
+            <span>{messages.in}</span>
+            <Select wide value={fields.month} onChange={(event) => set({ month: Number(event.target.value) })}>
               {Array.from({ length: 12 }, (_, index) => (
                 <option key={index} value={index + 1}>
                   {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale).replace(/\s*2026.*/, '')}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         </>
       );
     case 'yearlySpread':
-      return amount('Amount a year');
+      return amount(messages.amountAYear);
     case 'growth':
       return (
         <>
-          {amount('Amount at first')}
+          {amount(messages.amountAtFirst)}
           <label>
-            <span>Growing by</span>
-            <select
-              className="form-select form-select-sm"
-              value={fields.rate}
-              onChange={(event) => set({ rate: event.target.value })}
-            >
+            <span>{messages.growingBy}</span>
+            <Select wide value={fields.rate} onChange={(event) => set({ rate: event.target.value })}>
               {inOrder(document.assumptions.values())
                 .filter((row) => isFraction(row.unit))
                 .map((row) => (
@@ -270,39 +262,40 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
                     {row.name}
                   </option>
                 ))}
-            </select>
+            </Select>
           </label>
           <label>
-            <span>How</span>
-            <select
-              className="form-select form-select-sm"
-              value={fields.by}
-              onChange={(event) => set({ by: event.target.value as GrowthStep })}
-            >
-              <option value="year">once a year</option>
-              <option value="month">month by month</option>
-            </select>
+            <span>{messages.how}</span>
+            <Select wide value={fields.by} onChange={(event) => set({ by: event.target.value as GrowthStep })}>
+              <option value="year">{messages.growingOnceAYear}</option>
+              <option value="month">{messages.monthByMonth}</option>
+            </Select>
           </label>
-          {from('From')}
+          {from(messages.fromBeforeMonth)}
         </>
       );
     case 'series':
       return [
-        amount('Amount at first'),
+        amount(messages.amountAtFirst),
         <FigureField
           key="step"
-          label="Changing by; below zero falls"
+          label={messages.changingByBelowZeroFalls}
           unit={line.unit}
           value={fields.step}
           onChange={(step) => set({ step })}
         />,
-        every('Every … months'),
-        <span key="from">{from('From')}</span>,
+        every(messages.everyMonths),
+        <span key="from">{from(messages.fromBeforeMonth)}</span>,
       ];
     case 'percentage':
       return (
         <>
-          <FigureField label="Per cent" unit="percent" value={fields.share} onChange={(share) => set({ share })} />
+          <FigureField
+            label={messages.perCent}
+            unit="percent"
+            value={fields.share}
+            onChange={(share) => set({ share })}
+          />
           <OfWhat value={fields.of} self={null} line={line} onChange={(of) => set({ of })} />
         </>
       );
@@ -310,7 +303,7 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
       return (
         <>
           <OfWhat value={fields.of} self={line.id} line={line} onChange={(of) => set({ of })} />
-          {every('Over … months')}
+          {every(messages.overMonths)}
         </>
       );
   }
@@ -329,29 +322,16 @@ function OfWhat({ value, self, line, onChange }: OfWhatProps) {
   const { document } = useSessionState();
   return (
     <label>
-      <span>Of</span>
-      <select className="form-select form-select-sm" value={value} onChange={(event) => onChange(event.target.value)}>
-        {self && <option value={self}>its own figures</option>}
-        <optgroup label="Totals">
-          {TOTALS.map((total) => (
-            <option key={total.id} value={total.id}>
-              {total.name}
-            </option>
-          ))}
-        </optgroup>
-        {groupsWithLines(document).map(({ group, lines }) => (
-          <optgroup key={group.id} label={group.name}>
-            <option value={group.id}>{group.name}, all of it</option>
-            {lines
-              .filter((other) => other.id !== line.id)
-              .map((other) => (
-                <option key={other.id} value={other.id}>
-                  {nameOf(document, other.id)}
-                </option>
-              ))}
-          </optgroup>
-        ))}
-      </select>
+      <span>{messages.percentageOf}</span>
+      <SearchField
+        label={messages.percentageOf}
+        options={[
+          ...(self ? [{ value: self, words: messages.itsOwnFigures }] : []),
+          ...bearers(document, false).filter(({ value: id }) => id !== line.id),
+        ]}
+        value={value}
+        onChange={onChange}
+      />
     </label>
   );
 }

@@ -1,12 +1,13 @@
 import { monthInWords, periodOf, planOf, reckon, type Command, type LineRow, type Month } from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../../../ui/Icon.tsx';
-import { MonthSelect } from '../../../fields/MonthSelect.tsx';
+import { MonthField } from '../../../fields/CalendarField.tsx';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { PatternForm } from './PatternForm.tsx';
 import { sayingText } from '../sheet/ruleCells.ts';
 import { Timeline, keyOf, monthOf, type TimelineMark } from './Timeline.tsx';
+import { messages } from '../../../messages/budget.ts';
 
 interface RulePanelProps {
   readonly line: LineRow;
@@ -35,8 +36,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
     if (mark.kind === 'exception') {
       if (send({ kind: 'line.moveException', line: line.id, month: mark.month, to }))
         setChosen({ kind: 'exception', month: to });
-    } else if (mark.from === null)
-      setRefusal('The beginning of a rule stays at the plan’s start. Begin another step instead.');
+    } else if (mark.from === null) setRefusal(messages.theBeginningOfARule);
     else if (send({ kind: 'line.moveStep', line: line.id, from: mark.from, to }))
       setChosen({ kind: 'step', from: to <= firstMonth ? null : to });
   };
@@ -55,16 +55,14 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
   const marks = { line, chosen, onMove: move, onEdit: edit, onRemove: remove };
 
   return (
-    <SidePanel title={`Rule of ${line.name}`} onClose={onClose}>
+    <SidePanel title={messages.ruleOf(line.name)} onClose={onClose}>
       <Timeline line={line} chosen={chosen} onChoose={setChosen} onMove={move} onRemove={remove} onEdit={edit} />
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}
         </p>
       )}
-      {steps.length + exceptions.length === 0 && (
-        <p>There is no rule yet. Type a figure into a month, or choose a pattern below.</p>
-      )}
+      {steps.length + exceptions.length === 0 && <p>{messages.thereIsNoRuleYet}</p>}
       <ul className="rule-marks">
         {steps.map((row) => (
           <Mark key={row.id} mark={{ kind: 'step', from: row.from }} row={row} {...marks} />
@@ -77,7 +75,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
       )}
       {exceptions.length > 0 && (
         <details className="rule-exceptions" open={exceptions.length <= 3 || chosen?.kind === 'exception'}>
-          <summary>{exceptions.length === 1 ? '1 exception' : `${exceptions.length} exceptions`}</summary>
+          <summary>{messages.exceptions(exceptions.length)}</summary>
           <ul className="rule-marks">
             {exceptions.map((row) => (
               <Mark key={row.id} mark={{ kind: 'exception', month: row.month }} row={row} {...marks} />
@@ -107,10 +105,10 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
   const at = monthOf(mark);
   const name =
     mark.kind === 'exception'
-      ? `Exception in ${monthInWords(mark.month, locale)}`
+      ? messages.exceptionIn(monthInWords(mark.month, locale))
       : at === null
-        ? 'From the start'
-        : `From ${monthInWords(at, locale)}`;
+        ? messages.fromTheStartCapital
+        : messages.fromMonthOnCapital(monthInWords(at, locale));
   return (
     <li className={`is-${mark.kind} ${chosen && keyOf(chosen) === keyOf(mark) ? 'is-chosen' : ''}`}>
       <span className="rule-when">
@@ -118,9 +116,9 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           name
         ) : (
           <>
-            {mark.kind === 'step' ? 'From ' : 'In '}
-            <MonthSelect
-              label={`Month of: ${name}`}
+            {mark.kind === 'step' ? messages.stepFrom : messages.exceptionInMonth}
+            <MonthField
+              label={messages.monthOf(name)}
               months={model.calendar.months}
               value={at}
               locale={locale}
@@ -131,15 +129,21 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
       </span>
       <span className="rule-what">{sayingText(document, line.id, row)}</span>
       <span className="rule-tools">
-        <button type="button" className="tool" onClick={() => onEdit(mark)} aria-label={`Edit: ${name}`} title="Edit">
+        <button
+          type="button"
+          className="tool"
+          onClick={() => onEdit(mark)}
+          aria-label={messages.edit(name)}
+          title={messages.editIt}
+        >
           <Icon name="edit" />
         </button>
         <button
           type="button"
           className="tool"
           onClick={() => onRemove(mark)}
-          aria-label={`Remove: ${name}`}
-          title="Remove"
+          aria-label={messages.remove(name)}
+          title={messages.removeIt}
         >
           <Icon name="delete" />
         </button>

@@ -11,10 +11,12 @@ import {
   type Document,
   type LineRow,
 } from '@haushalt/core';
+import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** Splits the income between lines by percentages, and shows what is still free. */
 export function SplitPanel({ year, onClose }: { readonly year: number; readonly onClose: () => void }) {
@@ -46,17 +48,14 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
       result.ok && result.figure === null && shareOfIncome(document, line) !== null ? [{ line, share: null }] : [],
     );
     const changed = [...shares.filter(({ line, share }) => shareOfIncome(document, line) !== share), ...cleared];
-    if (changed.length === 0) return setRefusal('Nothing has changed yet.');
+    if (changed.length === 0) return setRefusal(messages.nothingHasChangedYet);
     const refused = session.send({ kind: 'income.split', shares: changed });
     setRefusal(refused?.message ?? null);
   };
 
   return (
-    <SidePanel title="Split the income" onClose={onClose}>
-      <p>
-        Give lines a percentage of each month’s total income. In {year} a month brings{' '}
-        {writeWithUnit(monthly, 'money', plan)} on average.
-      </p>
+    <SidePanel title={messages.splitTheIncome} onClose={onClose}>
+      <p>{messages.giveLinesAPercentageOf(year, writeWithUnit(monthly, 'money', plan))}</p>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -78,12 +77,13 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
                       {share !== null
                         ? writeWithUnit(share * monthly, 'money', plan)
                         : present === present
-                          ? `now ${writeWithUnit(present, 'money', plan)}`
-                          : 'now nothing'}
+                          ? messages.now(writeWithUnit(present, 'money', plan))
+                          : messages.nowNothing}
                     </small>
-                    <input
-                      className="form-control form-control-sm tabular"
-                      aria-label={`${line.name} in per cent of income`}
+                    <Form.Control
+                      size="sm"
+                      className="tabular"
+                      aria-label={messages.inPerCentOfIncome(line.name)}
                       value={texts.get(line.id) ?? ''}
                       placeholder="%"
                       autoComplete="off"
@@ -103,8 +103,12 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
             <span style={{ width: `${Math.min(100, given * 100)}%` }} />
           </div>
           {free < -1e-9
-            ? `${writeShare(given, plan.locale)} given: ${writeShare(-free, plan.locale)} more than there is.`
-            : `${writeShare(given, plan.locale)} given, ${writeShare(free, plan.locale)} still free: ${writeWithUnit(free * monthly, 'money', plan)} a month.`}
+            ? messages.givenMoreThanThereIs(writeShare(given, plan.locale), writeShare(-free, plan.locale))
+            : messages.givenStillFreeAMonth(
+                writeShare(given, plan.locale),
+                writeShare(free, plan.locale),
+                writeWithUnit(free * monthly, 'money', plan),
+              )}
         </div>
         {refusal && (
           <p className="refusal" role="alert">
@@ -112,7 +116,7 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
           </p>
         )}
         <button type="submit" className="btn btn-primary btn-sm">
-          Make these the rules
+          {messages.makeTheseTheRules}
         </button>
       </form>
     </SidePanel>

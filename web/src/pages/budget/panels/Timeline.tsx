@@ -2,6 +2,7 @@ import { effectiveSteps, monthInWords, periodOf, planOf, stretches, type LineRow
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { sayingText } from '../sheet/ruleCells.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** A mark on the timeline: a step of the rule, by its first month (`null` for the plan's start), or an exception. */
 export type TimelineMark =
@@ -60,11 +61,14 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
 
   return (
     <div className="timeline">
-      <div className="timeline-track" ref={track} role="group" aria-label={`The rule of ${line.name} along the months`}>
+      <div className="timeline-track" ref={track} role="group" aria-label={messages.theRuleOfAlongThe(line.name)}>
         {effectiveSteps(model.stepsOf(line.id), calendar).map(({ row, from, to }) => {
           const mark: TimelineMark = { kind: 'step', from: row.from };
           const text = sayingText(document, line.id, row);
-          const since = row.from === null ? 'From the start' : `From ${monthInWords(row.from, locale)}`;
+          const since =
+            row.from === null
+              ? messages.fromTheStartCapital
+              : messages.fromMonthOnCapital(monthInWords(row.from, locale));
           return (
             <button
               key={keyOf(mark)}
@@ -86,7 +90,7 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
           const mark: TimelineMark = { kind: 'exception', month: row.month };
           const at = periodOf(calendar, row.month);
           if (at < 0) return null;
-          const text = `${monthInWords(row.month, locale)}, an exception: ${sayingText(document, line.id, row)}`;
+          const text = messages.anException(monthInWords(row.month, locale), sayingText(document, line.id, row));
           return (
             <button
               key={keyOf(mark)}

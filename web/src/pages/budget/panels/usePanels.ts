@@ -6,6 +6,7 @@ import { useNotices } from '../../../ui/Notices.tsx';
 import { useStable } from '../../../ui/useStable.ts';
 import type { PanelName } from '../sheet/panelNames.ts';
 import { trialFromNow, type Trial } from '../trial/trial.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** The panel that stands beside the budget, and the trial that goes on in it, if any. */
 export function usePanels(row: BudgetRow | undefined) {
@@ -16,7 +17,7 @@ export function usePanels(row: BudgetRow | undefined) {
   const beginTrial = () => trialFromNow(document, history, new Date(), planOf(document).locale);
   const toggleTrial = useStable(() => setTrial((before) => (before ? null : beginTrial())));
   const openPanel = useStable((name: PanelName) => {
-    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: 'Select a line to see its rule.' });
+    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: messages.selectALineToSee });
     // Cutting is trying: it shows what it does to every figure, and can be gone back on.
     if (name === 'fit' && !trial) setTrial(beginTrial());
     setPanel(panel === name ? null : name);

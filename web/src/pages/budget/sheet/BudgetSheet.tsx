@@ -7,6 +7,7 @@ import { LABEL_WIDTHS, ROW_HEIGHTS, type BudgetView } from '../../../parts/lines
 import { usePrinting } from '../../../ui/usePrinting.ts';
 import { budgetCell, cellParts, type CellContext } from './cells.tsx';
 import type { ShownBudget } from './useShownBudget.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** What a second line of differences adds to the height of a row. */
 const DIFFERENCE_HEIGHT = 13;
@@ -28,7 +29,7 @@ export function BudgetSheet({ control, shown, context, onView, onDrop }: BudgetS
   return (
     <Grid
       control={control}
-      label={`Budget of ${name}, ${year}`}
+      label={messages.budgetOf(name, year)}
       columns={shown.columns}
       rows={shown.budget.rows}
       footer={shown.budget.footer}

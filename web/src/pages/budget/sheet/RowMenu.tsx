@@ -4,6 +4,7 @@ import { Icon } from '../../../ui/Icon.tsx';
 import { LineDialog } from '../dialogs/LineDialog.tsx';
 import type { OnRow } from './rowDeeds.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** Everything that can be done with a line or group, by mouse or by keyboard. The menu itself is made when it is opened. */
 export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRow: OnRow }) {
@@ -21,15 +22,15 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
     if (wasAsked.current && !details) menu.current?.closest<HTMLElement>('[role=grid]')?.focus();
     wasAsked.current = details;
   }, [details]);
-  const more = { type: 'button', className: 'row-more', tabIndex: -1, title: 'More' } as const;
+  const more = { type: 'button', className: 'row-more', tabIndex: -1, title: messages.more } as const;
   return (
     <span className={`row-menu ${open ? 'is-open' : ''}`} ref={menu}>
       <button
         type="button"
         className="row-add"
         tabIndex={-1}
-        title="New line below (+)"
-        aria-label={`New line below ${row.label}`}
+        title={messages.newLineBelowKey}
+        aria-label={messages.newLineBelowOf(row.label)}
         onClick={() => onRow('addLine', row)}
       >
         <Icon name="add" />
@@ -43,13 +44,13 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
             setOpen(false);
           }}
         >
-          <Dropdown.Toggle as="button" {...more} aria-label={`More for ${row.label}`}>
+          <Dropdown.Toggle as="button" {...more} aria-label={messages.moreFor(row.label)}>
             <Icon name="more" />
           </Dropdown.Toggle>
           <Entries row={row} onRow={onRow} onDetails={() => setDetails(true)} />
         </Dropdown>
       ) : (
-        <button {...more} aria-label={`More for ${row.label}`} aria-haspopup="menu" onClick={() => setOpen(true)}>
+        <button {...more} aria-label={messages.moreFor(row.label)} aria-haspopup="menu" onClick={() => setOpen(true)}>
           <Icon name="more" />
         </button>
       )}
@@ -69,44 +70,44 @@ function Entries({ row, onRow, onDetails }: EntriesProps) {
   return (
     <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
       <Dropdown.Item as="button" onClick={() => onRow('rename', row)}>
-        {isLine ? 'Rename' : 'Name, side and rhythm …'} <kbd>Enter</kbd>
+        {isLine ? messages.rename : messages.nameSideAndRhythm} <kbd>{messages.enter}</kbd>
       </Dropdown.Item>
       {isLine && (
         <>
           <Dropdown.Item as="button" onClick={onDetails}>
-            Unit, look and note …
+            {messages.unitLookAndNote}
           </Dropdown.Item>
           <Dropdown.Item as="button" onClick={() => onRow('openRule', row)}>
-            Rule and patterns … <kbd>Alt+R</kbd>
+            {messages.ruleAndPatterns} <kbd>{messages.altR}</kbd>
           </Dropdown.Item>
           <Dropdown.Item as="button" onClick={() => onRow('lock', row)}>
-            {row.line.locked ? 'Unlock' : 'Lock against editing'} <kbd>Alt+L</kbd>
+            {row.line.locked ? messages.unlock : messages.lockLine} <kbd>{messages.altL}</kbd>
           </Dropdown.Item>
         </>
       )}
       {row.kind === 'heading' && (
         <Dropdown.Item as="button" onClick={() => onRow('collapse', row)}>
-          {row.collapsed ? 'Open' : 'Collapse'} <kbd>Space</kbd>
+          {row.collapsed ? messages.open : messages.collapse} <kbd>{messages.space}</kbd>
         </Dropdown.Item>
       )}
       <Dropdown.Item as="button" onClick={() => onRow('highlight', row)}>
-        Highlights …
+        {messages.highlightsOfIt}
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('addLine', row)}>
-        New line below <kbd>+</kbd>
+        {messages.newLineBelowInMenu} <kbd>+</kbd>
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('duplicate', row)}>
-        Duplicate <kbd>Ctrl+D</kbd>
+        {messages.duplicate} <kbd>{messages.ctrlD}</kbd>
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('moveUp', row)}>
-        Move up <kbd>Alt+↑</kbd>
+        {messages.moveUp} <kbd>{messages.altUp}</kbd>
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('moveDown', row)}>
-        Move down <kbd>Alt+↓</kbd>
+        {messages.moveDown} <kbd>{messages.altDown}</kbd>
       </Dropdown.Item>
       <Dropdown.Divider />
       <Dropdown.Item as="button" onClick={() => onRow('remove', row)}>
-        Delete <kbd>Delete</kbd>
+        {messages.delete} <kbd>{messages.delete}</kbd>
       </Dropdown.Item>
     </Dropdown.Menu>
   );

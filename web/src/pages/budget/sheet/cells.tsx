@@ -25,6 +25,7 @@ import { ruleCells } from './ruleCells.ts';
 import { sideOf, type BudgetRow } from '../../../parts/lines/rows.ts';
 import type { Trial } from '../trial/trial.ts';
 import type { BudgetView, EndColumn } from '../../../parts/lines/view.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** What the cells of a budget are drawn from. */
 export interface CellContext {
@@ -132,8 +133,8 @@ function markOf({ document }: PlanState, line: string, month: Month): Mark | nul
 }
 
 const MARK_WORDS: Readonly<Record<Mark, string>> = {
-  exception: 'Exception: this month departs from the rule',
-  step: 'The rule changes from this month on',
+  exception: messages.exceptionThisMonthDepartsFrom,
+  step: messages.theRuleChangesFromThis,
 };
 
 interface Dressing {
@@ -189,7 +190,7 @@ function figureCell(
         ) : (
           <span className="figure">{figure.text}</span>
         )}
-        {note && <span className="visually-hidden">, note: {note}</span>}
+        {note && <span className="visually-hidden">{messages.andNote(note)}</span>}
         {difference !== null && <Difference row={row} difference={difference} />}
       </>
     ),
@@ -225,26 +226,30 @@ function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetC
     title: text,
     content: (
       <span className="rule-text" style={{ width: months * column.width - 8 }}>
-        {kind === 'exception' && <span className="visually-hidden">Exception: </span>}
+        {kind === 'exception' && <span className="visually-hidden">{messages.exception} </span>}
         {text}
       </span>
     ),
   });
   if (row.kind !== 'line')
     return first
-      ? rule(SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? 'the sum of its lines', 'sum', scope.to - scope.from)
+      ? rule(
+          SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? messages.theSumOfItsLines,
+          'sum',
+          scope.to - scope.from,
+        )
       : { content: null };
   const cell = ruleCells(state.model, row.id, scope).find(({ from }) => from === stretch.from);
   return cell ? rule(cell.text, cell.kind, cell.to - cell.from) : { content: null };
 }
 
 const SUM_WORDS: Readonly<Record<string, string>> = {
-  '@income': 'the sum of all income',
-  '@expense': 'the sum of all expenses',
-  '@setAside': 'the sum of all that is set aside',
-  '@leftOver': 'net − total set aside',
-  '@net': 'total income − total expenses',
-  '@cumulativeNet': 'net, added up since the plan’s start',
+  '@income': messages.theSumOfAllIncome,
+  '@expense': messages.theSumOfAllExpenses,
+  '@setAside': messages.theSumOfAllThat,
+  '@leftOver': messages.netTotalSetAside,
+  '@net': messages.totalIncomeTotalExpenses,
+  '@cumulativeNet': messages.netAddedUpSinceThe,
 };
 
 function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
@@ -262,8 +267,8 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
               className="collapse"
               tabIndex={-1}
               aria-expanded={!row.collapsed}
-              aria-label={`${row.collapsed ? 'Open' : 'Collapse'} ${row.group.name}`}
-              title={row.collapsed ? 'Open (Space)' : 'Collapse (Space)'}
+              aria-label={messages.openOrCollapse(row.collapsed, row.group.name)}
+              title={row.collapsed ? messages.openSpace : messages.collapseSpace}
               onClick={() => onRow('collapse', row)}
             >
               <Icon name={icon} />
@@ -295,9 +300,9 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
             <span className={`label-text ${row.line.note === '' ? '' : 'has-note'}`}>{row.line.name}</span>
             {row.across && <small className="across-group">{row.group.name}</small>}
             {row.line.locked && (
-              <span className="lock-mark" title="Locked against editing">
+              <span className="lock-mark" title={messages.lockedAgainstEditing}>
                 <Icon name="lock" />
-                <span className="visually-hidden">, locked</span>
+                <span className="visually-hidden">{messages.locked}</span>
               </span>
             )}
             <RowMenu row={row} onRow={onRow} />
@@ -308,12 +313,15 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
       return {
         content: (
           <button type="button" className="add-line" tabIndex={-1} onClick={() => onRow('addLine', row)}>
-            <Icon name="add" /> Add the first line
+            <Icon name="add" /> {messages.addTheFirstLine}
           </button>
         ),
       };
     case 'subtotal':
-      return { content: <span className="label-text">{row.group.name}</span>, title: `Subtotal of ${row.group.name}` };
+      return {
+        content: <span className="label-text">{row.group.name}</span>,
+        title: messages.subtotalOf(row.group.name),
+      };
     case 'total':
       return { content: <span className="label-text">{row.label}</span> };
   }

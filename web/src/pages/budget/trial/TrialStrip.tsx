@@ -4,6 +4,7 @@ import { Icon } from '../../../ui/Icon.tsx';
 import { useNotices } from '../../../ui/Notices.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { doneSince, momentsOf, trialBefore, trialFromNow, type Trial } from './trial.ts';
+import { messages } from '../../../messages/budget.ts';
 
 interface TrialStripProps {
   readonly trial: Trial;
@@ -24,16 +25,16 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
   const goBack = () => {
     const refusal = session.undoSeveral(count);
     if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
-    else notices.say({ text: count === 1 ? 'The change is taken back.' : `${count} changes are taken back.` });
+    else notices.say({ text: messages.changesAreTakenBack(count) });
     onTrial(null);
   };
 
   return (
     <div className="trial-strip" role="status">
       <Icon name="trial" />
-      <strong>Trying</strong>
+      <strong>{messages.trying}</strong>
       <Dropdown>
-        <Dropdown.Toggle as="button" type="button" className="tool" title="Compare with another moment">
+        <Dropdown.Toggle as="button" type="button" className="tool" title={messages.compareWithAnotherMoment}>
           {trial.since} <Icon name="down" />
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
@@ -42,7 +43,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
             type="button"
             onClick={() => onTrial(trialFromNow(document, history, new Date(), locale))}
           >
-            From now on
+            {messages.fromNowOn}
           </Dropdown.Item>
           {momentsOf(history)
             .slice(-MOMENTS)
@@ -54,25 +55,19 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
                 key={item.commandId}
                 onClick={() => onTrial(trialBefore(base, scenario?.id ?? null, history, item.commandId))}
               >
-                Since before “{item.label}”
+                {messages.sinceBefore(item.label)}
               </Dropdown.Item>
             ))}
         </Dropdown.Menu>
       </Dropdown>
-      <span>
-        {count === 0
-          ? 'Change something: every figure that moves shows by how much.'
-          : count === 1
-            ? '1 change'
-            : `${count} changes`}
-      </span>
+      <span>{messages.changeCount(count)}</span>
       <span className="trial-tools">
         <button type="button" className="btn btn-sm btn-primary" onClick={() => onTrial(null)}>
-          {count === 0 ? 'Stop trying' : 'Keep'}
+          {messages.keep(count)}
         </button>
         {count > 0 && (
           <button type="button" className="btn btn-sm btn-outline-primary" onClick={goBack}>
-            Go back
+            {messages.goBack}
           </button>
         )}
       </span>

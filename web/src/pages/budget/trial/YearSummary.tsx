@@ -1,6 +1,7 @@
 import { NET, figuresOf, planOf, rolledUpValue, stretchOfYear, writeDifference, writeWithUnit } from '@haushalt/core';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { Trial } from './trial.ts';
+import { messages } from '../../../messages/budget.ts';
 
 interface YearSummaryProps {
   readonly year: number;
@@ -23,22 +24,24 @@ export function YearSummary({ year, trial }: YearSummaryProps) {
   const write = (value: number) => writeWithUnit(value, 'money', plan);
   return (
     <p className="year-summary" role="status">
-      Net of {year}:{' '}
+      {messages.netOf(year)}{' '}
       {before === before && (
         <>
           <span className="net-before">{write(before)}</span> →{' '}
         </>
       )}
-      <strong className={total < 0 ? 'negative' : undefined}>{total === total ? write(total) : 'no figure'}</strong>
+      <strong className={total < 0 ? 'negative' : undefined}>
+        {total === total ? write(total) : messages.noFigure}
+      </strong>
       {before === before && total === total && Math.abs(total - before) >= 0.005 && (
         <span className={`net-moved ${total < before ? 'is-worse' : 'is-better'}`}>
           {writeDifference(total - before, 'money', plan)}
         </span>
       )}
       {red > 0 ? (
-        <span className="in-the-red">{red === 1 ? '1 month in the red' : `${red} months in the red`}</span>
+        <span className="in-the-red">{messages.monthsInTheRedShort(red)}</span>
       ) : (
-        total === total && <span className="in-the-black">Expenses fit the income</span>
+        total === total && <span className="in-the-black">{messages.expensesFitTheIncome}</span>
       )}
     </p>
   );

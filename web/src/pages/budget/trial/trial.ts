@@ -1,5 +1,6 @@
 import { Model, applyChanges, invert, withScenario, type Document } from '@haushalt/core';
 import type { HistoryItem } from '../../../plan-session/orders.ts';
+import { messages } from '../../../messages/budget.ts';
 
 /** A trial: the plan as it was at a chosen moment, to compare with what has been made of it since. */
 export interface Trial {
@@ -18,7 +19,12 @@ let lastStamp = 0;
 export function trialFromNow(document: Document, history: readonly HistoryItem[], now: Date, locale: string): Trial {
   const time = now.toLocaleTimeString(locale, { hour: '2-digit', minute: '2-digit' });
   const last = history.filter((item) => item.state === 'done').at(-1);
-  return { since: `Since ${time}`, after: last?.commandId ?? null, model: new Model(document), stamp: ++lastStamp };
+  return {
+    since: messages.since(time),
+    after: last?.commandId ?? null,
+    model: new Model(document),
+    stamp: ++lastStamp,
+  };
 }
 
 /** The latest commands a trial can begin before: those whose changes, and those of all later ones, are at hand. */
@@ -42,7 +48,7 @@ export function trialBefore(
   const then = done.slice(from).reduceRight((earlier, item) => applyChanges(earlier, invert(item.changes ?? [])), base);
   const before = scenario !== null && then.scenarios.has(scenario) ? withScenario(then, scenario) : then;
   return {
-    since: `Since before “${done[from]!.label}”`,
+    since: messages.sinceBefore(done[from]!.label),
     after: done[from - 1]?.commandId ?? null,
     model: new Model(before),
     stamp: ++lastStamp,

@@ -1,0 +1,210 @@
+import {
+  addMonths,
+  dayInFigures,
+  monthInWords,
+  readDay,
+  readMonth,
+  toMonth,
+  type Day,
+  type Month,
+} from '@haushalt/core';
+import { lazy, Suspense, useRef, useState, type KeyboardEvent, type Ref } from 'react';
+import Overlay from 'react-bootstrap/Overlay';
+import Popover from 'react-bootstrap/Popover';
+import { messages } from '../messages/fields.ts';
+import { Icon } from '../ui/Icon.tsx';
+import { CommitField } from './CommitField.tsx';
+
+const Calendar = lazy(() => import('./Calendar.tsx'));
+
+interface CalendarFieldProps {
+  readonly label: string;
+  readonly shown: string;
+  /** What may be chosen, from and to, as days. */
+  readonly least: Day;
+  readonly most: Day;
+  readonly value: Day;
+  readonly locale: string;
+  readonly kind: 'day' | 'month';
+  readonly className?: string;
+  readonly onCommit: (text: string) => string | null;
+  readonly onNudge: (direction: 1 | -1) => void;
+  readonly onPick: (day: Day) => void;
+  readonly inputRef?: Ref<HTMLInputElement>;
+  readonly name?: string;
+}
+
+/** A text that is typed, with a calendar to choose from beside it: by its button, or Alt and an arrow down. */
+function CalendarField(props: CalendarFieldProps) {
+  const {
+    label,
+    shown,
+    least,
+    most,
+    value,
+    locale,
+    kind,
+    className = '',
+    onCommit,
+    onNudge,
+    onPick,
+    inputRef,
+    name,
+  } = props;
+  const field = useRef<HTMLSpanElement>(null);
+  const [isOpen, setOpen] = useState(false);
+  const close = () => {
+    setOpen(false);
+    field.current?.querySelector('input')?.focus();
+  };
+  const keyDown = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown' && event.altKey) {
+      event.preventDefault();
+      setOpen(true);
+    }
+  };
+  return (
+    <span ref={field} className={`calendar-field is-${kind} ${className}`} onKeyDown={keyDown}>
+      <CommitField
+        label={label}
+        shown={shown}
+        entry={shown}
+        onCommit={onCommit}
+        onNudge={onNudge}
+        {...(inputRef === undefined ? {} : { inputRef })}
+        {...(name === undefined ? {} : { name })}
+        after={
+          <button
+            type="button"
+            className="calendar-open"
+            tabIndex={-1}
+            aria-label={messages.calendarFor(label)}
+            aria-expanded={isOpen}
+            title={messages.chooseInACalendar}
+            onClick={() => setOpen(!isOpen)}
+          >
+            <Icon name="calendar" />
+          </button>
+        }
+      />
+      <Overlay
+        show={isOpen}
+        target={field}
+        placement="bottom-start"
+        rootClose
+        onHide={() => setOpen(false)}
+        popperConfig={{ strategy: 'fixed' }}
+      >
+        <Popover
+          className="calendar-popover"
+          role="dialog"
+          aria-label={messages.calendarFor(label)}
+          onKeyDown={(event: KeyboardEvent) => {
+            event.stopPropagation();
+            if (event.key === 'Escape') close();
+          }}
+        >
+          <Suspense fallback={<p className="calendar-waits">{messages.openingTheCalendar}</p>}>
+            <Calendar
+              kind={kind}
+              value={value}
+              least={least}
+              most={most}
+              locale={locale}
+              onPick={(day) => {
+                onPick(day);
+                close();
+              }}
+            />
+          </Suspense>
+        </Popover>
+      </Overlay>
+    </span>
+  );
+}
+
+interface MonthFieldProps {
+  readonly label: string;
+  /** The months there are to choose from, without a gap. */
+  readonly months: readonly Month[];
+  readonly value: Month;
+  readonly locale: string;
+  readonly className?: string;
+  readonly onChange: (month: Month) => void;
+}
+
+/** A month of the calendar: typed in any usual way, chosen in a calendar, or one further by an arrow key. */
+export function MonthField({ label, months, value, locale, className, onChange }: MonthFieldProps) {
+  const least = months[0] ?? value;
+  const most = months.at(-1) ?? value;
+  const take = (month: Month): string | null => {
+    if (month < least || month > most) {
+      return messages.onlyMonthsFromTo(monthInWords(least, locale), monthInWords(most, locale));
+    }
+    if (month !== value) onChange(month);
+    return null;
+  };
+  return (
+    <CalendarField
+      kind="month"
+      label={label}
+      shown={monthInWords(value, locale)}
+      least={`${least}-01`}
+      most={`${most}-01`}
+      value={`${value}-01`}
+      locale={locale}
+      {...(className === undefined ? {} : { className })}
+      onCommit={(text) => {
+        const month = readMonth(text, locale, value);
+        return month === null ? messages.noMonth(text, monthInWords(value, locale, 'short')) : take(month);
+      }}
+      onNudge={(direction) => void take(addMonths(value, direction === 1 ? -1 : 1))}
+      onPick={(day) => void take(toMonth(day.slice(0, 7)))}
+    />
+  );
+}
+
+interface DateFieldProps {
+  readonly label: string;
+  readonly value: Day;
+  readonly least: Day;
+  readonly most: Day;
+  readonly locale: string;
+  readonly inputRef?: Ref<HTMLInputElement>;
+  readonly name?: string;
+  /** Why a day cannot be chosen. */
+  readonly refusalOf: (day: Day) => string | null;
+  readonly onChange: (day: Day) => void;
+}
+
+/** A day of the calendar: typed in the order of the plan’s locale, chosen in a calendar, or one further by an arrow key. */
+export function DateField(props: DateFieldProps) {
+  const { label, value, least, most, locale, refusalOf, onChange, ...rest } = props;
+  const take = (day: Day): string | null => {
+    const refused = refusalOf(day);
+    if (refused === null && day !== value) onChange(day);
+    return refused;
+  };
+  const nudge = (direction: 1 | -1) => {
+    const next = new Date(Date.parse(`${value}T00:00Z`) + (direction === 1 ? -1 : 1) * 24 * 60 * 60 * 1000);
+    take(next.toISOString().slice(0, 10));
+  };
+  return (
+    <CalendarField
+      kind="day"
+      label={label}
+      shown={dayInFigures(value, locale)}
+      least={least}
+      most={most}
+      value={value}
+      locale={locale}
+      onCommit={(text) => {
+        const day = readDay(text, locale, value);
+        return day === null ? messages.noDay(text, dayInFigures(value, locale)) : take(day);
+      }}
+      onNudge={nudge}
+      onPick={(day) => void take(day)}
+      {...rest}
+    />
+  );
+}

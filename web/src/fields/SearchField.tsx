@@ -1,0 +1,165 @@
+import { autoUpdate, flip, offset, size, useFloating } from '@floating-ui/react-dom';
+import { useCombobox } from 'downshift';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { messages } from '../messages/fields.ts';
+
+/** What can be chosen: a heading tells apart what belongs together. */
+export interface SearchOption {
+  readonly value: string;
+  readonly words: string;
+  readonly heading?: string;
+}
+
+interface SearchFieldProps {
+  readonly label: string;
+  readonly options: readonly SearchOption[];
+  /** What is chosen; empty where nothing is. */
+  readonly value: string;
+  readonly placeholder?: string;
+  readonly className?: string;
+  readonly name?: string;
+  readonly isInvalid?: boolean;
+  readonly describedBy?: string;
+  readonly onChange: (value: string) => void;
+}
+
+/**
+ * Chooses one of many things by some letters of its words. What is typed stands until something is chosen by it, or
+ * stays with a sentence; Escape leaves what was chosen before.
+ */
+export function SearchField(props: SearchFieldProps) {
+  const { label, options, value, placeholder, className = '', name, isInvalid = false, describedBy, onChange } = props;
+  const chosen = options.find((option) => option.value === value) ?? null;
+  const [typed, setTyped] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const found = useMemo(() => matching(options, typed), [options, typed]);
+  const reference = useRef<HTMLInputElement>(null);
+  const { refs, floatingStyles } = useFloating({
+    strategy: 'fixed',
+    placement: 'bottom-start',
+    whileElementsMounted: autoUpdate,
+    middleware: [
+      offset(2),
+      flip({ padding: 8 }),
+      size({
+        padding: 8,
+        apply({ rects, availableHeight, elements }) {
+          Object.assign(elements.floating.style, {
+            minWidth: `${rects.reference.width}px`,
+            maxHeight: `${Math.max(120, Math.min(availableHeight, 320))}px`,
+          });
+        },
+      }),
+    ],
+  });
+  useLayoutEffect(() => reference.current?.setCustomValidity(refusal ?? ''), [refusal]);
+  const reset = () => {
+    setTyped(null);
+    setRefusal(null);
+  };
+  const choose = (option: SearchOption) => {
+    reset();
+    if (option.value !== value) onChange(option.value);
+  };
+  const box = useCombobox<SearchOption>({
+    items: [...found],
+    itemToString: (option) => option?.words ?? '',
+    selectedItem: chosen,
+    inputValue: typed ?? chosen?.words ?? '',
+    onSelectedItemChange: ({ selectedItem }) => selectedItem && choose(selectedItem),
+    stateReducer(state, { type, changes }) {
+      // Leaving the field chooses only what its words name: not what happens to be highlighted.
+      if (type === useCombobox.stateChangeTypes.InputBlur) return { ...changes, selectedItem: state.selectedItem };
+      // Enter takes the first of what is found.
+      if (type === useCombobox.stateChangeTypes.InputChange) return { ...changes, highlightedIndex: 0 };
+      return changes;
+    },
+  });
+  const leave = () => {
+    if (typed === null) return;
+    const same = options.filter(({ words }) => plain(words) === plain(typed));
+    const only = same.length > 0 ? same : found;
+    if (typed.trim() === '' && options.some((option) => option.value === '')) choose({ value: '', words: '' });
+    else if (typed.trim() === '') reset();
+    else if (only.length === 1) choose(only[0]!);
+    else setRefusal(messages.nothingIsCalled(typed));
+  };
+
+  return (
+    <span className={`search-field ${className}`}>
+      <Form.Control
+        size="sm"
+        {...box.getInputProps({
+          ref: (element: HTMLInputElement | null) => {
+            reference.current = element;
+            refs.setReference(element);
+          },
+          onFocus: (event) => event.currentTarget.select(),
+          onBlur: leave,
+          onChange: (event) => {
+            setTyped(event.currentTarget.value);
+            setRefusal(null);
+          },
+          onClick: () => !box.isOpen && box.openMenu(),
+          onKeyDown: (event) => {
+            if (event.key === 'Escape') {
+              if (box.isOpen) event.stopPropagation();
+              reset();
+            }
+            if (event.key === 'Enter' && box.isOpen) event.preventDefault();
+          },
+        })}
+        name={name}
+        aria-label={label}
+        aria-labelledby={undefined}
+        aria-invalid={isInvalid || refusal !== null}
+        aria-describedby={describedBy}
+        placeholder={placeholder}
+        autoComplete="off"
+        spellCheck={false}
+      />
+      <ul
+        {...box.getMenuProps({ ref: refs.setFloating, 'aria-label': label }, { suppressRefError: true })}
+        aria-labelledby={undefined}
+        className="search-menu"
+        style={floatingStyles}
+        hidden={!box.isOpen}
+      >
+        {box.isOpen &&
+          found.map((option, index) => (
+            <li
+              key={option.value}
+              {...box.getItemProps({ item: option, index })}
+              className={`search-option ${box.highlightedIndex === index ? 'is-highlighted' : ''} ${option.value === value ? 'is-chosen' : ''}`}
+              data-heading={option.heading !== found[index - 1]?.heading ? option.heading : undefined}
+            >
+              {option.words}
+            </li>
+          ))}
+        {box.isOpen && found.length === 0 && <li className="search-none">{messages.noMatch}</li>}
+      </ul>
+      {refusal && (
+        <small className="refusal" role="alert">
+          {refusal}
+        </small>
+      )}
+    </span>
+  );
+}
+
+/** Those whose words, or whose heading, have all that is typed; those that begin with it first. */
+export function matching(options: readonly SearchOption[], typed: string | null): readonly SearchOption[] {
+  if (typed === null || typed.trim() === '') return options;
+  const parts = plain(typed).split(' ');
+  const found = options.filter(({ words, heading = '' }) => {
+    const text = `${plain(words)} ${plain(heading)}`;
+    return parts.every((part) => text.includes(part));
+  });
+  const begins = (option: SearchOption) => plain(option.words).startsWith(plain(typed));
+  return [...found.filter(begins), ...found.filter((option) => !begins(option))];
+}
+
+function plain(text: string): string {
+  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim().replace(/\s+/g, ' ');
+}

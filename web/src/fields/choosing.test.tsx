@@ -1,0 +1,141 @@
+// @vitest-environment jsdom
+import { cleanup, screen } from '@testing-library/react';
+import { toMonth } from '@haushalt/core';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { sketch } from '../../../core/src/testing/plans.ts';
+import { inPlan } from '../testing/inPlan.tsx';
+import { DateField, MonthField } from './CalendarField.tsx';
+import { SearchField, matching } from './SearchField.tsx';
+
+afterEach(cleanup);
+const plan = sketch({ lines: { Costs: { Rent: 800 } } });
+const OPTIONS = [
+  { value: 'r', words: 'Rent', heading: 'Home' },
+  { value: 'g', words: 'Groceries', heading: 'Everyday' },
+  { value: 'p', words: 'Pärkchen', heading: 'Everyday' },
+];
+
+describe('one of many, chosen by its words', () => {
+  const field = (value: string, onChange: (value: string) => void) => (
+    <SearchField label="Line" options={OPTIONS} value={value} onChange={onChange} />
+  );
+  const box = () => screen.getByRole<HTMLInputElement>('combobox', { name: 'Line' });
+
+  it('is found by some letters, and taken by Enter', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field('', taken));
+    await user.type(box(), 'gro{Enter}');
+    expect(taken).toHaveBeenCalledWith('g');
+  });
+
+  it('is taken on leaving the field where the letters mean one alone, in any spelling', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field('', taken));
+    await user.type(box(), 'parkchen');
+    await user.tab();
+    expect(taken).toHaveBeenCalledWith('p');
+  });
+
+  it('stays as typed where nothing is meant by it, keeps its form from being sent, and Escape leaves it as it was', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field('r', taken));
+    await user.type(box(), '{Control>}a{/Control}xylophone');
+    await user.tab();
+    expect(box().value).toBe('xylophone');
+    expect(screen.getByRole('alert').textContent).toContain('“xylophone”');
+    expect(box().validity.valid).toBe(false);
+    await user.type(box(), '{Escape}');
+    expect(box().value).toBe('Rent');
+    expect(box().validity.valid).toBe(true);
+    expect(taken).not.toHaveBeenCalled();
+  });
+
+  it('is not changed by passing through it', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field('g', taken));
+    await user.click(box());
+    await user.tab();
+    expect(taken).not.toHaveBeenCalled();
+    expect(box().value).toBe('Groceries');
+  });
+
+  it('is looked for in words and headings, those that begin so first', () => {
+    expect(matching(OPTIONS, null)).toEqual(OPTIONS);
+    expect(matching(OPTIONS, 'every').map(({ value }) => value)).toEqual(['g', 'p']);
+    expect(matching(OPTIONS, 'r').map(({ value }) => value)).toEqual(['r', 'g', 'p']);
+    expect(matching(OPTIONS, 'home gro')).toEqual([]);
+  });
+});
+
+describe('a month', () => {
+  const months = ['2026-01', '2026-02', '2026-03', '2026-04'].map(toMonth);
+  const field = (onChange: (month: string) => void) => (
+    <MonthField label="First" months={months} value={months[1]!} locale="en-IE" onChange={onChange} />
+  );
+  const box = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'First' });
+
+  it('is typed in any usual way, or one further by an arrow', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field(taken));
+    await user.type(box(), '{Control>}a{/Control}apr{Enter}');
+    await user.type(box(), '{ArrowDown}');
+    await user.type(box(), '{ArrowUp}');
+    expect(taken.mock.calls.flat()).toEqual(['2026-04', '2026-03', '2026-01']);
+  });
+
+  it.each([
+    ['June', 'Choose a month from January 2026 to April 2026.'],
+    ['soon', '“soon” is no month. Write it like Feb 2026.'],
+  ])('%s is refused in its place', async (typed, sentence) => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field(taken));
+    await user.type(box(), `{Control>}a{/Control}${typed}{Enter}`);
+    expect(screen.getByRole('alert').textContent).toBe(sentence);
+    expect(box().value).toBe(typed);
+    expect(taken).not.toHaveBeenCalled();
+  });
+
+  it('is chosen in a calendar', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field(taken));
+    await user.click(screen.getByRole('button', { name: 'Calendar for: First' }));
+    await user.click(await screen.findByText('Mar', undefined, { timeout: 5000 }));
+    expect(taken).toHaveBeenCalledWith('2026-03');
+  });
+});
+
+describe('a day', () => {
+  const field = (locale: string, onChange: (day: string) => void) => (
+    <DateField
+      label="Date"
+      value="2026-03-14"
+      least="2026-01-01"
+      most="2026-12-31"
+      locale={locale}
+      refusalOf={(day) => (day > '2026-12-31' ? 'The plan has no such day.' : null)}
+      onChange={onChange}
+    />
+  );
+  const box = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'Date' });
+
+  it.each([
+    ['en-IE', '14/03/2026', '5/4', '2026-04-05'],
+    ['en-US', '03/14/2026', '5/4', '2026-05-04'],
+    ['de-DE', '14.03.2026', '5.4.', '2026-04-05'],
+  ])('stands and is read in the order of %s', async (locale, shown, typed, day) => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field(locale, taken));
+    expect(box().value).toBe(shown);
+    await user.type(box(), `{Control>}a{/Control}${typed}{Enter}`);
+    expect(taken).toHaveBeenCalledWith(day);
+  });
+
+  it('that cannot be is refused where it is typed', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field('en-IE', taken));
+    await user.type(box(), '{Control>}a{/Control}1/1/2031');
+    await user.tab();
+    expect(screen.getByRole('alert').textContent).toBe('The plan has no such day.');
+    expect(taken).not.toHaveBeenCalled();
+  });
+});

@@ -1,0 +1,48 @@
+/** What the interface says: fields. */
+export const messages = {
+  // FigureField
+  aFigureIsNeededHere: 'A figure is needed here.',
+
+  // InputField
+  nothing: 'nothing',
+  noFigure: 'no figure',
+  formulaOf: (label: string) => `Formula of ${label}`,
+  equals: (figure: string, when: string | undefined) => `= ${figure}${when !== undefined ? ` in ${when}` : ''}`,
+  write: (replacement: string) => `Write ${replacement}`,
+
+  // Slider
+  tryValuesOf: (name: string) => `Try values of ${name}`,
+
+  // FormulaField
+  theMonthsNumber1To: 'the month’s number, 1 to 12',
+  theQuartersNumber1To: 'the quarter’s number, 1 to 4',
+  theCalendarYear: 'the calendar year',
+  theMonthsNumberInThe: 'the month’s number in the plan',
+  wholeYearsSinceThePlans: 'whole years since the plan’s start',
+  forExample: (summary: string, printFormula: string) => `${summary}; for example ${printFormula}`,
+
+  // keys
+  enterEscInAField: 'Enter, Esc in a field',
+  takeWhatWasTypedLeave: 'take what was typed, leave it as it was',
+  lettersOrInAField: 'letters or + − × in a field',
+  aFormulaWithNamesTo: 'a formula, with names to choose from',
+  inAField: '↑ ↓ in a field',
+  aLittleMoreALittle: 'a little more, a little less',
+  onASlider: '← → on a slider',
+  tryValuesAllPagesFollow: 'try values; all pages follow',
+
+  // CalendarField
+  calendarFor: (label: string) => `Calendar for: ${label}`,
+  chooseInACalendar: 'Choose in a calendar (Alt+↓)',
+  openingTheCalendar: 'Opening the calendar …',
+  noMonth: (text: string, example: string) => `“${text}” is no month. Write it like ${example}.`,
+  noDay: (text: string, example: string) => `“${text}” is no day. Write it like ${example}.`,
+  onlyMonthsFromTo: (first: string, last: string) => `Choose a month from ${first} to ${last}.`,
+
+  // SearchField
+  nothingIsCalled: (text: string) => `Nothing here is called “${text}”. Choose one of the list.`,
+  noMatch: 'Nothing is called so.',
+
+  // formulaField
+  taxSchedule: 'tax schedule',
+};

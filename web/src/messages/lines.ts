@@ -1,0 +1,26 @@
+/** What the interface says: lines. */
+export const messages = {
+  // columns
+  plan: 'Plan',
+  year: 'Year',
+  theWholePlan: 'The whole plan',
+  average: 'Average',
+  toDate: 'To date',
+  share: 'Share',
+  ofGroup: 'Of group',
+  ofCosts: 'Of costs',
+  target: 'Target',
+  offBy: 'Off by',
+
+  // figures
+  totalOfTheGroup: 'total of the group',
+  thereIsNoInThese: (name: string) => `There is no ${name} in these months, so there is no share of it.`,
+
+  // rows
+  income: 'Income',
+  expenses: 'Expenses',
+  setAside: 'Set aside',
+  memo: 'Memo',
+  hasNoLinesYet: (name: string) => `${name} has no lines yet`,
+  subtotalOf: (name: string) => `${name}, subtotal`,
+};

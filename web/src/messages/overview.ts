@@ -1,0 +1,39 @@
+/** What the interface says: overview. */
+export const messages = {
+  // OverviewPage
+  nothingToSeeYet: 'Nothing to see yet',
+  theOverviewShowsHowThe: 'The overview shows how the year looks once the budget has lines with figures.',
+  goToTheBudget: 'Go to the budget',
+  overview: 'Overview',
+  income: 'Income',
+  expenses: 'Expenses',
+  netOf: (year: number) => `Net of ${year}`,
+  netByMonth: 'Net by month',
+  monthsInTheRed: (redCount: number) => (redCount === 1 ? 'One month in the red: ' : `${redCount} months in the red: `),
+  whereTheMoneyGoes: 'Where the money goes',
+  noExpensesIn: (year: number) => `No expenses in ${year}.`,
+  worthASecondLook: 'Worth a second look',
+  checksFindNothing: 'Checks find nothing.',
+  allChecks: (open: number) => (open === 1 ? 'Open the check' : `All ${open} checks`),
+  loansSavingsTaxBreakEven: 'Loans, savings, tax, break-even',
+  changedLast: 'Changed last',
+  nothingHasBeenChangedSince: 'Nothing has been changed since the plan was made.',
+
+  // calculatorsNow
+  noIncomeGiven: 'no income given',
+  stillOwed: (money: string) => `, ${money} still owed`,
+  aMonthUntil: (money: string, now: string, month: string) => `${money} a month${now}, until ${month}`,
+  inIt: (money: string) => `${money} in it, `,
+  comesToBy: (now: string, money: string, month: string) => `${now}comes to ${money} by ${month}`,
+  for: (money: string, year: number) => `${money} for ${year}`,
+  neverAsItStands: 'never, as it stands',
+  nothingIsLostFromUnits: (figure: string) => `nothing is lost from ${figure} units on`,
+  paidBackIn: (month: string) => `paid back in ${month}`,
+  bothHaveCostTheSame: (month: string) => `both have cost the same in ${month}`,
+
+  // glance
+  netByMonthIn: (year: number) => `Net by month in ${year}`,
+  month: 'Month',
+  net: 'Net',
+  addedUpSinceThePlans: 'Added up since the plan’s start',
+};

@@ -1,0 +1,85 @@
+/** What the interface says: projection. */
+export const messages = {
+  // ProjectionPage
+  linesAndGroupsHaveRates: 'Lines and groups have rates of their own; totals follow from them.',
+  thePlanHasFiguresFor: (year: number, last: number) =>
+    `The plan has figures for the years after ${year} already. Project from ${last} to carry it on.`,
+  projectFrom: (last: number) => `Project from ${last}`,
+  thePlanGoesOnUntil: (last: number) => `The plan goes on until December ${last}; every line has a rule for it.`,
+  aProjectionNeedsARate: 'A projection needs a rate',
+  addAnAssumptionWithThe:
+    'Add an assumption with the unit “rate per year”, for example inflation, and next year follows from it.',
+  openTheAssumptions: 'Open the assumptions',
+  projection: 'Projection',
+  allLinesGrowBy: 'All lines grow by',
+  nothingTheyStayAsThey: 'nothing, they stay as they are',
+  thePlanHasMonthsOf: (months: number, year: number) =>
+    `The plan has ${months === 1 ? 'one month' : `${months} months`} of ${year}; the projection is of ${months === 1 ? 'it' : 'these'}.`,
+  takeItIntoThePlan: 'Take it into the plan',
+  letsThePlanGoOn: 'Lets the plan go on by these years, with live rules',
+  viewOfTheProjection: 'View of the projection',
+  years: 'Years',
+  whatItStartsFrom: 'What it starts from',
+  asPlanned: 'As planned',
+  whatThePlanHasFor: (year: number) => `What the plan has for ${year}`,
+  asItWas: 'As it was',
+  whatReallyHappenedIn: (year: number) => `What really happened in ${year}`,
+  howFiguresGrow: 'How figures grow',
+  everyJanuary: 'Every January',
+  figuresRiseOnceAYear: 'Figures rise once a year',
+  everyMonth: 'Every month',
+  figuresCreepUpALittle: 'Figures creep up a little every month',
+  whoseMoney: 'Whose money',
+  asPaidThen: 'As paid then',
+  nominalFigures: 'Nominal figures',
+  todaysMoney: 'Today’s money',
+  inTheMoneyOf: (year: number) => `In the money of ${year}`,
+  both: 'Both',
+  pricesRiseBy: 'Prices rise by',
+  changes: 'Changes',
+  picture: 'Picture',
+  projectionFrom: (year: number) => `Projection from ${year}`,
+  asItReallyWasFrom: (year: number, first: string | undefined, last: string | undefined, lines: number) =>
+    `${year} as it really was from ${first} to ${last}, in ${lines === 1 ? 'one line' : `${lines} lines`} with entries; everything else as planned.`,
+  incomeExpensesAndNetFrom: (baseYear: number, today: boolean) =>
+    `Income, expenses and net from ${baseYear}${today ? ', in today’s money' : ''}`,
+  year: 'Year',
+  income: 'Income',
+  expenses: 'Expenses',
+  net: 'Net',
+
+  // ProjectionReckoning
+  reckoning: 'Reckoning',
+  projected: (year: number) => `${year}, projected`,
+  noFigure: 'no figure',
+  thereIsNoTotalOf: (baseYear: number) => `There is no total of ${baseYear} to start from.`,
+  whatItWasInThe: (rate: string, stepping: string) =>
+    `What it was in the year before, month by month, grown by ${rate}${stepping === 'monthly' ? ', a little every month' : ', once a year'}.`,
+  theSumOfItsLines: 'The sum of its lines, each grown by its own rate.',
+  thatIsAYear: (figure: string) => `That is ${figure} a year.`,
+  deflated: (baseYear: number, money: string, toFixed: string) =>
+    `In the money of ${baseYear}: ${money} ÷ ${toFixed} =`,
+  chooseItsRate: 'Choose its rate',
+  chooseWhatItGrowsBy: 'Choose what it grows by (Enter)',
+
+  // RateDialog
+  typeARateForExample: 'Type a rate, for example 3.5 %.',
+  whatGrowsBy: (name: string) => `What ${name} grows by`,
+  save: 'Save',
+  asItsGroupElseAs: 'As its group, else as the plan',
+  asTheWholePlan: 'As the whole plan',
+  aRateOfItsOwn: 'A rate of its own',
+  rateOfItsOwnA: 'Rate of its own, a year',
+
+  // cells
+  ownRate: 'a rate of its own',
+  line: 'Line',
+  rateHeading: 'Rate',
+  change: 'Change',
+  todays: (year: number) => `${year}, today’s`,
+  noRateItStaysAs: 'No rate: it stays as it is',
+  noRateItGoesOn: 'No rate: it goes on, and ends, with the loan or pot it follows',
+  rateOfThePlan: (what: string) => `${what}, as the whole plan`,
+  rateOfItsGroup: (what: string) => `${what}, as its group`,
+  thereWasNothingTheYear: 'There was nothing the year before.',
+};

@@ -1,0 +1,28 @@
+/** What the interface says: reckoning. */
+export const messages = {
+  // FormulaView
+  theRuleArrowKeysChoose: 'The rule; arrow keys choose its parts',
+  goThere: 'Go there',
+
+  // ReckoningPanel
+  reckoning: 'Reckoning',
+  noFigure: 'no figure',
+  changeTheRule: 'Change the rule',
+  changeTheRuleCtrlEnter: 'Change the rule (Ctrl+Enter)',
+  stepsAndPatterns: 'Steps and patterns',
+  stepsExceptionsAndPatternsAlt: 'Steps, exceptions and patterns (Alt+R)',
+  aNoteOnThisFigure: 'A note on this figure (Alt+N)',
+  changeTheNote: 'Change the note',
+  note: 'Note',
+  putAway: 'Put away',
+  clearTheException: 'Clear the exception',
+  clearTheExceptionDelete: 'Clear the exception (Delete)',
+  usedBy: 'Used by',
+  afterThePlan: (period: number) => (period < 0 ? 'before the plan' : 'after the plan'),
+  showHowThisCameAbout: 'Show how this came about',
+  nothing: 'nothing',
+  theSumOfItsMonths:
+    'The sum of its months; an average passes over empty ones, and a share is of the total of the same months.',
+  theFigureOfTheLast: 'The figure of the last month, as for a balance.',
+  theAverageOfItsMonths: 'The average of its months, passing over empty ones.',
+};

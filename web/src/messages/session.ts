@@ -1,0 +1,19 @@
+/** What the interface says: session. */
+export const messages = {
+  // api
+  theServerRefusedWithoutSaying: 'The server refused without saying why.',
+  haushaltsServerCannotBeReached: 'Haushalt’s server cannot be reached.',
+
+  // orders
+  noSuchStep: 'There is no such step in the history of this plan.',
+  whatThisChangedHasNot: 'What this changed has not arrived yet. Try again.',
+
+  // session
+  thereIsNothingToTake: 'There is nothing to take back.',
+  thereIsNothingToDo: 'There is nothing to do again.',
+  theBrowsersStorageIsFull: 'The browser’s storage is full. Leave this page open until everything is saved.',
+  itWasTriedTimesAnd: (message: string, times: number) => `${message} It was tried ${times} times and is left out now.`,
+
+  // useSend
+  undo: 'Undo',
+};

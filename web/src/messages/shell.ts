@@ -1,0 +1,105 @@
+/** What the interface says: shell. */
+export const messages = {
+  // KeyList
+  keys: 'Keys',
+
+  // NotFound
+  thereIsNoSuchPage: 'There is no such page',
+  theAddressMayBeMisspelt: 'The address may be misspelt.',
+  goToYourPlans: 'Go to your plans',
+
+  // PlanSettings
+  planSettings: 'Plan settings',
+  save: 'Save',
+
+  // PlanShell
+  openingThePlan: 'Opening the plan',
+  thisPlanCannotBeOpened: 'This plan cannot be opened',
+  tryAgain: 'Try again',
+  takenBack: (label: string | undefined) => `Taken back: ${label}.`,
+  doneAgain: (label: string | undefined) => `Done again: ${label}.`,
+  haushalt: 'Haushalt',
+  keysWithKey: 'Keys (?)',
+  assumptions: 'Assumptions',
+  assumptionsAltA: 'Assumptions (Alt+A)',
+  windowTitle: (name: string) => `${name} – Haushalt`,
+  scenario: (name: string) => `Scenario: ${name}`,
+  thePlanItselfStaysAs: (partCount: number, parts: string) =>
+    partCount === 0
+      ? 'Nothing is otherwise yet. Change a value or a figure; the plan itself stays as it is.'
+      : `${parts}. The plan itself stays as it is.`,
+  compare: 'Compare',
+  backToThePlan: 'Back to the plan',
+  undo: 'Undo',
+  takeBack: 'Take back',
+  toTakeBack: 'take back',
+  redo: 'Redo',
+  doAgain: 'Do again',
+  toDoAgain: 'do again',
+  nothingTo: (none: string) => `Nothing to ${none}`,
+  pagesOfThePlan: 'Pages of the plan',
+  plans: 'Plans',
+  saveAsFile: 'Save as file',
+  settings: 'Settings',
+  thingsWorthASecondLook: (count: number) =>
+    count === 1 ? 'One thing worth a second look' : `${count} things worth a second look`,
+  checks: (count: number) => (count === 1 ? '1 check' : `${count} checks`),
+  saving: (waiting: number) => (waiting === 0 ? 'Saved' : 'Saving …'),
+  theServerIsAwayOne: (waiting: number) =>
+    waiting === 0
+      ? 'The server is away'
+      : `The server is away. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`} and will be sent.`,
+
+  // keyList
+  moving: 'Moving',
+  figuresAndRules: 'Figures and rules',
+  typeAFigureLettersBegin: 'type a figure; letters begin a rule',
+  deleteOnAStep: '← → Delete on a step',
+  moveItByAMonth: 'move it by a month, remove it',
+  blocksOfFigures: 'Blocks of figures',
+  shiftWithAMovingKey: 'Shift with a moving key',
+  selectABlock: 'select a block',
+  copyPaste: 'copy, paste',
+  linesAndGroupsOnTheir: 'Lines and groups (on their name)',
+  rename: 'rename',
+  theViewAndTheWork: 'The view and the work beside it',
+  theOtherPages: 'The other pages',
+  enterOnAProjection: 'Enter on a projection',
+  chooseWhatTheLineOr: 'choose what the line or group grows by',
+  nOnSpending: 'N on spending',
+  enterWhatWasPaidOr: 'enter what was paid or came in',
+  enterOnSpending: 'Enter on spending',
+  toTheEntriesOfThe: 'to the entries of the line',
+  onAChart: '← → on a chart',
+  fromPointToPointWith: 'from point to point, with its figures',
+  onAnAssumptionsValue: '↑ ↓ on an assumption’s value',
+  aLittleMoreALittle: 'a little more, a little less',
+  onItsSlider: '← → on its slider',
+  tryValuesAllPagesFollow: 'try values; all pages follow',
+  altAltOnAnAssumption: 'Alt+↑, Alt+↓ on an assumption',
+  moveItUpOrDown: 'move it up or down',
+  loansSavingsTaxBreakEven: 'Loans, savings, tax, break-even',
+  ctrlCInASchedule: 'Ctrl+C in a schedule',
+  copyItAsATable: 'copy it as a table',
+  fromTheTermsToThe: 'from the terms to the figures, and back',
+  everywhere: 'Everywhere',
+  fromTheFiguresToWhat: 'from the figures to what is beside them, and back',
+
+  // pages
+  overview: 'Overview',
+  budget: 'Budget',
+  projection: 'Projection',
+  loans: 'Loans',
+  savings: 'Savings',
+  tax: 'Tax',
+  breakEven: 'Break-even',
+  spending: 'Spending',
+  charts: 'Charts',
+  whatIf: 'What if',
+  checksPage: 'Checks',
+
+  // shellKeys
+  undoRedo: 'undo, redo',
+  assumptionsOpenOrClosed: 'assumptions open or closed',
+  thisList: 'this list',
+};

@@ -1,0 +1,92 @@
+/** What the interface says: tax. */
+export const messages = {
+  // Bands
+  bands: 'Bands',
+  fromTheBeginning: 'from the beginning',
+  validFromOn: (validFrom: number) => `from ${validFrom} on`,
+  from: 'From',
+  rate: 'Rate',
+  taxBelow: 'Tax below',
+  bandBeginsAt: (index: number) => `Band ${index} begins at`,
+  rateOfBand: (index: number) => `Rate of band ${index}`,
+  takeAwayBand: (index: number) => `Take away band ${index}`,
+  noBandsHoldInYet: (year: number) => `No bands hold in ${year} yet.`,
+  aBand: 'A band',
+  otherBandsFromOn: (year: number) => `Other bands from ${year} on`,
+  beginsWithTheBandsOf: (year: number) => `Begins with the bands of now; the years before ${year} keep theirs`,
+  theseBands: 'These bands',
+
+  // Breakdown
+  giveAnIncomeAndThe: 'Give an income, and the tax on it is reckoned here, band by band.',
+  theTaxBandByBand: 'The tax band by band',
+  income: 'Income',
+  lessTheAllowance: 'less the allowance',
+  taxed: 'Taxed',
+  upToNothingIsDue: (money: string, money2: string) =>
+    `Up to ${money} nothing is due, and ${money2} is not more than that.`,
+  band: 'Band',
+  inThisBand: 'In this band',
+  tax: 'Tax',
+  addedUp: 'Added up',
+  incomesFromOn: (money: string) => `from ${money} on`,
+  bandFromTo: (money: string, money2: string) => `${money} to ${money2}`,
+
+  // IncomeRange
+  incomesFrom: 'Incomes from',
+  toIncome: 'to',
+  inStepsOf: 'in steps of',
+  incomesTo: 'Incomes to',
+  stepOfIncomes: 'Step of incomes',
+
+  // TaxPage
+  noTaxScheduleYet: 'No tax schedule yet',
+  writeDownTheBandsOf:
+    'Write down the bands of a tax, and see what an income owes and why; compare two schedules, or print a table of incomes.',
+  bandByBand: 'Band by band',
+  tableOfIncomes: 'Table of incomes',
+  compare: 'Compare',
+  withAnotherSchedule: 'With another schedule',
+  termsOf: (name: string) => `Terms of ${name}`,
+  year: 'Year',
+  ofTheYear: 'of the year',
+  orTakeItFrom: 'or take it from',
+  whoseYearIsTheIncome: 'Whose year is the income',
+  aLinesYearTotal: 'a line’s year total …',
+  allowance: 'Allowance',
+  none: 'none',
+  nothingDueUpTo: 'Nothing due up to',
+  noSuchLimit: 'no such limit',
+  whatTakes: (name: string) => `What ${name} takes`,
+  taxOf: (year: number) => `Tax of ${year}`,
+  ofTheIncome: 'Of the income',
+  effectiveRate: 'effective rate',
+  onOneMore: 'On one more',
+  marginalRate: 'marginal rate',
+  leftOfTheIncome: 'Left of the income',
+  view: 'View',
+  thereIsNoSuchSchedule: 'There is no such schedule.',
+  print: 'Print',
+  taxBy: (name: string) => `Tax by ${name}`,
+  thereIsNoOtherSchedule: 'There is no other schedule to compare with yet. Duplicate this one and change it.',
+  with: 'with',
+  taxByAnd: (name: string, name2: string) => `Tax by ${name} and ${name2}`,
+
+  // TaxPlacing
+  theTaxOfInThe: (name: string) => `The tax of ${name} in the budget`,
+  taxes: 'Taxes',
+  inTheMonthsChosen: 'In the months chosen',
+  paidIn: 'Paid in',
+
+  // taxViews
+  incomesBeginAtNothingOr: 'Incomes begin at nothing or above.',
+  theLastIncomeHasTo: 'The last income has to be above the first.',
+  theStepHasToBe: 'The step has to be above zero.',
+  thatWouldBeIncomesUp: (count: number, most: number) =>
+    `That would be ${count} incomes; up to ${most} fit. Take a wider step.`,
+  left: 'Left',
+  difference: 'Difference',
+  bothTakeTheSameOn: 'Both take the same on all these incomes.',
+  takesLessOrTheSame: (name: string | null) => `${name} takes less, or the same, on all these incomes.`,
+  fromOnDoes: (money: string, name: string | null) => `from ${money} on, ${name} does`,
+  takesLessUpTo: (name: string | null, money: string, turns: string) => `${name} takes less up to ${money}; ${turns}.`,
+};

@@ -1,0 +1,23 @@
+/** What the interface says: ui. */
+export const messages = {
+  // ErrorBoundary
+  somethingWentWrongInHaushalt: 'Something went wrong in Haushalt itself',
+  yourPlansAreSafeEverything:
+    'Your plans are safe: everything you had confirmed is kept. Open the page again to go on.',
+  openThePageAgain: 'Open the page again',
+
+  // FormDialog
+  cancel: 'Cancel',
+
+  // Loading
+  opening: 'Opening',
+
+  // Notices
+  close: 'Close',
+
+  // SidePanel
+  closePanel: (title: string) => `Close: ${title}`,
+
+  // useUnfinished
+  wasNotTaken: (text: string, refusal: string) => `“${text}” was not taken. ${refusal}`,
+};
