@@ -65,7 +65,12 @@ export default tseslint.config(
   },
   {
     // Ready-made plans are data; their lines are named as a plan's lines are.
-    files: ['web/src/messages/**', 'web/src/**/*.test.{ts,tsx}', 'web/src/testing/**', 'web/src/pages/start/readyMade.ts'],
+    files: [
+      'web/src/messages/**',
+      'web/src/**/*.test.{ts,tsx}',
+      'web/src/testing/**',
+      'web/src/pages/start/readyMade.ts',
+    ],
     rules: { 'no-restricted-syntax': 'off' },
   },
   {

@@ -17,7 +17,7 @@ test('units at which nothing is lost, their picture and their table', async ({ a
   await expect(answer.getByRole('status')).toContainText('Never: a unit costs as much as it brings');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(answer.getByRole('button', { name: '727' })).toBeVisible();
-  await page.getByRole('textbox', { name: 'Price of a unit' }).fill('');
+  await page.getByRole('textbox', { name: 'Price per unit' }).fill('');
   await page.keyboard.press('Enter');
   await expect(answer.getByRole('status')).toContainText('The price is empty');
 });
@@ -46,7 +46,7 @@ test('the month in which the stall, or a set of lines, has paid itself back', as
   await dialog.getByLabel('Bread sales').check();
   await dialog.getByLabel('Oven').check();
   await dialog.getByRole('button', { name: 'Take these together' }).click();
-  await expect(page.getByRole('textbox', { name: 'Net of a month' })).toHaveValue('Bread sales - Oven');
+  await expect(page.getByRole('textbox', { name: 'Monthly net' })).toHaveValue('Bread sales - Oven');
   await expect(answer).toContainText('June 2026');
 });
 
@@ -70,7 +70,7 @@ test('a new one asks which question it is to answer', async ({ application, page
   await page.goto(`${application.url}/plans/household/break-even`);
   await page.getByRole('button', { name: 'New break-even' }).click();
   await page.getByLabel('Name', { exact: true }).fill('The year');
-  await page.getByLabel('In which month it has paid itself back').check();
+  await page.getByLabel('Payback of a project').check();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'When The year is reached' }).getByRole('status')).toHaveText(
     'There is nothing to pay back: added up, it is never below zero.',

@@ -328,7 +328,7 @@ test('everything a line can do is in its menu, by keyboard too', async ({ page, 
 
   await page.getByRole('rowheader', { name: 'Pharmacy copy', exact: true }).hover();
   await page.getByRole('button', { name: 'More for Pharmacy copy' }).click();
-  await page.getByRole('button', { name: 'Unit, look and note …' }).click();
+  await page.getByRole('button', { name: 'Unit, view and note …' }).click();
   const dialog = page.getByRole('dialog', { name: 'Pharmacy copy' });
   await dialog.getByLabel('A year of it is').selectOption('the average, as for a price');
   await dialog.getByLabel('Note').fill('What the chemist takes.');

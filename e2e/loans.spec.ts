@@ -10,10 +10,10 @@ test('a loan follows from its terms, whichever of them is asked for', async ({ a
 
   // The payment becomes what is given, so nothing moves; then a higher one ends the loan earlier.
   await page.getByRole('radio', { name: 'Compute the duration' }).check();
-  await expect(page.getByLabel('Duration', { exact: true })).toHaveText('42 months');
+  await expect(page.getByLabel('Term', { exact: true })).toHaveText('42 months');
   await page.getByRole('textbox', { name: 'Monthly payment' }).fill('200');
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Duration', { exact: true })).toHaveText('30 months');
+  await expect(page.getByLabel('Term', { exact: true })).toHaveText('30 months');
 
   await page.getByRole('textbox', { name: 'Monthly payment' }).fill('20');
   await page.keyboard.press('Enter');
@@ -72,11 +72,11 @@ test('offers stand side by side, and one is taken with all that uses the loan', 
 
   await page.getByRole('button', { name: 'Another offer' }).click();
   await expect(page.getByText('The offer Cargo bike copy')).toBeVisible();
-  await page.getByRole('textbox', { name: 'Duration' }).fill('24');
+  await page.getByRole('textbox', { name: 'Term' }).fill('24');
   await page.keyboard.press('Enter');
   await expect(table.getByRole('row', { name: /^Months until/ })).toContainText('24 months');
 
-  await table.getByRole('row').last().getByRole('button', { name: 'Take it' }).nth(1).click();
+  await table.getByRole('row').last().getByRole('button', { name: 'Use this offer' }).nth(1).click();
   await expect(
     table
       .getByRole('row', { name: /^Monthly payment/ })
@@ -89,7 +89,7 @@ test('offers stand side by side, and one is taken with all that uses the loan', 
 
 test('payments at other rates and durations, with the loan’s own marked', async ({ application, page }) => {
   await page.goto(`${application.url}/plans/household/loans?view=rates`);
-  const grid = page.getByRole('grid', { name: 'Monthly payments by rate and duration' });
+  const grid = page.getByRole('grid', { name: 'Monthly payments by rate and term' });
   await expect(grid.getByRole('row', { name: /5.9 %/ })).toContainText('142.62');
   await page.getByLabel('Rates in steps of').selectOption({ label: '1.0 %' });
   await expect(grid.getByRole('rowheader')).toHaveText(['2.9 %', '3.9 %', '4.9 %', '5.9 %', '6.9 %', '7.9 %', '8.9 %']);
@@ -113,7 +113,7 @@ test('a new loan goes into the budget in its two parts, and follows every change
   for (const [label, text] of [
     ['Amount', '1,200'],
     ['Yearly rate', '6'],
-    ['Duration', '12'],
+    ['Term', '12'],
   ] as const) {
     await page.getByRole('textbox', { name: label, exact: true }).fill(text);
     await page.keyboard.press('Enter');
@@ -121,7 +121,7 @@ test('a new loan goes into the budget in its two parts, and follows every change
   await expect(page.getByRole('button', { name: '€103.28' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Put it into the budget' }).click();
-  await page.getByLabel('Split into interest and what pays it back').check();
+  await page.getByLabel('Split into interest and principal').check();
   await page.getByLabel('Group').selectOption({ label: 'A new group, Loans' });
   await page.getByRole('dialog').getByRole('button', { name: 'Put into the budget' }).click();
   await page.getByRole('button', { name: 'Show it there' }).click();

@@ -32,7 +32,7 @@ test('next year follows line by line from one shared rate, a group’s or a line
   await expect(budget.cell('Rent', 5)).toHaveText('15,048.00');
   await expect(budget.reckoning()).toContainText('a rate of its own');
 
-  await page.getByLabel('All lines grow by').selectOption({ label: 'Pay rise, 1.8 %' });
+  await page.getByLabel('Growth rate').selectOption({ label: 'Pay rise, 1.8 %' });
   await expect(budget.cell('Nursery', 1)).toHaveText('1.8 %');
   await budget.saved();
   await page.reload();
@@ -46,7 +46,7 @@ test('many years stand side by side, nominal and in today’s money, with a pict
 }) => {
   await page.goto(`${application.url}/plans/household/projection?year=2027`);
   await page.getByLabel('Years', { exact: true }).fill('3');
-  await page.getByRole('button', { name: 'Changes' }).click();
+  await page.getByRole('button', { name: 'Increases' }).click();
   await page.getByRole('radio', { name: 'Both' }).click();
   await expect(page.getByRole('columnheader')).toHaveText([
     'Line', 'Rate', '2027', '2028', '2028, today’s', '2029', '2029, today’s', '2030', '2030, today’s',
@@ -61,12 +61,12 @@ test('many years stand side by side, nominal and in today’s money, with a pict
 
 test('a projection is taken into the plan as live rules, and agrees with it', async ({ application, page, budget }) => {
   await page.goto(`${application.url}/plans/household/projection?year=2026`);
-  await page.getByRole('button', { name: 'Take it into the plan' }).click();
+  await page.getByRole('button', { name: 'Use this offer into the plan' }).click();
   await page.getByRole('button', { name: 'Project from 2028' }).click();
   await expect(page.getByRole('columnheader', { name: '2029', exact: true })).toBeVisible();
   const rent = await budget.figure('Rent', 5);
   const net = await budget.figure('Net', 5);
-  await page.getByRole('button', { name: 'Take it into the plan' }).click();
+  await page.getByRole('button', { name: 'Use this offer into the plan' }).click();
   await expect(page.getByText('The plan goes on until December 2029')).toBeVisible();
   await budget.open('household', 2029);
   await expect.poll(() => budget.figure('Rent', 13)).toBe(rent);

@@ -1,11 +1,11 @@
 import { expect, expectAccessible, setMonth, test } from './application.ts';
 
-test('a pot tells what it comes to, and what a goal takes', async ({ application, page, budget }) => {
+test('a fund tells what it comes to, and what a goal takes', async ({ application, page, budget }) => {
   await page.goto(`${application.url}/plans/household/savings`);
   const answer = page.getByRole('region', { name: 'What Kitchen fund comes to' });
   await expect(answer.getByRole('button', { name: '€8,604.35' })).toBeVisible();
   await expect(answer).toContainText('in today’s money');
-  await expect(page.getByRole('img', { name: 'What was put in, and what interest has added' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Deposits, and what interest has added' })).toBeVisible();
   await expectAccessible(page);
 
   await page.getByRole('radio', { name: 'Compute the monthly deposit' }).check();
@@ -13,7 +13,7 @@ test('a pot tells what it comes to, and what a goal takes', async ({ application
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Monthly deposit', { exact: true })).toHaveText('€218.33');
   await setMonth(page, 'Until', 'December 2029');
-  await expect(page.getByRole('textbox', { name: 'Duration' })).toHaveValue('48 months');
+  await expect(page.getByRole('textbox', { name: 'Term' })).toHaveValue('48 months');
   await expect(page.getByLabel('Monthly deposit', { exact: true })).not.toHaveText('€218.33');
   const deposit = (await page.getByLabel('Monthly deposit', { exact: true }).innerText()).replace('€', '');
   await budget.open('household');
@@ -30,7 +30,7 @@ test('pauses, single entries and living off it', async ({ application, page }) =
   await page.getByRole('button', { name: 'Take away entry 1' }).click();
   await expect(grid.getByRole('row', { name: /^2026/ })).toContainText('2,160.00');
 
-  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByRole('button', { name: 'Withdrawal' }).click();
   await page.getByRole('textbox', { name: 'Amount of entry 1' }).fill('90,000');
   await page.keyboard.press('Enter');
   await expect(answer.getByRole('status')).toContainText('less can be taken out than is wanted');
@@ -51,9 +51,9 @@ test('pauses, single entries and living off it', async ({ application, page }) =
   await expectAccessible(page);
 });
 
-test('several pots stand together', async ({ application, page }) => {
+test('several funds stand together', async ({ application, page }) => {
   await page.goto(`${application.url}/plans/household/savings?view=together`);
-  const grid = page.getByRole('grid', { name: 'All pots together' });
+  const grid = page.getByRole('grid', { name: 'All funds together' });
   await expect(grid.getByRole('columnheader')).toHaveText(['Month', 'Kitchen fund', 'Cushion', 'Together']);
   await expect(grid.getByRole('row', { name: /^January 2026/ })).toContainText('4,323.94');
   await page.getByRole('radio', { name: 'by year', exact: true }).click();
@@ -64,7 +64,7 @@ test('several pots stand together', async ({ application, page }) => {
 test('what cannot be is said where it was given', async ({ application, page }) => {
   await page.goto(`${application.url}/plans/household/savings`);
   await page.getByRole('radio', { name: 'so much a month' }).click();
-  const withdrawal = page.getByRole('textbox', { name: 'Out every month' });
+  const withdrawal = page.getByRole('textbox', { name: 'Monthly withdrawal' });
   await withdrawal.fill('-5');
   await page.keyboard.press('Enter');
   await expect(withdrawal).toHaveAccessibleDescription('A monthly withdrawal has to be above zero.');

@@ -26,7 +26,7 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await expect(form.getByRole('alert')).toContainText('150,');
   await form.getByLabel('Amount').fill('150.20');
   await page.keyboard.press('Enter');
-  await takeBack(page, 'Entered: A kite.');
+  await takeBack(page, 'Added: A kite.');
   await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('');
   await form.getByLabel('What').fill('A kite');
   await form.getByLabel('Amount').fill('150.20');
@@ -98,7 +98,7 @@ test('another page that is open sees an entry at once, and with the server away 
     other.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1), // prettier-ignore
   ).toHaveText('12.00');
 
-  await expect(page.getByText('Entered: Gifts.')).toBeVisible();
+  await expect(page.getByText('Added: Gifts.')).toBeVisible();
   await expect(form.getByLabel('Amount')).toHaveValue('');
   await application.kill();
   await form.getByLabel('What').fill('A puzzle');
@@ -115,7 +115,7 @@ test('another page that is open sees an entry at once, and with the server away 
 
   // What was entered is taken back like everything else, also after a reload.
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Taken back: Entered: A puzzle, 9.00.')).toBeVisible();
+  await expect(page.getByText('Undone: Entered: A puzzle, 9.00.')).toBeVisible();
   await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('12.00');
 });
 
@@ -127,18 +127,18 @@ test('a projection starts from what really happened, and is taken into the plan 
   await page.goto(`${application.url}/plans/household/projection?year=2026`);
   const power = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Power', exact: true }) });
   await expect(power.getByRole('gridcell').nth(1)).toHaveText('888.00');
-  await page.getByRole('radio', { name: 'As it was' }).click();
+  await page.getByRole('radio', { name: 'Actual base' }).click();
   // The year’s settlement of June was not planned.
   await expect(power.getByRole('gridcell').nth(1)).toHaveText('951.18');
   await expect(page.getByText(/2026 as it really was from Jan to Oct, in 21 lines with entries/)).toBeVisible();
   await expectAccessible(page);
 
-  // A plan of one year is carried on from it.
+  // A plan of one year is rolled forward from it.
   await page.getByRole('button', { name: 'Settings' }).click();
   await page.getByLabel('Number of months').fill('12');
   await page.getByRole('button', { name: 'Save' }).click();
   const next = await power.getByRole('gridcell').nth(4).innerText();
-  await page.getByRole('button', { name: 'Take it into the plan' }).click();
+  await page.getByRole('button', { name: 'Use this offer into the plan' }).click();
   await expect(page.getByText('The plan goes on until December 2027')).toBeVisible();
   await budget.open('household', 2027);
   await expect.poll(() => budget.figure('Power', 13)).toBe(next);

@@ -21,7 +21,7 @@ test('figures roll up to quarters, years and the plan in place, and are explaine
   await page.keyboard.press('Alt+4');
   await expect(budget.cell('Rent', 1)).toHaveText('41,940.00');
   await page.keyboard.press('Alt+1');
-  await page.getByRole('radio', { name: 'To date' }).click();
+  await page.getByRole('radio', { name: 'Running total' }).click();
   await expect(budget.cell('Rent', 3)).toHaveText('3,420.00');
   await expectAccessible(page);
 });
@@ -47,7 +47,7 @@ test('lines are found, sorted within and across groups, and groups collapsed', a
   await page.getByRole('button', { name: '3 of 23' }).click();
   await expect(budget.row('Rent')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Order' }).click();
+  await page.getByRole('button', { name: 'Sort' }).click();
   await page.getByRole('menuitemradio', { name: 'By total' }).click();
   await page.keyboard.press('Escape');
   await expect(page.locator('.grid-row.line.side-expense .label-text').nth(1)).toHaveText('Kofi’s insurances');
@@ -56,7 +56,7 @@ test('lines are found, sorted within and across groups, and groups collapsed', a
   await expect(page.getByText('The lines are sorted.')).toBeVisible();
   await page.getByRole('button', { name: 'By total' }).click();
   await page.getByRole('menuitem', { name: 'Keep this order' }).click();
-  await expect(page.getByRole('button', { name: 'Order', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sort', exact: true })).toBeVisible();
   await expect(page.locator('.grid-row.line.side-expense .label-text').nth(1)).toHaveText('Kofi’s insurances');
 
   await page.keyboard.press('Escape');
@@ -111,7 +111,7 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   await expect(budget.reckoning()).toContainText('good month a month is above €1,500.00');
 
   await page.keyboard.press('Shift+F10');
-  await page.getByRole('button', { name: 'Unit, look and note …' }).click();
+  await page.getByRole('button', { name: 'Unit, view and note …' }).click();
   await dialog.getByLabel('It stands out').selectOption('clearly stronger');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(budget.row('Illustration Kofi')).toHaveClass(/emphasis-clear/);

@@ -68,7 +68,7 @@ try {
   await picture('overview', '/plans/household/overview?year=2026', drawn);
   await picture('projection', '/plans/household/projection?year=2026', async (page) => {
     await page.getByLabel('Years', { exact: true }).fill('4');
-    await page.getByRole('button', { name: 'Changes' }).click();
+    await page.getByRole('button', { name: 'Increases' }).click();
     await page.getByRole('button', { name: 'Picture' }).click();
     await cell(page, 'Heating', 4).click();
     await drawn(page);

@@ -71,7 +71,7 @@ describe('haushalt calc', () => {
   it('prints what loans, savings, tax schedules and break-evens give, and why one has no answer', async () => {
     const { out } = await run('calc', HOUSEHOLD, '--by', 'year');
     expect(out).toMatch(/^Cargo bike\.payment +loan +1,426\.20 +1,711\.44/m);
-    expect(out).toMatch(/^Kitchen fund\.balance +savings pot +3,547\.55 +6,243\.05 +8,604\.35$/m);
+    expect(out).toMatch(/^Kitchen fund\.balance +savings fund +3,547\.55 +6,243\.05 +8,604\.35$/m);
     expect(out).toMatch(/^Old bands\.tax +tax schedule +1,248\.80/m);
     const stall = (await run('calc', STALL, '--format', 'csv', '--by', 'quarter')).out.split('\r\n');
     expect(stall.find((row) => row.startsWith('Loaves to break even.whole units'))).toMatch(/,727,727,727,727$/);

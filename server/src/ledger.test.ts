@@ -32,7 +32,7 @@ describe('entries', () => {
     expect(await put('e1')).toMatchObject({
       status: 200,
       body: {
-        label: 'Entered: Weekly shop, 42.50',
+        label: 'Added: Weekly shop, 42.50',
         changes: [{ table: 'entries', id: 'e1', before: null, after: shop }],
       },
     });
@@ -75,7 +75,7 @@ describe('entries', () => {
     expect((await step('undo', 'c1')).status).toBe(409);
     const { history } = (await call('GET', '/plans/p1')).body;
     expect(history.map(({ label }: { label: string }) => label)).toEqual([
-      'Entered: Weekly shop, 42.50',
+      'Added: Weekly shop, 42.50',
       'Changed: Weekly shop, 41.00',
       'Removed: Weekly shop, 41.00',
     ]);

@@ -73,9 +73,9 @@ export const messages = {
     `${file} was written by a newer Haushalt (version ${version} of the database; this program knows ${newest}). Update the program to open it.`,
 
   // store
-  onlyWhoMadeAChange: 'Only who made a change can take it back.',
-  thisHasBeenTakenBack: 'This has been taken back already.',
-  thisCanNoLongerBe: 'This can no longer be done again.',
+  onlyWhoMadeAChange: 'Only who made a change can undo it.',
+  thisHasBeenTakenBack: 'This has been undone already.',
+  thisCanNoLongerBe: 'This can no longer be redone.',
   thisPlanHasEntriesIn: (currency: string) =>
     `This plan has entries in ${currency}; a currency with other decimals would change their amounts. Duplicate the plan without its entries, or keep the currency.`,
   aPlanMayHaveEntries: (MAXENTRIES: number) => `A plan may have ${MAXENTRIES} entries.`,

@@ -214,6 +214,8 @@ describe('a database in trouble', () => {
     expect(accounts).toEqual(['Card']);
     const found = await call('GET', '/plans/old/entries?from=2026-01&to=2026-12&text=weekly');
     expect(found.body).toMatchObject({ total: 1, entries: [{ id: 'e1', amount: 4250 }] });
+    const { tables } = (await call('GET', '/plans/old')).body;
+    expect(tables.savingsMoves).toMatchObject([{ id: 'gift', fund: 'kitchen', amount: '300' }]);
   });
 });
 
@@ -232,6 +234,10 @@ function writeOldDatabase(version: number): void {
     insert into entries (planId, id, date, what, line, account, amount)
       values ('old', 'e1', '2026-03-14', 'Weekly shop', 'food', 'Card', 4250),
              ('old', 'e2', '2026-03-15', '', 'food', '', 100);
+    insert into savings (planId, id, name, unknown, first, termIn, due, conversion, withdrawals, note, position)
+      values ('old', 'kitchen', 'Kitchen', 'goal', '2026-01', 'months', 'end', 'nominal', 'none', '', 'a');
+    insert into savingsMoves (planId, id, pot, kind, "from", amount)
+      values ('old', 'gift', 'kitchen', 'deposit', '2026-05', '300');
   `);
   old.close();
 }

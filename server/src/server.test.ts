@@ -131,7 +131,7 @@ describe('commands', () => {
     expect((await open()).history.at(-1)).toMatchObject({ commandId: 'c4', state: 'undone' });
     expect(await send('u2', { kind: 'undo', target: 'c4' })).toMatchObject({
       status: 409,
-      body: { error: { message: 'This has been taken back already.' } },
+      body: { error: { message: 'This has been undone already.' } },
     });
     expect((await send('r1', { kind: 'redo', target: 'c4' })).status).toBe(200);
     expect((await figures('Rent'))[0]).toBe(900);
@@ -154,7 +154,7 @@ describe('commands', () => {
     expect(answer).toMatchObject({
       status: 409,
       body: {
-        error: { code: 'conflict', message: 'Rent has been changed since, so this can no longer be taken back.' },
+        error: { code: 'conflict', message: 'Rent has been changed since, so this can no longer be undone.' },
       },
     });
     expect((await figures('Rent'))[1]).toBe(2);

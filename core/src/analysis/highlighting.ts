@@ -20,8 +20,8 @@ export function highlightsOf({ highlights }: Document, id: string): readonly Hig
 
 /** The highlights of a line, group or total on its months or its years, those first that show where several would. */
 export function highlightsInOrder(document: Document, id: string, span: HighlightRow['span']): HighlightRow[] {
-  const own = highlightsOf(document, id).filter((row) => row.span === span);
-  return own.sort((a, b) => TONES.indexOf(a.tone) - TONES.indexOf(b.tone));
+  const highlights = highlightsOf(document, id).filter((row) => row.span === span);
+  return highlights.sort((a, b) => TONES.indexOf(a.tone) - TONES.indexOf(b.tone));
 }
 
 /** The figure a highlight looks at for some months; NaN where there is none. */

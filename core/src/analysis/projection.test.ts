@@ -108,7 +108,7 @@ describe('a projection', () => {
     for (const stepping of ['yearly', 'monthly'] as const) {
       const document = household();
       const projection = new PlanProjection(new Model(document), { ...terms, stepping });
-      const taken = after(document, { kind: 'plan.carryOn', years: 3, stepping, rate: null });
+      const taken = after(document, { kind: 'plan.rollForward', years: 3, stepping, rate: null });
       expect(planOf(taken).months).toBe(60);
       const results = calculate(taken);
       for (const name of ['Pay', 'Rent', 'Power', 'Nursery', 'Total expenses', 'Net']) {
@@ -131,14 +131,14 @@ describe('a projection', () => {
   it('is taken only into a plan that ends with a December and has a year to go on from', () => {
     const refusal = (months: number, years = 1) => {
       const decision = decide(sketch({ months, lines: { income: { Pay: 1 } } }), {
-        kind: 'plan.carryOn', years, stepping: 'yearly', rate: null,
+        kind: 'plan.rollForward', years, stepping: 'yearly', rate: null,
       }); // prettier-ignore
       return decision.ok ? null : decision.refusal.message;
     };
-    expect(refusal(18)).toBe('A plan is carried on from the end of a year. Let it end in a December first.');
+    expect(refusal(18)).toBe('A plan is rolled forward from the end of a year. Let it end in a December first.');
     expect(refusal(12)).toBeNull();
     expect(refusal(588, 2)).toBe('A plan has at most 600 months; this would make 612.');
-    expect(refusal(12, 31)).toBe('A plan is carried on by 1 to 30 years.');
+    expect(refusal(12, 31)).toBe('A plan is rolled forward by 1 to 30 years.');
   });
 
   it('lets what follows a loan go on with it, end with it, and not grow', () => {

@@ -1,7 +1,7 @@
 import { MAX_MONTHS, nearestPeriod, stretchOfYear } from '../calendar/calendar.ts';
 import { monthsBetween, toMonth } from '../calendar/month.ts';
 import { Model } from '../engine/model.ts';
-import { carryOn, type Stepping } from '../plan/commands/carryOn.ts';
+import { rollForward, type Stepping } from '../plan/commands/rollForward.ts';
 import { applyChanges, planOf, type Document } from '../plan/document/document.ts';
 import { Draft } from '../plan/document/draft.ts';
 import { rolledUpValue, rollUpOf } from '../plan/document/rollUps.ts';
@@ -44,7 +44,7 @@ export class PlanProjection {
     const before = monthsBetween(planOf(document).firstMonth, toMonth(`${terms.baseYear + 1}-01`));
     const years = Math.max(0, Math.min(terms.years, Math.floor((MAX_MONTHS - before) / 12)));
     const draft = new Draft(document);
-    carryOn(draft, terms.baseYear, years, terms.stepping);
+    rollForward(draft, terms.baseYear, years, terms.stepping);
     this.terms = terms;
     this.model = new Model(applyChanges(document, draft.changes()));
     this.years = Array.from({ length: years }, (_, index) => terms.baseYear + 1 + index);

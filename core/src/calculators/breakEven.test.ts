@@ -109,7 +109,7 @@ describe('a break-even in time', () => {
       payback: { reached: null, never: 'Never within the plan: at its end it is still below zero.' },
     });
     expect(answerOf(modelOf({ about: 'time', flow: 'Sales' }))).toMatchObject({
-      payback: { never: 'There is nothing to pay back: added up, it is never below zero.' },
+      payback: { never: 'There is nothing to pay back: the cumulative net is never below zero.' },
     });
     expect(answerOf(modelOf({ about: 'time', flow: 'if(period = 1, -10, if(period = 2, 10, -5))' }))).toMatchObject({
       payback: { reached: { month: '2026-02' }, again: '2026-03' },

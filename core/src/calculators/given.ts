@@ -55,7 +55,7 @@ export function attempt<T>(compute: () => T): T | NoFigure {
   }
 }
 
-/** The longest a loan or pot may run, in months. */
+/** The longest a loan or fund may run, in months. */
 export const LONGEST_TERM = 1200;
 
 /** The duration an input gives, in whole months. Throws `NoAnswer` for what is none; `words` say what it is called. */

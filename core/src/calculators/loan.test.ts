@@ -168,11 +168,11 @@ describe('a loan', () => {
   it.each([
     [{ rate: 0.059, months: 42 }, 'The amount is empty, so the monthly payment does not follow yet.'],
     [{ ...BIKE, amount: 0 }, 'A loan needs an amount above zero.'],
-    [{ ...BIKE, months: 42.5 }, 'The duration is a whole number of months; 42.5 is not.'],
-    [{ ...BIKE, months: 0 }, 'The duration is at least one month.'],
-    [{ ...BIKE, months: 1201 }, 'The duration is at most 1200 months, a hundred years.'],
+    [{ ...BIKE, months: 42.5 }, 'The term is a whole number of months; 42.5 is not.'],
+    [{ ...BIKE, months: 0 }, 'The term is at least one month.'],
+    [{ ...BIKE, months: 1201 }, 'The term is at most 1200 months, a hundred years.'],
     [{ ...BIKE, rate: -1 }, 'A rate of minus 100 % or less makes no loan.'],
-    [{ ...BIKE, balloon: 6000 }, 'The balloon lies between nothing and the amount.'],
+    [{ ...BIKE, balloon: 6000 }, 'The balloon payment lies between nothing and the amount.'],
     [{ ...BIKE, interestOnly: 42 }, 'At least one month has to be left to pay the loan back.'],
     [
       { amount: 5400, rate: 0.12, payment: 50, unknown: 'months' },

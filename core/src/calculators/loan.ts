@@ -37,7 +37,7 @@ export interface LoanAnswer {
 const WORDS: Readonly<Record<LoanUnknown, string>> = {
   amount: 'amount',
   rate: messages.yearlyRate,
-  months: 'duration',
+  months: 'term',
   payment: messages.monthlyPayment,
 };
 

@@ -35,12 +35,12 @@ function refusalOf(terms: Terms): string {
 
 const FUND = { opening: 1500, deposit: 180, rate: 0.0275 };
 
-describe('a savings pot', () => {
+describe('a savings fund', () => {
   it('goes on until the plan’s end where nothing is said', () => {
     const model = modelOf(FUND);
-    const pot = answerOf(model);
-    expect(pot).toMatchObject({ months: 36, goal: 8375.6, reached: '2028-12' });
-    expect(pot.goal).toBeCloseTo(1500 + pot.totalDeposits + pot.totalInterest, 8);
+    const fund = answerOf(model);
+    expect(fund).toMatchObject({ months: 36, goal: 8375.6, reached: '2028-12' });
+    expect(fund.goal).toBeCloseTo(1500 + fund.totalDeposits + fund.totalInterest, 8);
     expect(model.seriesOf('fund.balance')!.valueAt(35)).toBe(8375.6);
   });
 
@@ -73,9 +73,9 @@ describe('a savings pot', () => {
 
   it('keeps to pauses, single deposits and withdrawals by date', () => {
     const savingsMoves = [
-      { pot: 'fund', kind: 'pause', from: '2026-03', until: '2026-04' },
-      { pot: 'fund', kind: 'deposit', from: '2026-05', amount: 500 },
-      { pot: 'fund', kind: 'withdrawal', from: '2026-06', amount: 200 },
+      { fund: 'fund', kind: 'pause', from: '2026-03', until: '2026-04' },
+      { fund: 'fund', kind: 'deposit', from: '2026-05', amount: 500 },
+      { fund: 'fund', kind: 'withdrawal', from: '2026-06', amount: 200 },
     ];
     const model = modelOf({ deposit: 100, rate: 0 }, { savingsMoves });
     expect(figuresOf(model.seriesOf('fund.deposit')!).slice(0, 6)).toEqual([100, 100, 0, 0, 600, 100]);
@@ -84,10 +84,10 @@ describe('a savings pot', () => {
   });
 
   it('says when more is to be taken out than there is', () => {
-    const savingsMoves = [{ pot: 'fund', kind: 'withdrawal', from: '2026-02', amount: 900 }];
-    const pot = answerOf(modelOf({ deposit: 100, rate: 0 }, { savingsMoves }));
-    expect(pot.short).toBe('2026-02');
-    expect(pot.rows[1]!.closing).toBe(0);
+    const savingsMoves = [{ fund: 'fund', kind: 'withdrawal', from: '2026-02', amount: 900 }];
+    const fund = answerOf(modelOf({ deposit: 100, rate: 0 }, { savingsMoves }));
+    expect(fund.short).toBe('2026-02');
+    expect(fund.rows[1]!.closing).toBe(0);
   });
 
   it('is lived off for as long as it lasts, or in equal parts, to exactly nothing', () => {
@@ -109,12 +109,12 @@ describe('a savings pot', () => {
   it('keeps to single entries while it is lived off', () => {
     const terms = { opening: 1000, deposit: 0, rate: 0, months: 2, withdrawals: 'howLong', withdrawal: 100 };
     const savingsMoves = [
-      { pot: 'fund', kind: 'withdrawal', from: '2026-04', amount: 300 },
-      { pot: 'fund', kind: 'deposit', from: '2026-05', amount: 50 },
+      { fund: 'fund', kind: 'withdrawal', from: '2026-04', amount: 300 },
+      { fund: 'fund', kind: 'deposit', from: '2026-05', amount: 50 },
     ];
-    const pot = answerOf(modelOf(terms, { savingsMoves }));
-    expect(pot.rows.slice(2, 5).map((row) => row.closing)).toEqual([900, 500, 450]);
-    expect(pot.withdrawal).toMatchObject({ months: 8, isGrowing: false });
+    const fund = answerOf(modelOf(terms, { savingsMoves }));
+    expect(fund.rows.slice(2, 5).map((row) => row.closing)).toEqual([900, 500, 450]);
+    expect(fund.withdrawal).toMatchObject({ months: 8, isGrowing: false });
     const even = answerOf(modelOf({ ...terms, withdrawals: 'howMuch', withdrawalMonths: 6 }, { savingsMoves }));
     expect(even.rows.at(-1)!.closing).toBe(0);
   });
@@ -128,8 +128,8 @@ describe('a savings pot', () => {
   it('is told in today’s money by the plan’s own rise of prices, or another', () => {
     const rest = { assumptions: [{ name: 'Inflation', unit: 'ratePerYear', value: 0.024 }] };
     const plan = { projectionRate: 'Inflation' };
-    const pot = answerOf(modelOf(FUND, rest, plan));
-    expect(pot.goalToday!).toBeCloseTo(pot.goal / 1.024 ** (35 / 12), 6);
+    const fund = answerOf(modelOf(FUND, rest, plan));
+    expect(fund.goalToday!).toBeCloseTo(fund.goal / 1.024 ** (35 / 12), 6);
     const other = answerOf(modelOf({ ...FUND, inflation: 0 }, rest, plan));
     expect(other.goalToday).toBe(other.goal);
     expect(answerOf(modelOf(FUND)).goalToday).toBeNull();
@@ -153,9 +153,9 @@ describe('a savings pot', () => {
   });
 
   it('stands at exactly what was put in without interest, for 600 months', () => {
-    const pot = answerOf(modelOf({ deposit: 0.01, rate: 0, months: 600 }));
-    expect(pot.goal).toBe(6);
-    expect(pot.totalInterest).toBe(0);
+    const fund = answerOf(modelOf({ deposit: 0.01, rate: 0, months: 600 }));
+    expect(fund.goal).toBe(6);
+    expect(fund.totalInterest).toBe(0);
   });
 
   it.each([
@@ -163,9 +163,9 @@ describe('a savings pot', () => {
       { deposit: 5, rate: 0, first: '2029-01' },
       'The first deposit lies after the plan’s last month, so say how long is to be saved.',
     ],
-    [{ rate: 0.02 }, 'The monthly deposit is empty, so the balance does not follow yet.'],
-    [{ deposit: 10 }, 'The yearly rate is empty, so the balance does not follow yet.'],
-    [{ deposit: 10, rate: 0.02, unknown: 'months' }, 'The goal is empty, so the duration does not follow yet.'],
+    [{ rate: 0.02 }, 'The monthly deposit is empty, so the final balance does not follow yet.'],
+    [{ deposit: 10 }, 'The yearly rate is empty, so the final balance does not follow yet.'],
+    [{ deposit: 10, rate: 0.02, unknown: 'months' }, 'The goal is empty, so the term does not follow yet.'],
     [
       { deposit: 0, rate: 0, goal: 100, unknown: 'months' },
       'Without a deposit and without interest the goal is never reached.',

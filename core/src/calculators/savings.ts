@@ -6,18 +6,18 @@ import { monthlyRate, payment, rounder } from '../finance/loan.ts';
 import { courseOfSavings, type SavingsCourse, type SavingsCourseRow } from '../finance/savings.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
 import { inputId } from '../plan/document/calculators.ts';
-import type { SavingsMoveRow, SavingsPotRow, SavingsUnknown } from '../plan/schema/tables.ts';
+import type { SavingsMoveRow, SavingsFundRow, SavingsUnknown } from '../plan/schema/tables.ts';
 import { overPlan } from './schedule.ts';
 import { LONGEST_TERM, NoAnswer, wholeMonths, type Given, type OutputFigures } from './given.ts';
 import { messages } from '../messages/calculators.ts';
 
-/** A month of a pot; `today` is its closing balance in the money of the plan's first month. */
+/** A month of a fund; `today` is its closing balance in the money of the plan's first month. */
 export interface SavingsMonth extends Omit<SavingsCourseRow, 'month'> {
   readonly month: Month;
   readonly today: number | null;
 }
 
-/** What a pot comes to. Money is in major units, rates are fractions. */
+/** What a fund comes to. Money is in major units, rates are fractions. */
 export interface SavingsAnswer {
   /** The regular deposit of the first month. */
   readonly deposit: number;
@@ -25,7 +25,7 @@ export interface SavingsAnswer {
   readonly rate: number;
   /** For how many months there are deposits. */
   readonly months: number;
-  /** What the pot has come to after these months, and the same in the money of the plan's first month. */
+  /** What the fund has come to after these months, and the same in the money of the plan's first month. */
   readonly goal: number;
   readonly goalToday: number | null;
   readonly reached: Month;
@@ -48,35 +48,35 @@ export interface SavingsWithdrawal {
 }
 
 const WORDS: Readonly<Record<SavingsUnknown, string>> = {
-  goal: 'balance',
+  goal: 'final balance',
   deposit: messages.monthlyDeposit,
-  months: 'duration',
+  months: 'term',
   rate: messages.yearlyRate,
 };
 
 /**
- * Answers a pot from its inputs. Deposit and rate may differ from month to month; after the plan's last month they stay
+ * Answers a fund from its inputs. Deposit and rate may differ from month to month; after the plan's last month they stay
  * as they are there. Throws `NoAnswer` or `MissingInput`.
  */
 export function answerSavings(
-  pot: SavingsPotRow,
+  fund: SavingsFundRow,
   moves: readonly SavingsMoveRow[],
   given: Given,
   calendar: Calendar,
 ): SavingsAnswer {
-  const { due, conversion, unknown } = pot;
+  const { due, conversion, unknown } = fund;
   const { minorUnit } = given;
   const round = rounder(minorUnit);
-  const offset = monthsBetween(calendar.first, pot.first);
+  const offset = monthsBetween(calendar.first, fund.first);
   const periodFor = (month: number) => Math.max(0, Math.min(calendar.count - 1, offset + month - 1));
-  const input = (column: string, month = 1) => given.at(inputId(pot.id, column), periodFor(month));
+  const input = (column: string, month = 1) => given.at(inputId(fund.id, column), periodFor(month));
   const needed = (column: SavingsUnknown, month = 1): number => {
     const value = input(column, month);
     if (value !== null) return value;
     throw new NoAnswer(messages.theIsEmptySoTheDoes(column, WORDS[column], WORDS[unknown]));
   };
   const opening = input('opening') ?? 0;
-  if (opening < 0) throw new NoAnswer(messages.aPotDoesNotBegin, 'opening');
+  if (opening < 0) throw new NoAnswer(messages.aFundDoesNotBegin, 'opening');
   const growth = input('growth') ?? 0;
   if (!(growth > -1)) throw new NoAnswer(messages.aDepositCannotShrinkBy, 'growth');
   const rate = (month: number) => {
@@ -84,7 +84,7 @@ export function answerSavings(
     if (!(value > -1)) throw new NoAnswer(messages.aRateOfMinus100Or, 'rate');
     return value;
   };
-  const { single, taken, paused } = readMoves(pot, moves, given, calendar);
+  const { single, taken, paused } = readMoves(fund, moves, given, calendar);
   const grown = (month: number) => (1 + growth) ** Math.floor((month - 1) / 12);
   const depositOf = (regular: (month: number) => number) => (month: number) =>
     (paused(month) ? 0 : regular(month) * grown(month)) + single(month);
@@ -116,7 +116,7 @@ export function answerSavings(
   if (open && offset >= calendar.count) throw new NoAnswer(messages.theFirstDepositLiesAfter);
   const duration = unknown === 'months' ? 0 : open ? calendar.count - offset : needed('months');
   const known =
-    unknown === 'months' ? 0 : wholeMonths(duration, !open && pot.termIn === 'years', messages.theDuration, 'months');
+    unknown === 'months' ? 0 : wholeMonths(duration, !open && fund.termIn === 'years', messages.theDuration, 'months');
 
   let months = known;
   let regular = typed;
@@ -140,11 +140,11 @@ export function answerSavings(
 
   const saving = courseOfSavings(course(months, regular, yearly));
   const saved = saving.at(-1)!.closing;
-  const after = withdrawals(pot, given, { saved, months, yearly, single, taken, periodFor });
+  const after = withdrawals(fund, given, { saved, months, yearly, single, taken, periodFor });
   const emptying = after === null ? [] : after.rows;
-  const deflator = deflate(pot, given, calendar);
+  const deflator = deflate(fund, given, calendar);
   const rows = [...saving, ...emptying].map((row): SavingsMonth => {
-    const month = addMonths(pot.first, row.month - 1);
+    const month = addMonths(fund.first, row.month - 1);
     const factor = deflator(month);
     return { ...row, month, today: factor === null ? null : row.closing / factor };
   });
@@ -165,9 +165,9 @@ export function answerSavings(
       amount: after.amount,
       months: after.months,
       isGrowing: after.isGrowing,
-      last: after.months === null ? null : addMonths(pot.first, months + after.months - 1),
+      last: after.months === null ? null : addMonths(fund.first, months + after.months - 1),
     },
-    short: short ? addMonths(pot.first, short.month - 1) : null,
+    short: short ? addMonths(fund.first, short.month - 1) : null,
   };
 }
 
@@ -183,15 +183,15 @@ function leastThat(reaches: (deposit: number) => boolean, near: number, minorUni
   return deposit;
 }
 
-/** What is put in or taken out by date, and the months without a deposit; months of the pot are counted from 1. */
-function readMoves(pot: SavingsPotRow, moves: readonly SavingsMoveRow[], given: Given, calendar: Calendar) {
+/** What is put in or taken out by date, and the months without a deposit; months of the fund are counted from 1. */
+function readMoves(fund: SavingsFundRow, moves: readonly SavingsMoveRow[], given: Given, calendar: Calendar) {
   const deposits = new Map<number, number>();
   const withdrawals = new Map<number, number>();
   const pauses = new Set<number>();
   for (const move of moves) {
-    const month = monthsBetween(pot.first, move.from) + 1;
+    const month = monthsBetween(fund.first, move.from) + 1;
     if (move.kind === 'pause') {
-      const last = move.until === null ? month : monthsBetween(pot.first, move.until) + 1;
+      const last = move.until === null ? month : monthsBetween(fund.first, move.until) + 1;
       for (let each = month; each <= Math.min(last, LONGEST_TERM); each++) pauses.add(each);
       continue;
     }
@@ -217,7 +217,7 @@ function monthsUntil(goal: number, course: SavingsCourse, rate: (month: number) 
   throw new NoAnswer(grows ? messages.theGoalIsNotReached : messages.withoutADepositAndWithout);
 }
 
-/** What a pot has come to when it begins to be lived off, and what is known of the months after that. */
+/** What a fund has come to when it begins to be lived off, and what is known of the months after that. */
 interface Saved {
   readonly saved: number;
   readonly months: number;
@@ -228,18 +228,18 @@ interface Saved {
   readonly periodFor: (month: number) => number;
 }
 
-/** The months after the deposits, in which the pot is lived off. */
+/** The months after the deposits, in which the fund is lived off. */
 function withdrawals(
-  pot: SavingsPotRow,
+  fund: SavingsFundRow,
   given: Given,
   { saved, months, yearly, single, taken, periodFor }: Saved,
 ): { amount: number; months: number | null; isGrowing: boolean; rows: SavingsCourseRow[] } | null {
-  if (pot.withdrawals === 'none') return null;
-  const { due, conversion } = pot;
+  if (fund.withdrawals === 'none') return null;
+  const { due, conversion } = fund;
   const { minorUnit } = given;
   const start = months + 1;
-  const input = (column: string) => given.at(inputId(pot.id, column), periodFor(start));
-  /** A course of so many months; `last` empties the pot in its last month. */
+  const input = (column: string) => given.at(inputId(fund.id, column), periodFor(start));
+  /** A course of so many months; `last` empties the fund in its last month. */
   const course = (amount: number, count: number, last: boolean) =>
     courseOfSavings({
       opening: saved,
@@ -251,14 +251,14 @@ function withdrawals(
       conversion,
       minorUnit,
     }).map((row) => ({ ...row, month: months + row.month }));
-  if (pot.withdrawals === 'howMuch') {
+  if (fund.withdrawals === 'howMuch') {
     const wanted = input('withdrawalMonths');
     if (wanted === null) throw new NoAnswer(messages.forHowManyMonthsIs);
     const count = wholeMonths(wanted, false, messages.theWithdrawal, 'withdrawalMonths');
     if (!(saved > 0)) throw new NoAnswer(messages.thereIsNothingInThe);
     const ratePerPeriod = monthlyRate(yearly(start), conversion);
     const amount = rounder(minorUnit)(payment({ principal: saved, ratePerPeriod, periods: count, due }));
-    // The last month takes what is left, so that the pot ends at exactly nothing.
+    // The last month takes what is left, so that the fund ends at exactly nothing.
     return { amount, months: count, isGrowing: false, rows: course(amount, count, true) };
   }
   const amount = input('withdrawal');
@@ -273,8 +273,8 @@ function withdrawals(
 }
 
 /** By how much prices have risen from the plan's first month to another; `null` when no rise is known. */
-function deflate(pot: SavingsPotRow, given: Given, calendar: Calendar): (month: Month) => number | null {
-  const id = inputId(pot.id, 'inflation');
+function deflate(fund: SavingsFundRow, given: Given, calendar: Calendar): (month: Month) => number | null {
+  const id = inputId(fund.id, 'inflation');
   if (given.at(id, 0) === null) return () => null;
   const factors = [1];
   return (month) => {
@@ -288,7 +288,7 @@ function deflate(pot: SavingsPotRow, given: Given, calendar: Calendar): (month: 
   };
 }
 
-/** The figures of a pot's outputs over the plan's months; outside its run there are none. */
+/** The figures of a fund's outputs over the plan's months; outside its run there are none. */
 export function savingsFigures(answer: SavingsAnswer, calendar: Calendar): Record<string, OutputFigures> {
   const byPeriod = (of: (row: SavingsMonth) => number, after?: number) => overPlan(answer.rows, calendar, of, after);
   // What has been taken out is gone; what merely stays is not told beyond its run.

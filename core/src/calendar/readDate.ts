@@ -108,7 +108,11 @@ function monthNames(locale: string): readonly (readonly string[])[] {
 /** Letters as they are compared: without capitals, accents and dots; without what stands before a year in some languages. */
 function plain(text: string): string {
   const letters = text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-  return letters.replace(/[.,]/g, ' ').replace(/\bde\b/g, ' ').replace(/\s+/g, ' ').trim();
+  return letters
+    .replace(/[.,]/g, ' ')
+    .replace(/\bde\b/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
 }
 
 function isMonthFirst(locale: string): boolean {

@@ -100,11 +100,11 @@ export class Calculation {
   fill(output: string, into: Series): void {
     const { count } = this.around.calendar;
     const { answer, figures } = this.upToDate();
-    const own = figures[output] ?? (answer.kind === 'none' ? answer : []);
-    if (typeof own === 'number') return into.fill(own, FINE, 0, count);
-    if (isNoFigure(own)) return into.fill(NaN, this.codeOf(own, output), 0, count);
+    const outputFigures = figures[output] ?? (answer.kind === 'none' ? answer : []);
+    if (typeof outputFigures === 'number') return into.fill(outputFigures, FINE, 0, count);
+    if (isNoFigure(outputFigures)) return into.fill(NaN, this.codeOf(outputFigures, output), 0, count);
     for (let at = 0; at < count; at++) {
-      const value = own[at] ?? null;
+      const value = outputFigures[at] ?? null;
       if (typeof value === 'number') into.set(at, value, FINE);
       else into.set(at, NaN, value === null ? BLANK : this.codeOf(value, output));
     }

@@ -318,7 +318,7 @@ export class Model implements PlanModel {
       case 'loanExtras':
         return renew(calculatorWith(this.document, change.after!.loan)!);
       case 'savingsMoves':
-        return renew(calculatorWith(this.document, change.after!.pot)!);
+        return renew(calculatorWith(this.document, change.after!.fund)!);
       case 'taxBands':
         return renew(calculatorWith(this.document, change.after!.schedule)!);
       default:
@@ -436,10 +436,10 @@ function index<R extends { readonly id: string }>(
 }
 
 function put<R>(rows: RowsByOwner<R>, owner: string, id: string, row: R | null): void {
-  let own = rows.get(owner);
-  if (!own) rows.set(owner, (own = new Map<string, R>()));
-  if (row === null) own.delete(id);
-  else own.set(id, row);
+  let ownerRows = rows.get(owner);
+  if (!ownerRows) rows.set(owner, (ownerRows = new Map<string, R>()));
+  if (row === null) ownerRows.delete(id);
+  else ownerRows.set(id, row);
 }
 
 function rowsOfOwner<R>(rows: RowsByOwner<R>, owner: string): R[] {

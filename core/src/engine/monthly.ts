@@ -115,7 +115,7 @@ export function compileMonthly(
   };
 
   /** Keeps what has been reached, month after month; a new run over the months begins again where it starts. */
-  const kept = (next: (reached: Series) => Reader): Reader => {
+  const storing = (next: (reached: Series) => Reader): Reader => {
     const reached = new Series(count);
     let filled = 0;
     hoisted.push({
@@ -132,11 +132,11 @@ export function compileMonthly(
   };
 
   const running = (x: Reader, part: Call): Reader =>
-    kept((reached) => runningKernel(x, readerOf(reached), context.calendar, spanOf(part.args[1])));
+    storing((reached) => runningKernel(x, readerOf(reached), context.calendar, spanOf(part.args[1])));
 
   /** What is looked at from many months is computed once in each; a member keeps its figures itself. */
   const remembered = (part: Expression): Reader =>
-    part.kind === 'ref' || !feedsBack(part) ? readerFor(part) : kept(() => readerFor(part));
+    part.kind === 'ref' || !feedsBack(part) ? readerFor(part) : storing(() => readerFor(part));
 
   const reader = readerFor(expression);
   const carried = members.size === 1 ? carriedForward(expression, members) : null;

@@ -111,8 +111,9 @@ function explainLine(model: PlanModel, id: string, period: number): Explanation 
   const exception = model.exceptionsOf(id).find((row) => periodOf(model.calendar, row.month) === period);
   if (exception) {
     const month = monthInWords(exception.month, plan.locale);
-    const kept = ruleFigure(model, id, rule, period);
-    const otherwise = kept === null ? messages.theRuleWouldLeaveIt : messages.theRuleWouldGive(money(model, id, kept));
+    const ruled = ruleFigure(model, id, rule, period);
+    const otherwise =
+      ruled === null ? messages.theRuleWouldLeaveIt : messages.theRuleWouldGive(money(model, id, ruled));
     if (exception.formula === null) {
       const typed = exception.amount === null ? messages.leftEmpty : messages.typedWord;
       return { source: 'exception', words: messages.forAloneAsAnException(typed, month, otherwise) };

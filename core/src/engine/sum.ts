@@ -22,11 +22,11 @@ export function sumInto(out: Series, terms: readonly Term[], zeroWhenEmpty: bool
     let sum = 0;
     let code = zeroWhenEmpty ? FINE : BLANK;
     for (const { series, sign } of terms) {
-      const own = series.codeAt(at);
-      if (own === FINE) {
+      const found = series.codeAt(at);
+      if (found === FINE) {
         sum += sign * series.values[at]!;
         if (code === BLANK) code = FINE;
-      } else if (own > BLANK && code <= BLANK) code = own;
+      } else if (found > BLANK && code <= BLANK) code = found;
     }
     out.set(at, code === FINE ? sum : NaN, code);
   }

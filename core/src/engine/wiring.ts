@@ -20,7 +20,7 @@ export function changesWiring(
         change.before?.months !== change.after?.months ||
         // Schedules are reckoned in the currency's smallest coin.
         (change.before?.currency !== change.after?.currency && hasCalculators(document)) ||
-        // Pots are told in today's money by the plan's own rise of prices.
+        // Funds are told in today's money by the plan's own rise of prices.
         (document.savings.size > 0 && change.before?.projectionRate !== change.after?.projectionRate)
       );
     case 'assumptions':
@@ -69,7 +69,7 @@ function isSameWiring({ table, before, after }: DocumentChange, document: Docume
   if (before === null || after === null) return false;
   const kind = (row: object) => (row as { about?: string }).about;
   if (kind(before) !== kind(after)) return false;
-  const owner = (row: object) => (row as { loan?: string; pot?: string }).loan ?? (row as { pot?: string }).pot;
+  const owner = (row: object) => (row as { loan?: string; fund?: string }).loan ?? (row as { fund?: string }).fund;
   if (owner(before) !== owner(after)) return false;
   return Object.entries(TABLES[table])
     .filter(([, { column }]) => column.kind === 'input')

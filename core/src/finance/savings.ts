@@ -61,13 +61,13 @@ export function savingsSchedule(plan: SavingsPlan): {
   };
 }
 
-/** What goes into a pot and out of it, each by month, counted from 1. */
+/** What goes into a fund and out of it, each by month, counted from 1. */
 export interface SavingsCourse {
   readonly opening: number;
   readonly months: number;
   readonly rate: (month: number) => number;
   readonly deposit: (month: number) => number;
-  /** What is wanted out of the pot; no more than there is can be had. */
+  /** What is wanted out of the fund; no more than there is can be had. */
   readonly withdrawal?: (month: number) => number;
   readonly due: Due;
   readonly conversion: Conversion;
@@ -79,8 +79,8 @@ export interface SavingsCourseRow extends SavingsScheduleRow {
 }
 
 /**
- * A pot month by month, with a yearly rate, deposits and withdrawals that may differ from month to month. What falls due
- * at a month's start is in or out of the pot before the month's interest is reckoned.
+ * A fund month by month, with a yearly rate, deposits and withdrawals that may differ from month to month. What falls due
+ * at a month's start is in or out of the fund before the month's interest is reckoned.
  */
 export function courseOfSavings(course: SavingsCourse): SavingsCourseRow[] {
   const { due, conversion } = course;

@@ -44,8 +44,8 @@ function textOf({ pieces }: PrintedPart): string {
 }
 
 function print(expression: Expression, context: number, style: PrintStyle): PrintedPart {
-  const own = style.part?.(expression);
-  const pieces = own === undefined ? piecesOf(expression, context, style) : [own];
+  const written = style.part?.(expression);
+  const pieces = written === undefined ? piecesOf(expression, context, style) : [written];
   return { expression, pieces };
 }
 

@@ -10,7 +10,7 @@ import type { LineRow } from '../plan/schema/tables.ts';
 export type RateSource =
   | { readonly from: 'line' | 'group' | 'plan'; readonly assumption: string }
   | { readonly from: 'line' | 'group'; readonly rate: number }
-  /** A loan, pot or other calculator it follows, which goes on by itself. */
+  /** A loan, fund or other calculator it follows, which goes on by itself. */
   | { readonly from: 'calculator' }
   | { readonly from: 'nothing' };
 
@@ -33,7 +33,7 @@ export function rateSourceOf(document: Document, id: string): RateSource {
   return shared === null ? { from: 'nothing' } : { from: 'plan', assumption: shared };
 }
 
-/** Whether what a line's rule says last comes from a loan, a pot or another calculator. */
+/** Whether what a line's rule says last comes from a loan, a fund or another calculator. */
 function followsCalculator(document: Document, line: string): boolean {
   const steps = rowsWhere(document.ruleSteps, 'line', line);
   const formula = lastStep(steps)?.formula ?? null;

@@ -25,9 +25,9 @@ export function usersIn(document: Document): ReadonlyMap<string, readonly User[]
   for (const table of ['ruleSteps', 'exceptions'] as const)
     for (const { line, formula } of document[table].values()) {
       if (formula === null) continue;
-      let own = usedByLine.get(line);
-      if (!own) usedByLine.set(line, (own = new Set<string>()));
-      for (const used of namedIn(formula)) own.add(used);
+      let usedBy = usedByLine.get(line);
+      if (!usedBy) usedByLine.set(line, (usedBy = new Set<string>()));
+      for (const used of namedIn(formula)) usedBy.add(used);
     }
   for (const { lines } of groupsWithLines(document))
     for (const { id, name } of lines) for (const used of usedByLine.get(id) ?? []) add(used, { id, name });

@@ -26,8 +26,8 @@ export const NO_ACTUALS: Actuals = { span: null, lines: new Map() };
 export function actualsFrom(sums: readonly EntrySum[]): Actuals {
   const lines = new Map<string, Map<Month, EntrySum>>();
   for (const sum of sums) {
-    const own = lines.get(sum.line) ?? new Map<Month, EntrySum>();
-    lines.set(sum.line, own.set(sum.month, sum));
+    const byMonth = lines.get(sum.line) ?? new Map<Month, EntrySum>();
+    lines.set(sum.line, byMonth.set(sum.month, sum));
   }
   const months = sums.map(({ month }) => month).sort();
   const span = months.length === 0 ? null : { first: months[0]!, last: months.at(-1)! };
@@ -39,9 +39,9 @@ export function actualsFrom(sums: readonly EntrySum[]): Actuals {
  * in, came to nothing without any of its own; `null` where nothing is known.
  */
 export function actualFigure(document: Document, actuals: Actuals, line: string, month: Month): number | null {
-  const own = actuals.lines.get(line);
-  if (!own || !actuals.span || month < actuals.span.first || month > actuals.span.last) return null;
-  return (own.get(month)?.amount ?? 0) / minorUnitsIn(document);
+  const byMonth = actuals.lines.get(line);
+  if (!byMonth || !actuals.span || month < actuals.span.first || month > actuals.span.last) return null;
+  return (byMonth.get(month)?.amount ?? 0) / minorUnitsIn(document);
 }
 
 /** A month of a line with what it really came to. */

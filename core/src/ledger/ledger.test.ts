@@ -119,14 +119,14 @@ describe('actual figures', () => {
     expect(food.base).toBeCloseTo(305.5 + 8 * 300, 8);
     expect(food.years[0]!.amount).toBeCloseTo(food.base * 1.02, 8);
     const taken = after(plan, {
-      kind: 'plan.carryOn', years: 2, stepping: 'yearly', rate: null,
+      kind: 'plan.rollForward', years: 2, stepping: 'yearly', rate: null,
       actual: actualFiguresIn(plan, actuals, 2026),
     }); // prettier-ignore
     const yearly = (of: Document, name: string) => calculate(of).figures(name).slice(12, 24);
     for (const name of ['Food', 'Pay', 'Rent', 'Net'])
       expect(yearly(taken, name)).toEqual(yearly(projection.model.document, name));
     const wrong = decide(plan, {
-      kind: 'plan.carryOn', years: 1, stepping: 'yearly', rate: null,
+      kind: 'plan.rollForward', years: 1, stepping: 'yearly', rate: null,
       actual: [{ line: idOf('Food'), month: toMonth('2027-01'), figure: 1 }],
     }); // prettier-ignore
     expect(wrong).toMatchObject({ ok: false, refusal: { field: 'actual' } });

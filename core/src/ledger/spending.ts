@@ -35,14 +35,14 @@ export function spendingIn(model: PlanModel, actuals: Actuals, stretch: Stretch)
   const bySide = new Map<Side, Spent[]>();
   for (const { group, lines } of groupsWithLines(model.document)) {
     if (group.side === 'memo') continue;
-    const own = lines
+    const groupLines = lines
       .filter(({ unit }) => unit === 'money')
       .map((line) => ({ line, spent: spentOn(model, actuals, line, group.side, stretch) }));
-    if (own.length === 0) continue;
-    const total = added(own.map(({ spent }) => spent), group.side); // prettier-ignore
+    if (groupLines.length === 0) continue;
+    const total = added(groupLines.map(({ spent }) => spent), group.side); // prettier-ignore
     bySide.set(group.side, [...(bySide.get(group.side) ?? []), total]);
     rows.push({ kind: 'group', id: group.id, name: group.name, side: group.side, ...total });
-    for (const { line, spent } of own)
+    for (const { line, spent } of groupLines)
       rows.push({ kind: 'line', id: line.id, name: line.name, side: group.side, ...spent });
   }
   const totals = new Map<string, Spent>();

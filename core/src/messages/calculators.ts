@@ -6,7 +6,7 @@ export const messages = {
     `The ${words} ${are} below zero; give what is paid as a positive figure.`,
   neverAUnitCostsAs: 'Never: a unit costs as much as it brings, or more, so each one sold adds to the loss.',
   whatComesInLessWhat: 'What comes in less what goes out is empty, so no month follows yet.',
-  thereIsNothingToPay: 'There is nothing to pay back: added up, it is never below zero.',
+  thereIsNothingToPay: 'There is nothing to pay back: the cumulative net is never below zero.',
   neverWithinThePlanAt: 'Never within the plan: at its end it is still below zero.',
   theFirst: 'The first',
   theSecond: 'The second',
@@ -26,9 +26,9 @@ export const messages = {
   theIsEmptySoThe: (empty: string, unknown: string) => `The ${empty} is empty, so the ${unknown} does not follow yet.`,
   aLoanNeedsAnAmount: 'A loan needs an amount above zero.',
   aRateOfMinus100: 'A rate of minus 100 % or less makes no loan.',
-  theDuration: 'The duration',
+  theDuration: 'The term',
   theMonthlyPaymentHasTo: 'The monthly payment has to be above zero.',
-  theBalloonLiesBetweenNothing: 'The balloon lies between nothing and the amount.',
+  theBalloonLiesBetweenNothing: 'The balloon payment lies between nothing and the amount.',
   aFeeIsNotBelow: 'A fee is not below zero.',
   anExtraPaymentIsNot: 'An extra payment is not below zero.',
 
@@ -36,7 +36,7 @@ export const messages = {
   monthlyDeposit: 'monthly deposit',
   theIsEmptySoTheDoes: (column: string, empty: string, unknown: string) =>
     `The ${column === 'goal' ? 'goal' : empty} is empty, so the ${unknown} does not follow yet.`,
-  aPotDoesNotBegin: 'A pot does not begin below zero.',
+  aFundDoesNotBegin: 'A fund has no opening balance below zero.',
   aDepositCannotShrinkBy: 'A deposit cannot shrink by all of itself.',
   aRateOfMinus100Or: 'A rate of minus 100 % or less makes no savings.',
   aDepositIsNotBelow: 'A deposit is not below zero. Use a withdrawal instead.',
@@ -49,7 +49,7 @@ export const messages = {
   withoutADepositAndWithout: 'Without a deposit and without interest the goal is never reached.',
   forHowManyMonthsIs: 'For how many months is it to last? That is empty.',
   theWithdrawal: 'The withdrawal',
-  thereIsNothingInThe: 'There is nothing in the pot to be taken out.',
+  thereIsNothingInThe: 'There is nothing in the fund to be taken out.',
   howMuchIsToBe: 'How much is to be taken out each month? That is empty.',
   aMonthlyWithdrawalHasTo: 'A monthly withdrawal has to be above zero.',
 

@@ -91,9 +91,9 @@ export const messages = {
   figuresBelowZeroAreWritten: (styles: string) => `Figures below zero are written with one of ${styles}.`,
   moneyIsShownWith0: (most: number) => `Money is shown with 0 to ${most} decimals.`,
   figuresGrowYearlyOrMonthly: 'Figures grow yearly or monthly.',
-  aPlanIsCarriedOn: (most: number) => `A plan is carried on by 1 to ${most} years.`,
-  aPlanIsCarriedOnFrom: 'A plan is carried on from the end of a year. Let it end in a December first.',
-  aPlanIsCarriedOnFromTwelve: 'A plan is carried on from twelve months of figures; this one has fewer.',
+  aPlanIsCarriedOn: (most: number) => `A plan is rolled forward by 1 to ${most} years.`,
+  aPlanIsCarriedOnFrom: 'A plan is rolled forward from the end of a year. Let it end in a December first.',
+  aPlanIsCarriedOnFromTwelve: 'A plan is rolled forward from twelve months of figures; this one has fewer.',
   isNoRateSoNothing: (name: string) => `${name} is no rate, so nothing can grow by it.`,
   theActualFiguresHaveTo: (yearOf: number) => `The actual figures have to be those of ${yearOf}.`,
 
@@ -113,7 +113,7 @@ export const messages = {
 
   // savings
   thisEntry: 'This entry',
-  theSavingsPot: 'The savings pot',
+  theSavingsFund: 'The savings fund',
 
   // scenarios
   thisScenario: 'This scenario',
@@ -121,11 +121,11 @@ export const messages = {
 
   // takeBack
   hasBeenChangedSinceSo: (name: string | null) =>
-    `${name ?? 'What this was about'} has been changed since, so this can no longer be taken back.`,
+    `${name ?? 'What this was about'} has been changed since, so this can no longer be undone.`,
   hasComeToNeedThis: (what: string | null) =>
     `${what ?? 'Something'} has come to need this, so it can no longer be taken away.`,
   usesThisByNowSo: (own: string) => `${own} uses this by now, so it can no longer be taken away.`,
-  whatThisBelongsToHas: 'What this belongs to has been deleted since, so it can no longer be brought back.',
+  whatThisBelongsToHas: 'What this belongs to has been deleted since, so it can no longer be restored.',
 
   // taxSchedules
   thisTaxSchedule: 'This tax schedule',

@@ -9,7 +9,7 @@ import { decide, describeCommand } from '../plan/commands/decide.ts';
 import { applyChanges, differenceBetween, invert, type Change, type Document } from '../plan/document/document.ts';
 import { parsePlan } from '../plan/file/file.ts';
 import { nameOf } from '../plan/document/naming.ts';
-import { decideChanges } from '../plan/commands/takeBack.ts';
+import { decideChanges } from '../plan/commands/undo.ts';
 import { toPlanFile } from '../plan/file/writeFile.ts';
 import { allFigures } from './figures.ts';
 import { commandFor, draws, startingPlan, type Draw } from './random.ts';

@@ -7,7 +7,7 @@ import { quoteName } from '../formula/print.ts';
 import { calculatorsOf, outputsOf } from '../plan/document/calculators.ts';
 import { COMMANDS, type Command, type CommandKind } from '../plan/commands/commands.ts';
 import type { Field, Fields } from '../plan/commands/fields.ts';
-import { STEPPINGS } from '../plan/commands/carryOn.ts';
+import { STEPPINGS } from '../plan/commands/rollForward.ts';
 import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, calendarOf, type Document } from '../plan/document/document.ts';
 import {
@@ -172,7 +172,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
     document[table].has(id) && picks.below(2) ? {} : { name: name() };
 
   switch (kind) {
-    case 'plan.carryOn':
+    case 'plan.rollForward':
       return {
         kind,
         years: 1 + picks.below(2),
@@ -344,26 +344,26 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
       const offer = idIn('loans');
       return offer ? { kind, offer } : null;
     }
-    case 'pot.set': {
-      const pot = existingOr('savings');
+    case 'fund.set': {
+      const fund = existingOr('savings');
       const settings = picks.of([
         { unknown: picks.of(SAVINGS_UNKNOWNS), opening: input(), deposit: input(), rate: rate(), goal: input() },
         { ...terms, months: input(), growth: rate(), inflation: rate() },
         { withdrawals: picks.of(WITHDRAWALS), withdrawal: input(), withdrawalMonths: input(), first: month() },
       ]);
-      return { kind, pot, settings: { ...named(pot, 'savings'), ...settings } };
+      return { kind, fund, settings: { ...named(fund, 'savings'), ...settings } };
     }
-    case 'pot.setMove': {
-      const pot = idIn('savings');
+    case 'fund.setMove': {
+      const fund = idIn('savings');
       const until = picks.maybe(month);
       const settings = picks.maybe(() => ({
-        pot: pot!,
+        fund: fund!,
         kind: picks.of(SAVINGS_MOVES),
         from: month(),
         until,
         amount: input(),
       }));
-      return pot ? { kind, id: existingOr('savingsMoves'), settings } : null;
+      return fund ? { kind, id: existingOr('savingsMoves'), settings } : null;
     }
     case 'taxSchedule.set': {
       const schedule = existingOr('taxSchedules');
@@ -508,14 +508,14 @@ function valueFor({ form, orNull }: Field, document: Document, picks: Picks): un
 
 /** How often kinds of commands are drawn, rules and figures more often than the rest; one that is not here is drawn once. */
 const WEIGHTS: Readonly<Partial<Record<CommandKind, number>>> = {
-  'plan.carryOn': 1, 'plan.set': 3, 'group.add': 1, 'group.set': 2, 'group.move': 1, 'group.duplicate': 1,
+  'plan.rollForward': 1, 'plan.set': 3, 'group.add': 1, 'group.set': 2, 'group.move': 1, 'group.duplicate': 1,
   'group.delete': 1, 'line.add': 2, 'line.set': 2, 'line.move': 2, 'line.duplicate': 1, 'line.delete': 1,
   'line.setFigure': 6, 'line.setFormula': 16, 'line.rewriteStep': 3, 'line.clearException': 2, 'line.removeStep': 1,
   'line.moveStep': 1, 'line.moveException': 1, 'lines.order': 1, 'figures.set': 3, 'figures.clear': 1,
   'figures.adjust': 3, 'income.split': 1, 'year.lock': 1, 'figureNote.set': 1, 'highlight.set': 2,
   'highlight.delete': 1, 'scenario.set': 2, 'scenario.delete': 1, 'scenario.setValues': 1, 'scenario.setFigures': 1,
   'scenario.clearFigures': 1, 'scenario.adopt': 1, 'chart.set': 2, 'chart.move': 1, 'chart.delete': 1,
-  'lines.place': 1, 'loan.set': 3, 'loan.setExtra': 1, 'loan.takeOffer': 1, 'pot.set': 3, 'pot.setMove': 1,
+  'lines.place': 1, 'loan.set': 3, 'loan.setExtra': 1, 'loan.takeOffer': 1, 'fund.set': 3, 'fund.setMove': 1,
   'taxSchedule.set': 2, 'taxSchedule.setBands': 2, 'breakEven.set': 3, 'calculator.copy': 1, 'calculator.delete': 1,
   'finding.waive': 1, 'finding.takeUp': 1, 'assumption.add': 2, 'assumption.set': 4, 'assumption.fix': 1,
   'assumption.setStep': 2, 'assumption.moveStep': 1, 'assumption.removeStep': 1, 'assumption.move': 1,
@@ -593,8 +593,8 @@ const FURNITURE: readonly Command[] = [
   { kind: 'loan.set', loan: 'bike', settings: { name: 'Bike', amount: '5400', rate: 'Rate', months: '42' } },
   { kind: 'loan.setExtra', id: 'extra', settings: { loan: 'bike', every: 'yearly', from: APRIL, until: null, amount: '100' } },
   { kind: 'calculator.copy', calculator: 'bike', as: 'offer', name: 'Other bike', offer: true },
-  { kind: 'pot.set', pot: 'pot', settings: { name: 'Pot', deposit: 'Fund', rate: '2%', opening: '100', months: '30' } },
-  { kind: 'pot.setMove', id: 'move', settings: { pot: 'pot', kind: 'deposit', from: APRIL, until: null, amount: 'Price' } },
+  { kind: 'fund.set', fund: 'fund', settings: { name: 'Nest egg', deposit: 'Fund', rate: '2%', opening: '100', months: '30' } },
+  { kind: 'fund.setMove', id: 'move', settings: { fund: 'fund', kind: 'deposit', from: APRIL, until: null, amount: 'Price' } },
   { kind: 'taxSchedule.set', schedule: 'tax', settings: { name: 'Bands', income: 'total(Pay, year)' } },
   { kind: 'taxSchedule.setBands', schedule: 'tax', validFrom: null, bands: [{ from: 0, rate: 0 }, { from: 8000, rate: 'Rate' }] },
   { kind: 'breakEven.set', breakEven: 'even', settings: { name: 'Even', fixedCosts: 'Rent', price: 'Price', variableCost: '1' } },

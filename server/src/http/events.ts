@@ -39,8 +39,8 @@ export class Events {
    * too much (`null`), word to load the plan.
    */
   listen(planId: string, request: Request, response: Response, missed: readonly LogEntry[] | null): void {
-    const own = this.listeners.get(planId) ?? new Set<Response>();
-    if (own.size >= this.limits.perPlan || this.count >= this.limits.all)
+    const streams = this.listeners.get(planId) ?? new Set<Response>();
+    if (streams.size >= this.limits.perPlan || this.count >= this.limits.all)
       throw new ApiError(503, 'busy', messages.tooManyPagesAreOpen);
     response.writeHead(200, {
       'content-type': 'text/event-stream',
@@ -52,12 +52,12 @@ export class Events {
     response.write('retry: 2000\n\n');
     if (missed === null) response.write('event: reload\ndata: {}\n\n');
     else for (const entry of missed) response.write(message(entry));
-    this.listeners.set(planId, own.add(response));
+    this.listeners.set(planId, streams.add(response));
     this.count++;
     response.on('close', () => {
-      if (!own.delete(response)) return;
+      if (!streams.delete(response)) return;
       this.count--;
-      if (own.size === 0) this.listeners.delete(planId);
+      if (streams.size === 0) this.listeners.delete(planId);
     });
   }
 
@@ -77,7 +77,7 @@ export class Events {
   close(): void {
     clearInterval(this.heartbeat);
     for (const planId of [...this.untold.keys()]) this.tellNow(planId);
-    for (const own of this.listeners.values()) for (const response of own) response.end();
+    for (const streams of this.listeners.values()) for (const response of streams) response.end();
   }
 
   private tell(planId: string, text: () => string): void {
@@ -95,7 +95,7 @@ export class Events {
   }
 
   private beat(): void {
-    for (const own of this.listeners.values()) for (const response of own) send(response, ': here\n\n');
+    for (const streams of this.listeners.values()) for (const response of streams) send(response, ': here\n\n');
   }
 }
 

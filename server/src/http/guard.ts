@@ -15,7 +15,7 @@ export function isLoopback(host: string): boolean {
 export function namesFor(host: string, also: readonly string[] = []): ReadonlySet<string> {
   const all = host === '0.0.0.0' || host === '::';
   const addresses = all
-    ? Object.values(networkInterfaces()).flatMap((own) => (own ?? []).map(({ address }) => address))
+    ? Object.values(networkInterfaces()).flatMap((addresses) => (addresses ?? []).map(({ address }) => address))
     : [host];
   return new Set([...OWN_NAMES, ...addresses, ...also].map((name) => name.toLowerCase()));
 }

@@ -232,7 +232,7 @@ export function insertions(document: Document): DocumentChange[] {
 
 /** Keeps the documents used last, so that a command need not read the whole plan. The database has the last word. */
 class DocumentCache {
-  private readonly kept = new Map<string, { document: Document; revision: number }>();
+  private readonly openPlans = new Map<string, { document: Document; revision: number }>();
   private readonly plans: PlanStore;
   private readonly rows: RowStore;
 
@@ -244,23 +244,23 @@ class DocumentCache {
   get(planId: string): { document: Document; revision: number } {
     const plan = this.plans.find(planId);
     if (!plan) return { document: emptyDocument(), revision: 0 };
-    const kept = this.kept.get(planId);
-    if (kept?.revision === plan.revision) return kept;
+    const open = this.openPlans.get(planId);
+    if (open?.revision === plan.revision) return open;
     const read = { document: this.rows.read(planId), revision: plan.revision };
     this.keep(planId, read);
     return read;
   }
 
   advance(planId: string, entry: LogEntry): void {
-    const kept = this.kept.get(planId);
-    if (kept?.revision !== entry.revision - 1) this.kept.delete(planId);
-    else this.keep(planId, { document: applyChanges(kept.document, entry.changes), revision: entry.revision });
+    const open = this.openPlans.get(planId);
+    if (open?.revision !== entry.revision - 1) this.openPlans.delete(planId);
+    else this.keep(planId, { document: applyChanges(open.document, entry.changes), revision: entry.revision });
   }
 
   private keep(planId: string, read: { document: Document; revision: number }): void {
-    this.kept.delete(planId);
-    this.kept.set(planId, read);
-    if (this.kept.size > 50) this.kept.delete(this.kept.keys().next().value!);
+    this.openPlans.delete(planId);
+    this.openPlans.set(planId, read);
+    if (this.openPlans.size > 50) this.openPlans.delete(this.openPlans.keys().next().value!);
   }
 }
 

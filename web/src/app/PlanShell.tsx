@@ -19,7 +19,7 @@ import { useFindings } from '../parts/plan/useFindings.ts';
 import { Shelf } from '../parts/assumptions/Shelf.tsx';
 import { CALCULATOR_PAGES } from '../parts/plan/calculatorPages.ts';
 import { Icon } from '../ui/Icon.tsx';
-import { useKept } from '../ui/useKept.ts';
+import { useStored } from '../ui/useStored.ts';
 import { PAGES } from './pages.ts';
 import { SHELL_KEYS } from './shellKeys.ts';
 import { KeyList } from './KeyList.tsx';
@@ -68,14 +68,14 @@ function calculatorBehind(document: Document, id: string): Calculator | undefine
 const SHELF_KEY = 'haushalt:shelf';
 
 /** As it was left; at first open where twelve months fit beside it. */
-function shelfOpenAtFirst(kept: unknown): boolean {
-  return typeof kept === 'boolean' ? kept : kept === undefined ? window.innerWidth >= 1500 : kept === 'open';
+function shelfOpenAtFirst(stored: unknown): boolean {
+  return typeof stored === 'boolean' ? stored : stored === undefined ? window.innerWidth >= 1500 : stored === 'open';
 }
 
 function Shell({ planId }: { readonly planId: string }) {
   const session = useSession();
   const notices = useNotices();
-  const [shelfOpen, setShelfOpen] = useKept(SHELF_KEY, shelfOpenAtFirst);
+  const [shelfOpen, setShelfOpen] = useStored(SHELF_KEY, shelfOpenAtFirst);
   const [keysOpen, setKeysOpen] = useState(false);
   const [settingsOpen, setSettingsOpen] = useState(false);
   const undo = useCallback(() => {
@@ -230,18 +230,18 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
       words: messages.undo,
       step: undo,
       onStep: onUndo,
-      title: messages.takeBack,
+      title: messages.undoTitle,
       keys: 'Ctrl+Z',
-      none: messages.toTakeBack,
+      none: messages.toUndo,
     },
     {
       name: 'redo',
       words: messages.redo,
       step: redo,
       onStep: onRedo,
-      title: messages.doAgain,
+      title: messages.redoTitle,
       keys: 'Ctrl+Y',
-      none: messages.toDoAgain,
+      none: messages.toRedo,
     },
   ] as const;
   return steps.map(({ name, words, step, onStep, title, keys, none }) => (

@@ -22,19 +22,19 @@ interface SliderProps {
 /** Tries values of an assumption or of what a calculator is given. */
 export function Slider({ of, plan, onTry, onKeep }: SliderProps) {
   // The range stays as it is for as long as a value is being tried, or it would slip away under the pointer.
-  const [held, setHeld] = useState<ReturnType<typeof rangeOf> | null>(null);
+  const [heldRange, setHeldRange] = useState<ReturnType<typeof rangeOf> | null>(null);
   return (
     <RangeSlider
       label={messages.tryValuesOf(of.name)}
       value={of.value}
-      {...(held ?? rangeOf(of))}
+      {...(heldRange ?? rangeOf(of))}
       write={(value) => writeWithUnit(value, of.unit, plan)}
       onTry={(value) => {
-        setHeld(value === null ? null : (held ?? rangeOf(of)));
+        setHeldRange(value === null ? null : (heldRange ?? rangeOf(of)));
         onTry(value);
       }}
       onKeep={(value) => {
-        setHeld(null);
+        setHeldRange(null);
         onKeep(value);
       }}
     />

@@ -37,19 +37,19 @@ export function RowGrip<R extends GridRow>({ rows, rowHeight, scroller, canDrag,
     };
   }, [scroller]);
 
-  const held = dragged?.from ?? hovered;
-  const row = held === null ? undefined : rows[held];
-  if (held === null || row === undefined || !canDrag(row)) return null;
+  const gripped = dragged?.from ?? hovered;
+  const row = gripped === null ? undefined : rows[gripped];
+  if (gripped === null || row === undefined || !canDrag(row)) return null;
   // Rows are alike in height: how far the pointer has gone says over which of them it is.
   const targetOf = ({ delta }: DragMoveEvent) =>
-    Math.max(0, Math.min(rows.length - 1, held + Math.round(delta.y / rowHeight)));
+    Math.max(0, Math.min(rows.length - 1, gripped + Math.round(delta.y / rowHeight)));
   return (
     <DndContext
       sensors={sensors}
       // What it says to screen readers does not belong among the rows.
       accessibility={{ container: document.body }}
-      onDragStart={() => setDragged({ from: held, to: held })}
-      onDragMove={(event) => setDragged({ from: held, to: targetOf(event) })}
+      onDragStart={() => setDragged({ from: gripped, to: gripped })}
+      onDragMove={(event) => setDragged({ from: gripped, to: targetOf(event) })}
       onDragCancel={() => setDragged(null)}
       onDragEnd={(event) => {
         setDragged(null);
@@ -58,7 +58,7 @@ export function RowGrip<R extends GridRow>({ rows, rowHeight, scroller, canDrag,
       }}
     >
       <div className="row-grip-lane" aria-hidden="true">
-        <Grip key={row.key} top={held * rowHeight} height={rowHeight} />
+        <Grip key={row.key} top={gripped * rowHeight} height={rowHeight} />
         {dragged && (
           <>
             <div className="dragged-row" style={{ top: dragged.from * rowHeight, height: rowHeight }} />

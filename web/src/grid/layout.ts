@@ -46,8 +46,13 @@ export function useLayout(columns: readonly GridColumn[]): GridLayout {
       ordered: readonly { readonly id: string; getStart: (pin: 'start' | 'center' | 'end') => number }[],
     ) =>
       ordered.map((column): LaidOutColumn => {
-        const own = byId.get(column.id)!;
-        return { ...own, index: index++, offset: column.getStart(own.pin ?? 'center'), style: { width: own.width } };
+        const columnLayout = byId.get(column.id)!;
+        return {
+          ...columnLayout,
+          index: index++,
+          offset: column.getStart(columnLayout.pin ?? 'center'),
+          style: { width: columnLayout.width },
+        };
       });
     const start = laidOut(table.getStartVisibleLeafColumns());
     const middle = laidOut(table.getCenterVisibleLeafColumns());

@@ -42,7 +42,7 @@ class Sheet {
     const next = step(this.state, event, { ...this.named, take: this.take });
     this.state = next.state;
     this.stays = next.stays;
-    if (next.said !== null) this.said.push(next.said);
+    if (next.notice !== null) this.said.push(next.notice);
     return this;
   }
 

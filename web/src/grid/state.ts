@@ -77,7 +77,7 @@ export interface GridTerms extends Named {
 export interface Step {
   readonly state: GridState;
   /** What is to be said: what became of a text whose cell is gone. */
-  readonly said: string | null;
+  readonly notice: string | null;
   /** Whether an editor has to be given the keys back, since what is in it cannot be taken. */
   readonly stays: boolean;
 }
@@ -100,7 +100,7 @@ const BROWSING: GridMode = { kind: 'browsing' };
 
 /** What becomes of a grid by an event. What is typed is taken before anything else is selected, or the editor stays. */
 export function step(state: GridState, event: GridEvent, terms: GridTerms): Step {
-  const quiet = (next: GridState): Step => ({ state: next, said: null, stays: false });
+  const quiet = (next: GridState): Step => ({ state: next, notice: null, stays: false });
   switch (event.kind) {
     case 'press': {
       const left = settle(state, terms);
@@ -177,22 +177,22 @@ function selected(state: GridState, next: GridSelection, terms: GridTerms): Grid
 
 /** Takes what is typed and closes its editor; keeps it open, with the reason, where it cannot be taken. */
 function settle(state: GridState, terms: GridTerms, always = false): Step {
-  if (state.mode.kind !== 'editing') return { state, said: null, stays: false };
+  if (state.mode.kind !== 'editing') return { state, notice: null, stays: false };
   const { editing } = state.mode;
   // What has not been changed is left as it is: a figure is no exception for having been looked at.
   const refusal = always || isChanged(editing) ? terms.take(editing) : null;
-  if (refusal) return { state: edited(state, { refusal }), said: null, stays: true };
-  return { state: { ...state, mode: BROWSING }, said: null, stays: false };
+  if (refusal) return { state: edited(state, { refusal }), notice: null, stays: true };
+  return { state: { ...state, mode: BROWSING }, notice: null, stays: false };
 }
 
 /** Closes an editor whose place is gone: what is typed is taken for its own cell, or it is said that it was not. */
 function drop(state: GridState, terms: GridTerms): Step {
-  if (state.mode.kind !== 'editing') return { state, said: null, stays: false };
+  if (state.mode.kind !== 'editing') return { state, notice: null, stays: false };
   const { editing } = state.mode;
   const { text } = editing.draft;
   const refusal = isChanged(editing) && text.trim() !== '' ? terms.take(editing) : null;
-  const said = refusal && messages.wasNotTaken(text, refusal.message);
-  return { state: { ...state, mode: BROWSING }, said, stays: false };
+  const notice = refusal && messages.wasNotTaken(text, refusal.message);
+  return { state: { ...state, mode: BROWSING }, notice: notice, stays: false };
 }
 
 function isShown(state: GridState, { rows, columns }: Named): boolean {

@@ -97,7 +97,7 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
     });
     latest.current.state = next.state;
     if (next.state !== before) setState(next.state);
-    if (next.said !== null) say.say({ text: next.said, tone: 'warning' });
+    if (next.notice !== null) say.say({ text: next.notice, tone: 'warning' });
     // What cannot be taken keeps the keyboard, wherever the pointer went.
     if (next.stays) requestAnimationFrame(() => editor.current?.focus());
     // Before the editor goes: taking away what has the focus costs the browser far more.
@@ -132,13 +132,13 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
       const target = now.rows[at.row];
       const where = now.columns[at.column];
       if (!target || !where || now.onOpen?.(target, where, typed)) return;
-      const own = now.editingOf?.(where);
-      if (!own) return;
-      const why = own.whyNot(target, where);
+      const editing = now.editingOf?.(where);
+      if (!editing) return;
+      const why = editing.whyNot(target, where);
       if (why !== null) return say.say({ text: why, tone: 'plain' });
-      const began = own.begin(target, where, asRule);
+      const began = editing.begin(target, where, asRule);
       const typedOver = { ...began, text: typed ?? began.text };
-      readings.current.set(typedOver, (editing) => own.read(editing.at, editing.draft));
+      readings.current.set(typedOver, ({ at: place, draft }) => editing.read(place, draft));
       dispatch({
         kind: 'open',
         editing: { at: refOf(target, where), block: null, began: typedOver, isTyped: typed !== null },

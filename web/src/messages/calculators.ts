@@ -4,7 +4,7 @@ export const messages = {
   termsOf: (name: string) => `Terms of ${name}`,
 
   // Conventions
-  durationIn: 'Duration in',
+  durationIn: 'Term in',
   months: 'months',
   years: 'years',
   end: 'end',

@@ -2,8 +2,8 @@
 export const messages = {
   // ChartSettings
   sideBySide: 'Side by side',
-  piledUp: 'Piled up',
-  addedUpOverTime: 'Added up over time',
+  piledUp: 'Stacked',
+  addedUpOverTime: 'Running total',
   sharesAsBars: 'Shares, as bars',
   sharesAsARing: 'Shares, as a ring',
   bars: 'Bars',

@@ -5,7 +5,7 @@ export const messages = {
   year: 'Year',
   theWholePlan: 'The whole plan',
   average: 'Average',
-  toDate: 'To date',
+  toDate: 'Running total',
   share: 'Share',
   ofGroup: 'Of group',
   ofCosts: 'Of costs',

@@ -21,19 +21,19 @@ export const messages = {
 
   // calculatorsNow
   noIncomeGiven: 'no income given',
-  stillOwed: (money: string) => `, ${money} still owed`,
+  stillOwed: (money: string) => `, ${money} outstanding`,
   aMonthUntil: (money: string, now: string, month: string) => `${money} a month${now}, until ${month}`,
-  inIt: (money: string) => `${money} in it, `,
-  comesToBy: (now: string, money: string, month: string) => `${now}comes to ${money} by ${month}`,
+  inIt: (money: string) => `balance ${money}, `,
+  comesToBy: (now: string, money: string, month: string) => `${now}final balance ${money} in ${month}`,
   for: (money: string, year: number) => `${money} for ${year}`,
   neverAsItStands: 'never, as it stands',
-  nothingIsLostFromUnits: (figure: string) => `nothing is lost from ${figure} units on`,
-  paidBackIn: (month: string) => `paid back in ${month}`,
+  nothingIsLostFromUnits: (figure: string) => `break-even point ${figure} units`,
+  paidBackIn: (month: string) => `payback in ${month}`,
   bothHaveCostTheSame: (month: string) => `both have cost the same in ${month}`,
 
   // glance
   netByMonthIn: (year: number) => `Net by month in ${year}`,
   month: 'Month',
   net: 'Net',
-  addedUpSinceThePlans: 'Added up since the plan’s start',
+  addedUpSinceThePlans: 'Cumulative net',
 };

@@ -9,8 +9,8 @@ export const messages = {
   whatThisChangedHasNot: 'What this changed has not arrived yet. Try again.',
 
   // session
-  thereIsNothingToTake: 'There is nothing to take back.',
-  thereIsNothingToDo: 'There is nothing to do again.',
+  thereIsNothingToTake: 'There is nothing to undo.',
+  thereIsNothingToDo: 'There is nothing to redo.',
   theBrowsersStorageIsFull: 'The browser’s storage is full. Leave this page open until everything is saved.',
   itWasTriedTimesAnd: (message: string, times: number) => `${message} It was tried ${times} times and is left out now.`,
 

@@ -1,7 +1,7 @@
 /** What the interface says: shell. */
 export const messages = {
   // KeyList
-  keys: 'Keys',
+  keys: 'Keyboard shortcuts',
 
   // NotFound
   thereIsNoSuchPage: 'There is no such page',
@@ -16,10 +16,10 @@ export const messages = {
   openingThePlan: 'Opening the plan',
   thisPlanCannotBeOpened: 'This plan cannot be opened',
   tryAgain: 'Try again',
-  takenBack: (label: string | undefined) => `Taken back: ${label}.`,
-  doneAgain: (label: string | undefined) => `Done again: ${label}.`,
+  takenBack: (label: string | undefined) => `Undone: ${label}.`,
+  doneAgain: (label: string | undefined) => `Redone: ${label}.`,
   haushalt: 'Haushalt',
-  keysWithKey: 'Keys (?)',
+  keysWithKey: 'Keyboard shortcuts (?)',
   assumptions: 'Assumptions',
   assumptionsAltA: 'Assumptions (Alt+A)',
   windowTitle: (name: string) => `${name} – Haushalt`,
@@ -31,11 +31,11 @@ export const messages = {
   compare: 'Compare',
   backToThePlan: 'Back to the plan',
   undo: 'Undo',
-  takeBack: 'Take back',
-  toTakeBack: 'take back',
+  undoTitle: 'Undo',
+  toUndo: 'undo',
   redo: 'Redo',
-  doAgain: 'Do again',
-  toDoAgain: 'do again',
+  redoTitle: 'Redo',
+  toRedo: 'redo',
   nothingTo: (none: string) => `Nothing to ${none}`,
   pagesOfThePlan: 'Pages of the plan',
   plans: 'Plans',

@@ -4,14 +4,14 @@ export const messages = {
   newEntry: 'New entry',
   changeTheEntry: 'Change the entry',
   date: 'Date',
-  what: 'What',
+  what: 'Description',
   line: 'Line',
   choose: 'Choose …',
   amount: 'Amount',
   account: 'Account',
-  enterIt: 'Enter it',
-  changeIt: 'Change it',
-  leaveIt: 'Leave it',
+  enterIt: 'Add entry',
+  changeIt: 'Save entry',
+  leaveIt: 'Cancel',
   sayOnWhichDayIt: 'Say on which day it was.',
   chooseTheLineItBelongs: 'Choose the line it belongs to.',
   sayHowMuchItWas: 'Say how much it was.',
@@ -30,7 +30,7 @@ export const messages = {
 
   // SpendingPage
   changed: (called: string) => `Changed: ${called}.`,
-  entered: (called: string) => `Entered: ${called}.`,
+  entered: (called: string) => `Added: ${called}.`,
   anEntry: 'an entry',
   until: (yearOf: number, month: string) => `${yearOf} until ${month}`,
   removed: (called: string) => `Removed: ${called}.`,
@@ -60,5 +60,5 @@ export const messages = {
   // spendingCells
   budget: 'Budget',
   actual: 'Actual',
-  difference: 'Difference',
+  difference: 'Variance',
 };

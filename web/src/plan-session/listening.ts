@@ -15,18 +15,20 @@ export function listenTo(planId: string, session: PlanSession): () => void {
   let pause = AGAIN_FIRST;
 
   const open = () => {
-    const own = new EventSource(`/api/plans/${encodeURIComponent(planId)}/events?since=${session.knownRevision}`);
-    source = own;
-    own.addEventListener('changes', (event: MessageEvent<string>) => session.receive(JSON.parse(event.data) as Entry));
+    const opened = new EventSource(`/api/plans/${encodeURIComponent(planId)}/events?since=${session.knownRevision}`);
+    source = opened;
+    opened.addEventListener('changes', (event: MessageEvent<string>) =>
+      session.receive(JSON.parse(event.data) as Entry),
+    );
     // Too much was missed, or the database is another one: what is known here does not count.
-    own.addEventListener('reload', () => void session.reload());
-    own.addEventListener('gone', () => session.reload());
-    own.addEventListener('open', () => {
+    opened.addEventListener('reload', () => void session.reload());
+    opened.addEventListener('gone', () => session.reload());
+    opened.addEventListener('open', () => {
       pause = AGAIN_FIRST;
       session.nudge();
     });
-    own.addEventListener('error', () => {
-      if (own.readyState !== EventSource.CLOSED) return;
+    opened.addEventListener('error', () => {
+      if (opened.readyState !== EventSource.CLOSED) return;
       timer = setTimeout(open, pause);
       pause = Math.min(AGAIN_MOST, pause * 2);
     });

@@ -40,9 +40,10 @@ export function pendingInBrowser(planId: string, storage: Storage, now: () => nu
 
 function read(text: string | null): Kept[] {
   try {
-    const kept = JSON.parse(text ?? '') as Partial<Kept> | null;
-    const isOrder = typeof kept?.id === 'string' && typeof kept.order?.kind === 'string' && typeof kept.at === 'number';
-    return isOrder ? [kept as Kept] : [];
+    const stored = JSON.parse(text ?? '') as Partial<Kept> | null;
+    const isOrder =
+      typeof stored?.id === 'string' && typeof stored.order?.kind === 'string' && typeof stored.at === 'number';
+    return isOrder ? [stored as Kept] : [];
   } catch {
     return [];
   }

@@ -311,7 +311,7 @@ describe('history', () => {
     session.undo();
     session.undo();
     expect([rent(session), session.state.undo]).toEqual([800, null]);
-    expect(session.undo()!.message).toBe('There is nothing to take back.');
+    expect(session.undo()!.message).toBe('There is nothing to undo.');
     await settle();
     expect(rentAtServer()).toBeUndefined();
   });
@@ -323,7 +323,7 @@ describe('history', () => {
     session.send({ kind: 'line.set', line: idOf('Pay'), settings: { note: 'Later.' } });
     expect(session.undoCommand(commandId)).toBeNull();
     expect([rent(session), session.state.document.lines.get(idOf('Pay'))!.note]).toEqual([800, 'Later.']);
-    expect(session.undoCommand(commandId)!.message).toBe('There is nothing to take back.');
+    expect(session.undoCommand(commandId)!.message).toBe('There is nothing to undo.');
     await settle();
     expect(rentAtServer()).toBeUndefined();
   });
@@ -556,7 +556,7 @@ describe('orders on their way', () => {
     expect([...server.document.exceptions.values()].find(({ month }) => month === MARCH)?.amount).toBe(1000);
   });
 
-  it('take back what was done before the page was opened, once what it changed has arrived', async () => {
+  it('undo what was done before the page was opened, once what it changed has arrived', async () => {
     server.carryOut('earlier', setRent(900));
     server.carryOut('later', setRent(950));
     const session = open();

@@ -120,7 +120,7 @@ export class PlanSession {
   private readonly listeners = new Set<() => void>();
   private readonly id: string;
   private readonly api: SessionApi;
-  private readonly kept: PendingStore;
+  private readonly pendingStore: PendingStore;
   private readonly onRefusal: (message: string) => void;
   /** Told when entries have been stored, by whomever. */
   private readonly onLedger: () => void;
@@ -128,19 +128,19 @@ export class PlanSession {
   constructor(
     loaded: LoadedPlan,
     api: SessionApi,
-    kept: PendingStore,
+    pendingStore: PendingStore,
     onRefusal: (message: string) => void,
     onLedger: () => void = () => {},
   ) {
     this.id = loaded.id;
     this.api = api;
-    this.kept = kept;
+    this.pendingStore = pendingStore;
     this.onRefusal = onRefusal;
     this.onLedger = onLedger;
     this.confirmed = loaded.document;
     this.confirmedHistory = itemsOf(loaded.history);
     this.revision = loaded.revision;
-    this.pending = kept.read();
+    this.pending = pendingStore.read();
     const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
     this.history = shown.history;
     this.settled = shown.document;
@@ -346,7 +346,7 @@ export class PlanSession {
   private enqueue(order: Order, changes: readonly Change[]): void {
     const id = newId();
     this.pending = [...this.pending, { id, order }];
-    if (!this.kept.add({ id, order })) this.onRefusal(messages.theBrowsersStorageIsFull);
+    if (!this.pendingStore.add({ id, order })) this.onRefusal(messages.theBrowsersStorageIsFull);
     const label = isStep(order) ? '' : describeCommand(order, this.settled);
     this.history = historyAfter(this.history, id, order, label, changes);
     this.entriesUnderway.set(id, changes.filter(isOfLedger));
@@ -460,7 +460,7 @@ export class PlanSession {
 
   /** Takes an order out of those that wait, once it is done or cannot be. */
   private drop(id: string): void {
-    this.kept.remove(id);
+    this.pendingStore.remove(id);
     if (!this.pending.some((order) => order.id === id)) return;
     this.pending = this.pending.filter((order) => order.id !== id);
     this.entriesUnderway.delete(id);

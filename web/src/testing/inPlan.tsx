@@ -26,8 +26,8 @@ export function sessionOf(document: Document): PlanSession {
     return Promise.resolve({ revision: ++revision, commandId, kind: order.kind, label: '', target, state: target === null ? 'done' : null, changes }); // prettier-ignore
   };
   const api = { send, plan: () => Promise.reject(new Error()), step: () => Promise.reject(new Error()) };
-  const kept = { read: () => [], add: () => true, remove: () => {} };
-  return new PlanSession({ id: 'p', revision: 0, document, history: [] }, api, kept, () => {});
+  const pendingStore = { read: () => [], add: () => true, remove: () => {} };
+  return new PlanSession({ id: 'p', revision: 0, document, history: [] }, api, pendingStore, () => {});
 }
 
 /** Draws a component as part of an open plan, and a person to use it. */

@@ -2,9 +2,9 @@ import { useCallback, useEffect, useRef } from 'react';
 
 /** A function that stays the same from render to render and calls the latest one; for parts that are drawn seldom. */
 export function useStable<A extends unknown[], R>(latest: (...args: A) => R): (...args: A) => R {
-  const kept = useRef(latest);
+  const stable = useRef(latest);
   useEffect(() => {
-    kept.current = latest;
+    stable.current = latest;
   });
-  return useCallback((...args: A) => kept.current(...args), []);
+  return useCallback((...args: A) => stable.current(...args), []);
 }

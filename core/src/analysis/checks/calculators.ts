@@ -15,7 +15,7 @@ export const withoutAnswer: Check = (model) =>
     return [{ place: { id: row.id, month: null }, message: `${row.name}: ${answer.why}`, mend: null }];
   });
 
-/** Extra payments and entries in months in which their loan or pot does not run. */
+/** Extra payments and entries in months in which their loan or fund does not run. */
 export function outsideRuns(model: PlanModel): Found[] {
   const { document } = model;
   const { locale } = planOf(document);
@@ -44,7 +44,7 @@ export function outsideRuns(model: PlanModel): Found[] {
     }
     if (answer.kind === 'savings') {
       const parts = movesOf(document, row.id).map(({ id, from, until }): Part => {
-        const command = { kind: 'pot.setMove', id, settings: null } as const;
+        const command = { kind: 'fund.setMove', id, settings: null } as const;
         return { id, from, until: until ?? from, words: messages.anEntry, command };
       });
       look(row.id, answer.savings.rows, parts);

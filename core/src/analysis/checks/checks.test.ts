@@ -297,7 +297,7 @@ describe('checks of calculators', () => {
   it('doubt the units of inputs, with the mend', () => {
     const document = plan({ loans: [{ ...van, months: 'Years to pay + 0 * Years to pay', fee: '5 + 10%' }] });
     expect(messages(document, 'units')).toEqual([
-      'The duration of Van: this gives years, but months is expected.',
+      'The term of Van: this gives years, but months is expected.',
       'The fee of Van: this gives a plain number, but money is expected.',
     ]);
     const mixed = plan({
@@ -312,7 +312,7 @@ describe('checks of calculators', () => {
     expect(toShown([...right.loans.values()][0]!.amount!, right)).toBe('Price * (1 + Rise)');
   });
 
-  it('find extra payments and entries outside the run of their loan or pot, and remove them', () => {
+  it('find extra payments and entries outside the run of their loan or fund, and remove them', () => {
     const loanExtras = [
       { loan: 'Van', every: 'once', from: '2026-02', amount: 50 },
       // Begun before the loan, and paid while it runs.
@@ -326,13 +326,13 @@ describe('checks of calculators', () => {
     ]);
     const [first] = found(early, 'outsidePlan');
     expect(messages(after(early, first!.mend!.command), 'outsidePlan')).toHaveLength(1);
-    const pot = { name: 'Pot', deposit: 10, rate: 0, months: 6, first: '2026-01' };
+    const fund = { name: 'Fund', deposit: 10, rate: 0, months: 6, first: '2026-01' };
     const savingsMoves = [
-      { pot: 'Pot', kind: 'withdrawal', from: '2026-08', amount: 5 },
-      { pot: 'Pot', kind: 'pause', from: '2026-05', until: '2026-12' },
+      { fund: 'Fund', kind: 'withdrawal', from: '2026-08', amount: 5 },
+      { fund: 'Fund', kind: 'pause', from: '2026-05', until: '2026-12' },
     ];
-    const late = plan({ savings: [pot], savingsMoves });
-    expect(messages(late, 'outsidePlan')).toEqual(['An entry of Pot in August 2026 lies outside its months.']);
+    const late = plan({ savings: [fund], savingsMoves });
+    expect(messages(late, 'outsidePlan')).toEqual(['An entry of Fund in August 2026 lies outside its months.']);
     mended(late, 'outsidePlan');
   });
 });

@@ -55,11 +55,11 @@ export const monthsInTheRed: Check = (model) => {
   const net = model.seriesOf(NET)!;
   const red = calendar.months.filter((_, at) => isInTheRed(net.valueAt(at)));
   return yearsOf(calendar).flatMap((year): Found[] => {
-    const own = red.filter((month) => yearOf(month) === year);
-    if (own.length === 0) return [];
-    const months = own.map((month) => monthInWords(month, locale, 'name')).join(', ');
-    const message = messages.inExpensesExceedIncomeIn(own.length, year, months);
-    return [{ place: { id: NET, month: own[0]! }, about: String(year), message, mend: null }];
+    const redOfYear = red.filter((month) => yearOf(month) === year);
+    if (redOfYear.length === 0) return [];
+    const months = redOfYear.map((month) => monthInWords(month, locale, 'name')).join(', ');
+    const message = messages.inExpensesExceedIncomeIn(redOfYear.length, year, months);
+    return [{ place: { id: NET, month: redOfYear[0]! }, about: String(year), message, mend: null }];
   });
 };
 

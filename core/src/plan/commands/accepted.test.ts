@@ -8,7 +8,7 @@ import { decide } from './decide.ts';
 import { applyChanges, invert, type Change, type Document } from '../document/document.ts';
 import { parsePlan } from '../file/file.ts';
 import { MAX_ROWS } from '../document/limits.ts';
-import { decideChanges } from './takeBack.ts';
+import { decideChanges } from './undo.ts';
 import { toPlanFile } from '../file/writeFile.ts';
 
 const START = toMonth('2026-01');
@@ -89,7 +89,7 @@ describe('whatever is taken can be written and read again', () => {
     const plan = household();
     plan.do({ kind: 'line.set', line: plan.idOf('Rent'), settings: { ownRate: 1e-7 } });
     plan.do({ kind: 'line.set', line: plan.idOf('Pay'), settings: { ownRate: -0.02 } });
-    plan.do({ kind: 'plan.carryOn', years: 1, stepping: 'monthly', rate: null });
+    plan.do({ kind: 'plan.rollForward', years: 1, stepping: 'monthly', rate: null });
     const { figures } = calculate(plan.again());
     expect(figures('Rent')[23]).toBeCloseTo(800.00008, 6);
     expect(figures('Pay')[23]).toBeCloseTo(1960, 6);

@@ -7,7 +7,7 @@ import { deleteWithAll } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { datedId, type AssumptionRow, type AssumptionStepRow } from '../schema/tables.ts';
-import { checkFigure, checkMonth, checkName, checkNewId, checkNote, checkText, checkUnit, existing } from './checks.ts';
+import { checkFigure, checkMonth, checkName, checkNewId, checkNote, checkText, checkUnit, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { columns, columnsBut, figure, id, leftOut, month, name, placement, some, text } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';

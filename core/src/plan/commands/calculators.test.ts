@@ -45,7 +45,7 @@ const FILE = {
   loans: [{ id: 'bike', name: 'Cargo bike', amount: 2400, rate: 'Loan rate', months: 12, first: '2026-03', fee: 25 }],
   loanExtras: [{ id: 'more', loan: 'Cargo bike', every: 'once', from: '2026-06', amount: 100 }],
   savings: [{ id: 'fund', name: 'Fund', deposit: 'Wages * 5%', rate: 0.03, first: '2026-01' }],
-  savingsMoves: [{ id: 'gift', pot: 'Fund', kind: 'deposit', from: '2026-05', amount: 300 }],
+  savingsMoves: [{ id: 'gift', fund: 'Fund', kind: 'deposit', from: '2026-05', amount: 300 }],
   taxSchedules: [{ id: 'bands', name: 'Bands', income: 'total(Wages, year)', allowance: 1000 }],
   taxBands: [
     { schedule: 'Bands', from: 0, rate: 0.1 },
@@ -136,20 +136,20 @@ describe('calculators in a plan', () => {
   });
 
   it('begin with nothing but a name that is still free', () => {
-    const made = done(PLAN, { kind: 'pot.set', pot: 'cushion', settings: { name: ' Cushion ' } });
+    const made = done(PLAN, { kind: 'fund.set', fund: 'cushion', settings: { name: ' Cushion ' } });
     expect(made.savings.get('cushion')).toMatchObject({
       name: 'Cushion',
       unknown: 'goal',
       first: '2026-01',
       deposit: null,
     });
-    expect(refusalOf({ kind: 'pot.set', pot: 'x', settings: { name: 'cargo BIKE' } }).message).toMatch(
+    expect(refusalOf({ kind: 'fund.set', fund: 'x', settings: { name: 'cargo BIKE' } }).message).toMatch(
       /There is already a loan called Cargo bike/,
     );
     expect(refusalOf({ kind: 'line.set', line: 'wages', settings: { name: 'Bands' } }).message).toMatch(
       /a tax schedule/,
     );
-    expect(refusalOf({ kind: 'pot.set', pot: 'wages', settings: { name: 'Other' } })).toMatchObject({
+    expect(refusalOf({ kind: 'fund.set', fund: 'wages', settings: { name: 'Other' } })).toMatchObject({
       code: 'conflict',
     });
   });
@@ -165,7 +165,7 @@ describe('calculators in a plan', () => {
     expect(emptied.loans.get('bike')!.months).toBeNull();
     expect(new Model(emptied).calculationOf('bike')!.answer).toEqual({
       kind: 'none',
-      why: 'The duration is empty, so the monthly payment does not follow yet.',
+      why: 'The term is empty, so the monthly payment does not follow yet.',
     });
   });
 
@@ -226,8 +226,8 @@ describe('calculators in a plan', () => {
   });
 
   it('refuse a pause that ends before it begins', () => {
-    const settings = { pot: 'fund', kind: 'pause', from: '2026-05', until: '2026-03', amount: null } as never;
-    expect(refusalOf({ kind: 'pot.setMove', id: 'p', settings })).toMatchObject({ field: 'until' });
+    const settings = { fund: 'fund', kind: 'pause', from: '2026-05', until: '2026-03', amount: null } as never;
+    expect(refusalOf({ kind: 'fund.setMove', id: 'p', settings })).toMatchObject({ field: 'until' });
   });
 });
 
@@ -242,7 +242,7 @@ describe('the reckoning of calculators', () => {
     expect(reckoning.parts.map((part) => part.label)).toEqual([
       'amount',
       'yearly rate',
-      'duration',
+      'term',
       'fee',
       'extra payment',
     ]);
@@ -300,7 +300,7 @@ describe('calculators under edits', () => {
       .map((about): Command => ({ kind: 'breakEven.set', breakEven: 'even', settings: { about } as never })),
     fc
       .constantFrom('Wages / 10', '120')
-      .map((deposit): Command => ({ kind: 'pot.set', pot: 'fund', settings: { deposit } })),
+      .map((deposit): Command => ({ kind: 'fund.set', fund: 'fund', settings: { deposit } })),
     fc.constant<Command>({ kind: 'plan.set', settings: { projectionRate: null } }),
   );
 

@@ -18,7 +18,7 @@ import { deleteWithAll, lostOutput } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { TABLES, taxBandId, type LoanRow, type Row } from '../schema/tables.ts';
-import { checkMonth, checkName, checkNewId, checkNote, checkText, existing } from './checks.ts';
+import { checkMonth, checkName, checkNewId, checkNote, checkText, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { all, columns, formula, id, list, name, orNull, yesNo } from './fields.ts';
 import { addGroup } from './groups.ts';
@@ -144,7 +144,7 @@ function copyParts(draft: Draft, from: string, to: string): void {
     draft.set('loanExtras', { ...extra, id: partId(index), loan: to }),
   );
   movesOf(draft.document, from).forEach((move, index) =>
-    draft.set('savingsMoves', { ...move, id: partId(index), pot: to }),
+    draft.set('savingsMoves', { ...move, id: partId(index), fund: to }),
   );
   for (const { validFrom, bands } of bandSetsOf(draft.document, from))
     bands.forEach((band, index) =>

@@ -6,7 +6,7 @@ import { deleteWithAll } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { CHART_FORMS, CHART_MARKS, CHART_SPANS, chartSeriesId } from '../schema/tables.ts';
-import { checkBearer, checkMonth, checkNewId, checkText, existing } from './checks.ts';
+import { checkBearer, checkMonth, checkNewId, checkText, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { all, columns, columnsBut, id, list, placement } from './fields.ts';
 import { messages } from '../../messages/commands.ts';

@@ -2,7 +2,7 @@ import { assumptionCommands } from './assumptions.ts';
 import { breakEvenCommands } from './breakEvens.ts';
 import { calculatorCommands } from './calculators.ts';
 import { chartCommands } from './charts.ts';
-import { dressCommands } from './dress.ts';
+import { annotationCommands } from './annotations.ts';
 import { entryCommands } from './entries.ts';
 import type { ValuesOf } from './fields.ts';
 import { findingCommands } from './findings.ts';
@@ -21,7 +21,7 @@ export const COMMANDS = {
   ...groupCommands,
   ...lineCommands,
   ...ruleCommands,
-  ...dressCommands,
+  ...annotationCommands,
   ...assumptionCommands,
   ...scenarioCommands,
   ...chartCommands,

@@ -5,7 +5,7 @@ import { sketch } from '../../testing/plans.ts';
 import type { Refusal } from '../schema/refusal.ts';
 import type { Command } from './commands.ts';
 import { decide, describeCommand } from './decide.ts';
-import { decideChanges } from './takeBack.ts';
+import { decideChanges } from './undo.ts';
 import { applyChanges, groupsWithLines, invert, planOf, type Document } from '../document/document.ts';
 import { toShown } from '../document/formulas.ts';
 

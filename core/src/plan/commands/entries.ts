@@ -1,7 +1,7 @@
 import { LARGEST_AMOUNT, MAX_ACCOUNT, MAX_WHAT, isSameEntry, type EntryFields } from '../schema/entries.ts';
 import { entryRefusal, minorUnitsIn } from '../../ledger/entries.ts';
 import { refused } from '../schema/refusal.ts';
-import { checkText } from './checks.ts';
+import { checkText } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { all, date, id, orNull, text, whole } from './fields.ts';
 
@@ -24,7 +24,7 @@ export const entryCommands = {
   'entry.set': command({
     fields: { entry: id, before: entry, after: entry },
     label({ before, after }, words) {
-      const verb = after === null ? 'Removed' : before === null ? 'Entered' : 'Changed';
+      const verb = after === null ? 'Removed' : before === null ? 'Added' : 'Changed';
       const shown = after ?? before;
       return shown === null ? verb : `${verb}: ${entryInWords(shown, words)}`;
     },

@@ -1,6 +1,6 @@
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
-import { checkText } from './checks.ts';
+import { checkText } from './guards.ts';
 import { command } from './command.ts';
 import { text } from './fields.ts';
 import { messages } from '../../messages/commands.ts';

@@ -11,7 +11,7 @@ export function commandForInput(document: Document, inputId: string, formula: st
   const extra = document.loanExtras.get(owner);
   if (extra) return { kind: 'loan.setExtra', id: owner, settings: withoutId({ ...extra, amount: formula }) };
   const move = document.savingsMoves.get(owner);
-  if (move) return { kind: 'pot.setMove', id: owner, settings: withoutId({ ...move, amount: formula }) };
+  if (move) return { kind: 'fund.setMove', id: owner, settings: withoutId({ ...move, amount: formula }) };
   const band = document.taxBands.get(inputId.slice(0, inputId.lastIndexOf(':')));
   if (band) {
     const { schedule, validFrom } = band;
@@ -36,7 +36,7 @@ export function commandForSettings(
     case 'loans':
       return { kind: 'loan.set', loan: id, settings } as Command;
     case 'savings':
-      return { kind: 'pot.set', pot: id, settings } as Command;
+      return { kind: 'fund.set', fund: id, settings } as Command;
     case 'taxSchedules':
       return { kind: 'taxSchedule.set', schedule: id, settings } as Command;
     case 'breakEvens':

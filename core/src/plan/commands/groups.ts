@@ -5,7 +5,7 @@ import { rowsWhere } from '../document/rowTable.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
 import type { GroupRow } from '../schema/tables.ts';
-import { checkName, checkNewId, checkSide, existing, withOneRate } from './checks.ts';
+import { checkName, checkNewId, checkSide, existing, withOneRate } from './guards.ts';
 import { command } from './command.ts';
 import { columns, id, name, placement, some } from './fields.ts';
 import { copyRule, refuseLossInLockedYears } from './lines.ts';

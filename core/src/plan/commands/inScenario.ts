@@ -55,8 +55,10 @@ function clearing(
   scenario: string,
   cells: readonly Cell[],
 ): { readonly command: Command } | { readonly refusal: Refusal } {
-  const own = cells.filter(({ line, month }) => document.scenarioFigures.has(scenarioFigureId(scenario, line, month)));
-  if (own.length > 0) return { command: { kind: 'scenario.clearFigures', scenario, cells: own } };
+  const scenarioCells = cells.filter(({ line, month }) =>
+    document.scenarioFigures.has(scenarioFigureId(scenario, line, month)),
+  );
+  if (scenarioCells.length > 0) return { command: { kind: 'scenario.clearFigures', scenario, cells: scenarioCells } };
   const message = messages.thisExceptionIsThePlans;
   return { refusal: { code: 'invalid', message } };
 }

@@ -11,7 +11,7 @@ import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { EMPHASES, ROLL_UPS, datedId, stepId, type LineRow } from '../schema/tables.ts';
 import { TOTAL_INCOME } from '../schema/totals.ts';
-import { checkFigure, checkName, checkNewId, checkNote, checkUnit, existing, withOneRate } from './checks.ts';
+import { checkFigure, checkName, checkNewId, checkNote, checkUnit, existing, withOneRate } from './guards.ts';
 import { command } from './command.ts';
 import { MAX_CELLS, columns, figure, id, list, many, name, orNull, placement, some } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';

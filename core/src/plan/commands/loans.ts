@@ -2,7 +2,7 @@ import { extrasOf } from '../document/calculators.ts';
 import { refused } from '../schema/refusal.ts';
 import type { LoanRow } from '../schema/tables.ts';
 import { checkSpan, refuseMany, setCalculator, settingInWords, storedInput } from './calculators.ts';
-import { checkMonth, checkNewId, existing } from './checks.ts';
+import { checkMonth, checkNewId, existing } from './guards.ts';
 import { command } from './command.ts';
 import { all, columnsBut, id, orNull, some } from './fields.ts';
 import { messages } from '../../messages/commands.ts';
@@ -44,10 +44,10 @@ export const loanCommands = {
       const offer = existing(draft, 'loans', id, messages.thisOffer);
       if (offer.offerOf === null) throw refused('invalid', messages.isNoOfferForAnother(offer.name), 'offer');
       const loan = existing(draft, 'loans', offer.offerOf, messages.theLoan);
-      const own = ({ id: rowId, name, offerOf, position }: LoanRow) => ({ id: rowId, name, offerOf, position });
+      const identity = ({ id: rowId, name, offerOf, position }: LoanRow) => ({ id: rowId, name, offerOf, position });
       const extras = { loan: extrasOf(draft.document, loan.id), offer: extrasOf(draft.document, offer.id) };
-      draft.set('loans', { ...offer, ...own(loan) });
-      draft.set('loans', { ...loan, ...own(offer) });
+      draft.set('loans', { ...offer, ...identity(loan) });
+      draft.set('loans', { ...loan, ...identity(offer) });
       for (const extra of extras.loan) draft.set('loanExtras', { ...extra, loan: offer.id });
       for (const extra of extras.offer) draft.set('loanExtras', { ...extra, loan: loan.id });
     },

@@ -7,8 +7,8 @@ import { nameShapeRefusal, tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { MAX_DECIMALS, NEGATIVES } from '../schema/tables.ts';
 import { foldEarlyValues } from './assumptions.ts';
-import { MAX_PROJECTED_YEARS, STEPPINGS, carryOn } from './carryOn.ts';
-import { checkMonth, existing } from './checks.ts';
+import { MAX_PROJECTED_YEARS, STEPPINGS, rollForward } from './rollForward.ts';
+import { checkMonth, existing } from './guards.ts';
 import { command } from './command.ts';
 import { choice, columnsBut, figure, id, leftOut, many, month, orNull, some, whole } from './fields.ts';
 import { foldBeginning, setFigures } from './ruleSteps.ts';
@@ -49,10 +49,10 @@ export const planCommands = {
   }),
 
   /**
-   * Takes a projection into the plan: only a plan that ends with its base year can be carried on. With `actual`, what
+   * Takes a projection into the plan: only a plan that ends with its base year can be rolled forward. With `actual`, what
    * really happened in the base year first takes the place of what was planned.
    */
-  'plan.carryOn': command({
+  'plan.rollForward': command({
     fields: {
       years: whole(1, MAX_PROJECTED_YEARS),
       stepping: choice(STEPPINGS),
@@ -76,7 +76,7 @@ export const planCommands = {
       if (actual.some(({ month }) => yearOf(month) !== yearOf(last)))
         throw refused('invalid', messages.theActualFiguresHaveTo(yearOf(last)), 'actual');
       setFigures(draft, actual, 'exceptions');
-      carryOn(draft, yearOf(last), years, stepping);
+      rollForward(draft, yearOf(last), years, stepping);
     },
   }),
 };

@@ -4,7 +4,7 @@ import { parseFormula } from '../../formula/parse.ts';
 import { printFormula } from '../../formula/print.ts';
 import { FormulaError, type Expression } from '../../formula/expression/syntax.ts';
 import { Refused, refused } from '../schema/refusal.ts';
-import { checkFigure, checkMonth, existing } from './checks.ts';
+import { checkFigure, checkMonth, existing } from './guards.ts';
 import { calendarOf, planOf } from '../document/document.ts';
 import type { Draft } from '../document/draft.ts';
 import { toStored } from '../document/formulas.ts';
@@ -134,14 +134,14 @@ export function rewrite(
     const begins = step.from ?? months[0]!;
     if (begins >= from && begins <= to) draft.delete('ruleSteps', step.id);
   }
-  let said = before;
+  let lastSaying = before;
   for (const piece of pieces) {
-    if (said && isSaying(said, piece.saying)) continue;
+    if (lastSaying && isSaying(lastSaying, piece.saying)) continue;
     putStep(draft, line.id, piece.from <= months[0]! ? null : piece.from, piece.saying);
-    said = piece.saying;
+    lastSaying = piece.saying;
   }
   const resumes = steps.find((step) => step.from === after);
-  const goesOn = isSaying(said ?? NOTHING, following);
+  const goesOn = isSaying(lastSaying ?? NOTHING, following);
   if (resumes && goesOn) draft.delete('ruleSteps', resumes.id);
   else if (!resumes && !goesOn && after <= months.at(-1)!) putStep(draft, line.id, after, following);
 }
@@ -190,8 +190,8 @@ export function adjusted({ amount, formula }: Saying, by: Adjustment, decimals: 
   if (formula !== null) return { amount: null, formula: adjustedFormula(formula, by) };
   if (amount === null) return NOTHING;
   const changed = by.kind === 'amount' ? amount + by.amount : amount * by.factor;
-  const kept = by.notBelowZero && amount >= 0 ? Math.max(0, changed) : changed;
-  const figure = roundTo(kept, Math.max(decimals, by.kind === 'amount' ? 4 : 0));
+  const bounded = by.notBelowZero && amount >= 0 ? Math.max(0, changed) : changed;
+  const figure = roundTo(bounded, Math.max(decimals, by.kind === 'amount' ? 4 : 0));
   checkFigure(figure, 'by');
   return { amount: figure, formula: null };
 }
@@ -204,8 +204,10 @@ function adjustedFormula(formula: string, by: Adjustment): string {
     by.kind === 'factor'
       ? { kind: 'binary', operator: '*', left, right: number(Number(by.factor.toPrecision(12))), place }
       : { kind: 'binary', operator: by.amount < 0 ? '-' : '+', left, right: number(Math.abs(by.amount)), place };
-  const kept: Expression = by.notBelowZero ? { kind: 'call', name: 'max', args: [number(0), changed], place } : changed;
-  return readableAgain(printFormula(kept), 'by');
+  const bounded: Expression = by.notBelowZero
+    ? { kind: 'call', name: 'max', args: [number(0), changed], place }
+    : changed;
+  return readableAgain(printFormula(bounded), 'by');
 }
 
 /** A formula made from others, which may have grown longer than formulas may be. */

@@ -1,7 +1,7 @@
 import { addMonths, type Month } from '../../calendar/month.ts';
 import { moneyDecimals } from '../../figure/write.ts';
 import { refused } from '../schema/refusal.ts';
-import { checkFigure, checkMonth, existing } from './checks.ts';
+import { checkFigure, checkMonth, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { all, choice, figure, formula, id, leftOut, many, month, number, oneOf, orNull, yesNo } from './fields.ts';
 import { planOf } from '../document/document.ts';

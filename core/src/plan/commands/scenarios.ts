@@ -7,7 +7,7 @@ import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { scenarioFigureId, scenarioValueId } from '../schema/tables.ts';
 import { fixAssumption } from './assumptions.ts';
-import { checkFigure, checkMonth, checkNewId, existing } from './checks.ts';
+import { checkFigure, checkMonth, checkNewId, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { figure, id, many, month, name, orNull } from './fields.ts';
 import { setFigures } from './ruleSteps.ts';

@@ -6,7 +6,7 @@ import { figureAsFormula } from '../document/storedFormulas.ts';
 import { refused } from '../schema/refusal.ts';
 import { taxBandId } from '../schema/tables.ts';
 import { setCalculator, settingInWords, storedInput } from './calculators.ts';
-import { existing } from './checks.ts';
+import { existing } from './guards.ts';
 import { command } from './command.ts';
 import { all, bandPart, columnsBut, id, list, orNull, some, year } from './fields.ts';
 import { messages } from '../../messages/commands.ts';

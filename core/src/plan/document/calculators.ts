@@ -9,7 +9,7 @@ import type {
   LoanRow,
   RollUp,
   SavingsMoveRow,
-  SavingsPotRow,
+  SavingsFundRow,
   TaxBandRow,
   TaxScheduleRow,
 } from '../schema/tables.ts';
@@ -21,7 +21,7 @@ export type CalculatorTable = (typeof CALCULATOR_TABLES)[number];
 /** A calculator with its table, which says what it is. */
 export type Calculator =
   | { readonly table: 'loans'; readonly row: LoanRow }
-  | { readonly table: 'savings'; readonly row: SavingsPotRow }
+  | { readonly table: 'savings'; readonly row: SavingsFundRow }
   | { readonly table: 'taxSchedules'; readonly row: TaxScheduleRow }
   | { readonly table: 'breakEvens'; readonly row: BreakEvenRow };
 
@@ -68,19 +68,19 @@ export const CALCULATORS: Readonly<Record<CalculatorTable, CalculatorKind>> = {
     inputs: [
       given('amount', 'amount', 'money'),
       given('rate', 'yearly rate', 'ratePerYear'),
-      given('months', 'duration', 'months'),
+      given('months', 'term', 'months'),
       given('payment', 'monthly payment', 'money'),
-      given('balloon', 'balloon', 'money'),
+      given('balloon', 'balloon payment', 'money'),
       given('fee', 'fee', 'money'),
       given('interestOnly', 'interest-only months', 'months'),
     ],
     outputs: [
       flow('payment', 'all that is paid in a month, extra payments included'),
       flow('interest', 'the interest part of it'),
-      flow('principal', 'the part of it that pays the amount back'),
-      flow('extra', 'what is paid on top in a month'),
+      flow('principal', 'the principal part of it'),
+      flow('extra', 'the extra payments of a month'),
       flow('fee', 'the fee, in the first month'),
-      level('balance', 'what is still owed at a month’s end'),
+      level('balance', 'the closing balance of a month'),
       fixed('amount', 'money', 'the amount borrowed'),
       fixed('rate', 'ratePerYear', 'the yearly rate'),
       fixed('months', 'months', 'how many months it runs'),
@@ -91,24 +91,24 @@ export const CALCULATORS: Readonly<Record<CalculatorTable, CalculatorKind>> = {
     ],
   },
   savings: {
-    word: 'savings pot',
+    word: 'savings fund',
     inputs: [
       given('opening', 'opening balance', 'money'),
       given('deposit', 'monthly deposit', 'money'),
       given('rate', 'yearly rate', 'ratePerYear'),
-      given('months', 'duration', 'months'),
+      given('months', 'term', 'months'),
       given('goal', 'goal', 'money'),
       given('growth', 'yearly growth of the deposit', 'ratePerYear'),
       given('withdrawal', 'monthly withdrawal', 'money'),
       given('withdrawalMonths', 'months of withdrawal', 'months'),
-      given('inflation', 'rise of prices', 'ratePerYear'),
+      given('inflation', 'inflation', 'ratePerYear'),
     ],
     outputs: [
-      flow('deposit', 'what is put in in a month'),
+      flow('deposit', 'the deposit of a month'),
       flow('interest', 'the interest of a month'),
-      flow('withdrawal', 'what is taken out in a month'),
-      level('balance', 'what is in it at a month’s end'),
-      fixed('goal', 'money', 'what the deposits come to'),
+      flow('withdrawal', 'the withdrawal of a month'),
+      level('balance', 'the closing balance of a month'),
+      fixed('goal', 'money', 'the final balance'),
       fixed('months', 'months', 'how many months are saved'),
       fixed('rate', 'ratePerYear', 'the yearly rate'),
       fixed('total deposits', 'money', 'all deposits together'),
@@ -123,16 +123,16 @@ export const CALCULATORS: Readonly<Record<CalculatorTable, CalculatorKind>> = {
       given('rebateLimit', 'rebate limit', 'money'),
     ],
     outputs: [
-      fixed('tax', 'money', 'the tax on the year’s income'),
-      fixed('marginal rate', 'percent', 'the tax on one more of income'),
-      fixed('effective rate', 'percent', 'the tax as a share of the income'),
+      fixed('tax', 'money', 'the tax due on the year’s income'),
+      fixed('marginal rate', 'percent', 'the marginal rate'),
+      fixed('effective rate', 'percent', 'the effective rate'),
     ],
   },
   breakEvens: {
     word: 'break-even',
     inputs: [
       given('fixedCosts', 'fixed costs', 'money'),
-      given('price', 'price', 'money'),
+      given('price', 'price per unit', 'money'),
       given('variableCost', 'variable cost per unit', 'money'),
       given('plannedUnits', 'planned units', 'number'),
       given('targetProfit', 'target profit', 'money'),
@@ -143,20 +143,20 @@ export const CALCULATORS: Readonly<Record<CalculatorTable, CalculatorKind>> = {
       given('secondCosts', 'costs of the second', 'money'),
     ],
     outputs: [
-      fixed('units', 'number', 'the units at which nothing is lost', 'units'),
+      fixed('units', 'number', 'the break-even point in units', 'units'),
       fixed('whole units', 'number', 'the same in whole units', 'units'),
-      fixed('revenue', 'money', 'what these units bring', 'units'),
-      fixed('contribution', 'money', 'what a unit leaves for the fixed costs', 'units'),
-      fixed('contribution ratio', 'percent', 'the same as a share of the price', 'units'),
+      fixed('revenue', 'money', 'the break-even revenue', 'units'),
+      fixed('contribution', 'money', 'the contribution per unit', 'units'),
+      fixed('contribution ratio', 'percent', 'the contribution as a share of the price', 'units'),
       fixed('margin of safety', 'percent', 'the share of the planned units that could stay unsold', 'units'),
-      fixed('units for target', 'number', 'the units that bring the profit aimed at', 'units'),
-      fixed('profit', 'money', 'what the planned units leave', 'units'),
+      fixed('units for target', 'number', 'the units for the target profit', 'units'),
+      fixed('profit', 'money', 'the planned profit', 'units'),
       fixed('unit cost', 'money', 'the costs of a month by its units', 'units'),
       fixed('unit cost by quarter', 'money', 'the costs of the quarter by its units', 'units'),
       fixed('unit cost by year', 'money', 'the costs of the year by its units', 'units'),
-      { ...level('cumulative', 'the net added up from the start'), of: 'time' },
-      { ...level('first cumulative', 'the costs of the first, added up'), of: 'between' },
-      { ...level('second cumulative', 'the costs of the second, added up'), of: 'between' },
+      { ...level('cumulative', 'the cumulative net from the start'), of: 'time' },
+      { ...level('first cumulative', 'the cumulative costs of the first'), of: 'between' },
+      { ...level('second cumulative', 'the cumulative costs of the second'), of: 'between' },
       { ...level('difference', 'how much more the first has cost by then'), of: 'between' },
       fixed('months', 'months', 'after how many months it is reached'),
     ],
@@ -202,11 +202,11 @@ export interface PlacedInput extends CalculatorInput {
 /** All inputs of a calculator, those of its extra payments, moves or bands included. */
 export function inputsOf(document: Document, { table, row }: Calculator): PlacedInput[] {
   const columns = row as unknown as Readonly<Record<string, string | null>>;
-  const own = CALCULATORS[table].inputs.map((input): PlacedInput => {
+  const rowInputs = CALCULATORS[table].inputs.map((input): PlacedInput => {
     const { column } = input;
     const unit = column === 'months' && columns.termIn === 'years' ? 'years' : input.unit;
     const placed = { ...input, unit, id: inputId(row.id, column), formula: columns[column] ?? null };
-    // Today's money is reckoned with the plan's own rise of prices where a pot names no other.
+    // Today's money is reckoned with the plan's own rise of prices where a fund names no other.
     const shared = column === 'inflation' && placed.formula === null ? sharedInflation(document) : null;
     return shared === null ? placed : { ...placed, formula: `{${shared}}`, isImplied: true };
   });
@@ -216,7 +216,7 @@ export function inputsOf(document: Document, { table, row }: Calculator): Placed
     id: inputId(part.id, 'amount'),
     formula: part.amount,
   }));
-  return [...own, ...ofParts, ...(table === 'taxSchedules' ? bandInputsOf(document, row.id) : [])];
+  return [...rowInputs, ...ofParts, ...(table === 'taxSchedules' ? bandInputsOf(document, row.id) : [])];
 }
 
 /** The inputs of a schedule's bands: where each begins, and its rate. */
@@ -240,9 +240,9 @@ export function extrasOf(document: Document, loan: string): LoanExtraRow[] {
   return byMonth(rowsWhere(document.loanExtras, 'loan', loan));
 }
 
-/** What departs from the regular deposits of a pot, by month. */
-export function movesOf(document: Document, pot: string): SavingsMoveRow[] {
-  return byMonth(rowsWhere(document.savingsMoves, 'pot', pot));
+/** What departs from the regular deposits of a fund, by month. */
+export function movesOf(document: Document, fund: string): SavingsMoveRow[] {
+  return byMonth(rowsWhere(document.savingsMoves, 'fund', fund));
 }
 
 function byMonth<R extends { readonly id: string; readonly from: string }>(rows: readonly R[]): R[] {
@@ -309,7 +309,7 @@ export function inputWith(
 ): { readonly calculator: Calculator; readonly input: PlacedInput } | undefined {
   const owner = id.includes(':') ? ownerOfFigure(id) : null;
   if (owner === null) return undefined;
-  const parent = document.loanExtras.get(owner)?.loan ?? document.savingsMoves.get(owner)?.pot ?? owner;
+  const parent = document.loanExtras.get(owner)?.loan ?? document.savingsMoves.get(owner)?.fund ?? owner;
   const calculator = calculatorWith(document, parent);
   const input = calculator && inputsOf(document, calculator).find((each) => each.id === id);
   return calculator && input ? { calculator, input } : undefined;

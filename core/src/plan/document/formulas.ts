@@ -37,8 +37,8 @@ export function toShown(stored: string, document: Document, notation: Notation =
 
 /** The unit of the figures of a line, group, assumption, total, output or input. */
 export function unitOf(document: Document, id: string): Unit {
-  const own = document.lines.get(id)?.unit ?? document.assumptions.get(id)?.unit;
-  if (own) return own;
+  const rowUnit = document.lines.get(id)?.unit ?? document.assumptions.get(id)?.unit;
+  if (rowUnit) return rowUnit;
   const figure = outputWith(document, id) ?? inputWith(document, id)?.input;
   if (figure) return figure.unit;
   // A memo group may count something else than money, when all its lines do.

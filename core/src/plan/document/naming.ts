@@ -68,8 +68,8 @@ function thingIn(
  * amount of Cargo bike`); `undefined` when nothing has that id.
  */
 export function nameOf(document: Document, id: string): string | undefined {
-  const own = document.lines.get(id) ?? document.groups.get(id) ?? document.assumptions.get(id) ?? totalWithId(id);
-  if (own) return own.name;
+  const row = document.lines.get(id) ?? document.groups.get(id) ?? document.assumptions.get(id) ?? totalWithId(id);
+  if (row) return row.name;
   const output = outputOfFigure(id);
   if (output !== null) {
     const owner = calculatorWith(document, ownerOfFigure(id));

@@ -94,9 +94,9 @@ export class RowTable<R extends Identified> implements ReadonlyMap<string, R> {
   where(column: string, value: unknown): readonly R[] {
     const below = indexOf(this.base, column).get(value) ?? NONE;
     if (this.over.size === 0) return below;
-    const own = this.overIndex(column).get(value);
+    const indexed = this.overIndex(column).get(value);
     const left = below.filter(({ id }) => !this.over.has(id));
-    return own && own.size > 0 ? [...left, ...own.values()] : left;
+    return indexed && indexed.size > 0 ? [...left, ...indexed.values()] : left;
   }
 
   /** The ids of rows in which two tables may differ; `null` when they share nothing. */
@@ -156,9 +156,9 @@ const indexes = new WeakMap<object, Map<string, Index<Identified>>>();
 
 /** The index of a table that never changes. */
 function indexOf<R extends Identified>(rows: Rows<R>, column: string): Index<R> {
-  let own = indexes.get(rows);
-  if (!own) indexes.set(rows, (own = new Map<string, Index<Identified>>()));
-  let index = own.get(column) as Map<unknown, R[]> | undefined;
+  let indexed = indexes.get(rows);
+  if (!indexed) indexes.set(rows, (indexed = new Map<string, Index<Identified>>()));
+  let index = indexed.get(column) as Map<unknown, R[]> | undefined;
   if (!index) {
     index = new Map();
     for (const row of rows.values()) {
@@ -167,7 +167,7 @@ function indexOf<R extends Identified>(rows: Rows<R>, column: string): Index<R> 
       if (list) list.push(row);
       else index.set(value, [row]);
     }
-    own.set(column, index);
+    indexed.set(column, index);
   }
   return index;
 }
@@ -178,7 +178,7 @@ function valueIn(row: Identified, column: string): unknown {
 }
 
 function placeIn<R extends Identified>(index: Map<unknown, Map<string, R>>, value: unknown, row: R): void {
-  const own = index.get(value);
-  if (own) own.set(row.id, row);
+  const indexed = index.get(value);
+  if (indexed) indexed.set(row.id, row);
   else index.set(value, new Map([[row.id, row]]));
 }

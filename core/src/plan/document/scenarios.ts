@@ -43,10 +43,10 @@ export function scenarioInWords(document: Document, id: string): string[] {
   const plan = planOf(document);
   const { values, figures } = partsOfScenario(document, id);
   const ofValues = inOrder(document.assumptions.values()).flatMap((assumption) => {
-    const own = values.find((row) => row.assumption === assumption.id);
-    if (!own) return [];
+    const override = values.find((row) => row.assumption === assumption.id);
+    if (!override) return [];
     const write = (value: number) => writeWithUnit(value, assumption.unit, plan);
-    return [messages.insteadOf(assumption.name, write(own.value), write(assumption.value))];
+    return [messages.insteadOf(assumption.name, write(override.value), write(assumption.value))];
   });
   const byLine = new Map<string, ScenarioFigureRow[]>();
   for (const row of figures) byLine.set(row.line, [...(byLine.get(row.line) ?? []), row]);

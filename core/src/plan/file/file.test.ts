@@ -124,6 +124,18 @@ describe('the plan file', () => {
     expect(why).toMatch(message);
   });
 
+  it('is read with the names of earlier versions, and written with those of today', () => {
+    const json = {
+      version: 1,
+      plan: { name: 'Old', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
+      savings: [{ id: 'kitchen', name: 'Kitchen', deposit: 10, rate: 0, first: '2026-01' }],
+      savingsMoves: [{ pot: 'Kitchen', kind: 'deposit', from: '2026-05', amount: 300 }],
+    };
+    const written = toPlanFile(parsePlan(json));
+    expect(written.savingsMoves).toMatchObject([{ fund: 'Kitchen', amount: 300 }]);
+    expect(JSON.stringify(written)).not.toContain('pot');
+  });
+
   it('is refused when it is no object at all', () => {
     for (const json of [null, 3, [], 'plan']) expect(() => parsePlan(json)).toThrow(PlanFormatError);
   });

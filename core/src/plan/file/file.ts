@@ -121,7 +121,8 @@ function readTable(table: ListTable, json: unknown, taken: Set<string>): DraftRo
 
 function readRow(table: TableName, json: Json, pointer: string, fallbackId: string | null): DraftRow {
   const spec: Readonly<Record<string, ColumnSpec>> = TABLES[table];
-  refuseUnknown(json, ['id', ...Object.keys(spec)], pointer);
+  const former = Object.values(spec).flatMap(({ formerly }) => formerly ?? []);
+  refuseUnknown(json, ['id', ...Object.keys(spec), ...former], pointer);
   const row: DraftRow = { id: fallbackId };
   if (json.id !== undefined) {
     if (typeof json.id !== 'string' || !ID_PATTERN.test(json.id)) {
@@ -129,8 +130,8 @@ function readRow(table: TableName, json: Json, pointer: string, fallbackId: stri
     }
     row.id = json.id;
   }
-  for (const [name, { column, optional, fallback }] of Object.entries(spec)) {
-    const value = json[name];
+  for (const [name, { column, optional, fallback, formerly }] of Object.entries(spec)) {
+    const value = json[name] ?? (formerly === undefined ? undefined : json[formerly]);
     if (value === undefined && fallback !== undefined) row[name] = fallback;
     else if (value === undefined && column.kind === 'position') row[name] = '';
     else if ((value === undefined || value === null) && optional) row[name] = null;

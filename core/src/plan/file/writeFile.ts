@@ -49,7 +49,7 @@ export function toPlanFile(document: Document, entries: readonly LedgerEntry[] =
     loans: inOrder(document.loans.values()),
     loanExtras: inOrder(document.loans.values()).flatMap((loan) => extrasOf(document, loan.id)),
     savings: inOrder(document.savings.values()),
-    savingsMoves: inOrder(document.savings.values()).flatMap((pot) => movesOf(document, pot.id)),
+    savingsMoves: inOrder(document.savings.values()).flatMap((fund) => movesOf(document, fund.id)),
     taxSchedules: inOrder(document.taxSchedules.values()),
     taxBands: inOrder(document.taxSchedules.values()).flatMap((schedule) =>
       bandSetsOf(document, schedule.id).flatMap(({ bands }) => bands),

@@ -35,6 +35,8 @@ export interface ColumnSpec<C extends Column = Column, O extends boolean = boole
   readonly about: string;
   /** What a plan file means by leaving the column out. */
   readonly fallback?: string | boolean;
+  /** What it was called in earlier plan files, which are read as well. */
+  readonly formerly?: string;
 }
 
 export type TableSpec = Readonly<Record<string, ColumnSpec>>;

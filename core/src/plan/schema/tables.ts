@@ -28,11 +28,11 @@ export type Tone = (typeof TONES)[number];
 export const LOAN_UNKNOWNS = ['payment', 'amount', 'rate', 'months'] as const;
 export type LoanUnknown = (typeof LOAN_UNKNOWNS)[number];
 
-/** What of a savings pot follows from the rest; the goal is what it comes to. */
+/** What of a savings fund follows from the rest; the goal is what it comes to. */
 export const SAVINGS_UNKNOWNS = ['goal', 'deposit', 'months', 'rate'] as const;
 export type SavingsUnknown = (typeof SAVINGS_UNKNOWNS)[number];
 
-/** What follows the deposits of a pot: nothing, so much a month for as long as it lasts, or equal parts for so long. */
+/** What follows the deposits of a fund: nothing, so much a month for as long as it lasts, or equal parts for so long. */
 export const WITHDRAWALS = ['none', 'howLong', 'howMuch'] as const;
 
 /** What a break-even asks: how many units, which month by itself, or when two alternatives cross. */
@@ -41,7 +41,7 @@ export const BREAK_EVEN_KINDS = ['units', 'time', 'between'] as const;
 /** How often an extra payment is made. */
 export const EXTRA_RHYTHMS = ['once', 'yearly', 'monthly'] as const;
 
-/** What departs from a pot's regular deposits: a single deposit, a withdrawal, or months without a deposit. */
+/** What departs from a fund's regular deposits: a single deposit, a withdrawal, or months without a deposit. */
 export const SAVINGS_MOVES = ['deposit', 'withdrawal', 'pause'] as const;
 
 const input = (about: string) => optional({ kind: 'input' }, about);
@@ -278,7 +278,10 @@ export const TABLES = {
     position,
   },
   savingsMoves: {
-    pot: required({ kind: 'reference', table: 'savings', whenGone: 'goes' }, 'The pot it goes into or out of.'),
+    fund: {
+      ...required({ kind: 'reference', table: 'savings', whenGone: 'goes' }, 'The fund it goes into or out of.'),
+      formerly: 'pot',
+    },
     kind: required({ kind: 'choice', options: SAVINGS_MOVES }, 'A single deposit, a withdrawal or a pause.'),
     from: required({ kind: 'month' }, 'The month it happens in, or a pause begins.'),
     until: optional({ kind: 'month' }, 'The last month of a pause; the same month when left out.'),
@@ -340,7 +343,7 @@ export type ChartSeriesRow = Row<'chartSeries'>;
 export type HighlightRow = Row<'highlights'>;
 export type LoanRow = Row<'loans'>;
 export type LoanExtraRow = Row<'loanExtras'>;
-export type SavingsPotRow = Row<'savings'>;
+export type SavingsFundRow = Row<'savings'>;
 export type SavingsMoveRow = Row<'savingsMoves'>;
 export type TaxScheduleRow = Row<'taxSchedules'>;
 export type TaxBandRow = Row<'taxBands'>;

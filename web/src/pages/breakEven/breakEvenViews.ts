@@ -198,11 +198,11 @@ export interface Choosable {
 export function choosables(document: Document): Choosable[] {
   const ofGroups = groupsWithLines(document).flatMap(({ group, lines }): Choosable[] => {
     const isCost = group.side === 'expense' || group.side === 'setAside';
-    const own = lines
+    const chosenLines = lines
       .filter((line) => line.unit === 'money')
       .map(({ id, name }): Choosable => ({ id: `{${id}}`, name, heading: group.name, isCost }));
-    if (group.side === 'memo') return own;
-    return [{ id: `{${group.id}}`, name: messages.all(group.name), heading: group.name, isCost }, ...own];
+    if (group.side === 'memo') return chosenLines;
+    return [{ id: `{${group.id}}`, name: messages.all(group.name), heading: group.name, isCost }, ...chosenLines];
   });
   const ofLoans = inOrder(document.loans.values()).map(({ id, name }): Choosable => ({
     id: `{${id}}.payment`,

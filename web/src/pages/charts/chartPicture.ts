@@ -57,13 +57,16 @@ export function chartPicture(
     categories: points.map((point) => pointInWords(model, point, span, wholeYears)),
     series: series.map((each) => {
       const { of, mark } = each;
-      const own = modelFor(each);
+      const seriesModel = modelFor(each);
       return {
         label: seriesName(each, document),
-        values: form === 'running' ? runningValues(own, of, points) : points.map((point) => valueOver(own, of, point)),
+        values:
+          form === 'running'
+            ? runningValues(seriesModel, of, points)
+            : points.map((point) => valueOver(seriesModel, of, point)),
         mark: form === 'stacked' && mark === 'line' ? 'bars' : mark,
         // What is not the plan's own has a colour of its own beside the plan's.
-        tone: own === model ? toneOf(document, of, series.length) : 'other',
+        tone: seriesModel === model ? toneOf(document, of, series.length) : 'other',
         ...(form === 'stacked' ? { stack: 'all' } : {}),
       };
     }),

@@ -40,7 +40,7 @@ const TITLES: Readonly<Record<CheckKind, string>> = {
 export function ChecksPage() {
   const sending = useSend();
   const { open, waived } = useFindings();
-  const send = (command: Command, said: string): boolean => sending(command, said) === null;
+  const send = (command: Command, notice: string): boolean => sending(command, notice) === null;
   const kinds = CHECK_KINDS.filter((kind) => open.some((finding) => finding.kind === kind));
   return (
     <div className="checks">
@@ -98,7 +98,7 @@ export function ChecksPage() {
 
 interface FindingRowProps {
   readonly finding: Finding;
-  readonly send: (command: Command, said: string) => boolean;
+  readonly send: (command: Command, notice: string) => boolean;
 }
 
 function FindingRow({ finding, send }: FindingRowProps) {

@@ -52,7 +52,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
     const answer = model.calculationOf(row.id)?.answer;
     return { row, answer: answer?.kind === 'loan' ? answer.loan : null };
   });
-  const own = all[0]!.answer;
+  const present = all[0]!.answer;
   const add = () => {
     const as = newId();
     if (onCommand({ kind: 'calculator.copy', calculator: loan.id, as, name: null, offer: true })) onOpen(as);
@@ -90,7 +90,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
                   const value = values[index]!;
                   if (answer === null) return <td key={row.id}>–</td>;
                   const best = differs && figure.lessIsBetter && Math.abs(value! - least) < 1e-9;
-                  const difference = own && index > 0 ? value! - figure.of(own) : 0;
+                  const difference = present && index > 0 ? value! - figure.of(present) : 0;
                   return (
                     <td key={row.id} className={best ? 'is-best' : ''}>
                       {best && <Icon name="good" />} {writeWithUnit(value!, figure.unit, plan)}
@@ -106,7 +106,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
             {all.map(({ row, answer }, index) => (
               <td key={row.id}>
                 {answer ? monthInWords(answer.last, plan.locale) : '–'}
-                {answer && own && index > 0 && <small>{laterInWords(own, answer)}</small>}
+                {answer && present && index > 0 && <small>{laterInWords(present, answer)}</small>}
               </td>
             ))}
           </tr>
@@ -152,8 +152,8 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
   );
 }
 
-function laterInWords(own: LoanAnswer, other: LoanAnswer): string {
-  const months = monthsBetween(own.last, other.last);
+function laterInWords(present: LoanAnswer, other: LoanAnswer): string {
+  const months = monthsBetween(present.last, other.last);
   if (months === 0) return '';
   const count = messages.differenceInMonths(Math.abs(months));
   return messages.earlier(months, count);

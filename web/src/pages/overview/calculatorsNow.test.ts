@@ -13,7 +13,7 @@ describe('calculators at a glance', () => {
           { id: 'offer', name: 'Offer', offerOf: 'Van', amount: 1200, rate: 0, months: 6, first: '2026-01' },
           { id: 'new', name: 'New', first: '2026-01' },
         ],
-        savings: [{ id: 'pot', name: 'Pot', deposit: 100, rate: 0, months: 6, first: '2026-03' }],
+        savings: [{ id: 'fund', name: 'Fund', deposit: 100, rate: 0, months: 6, first: '2026-03' }],
         taxSchedules: [{ id: 'tax', name: 'Bands', income: 5000 }, { id: 'bare', name: 'Bare' }], // prettier-ignore
         taxBands: [
           { schedule: 'Bands', from: 0, rate: 0.1 },
@@ -28,14 +28,14 @@ describe('calculators at a glance', () => {
       }),
     );
     expect(calculatorsNow(model, 3).map(({ calculator, words }) => [calculator.row.name, words])).toEqual([
-      ['Van', '€100.00 a month, €800.00 still owed, until December 2026'],
+      ['Van', '€100.00 a month, €800.00 outstanding, until December 2026'],
       ['New', 'The amount is empty, so the monthly payment does not follow yet.'],
-      ['Pot', '€200.00 in it, comes to €600.00 by August 2026'],
+      ['Fund', 'balance €200.00, final balance €600.00 in August 2026'],
       ['Bands', '€500.00 for 2026'],
       ['Bare', 'no income given'],
-      ['Units', 'nothing is lost from 5 units on'],
+      ['Units', 'break-even point 5 units'],
       ['Dear', 'never, as it stands'],
-      ['Time', 'paid back in March 2026'],
+      ['Time', 'payback in March 2026'],
       ['Two', 'Never within the plan: The second has cost more all along.'],
     ]);
   });

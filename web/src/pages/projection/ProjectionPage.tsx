@@ -128,7 +128,7 @@ export function ProjectionPage() {
       });
     send(
       {
-        kind: 'plan.carryOn',
+        kind: 'plan.rollForward',
         years: view.years,
         stepping: view.stepping,
         rate: null,

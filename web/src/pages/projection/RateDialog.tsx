@@ -36,14 +36,14 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
         ? 'own'
         : source.assumption,
   );
-  const [own, setOwn] = useState(
+  const [ownRate, setOwnRate] = useState(
     isOwn && 'rate' in source ? writeForEntry(source.rate, 'ratePerYear', plan.locale) : '',
   );
   const [refusal, setRefusal] = useState<string | null>(null);
   const name = nameOf(document, id) ?? id;
 
   const save = () => {
-    const read = readFigure(own, plan.locale, 'ratePerYear');
+    const read = readFigure(ownRate, plan.locale, 'ratePerYear');
     if (choice === 'own' && !read.ok) return setRefusal(read.message);
     if (choice === 'own' && read.ok && read.figure === null) return setRefusal(messages.typeARateForExample);
     const settings = {
@@ -89,10 +89,10 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
         aria-label={messages.rateOfItsOwnA}
         aria-invalid={refusal !== null}
         placeholder="3.5 %"
-        value={own}
+        value={ownRate}
         onFocus={() => setChoice('own')}
         onChange={(event) => {
-          setOwn(event.target.value);
+          setOwnRate(event.target.value);
           setRefusal(null);
         }}
       />

@@ -109,10 +109,10 @@ export function projectionCell(
     if (owner === null) return { content: null };
     const source = rateSourceOf(document, owner);
     const rate = rateValue(projection, source);
-    const own = source.from === (row.kind === 'line' ? 'line' : 'group');
-    if (row.kind === 'heading' && !own) return { content: null };
+    const hasOwnRate = source.from === (row.kind === 'line' ? 'line' : 'group');
+    if (row.kind === 'heading' && !hasOwnRate) return { content: null };
     return {
-      className: `tabular rate ${own ? 'is-own' : ''}`,
+      className: `tabular rate ${hasOwnRate ? 'is-own' : ''}`,
       title: rateInWords(document, source),
       content: rate === null ? '–' : writeFigure(rate, 'ratePerYear', plan),
     };

@@ -26,7 +26,14 @@ const view = read(undefined);
 describe('the columns of a projection', () => {
   it('are one year with its changes, or many years, nominal and in today’s money', () => {
     const headings = (columns: ProjectionColumn[]) => columns.map(({ heading }) => heading);
-    expect(headings(projectionColumns([2027], 2026, view))).toEqual(['Line', 'Rate', '2026', 'Change', 'in %', '2027']);
+    expect(headings(projectionColumns([2027], 2026, view))).toEqual([
+      'Line',
+      'Rate',
+      '2026',
+      'Increase',
+      'in %',
+      '2027',
+    ]);
     expect(headings(projectionColumns([2027, 2028], 2026, { ...view, changes: false, money: 'both' }))).toEqual([
       'Line', 'Rate', '2026', '2027', '2027, today’s', '2028', '2028, today’s',
     ]); // prettier-ignore

@@ -1,6 +1,6 @@
 import { MAX_PROJECTED_YEARS, STEPPINGS, type Stepping } from '@haushalt/core';
 import { useCallback } from 'react';
-import { oneOf, partsOf, useKept } from '../../ui/useKept.ts';
+import { oneOf, partsOf, useStored } from '../../ui/useStored.ts';
 
 /** What a projection starts from: the base year as planned, or as it really was, as far as that is known. */
 export const BASES = ['plan', 'actual'] as const;
@@ -33,14 +33,14 @@ const USUAL: ProjectionView = {
 };
 
 export function useProjectionView(planId: string): [ProjectionView, (part: Partial<ProjectionView>) => void] {
-  const [view, keep] = useKept(`haushalt:projection:${planId}`, read);
+  const [view, keep] = useStored(`haushalt:projection:${planId}`, read);
   const change = useCallback((part: Partial<ProjectionView>) => keep((before) => ({ ...before, ...part })), [keep]);
   return [view, change];
 }
 
 /** A view as it was kept; whatever cannot be read of it is as usual. */
-export function read(kept: unknown): ProjectionView {
-  const value = partsOf(kept);
+export function read(stored: unknown): ProjectionView {
+  const value = partsOf(stored);
   const years = Number(value.years);
   return {
     years: Number.isInteger(years) && years >= 1 && years <= MAX_PROJECTED_YEARS ? years : USUAL.years,

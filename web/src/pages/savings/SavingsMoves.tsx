@@ -7,7 +7,7 @@ import {
   type Command,
   type SavingsAnswer,
   type SavingsMoveRow,
-  type SavingsPotRow,
+  type SavingsFundRow,
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { MonthField } from '../../fields/CalendarField.tsx';
@@ -20,7 +20,7 @@ import { messages } from '../../messages/savings.ts';
 import { Select } from '../../fields/Select.tsx';
 
 interface SavingsMovesProps {
-  readonly pot: SavingsPotRow;
+  readonly fund: SavingsFundRow;
   readonly answer: SavingsAnswer | null;
   readonly onCommand: (command: Command) => void;
 }
@@ -32,23 +32,23 @@ const KINDS = [
 ] as const;
 
 /** Single deposits, withdrawals by date, and months without a deposit. */
-export function SavingsMoves({ pot, answer, onCommand }: SavingsMovesProps) {
+export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
   const { document, model } = useSessionState();
   const { locale } = planOf(document);
-  const complaintOf = useComplaints({ table: 'savings', row: pot }, 0);
-  const moves = movesOf(document, pot.id);
-  const inputs = inputsOf(document, { table: 'savings', row: pot });
-  const months = monthsFrom(pot.first, Math.max(answer?.months ?? 0, 120));
+  const complaintOf = useComplaints({ table: 'savings', row: fund }, 0);
+  const moves = movesOf(document, fund.id);
+  const inputs = inputsOf(document, { table: 'savings', row: fund });
+  const months = monthsFrom(fund.first, Math.max(answer?.months ?? 0, 120));
   const set = ({ id, ...settings }: SavingsMoveRow, changed: Partial<SavingsMoveRow>) =>
-    onCommand({ kind: 'pot.setMove', id, settings: { ...settings, ...changed } });
+    onCommand({ kind: 'fund.setMove', id, settings: { ...settings, ...changed } });
   const add = (kind: SavingsMoveRow['kind']) =>
     onCommand({
-      kind: 'pot.setMove',
+      kind: 'fund.setMove',
       id: newId(),
       settings: {
-        pot: pot.id,
+        fund: fund.id,
         kind,
-        from: addMonths(pot.first, 1),
+        from: addMonths(fund.first, 1),
         until: null,
         amount: kind === 'pause' ? null : '100',
       },
@@ -72,7 +72,7 @@ export function SavingsMoves({ pot, answer, onCommand }: SavingsMovesProps) {
             type="button"
             className="tool"
             aria-label={messages.takeAwayEntry(index + 1)}
-            onClick={() => onCommand({ kind: 'pot.setMove', id: move.id, settings: null })}
+            onClick={() => onCommand({ kind: 'fund.setMove', id: move.id, settings: null })}
           >
             <Icon name="delete" />
           </button>

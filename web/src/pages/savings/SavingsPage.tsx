@@ -6,7 +6,7 @@ import {
   usersOf,
   writeWithUnit,
   type SavingsAnswer,
-  type SavingsPotRow,
+  type SavingsFundRow,
   type PlanModel,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
@@ -23,18 +23,18 @@ import { Workbench } from '../../parts/calculators/Workbench.tsx';
 import { useView } from '../../parts/calculators/useView.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsTerms } from './SavingsTerms.tsx';
-import { potsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
+import { fundsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
 import { messages } from '../../messages/savings.ts';
 
 const NOTHING = {
-  heading: messages.noSavingsPotYet,
+  heading: messages.noSavingsFundYet,
   words: messages.sayWhatIsPutIn,
 };
 
 const VIEWS = [
   { value: 'month', words: messages.monthByMonth },
   { value: 'year', words: messages.byYear },
-  { value: 'together', words: messages.allPotsTogether },
+  { value: 'together', words: messages.allFundsTogether },
 ] as const;
 
 /** Savings: what deposits come to, what a goal takes, and how long it lasts. */
@@ -42,35 +42,35 @@ export function SavingsPage() {
   const [sliders, sliderTool] = useSliders();
   return (
     <Workbench table="savings" title={messages.savings} nothing={NOTHING} tools={sliderTool}>
-      {(pot) => <PotView key={pot.id} pot={pot} sliders={sliders} />}
+      {(fund) => <FundView key={fund.id} fund={fund} sliders={sliders} />}
     </Workbench>
   );
 }
 
-function PotView({ pot, sliders }: { readonly pot: SavingsPotRow; readonly sliders: boolean }) {
+function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly sliders: boolean }) {
   const { document, model } = useSessionState();
   const [view, show] = useView(VIEWS);
   const [placing, setPlacing] = useState(false);
-  const { answer } = model.calculationOf(pot.id)!;
+  const { answer } = model.calculationOf(fund.id)!;
   const result = answer.kind === 'savings' ? answer.savings : null;
-  const period = nearestPeriod(model.calendar, pot.first);
+  const period = nearestPeriod(model.calendar, fund.first);
   return (
     <>
       <Bench
-        name={pot.name}
-        answerLabel={messages.whatComesTo(pot.name)}
+        name={fund.name}
+        answerLabel={messages.whatComesTo(fund.name)}
         period={period}
         terms={
           <>
-            <SavingsTerms pot={pot} answer={result} sliders={sliders} />
-            <UsedBy users={usersOf(document, pot.id)} onPlace={() => setPlacing(true)} />
+            <SavingsTerms fund={fund} answer={result} sliders={sliders} />
+            <UsedBy users={usersOf(document, fund.id)} onPlace={() => setPlacing(true)} />
           </>
         }
       >
         {(explaining) => (
           <>
             {result ? (
-              <PotFigures id={pot.id} pot={result} {...explaining} />
+              <FundFigures id={fund.id} fund={result} {...explaining} />
             ) : (
               answer.kind === 'none' && <NoAnswer reason={answer} />
             )}
@@ -80,20 +80,20 @@ function PotView({ pot, sliders }: { readonly pot: SavingsPotRow; readonly slide
             {view === 'together' ? (
               <Together model={model} />
             ) : (
-              result && <Schedule key={view} pot={result} by={view} />
+              result && <Schedule key={view} fund={result} by={view} />
             )}
           </>
         )}
       </Bench>
       {placing && (
         <PlaceDialog
-          title={messages.inTheBudget(pot.name)}
+          title={messages.inTheBudget(fund.name)}
           side="setAside"
           groupName={messages.savings}
           ways={[
             {
               words: messages.theDeposit,
-              lines: [{ name: messages.into(pot.name), formula: `{${pot.id}}.deposit` }],
+              lines: [{ name: messages.into(fund.name), formula: `{${fund.id}}.deposit` }],
             },
           ]}
           onClose={() => setPlacing(false)}
@@ -103,35 +103,35 @@ function PotView({ pot, sliders }: { readonly pot: SavingsPotRow; readonly slide
   );
 }
 
-interface PotFiguresProps extends Explaining {
+interface FundFiguresProps extends Explaining {
   readonly id: string;
-  readonly pot: SavingsAnswer;
+  readonly fund: SavingsAnswer;
 }
 
-function PotFigures({ id, pot, explained, onExplain }: PotFiguresProps) {
+function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
   const plan = planOf(useSessionState().document);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
-  const { withdrawal, short } = pot;
+  const { withdrawal, short } = fund;
   const figures: KeyFigure[] = [
     {
       label: messages.comesTo,
-      value: pot.goal,
+      value: fund.goal,
       id: `${id}.goal`,
-      ...(pot.goalToday === null ? {} : { also: messages.inTodaysMoney(money(pot.goalToday)) }),
+      ...(fund.goalToday === null ? {} : { also: messages.inTodaysMoney(money(fund.goalToday)) }),
     },
     {
       label: messages.by,
-      value: monthInWords(pot.reached, plan.locale),
+      value: monthInWords(fund.reached, plan.locale),
       id: `${id}.months`,
-      also: messages.afterMonths(pot.months),
+      also: messages.afterMonths(fund.months),
     },
-    { label: messages.putIn, value: pot.totalDeposits, id: `${id}.total deposits` },
+    { label: messages.putIn, value: fund.totalDeposits, id: `${id}.total deposits` },
     {
       label: messages.interestGained,
-      value: pot.totalInterest,
+      value: fund.totalInterest,
       id: `${id}.total interest`,
-      ...(pot.totalDeposits > 0
-        ? { also: messages.ofWhatIsPutIn(writeWithUnit(pot.totalInterest / pot.totalDeposits, 'percent', plan)) }
+      ...(fund.totalDeposits > 0
+        ? { also: messages.ofWhatIsPutIn(writeWithUnit(fund.totalInterest / fund.totalDeposits, 'percent', plan)) }
         : {}),
     },
     ...(withdrawal
@@ -160,10 +160,10 @@ function PotFigures({ id, pot, explained, onExplain }: PotFiguresProps) {
   );
 }
 
-function Schedule({ pot, by }: { readonly pot: SavingsAnswer; readonly by: 'month' | 'year' }) {
+function Schedule({ fund, by }: { readonly fund: SavingsAnswer; readonly by: 'month' | 'year' }) {
   const { document } = useSessionState();
-  const { rows, columns } = useMemo(() => savingsSchedule(pot, by, document), [pot, by, document]);
-  const picture = useMemo(() => savingsPicture(pot, by, document), [pot, by, document]);
+  const { rows, columns } = useMemo(() => savingsSchedule(fund, by, document), [fund, by, document]);
+  const picture = useMemo(() => savingsPicture(fund, by, document), [fund, by, document]);
   return (
     <Pictured
       picture={picture}
@@ -177,21 +177,21 @@ function Schedule({ pot, by }: { readonly pot: SavingsAnswer; readonly by: 'mont
   );
 }
 
-/** All pots that have an answer, side by side and added up. */
+/** All funds that have an answer, side by side and added up. */
 function Together({ model }: { readonly model: PlanModel }) {
   const { document } = useSessionState();
   const [by, setBy] = useState<'month' | 'year'>('month');
-  const pots = inOrder(document.savings.values()).flatMap(({ id, name }) => {
+  const funds = inOrder(document.savings.values()).flatMap(({ id, name }) => {
     const answer = model.calculationOf(id)?.answer;
-    return answer?.kind === 'savings' ? [{ name, pot: answer.savings }] : [];
+    return answer?.kind === 'savings' ? [{ name, fund: answer.savings }] : [];
   });
-  if (pots.length === 0) return <p className="bench-words">{messages.noPotHasAnAnswer}</p>;
-  const { rows, columns, picture } = potsTogether(pots, by, document);
+  if (funds.length === 0) return <p className="bench-words">{messages.noFundHasAnAnswer}</p>;
+  const { rows, columns, picture } = fundsTogether(funds, by, document);
   return (
     <>
       <div className="bench-choices">
         <Segments
-          label={messages.allPotsBy}
+          label={messages.allFundsBy}
           value={by}
           options={[
             { value: 'month', words: messages.byMonth },
@@ -204,7 +204,7 @@ function Together({ model }: { readonly model: PlanModel }) {
         key={by}
         picture={picture}
         height={210}
-        label={messages.allPotsTogether}
+        label={messages.allFundsTogether}
         rowHeading={by === 'month' ? messages.month : messages.year}
         rows={rows}
         columns={columns}

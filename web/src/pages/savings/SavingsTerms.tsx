@@ -7,7 +7,7 @@ import {
   planOf,
   type Month,
   type SavingsAnswer,
-  type SavingsPotRow,
+  type SavingsFundRow,
 } from '@haushalt/core';
 import { MonthField } from '../../fields/CalendarField.tsx';
 import { Segments } from '../../ui/Segments.tsx';
@@ -20,19 +20,19 @@ import { SavingsMoves } from './SavingsMoves.tsx';
 import { messages } from '../../messages/savings.ts';
 
 interface SavingsTermsProps {
-  readonly pot: SavingsPotRow;
+  readonly fund: SavingsFundRow;
   readonly answer: SavingsAnswer | null;
   readonly sliders: boolean;
 }
 
-/** What a pot is given, and which of its terms follows from the others. */
-export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
+/** What a fund is given, and which of its terms follows from the others. */
+export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
   const { document, model } = useSessionState();
   const { locale } = planOf(document);
-  const calculator = { table: 'savings', row: pot } as const;
-  const period = nearestPeriod(model.calendar, pot.first);
-  const inYears = pot.termIn === 'years';
-  const { send, set } = useSettings('savings', pot.id);
+  const calculator = { table: 'savings', row: fund } as const;
+  const period = nearestPeriod(model.calendar, fund.first);
+  const inYears = fund.termIn === 'years';
+  const { send, set } = useSettings('savings', fund.id);
   const inTerm = (months: number) => figureAsFormula(tidied(inYears ? months / 12 : months));
 
   /** What was computed becomes what is given, so that nothing jumps when another term is chosen. */
@@ -40,14 +40,14 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
     if (!answer) return set({ unknown });
     const computed = { goal: answer.goal, deposit: answer.deposit, rate: answer.rate };
     const given =
-      pot.unknown === 'months'
+      fund.unknown === 'months'
         ? { months: inTerm(answer.months) }
-        : { [pot.unknown]: figureAsFormula(tidied(computed[pot.unknown])) };
-    // An open-ended pot gets the months it has in the plan, once its end matters.
-    const open = pot.months === null && unknown !== 'months' ? { months: inTerm(answer.months) } : {};
+        : { [fund.unknown]: figureAsFormula(tidied(computed[fund.unknown])) };
+    // An open-ended fund gets the months it has in the plan, once its end matters.
+    const open = fund.months === null && unknown !== 'months' ? { months: inTerm(answer.months) } : {};
     set({ ...open, ...given, unknown });
   };
-  const ends = monthsFrom(pot.first, 600);
+  const ends = monthsFrom(fund.first, 600);
   const terms: Term[] = [
     {
       column: 'deposit',
@@ -71,14 +71,14 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
       placeholder: messages.untilThePlansEnd,
       after: (
         <span className="term-after">
-          <DurationUnit of={pot} onSet={set} />
-          {answer && pot.unknown !== 'months' && (
+          <DurationUnit of={fund} onSet={set} />
+          {answer && fund.unknown !== 'months' && (
             <MonthField
               label={messages.untilLabel}
               months={ends}
               value={answer.reached}
               locale={locale}
-              onChange={(month) => set({ months: inTerm(monthsBetween(pot.first, month) + 1) })}
+              onChange={(month) => set({ months: inTerm(monthsBetween(fund.first, month) + 1) })}
             />
           )}
         </span>
@@ -104,7 +104,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
       <Terms
         calculator={calculator}
         terms={terms}
-        unknown={pot.unknown}
+        unknown={fund.unknown}
         period={period}
         sliders={sliders}
         onUnknown={choose}
@@ -114,7 +114,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
         <MonthField
           label={messages.firstDeposit}
           months={startingMonths(model.calendar)}
-          value={pot.first}
+          value={fund.first}
           locale={locale}
           onChange={(first) => set({ first })}
         />
@@ -127,7 +127,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
         period={period}
         placeholder={messages.nothingAYear}
       />
-      <DueAndRate of={pot} onSet={set} due={messages.putInAtMonths} />
+      <DueAndRate of={fund} onSet={set} due={messages.putInAtMonths} />
       <InputRow
         calculator={calculator}
         column="inflation"
@@ -135,11 +135,11 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
         period={period}
         placeholder={sharedPlaceholder()}
       />
-      <SavingsMoves pot={pot} answer={answer} onCommand={send} />
+      <SavingsMoves fund={fund} answer={answer} onCommand={send} />
       <h3>{messages.afterwards}</h3>
       <Segments
         label={messages.afterTheDeposits}
-        value={pot.withdrawals}
+        value={fund.withdrawals}
         options={[
           { value: 'none', words: messages.itStays },
           { value: 'howLong', words: messages.soMuchAMonth, title: messages.howLongDoesItLast },
@@ -147,7 +147,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
         ]}
         onChange={(withdrawals) => set({ withdrawals })}
       />
-      {pot.withdrawals === 'howLong' && (
+      {fund.withdrawals === 'howLong' && (
         <InputRow
           calculator={calculator}
           column="withdrawal"
@@ -157,7 +157,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
           placeholder="e.g. 300"
         />
       )}
-      {pot.withdrawals === 'howMuch' && (
+      {fund.withdrawals === 'howMuch' && (
         <InputRow
           calculator={calculator}
           column="withdrawalMonths"
@@ -177,7 +177,7 @@ export function SavingsTerms({ pot, answer, sliders }: SavingsTermsProps) {
   }
 }
 
-/** How a pot is lived off, in a sentence. */
+/** How a fund is lived off, in a sentence. */
 function withdrawalInWords({ withdrawal, reached }: SavingsAnswer, locale: string): string {
   const begins = monthInWords(addMonths(reached, 1) as Month, locale);
   if (!withdrawal) return '';

@@ -1,6 +1,6 @@
 import { Model, parsePlan, type SavingsAnswer } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
-import { potsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
+import { fundsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
 
 const model = new Model(
   parsePlan({
@@ -22,56 +22,56 @@ const model = new Model(
   }),
 );
 
-function potOf(id: string): SavingsAnswer {
+function fundOf(id: string): SavingsAnswer {
   const answer = model.calculationOf(id)!.answer;
   if (answer.kind !== 'savings') throw new Error('There is no answer.');
   return answer.savings;
 }
 
-describe('a pot as a schedule', () => {
+describe('a fund as a schedule', () => {
   it('tells deposits, interest and balance, with totals', () => {
-    const pot = potOf('a');
-    const { rows, columns } = savingsSchedule(pot, 'month', model.document);
+    const fund = fundOf('a');
+    const { rows, columns } = savingsSchedule(fund, 'month', model.document);
     expect(rows).toHaveLength(12);
     const column = (id: string) => columns.find((each) => each.id === id)!;
     expect(column('deposit').total).toBe(1200);
-    expect(column('closing').values.at(-1)).toBe(pot.goal);
+    expect(column('closing').values.at(-1)).toBe(fund.goal);
     expect(columns.some(({ id }) => id === 'withdrawal' || id === 'today')).toBe(false);
   });
 
   it('has a column for what is taken out, where something is', () => {
-    const { rows, columns } = savingsSchedule(potOf('b'), 'year', model.document);
+    const { rows, columns } = savingsSchedule(fundOf('b'), 'year', model.document);
     expect(rows).toEqual(['2026', '2027']);
     expect(columns.find(({ id }) => id === 'withdrawal')!.values).toEqual([0, 300]);
   });
 
   it('is drawn as deposits with the interest on top', () => {
-    const pot = potOf('a');
-    const [put, interest] = savingsPicture(pot, 'month', model.document).series;
-    expect(put!.values.at(-1)! + interest!.values.at(-1)!).toBeCloseTo(pot.goal, 8);
-    expect(interest!.values.at(-1)).toBeCloseTo(pot.totalInterest, 8);
+    const fund = fundOf('a');
+    const [put, interest] = savingsPicture(fund, 'month', model.document).series;
+    expect(put!.values.at(-1)! + interest!.values.at(-1)!).toBeCloseTo(fund.goal, 8);
+    expect(interest!.values.at(-1)).toBeCloseTo(fund.totalInterest, 8);
   });
 });
 
-describe('several pots together', () => {
-  const pots = [
-    { name: 'Kitchen', pot: potOf('a') },
-    { name: 'Travel', pot: potOf('b') },
+describe('several funds together', () => {
+  const funds = [
+    { name: 'Kitchen', fund: fundOf('a') },
+    { name: 'Travel', fund: fundOf('b') },
   ];
 
-  it('cover all their months; what a pot came to stays in it, what is taken out is gone', () => {
-    const { rows, columns } = potsTogether(pots, 'month', model.document);
+  it('cover all their months; what a fund came to stays in it, what is taken out is gone', () => {
+    const { rows, columns } = fundsTogether(funds, 'month', model.document);
     expect(rows).toHaveLength(15);
     const [kitchen, travel, sum] = columns;
     expect(travel!.values[0]).toBeNull();
-    expect(kitchen!.values.at(-1)).toBe(potOf('a').goal);
+    expect(kitchen!.values.at(-1)).toBe(fundOf('a').goal);
     expect(travel!.values.at(-1)).toBe(0);
     expect(sum!.values[6]).toBeCloseTo(kitchen!.values[6]! + 50, 8);
   });
 
   it('go by year too', () => {
-    const { rows, columns } = potsTogether(pots, 'year', model.document);
+    const { rows, columns } = fundsTogether(funds, 'year', model.document);
     expect(rows).toEqual(['2026', '2027']);
-    expect(columns.at(-1)!.values[0]).toBeCloseTo(potOf('a').goal + 300, 8);
+    expect(columns.at(-1)!.values[0]).toBeCloseTo(fundOf('a').goal + 300, 8);
   });
 });

@@ -13,7 +13,7 @@ import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import { TONES, type Picture } from '../../parts/charts/picture.ts';
 import { messages } from '../../messages/savings.ts';
 
-/** How a pot is read: month by month or year by year. */
+/** How a fund is read: month by month or year by year. */
 export type By = 'month' | 'year';
 
 interface Stretch {
@@ -26,15 +26,15 @@ function stretchesOf({ rows }: Pick<SavingsAnswer, 'rows'>, by: By, locale: stri
   return rows.map((row) => ({ label: monthInWords(row.month, locale), rows: [row] }));
 }
 
-/** A pot as a schedule: what was in it, what came and went, and what is in it then. */
-export function savingsSchedule(pot: SavingsAnswer, by: By, document: Document) {
-  const stretches = stretchesOf(pot, by, planOf(document).locale);
+/** A fund as a schedule: what was in it, what came and went, and what is in it then. */
+export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document) {
+  const stretches = stretchesOf(fund, by, planOf(document).locale);
   const flow = (id: string, heading: string, of: (row: SavingsMonth) => number): ScheduleColumn => ({
     id,
     heading,
     unit: 'money',
     values: stretches.map(({ rows }) => sumOf(rows, of)),
-    total: sumOf(pot.rows, of),
+    total: sumOf(fund.rows, of),
   });
   const last = (id: string, heading: string, of: (row: SavingsMonth) => number | null): ScheduleColumn => ({
     id,
@@ -46,17 +46,17 @@ export function savingsSchedule(pot: SavingsAnswer, by: By, document: Document) 
     { id: 'opening', heading: messages.before, unit: 'money', values: stretches.map(({ rows }) => rows[0]!.opening) },
     flow('deposit', messages.putIn, (row) => row.deposit),
     flow('interest', messages.interest, (row) => row.interest),
-    ...(pot.totalWithdrawn > 0 ? [flow('withdrawal', messages.takenOut, (row) => row.withdrawal)] : []),
-    last('closing', messages.inThePot, (row) => row.closing),
-    ...(pot.goalToday === null ? [] : [last('today', messages.todaysMoney, (row) => row.today)]),
+    ...(fund.totalWithdrawn > 0 ? [flow('withdrawal', messages.takenOut, (row) => row.withdrawal)] : []),
+    last('closing', messages.inTheFund, (row) => row.closing),
+    ...(fund.goalToday === null ? [] : [last('today', messages.todaysMoney, (row) => row.today)]),
   ];
   return { rows: stretches.map(({ label }) => label), columns };
 }
 
-/** What of a pot was put in and what is interest, as it grows and shrinks. */
-export function savingsPicture(pot: SavingsAnswer, by: By, document: Document): Picture {
+/** What of a fund was put in and what is interest, as it grows and shrinks. */
+export function savingsPicture(fund: SavingsAnswer, by: By, document: Document): Picture {
   const plan = planOf(document);
-  const stretches = stretchesOf(pot, by, plan.locale);
+  const stretches = stretchesOf(fund, by, plan.locale);
   let interest = 0;
   const gained = stretches.map(({ rows }) => (interest += sumOf(rows, (row) => row.interest)));
   const closing = stretches.map(({ rows }) => rows.at(-1)!.closing);
@@ -73,16 +73,16 @@ export function savingsPicture(pot: SavingsAnswer, by: By, document: Document): 
         values: closing.map((value, index) => Math.max(0, value - gained[index]!)),
         mark: 'area',
         tone: 'setAside',
-        stack: 'pot',
+        stack: 'fund',
       },
       {
         label: messages.interest,
         values: closing.map((value, index) => Math.min(value, gained[index]!)),
         mark: 'area',
         tone: 'income',
-        stack: 'pot',
+        stack: 'fund',
       },
-      ...(pot.goalToday === null
+      ...(fund.goalToday === null
         ? []
         : [
             {
@@ -96,25 +96,25 @@ export function savingsPicture(pot: SavingsAnswer, by: By, document: Document): 
   };
 }
 
-/** Several pots over the same months: each one's balance, empty where it does not run. */
-export function potsTogether(
-  pots: readonly { readonly name: string; readonly pot: SavingsAnswer }[],
+/** Several funds over the same months: each one's balance, empty where it does not run. */
+export function fundsTogether(
+  funds: readonly { readonly name: string; readonly fund: SavingsAnswer }[],
   by: By,
   document: Document,
 ) {
   const plan = planOf(document);
-  const all = pots.flatMap(({ pot }) => pot.rows.map((row) => row.month));
+  const all = funds.flatMap(({ fund }) => fund.rows.map((row) => row.month));
   const first = all.reduce((least, month) => (month < least ? month : least));
   const last = all.reduce((most, month) => (month > most ? month : most));
   const months = [...new Set(all)].filter((month) => month >= first && month <= last).sort();
   const ends =
     by === 'month' ? months : byYear(months.map((month) => ({ month }))).map(({ rows }) => rows.at(-1)!.month);
-  const balances = pots.map(({ pot }) => ends.map((month) => balanceAt(pot, month)));
+  const balances = funds.map(({ fund }) => ends.map((month) => balanceAt(fund, month)));
   const sums = ends.map((_, index) => balances.reduce((sum, own) => sum + (own[index] ?? 0), 0));
   const labels = ends.map((month) => (by === 'year' ? month.slice(0, 4) : monthInWords(month, plan.locale)));
   const columns: ScheduleColumn[] = [
-    ...pots.map(({ name }, index): ScheduleColumn => ({
-      id: `pot-${index}`,
+    ...funds.map(({ name }, index): ScheduleColumn => ({
+      id: `fund-${index}`,
       heading: name,
       unit: 'money',
       values: balances[index]!,
@@ -122,23 +122,23 @@ export function potsTogether(
     { id: 'sum', heading: messages.together, unit: 'money', values: sums },
   ];
   const picture: Picture = {
-    label: messages.allPotsTogether,
+    label: messages.allFundsTogether,
     axis: plan.currency,
     categoryName: by === 'year' ? messages.year : messages.month,
     categories: labels,
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
-    series: pots.map(({ name }, index) => ({
+    series: funds.map(({ name }, index) => ({
       label: name,
       values: balances[index]!.map((value) => value ?? 0),
       mark: 'area',
       tone: TONES[(index + 2) % TONES.length]!,
-      stack: 'pots',
+      stack: 'funds',
     })),
   };
   return { rows: labels, columns, picture };
 }
 
-/** What is in a pot at a month's end; what it came to stays in it until it is taken out. */
+/** What is in a fund at a month's end; what it came to stays in it until it is taken out. */
 function balanceAt({ rows, withdrawal }: SavingsAnswer, month: Month): number | null {
   const index = monthsBetween(rows[0]!.month, month);
   if (index < 0) return null;

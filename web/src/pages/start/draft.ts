@@ -84,17 +84,17 @@ export interface DraftSettings {
 
 /** The plan file of a draft: its groups with the lines picked, their figures as rules. */
 export function planFileOf(settings: DraftSettings, groups: readonly DraftGroup[]): Record<string, unknown> {
-  const kept = groups.map((group) => ({
+  const pickedGroups = groups.map((group) => ({
     ...group,
     lines: group.lines.filter((line) => line.picked && line.name.trim() !== ''),
   }));
-  const isEmpty = kept.every((group) => group.lines.length === 0);
-  const lines = kept.flatMap((group) => group.lines.map((line) => ({ group, line })));
+  const isEmpty = pickedGroups.every((group) => group.lines.length === 0);
+  const lines = pickedGroups.flatMap((group) => group.lines.map((line) => ({ group, line })));
   return {
     version: 1,
     plan: settings,
     assumptions: [{ name: messages.inflation, unit: 'ratePerYear', value: 0.02, note: messages.adjustItToWhatYou }],
-    groups: isEmpty ? [] : kept.map(({ name, side, rhythm }) => ({ name, side, rhythm })),
+    groups: isEmpty ? [] : pickedGroups.map(({ name, side, rhythm }) => ({ name, side, rhythm })),
     lines: lines.map(({ group, line }) => ({
       group: group.name,
       name: line.name.trim(),

@@ -115,9 +115,9 @@ export function crossingInWords(incomes: readonly number[], first: Named, second
   const bounds = [low, ...crossings, high];
   const parts = bounds.slice(1).map((to, index) => ({ from: bounds[index]!, name: cheaper(bounds[index]!, to) }));
   const money = (value: number) => writeWithUnit(value, 'money', plan);
-  const said = parts.filter((part) => part.name !== null);
-  if (said.length === 0) return messages.bothTakeTheSameOn;
-  if (said.length === 1) return messages.takesLessOrTheSame(said[0]!.name);
-  const turns = said.slice(1).map(({ from, name }) => messages.fromOnDoes(money(from), name));
-  return messages.takesLessUpTo(said[0]!.name, money(said[1]!.from), turns.join('; '));
+  const turningPoints = parts.filter((part) => part.name !== null);
+  if (turningPoints.length === 0) return messages.bothTakeTheSameOn;
+  if (turningPoints.length === 1) return messages.takesLessOrTheSame(turningPoints[0]!.name);
+  const turns = turningPoints.slice(1).map(({ from, name }) => messages.fromOnDoes(money(from), name));
+  return messages.takesLessUpTo(turningPoints[0]!.name, money(turningPoints[1]!.from), turns.join('; '));
 }

@@ -14,13 +14,13 @@ const MOST_VALUES = 101;
 /** Figures under a range of values of one assumption, as a table and a picture. */
 export function OneValue({ document, model, assumptions }: TryingProps) {
   const plan = planOf(document);
-  const [kept, change] = useChosen<{ range: Range; figures: string[]; when: string }>(
+  const [choice, change] = useChosen<{ range: Range; figures: string[]; when: string }>(
     'one-value',
     { range: usualRange(assumptions[0]!, 11), figures: [NET], when: 'plan' },
     ({ range, figures }) =>
       document.assumptions.has(range.assumption) && figures.every((id) => nameOf(document, id) !== undefined),
   );
-  const { range, figures, when } = kept;
+  const { range, figures, when } = choice;
   const assumption = document.assumptions.get(range.assumption)!;
   const values = valuesWith(range, assumption.value);
   const computation = useComputation(document, [values, figures, when], (worker, progress) =>

@@ -50,12 +50,12 @@ export function Scenarios() {
   const { base, scenario: active } = useSessionState();
   const plan = planOf(base);
   const scenarios = inOrder(base.scenarios.values());
-  const [kept, change] = useChosen<{ left: string[]; figures: string[]; span: 'year' | number }>(
+  const [choice, change] = useChosen<{ left: string[]; figures: string[]; span: 'year' | number }>(
     'scenarios',
     { left: [], figures: [TOTAL_INCOME, TOTAL_EXPENSES, NET], span: 'year' },
     ({ figures }) => figures.length > 0 && figures.every((id) => nameOf(base, id) !== undefined),
   );
-  const compared = scenarios.filter(({ id }) => !kept.left.includes(id)).slice(0, MOST_CASES - 1);
+  const compared = scenarios.filter(({ id }) => !choice.left.includes(id)).slice(0, MOST_CASES - 1);
   const comparedIds = compared.map(({ id }) => id).join();
   const cases = useMemo(
     (): Case[] => [
@@ -90,7 +90,7 @@ export function Scenarios() {
                   checked={isCompared}
                   disabled={!isCompared && compared.length === MOST_CASES - 1}
                   onChange={() =>
-                    change({ left: isCompared ? [...kept.left, id] : kept.left.filter((other) => other !== id) })
+                    change({ left: isCompared ? [...choice.left, id] : choice.left.filter((other) => other !== id) })
                   }
                 />
                 <CommitField
@@ -143,14 +143,14 @@ export function Scenarios() {
             <span>{messages.compareWhat}</span>
             <FiguresChoice
               document={base}
-              ids={kept.figures}
+              ids={choice.figures}
               most={MOST_FIGURES}
               onChange={(figures) => change({ figures })}
             />
             <span>{messages.by}</span>
             <Select
               aria-label={messages.byYearOrMonth}
-              value={String(kept.span)}
+              value={String(choice.span)}
               onChange={(event) =>
                 change({ span: event.target.value === 'year' ? 'year' : Number(event.target.value) })
               }
@@ -163,20 +163,20 @@ export function Scenarios() {
               ))}
             </Select>
           </div>
-          <Comparison cases={cases} figures={kept.figures} points={pointsOf(cases[0]!.model, kept.span)} />
+          <Comparison cases={cases} figures={choice.figures} points={pointsOf(cases[0]!.model, choice.span)} />
           <div className="scenario-picture">
             <PictureView
               height={260}
               picture={{
-                label: messages.inEachCase(nameOf(base, kept.figures.at(-1)!) ?? ''),
+                label: messages.inEachCase(nameOf(base, choice.figures.at(-1)!) ?? ''),
                 axis: plan.currency,
-                categoryName: kept.span === 'year' ? messages.yearHeading : messages.month,
-                categories: pointsOf(cases[0]!.model, kept.span).map(({ words }) => words),
-                write: (value) => writeFigure(value, unitOf(base, kept.figures.at(-1)!), { ...plan, decimals: 0 }),
+                categoryName: choice.span === 'year' ? messages.yearHeading : messages.month,
+                categories: pointsOf(cases[0]!.model, choice.span).map(({ words }) => words),
+                write: (value) => writeFigure(value, unitOf(base, choice.figures.at(-1)!), { ...plan, decimals: 0 }),
                 series: cases.map(({ name, model }, index) => ({
                   label: name,
-                  values: pointsOf(model, kept.span).map(({ stretch }) =>
-                    valueOver(model, kept.figures.at(-1)!, stretch),
+                  values: pointsOf(model, choice.span).map(({ stretch }) =>
+                    valueOver(model, choice.figures.at(-1)!, stretch),
                   ),
                   mark: 'line',
                   tone: index === 0 ? 'net' : 'other',

@@ -12,7 +12,7 @@ import { messages } from '../../messages/whatIf.ts';
 export function SolveFor({ document, model, assumptions }: TryingProps) {
   const send = useSend();
   const plan = planOf(document);
-  const [kept, change] = useChosen<{
+  const [choice, change] = useChosen<{
     assumption: string;
     figure: string;
     when: string;
@@ -24,14 +24,14 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
     { ...wide(usualRange(assumptions[0]!, 2)), figure: NET, when: 'plan', target: 0 },
     ({ assumption, figure }) => document.assumptions.has(assumption) && nameOf(document, figure) !== undefined,
   );
-  const { figure, when, target, low, high } = kept;
-  const assumption = document.assumptions.get(kept.assumption)!;
+  const { figure, when, target, low, high } = choice;
+  const assumption = document.assumptions.get(choice.assumption)!;
   const at = figureAt(model, figure, when);
   // An answer is shown, and can be applied, only for the question it was given to.
-  const asked = JSON.stringify(kept);
+  const asked = JSON.stringify(choice);
   const computation = useComputation<{ document: Document; asked: string; answer: Answer }>(
     document,
-    [kept],
+    [choice],
     async (worker) => ({
       document,
       asked,

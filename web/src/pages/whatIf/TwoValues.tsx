@@ -13,7 +13,7 @@ const MOST_VALUES = 50;
 export function TwoValues({ document, model, assumptions }: TryingProps) {
   const plan = planOf(document);
   const second = assumptions[1] ?? assumptions[0]!;
-  const [kept, change] = useChosen<{ down: Range; across: Range; figure: string; when: string }>(
+  const [choice, change] = useChosen<{ down: Range; across: Range; figure: string; when: string }>(
     'two-values',
     { down: usualRange(assumptions[0]!, 9), across: usualRange(second, 7), figure: NET, when: 'plan' },
     ({ down, across, figure }) =>
@@ -21,7 +21,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
       document.assumptions.has(across.assumption) &&
       nameOf(document, figure) !== undefined,
   );
-  const { down, across, figure, when } = kept;
+  const { down, across, figure, when } = choice;
   const same = down.assumption === across.assumption;
   const [one, other] = [document.assumptions.get(down.assumption)!, document.assumptions.get(across.assumption)!];
   const rows = valuesWith(down, one.value);

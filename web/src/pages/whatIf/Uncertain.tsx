@@ -23,12 +23,12 @@ import { messages } from '../../messages/whatIf.ts';
 /** What may come when values are only known roughly: the band in which eight of ten cases lie, month by month. */
 export function Uncertain({ document, model, assumptions }: TryingProps) {
   const plan = planOf(document);
-  const [kept, change] = useChosen<{ draws: Draw[]; runs: number; seed: number; shown: 'net' | 'cumulative' }>(
+  const [choice, change] = useChosen<{ draws: Draw[]; runs: number; seed: number; shown: 'net' | 'cumulative' }>(
     'uncertainty',
     { draws: [around(assumptions[0]!)], runs: 2000, seed: 1, shown: 'cumulative' },
     ({ draws }) => draws.length > 0 && draws.every(({ assumption }) => document.assumptions.has(assumption)),
   );
-  const { draws, runs, seed, shown } = kept;
+  const { draws, runs, seed, shown } = choice;
   const computation = useComputation(document, [draws, runs, seed], (worker, progress) =>
     worker.uncertainty(plainDocument(document), draws, runs, seed, progress),
   );

@@ -1,6 +1,6 @@
 import { valuesBetween, type AssumptionRow, type Document, type PlanModel } from '@haushalt/core';
 import { useCallback } from 'react';
-import { partsOf, useKept } from '../../ui/useKept.ts';
+import { partsOf, useStored } from '../../ui/useStored.ts';
 import { useParams } from 'react-router';
 import { rangeOf } from '../../fields/Slider.tsx';
 
@@ -38,11 +38,11 @@ export function valuesWith(range: Range, present: number): number[] {
 export function useChosen<T extends object>(
   name: string,
   usual: T,
-  isStill: (kept: T) => boolean,
+  isStill: (stored: T) => boolean,
 ): [T, (part: Partial<T>) => void] {
   const { planId = '' } = useParams();
-  const [value, keep] = useKept(`haushalt:${name}:${planId}`, (kept): T => {
-    const read = { ...usual, ...(partsOf(kept) as Partial<T>) };
+  const [value, keep] = useStored(`haushalt:${name}:${planId}`, (stored): T => {
+    const read = { ...usual, ...(partsOf(stored) as Partial<T>) };
     const isLike = (Object.keys(usual) as (keyof T)[]).every(
       (key) => usual[key] === null || read[key] === null || typeof read[key] === typeof usual[key],
     );

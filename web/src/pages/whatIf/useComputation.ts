@@ -39,13 +39,13 @@ export function useComputation<T>(
   useEffect(() => {
     const timer = setTimeout(() => {
       stop();
-      const own = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-      worker.current = own;
-      const ended = () => worker.current !== own;
+      const started = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+      worker.current = started;
+      const ended = () => worker.current !== started;
       const progress = proxy((done: number) => {
         if (!ended()) setState((before) => ({ ...before, done }));
       });
-      const computed = latest.current(wrap<Computations>(own), progress);
+      const computed = latest.current(wrap<Computations>(started), progress);
       if (computed === null) {
         stop();
         return setState({ result: null, done: null, error: null });

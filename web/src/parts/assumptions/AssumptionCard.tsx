@@ -151,7 +151,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
                     )?.message ?? null,
                   )
                 }
-                onKeep={(kept) => setRefusal(set({ value: kept }))}
+                onKeep={(chosen) => setRefusal(set({ value: chosen }))}
               />
               <AssumptionSteps assumption={assumption} steps={steps} model={model} plan={plan} send={send} />
             </>

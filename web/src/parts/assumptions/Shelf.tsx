@@ -132,8 +132,8 @@ export function Shelf({ wanted, onShown, onClose }: ShelfProps) {
 function sectionsOf(document: Document): { name: string; assumptions: AssumptionRow[] }[] {
   const sections = new Map<string, AssumptionRow[]>();
   for (const assumption of inOrder(document.assumptions.values())) {
-    const own = sections.get(assumption.section);
-    if (own) own.push(assumption);
+    const section = sections.get(assumption.section);
+    if (section) section.push(assumption);
     else sections.set(assumption.section, [assumption]);
   }
   return [...sections].map(([name, assumptions]) => ({ name, assumptions }));

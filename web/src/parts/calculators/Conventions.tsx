@@ -3,7 +3,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import type { Settings } from './useSettings.ts';
 import { messages } from '../../messages/calculators.ts';
 
-/** What loans and pots agree on besides their terms. */
+/** What loans and funds agree on besides their terms. */
 type Agreed = Pick<LoanRow, 'months' | 'termIn' | 'due' | 'conversion'>;
 
 interface ConventionProps {

@@ -35,7 +35,7 @@ interface TermsProps {
   readonly onUnknown: (column: string) => void;
 }
 
-/** The terms of a loan or pot: one of them is chosen to follow from the others, and is computed. */
+/** The terms of a loan or fund: one of them is chosen to follow from the others, and is computed. */
 export function Terms({ calculator, terms, unknown, period, sliders, onUnknown }: TermsProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
@@ -110,14 +110,14 @@ export function InputRow({
   const input: PlacedInput = inputsOf(document, calculator).find(
     (each) => each.id === `${calculator.row.id}:${column}`,
   )!;
-  const own = (calculator.row as unknown as Readonly<Record<string, string | null>>)[column] ?? null;
+  const formula = (calculator.row as unknown as Readonly<Record<string, string | null>>)[column] ?? null;
   return (
     <div className="term">
       <span className="term-label">{label}</span>
       <InputField
         key={input.id}
         // What is filled in from elsewhere is no entry of its own.
-        input={{ ...input, formula: own }}
+        input={{ ...input, formula: formula }}
         label={label}
         period={period}
         complaint={complaintOf(column)}

@@ -1,9 +1,9 @@
 import { addMonths, yearOf, type Calendar, type Month } from '@haushalt/core';
 
-/** How many months before the plan a loan or pot may have begun, as far as they are offered for choosing. */
+/** How many months before the plan a loan or fund may have begun, as far as they are offered for choosing. */
 const BEFORE = 120;
 
-/** The months a loan or pot may begin in: the plan's, and some years before it. */
+/** The months a loan or fund may begin in: the plan's, and some years before it. */
 export function startingMonths({ first, count }: Calendar): Month[] {
   return monthsFrom(addMonths(first, -BEFORE), count + BEFORE);
 }

@@ -1,13 +1,13 @@
 import type { ReactNode } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
-import { useKept } from '../../ui/useKept.ts';
+import { useStored } from '../../ui/useStored.ts';
 import { messages } from '../../messages/calculators.ts';
 
 const KEY = 'haushalt:sliders';
 
 /** Whether inputs show sliders for trying values, and the tool that shows or hides them; kept in the browser. */
 export function useSliders(): [boolean, ReactNode] {
-  const [shown, keep] = useKept(KEY, (kept) => kept === 'shown' || kept === true);
+  const [shown, keep] = useStored(KEY, (stored) => stored === 'shown' || stored === true);
   const tool = (
     <button
       type="button"

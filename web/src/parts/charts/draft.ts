@@ -60,14 +60,14 @@ export const USUAL_CHART: ChartDraft = {
 /** All charts of a plan; the usual one first, as long as none was kept in its place. */
 export function chartsOf(document: Document): ChartDraft[] {
   const series = inOrder(document.chartSeries.values());
-  const kept = inOrder(document.charts.values()).map((row): ChartDraft => {
+  const storedCharts = inOrder(document.charts.values()).map((row): ChartDraft => {
     const { id, position: _, ...settings } = row;
-    const own = series
+    const chartSeries = series
       .filter(({ chart }) => chart === id)
       .map(({ of, mark, scenario, projectedFrom }) => ({ of, mark, scenario, projectedFrom }));
-    return { id, settings, series: own };
+    return { id, settings, series: chartSeries };
   });
-  return document.charts.has(USUAL_ID) ? kept : [USUAL_CHART, ...kept];
+  return document.charts.has(USUAL_ID) ? storedCharts : [USUAL_CHART, ...storedCharts];
 }
 
 /** The mark a series gets when it is added: bars where a form piles them up, else a line. */

@@ -45,7 +45,7 @@ export function valueOf(model: PlanModel, id: string, stretch: Stretch, show: Sh
 /** The figure of a stretch of months. */
 export function stretchFigure(model: PlanModel, id: string, stretch: Stretch, show: Show): ShownFigure {
   const value = valueOf(model, id, stretch, show);
-  return value === value ? shown(model.document, id, value) : problemOf(model, id, stretch);
+  return value === value ? figureToShow(model.document, id, value) : problemOf(model, id, stretch);
 }
 
 /** The figure of one month, or why there is none. */
@@ -62,7 +62,7 @@ export function endFigure(model: PlanModel, id: string, scope: Stretch, end: End
     case 'average': {
       if (rollUpOf(document, id) === 'last') return NOTHING;
       const value = rolledUpValue(model.seriesOf(id)!.values, scope, 'average');
-      return value === value ? shown(document, id, value) : NOTHING;
+      return value === value ? figureToShow(document, id, value) : NOTHING;
     }
     case 'running':
       return rollUpOf(document, id) === 'total' ? stretchFigure(model, id, scope, 'running') : NOTHING;
@@ -108,17 +108,17 @@ export function endShare(model: PlanModel, id: string, scope: Stretch, end: EndS
 /** Why there is no share, where one might be expected. */
 function noShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): ShownFigure {
   const base = shareBase(model, id, end);
-  const own = valueOf(model, id, scope, 'figures');
-  if (!base || !(Math.abs(own) > 0)) return NOTHING;
+  const figure = valueOf(model, id, scope, 'figures');
+  if (!base || !(Math.abs(figure) > 0)) return NOTHING;
   const note = messages.thereIsNoInThese(base.name);
   return { text: '–', value: null, problem: null, note };
 }
 
 /** The share of one thing in another, as a fraction; `null` where there is none. */
 export function shareIn(model: PlanModel, id: string, base: string, scope: Stretch): number | null {
-  const own = valueOf(model, id, scope, 'figures');
+  const figure = valueOf(model, id, scope, 'figures');
   const whole = valueOf(model, base, scope, 'figures');
-  return own === own && whole === whole && whole !== 0 ? own / whole : null;
+  return figure === figure && whole === whole && whole !== 0 ? figure / whole : null;
 }
 
 /** Memo figures are no money flows and have no share of the income; nor has what runs up over the months. */
@@ -143,7 +143,7 @@ function problemOf(model: PlanModel, id: string, { from, to }: Stretch): ShownFi
   return NOTHING;
 }
 
-function shown(document: Document, id: string, value: number): ShownFigure {
+function figureToShow(document: Document, id: string, value: number): ShownFigure {
   return { text: written(document, unitOf(document, id), value), value, problem: null };
 }
 

@@ -76,16 +76,16 @@ export function budgetRows(
   let count = 0;
   for (const side of SIDE_ORDER) {
     const look = `side-${side}`;
-    const own = groups
+    const ofSide = groups
       .filter(({ group }) => group.side === side)
       .map(({ group, lines }) => ({ group, all: lines, lines: lines.filter((line) => keep(line, group)) }));
-    const kept = own.filter(({ all, lines }) => lines.length > 0 || (all.length === 0 && !narrows(view)));
-    for (const { all, lines } of own) {
+    const listed = ofSide.filter(({ all, lines }) => lines.length > 0 || (all.length === 0 && !narrows(view)));
+    for (const { all, lines } of ofSide) {
       count += all.length;
       shown += lines.length;
     }
     if (view.across && view.sortBy !== 'order') {
-      if (kept.length === 0) continue;
+      if (listed.length === 0) continue;
       rows.push({
         kind: 'side',
         key: `side-${side}`,
@@ -94,7 +94,7 @@ export function budgetRows(
         className: `heading ${look}`,
         label: SIDE_WORDS[side],
       });
-      const all = kept.flatMap(({ group, lines }) => lines.map((line) => ({ group, line })));
+      const all = listed.flatMap(({ group, lines }) => lines.map((line) => ({ group, line })));
       const order = new Map(
         sorted(
           all.map(({ line }) => line),
@@ -106,7 +106,7 @@ export function budgetRows(
       all.sort((a, b) => order.get(a.line.id)! - order.get(b.line.id)!);
       for (const { group, line } of all) rows.push(lineRow(line, group, look, true));
     } else {
-      for (const { group, all, lines } of kept) {
+      for (const { group, all, lines } of listed) {
         const collapsed = view.collapsed.includes(group.id) && all.length > 0;
         rows.push({
           kind: 'heading',
@@ -142,7 +142,7 @@ export function budgetRows(
         }
       }
     }
-    if (own.length > 0 && (view.filter.side === null || view.filter.side === side)) {
+    if (ofSide.length > 0 && (view.filter.side === null || view.filter.side === side)) {
       for (const id of CLOSING[side]) rows.push(totalRow(document, id, `total side-${side}`));
     }
   }

@@ -1,6 +1,6 @@
 import type { Side, Span } from '@haushalt/core';
 import { useCallback, useMemo, useState } from 'react';
-import { oneOf, partsOf, useKept } from '../../ui/useKept.ts';
+import { oneOf, partsOf, useStored } from '../../ui/useStored.ts';
 
 /** What stands in the fields: the figures, what they have run up to, or the rules they come from. */
 export const SHOWS = ['figures', 'running', 'rules'] as const;
@@ -70,9 +70,9 @@ export function isFiltered({ filter }: BudgetView): boolean {
 
 /** The view of a plan's budget, remembered in this browser; what is searched for is not. */
 export function useBudgetView(planId: string): [BudgetView, (part: Partial<BudgetView>) => void] {
-  const [kept, keep] = useKept(`haushalt:budget:${planId}`, readView);
+  const [stored, keep] = useStored(`haushalt:budget:${planId}`, readView);
   const [filter, setFilter] = useState(NO_FILTER);
-  const view = useMemo(() => ({ ...kept, filter }), [kept, filter]);
+  const view = useMemo(() => ({ ...stored, filter }), [stored, filter]);
   const change = useCallback(
     ({ filter: next, ...part }: Partial<BudgetView>) => {
       if (next) setFilter(next);
@@ -90,8 +90,8 @@ export function useBudgetView(planId: string): [BudgetView, (part: Partial<Budge
 }
 
 /** A view as it was kept; whatever cannot be read of it is as usual. */
-export function readView(kept: unknown): Omit<BudgetView, 'filter'> {
-  const value = partsOf(kept);
+export function readView(stored: unknown): Omit<BudgetView, 'filter'> {
+  const value = partsOf(stored);
   const { filter: _, ...usual } = USUAL_VIEW;
   const width = Number(value.labelWidth);
   const yes = (given: unknown, otherwise: boolean) => (typeof given === 'boolean' ? given : otherwise);

@@ -117,7 +117,7 @@ const NEGATIVE_WORDS: Readonly<Record<Negatives, string>> = {
 /** How a plan's figures look: their decimals, and what is below zero. */
 function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) {
   const { currency, locale, decimals, negatives } = form.watch();
-  const own = isCurrency(currency) ? decimalsOf(currency) : 2;
+  const usualDecimals = isCurrency(currency) ? decimalsOf(currency) : 2;
   const sample =
     isCurrency(currency) && isLocale(locale)
       ? writeFigure(-1234.5, 'money', {
@@ -132,7 +132,7 @@ function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) 
       <Form.Group controlId="plan-decimals">
         <Form.Label>{messages.decimalsOfMoney}</Form.Label>
         <Select wide {...form.register('decimals')}>
-          <option value="">{messages.asUsualForTheCurrency(own)}</option>
+          <option value="">{messages.asUsualForTheCurrency(usualDecimals)}</option>
           {['0', '1', '2', '3', '4'].map((count) => (
             <option key={count} value={count}>
               {count}

@@ -36,7 +36,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
     word: '',
   });
   const [refusal, setRefusal] = useState<string | null>(null);
-  const own = highlightsOf(document, of);
+  const highlights = highlightsOf(document, of);
   const set = (part: Partial<HighlightSettings>) => {
     setSettings((before) => ({ ...before, ...part }));
     setRefusal(null);
@@ -66,9 +66,9 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
       }}
       onClose={onClose}
     >
-      {own.length > 0 && (
+      {highlights.length > 0 && (
         <ul className="wide highlight-list">
-          {own.map((row) => (
+          {highlights.map((row) => (
             <li key={row.id}>
               <span className={`highlight-sample highlight-${row.tone}`}>
                 <Icon name={HIGHLIGHT_ICONS[row.tone]} /> {row.word}

@@ -41,8 +41,8 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
   for (const change of changes) {
     const { table, id, after: row } = change;
     if (row === null) {
-      const own = users?.get(id) ?? [];
-      if (own.length > 0) return refuse(messages.usesThisByNowSo(own.map(({ name }) => name).join(', ')));
+      const stillUsing = users?.get(id) ?? [];
+      if (stillUsing.length > 0) return refuse(messages.usesThisByNowSo(stillUsing.map(({ name }) => name).join(', ')));
       continue;
     }
     if (missingReference(after, table, row) !== null) return refuse(messages.whatThisBelongsToHas);
@@ -75,7 +75,7 @@ function mayTakeAway({ table, after }: DocumentChange): boolean {
 function ownerName(document: Document, table: TableName, row: AnyRow): string | null {
   if ('name' in row) return row.name;
   const values = row as unknown as Readonly<Record<string, string | undefined>>;
-  for (const column of ['line', 'assumption', 'of', 'loan', 'pot', 'schedule'] as const) {
+  for (const column of ['line', 'assumption', 'of', 'loan', 'fund', 'schedule'] as const) {
     const owner = values[column];
     if (owner !== undefined) return nameOf(document, owner) ?? null;
   }

@@ -4,7 +4,7 @@ import { useCallback, useState } from 'react';
  * Something that is kept in this browser under a key. What was kept is read by `read`, which takes nothing for granted: it
  * may come from another version, or not be there. Where the browser has no room, it is kept as long as the page.
  */
-export function useKept<T>(key: string, read: (kept: unknown) => T): [T, (next: T | ((before: T) => T)) => void] {
+export function useStored<T>(key: string, read: (stored: unknown) => T): [T, (next: T | ((before: T) => T)) => void] {
   const [value, setValue] = useState<T>(() => read(parsed(localStorage.getItem(key))));
   const keep = useCallback(
     (next: T | ((before: T) => T)) =>
@@ -32,11 +32,11 @@ function parsed(text: string | null): unknown {
 }
 
 /** One of some options, or the usual one. */
-export function oneOf<const O>(options: readonly O[], kept: unknown, usual: O): O {
-  return options.includes(kept as O) ? (kept as O) : usual;
+export function oneOf<const O>(options: readonly O[], stored: unknown, usual: O): O {
+  return options.includes(stored as O) ? (stored as O) : usual;
 }
 
 /** The parts of what was kept, if it has parts at all. */
-export function partsOf(kept: unknown): Readonly<Record<string, unknown>> {
-  return typeof kept === 'object' && kept !== null ? (kept as Record<string, unknown>) : {};
+export function partsOf(stored: unknown): Readonly<Record<string, unknown>> {
+  return typeof stored === 'object' && stored !== null ? (stored as Record<string, unknown>) : {};
 }

@@ -2,13 +2,13 @@ import { highlightRefusal } from '../document/highlights.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { datedId, lockedYearId } from '../schema/tables.ts';
-import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText } from './checks.ts';
+import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText } from './guards.ts';
 import { command } from './command.ts';
 import { all, bearer, columnsBut, id, month, text, year, yesNo } from './fields.ts';
 import { messages } from '../../messages/commands.ts';
 
 /** What is said beside the figures: notes, highlights, and years that are kept from being edited. */
-export const dressCommands = {
+export const annotationCommands = {
   'year.lock': command({
     fields: { year, locked: yesNo },
     label: ({ year, locked }) => `${year} ${locked ? 'locked' : 'unlocked'}`,

@@ -20,7 +20,7 @@ export const MAX_PROJECTED_YEARS = 30;
  * Lets a plan go on for some years after a base year, with live rules: every line has what it had a year before, grown at
  * its rate. What a line says for later months is put aside, but a line that has ended stays ended.
  */
-export function carryOn(draft: Draft, baseYear: number, years: number, stepping: Stepping): void {
+export function rollForward(draft: Draft, baseYear: number, years: number, stepping: Stepping): void {
   const plan = planOf(draft.document);
   const first = toMonth(`${baseYear + 1}-01`);
   const months = monthsBetween(plan.firstMonth, first) + years * 12;
@@ -28,7 +28,7 @@ export function carryOn(draft: Draft, baseYear: number, years: number, stepping:
     throw refused('invalid', `A plan has at most ${MAX_MONTHS} months; this would make ${months}.`, 'years');
   draft.set('plan', { ...plan, months });
   for (const line of draft.document.lines.values()) {
-    // What follows a loan or a pot goes on with it, and ends with it.
+    // What follows a loan or a fund goes on with it, and ends with it.
     if (!isProjected(line) || rateSourceOf(draft.document, line.id).from === 'calculator') continue;
     const steps = [...rowsWhere(draft.document.ruleSteps, 'line', line.id)];
     const end = endOf(steps);
@@ -48,7 +48,7 @@ export function carryOn(draft: Draft, baseYear: number, years: number, stepping:
   }
 }
 
-/** Puts a line's end in place among the steps it is carried on by. */
+/** Puts a line's end in place among the steps it is rolled forward by. */
 function endAt(draft: Draft, line: string, end: Month): void {
   for (const step of rowsWhere(draft.document.ruleSteps, 'line', line))
     if (step.from !== null && step.from >= end) draft.delete('ruleSteps', step.id);
