@@ -115,6 +115,8 @@ describe('parsing and printing', () => {
     ['at(Rent, 2026-03)', 'at(Rent, 2026-03)'],
     ['Cargo bike.payment', 'Cargo bike.payment'],
     ["'Month'", "'Month'"],
+    ['=Rent * 2', 'Rent * 2'],
+    [' = (Rent = 2)', 'Rent = 2'],
   ])('%s is spelt %s', (text, expected) => {
     expect(printFormula(parseFormula(text))).toBe(expected);
   });
@@ -143,7 +145,8 @@ describe('a formula with an error', () => {
     ['(Rent + 2', 0, 1, /not closed/],
     ['Rent + 2)', 8, 9, /closes nothing/],
     ['Rent 2 + 3 4', 11, 12, /operator/],
-    ['=Rent', 0, 1, /without an equals sign/],
+    ['==Rent', 1, 2, /expected here, not "="/],
+    ['=', 1, 1, /Write a rule/],
     ['foo(3)', 0, 3, /no function called foo/],
     ['round()', 0, 7, /written round\(x, \[digits\]\); here it has no argument/],
     ['payment(1, 2)', 0, 13, /two|2 arguments/],

@@ -55,6 +55,8 @@ class Parser {
   }
 
   formula(): Expression {
+    // Many people begin a rule with an equals sign; it says nothing more.
+    if (this.isSign('=')) this.at++;
     const begin: Token = this.token;
     if (begin.kind === 'end') throw new FormulaError(messages.writeARuleForExample, begin.place);
     const expression = this.comparison();
@@ -165,9 +167,7 @@ class Parser {
       case 'sign':
         if (token.sign === '(') return this.bracketed();
         throw new FormulaError(
-          token.sign === '='
-            ? messages.aRuleBeginsWithA
-            : messages.aNameANumberOr(token.sign === ';' ? this.notation.separator : token.sign),
+          messages.aNameANumberOr(token.sign === ';' ? this.notation.separator : token.sign),
           token.place,
         );
       case 'end':

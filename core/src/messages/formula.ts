@@ -21,7 +21,6 @@ export const messages = {
   onlyTheArgumentsOfA: 'Only the arguments of a function are separated like this.',
   anOperatorSuchAsIs: 'An operator such as + - * / is missing before this.',
   thisIsNestedTooDeeply: 'This is nested too deeply. Split it into lines of its own.',
-  aRuleBeginsWithA: 'A rule begins with a name, a number or a bracket, without an equals sign.',
   aNameANumberOr: (separator: string) => `A name, a number or a bracket is expected here, not "${separator}".`,
   theRuleEndsHereBut: 'The rule ends here, but a name, a number or a bracket is expected.',
   thisBracketIsNotClosed: 'This bracket is not closed.',

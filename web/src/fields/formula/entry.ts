@@ -25,6 +25,11 @@ export function looksLikeFormula(text: string): boolean {
   return /[\p{L}'‘+*/^×÷<>=({]|\d\s*[-−–]/u.test(body);
 }
 
+/** Whether a rule is reckoning with figures alone, such as `12*3+5`: it stands for one figure. */
+export function isReckoning(text: string): boolean {
+  return looksLikeFormula(text) && !/[\p{L}'‘]/u.test(text);
+}
+
 /** Reads what has been typed where a figure in a unit or a rule can stand, in the plan's notation. */
 export function readEntry(text: string, isFormula: boolean, unit: Unit, document: Document): Entry {
   const { locale } = planOf(document);

@@ -3,7 +3,7 @@ import { Model, applyChanges, decide, toMonth, type Command, type Document } fro
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { looksLikeFormula, readEntry } from '../../fields/formula/entry.ts';
 import { budgetColumns } from '../../parts/lines/columns.ts';
-import { firstReach, replacedBy } from './editors/reach.ts';
+import { firstReach, reachOf, replacedBy } from './editors/reach.ts';
 import { endFigure, monthFigure } from '../../parts/lines/figures.ts';
 import { moveGroup, moveLine, moveRowTo } from './deeds/moving.ts';
 import { budgetRows, type BudgetRow } from '../../parts/lines/rows.ts';
@@ -242,6 +242,17 @@ describe('what is typed into a month', () => {
     expect(firstReach(document, lineNamed(document, 'Empty').id, false)).toBe('every');
     expect(firstReach(document, lineNamed(document, 'Rent').id, false)).toBe('month');
     expect(firstReach(document, lineNamed(document, 'Rent').id, true)).toBe('every');
+  });
+
+  it.each([
+    ['12*3+5', 'month'],
+    ['=1200/12', 'month'],
+    ['Rent * 2', 'every'],
+    ['1200', 'month'],
+  ])('takes %s, in a line with a rule, for %s', (text, reach) => {
+    const document = plan();
+    const { id } = lineNamed(document, 'Rent');
+    expect(reachOf({ text, options: {} }, document, id, toMonth('2026-03')).reach).toBe(reach);
   });
 
   it('says what it would replace', () => {

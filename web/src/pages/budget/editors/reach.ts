@@ -1,10 +1,10 @@
 import type { Document, Month, Reach } from '@haushalt/core';
-import { looksLikeFormula } from '../../../fields/formula/entry.ts';
+import { isReckoning, looksLikeFormula } from '../../../fields/formula/entry.ts';
 import type { Draft } from '../../../grid/state.ts';
 
 /**
  * The reach an entry begins with: a line that has no rule yet takes it for every month, a rule stays a rule, and a
- * figure in a line that has one is an exception.
+ * figure in a line that has one, typed or reckoned from figures, is an exception.
  */
 export function firstReach(document: Document, line: string, isFormula: boolean): Reach {
   if (isFormula) return 'every';
@@ -48,7 +48,7 @@ export function reachOf(
 ): { readonly reach: Reach; readonly from: Month; readonly until: Month } {
   const { reach, from, until } = draft.options as { reach?: Reach | null; from?: Month; until?: Month };
   return {
-    reach: reach ?? firstReach(document, line, isRule(draft)),
+    reach: reach ?? firstReach(document, line, isRule(draft) && !isReckoning(draft.text)),
     from: from ?? month,
     until: until ?? month,
   };
