@@ -73,6 +73,6 @@ test('a new one asks which question it is to answer', async ({ application, page
   await page.getByLabel('Payback of a project').check();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'When The year is reached' }).getByRole('status')).toHaveText(
-    'There is nothing to pay back: added up, it is never below zero.',
+    'There is nothing to pay back: the cumulative net is never below zero.',
   );
 });

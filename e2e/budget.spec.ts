@@ -286,7 +286,7 @@ test('the keyboard alone: move, type, reach, clear, undo, page through the years
   await page.keyboard.press('Control+End');
   await expect(page.getByRole('region', { name: 'Reckoning' })).toContainText('Cumulative net');
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('choose the reach');
+  await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toContainText('choose the reach');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Alt+a');
   await expect(page.getByRole('complementary', { name: 'Assumptions' })).toBeVisible();

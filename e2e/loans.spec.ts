@@ -9,7 +9,7 @@ test('a loan follows from its terms, whichever of them is asked for', async ({ a
   await expectAccessible(page);
 
   // The payment becomes what is given, so nothing moves; then a higher one ends the loan earlier.
-  await page.getByRole('radio', { name: 'Compute the duration' }).check();
+  await page.getByRole('radio', { name: 'Compute the term' }).check();
   await expect(page.getByLabel('Term', { exact: true })).toHaveText('42 months');
   await page.getByRole('textbox', { name: 'Monthly payment' }).fill('200');
   await page.keyboard.press('Enter');
@@ -22,9 +22,7 @@ test('a loan follows from its terms, whichever of them is asked for', async ({ a
   );
   await page.getByRole('textbox', { name: 'Monthly payment' }).fill('');
   await page.keyboard.press('Enter');
-  await expect(answer.getByRole('status')).toHaveText(
-    'The monthly payment is empty, so the duration does not follow yet.',
-  );
+  await expect(answer.getByRole('status')).toHaveText('The monthly payment is empty, so the term does not follow yet.');
   await expectAccessible(page);
   for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Undo' }).click();
   await expect(answer.getByRole('button', { name: '€142.62' })).toBeVisible();
@@ -130,9 +128,9 @@ test('a new loan goes into the budget in its two parts, and follows every change
 
   await page.getByRole('link', { name: 'Loans' }).click();
   await page.getByRole('button', { name: 'An extra payment' }).click();
-  await page.getByRole('textbox', { name: 'Extra payment 1' }).fill('100');
+  await page.getByRole('textbox', { name: 'Extra payment 1', exact: true }).fill('100');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('columnheader', { name: 'Extra' })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: 'Extra payments' })).toBeVisible();
   await page.getByRole('link', { name: 'Budget' }).click();
   await expect(budget.cell('Oven loan principal', 2)).toHaveText('197.77');
 

@@ -61,12 +61,12 @@ test('many years stand side by side, nominal and in today’s money, with a pict
 
 test('a projection is taken into the plan as live rules, and agrees with it', async ({ application, page, budget }) => {
   await page.goto(`${application.url}/plans/household/projection?year=2026`);
-  await page.getByRole('button', { name: 'Use this offer into the plan' }).click();
+  await page.getByRole('button', { name: 'Take it into the plan' }).click();
   await page.getByRole('button', { name: 'Project from 2028' }).click();
   await expect(page.getByRole('columnheader', { name: '2029', exact: true })).toBeVisible();
   const rent = await budget.figure('Rent', 5);
   const net = await budget.figure('Net', 5);
-  await page.getByRole('button', { name: 'Use this offer into the plan' }).click();
+  await page.getByRole('button', { name: 'Take it into the plan' }).click();
   await expect(page.getByText('The plan goes on until December 2029')).toBeVisible();
   await budget.open('household', 2029);
   await expect.poll(() => budget.figure('Rent', 13)).toBe(rent);

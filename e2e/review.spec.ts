@@ -22,7 +22,7 @@ test('checks lead to their place, are mended at one click, and set aside with a 
   await page.keyboard.press('Enter');
   await expect(page.getByText('“The summer week is saved for.”')).toBeVisible();
   await expect(page.getByRole('banner').getByRole('link', { name: '2 checks' })).toBeVisible();
-  await page.getByRole('button', { name: 'Use this offer up again' }).click();
+  await page.getByRole('button', { name: 'Take it up again' }).click();
   await expect(page.getByRole('banner').getByRole('link', { name: '3 checks' })).toBeVisible();
 
   await red.getByRole('button', { name: 'Net, August 2026' }).click();

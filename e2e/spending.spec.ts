@@ -20,7 +20,7 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await expect(form.getByRole('alert')).toHaveText('Choose the line it belongs to.');
   await choose(form, 'Line', 'Gifts');
   await form.getByRole('textbox', { name: 'Date', exact: true }).fill('20/11/2026');
-  await form.getByLabel('What').fill('A kite');
+  await form.getByLabel('Description').fill('A kite');
   await form.getByLabel('Amount').fill('150,');
   await page.keyboard.press('Enter');
   await expect(form.getByRole('alert')).toContainText('150,');
@@ -28,7 +28,7 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await page.keyboard.press('Enter');
   await takeBack(page, 'Added: A kite.');
   await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('');
-  await form.getByLabel('What').fill('A kite');
+  await form.getByLabel('Description').fill('A kite');
   await form.getByLabel('Amount').fill('150.20');
   await page.keyboard.press('Enter');
   await expect(row('Gifts').getByRole('gridcell')).toHaveText(['140.00', '150.20', '−10.20', 'over', '1']);
@@ -101,7 +101,7 @@ test('another page that is open sees an entry at once, and with the server away 
   await expect(page.getByText('Added: Gifts.')).toBeVisible();
   await expect(form.getByLabel('Amount')).toHaveValue('');
   await application.kill();
-  await form.getByLabel('What').fill('A puzzle');
+  await form.getByLabel('Description').fill('A puzzle');
   await form.getByLabel('Amount').fill('9');
   await page.keyboard.press('Enter');
   // It counts at once, and it is said that it waits.
@@ -138,7 +138,7 @@ test('a projection starts from what really happened, and is taken into the plan 
   await page.getByLabel('Number of months').fill('12');
   await page.getByRole('button', { name: 'Save' }).click();
   const next = await power.getByRole('gridcell').nth(4).innerText();
-  await page.getByRole('button', { name: 'Use this offer into the plan' }).click();
+  await page.getByRole('button', { name: 'Take it into the plan' }).click();
   await expect(page.getByText('The plan goes on until December 2027')).toBeVisible();
   await budget.open('household', 2027);
   await expect.poll(() => budget.figure('Power', 13)).toBe(next);

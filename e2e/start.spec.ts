@@ -79,3 +79,33 @@ test('a ready-made plan is adapted in three steps, by keyboard, with totals and 
   await expect(row('Insurances').getByRole('gridcell').nth(2)).toHaveText('600.00');
   await expect(row('Net pay, second')).toHaveCount(0);
 });
+
+test('a whole list is typed without the mouse: name, Tab, amount, Tab or Enter, the next name', async ({
+  application,
+  page,
+}) => {
+  await page.goto(`${application.url}/new`);
+  await page.getByRole('button', { name: /A club/ }).click();
+  await page
+    .getByLabel(/^Another line in/)
+    .first()
+    .focus();
+  await page.keyboard.type('Teaching');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('3150');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Raffle');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('250.50');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Leftover stand');
+  await page.getByRole('button', { name: 'Go on' }).focus();
+  await expect(page.getByLabel('Teaching, amount')).toHaveValue('3150');
+  await expect(page.getByLabel('Raffle, amount')).toHaveValue('250.50');
+  await expect(page.getByLabel('Leftover stand, amount')).toHaveValue('');
+  await expect(page.locator('.guided-totals')).toContainText('€3,400.50');
+  // Another way of writing figures changes none of them.
+  await page.getByLabel('Figures are written').selectOption('de-DE');
+  await expect(page.getByLabel('Raffle, amount')).toHaveValue('250,5');
+  await expect(page.locator('.guided-totals')).toContainText('3.400,50');
+});

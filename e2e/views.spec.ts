@@ -27,7 +27,7 @@ test('figures roll up to quarters, years and the plan in place, and are explaine
 });
 
 test('columns of totals and shares are shown and hidden, and kept', async ({ page, budget }) => {
-  await page.getByRole('button', { name: 'Look' }).click();
+  await page.getByRole('button', { name: 'View', exact: true }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Monthly average' }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Share of all expenses' }).click();
   await page.getByRole('menuitemradio', { name: 'Tight' }).click();
@@ -74,7 +74,7 @@ test('a locked line and a locked year are kept from editing', async ({ page, bud
   await page.keyboard.type('5');
   await expect(page.getByText('Rent is locked. Press Alt+L to unlock it.')).toBeVisible();
   await page.keyboard.press('Alt+l');
-  await page.getByRole('button', { name: 'Look' }).click();
+  await page.getByRole('button', { name: 'View', exact: true }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Lock 2026' }).click();
   await page.keyboard.press('Escape');
   await budget.select('Power', 2);

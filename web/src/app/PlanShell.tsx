@@ -210,7 +210,7 @@ function ScenarioStrip({ planId }: { readonly planId: string }) {
   if (!scenario) return null;
   const parts = scenarioInWords(base, scenario.id);
   return (
-    <div className="scenario-strip" role="status">
+    <div className="scenario-strip">
       <Icon name="whatIf" />
       <strong>{messages.scenario(scenario.name)}</strong>
       <span className="scenario-words">{messages.thePlanItselfStaysAs(parts.length, parts.join('; '))}</span>
@@ -309,7 +309,7 @@ function SaveState() {
   const { waiting, reachable } = useSaving();
   const text = reachable ? messages.saving(waiting) : messages.theServerIsAwayOne(waiting);
   return (
-    <span className={`save-state ${reachable ? '' : 'is-away'}`} role="status">
+    <span className={`save-state ${reachable ? '' : 'is-away'}`} role={reachable ? undefined : 'status'}>
       {!reachable && <Icon name="warning" />}
       {text}
     </span>

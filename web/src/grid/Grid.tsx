@@ -1,10 +1,10 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useCallback, useEffect, useImperativeHandle, useRef, type PointerEvent } from 'react';
+import { useCallback, useEffect, useImperativeHandle, useMemo, useRef, type PointerEvent } from 'react';
 import { afterPainting } from '../ui/afterPainting.ts';
 import { GridRowView } from './GridRowView.tsx';
 import { LabelEdge } from './LabelEdge.tsx';
 import { RowGrip, type Reorder } from './RowGrip.tsx';
-import { cellId, placeAt, scrollToReveal, scrollToRow, useLayout, type LaidOutColumn } from './layout.ts';
+import { cellId, placeAt, scrollToReveal, scrollToRow, useLayout, endingWhole, type LaidOutColumn } from './layout.ts';
 import { activeOf, columnsIn, type GridPlace } from './selection.ts';
 import type { GridControl } from './useGrid.tsx';
 import type { GridCell, GridColumn, GridRow, Point } from './types.ts';
@@ -47,7 +47,6 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
   const { selection, handle, dispatch } = control;
   const active = activeOf(selection);
   const scroller = useRef<HTMLDivElement>(null);
-  const layout = useLayout(columns);
   const virtualizer = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -56,6 +55,7 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
     overscan: props.complete ? rows.length : 2,
   });
   const viewWidth = virtualizer.scrollRect?.width ?? 0;
+  const layout = useLayout(useMemo(() => endingWhole(columns, viewWidth), [columns, viewWidth]));
 
   useImperativeHandle(handle, () => ({
     focus: () => {
@@ -135,6 +135,8 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
       top={top}
     />
   );
+  const drawn = virtualizer.getVirtualItems();
+  const isDrawn = active.row >= rows.length || drawn.some(({ index }) => index === active.row);
   const heading = (column: LaidOutColumn) => (
     <div
       key={column.id}
@@ -152,13 +154,14 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
     <div
       ref={scroller}
       // Where all columns have room none has to be held in place, which spares the browser much of its work.
-      className={`grid ${layout.width + SCROLL_BAR <= viewWidth ? 'has-room' : ''}`}
+      className={`grid ${layout.width + SCROLL_BAR <= viewWidth ? 'has-room' : ''} ${columns[0]?.isNarrow ? 'is-narrow' : ''}`}
       role="grid"
       aria-label={label}
       aria-multiselectable={true}
       aria-rowcount={rows.length + footer.length + 1}
       aria-colcount={layout.all.length}
-      aria-activedescendant={cellId(active.row, active.column)}
+      // A row that is scrolled out of sight is not drawn, and cannot be pointed at.
+      aria-activedescendant={isDrawn ? cellId(active.row, active.column) : undefined}
       tabIndex={0}
       onScroll={(event) => {
         scrolledTo.current = event.currentTarget.scrollLeft;
@@ -196,7 +199,7 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
         </div>
       </div>
       <div role="rowgroup" className="grid-body" style={{ width: layout.width, height: virtualizer.getTotalSize() }}>
-        {virtualizer.getVirtualItems().map((item) => rowView(rows[item.index]!, item.index, item.start))}
+        {drawn.map((item) => rowView(rows[item.index]!, item.index, item.start))}
         {reorder && <RowGrip {...reorder} rows={rows} rowHeight={rowHeight} scroller={scroller} />}
       </div>
       {footer.length > 0 && (

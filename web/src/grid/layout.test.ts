@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { cellId, placeAt, scrollToReveal, scrollToRow, type GridLayout, type LaidOutColumn } from './layout.ts';
+import {
+  cellId,
+  placeAt,
+  endingWhole,
+  scrollToReveal,
+  scrollToRow,
+  type GridLayout,
+  type LaidOutColumn,
+} from './layout.ts';
+import type { GridColumn } from './types.ts';
 
 function column(index: number, pin: LaidOutColumn['pin'], offset: number, width = 100): LaidOutColumn {
   return { id: `c${index}`, heading: '', pin, index, offset, width, style: { width } };
@@ -26,6 +35,28 @@ describe('scrolling sideways to a column', () => {
   it('stays where it is for pinned columns, unknown ones, and where all have room', () => {
     for (const index of [0, 7, 99]) expect(scrollToReveal(layout, index, 500, 120)).toBe(120);
     expect(scrollToReveal(layout, 6, 800, 0)).toBe(0);
+  });
+});
+
+describe('a grid too wide for its place', () => {
+  const columns = (months: number, width: number): GridColumn[] => [
+    { id: 'label', heading: '', width: 180, pin: 'start' },
+    ...Array.from({ length: months }, (_, index) => ({ id: `m${index}`, heading: '', width, pin: null })),
+    { id: 'year', heading: '', width: 70, pin: 'end' },
+  ];
+
+  it('ends at a whole column, the rest being given to the names', () => {
+    for (const width of [600, 700, 777, 900]) {
+      const fitted = endingWhole(columns(12, 67), width);
+      const sight = width - fitted[0]!.width - 70;
+      expect(sight % 67).toBe(0);
+      expect(fitted[0]!.width).toBeLessThan(180 + 67);
+    }
+  });
+
+  it('stays as it is where all have room, or not even one', () => {
+    expect(endingWhole(columns(4, 67), 600)[0]!.width).toBe(180);
+    expect(endingWhole(columns(12, 67), 300)[0]!.width).toBe(180);
   });
 });
 

@@ -64,6 +64,21 @@ export function useLayout(columns: readonly GridColumn[]): GridLayout {
   }, [columns, definitions, pinning]);
 }
 
+/**
+ * The columns of a grid that is `width` pixels wide, ending at a whole column: what would be a part of one is given to
+ * the labels. Only where the columns that scroll are all as wide as each other, and not all have room.
+ */
+export function endingWhole(columns: readonly GridColumn[], width: number): readonly GridColumn[] {
+  const [label] = columns;
+  const scrolling = columns.filter(({ pin }) => pin === null);
+  const each = scrolling[0]?.width ?? 0;
+  const total = columns.reduce((sum, column) => sum + column.width, 0);
+  if (label?.pin !== 'start' || total <= width || !scrolling.every((column) => column.width === each)) return columns;
+  const sight = width - (total - scrolling.length * each);
+  if (sight < each) return columns;
+  return [{ ...label, width: label.width + (sight % each) }, ...columns.slice(1)];
+}
+
 function widthOf(columns: readonly LaidOutColumn[]): number {
   return columns.reduce((sum, column) => sum + column.width, 0);
 }

@@ -7,6 +7,8 @@ export interface GridColumn {
   /** Columns pinned to an edge stay in sight while the others scroll. */
   readonly pin: 'start' | 'end' | null;
   readonly className?: string;
+  /** Set in narrower type, as all columns of a grid are, so that all of them have room. */
+  readonly isNarrow?: boolean;
 }
 
 export interface GridRow {

@@ -12,6 +12,8 @@ export const messages = {
   monthOf: (name: string) => `Month of ${name}`,
   in: (month: string) => `in ${month}`,
   anotherLine: 'Another line',
+  amountOfTheNewLine: (group: string) => `Amount of the new line in ${group}`,
+  howFiguresAreWritten: 'Currency and how figures are written',
   anotherLineIn: (group: string) => `Another line in ${group}`,
 
   // StartPage

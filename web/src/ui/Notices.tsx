@@ -27,6 +27,9 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
       { ...notice, key: ++lastKey },
     ]);
   }, []);
+  // A notice somebody is at stays: its button is not taken away from under the hand.
+  const [attended, setAttended] = useState<number | null>(null);
+  const leave = (key: number) => setAttended((now) => (now === key ? null : now));
   const remove = (key: number) => setShown((before) => before.filter((notice) => notice.key !== key));
   const notices = useMemo(() => ({ say }), [say]);
 
@@ -39,7 +42,11 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
             key={key}
             onClose={() => remove(key)}
             delay={tone === 'warning' ? 12_000 : 7000}
-            autohide
+            autohide={attended !== key}
+            onMouseEnter={() => setAttended(key)}
+            onMouseLeave={() => leave(key)}
+            onFocus={() => setAttended(key)}
+            onBlur={() => leave(key)}
             className={`notice-${tone ?? 'plain'}`}
           >
             <Toast.Body>

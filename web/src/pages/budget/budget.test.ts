@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { Model, applyChanges, decide, toMonth, type Command, type Document } from '@haushalt/core';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { looksLikeFormula, readEntry } from '../../fields/formula/entry.ts';
-import { budgetColumns } from '../../parts/lines/columns.ts';
+import { budgetColumns, fittingColumns } from '../../parts/lines/columns.ts';
 import { firstReach, reachOf, replacedBy } from './editors/reach.ts';
 import { endFigure, monthFigure } from '../../parts/lines/figures.ts';
 import { moveGroup, moveLine, moveRowTo } from './deeds/moving.ts';
@@ -337,5 +337,22 @@ describe('the figures shown', () => {
     const rich = after(document, command);
     const wide = budgetColumns(new Model(rich), USUAL_VIEW, rows, 2026);
     expect(wide[1]!.width).toBeGreaterThan(narrow[1]!.width + 25);
+  });
+
+  it('are set in narrower type where a year of large figures has room only then', () => {
+    const { rows } = rowsOf(document);
+    const every = (figure: number): Command => ({
+      kind: 'line.setFigure', line: id('Rent'), month: toMonth('2026-01'), reach: 'every', figure,
+    }); // prettier-ignore
+    const columnsWith = (figure: number, room = 1172) =>
+      fittingColumns(budgetColumns(new Model(after(document, every(figure))), USUAL_VIEW, rows, 2026), room);
+    const width = (columns: readonly { width: number }[]) => columns.reduce((sum, column) => sum + column.width, 0);
+    expect(columnsWith(1140, 2000)[0]!.isNarrow).toBeUndefined();
+    const large = columnsWith(83_333.33);
+    expect(large.every(({ isNarrow }) => isNarrow)).toBe(true);
+    expect(width(large)).toBeLessThanOrEqual(1172);
+    expect(large[0]!.width).toBeGreaterThanOrEqual(140);
+    // What fits in no type is left to be scrolled.
+    expect(columnsWith(83_333_333_333.33)[0]!.isNarrow).toBeUndefined();
   });
 });

@@ -1,4 +1,4 @@
-import { freshTitle, planOf, yearsOf, type Command } from '@haushalt/core';
+import { calendarOf, type Command, freshTitle, planOf, yearsOf } from '@haushalt/core';
 import { useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
@@ -22,7 +22,9 @@ export function ChartsPage() {
   const [search, setSearch] = useSearchParams();
   const [full, setFull] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
-  const charts = chartsOf(document);
+  const years = yearsOf(calendarOf(document));
+  const thisYear = Math.min(Math.max(new Date().getFullYear(), years[0]!), years.at(-1)!);
+  const charts = chartsOf(document, thisYear);
   const chart = charts.find(({ id }) => id === search.get('chart')) ?? charts[0]!;
   const picture = useMemo(() => {
     return chartPicture(model, chart, chartModels(model, base));
@@ -36,7 +38,11 @@ export function ChartsPage() {
   const keep = ({ id, settings, series }: ChartDraft) => send({ kind: 'chart.set', id, settings, series });
   const add = () => {
     const id = newId();
-    const settings = { ...USUAL_CHART.settings, name: freshTitle(document, 'charts', messages.newChart) };
+    const settings = {
+      ...USUAL_CHART.settings,
+      year: thisYear,
+      name: freshTitle(document, 'charts', messages.newChart),
+    };
     if (keep({ ...USUAL_CHART, id, settings }) === null) open(id);
   };
   const remove = () => {

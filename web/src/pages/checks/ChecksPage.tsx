@@ -46,9 +46,7 @@ export function ChecksPage() {
     <div className="checks">
       <div className="page-head">
         <h2>{messages.checks}</h2>
-        <p className="year-summary" role="status">
-          {messages.oneThingWorthASecond(open.length)}
-        </p>
+        <p className="year-summary">{messages.oneThingWorthASecond(open.length)}</p>
       </div>
       <div className="checks-list">
         {kinds.map((kind) => (

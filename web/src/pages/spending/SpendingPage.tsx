@@ -159,7 +159,7 @@ export function SpendingPage() {
           ]}
           onChange={setSpan}
         />
-        <p className="year-summary" role="status" title={summary}>
+        <p className="year-summary" title={summary}>
           {summary}
         </p>
       </div>

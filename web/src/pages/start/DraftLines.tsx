@@ -1,6 +1,6 @@
 import { monthInWords, monthOfYear, readFigure, toMonth, type Month } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
-import { useState, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { draftLine, type DraftGroup, type DraftLine } from './draft.ts';
 import type { Comes } from './readyMade.ts';
@@ -61,8 +61,11 @@ export function DraftLines({ groups, onChange, refusal, locale, firstMonth, onEn
             />
           ))}
           <AddLine
-            onAdd={(name) => change(at, [...group.lines, draftLine(name, 'monthly', true, monthOfYear(firstMonth))])}
             group={group.name}
+            isMoney={group.side !== 'memo'}
+            onAdd={(name, text) =>
+              change(at, [...group.lines, { ...draftLine(name, 'monthly', true, monthOfYear(firstMonth)), text }])
+            }
           />
         </fieldset>
       ))}
@@ -85,7 +88,6 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
     <div className={`draft-line ${line.picked ? '' : 'is-left-out'}`}>
       <Form.Check.Input
         type="checkbox"
-        className="form-check-input"
         checked={line.picked}
         aria-label={messages.keep(line.name)}
         onChange={(event) => onChange({ ...line, picked: event.target.checked })}
@@ -101,7 +103,7 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
       />
       <Form.Control
         size="sm"
-        className="form-control form-control-sm tabular draft-amount"
+        className="tabular draft-amount"
         value={line.text}
         aria-label={isMoney ? messages.amount(line.name) : messages.figure(line.name)}
         aria-invalid={problem !== null}
@@ -146,31 +148,69 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
   );
 }
 
-function AddLine({ group, onAdd }: { readonly group: string; readonly onAdd: (name: string) => void }) {
+interface AddLineProps {
+  readonly group: string;
+  readonly isMoney: boolean;
+  readonly onAdd: (name: string, text: string) => void;
+}
+
+/** A line to be added: its name, Tab, its amount, Tab or Enter, and the name of the next one. */
+function AddLine({ group, isMoney, onAdd }: AddLineProps) {
   const [name, setName] = useState('');
+  const [text, setText] = useState('');
+  const nameField = useRef<HTMLInputElement>(null);
+  const amountField = useRef<HTMLInputElement>(null);
+  const isNamed = name.trim() !== '';
   const add = () => {
-    if (name.trim() === '') return;
-    onAdd(name.trim());
+    if (!isNamed) return;
+    onAdd(name.trim(), text);
     setName('');
+    setText('');
+  };
+  const keyDown = (event: KeyboardEvent) => {
+    const isOn = event.key === 'Enter' || (event.key === 'Tab' && !event.shiftKey);
+    if (!isOn || !isNamed) {
+      // An empty name leaves Enter nothing to do here.
+      if (event.key === 'Enter') event.stopPropagation();
+      return;
+    }
+    event.preventDefault();
+    event.stopPropagation();
+    if (event.target === nameField.current) return amountField.current?.focus();
+    add();
+    nameField.current?.focus();
   };
   return (
-    <div className="draft-add">
+    <div
+      className="draft-add"
+      onKeyDown={keyDown}
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget)) add();
+      }}
+    >
       <Icon name="add" />
       <Form.Control
         size="sm"
+        ref={nameField}
         value={name}
         placeholder={messages.anotherLine}
         aria-label={messages.anotherLineIn(group)}
         autoComplete="off"
         maxLength={80}
         onChange={(event) => setName(event.target.value)}
-        onBlur={add}
-        onKeyDown={(event) => {
-          if (event.key !== 'Enter') return;
-          event.preventDefault();
-          event.stopPropagation();
-          add();
-        }}
+      />
+      <Form.Control
+        size="sm"
+        ref={amountField}
+        className="tabular draft-new-amount"
+        value={text}
+        tabIndex={isNamed ? 0 : -1}
+        aria-label={
+          isNamed ? (isMoney ? messages.amount(name) : messages.figure(name)) : messages.amountOfTheNewLine(group)
+        }
+        inputMode="decimal"
+        autoComplete="off"
+        onChange={(event) => setText(event.target.value)}
       />
     </div>
   );

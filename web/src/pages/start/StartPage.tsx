@@ -4,10 +4,17 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
-import { PlanFields, firstMonthOf, usePlanForm, type PlanFormValues } from '../../parts/plan/PlanForm.tsx';
+import { usualCurrency, usualLocale } from '../../parts/plan/notations.ts';
+import {
+  NotationFields,
+  PlanFields,
+  firstMonthOf,
+  usePlanForm,
+  type PlanFormValues,
+} from '../../parts/plan/PlanForm.tsx';
 import { api, newId } from '../../plan-session/api.ts';
 import { DraftLines } from './DraftLines.tsx';
-import { draftOf, draftRefusal, planFileOf, totalsOf, type DraftGroup } from './draft.ts';
+import { draftOf, draftRefusal, inNotation, planFileOf, totalsOf, type DraftGroup } from './draft.ts';
 import { READY_MADE, type ReadyMade } from './readyMade.ts';
 import './start.scss';
 import { messages } from '../../messages/start.ts';
@@ -36,8 +43,8 @@ export function StartPage() {
   const first = usualFirstMonth(new Date());
   const form = usePlanForm({
     name: '',
-    currency: 'EUR',
-    locale: 'en-IE',
+    currency: usualCurrency(usualLocale(navigator.languages)),
+    locale: usualLocale(navigator.languages),
     monthOfYear: 1,
     year: Number(first.slice(0, 4)),
     months: 12,
@@ -45,6 +52,14 @@ export function StartPage() {
     negatives: 'tone',
   });
   const values = form.watch();
+  // Figures that are typed already stay the same figures when they are to be written in another way.
+  const writtenIn = useRef(values.locale);
+  useLayoutEffect(() => {
+    const before = writtenIn.current;
+    if (before === values.locale) return;
+    writtenIn.current = values.locale;
+    setGroups((typed) => inNotation(typed, before, values.locale));
+  }, [values.locale]);
   const heading = useRef<HTMLHeadingElement>(null);
   useLayoutEffect(() => heading.current?.focus(), [step]);
 
@@ -125,6 +140,9 @@ export function StartPage() {
             <h1 ref={heading} tabIndex={-1}>
               {messages.whatComesInAndWhat}
             </h1>
+            <div className="guided-notation plan-form" role="group" aria-label={messages.howFiguresAreWritten}>
+              <NotationFields form={form} />
+            </div>
             <p className="guided-hint">{messages.keepTheLinesYouNeed(monthInWords(begin, values.locale))}</p>
             <DraftLines
               groups={groups}

@@ -1,6 +1,6 @@
 import { calculate, groupsWithLines, parsePlan, toMonth } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
-import { draftLine, draftOf, draftRefusal, planFileOf, totalsOf, type DraftGroup } from './draft.ts';
+import { draftLine, draftOf, draftRefusal, inNotation, planFileOf, totalsOf, type DraftGroup } from './draft.ts';
 import { READY_MADE } from './readyMade.ts';
 
 const first = toMonth('2027-01');
@@ -31,6 +31,21 @@ describe('a ready-made plan', () => {
       expect(calculate(plan).problems).toEqual([]);
     },
   );
+});
+
+describe('figures typed before the notation is chosen', () => {
+  it('stay the same figures; what is none stays as typed', () => {
+    const line = (text: string) => ({ ...draftLine('A', 'monthly', true, 1), text });
+    const groups = [
+      { name: 'G', side: 'income', rhythm: null, lines: ['1,200', '250.50', 'soon', ''].map(line) },
+    ] as DraftGroup[];
+    const german = inNotation(groups, 'en-IE', 'de-DE');
+    expect(german[0]!.lines.map(({ text }) => text)).toEqual(['1200', '250,5', 'soon', '']);
+    const again = inNotation(german, 'de-DE', 'en-IE');
+    const month = toMonth('2026-01');
+    expect(totalsOf(german, month, 'de-DE')).toEqual(totalsOf(groups, month, 'en-IE'));
+    expect(totalsOf(again, month, 'en-IE')).toEqual(totalsOf(groups, month, 'en-IE'));
+  });
 });
 
 describe('a draft', () => {

@@ -1,4 +1,4 @@
-import { monthOfYear, patternFormula, readFigure, type Month } from '@haushalt/core';
+import { monthOfYear, patternFormula, readFigure, writeForEntry, type Month } from '@haushalt/core';
 import type { Comes, ReadyGroup, ReadyMade } from './readyMade.ts';
 import { messages } from '../../messages/start.ts';
 
@@ -71,6 +71,15 @@ export function totalsOf(groups: readonly DraftGroup[], firstMonth: Month, local
 export function amountOf(line: DraftLine, locale: string): number | null {
   const read = readFigure(line.text, locale, 'money');
   return read.ok ? read.figure : null;
+}
+
+/** A draft whose figures are written in another locale; what is no figure stays as typed. */
+export function inNotation(groups: readonly DraftGroup[], from: string, to: string): DraftGroup[] {
+  const rewritten = (line: DraftLine): DraftLine => {
+    const amount = amountOf(line, from);
+    return amount === null ? line : { ...line, text: writeForEntry(amount, 'money', to) };
+  };
+  return groups.map((group) => ({ ...group, lines: group.lines.map(rewritten) }));
 }
 
 /** What a new plan is to be called, and its months. */

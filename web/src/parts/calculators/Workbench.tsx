@@ -9,6 +9,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import './calculators.scss';
+import { radioKeys, radioTab } from '../../ui/radioKeys.ts';
 import { messages } from '../../messages/calculators.ts';
 
 interface WorkbenchProps<T extends CalculatorTable> {
@@ -85,13 +86,14 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
     <div className="workbench" onKeyDown={keyDown}>
       <div className="page-head">
         <h2>{title}</h2>
-        <div className="workbench-list" role="radiogroup" aria-label={title}>
+        <div className="workbench-list" role="radiogroup" aria-label={title} onKeyDown={radioKeys}>
           {listed.map(({ id, name }) => (
             <button
               key={id}
               type="button"
               role="radio"
               aria-checked={id === chosen}
+              tabIndex={radioTab(id === chosen)}
               title={name}
               onClick={() => show(id)}
             >

@@ -13,9 +13,11 @@ import {
   PointElement,
   Tooltip,
 } from 'chart.js';
-import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Chart as ChartView } from 'react-chartjs-2';
-import { configOf, type Kind } from './chartConfig.ts';
+import { messages } from '../../messages/charts.ts';
+import { configOf } from './chartConfig.ts';
+import type { Kind } from './kind.ts';
 import type { Picture } from './picture.ts';
 
 Chart.register(
@@ -26,7 +28,8 @@ Chart.register(
 export default function PictureCanvas({ picture }: { readonly picture: Picture }) {
   const chart = useRef<Chart<Kind, (number | null)[], string>>(null);
   const at = useRef(-1);
-  const { type, data, options } = useMemo(() => configOf(picture), [picture]);
+  const [told, setTold] = useState('');
+  const { type, data, options, plugins } = useMemo(() => configOf(picture), [picture]);
 
   const step = (event: KeyboardEvent) => {
     const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
@@ -38,19 +41,31 @@ export default function PictureCanvas({ picture }: { readonly picture: Picture }
     now.setActiveElements(elements);
     now.tooltip?.setActiveElements(elements, { x: 0, y: 0 });
     now.update('none');
+    const category = picture.categories[at.current];
+    const figures = picture.series.map(({ label, values }) => {
+      const value = values[at.current];
+      return `${label} ${value == null ? messages.nothing : picture.write(value)}`;
+    });
+    setTold(`${category}: ${figures.join(', ')}`);
   };
   return (
-    <div className="picture-canvas" role="img" tabIndex={0} aria-label={picture.label} onKeyDown={step}>
-      {/* A ring is another kind of chart altogether, and cannot become one of bars in place. */}
-      <ChartView
-        key={picture.form ?? 'axes'}
-        ref={chart}
-        type={type}
-        data={data}
-        options={options}
-        role="none"
-        aria-hidden
-      />
-    </div>
+    <>
+      <div className="picture-canvas" role="img" tabIndex={0} aria-label={picture.label} onKeyDown={step}>
+        {/* A ring is another kind of chart altogether, and cannot become one of bars in place. */}
+        <ChartView
+          key={picture.form ?? 'axes'}
+          ref={chart}
+          type={type}
+          data={data}
+          options={options}
+          plugins={plugins}
+          role="none"
+          aria-hidden
+        />
+      </div>
+      <span className="visually-hidden" role="status">
+        {told}
+      </span>
+    </>
   );
 }

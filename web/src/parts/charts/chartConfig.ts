@@ -1,9 +1,12 @@
 import type { ChartDataset, ChartOptions } from 'chart.js';
+import { directLabels, isLabelled, labelRoom } from './directLabels.ts';
+import type { Kind } from './kind.ts';
 import { paintOf } from './paint.ts';
 import type { Picture } from './picture.ts';
 import { messages } from '../../messages/charts.ts';
 
-export type Kind = 'bar' | 'line' | 'doughnut';
+/** Up to so many points, a year of months, have a mark each. */
+const FEW_POINTS = 13;
 
 const ON_SCREEN = "'Source Sans 3 Variable', sans-serif";
 
@@ -17,6 +20,7 @@ export function configOf(picture: Picture, family: string = ON_SCREEN) {
       datasets: picture.form ? picture.series.map(sharesOf) : picture.series.map(datasetOf),
     },
     options: optionsOf(picture, family),
+    plugins: [directLabels(picture, family)],
   };
 }
 
@@ -49,9 +53,10 @@ function datasetOf(
       ...common,
       type: 'bar',
       backgroundColor: fill,
-      borderWidth: 1,
-      categoryPercentage: 0.82,
-      barPercentage: 0.92,
+      // Many bars are told apart by the room between them, not by edges.
+      borderWidth: series.values.length > FEW_POINTS ? 0 : 1,
+      categoryPercentage: series.values.length > FEW_POINTS ? 0.9 : 0.78,
+      barPercentage: series.values.length > FEW_POINTS ? 1 : 0.92,
       ...(series.stack ? { stack: series.stack } : {}),
     };
   return {
@@ -61,7 +66,9 @@ function datasetOf(
     borderWidth: 2,
     borderDash: dash,
     pointStyle: point,
-    pointRadius: series.values.length > 40 ? 0 : 3,
+    // A mark at each point is seen where there are few of them.
+    pointRadius: series.values.length > FEW_POINTS ? 0 : 3,
+    pointHitRadius: 8,
     pointBackgroundColor: '#fffdf8',
     fill: series.mark === 'band' || isOnTop(series, all[index - 1]) ? '-1' : series.mark === 'area' ? 'origin' : false,
     stepped: series.mark === 'steps',
@@ -85,7 +92,7 @@ function optionsOf(picture: Picture, family: string): ChartOptions<Kind> {
   const ticks = { font, color: '#5d4a63' };
   if (picture.form) {
     const isRing = picture.form === 'ring';
-    const written = (value: number | null) => (value === null ? 'nothing' : picture.write(value));
+    const written = (value: number | null) => (value === null ? messages.nothing : picture.write(value));
     return {
       responsive: true,
       maintainAspectRatio: false,
@@ -113,11 +120,17 @@ function optionsOf(picture: Picture, family: string): ChartOptions<Kind> {
     responsive: true,
     maintainAspectRatio: false,
     animation: false,
+    layout: { padding: { right: labelRoom(picture) } },
     interaction: { mode: 'index', intersect: false },
     plugins: {
       legend: {
-        position: 'bottom',
-        labels: { font, color: '#3c2b41', usePointStyle: true, boxHeight: 7, padding: 14 },
+        ...legend,
+        // What is named where its line ends needs no second name below.
+        display: picture.series.some((series) => !isLabelled(series, picture)),
+        labels: {
+          ...legend.labels,
+          filter: ({ datasetIndex }) => !isLabelled(picture.series[datasetIndex!]!, picture),
+        },
       },
       tooltip: {
         backgroundColor: '#2e2133',

@@ -57,8 +57,8 @@ export const USUAL_CHART: ChartDraft = {
   series: [plainSeries(TOTAL_INCOME, 'bars'), plainSeries(TOTAL_EXPENSES, 'bars'), plainSeries(NET, 'line')],
 };
 
-/** All charts of a plan; the usual one first, as long as none was kept in its place. */
-export function chartsOf(document: Document): ChartDraft[] {
+/** All charts of a plan; the usual one, of a year, first, as long as none was kept in its place. */
+export function chartsOf(document: Document, year: number | null = null): ChartDraft[] {
   const series = inOrder(document.chartSeries.values());
   const storedCharts = inOrder(document.charts.values()).map((row): ChartDraft => {
     const { id, position: _, ...settings } = row;
@@ -67,7 +67,8 @@ export function chartsOf(document: Document): ChartDraft[] {
       .map(({ of, mark, scenario, projectedFrom }) => ({ of, mark, scenario, projectedFrom }));
     return { id, settings, series: chartSeries };
   });
-  return document.charts.has(USUAL_ID) ? storedCharts : [USUAL_CHART, ...storedCharts];
+  const usual = { ...USUAL_CHART, settings: { ...USUAL_CHART.settings, year } };
+  return document.charts.has(USUAL_ID) ? storedCharts : [usual, ...storedCharts];
 }
 
 /** The mark a series gets when it is added: bars where a form piles them up, else a line. */

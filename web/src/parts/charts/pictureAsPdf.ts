@@ -21,7 +21,7 @@ export function pictureAsSvg(picture: Picture): string {
   const context = new Context({ width: WIDTH, height: HEIGHT, ctx: measure });
   const canvas = { width: WIDTH, height: HEIGHT, style: {}, getContext: () => context };
   Object.defineProperty(context, 'canvas', { value: canvas });
-  const { type, data, options } = configOf(picture, FAMILY);
+  const { type, data, options, plugins } = configOf(picture, FAMILY);
   // The context knows neither paths kept as objects nor holes in areas: lines are drawn directly, bars without an edge.
   const datasets = data.datasets.map((dataset) =>
     dataset.type === 'line' ? { ...dataset, segment: {} } : { ...dataset, borderWidth: 0 },
@@ -29,6 +29,7 @@ export function pictureAsSvg(picture: Picture): string {
   const chart = new Chart(canvas as unknown as HTMLCanvasElement, {
     type,
     data: { ...data, datasets },
+    plugins,
     options: { ...options, responsive: false, animation: false, devicePixelRatio: 1, events: [] },
     platform: BasicPlatform,
   });

@@ -31,6 +31,11 @@ const LEAST = 58;
 /** The width of a month where rules are shown, so that a year of them fills the page. */
 const RULE_WIDTH = 82;
 const PADDING = 12;
+/** The narrower type as a part of the usual one, and what stands around it. */
+const NARROW_TYPE = 12 / 13;
+const NARROW_PADDING = 8;
+/** The names' least width, in pixels. */
+const LEAST_LABEL = 140;
 /** What the mark of an exception takes beside its figure. */
 const MARK = 7;
 
@@ -81,14 +86,38 @@ export function budgetColumns(
   ];
 }
 
+/**
+ * The columns in narrower type, with less room for names, where that lets all of a year's months be seen at once in a
+ * page that has `room` pixels; else as they are.
+ */
+export function fittingColumns(columns: readonly BudgetColumn[], room: number): readonly BudgetColumn[] {
+  const [label, ...others] = columns;
+  const total = (all: readonly BudgetColumn[]) => all.reduce((sum, { width }) => sum + width, 0);
+  if (!label || total(columns) <= room) return columns;
+  const narrow = others.map((column) => ({
+    ...column,
+    width: Math.ceil((column.width - PADDING) * NARROW_TYPE) + NARROW_PADDING,
+    isNarrow: true,
+  }));
+  const left = Math.min(label.width, room - total(narrow));
+  if (left < Math.min(label.width, LEAST_LABEL)) return columns;
+  return [{ ...label, width: left, isNarrow: true }, ...narrow];
+}
+
 /** Whether columns look the same and stand for the same months. */
 export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColumn[]): boolean {
   return (
     a.length === b.length &&
     a.every((column, at) => {
-      const { id, heading, width, stretch } = b[at]!;
+      const { id, heading, width, stretch, isNarrow } = b[at]!;
       const isSameStretch = column.stretch?.from === stretch?.from && column.stretch?.to === stretch?.to;
-      return column.id === id && column.heading === heading && column.width === width && isSameStretch;
+      return (
+        column.id === id &&
+        column.heading === heading &&
+        column.width === width &&
+        column.isNarrow === isNarrow &&
+        isSameStretch
+      );
     })
   );
 }

@@ -16,6 +16,7 @@ import Form from 'react-bootstrap/Form';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { messages } from '../../messages/plan.ts';
+import { NOTATIONS } from './notations.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** What a plan's settings are entered as. */
@@ -30,22 +31,6 @@ export interface PlanFormValues {
   readonly decimals: string;
   readonly negatives: Negatives;
 }
-
-const LOCALES: readonly (readonly [string, string])[] = [
-  ['en-IE', 'English (Ireland): 1,234.50'],
-  ['en-GB', 'English (United Kingdom): 1,234.50'],
-  ['en-US', 'English (United States): 1,234.50'],
-  ['de-DE', 'Deutsch (Deutschland): 1.234,50'],
-  ['de-AT', 'Deutsch (Österreich): 1 234,50'],
-  ['de-CH', 'Deutsch (Schweiz): 1’234.50'],
-  ['fr-FR', 'Français (France) : 1 234,50'],
-  ['es-ES', 'Español (España): 1234,50'],
-  ['it-IT', 'Italiano (Italia): 1234,50'],
-  ['nl-NL', 'Nederlands (Nederland): 1.234,50'],
-  ['pl-PL', 'Polski (Polska): 1234,50'],
-  ['da-DK', 'Dansk (Danmark): 1.234,50'],
-  ['sv-SE', 'Svenska (Sverige): 1 234,50'],
-];
 
 const schema = Joi.object<PlanFormValues>({
   name: Joi.string().trim().min(1).max(80).required().messages({
@@ -160,26 +145,18 @@ interface PlanFieldsProps {
   readonly placeholder: string;
 }
 
-/** The fields for a plan's name, currency, notation and months. */
-export function PlanFields({ form, placeholder }: PlanFieldsProps) {
+/** The fields for a plan's currency and how its figures are written. */
+export function NotationFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) {
   const {
     register,
-    watch,
     formState: { errors, defaultValues },
   } = form;
-  const locale = watch('locale');
-  const present = defaultValues?.year ?? new Date().getFullYear();
-  const years = Array.from({ length: 41 }, (_, index) => present - 20 + index);
   const ownLocale = defaultValues?.locale ?? 'en-IE';
-  const locales = LOCALES.some(([tag]) => tag === ownLocale) ? LOCALES : [...LOCALES, [ownLocale, ownLocale] as const];
-
+  const locales = NOTATIONS.some(([tag]) => tag === ownLocale)
+    ? NOTATIONS
+    : [...NOTATIONS, [ownLocale, ownLocale] as const];
   return (
     <>
-      <Form.Group controlId="plan-name" className="wide">
-        <Form.Label>{messages.name}</Form.Label>
-        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
-        <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
-      </Form.Group>
       <Form.Group controlId="plan-currency">
         <Form.Label>{messages.currency}</Form.Label>
         <Form.Control
@@ -206,6 +183,29 @@ export function PlanFields({ form, placeholder }: PlanFieldsProps) {
         </Select>
         <Form.Control.Feedback type="invalid">{errors.locale?.message}</Form.Control.Feedback>
       </Form.Group>
+    </>
+  );
+}
+
+/** The fields for a plan's name, currency, notation and months. */
+export function PlanFields({ form, placeholder }: PlanFieldsProps) {
+  const {
+    register,
+    watch,
+    formState: { errors, defaultValues },
+  } = form;
+  const locale = watch('locale');
+  const present = defaultValues?.year ?? new Date().getFullYear();
+  const years = Array.from({ length: 41 }, (_, index) => present - 20 + index);
+
+  return (
+    <>
+      <Form.Group controlId="plan-name" className="wide">
+        <Form.Label>{messages.name}</Form.Label>
+        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
+        <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <NotationFields form={form} />
       <Form.Group controlId="plan-month">
         <Form.Label>{messages.firstMonth}</Form.Label>
         <div className="month-and-year">

@@ -47,7 +47,7 @@ export function SelectionPanel({
         <p>{messages.selectedBlocks(selection.ranges.length)}</p>
       </div>
       {summary && summary.unit !== null && (
-        <dl className="selection-summary" aria-live="polite">
+        <dl className="selection-summary">
           {addsUp && (
             <div>
               <dt>{messages.sum}</dt>

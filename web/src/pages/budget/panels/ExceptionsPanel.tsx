@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { sayingText } from '../sheet/ruleCells.ts';
+import { Segments } from '../../../ui/Segments.tsx';
 import { messages } from '../../../messages/budget.ts';
 
 /** How many exceptions and typed amounts the rules of a plan hold. */
@@ -57,24 +58,15 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
 
   return (
     <SidePanel title={messages.typedFigures} onClose={onClose}>
-      <div className="segments" role="radiogroup" aria-label={messages.which}>
-        {(
-          [
-            ['exceptions', messages.exceptionCount(counts.exceptions)],
-            ['amounts', messages.inRules(counts.amounts)],
-          ] as const
-        ).map(([option, words]) => (
-          <button
-            key={option}
-            type="button"
-            role="radio"
-            aria-checked={which === option}
-            onClick={() => setWhich(option)}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
+      <Segments
+        label={messages.which}
+        value={which}
+        options={[
+          { value: 'exceptions', words: messages.exceptionCount(counts.exceptions) },
+          { value: 'amounts', words: messages.inRules(counts.amounts) },
+        ]}
+        onChange={setWhich}
+      />
       {lines.length === 0 && (
         <p>{which === 'exceptions' ? messages.everyMonthFollowsItsRule : messages.noRuleIsATyped}</p>
       )}

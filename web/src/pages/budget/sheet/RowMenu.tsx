@@ -1,4 +1,5 @@
 import { useLayoutEffect, useRef, useState } from 'react';
+import { createPortal } from 'react-dom';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../../ui/Icon.tsx';
 import { LineDialog } from '../dialogs/LineDialog.tsx';
@@ -14,7 +15,7 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
   useLayoutEffect(() => {
     // The menu reaches beyond its row, and lies over the rows below.
     menu.current?.closest('.grid-row')?.classList.toggle('has-menu', open);
-    if (open) menu.current?.querySelector<HTMLElement>('.dropdown-item')?.focus({ preventScroll: true });
+    if (open) window.document.querySelector<HTMLElement>('.row-actions .dropdown-item')?.focus({ preventScroll: true });
   }, [open]);
   const wasAsked = useRef(false);
   useLayoutEffect(() => {
@@ -67,8 +68,9 @@ interface EntriesProps {
 
 function Entries({ row, onRow, onDetails }: EntriesProps) {
   const isLine = row.kind === 'line';
-  return (
-    <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
+  // Over everything else: a row is moved by a transform, which would hold what is placed within it.
+  return createPortal(
+    <Dropdown.Menu className="row-actions" popperConfig={{ strategy: 'fixed' }} renderOnMount>
       <Dropdown.Item as="button" onClick={() => onRow('rename', row)}>
         {isLine ? messages.rename : messages.nameSideAndRhythm} <kbd>{messages.enter}</kbd>
       </Dropdown.Item>
@@ -109,6 +111,7 @@ function Entries({ row, onRow, onDetails }: EntriesProps) {
       <Dropdown.Item as="button" onClick={() => onRow('remove', row)}>
         {messages.delete} <kbd>{messages.delete}</kbd>
       </Dropdown.Item>
-    </Dropdown.Menu>
+    </Dropdown.Menu>,
+    window.document.body,
   );
 }

@@ -3,7 +3,14 @@ import { useMemo } from 'react';
 import { useSame } from '../../../ui/useSame.ts';
 import { useYear } from '../../../parts/plan/useYear.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { budgetColumns, isSameColumns, scopeOf, type BudgetColumn } from '../../../parts/lines/columns.ts';
+import { useRoom } from './useRoom.ts';
+import {
+  budgetColumns,
+  fittingColumns,
+  isSameColumns,
+  scopeOf,
+  type BudgetColumn,
+} from '../../../parts/lines/columns.ts';
 import { budgetRows, type BudgetRow, type BudgetRows } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
 
@@ -29,7 +36,11 @@ export function useShownBudget(view: BudgetView): ShownBudget {
   const scope = useMemo(() => scopeOf(model, view, year), [model, view, year]);
   const budget = useMemo(() => budgetRows(model, view, scope), [model, view, scope]);
   const all = useMemo(() => [...budget.rows, ...budget.footer], [budget]);
-  const computed = useMemo(() => budgetColumns(model, view, budget.rows, year), [model, budget, view, year]);
+  const room = useRoom();
+  const computed = useMemo(() => {
+    const all = budgetColumns(model, view, budget.rows, year);
+    return view.span === 'month' && view.show !== 'rules' ? fittingColumns(all, room) : all;
+  }, [model, budget, view, year, room]);
   // Most edits leave every column as it is; then no row is laid out again.
   const columns = useSame<readonly BudgetColumn[]>(computed, isSameColumns);
   const monthsIn = (of: number) => {

@@ -30,7 +30,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
   };
 
   return (
-    <div className="trial-strip" role="status">
+    <div className="trial-strip">
       <Icon name="trial" />
       <strong>{messages.trying}</strong>
       <Dropdown>

@@ -23,7 +23,7 @@ export function YearSummary({ year, trial }: YearSummaryProps) {
     : NaN;
   const write = (value: number) => writeWithUnit(value, 'money', plan);
   return (
-    <p className="year-summary" role="status">
+    <p className="year-summary">
       {messages.netOf(year)}{' '}
       {before === before && (
         <>
