@@ -92,6 +92,7 @@ test('a chart sets the budget against a projection, in chosen months, and is sav
   for (const name of ['Total income', 'Net']) await page.getByRole('button', { name: `Leave out ${name}` }).click();
   // The same once more is taken from elsewhere.
   await choose(page, 'Draw another', 'Total expenses');
+  await page.getByLabel(/^Where .*Prices rise faster is taken from/).selectOption('projected from 2026');
   const table = page.getByRole('table', { name: 'New chart' });
   await expect(table.getByRole('columnheader')).toHaveText([
     'Month',

@@ -115,7 +115,7 @@ test('another page that is open sees an entry at once, and with the server away 
 
   // What was entered is taken back like everything else, also after a reload.
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Undone: Entered: A puzzle, 9.00.')).toBeVisible();
+  await expect(page.getByText('Undone: Added: A puzzle, 9.00.')).toBeVisible();
   await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('12.00');
 });
 

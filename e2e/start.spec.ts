@@ -105,7 +105,7 @@ test('a whole list is typed without the mouse: name, Tab, amount, Tab or Enter, 
   await expect(page.getByLabel('Leftover stand, amount')).toHaveValue('');
   await expect(page.locator('.guided-totals')).toContainText('€3,400.50');
   // Another way of writing figures changes none of them.
-  await page.getByLabel('Figures are written').selectOption('de-DE');
+  await page.getByRole('combobox', { name: 'Figures are written' }).selectOption('de-DE');
   await expect(page.getByLabel('Raffle, amount')).toHaveValue('250,5');
   await expect(page.locator('.guided-totals')).toContainText('3.400,50');
 });

@@ -137,7 +137,7 @@ test('a remote row does not move what is being looked at', async ({ application,
     unit: 'money',
     before: null,
   });
-  await expect(page.getByText('Saved')).toBeVisible();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await expect.poll(() => grid.evaluate((element) => element.scrollTop)).toBe(260);
 });
 

@@ -107,7 +107,7 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   await expectAccessible(page);
   await dialog.getByRole('button', { name: 'Add the highlight' }).click();
   await expect(budget.cell('Illustration Kofi', 6)).toHaveClass(/highlight-good/);
-  await expect(budget.cell('Illustration Kofi', 5)).not.toHaveClass(/highlight/);
+  await expect(budget.cell('Illustration Kofi', 5)).not.toHaveClass(/highlight-good/);
   await expect(budget.reckoning()).toContainText('good month a month is above €1,500.00');
 
   await page.keyboard.press('Shift+F10');

@@ -63,7 +63,7 @@ test('a scenario is made by changing values in it, compared with the plan, which
   await page.getByRole('button', { name: 'New scenario' }).click();
   await page.getByLabel('Name of the scenario New scenario').fill('Hard times');
   await page.keyboard.press('Enter');
-  const strip = page.getByRole('status').filter({ hasText: 'Scenario: Hard times' });
+  const strip = page.locator('.scenario-strip').filter({ hasText: 'Scenario: Hard times' });
   await expect(strip).toContainText('Nothing is otherwise yet.');
 
   await page.getByRole('link', { name: 'Budget' }).click();

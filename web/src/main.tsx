@@ -4,6 +4,7 @@ import { App } from './app/App.tsx';
 import './app/theme.scss';
 import './app/frame.scss';
 import './fields/fields.scss';
+import './app/narrow.scss';
 import './pages/pages.scss';
 
 createRoot(document.getElementById('root')!).render(

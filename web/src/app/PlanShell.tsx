@@ -115,6 +115,9 @@ function Shell({ planId }: { readonly planId: string }) {
     return () => window.removeEventListener('keydown', pressed);
   }, [undo, redo, toggleShelf]);
 
+  // On a phone the pages fold away; whoever goes to one is done with the list.
+  const [pagesOpen, setPagesOpen] = useState(false);
+  const closePages = useCallback(() => setPagesOpen(false), []);
   const openSettings = useCallback(() => setSettingsOpen(true), []);
   const navigate = useNavigate();
   const [wantedAssumption, setWantedAssumption] = useState<string | null>(null);
@@ -139,8 +142,17 @@ function Shell({ planId }: { readonly planId: string }) {
 
   return (
     <ShellContext value={shell}>
-      <div className={`shell ${shelfOpen ? 'shelf-open' : ''}`}>
+      <div className={`shell ${shelfOpen ? 'shelf-open' : ''} ${pagesOpen ? 'pages-open' : ''}`}>
         <header className="shell-head">
+          <button
+            type="button"
+            className="tool pages-toggle"
+            aria-expanded={pagesOpen}
+            aria-label={messages.pagesOfThePlan}
+            onClick={() => setPagesOpen(!pagesOpen)}
+          >
+            <Icon name="pages" />
+          </button>
           <Link to="/" className="wordmark">
             {messages.haushalt}
           </Link>
@@ -149,9 +161,14 @@ function Shell({ planId }: { readonly planId: string }) {
           <div className="head-tools">
             <HeadCount planId={planId} />
             <Steps onUndo={undo} onRedo={redo} />
-            <button type="button" className="tool" onClick={() => setKeysOpen(true)} title={messages.keysWithKey}>
+            <button
+              type="button"
+              className="tool keys-tool"
+              onClick={() => setKeysOpen(true)}
+              title={messages.keysWithKey}
+            >
               <Icon name="keyboard" />
-              {messages.keys}
+              <span className="tool-words">{messages.keys}</span>
             </button>
             <button
               type="button"
@@ -161,11 +178,11 @@ function Shell({ planId }: { readonly planId: string }) {
               title={messages.assumptionsAltA}
             >
               <Icon name="shelf" />
-              {messages.assumptions}
+              <span className="tool-words">{messages.assumptions}</span>
             </button>
           </div>
         </header>
-        <Pages planId={planId} onSettings={openSettings} />
+        <Pages planId={planId} onSettings={openSettings} onGo={closePages} />
         <main className="shell-main">
           <ScenarioStrip planId={planId} />
           <div className="shell-page">
@@ -254,7 +271,7 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
       title={step ? `${title}: ${step.label} (${keys})` : messages.nothingTo(none)}
     >
       <Icon name={name} />
-      {words}
+      <span className="tool-words">{words}</span>
     </button>
   ));
 }
@@ -262,12 +279,14 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
 const Pages = memo(function Pages({
   planId,
   onSettings,
+  onGo,
 }: {
   readonly planId: string;
   readonly onSettings: () => void;
+  readonly onGo: () => void;
 }) {
   return (
-    <nav className="shell-nav" aria-label={messages.pagesOfThePlan}>
+    <nav className="shell-nav" aria-label={messages.pagesOfThePlan} onClick={onGo}>
       <NavLink to="/" end>
         <Icon name="plans" />
         {messages.plans}
@@ -300,7 +319,7 @@ function HeadCount({ planId }: { readonly planId: string }) {
   return (
     <Link to={`/plans/${planId}/checks`} className="tool" title={messages.thingsWorthASecondLook(count)}>
       <Icon name="checks" />
-      {messages.checks(count)}
+      <span className="tool-words">{messages.checks(count)}</span>
     </Link>
   );
 }

@@ -7,6 +7,7 @@ export const messages = {
   newGroup: 'New group',
 
   // BudgetToolbar
+  viewAndTools: 'View and tools',
   months: 'Months',
   quarters: 'Quarters',
   years: 'Years',

@@ -28,6 +28,12 @@ export const messages = {
   firstYear: 'First year',
   numberOfMonths: 'Number of months',
 
+  // MonthSwitch
+  month: 'Month',
+  monthBefore: 'Month before',
+  monthShown: 'Month shown',
+  monthAfter: 'Month after',
+
   // YearSwitch
   year: 'Year',
   yearBeforeAltPageUp: 'Year before (Alt+Page Up)',

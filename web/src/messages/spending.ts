@@ -45,9 +45,6 @@ export const messages = {
   fromJanuaryTo: (when: string) => `From January to ${when}`,
   budgetAndActualFigures: (shownMonths: string) => `Budget and actual figures, ${shownMonths}`,
   month: 'Month',
-  monthBefore: 'Month before',
-  monthShown: 'Month shown',
-  monthAfter: 'Month after',
   nothingHasBeenEnteredFor: 'Nothing has been entered for these months yet.',
   isOverItsBudgetLines: (overCount: number, name: string | undefined) =>
     overCount === 0

@@ -1,3 +1,4 @@
+import pages from 'bootstrap-icons/icons/list.svg';
 import calendar from 'bootstrap-icons/icons/calendar3.svg';
 import alarm from 'bootstrap-icons/icons/exclamation-triangle.svg';
 import caution from 'bootstrap-icons/icons/exclamation-circle.svg';
@@ -87,6 +88,7 @@ const ICONS = {
   warning,
   alarm,
   calendar,
+  pages,
   caution,
   good,
   columns,

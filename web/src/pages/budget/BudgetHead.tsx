@@ -1,5 +1,6 @@
-import { isYearLocked } from '@haushalt/core';
+import { isYearLocked, planOf, type Month } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
+import { MonthSwitch } from '../../parts/plan/MonthSwitch.tsx';
 import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { Trial } from './trial/trial.ts';
@@ -9,19 +10,26 @@ import { messages } from '../../messages/budget.ts';
 interface BudgetHeadProps {
   readonly years: readonly number[];
   readonly year: number;
+  /** The one month shown, where there is room for one alone. */
+  readonly month: Month | null;
   readonly trial: Trial | null;
   readonly onYear: (year: number) => void;
+  readonly onMonth: (month: Month) => void;
   readonly onUnlock: () => void;
   readonly onNewGroup: () => void;
 }
 
 /** Above the budget: its year, how that stands, and a new group. */
-export function BudgetHead({ years, year, trial, onYear, onUnlock, onNewGroup }: BudgetHeadProps) {
-  const { document } = useSessionState();
+export function BudgetHead({ years, year, month, trial, onYear, onMonth, onUnlock, onNewGroup }: BudgetHeadProps) {
+  const { document, model } = useSessionState();
   return (
     <div className="page-head">
       <h2>{messages.budget}</h2>
-      <YearSwitch years={years} year={year} onChange={onYear} />
+      {month ? (
+        <MonthSwitch months={model.calendar.months} month={month} locale={planOf(document).locale} onChange={onMonth} />
+      ) : (
+        <YearSwitch years={years} year={year} onChange={onYear} />
+      )}
       {isYearLocked(document, year) && (
         <button type="button" className="tool year-lock" onClick={onUnlock} title={messages.unlockTheYear}>
           <Icon name="lock" /> {messages.isLocked(year)}

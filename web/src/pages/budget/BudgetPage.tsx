@@ -40,7 +40,7 @@ export function BudgetPage() {
   const plan = planOf(document);
   const [view, changeView] = useBudgetView(planId);
   const shown = useShownBudget(view);
-  const { years, year, setYear, scope, budget, all, columns } = shown;
+  const { years, year, setYear, month: onlyMonth, setMonth, scope, budget, all, columns } = shown;
   const [dialog, setDialog] = useState<BudgetDialog | null>(null);
   const actions = useRowActions(budget.rows, view);
   const { send } = actions;
@@ -123,8 +123,10 @@ export function BudgetPage() {
       <BudgetHead
         years={years}
         year={year}
+        month={onlyMonth}
         trial={trial}
         onYear={setYear}
+        onMonth={setMonth}
         onUnlock={() => lockYear(false)}
         onNewGroup={() => setDialog({ kind: 'group', group: null })}
       />

@@ -1,6 +1,6 @@
 import { yearsOf, isYearLocked, type Side } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
-import { memo, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../ui/Icon.tsx';
 import { Segments } from '../../ui/Segments.tsx';
@@ -19,6 +19,7 @@ import {
   type Show,
   type SortBy,
 } from '../../parts/lines/view.ts';
+import { useIsNarrow } from '../../ui/useWindowWidth.ts';
 import { messages } from '../../messages/budget.ts';
 
 interface BudgetToolbarProps {
@@ -93,8 +94,22 @@ export const BudgetToolbar = memo(function BudgetToolbar({
     });
   const several = yearsOf(model.calendar).length > 1;
 
+  // On a phone the tools fold away.
+  const isNarrow = useIsNarrow();
+  const [isOpen, setOpen] = useState(false);
+  if (isNarrow && !isOpen)
+    return (
+      <button type="button" className="tool budget-tools-toggle" aria-expanded={false} onClick={() => setOpen(true)}>
+        <Icon name="columns" /> {messages.viewAndTools} <Icon name="down" />
+      </button>
+    );
   return (
     <div className="budget-toolbar" role="toolbar" aria-label={messages.viewOfTheBudget}>
+      {isNarrow && (
+        <button type="button" className="tool" aria-expanded onClick={() => setOpen(false)}>
+          <Icon name="columns" /> {messages.viewAndTools}
+        </button>
+      )}
       <Segments
         label={messages.rolledUpBy}
         value={view.span}

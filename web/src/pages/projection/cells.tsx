@@ -13,7 +13,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import type { GridCell, GridColumn } from '../../grid/types.ts';
-import { widthOf } from '../../parts/lines/columns.ts';
+import { widthOf } from '../../ui/widthOf.ts';
 import { sideOf, type BudgetRow } from '../../parts/lines/rows.ts';
 import type { ProjectionView } from './terms.ts';
 import { messages } from '../../messages/projection.ts';

@@ -1,6 +1,5 @@
 import {
   NET,
-  addMonths,
   monthInWords,
   nameOf,
   planOf,
@@ -17,8 +16,7 @@ import {
 } from '@haushalt/core';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { Icon } from '../../ui/Icon.tsx';
-import { MonthField } from '../../fields/CalendarField.tsx';
+import { MonthSwitch } from '../../parts/plan/MonthSwitch.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { usePrinting } from '../../ui/usePrinting.ts';
@@ -211,38 +209,6 @@ function useMonth(months: readonly Month[]): [Month, (month: Month) => void] {
   const nearest = now < months[0]! ? months[0]! : now > months.at(-1)! ? months.at(-1)! : now;
   const month = months.find((each) => each === wanted) ?? nearest;
   return [month, (next) => setSearch({ month: next }, { replace: true })];
-}
-
-interface MonthSwitchProps {
-  readonly months: readonly Month[];
-  readonly month: Month;
-  readonly locale: string;
-  readonly onChange: (month: Month) => void;
-}
-
-function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProps) {
-  const step = (by: 1 | -1, words: string, icon: 'left' | 'right', keys: string) => {
-    const next = addMonths(month, by);
-    return (
-      <button
-        type="button"
-        className="tool"
-        disabled={!months.includes(next)}
-        onClick={() => onChange(next)}
-        title={`${words} (${keys})`}
-      >
-        <Icon name={icon} />
-        <span className="visually-hidden">{words}</span>
-      </button>
-    );
-  };
-  return (
-    <div className="year-switch" role="group" aria-label={messages.month}>
-      {step(-1, messages.monthBefore, 'left', 'Alt+Page Up')}
-      <MonthField label={messages.monthShown} months={months} value={month} locale={locale} onChange={onChange} />
-      {step(1, messages.monthAfter, 'right', 'Alt+Page Down')}
-    </div>
-  );
 }
 
 function emptyDraft(month: Month): EntryDraft {

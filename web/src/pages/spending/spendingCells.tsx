@@ -1,6 +1,6 @@
 import { NET, writeDifference, writeFigure, type PlanRow, type SpendingRow } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
-import { widthOf } from '../../parts/lines/columns.ts';
+import { widthOf } from '../../ui/widthOf.ts';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
 import { messages } from '../../messages/spending.ts';
 

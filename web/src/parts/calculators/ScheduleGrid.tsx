@@ -1,9 +1,11 @@
-import { planOf, writeFigure, type Unit } from '@haushalt/core';
+import { planOf, writeFigure, type PlanRow, type Unit } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Grid } from '../../grid/Grid.tsx';
 import { tableAsText } from '../../grid/clipboard.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
+import { widthOf } from '../../ui/widthOf.ts';
+import { useWindowWidth } from '../../ui/useWindowWidth.ts';
 import { usePrinting } from '../../ui/usePrinting.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
@@ -20,6 +22,9 @@ export interface ScheduleColumn {
 
 /** Most schedules go by the month: a page of them is a year. */
 const PAGE = 12;
+
+/** What stands beside a schedule's figures: navigation, terms, its own names and a scroll bar, in pixels. */
+const BESIDE = 108 + 316 + 132 + 14;
 
 interface ScheduleGridProps {
   readonly label: string;
@@ -40,18 +45,19 @@ interface Row extends GridRow {
 export function ScheduleGrid({ label, rowHeading, rows, columns, totalLabel, marked }: ScheduleGridProps) {
   const plan = planOf(useSessionState().document);
   const printing = usePrinting();
+  const each = Math.floor((useWindowWidth() - BESIDE) / columns.length);
   const footer = useMemo((): Row[] => (totalLabel === undefined ? [] : [rowOf(totalLabel, -1, 'total')]), [totalLabel]);
   const gridColumns = useMemo(
     (): GridColumn[] => [
       { id: 'label', heading: rowHeading, width: 132, pin: 'start', className: 'label' },
-      ...columns.map(({ id, heading, width = usualWidth(columns.length) }): GridColumn => ({
-        id,
-        heading,
-        width,
+      ...columns.map((column): GridColumn => ({
+        id: column.id,
+        heading: column.heading,
+        width: column.width ?? Math.max(neededWidth(column, plan), Math.min(usualWidth(columns.length), each)),
         pin: null,
       })),
     ],
-    [rowHeading, columns],
+    [rowHeading, columns, plan, each],
   );
   const gridRows = useMemo(
     () => rows.map((name, index) => rowOf(name, index, index === marked ? 'is-marked' : '')),
@@ -106,8 +112,15 @@ export function ScheduleGrid({ label, rowHeading, rows, columns, totalLabel, mar
 }
 
 /** Few columns spread over the room a page has beside its terms; many keep what a figure needs. */
+/** The width of the widest figure or heading of a column, in pixels. */
+function neededWidth({ heading, unit, values, total }: ScheduleColumn, plan: PlanRow): number {
+  const figures = [...values, total ?? null].filter((value) => value !== null);
+  const texts = [Math.min(...figures, 0), Math.max(...figures, 0)].map((value) => writeFigure(value, unit, plan));
+  return Math.ceil(Math.max(...[...texts, heading].map((text) => widthOf(text) * 1.08))) + 16;
+}
+
 function usualWidth(columns: number): number {
-  return Math.max(104, Math.min(150, Math.floor(700 / columns)));
+  return Math.max(64, Math.min(150, Math.floor(700 / columns)));
 }
 
 function rowOf(label: string, index: number, className: string): Row {

@@ -63,7 +63,7 @@ export default function PictureCanvas({ picture }: { readonly picture: Picture }
           aria-hidden
         />
       </div>
-      <span className="visually-hidden" role="status">
+      <span className="visually-hidden" aria-live="polite">
         {told}
       </span>
     </>

@@ -17,6 +17,7 @@ import type { GridColumn } from '../../grid/types.ts';
 import { endShare, valueOf, written, type EndFigure } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
 import type { BudgetView } from './view.ts';
+import { widthOf } from '../../ui/widthOf.ts';
 import { messages } from '../../messages/lines.ts';
 
 export interface BudgetColumn extends GridColumn {
@@ -102,6 +103,15 @@ export function fittingColumns(columns: readonly BudgetColumn[], room: number): 
   const left = Math.min(label.width, room - total(narrow));
   if (left < Math.min(label.width, LEAST_LABEL)) return columns;
   return [{ ...label, width: left, isNarrow: true }, ...narrow];
+}
+
+/** One month with its names and the first of the columns at the end, as wide as the window. */
+export function oneMonth(columns: readonly BudgetColumn[], month: Month, width: number): readonly BudgetColumn[] {
+  const [label, ...others] = columns;
+  const shown = [...others.filter((column) => column.month === month), ...others.filter(({ end }) => end).slice(0, 1)];
+  if (!label) return columns;
+  const left = width - shown.reduce((sum, column) => sum + column.width, 0);
+  return [{ ...label, width: Math.max(LEAST_LABEL, left) }, ...shown];
 }
 
 /** Whether columns look the same and stand for the same months. */
@@ -239,11 +249,4 @@ class Extremes {
     }
     return width;
   }
-}
-
-/** How wide a text is in the grid's type: figures are tabular, signs between them narrow. */
-export function widthOf(text: string): number {
-  let width = 0;
-  for (const char of text) width += /[0-9−+]/.test(char) ? 6.65 : char === '%' ? 11 : /\p{L}/u.test(char) ? 6.8 : 3.6;
-  return width;
 }

@@ -15,7 +15,8 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
   useLayoutEffect(() => {
     // The menu reaches beyond its row, and lies over the rows below.
     menu.current?.closest('.grid-row')?.classList.toggle('has-menu', open);
-    if (open) window.document.querySelector<HTMLElement>('.row-actions .dropdown-item')?.focus({ preventScroll: true });
+    if (open)
+      window.document.querySelector<HTMLElement>('.row-menu-entries .dropdown-item')?.focus({ preventScroll: true });
   }, [open]);
   const wasAsked = useRef(false);
   useLayoutEffect(() => {
@@ -70,7 +71,7 @@ function Entries({ row, onRow, onDetails }: EntriesProps) {
   const isLine = row.kind === 'line';
   // Over everything else: a row is moved by a transform, which would hold what is placed within it.
   return createPortal(
-    <Dropdown.Menu className="row-actions" popperConfig={{ strategy: 'fixed' }} renderOnMount>
+    <Dropdown.Menu className="row-menu-entries" popperConfig={{ strategy: 'fixed' }} renderOnMount>
       <Dropdown.Item as="button" onClick={() => onRow('rename', row)}>
         {isLine ? messages.rename : messages.nameSideAndRhythm} <kbd>{messages.enter}</kbd>
       </Dropdown.Item>

@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { useWindowWidth } from '../../../ui/useWindowWidth.ts';
 
 /** What the navigation beside a page takes, in pixels. */
 const NAVIGATION = 108;
@@ -8,12 +8,7 @@ const NAVIGATION = 108;
  * when a panel opens.
  */
 export function useRoom(): number {
-  return useSyncExternalStore(onResize, () => window.innerWidth - NAVIGATION - scrollBar());
-}
-
-function onResize(changed: () => void): () => void {
-  window.addEventListener('resize', changed);
-  return () => window.removeEventListener('resize', changed);
+  return useWindowWidth() - NAVIGATION - scrollBar();
 }
 
 let measured: number | undefined;

@@ -1,5 +1,6 @@
-import { stretchOfYear, yearsOf, type Stretch } from '@haushalt/core';
-import { useMemo } from 'react';
+import { stretchOfYear, toMonth, yearOf, yearsOf, type Month, type Stretch } from '@haushalt/core';
+import { useMemo, useState } from 'react';
+import { useIsNarrow, useWindowWidth } from '../../../ui/useWindowWidth.ts';
 import { useSame } from '../../../ui/useSame.ts';
 import { useYear } from '../../../parts/plan/useYear.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
@@ -8,6 +9,7 @@ import {
   budgetColumns,
   fittingColumns,
   isSameColumns,
+  oneMonth,
   scopeOf,
   type BudgetColumn,
 } from '../../../parts/lines/columns.ts';
@@ -19,6 +21,9 @@ export interface ShownBudget {
   readonly years: readonly number[];
   readonly year: number;
   readonly setYear: (year: number) => void;
+  /** The one month shown where a window has room for one alone; else `null`. */
+  readonly month: Month | null;
+  readonly setMonth: (month: Month) => void;
   /** The months the columns at the end are about. */
   readonly scope: Stretch;
   readonly budget: BudgetRows;
@@ -37,15 +42,31 @@ export function useShownBudget(view: BudgetView): ShownBudget {
   const budget = useMemo(() => budgetRows(model, view, scope), [model, view, scope]);
   const all = useMemo(() => [...budget.rows, ...budget.footer], [budget]);
   const room = useRoom();
+  const width = useWindowWidth();
+  const isNarrow = useIsNarrow() && view.span === 'month' && view.show !== 'rules';
+  const { months } = model.calendar;
+  const [wanted, setWanted] = useState(() => monthNow(months));
+  const month = isNarrow ? (yearOf(wanted) === year ? wanted : months[scope.from]!) : null;
+  const setMonth = (next: Month) => {
+    setWanted(next);
+    setYear(yearOf(next));
+  };
   const computed = useMemo(() => {
     const all = budgetColumns(model, view, budget.rows, year);
+    if (month !== null) return oneMonth(all, month, width);
     return view.span === 'month' && view.show !== 'rules' ? fittingColumns(all, room) : all;
-  }, [model, budget, view, year, room]);
+  }, [model, budget, view, year, room, month, width]);
   // Most edits leave every column as it is; then no row is laid out again.
   const columns = useSame<readonly BudgetColumn[]>(computed, isSameColumns);
   const monthsIn = (of: number) => {
     const { from, to } = stretchOfYear(model.calendar, of);
     return to - from;
   };
-  return { years, year, setYear, scope, budget, all, columns, monthsIn };
+  return { years, year, setYear, month, setMonth, scope, budget, all, columns, monthsIn };
+}
+
+/** This month, or the plan's nearest to it. */
+function monthNow(months: readonly Month[]): Month {
+  const now = toMonth(new Date().toISOString().slice(0, 7));
+  return now < months[0]! ? months[0]! : now > months.at(-1)! ? months.at(-1)! : now;
 }

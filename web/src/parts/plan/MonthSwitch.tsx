@@ -1,0 +1,37 @@
+import { addMonths, type Month } from '@haushalt/core';
+import { MonthField } from '../../fields/CalendarField.tsx';
+import { messages } from '../../messages/plan.ts';
+import { Icon } from '../../ui/Icon.tsx';
+
+interface MonthSwitchProps {
+  readonly months: readonly Month[];
+  readonly month: Month;
+  readonly locale: string;
+  readonly onChange: (month: Month) => void;
+}
+
+/** Goes from month to month, or to one that is chosen. */
+export function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProps) {
+  const step = (by: 1 | -1, words: string, icon: 'left' | 'right', keys: string) => {
+    const next = addMonths(month, by);
+    return (
+      <button
+        type="button"
+        className="tool"
+        disabled={!months.includes(next)}
+        onClick={() => onChange(next)}
+        title={`${words} (${keys})`}
+      >
+        <Icon name={icon} />
+        <span className="visually-hidden">{words}</span>
+      </button>
+    );
+  };
+  return (
+    <div className="year-switch" role="group" aria-label={messages.month}>
+      {step(-1, messages.monthBefore, 'left', 'Alt+Page Up')}
+      <MonthField label={messages.monthShown} months={months} value={month} locale={locale} onChange={onChange} />
+      {step(1, messages.monthAfter, 'right', 'Alt+Page Down')}
+    </div>
+  );
+}
