@@ -121,6 +121,8 @@ test('a chart sets the budget against a projection, in chosen months, and is sav
   await page.getByRole('button', { name: 'Earlier' }).click();
   await expect(page.getByLabel('Chart shown').getByRole('option')).toHaveText([
     'Income, expenses and net',
+    'Where 2026 goes',
+    'Net in each case',
     'New chart 2',
     'New chart',
   ]);

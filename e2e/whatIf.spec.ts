@@ -94,7 +94,13 @@ test('a scenario is made by changing values in it, compared with the plan, which
 
   await strip.getByRole('link', { name: 'Compare' }).click();
   const table = page.locator('.figure-table');
-  await expect(table.getByRole('columnheader')).toHaveText(['Figure', 'The plan', 'Hard times']);
+  await expect(table.getByRole('columnheader')).toHaveText([
+    'Figure',
+    'The plan',
+    'Prices rise faster',
+    'A lean year for Kofi',
+    'Hard times',
+  ]);
   await expect(table.locator('.case-difference').nth(1)).not.toBeEmpty();
   await page.getByLabel('By year or month').selectOption('month of 2027');
   await expect(table.getByRole('rowheader', { name: 'Dec 2027' })).toHaveCount(3);

@@ -19,6 +19,7 @@ import { useFindings } from '../parts/plan/useFindings.ts';
 import { Shelf } from '../parts/assumptions/Shelf.tsx';
 import { CALCULATOR_PAGES } from '../parts/plan/calculatorPages.ts';
 import { Icon } from '../ui/Icon.tsx';
+import { isNarrow } from '../ui/useWindowWidth.ts';
 import { useStored } from '../ui/useStored.ts';
 import { PAGES } from './pages.ts';
 import { SHELL_KEYS } from './shellKeys.ts';
@@ -67,8 +68,9 @@ function calculatorBehind(document: Document, id: string): Calculator | undefine
 
 const SHELF_KEY = 'haushalt:shelf';
 
-/** As it was left; at first open where twelve months fit beside it. */
+/** As it was left; at first open where twelve months fit beside it. On a phone it would lie over the page. */
 function shelfOpenAtFirst(stored: unknown): boolean {
+  if (isNarrow()) return false;
   return typeof stored === 'boolean' ? stored : stored === undefined ? window.innerWidth >= 1500 : stored === 'open';
 }
 

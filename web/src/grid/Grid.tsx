@@ -6,6 +6,7 @@ import { LabelEdge } from './LabelEdge.tsx';
 import { RowGrip, type Reorder } from './RowGrip.tsx';
 import { cellId, placeAt, scrollToReveal, scrollToRow, useLayout, endingWhole, type LaidOutColumn } from './layout.ts';
 import { activeOf, columnsIn, type GridPlace } from './selection.ts';
+import { useWidthOf } from './useWidthOf.ts';
 import type { GridControl } from './useGrid.tsx';
 import type { GridCell, GridColumn, GridRow, Point } from './types.ts';
 import './grid.scss';
@@ -54,7 +55,7 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
     // Every row that is drawn costs the browser in every frame; rows are drawn before what scrolls them in is painted.
     overscan: props.complete ? rows.length : 2,
   });
-  const viewWidth = virtualizer.scrollRect?.width ?? 0;
+  const viewWidth = useWidthOf(scroller);
   const layout = useLayout(useMemo(() => endingWhole(columns, viewWidth), [columns, viewWidth]));
 
   useImperativeHandle(handle, () => ({

@@ -10,7 +10,12 @@ export function useWindowWidth(): number {
 
 /** Whether the window is as narrow as a phone's. */
 export function useIsNarrow(): boolean {
-  return useSyncExternalStore(onResize, () => window.innerWidth < NARROW);
+  return useSyncExternalStore(onResize, isNarrow);
+}
+
+/** Whether the window is as narrow as a phone's at this moment. */
+export function isNarrow(): boolean {
+  return window.innerWidth < NARROW;
 }
 
 function onResize(changed: () => void): () => void {

@@ -340,19 +340,19 @@ describe('the figures shown', () => {
   });
 
   it('are set in narrower type where a year of large figures has room only then', () => {
-    const { rows } = rowsOf(document);
-    const every = (figure: number): Command => ({
-      kind: 'line.setFigure', line: id('Rent'), month: toMonth('2026-01'), reach: 'every', figure,
-    }); // prettier-ignore
-    const columnsWith = (figure: number, room = 1172) =>
-      fittingColumns(budgetColumns(new Model(after(document, every(figure))), USUAL_VIEW, rows, 2026), room);
+    const columnsOf = (wage: number) => {
+      const document = sketch({ lines: { income: { Wage: wage }, expense: { Rent: wage / 2 } } });
+      const of = rowsOf(document);
+      return fittingColumns(budgetColumns(new Model(document), USUAL_VIEW, of.rows, 2026), 1172);
+    };
     const width = (columns: readonly { width: number }[]) => columns.reduce((sum, column) => sum + column.width, 0);
-    expect(columnsWith(1140, 2000)[0]!.isNarrow).toBeUndefined();
-    const large = columnsWith(83_333.33);
+    expect(columnsOf(2400)[0]!.isNarrow).toBeUndefined();
+    // A year of 999,999.96.
+    const large = columnsOf(83_333.33);
     expect(large.every(({ isNarrow }) => isNarrow)).toBe(true);
     expect(width(large)).toBeLessThanOrEqual(1172);
     expect(large[0]!.width).toBeGreaterThanOrEqual(140);
     // What fits in no type is left to be scrolled.
-    expect(columnsWith(83_333_333_333.33)[0]!.isNarrow).toBeUndefined();
+    expect(columnsOf(83_333_333_333.33)[0]!.isNarrow).toBeUndefined();
   });
 });

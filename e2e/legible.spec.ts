@@ -1,0 +1,59 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './application.ts';
+import { unreadable } from './legible.ts';
+
+/** Every view is looked at, also after one that cannot be read. */
+const soft = expect.configure({ soft: true });
+
+const HOUSEHOLD = '/plans/household';
+const STALL = '/plans/bread-stall';
+
+/** Opens something by a key of the grid. */
+const key = (name: string) => async (page: Page) => {
+  await page.getByRole('grid').first().focus();
+  await page.keyboard.press(name);
+};
+
+type View = readonly [name: string, path: string, ready: string, prepare?: (page: Page) => Promise<void>];
+
+/** Every main view and panel, with what shows that it is there. */
+const VIEWS: readonly View[] = [
+  ['plans', '/', '.plan-list'],
+  ['a new plan', '/new', '.ready-made'],
+  ['overview', `${HOUSEHOLD}/overview?year=2026`, '.overview-figures'],
+  ['budget', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line'],
+  ['rules in place of figures', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line', key('F8')],
+  ['rule of a line', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line', key('Alt+r')],
+  ['assumptions', `${HOUSEHOLD}/budget?year=2027`, '.grid-row.line', key('Alt+a')],
+  ['making a year fit', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line', key('Alt+y')],
+  ['exceptions', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line', key('Alt+e')],
+  ['trying', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line', key('Alt+t')],
+  ['keyboard shortcuts', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line', key('?')],
+  ['projection', `${HOUSEHOLD}/projection?year=2026`, '.grid-row.line'],
+  ['loans', `${HOUSEHOLD}/loans`, '.bench'],
+  ['offers', `${HOUSEHOLD}/loans?view=offers`, '.bench'],
+  ['savings', `${HOUSEHOLD}/savings`, '.bench'],
+  ['tax', `${HOUSEHOLD}/tax?year=2027`, '.bench'],
+  ['break-even', `${STALL}/break-even`, '.bench'],
+  ['spending', `${HOUSEHOLD}/spending?month=2026-06`, '.grid-row.line'],
+  ['charts', `${HOUSEHOLD}/charts`, '.picture canvas'],
+  ['scenarios', `${HOUSEHOLD}/what-if`, '.scenario-list'],
+  ['two values', `${STALL}/what-if?way=two`, '.what-if'],
+  ['checks', `${HOUSEHOLD}/checks`, '.checks'],
+];
+
+for (const [width, height] of [
+  [1280, 800],
+  [1024, 768],
+  [390, 844],
+] as const) {
+  test(`every view can be read at ${width} pixels`, async ({ application, page }) => {
+    await page.setViewportSize({ width, height });
+    for (const [name, path, ready, prepare] of VIEWS) {
+      await page.goto(application.url + path);
+      await page.locator(ready).first().waitFor();
+      await prepare?.(page);
+      await soft.poll(() => unreadable(page), { message: name, timeout: 6000 }).toEqual([]);
+    }
+  });
+}
