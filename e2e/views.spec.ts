@@ -131,3 +131,34 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   expect(tops).toEqual([...tops].sort((a, b) => a - b));
   expect(new Set(tops).size).toBe(tops.length);
 });
+
+test('all months of a year, and all rows of a projection, are on paper', async ({ application, page, budget }) => {
+  // A4 across, between its margins.
+  const paper = { width: 1032, height: 703 };
+  const printed = async () => {
+    await page.emulateMedia({ media: 'print' });
+    await page.setViewportSize(paper);
+    await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  };
+  await printed();
+  const beyond = () =>
+    page
+      .getByRole('columnheader')
+      .evaluateAll(
+        (all, width) => all.filter((each) => each.getBoundingClientRect().right > width).length,
+        paper.width,
+      );
+  await expect(page.getByRole('columnheader')).toHaveCount(16);
+  await expect.poll(beyond).toBe(0);
+  await expect(budget.row('Cinema and outings')).toHaveCount(1);
+  const pdf = await page.pdf({ format: 'A4', landscape: true, preferCSSPageSize: true });
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+
+  await page.emulateMedia({ media: 'screen' });
+  await page.goto(`${application.url}/plans/household/projection?year=2026`);
+  await page.getByRole('row').nth(5).waitFor();
+  const rows = Number(await page.getByRole('grid').getAttribute('aria-rowcount'));
+  await printed();
+  await expect(page.getByRole('row')).toHaveCount(rows);
+  await expect.poll(beyond).toBe(0);
+});

@@ -1,5 +1,13 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useCallback, useEffect, useImperativeHandle, useMemo, useRef, type PointerEvent } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  type CSSProperties,
+  type PointerEvent,
+} from 'react';
 import { afterPainting } from '../ui/afterPainting.ts';
 import { GridRowView } from './GridRowView.tsx';
 import { LabelEdge } from './LabelEdge.tsx';
@@ -156,6 +164,8 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
       ref={scroller}
       // Where all columns have room none has to be held in place, which spares the browser much of its work.
       className={`grid ${layout.width + SCROLL_BAR <= viewWidth ? 'has-room' : ''} ${columns[0]?.isNarrow ? 'is-narrow' : ''}`}
+      // Paper is narrower than most windows: there it is drawn as much smaller as it takes.
+      style={{ '--grid-width': layout.width } as CSSProperties}
       role="grid"
       aria-label={label}
       aria-multiselectable={true}

@@ -27,6 +27,7 @@ import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
 import { Grid } from '../../grid/Grid.tsx';
+import { usePrinting } from '../../ui/usePrinting.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
 import { textInCell } from '../../grid/types.ts';
 import { useLedger } from '../../parts/ledger/useLedger.ts';
@@ -103,6 +104,7 @@ export function ProjectionPage() {
     else return false;
     return true;
   };
+  const printing = usePrinting();
   const control = useGrid<BudgetRow, ProjectionColumn>({
     rows: all,
     columns,
@@ -259,6 +261,7 @@ export function ProjectionPage() {
         rows={rows}
         footer={footer}
         rowHeight={24}
+        complete={printing}
         cellOf={(target, column) => projectionCell(projection, target, column, glows(target))}
         partsOf={(target) => [projection, target.label]}
       />
