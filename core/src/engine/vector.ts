@@ -1,3 +1,4 @@
+import { daysIn } from '../calendar/readDate.ts';
 import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
 import { BLANK, FINE, why, type Reader } from '../formula/expression/evaluation.ts';
@@ -44,7 +45,7 @@ export function run(program: Program, range: Range, count: number): void {
   for (const operation of operations) operation.compute(range);
 }
 
-/** The figures of the calendar words: month 1 to 12, quarter 1 to 4, year, period from 1, whole years since the start. */
+/** The figures of the calendar words: month 1 to 12, quarter 1 to 4, year, period from 1, whole years since the start, days. */
 export function calendarSeries(calendar: Calendar): Record<CalendarWord, Series> {
   const of = (figure: (period: number) => number) => {
     const series = new Series(calendar.count);
@@ -58,6 +59,7 @@ export function calendarSeries(calendar: Calendar): Record<CalendarWord, Series>
     year: of((at) => Number(calendar.months[at]!.slice(0, 4))),
     period: of((at) => at + 1),
     years: of((at) => Math.floor(at / 12)),
+    days: of((at) => daysIn(calendar.months[at]!)),
   };
 }
 

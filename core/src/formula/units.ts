@@ -45,7 +45,11 @@ class Inference {
       case 'date':
         return 'date';
       case 'word':
-        return expression.word === 'years' ? 'number' : expression.word === 'period' ? 'date' : 'any';
+        return expression.word === 'years' || expression.word === 'days'
+          ? 'number'
+          : expression.word === 'period'
+            ? 'date'
+            : 'any';
       case 'name':
       case 'option':
         return 'any';

@@ -20,6 +20,7 @@ export const messages = {
   theRulesBehindTheFigures: 'The rules behind the figures (F8)',
   totalOfTheYear: 'Total of the year',
   monthlyAverage: 'Monthly average',
+  averageOfMonthsWithAFigure: 'Average of the months with a figure',
   totalToDate: 'Running total',
   shareOfIncome: 'Share of income',
   shareOfItsGroup: 'Share of its group',

@@ -19,6 +19,7 @@ export const messages = {
   theCalendarYear: 'the calendar year',
   theMonthsNumberInThe: 'the month’s number in the plan',
   wholeYearsSinceThePlans: 'whole years since the plan’s start',
+  daysInTheMonth: 'how many days the month has, 28 to 31',
   forExample: (summary: string, printFormula: string) => `${summary}; for example ${printFormula}`,
 
   // keys

@@ -5,6 +5,7 @@ export const messages = {
   year: 'Year',
   theWholePlan: 'The whole plan',
   average: 'Average',
+  ownAverage: 'Own average',
   toDate: 'Running total',
   share: 'Share',
   ofGroup: 'Of group',

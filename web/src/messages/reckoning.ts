@@ -22,7 +22,7 @@ export const messages = {
   showHowThisCameAbout: 'Show how this came about',
   nothing: 'nothing',
   theSumOfItsMonths:
-    'The sum of its months; an average passes over empty ones, and a share is of the total of the same months.',
+    'The sum of its months. The average is this sum by all its months; a share is of the total of the same months.',
   theFigureOfTheLast: 'The figure of the last month, as for a balance.',
   theAverageOfItsMonths: 'The average of its months, passing over empty ones.',
 };

@@ -7,7 +7,7 @@ export interface Place {
 }
 
 /** The words that stand for the calendar in a formula. */
-export const CALENDAR_WORDS = ['month', 'quarter', 'year', 'period', 'years'] as const;
+export const CALENDAR_WORDS = ['month', 'quarter', 'year', 'period', 'years', 'days'] as const;
 export type CalendarWord = (typeof CALENDAR_WORDS)[number];
 
 /** The words that choose how a function works, where it has such an argument: `monthly(Loan rate, effective)`. */

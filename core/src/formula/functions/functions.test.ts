@@ -33,6 +33,38 @@ function planWith(rule: string): Document {
   }, plan);
 }
 
+describe('what is missing, and what is in the middle', () => {
+  const plan = sketch({
+    months: 4,
+    lines: { memo: { Some: 'if(month <> 2, month * 10)', Broken: '1 / (month - 3)', Even: 7 } },
+  });
+  const figuresOf = (rule: string) => {
+    const decision = decide(plan, {
+      kind: 'line.setFormula', line: 'line-even', month: '2026-01' as never, reach: 'every', formula: rule,
+    }); // prettier-ignore
+    if (!decision.ok) throw new Error(decision.refusal.message);
+    return calculate(applyChanges(plan, decision.changes)).figures('Even');
+  };
+
+  it.each<[string, (number | null)[]]>([
+    ['IFERROR(Broken, 9)', [-0.5, -1, 9, 1]],
+    ['IFERROR(Some, 9)', [10, null, 30, 40]],
+    ['IFERROR(Broken, Broken)', [-0.5, -1, null, 1]],
+    ['if(ISBLANK(Some), 5, Some)', [10, 5, 30, 40]],
+    ['if(ISBLANK(Broken), 5, 6)', [6, 6, 6, 6]],
+    ['COUNT(Some, Broken, 3)', [3, 2, 2, 3]],
+    ['MEDIAN(Some, 25, 5)', [10, 15, 25, 25]],
+    ['MEDIAN(Some)', [10, null, 30, 40]],
+    ['days', [31, 28, 31, 30]],
+    ['at(Some, 2026-01) / days * 31', [10, 310 / 28, 10, 310 / 30]],
+  ])('%s', (rule, expected) => {
+    figuresOf(rule).forEach((figure, at) => {
+      if (expected[at] === null) expect(figure).toBeNull();
+      else expect(figure).toBeCloseTo(expected[at]!, 9);
+    });
+  });
+});
+
 describe('the functions', () => {
   it('each have an example that gives figures and raises no doubt about units', () => {
     for (const { name, example } of FUNCTIONS) {

@@ -1,4 +1,4 @@
-import { BLANK, truth, without, type Reader } from '../expression/evaluation.ts';
+import { BLANK, truth, why, without, type Reader } from '../expression/evaluation.ts';
 import { condition, family, figure, optional, type Evaluation } from './description.ts';
 
 /** Functions of conditions. An empty condition does not hold; a problem in one is a problem of the whole. */
@@ -50,6 +50,38 @@ export const LOGIC = family('logic', [
         (at) => {
           const holds = truth(given!, at);
           return holds === undefined ? NaN : holds ? 0 : 1;
+        },
+    },
+    unit: 'yesNo',
+  },
+  {
+    name: 'IFERROR',
+    summary: 'x, or another figure where a problem leaves it without one',
+    example: 'IFERROR(Rent / (period - 3), 0)',
+    parameters: [figure('x'), figure('otherwise')],
+    evaluation: {
+      way: 'month',
+      reader:
+        ([x, otherwise]) =>
+        (at) => {
+          const value = x!(at);
+          return value === value || why.code === BLANK ? value : otherwise!(at);
+        },
+    },
+    unit: (of) => of.agree(),
+  },
+  {
+    name: 'ISBLANK',
+    summary: 'whether x is empty',
+    example: 'if(ISBLANK(Rent), 100, Rent)',
+    parameters: [figure('x')],
+    evaluation: {
+      way: 'month',
+      reader:
+        ([x]) =>
+        (at) => {
+          const value = x!(at);
+          return value !== value && why.code === BLANK ? 1 : 0;
         },
     },
     unit: 'yesNo',

@@ -35,6 +35,31 @@ export const NUMBERS = family('numbers', [
     unit: agree,
   },
   {
+    name: 'MEDIAN',
+    summary: 'the middle one of several figures; of an even number, the mean of the two in the middle',
+    example: 'MEDIAN(Rent, Pay, 900)',
+    parameters: [x],
+    more: [x],
+    evaluation: figures(medianOf, 'skip'),
+    unit: agree,
+  },
+  {
+    name: 'COUNT',
+    summary: 'how many of several figures there are; empty ones and problems do not count',
+    example: 'COUNT(Rent, Pay)',
+    parameters: [x],
+    more: [x],
+    evaluation: {
+      way: 'month',
+      reader: (all) => (at) => {
+        let count = 0;
+        for (const each of all) if (!Number.isNaN(each(at))) count++;
+        return count;
+      },
+    },
+    unit: 'number',
+  },
+  {
     name: 'round',
     summary: 'x rounded, half away from zero',
     example: 'round(Pay * 12.5%, 2)',
@@ -116,4 +141,10 @@ function roundAway(given: number, places: number): number {
 function roundTowards(given: number, places: number): number {
   const scale = 10 ** Math.trunc(places);
   return (Math.sign(given) * Math.floor(Math.abs(given) * scale * (1 + Number.EPSILON))) / scale || 0;
+}
+
+function medianOf(...given: number[]): number {
+  const sorted = [...given].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[middle]! : sorted[middle - 1]! / 2 + sorted[middle]! / 2;
 }

@@ -22,6 +22,7 @@ const CALENDAR: readonly Completion[] = [
   { label: 'year', detail: messages.theCalendarYear, type: 'keyword' },
   { label: 'period', detail: messages.theMonthsNumberInThe, type: 'keyword' },
   { label: 'years', detail: messages.wholeYearsSinceThePlans, type: 'keyword' },
+  { label: 'days', detail: messages.daysInTheMonth, type: 'keyword' },
 ];
 
 function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {

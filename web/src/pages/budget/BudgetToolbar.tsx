@@ -51,6 +51,7 @@ const SHOWS: readonly { readonly value: Show; readonly words: string; readonly t
 const ENDS: Readonly<Record<EndColumn, string>> = {
   total: messages.totalOfTheYear,
   average: messages.monthlyAverage,
+  ownAverage: messages.averageOfMonthsWithAFigure,
   running: messages.totalToDate,
   ofIncome: messages.shareOfIncome,
   ofGroup: messages.shareOfItsGroup,

@@ -4,7 +4,7 @@ import { sketch } from '../../../../core/src/testing/plans.ts';
 import { looksLikeFormula, readEntry } from '../../fields/formula/entry.ts';
 import { budgetColumns, fittingColumns } from '../../parts/lines/columns.ts';
 import { firstReach, reachOf, replacedBy } from './editors/reach.ts';
-import { endFigure, monthFigure } from '../../parts/lines/figures.ts';
+import { averageIn, endFigure, monthFigure } from '../../parts/lines/figures.ts';
 import { moveGroup, moveLine, moveRowTo } from './deeds/moving.ts';
 import { budgetRows, type BudgetRow } from '../../parts/lines/rows.ts';
 import { NO_FILTER, USUAL_VIEW, readView, type BudgetView } from '../../parts/lines/view.ts';
@@ -297,19 +297,31 @@ describe('the figures shown', () => {
     });
   });
 
-  it('of the year are total, average of the months that have one, and share of income', () => {
+  it('of the year are total, average per month, and share of income', () => {
     const end = (of: string, what: Parameters<typeof endFigure>[3]) => endFigure(model, of, YEAR, what).text;
     expect([end(id('Rent'), 'total'), end(id('Rent'), 'average'), end(id('Rent'), 'ofIncome')]).toEqual([
       '9,050.00',
-      '822.73',
+      '754.17',
       '37.7\u00a0%',
     ]);
     expect(end(id('Rent'), 'ofGroup')).toBe('51.1\u00a0%');
     expect(end(id('Rent'), 'ofExpenses')).toBe('42.5\u00a0%');
     expect(end(id('Count'), 'ofIncome')).toBe('');
     expect(end(id('Pay'), 'ofExpenses')).toBe('');
+    expect(end(id('Rent'), 'ownAverage')).toBe('822.73');
     expect(end('@cumulativeNet', 'average')).toBe('');
     expect(endFigure(model, id('Pay'), { from: 12, to: 24 }, 'running').text).toBe('48,000.00');
+  });
+
+  it('of lines, averaged per month, add up to those of their group and total', () => {
+    const few = (figure: number, every: number) => `if(mod(month, ${every}) = 0, ${figure})`;
+    const document = sketch({ lines: { expense: { Rent: 800, Repairs: few(90, 3), Insurance: few(400, 12) } } });
+    const of = new Model(document);
+    const average = (which: string) => averageIn(of, which, YEAR);
+    const lines = [...document.lines.values()];
+    const sum = lines.reduce((total, line) => total + average(line.id), 0);
+    expect(average(lines[0]!.group)).toBeCloseTo(sum, 9);
+    expect(sum).toBeCloseTo(800 + 30 + 400 / 12, 9);
   });
 
   it('say that there is no share where there is no income', () => {

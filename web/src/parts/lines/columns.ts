@@ -14,7 +14,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { GridColumn } from '../../grid/types.ts';
-import { endShare, valueOf, written, type EndFigure } from './figures.ts';
+import { averageIn, endShare, valueOf, written, type EndFigure } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
 import type { BudgetView } from './view.ts';
 import { widthOf } from '../../ui/widthOf.ts';
@@ -134,6 +134,7 @@ export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColu
 
 const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {
   average: messages.average,
+  ownAverage: messages.ownAverage,
   running: messages.toDate,
   ofIncome: messages.share,
   ofGroup: messages.ofGroup,
@@ -203,7 +204,7 @@ function spanWidth(model: PlanModel, view: BudgetView, ids: readonly string[], s
 }
 
 function endWidth(model: PlanModel, ids: readonly string[], scope: Stretch, end: EndFigure): number {
-  if (end !== 'total' && end !== 'average' && end !== 'running') {
+  if (end !== 'total' && end !== 'average' && end !== 'ownAverage' && end !== 'running') {
     let [least, most] = [0, 0];
     for (const id of ids) {
       const share = endShare(model, id, scope, end);
@@ -217,11 +218,11 @@ function endWidth(model: PlanModel, ids: readonly string[], scope: Stretch, end:
   for (const id of ids) {
     const how = rollUpOf(model.document, id);
     if (end === 'running' && how !== 'total') continue;
-    const value = valueOf(model, id, scope, end === 'running' ? 'running' : 'figures');
-    extremes.add(
-      unitOf(model.document, id),
-      end === 'average' && how === 'total' ? value / (scope.to - scope.from) : value,
-    );
+    const value =
+      end === 'average' || end === 'ownAverage'
+        ? averageIn(model, id, scope, end)
+        : valueOf(model, id, scope, end === 'running' ? 'running' : 'figures');
+    extremes.add(unitOf(model.document, id), value);
   }
   return Math.ceil(extremes.width(model.document));
 }

@@ -59,9 +59,9 @@ export function endFigure(model: PlanModel, id: string, scope: Stretch, end: End
   switch (end) {
     case 'total':
       return stretchFigure(model, id, scope, 'figures');
-    case 'average': {
-      if (rollUpOf(document, id) === 'last') return NOTHING;
-      const value = rolledUpValue(model.seriesOf(id)!.values, scope, 'average');
+    case 'average':
+    case 'ownAverage': {
+      const value = averageIn(model, id, scope, end);
       return value === value ? figureToShow(document, id, value) : NOTHING;
     }
     case 'running':
@@ -75,8 +75,25 @@ export function endFigure(model: PlanModel, id: string, scope: Stretch, end: End
   }
 }
 
+/**
+ * An average over a stretch; NaN where there is none. What adds up is averaged per month of the stretch, so that lines add
+ * up to their group; its own average is of the months that have a figure.
+ */
+export function averageIn(
+  model: PlanModel,
+  id: string,
+  scope: Stretch,
+  which: 'average' | 'ownAverage' = 'average',
+): number {
+  const { values } = model.seriesOf(id)!;
+  const how = rollUpOf(model.document, id);
+  if (how === 'last') return NaN;
+  if (how === 'average' || which === 'ownAverage') return rolledUpValue(values, scope, 'average');
+  return rolledUpValue(values, scope, 'total') / (scope.to - scope.from);
+}
+
 /** The columns at the end that show shares. */
-export type EndShare = Exclude<EndFigure, 'total' | 'average' | 'running'>;
+export type EndShare = Exclude<EndFigure, 'total' | 'average' | 'ownAverage' | 'running'>;
 
 /** What a share at the end of a row is a share of, by name; `null` where the row has none. */
 function shareBase({ document }: PlanModel, id: string, end: EndShare): { id: string; name: string } | null {

@@ -9,7 +9,16 @@ export type Show = (typeof SHOWS)[number];
 const SPANS: readonly Span[] = ['month', 'quarter', 'year', 'plan'];
 
 /** The columns at the end of a row that can be shown or hidden. */
-export const END_COLUMNS = ['total', 'average', 'running', 'ofIncome', 'ofGroup', 'ofExpenses', 'target'] as const;
+export const END_COLUMNS = [
+  'total',
+  'average',
+  'ownAverage',
+  'running',
+  'ofIncome',
+  'ofGroup',
+  'ofExpenses',
+  'target',
+] as const;
 export type EndColumn = (typeof END_COLUMNS)[number];
 
 export const DENSITIES = ['tight', 'usual', 'airy'] as const;

@@ -72,7 +72,11 @@ export function summaryOf(
     if (value !== value) continue;
     values.push(value);
     const isShare =
-      where.end !== undefined && where.end !== 'total' && where.end !== 'average' && where.end !== 'running';
+      where.end !== undefined &&
+      where.end !== 'total' &&
+      where.end !== 'average' &&
+      where.end !== 'ownAverage' &&
+      where.end !== 'running';
     units.add(isShare ? 'percent' : unitOf(model.document, id));
   }
   if (values.length === 0) return null;
