@@ -6,8 +6,10 @@ const AGAIN_FIRST = 1000;
 const AGAIN_MOST = 30_000;
 
 /**
- * Listens to the changes of a plan for as long as it is open. A browser goes on by itself when the connection breaks, but
- * not when the server has answered with an error: then the stream is opened anew, from the revision known by then.
+ * Listens to the changes of a plan for as long as it is open and in sight: a browser has few connections to a server, and
+ * tabs behind others would use them up. What a tab misses meanwhile it is sent when it is in sight again. A browser goes
+ * on by itself when the connection breaks, but not when the server has answered with an error: then the stream is opened
+ * anew, from the revision known by then.
  */
 export function listenTo(planId: string, session: PlanSession): () => void {
   let source: EventSource | null = null;
@@ -29,13 +31,24 @@ export function listenTo(planId: string, session: PlanSession): () => void {
     });
     opened.addEventListener('error', () => {
       if (opened.readyState !== EventSource.CLOSED) return;
+      // While a new one is awaited the closed one stands in its place.
       timer = setTimeout(open, pause);
       pause = Math.min(AGAIN_MOST, pause * 2);
     });
   };
-  open();
-  return () => {
+  const end = () => {
     clearTimeout(timer);
     source?.close();
+    source = null;
+  };
+  const look = () => {
+    if (document.visibilityState === 'hidden') end();
+    else if (source === null) open();
+  };
+  look();
+  document.addEventListener('visibilitychange', look);
+  return () => {
+    document.removeEventListener('visibilitychange', look);
+    end();
   };
 }
