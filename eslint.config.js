@@ -1,7 +1,11 @@
 import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
+import jsxA11y from 'eslint-plugin-jsx-a11y';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
+
+/** What is done to an element with the pointer. */
+const POINTED = ['onClick', 'onDoubleClick', 'onMouseDown', 'onMouseUp'];
 
 const SAID = '/^(aria-label|title|label|placeholder|words|heading|text|also|hint|alt)$/';
 
@@ -47,9 +51,18 @@ export default tseslint.config(
   },
   {
     files: ['web/src/**/*.{ts,tsx}'],
-    plugins: { 'react-hooks': reactHooks },
+    plugins: { 'react-hooks': reactHooks, 'jsx-a11y': jsxA11y },
     languageOptions: { globals: globals.browser },
     rules: {
+      ...jsxA11y.flatConfigs.recommended.rules,
+      'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['Form.Check.Input', 'Form.Control'] }],
+      // What opens because it was asked for takes the keys at once.
+      'jsx-a11y/no-autofocus': 'off',
+      // Keys that bubble up to a page or a group are no interaction with it.
+      'jsx-a11y/no-static-element-interactions': ['error', { handlers: POINTED }],
+      'jsx-a11y/no-noninteractive-element-interactions': ['error', { handlers: POINTED }],
+      // A picture and a rule are gone through by the arrow keys.
+      'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['img', 'group'], tags: [] }],
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
       'no-restricted-imports': ['error', { patterns: ['@haushalt/server', '@haushalt/formats', 'haushalt-cli'] }],

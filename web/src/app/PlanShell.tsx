@@ -10,7 +10,7 @@ import {
   type Month,
 } from '@haushalt/core';
 import { flushSync } from 'react-dom';
-import { NavLink, Outlet, Link, useNavigate, useParams } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useFormulaField } from '../fields/formula/formulaField.ts';
 import { SessionProvider, useSaving, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import './print.scss';
@@ -118,9 +118,13 @@ function Shell({ planId }: { readonly planId: string }) {
   }, [undo, redo, toggleShelf]);
 
   // On a phone the pages fold away; whoever goes to one is done with the list.
-  const [pagesOpen, setPagesOpen] = useState(false);
-  const closePages = useCallback(() => setPagesOpen(false), []);
-  const openSettings = useCallback(() => setSettingsOpen(true), []);
+  const { pathname } = useLocation();
+  const [pagesOpenAt, setPagesOpenAt] = useState<string | null>(null);
+  const pagesOpen = pagesOpenAt === pathname;
+  const openSettings = useCallback(() => {
+    setPagesOpenAt(null);
+    setSettingsOpen(true);
+  }, []);
   const navigate = useNavigate();
   const [wantedAssumption, setWantedAssumption] = useState<string | null>(null);
   const shell = useMemo(
@@ -151,7 +155,7 @@ function Shell({ planId }: { readonly planId: string }) {
             className="tool pages-toggle"
             aria-expanded={pagesOpen}
             aria-label={messages.pagesOfThePlan}
-            onClick={() => setPagesOpen(!pagesOpen)}
+            onClick={() => setPagesOpenAt(pagesOpen ? null : pathname)}
           >
             <Icon name="pages" />
           </button>
@@ -184,7 +188,7 @@ function Shell({ planId }: { readonly planId: string }) {
             </button>
           </div>
         </header>
-        <Pages planId={planId} onSettings={openSettings} onGo={closePages} />
+        <Pages planId={planId} onSettings={openSettings} />
         <main className="shell-main">
           <ScenarioStrip planId={planId} />
           <div className="shell-page">
@@ -281,14 +285,12 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
 const Pages = memo(function Pages({
   planId,
   onSettings,
-  onGo,
 }: {
   readonly planId: string;
   readonly onSettings: () => void;
-  readonly onGo: () => void;
 }) {
   return (
-    <nav className="shell-nav" aria-label={messages.pagesOfThePlan} onClick={onGo}>
+    <nav className="shell-nav" aria-label={messages.pagesOfThePlan}>
       <NavLink to="/" end>
         <Icon name="plans" />
         {messages.plans}

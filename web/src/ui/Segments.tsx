@@ -10,7 +10,7 @@ interface SegmentsProps<T extends string> {
 /** Chooses one of a few things that stand side by side. */
 export function Segments<T extends string>({ label, value, options, onChange }: SegmentsProps<T>) {
   return (
-    <div className="segments" role="radiogroup" aria-label={label} onKeyDown={radioKeys}>
+    <div className="segments" role="radiogroup" tabIndex={-1} aria-label={label} onKeyDown={radioKeys}>
       {options.map((option) => (
         <button
           key={option.value}

@@ -86,7 +86,7 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
     <div className="workbench" onKeyDown={keyDown}>
       <div className="page-head">
         <h2>{title}</h2>
-        <div className="workbench-list" role="radiogroup" aria-label={title} onKeyDown={radioKeys}>
+        <div className="workbench-list" role="radiogroup" tabIndex={-1} aria-label={title} onKeyDown={radioKeys}>
           {listed.map(({ id, name }) => (
             <button
               key={id}

@@ -59,7 +59,6 @@ export default function PictureCanvas({ picture }: { readonly picture: Picture }
           data={data}
           options={options}
           plugins={plugins}
-          role="none"
           aria-hidden
         />
       </div>

@@ -93,7 +93,9 @@ function Part({ part, chosen, valueOf, onChoose }: PartProps) {
   );
   if (isPlain(expression)) return content;
   return (
+    // By the keyboard the arrows choose a part, for the rule as a whole.
     <span
+      role="presentation"
       className={`formula-part ${chosen === expression ? 'is-chosen' : ''}`}
       title={`${printedText(part)} = ${valueOf(expression)}`}
       onClick={(event) => {

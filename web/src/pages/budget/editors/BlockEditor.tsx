@@ -56,7 +56,7 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
   ];
 
   return (
-    <div ref={anchor} className="cell-editor" onDoubleClick={(event) => event.stopPropagation()}>
+    <div ref={anchor} className="cell-editor" role="presentation" onDoubleClick={(event) => event.stopPropagation()}>
       <input
         ref={input}
         value={draft.text}

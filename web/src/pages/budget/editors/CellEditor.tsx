@@ -154,7 +154,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
   };
 
   return (
-    <div ref={anchor} className="cell-editor" onDoubleClick={(event) => event.stopPropagation()}>
+    <div ref={anchor} className="cell-editor" role="presentation" onDoubleClick={(event) => event.stopPropagation()}>
       {Field ? (
         <span className="cell-editor-rule">{messages.ruleEllipsis}</span>
       ) : (
