@@ -55,7 +55,6 @@ export function CommitField(props: CommitFieldProps) {
     }
   };
   const common = {
-    size: 'sm',
     className: `${className} ${refusal ? 'is-refused' : ''}`,
     'aria-label': label,
     'aria-invalid': refusal !== null,
@@ -72,6 +71,7 @@ export function CommitField(props: CommitFieldProps) {
     <>
       {multiline ? (
         <Form.Control
+          size="sm"
           as="textarea"
           {...common}
           ref={field.input as Ref<HTMLTextAreaElement & HTMLInputElement>}
@@ -82,6 +82,7 @@ export function CommitField(props: CommitFieldProps) {
         />
       ) : (
         <Form.Control
+          size="sm"
           {...common}
           ref={field.input as Ref<HTMLInputElement>}
           name={name}

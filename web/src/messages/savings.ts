@@ -12,7 +12,9 @@ export const messages = {
   monthOfEntry: (index: number) => `Month of entry ${index}`,
   until: 'until',
   lastMonthOfThePause: (index: number) => `Last month of the pause, entry ${index}`,
-  putIn: 'Put in',
+  addDeposit: 'Deposit',
+  deposits: 'Deposits',
+  totalDeposits: 'Total deposits',
   takeOut: 'Withdrawal',
   pause: 'Pause',
 

@@ -38,6 +38,7 @@ export function PlansPage() {
           <h1>{messages.yourPlans}</h1>
           <div className="plans-actions">
             <Form.Control
+              size="sm"
               ref={fileInput}
               type="file"
               accept=".json,application/json"

@@ -118,7 +118,7 @@ export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
       <span className="add-parts">
         <button type="button" className="tool" onClick={() => add('deposit')}>
           <Icon name="add" />
-          {messages.putIn}
+          {messages.addDeposit}
         </button>
         <button type="button" className="tool" onClick={() => add('withdrawal')}>
           <Icon name="add" />

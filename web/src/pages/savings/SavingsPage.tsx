@@ -125,7 +125,7 @@ function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
       id: `${id}.months`,
       also: messages.afterMonths(fund.months),
     },
-    { label: messages.putIn, value: fund.totalDeposits, id: `${id}.total deposits` },
+    { label: messages.totalDeposits, value: fund.totalDeposits, id: `${id}.total deposits` },
     {
       label: messages.interestGained,
       value: fund.totalInterest,

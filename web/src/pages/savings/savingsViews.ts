@@ -44,7 +44,7 @@ export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document)
   });
   const columns: ScheduleColumn[] = [
     { id: 'opening', heading: messages.before, unit: 'money', values: stretches.map(({ rows }) => rows[0]!.opening) },
-    flow('deposit', messages.putIn, (row) => row.deposit),
+    flow('deposit', messages.deposits, (row) => row.deposit),
     flow('interest', messages.interest, (row) => row.interest),
     ...(fund.totalWithdrawn > 0 ? [flow('withdrawal', messages.takenOut, (row) => row.withdrawal)] : []),
     last('closing', messages.inTheFund, (row) => row.closing),

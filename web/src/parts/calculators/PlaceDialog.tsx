@@ -105,6 +105,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
         <Form.Group key={line.name} controlId={`place-${line.name}`} className="wide">
           <Form.Label>{messages.line}</Form.Label>
           <Form.Control
+            size="sm"
             value={nameOfLine(line)}
             maxLength={80}
             autoComplete="off"

@@ -164,6 +164,7 @@ function NameDialog({ title, name: before, kinds, onName, onClose }: NameDialogP
       <Form.Group controlId="calculator-name" className="wide">
         <Form.Label>{messages.name}</Form.Label>
         <Form.Control
+          size="sm"
           value={name}
           maxLength={80}
           autoFocus

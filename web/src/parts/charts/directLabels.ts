@@ -61,7 +61,8 @@ export function directLabels(picture: Picture, family: string): Plugin<Kind> {
       ctx.textAlign = 'left';
       ends.forEach(({ series, index, x }, at) => {
         ctx.fillStyle = paintOf(series.tone, index).colour;
-        ctx.fillText(shortened(ctx, series.label), x + 8, heights[at]!);
+        // Beside bars a line ends before the picture does.
+        ctx.fillText(shortened(ctx, series.label), Math.max(x + 8, chartArea.right + 4), heights[at]!);
       });
       ctx.restore();
     },

@@ -160,6 +160,7 @@ export function NotationFields({ form }: { readonly form: UseFormReturn<PlanForm
       <Form.Group controlId="plan-currency">
         <Form.Label>{messages.currency}</Form.Label>
         <Form.Control
+          size="sm"
           {...register('currency')}
           list="currency-codes"
           autoComplete="off"
@@ -202,7 +203,7 @@ export function PlanFields({ form, placeholder }: PlanFieldsProps) {
     <>
       <Form.Group controlId="plan-name" className="wide">
         <Form.Label>{messages.name}</Form.Label>
-        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
+        <Form.Control size="sm" {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <NotationFields form={form} />
@@ -231,6 +232,7 @@ export function PlanFields({ form, placeholder }: PlanFieldsProps) {
       <Form.Group controlId="plan-months">
         <Form.Label>{messages.numberOfMonths}</Form.Label>
         <Form.Control
+          size="sm"
           {...register('months', { valueAsNumber: true })}
           inputMode="numeric"
           isInvalid={!!errors.months}

@@ -52,7 +52,7 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
     >
       <Form.Group controlId="group-name" className="wide">
         <Form.Label>{messages.name}</Form.Label>
-        <Form.Control {...register('name')} autoFocus isInvalid={!!errors.name} autoComplete="off" />
+        <Form.Control size="sm" {...register('name')} autoFocus isInvalid={!!errors.name} autoComplete="off" />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="group-side">

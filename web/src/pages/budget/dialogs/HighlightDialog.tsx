@@ -131,6 +131,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
       <Form.Group controlId="highlight-word">
         <Form.Label>{messages.showTheWord}</Form.Label>
         <Form.Control
+          size="sm"
           maxLength={24}
           value={settings.word}
           placeholder={messages.tooDear}

@@ -88,7 +88,13 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
       </Form.Group>
       <Form.Group controlId="line-target">
         <Form.Label>{messages.targetShareOfIncome}</Form.Label>
-        <Form.Control {...register('target')} placeholder={messages.none} inputMode="decimal" autoComplete="off" />
+        <Form.Control
+          size="sm"
+          {...register('target')}
+          placeholder={messages.none}
+          inputMode="decimal"
+          autoComplete="off"
+        />
       </Form.Group>
       <Form.Check
         className="wide"
@@ -99,7 +105,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
       />
       <Form.Group controlId="line-note" className="wide">
         <Form.Label>{messages.note}</Form.Label>
-        <Form.Control as="textarea" rows={3} maxLength={2000} {...register('note')} />
+        <Form.Control size="sm" as="textarea" rows={3} maxLength={2000} {...register('note')} />
       </Form.Group>
     </FormDialog>
   );

@@ -37,6 +37,7 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
       <Form.Group controlId="figure-note" className="wide">
         <Form.Label>{messages.noteLeaveItEmptyTo}</Form.Label>
         <Form.Control
+          size="sm"
           as="textarea"
           rows={4}
           maxLength={2000}
