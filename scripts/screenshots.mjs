@@ -79,7 +79,7 @@ try {
     await cell(page, 'Net pay Mara', 3).click();
     await page.keyboard.press('F8');
   });
-  await picture('phone', '/plans/household/budget', (page) => cell(page, 'Groceries', 1).click(), { viewport: PHONE });
+  await picture('phone', '/plans/household/budget', (page) => cell(page, 'Rent', 1).click(), { viewport: PHONE });
   await picture('overview', '/plans/household/overview?year=2026', drawn);
   await picture('projection', '/plans/household/projection?year=2026', async (page) => {
     await page.getByLabel('Years', { exact: true }).fill('4');
