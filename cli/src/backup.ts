@@ -2,6 +2,7 @@ import { resolve } from 'node:path';
 import { Command } from 'commander';
 import { CliError } from './error.ts';
 import { dataFolder } from './folders.ts';
+import { messages } from './messages.ts';
 
 interface BackupOptions {
   readonly data?: string;
@@ -20,7 +21,7 @@ export function backupCommand(): Command {
       const file = databaseFile(dataFolder(options));
       try {
         await copyDatabase(file, resolve(out));
-        console.log(`${file} is copied to ${resolve(out)}.`);
+        console.log(messages.isCopiedTo(file, resolve(out)));
       } catch (error) {
         if (error instanceof DatabaseError) throw new CliError(error.message);
         throw error;

@@ -16,6 +16,7 @@ import {
 import { planTable, toCsv, toText } from '@haushalt/formats';
 import { CliError } from './error.ts';
 import { readPlanFile } from './planFile.ts';
+import { messages } from './messages.ts';
 
 interface CalcOptions {
   readonly format: 'table' | 'csv' | 'json';
@@ -77,20 +78,20 @@ function print(model: PlanModel, { format, by }: CalcOptions): string {
 
 function withValue(document: Document, setting: string): Document {
   const match = /^(.+?)=(.*)$/.exec(setting);
-  if (!match) throw new CliError(`--set "${setting}" should look like "Inflation=3%".`);
+  if (!match) throw new CliError(messages.setShouldLookLikeInflation(setting));
   const [, name, text] = match as unknown as [string, string, string];
   const id = namesOf(document).find(name)?.id;
   const assumption = id === undefined ? undefined : document.assumptions.get(id);
   if (!assumption) throw new CliError(`--set: the plan has no assumption called ${name.trim()}.`);
   const read = readFigure(text, 'en', assumption.unit);
-  if (!read.ok) throw new CliError(`--set ${assumption.name}: ${read.message}`);
-  if (read.figure === null) throw new CliError(`--set ${assumption.name}: a value is needed.`);
+  if (!read.ok) throw new CliError(messages.settingRefused(assumption.name, read.message));
+  if (read.figure === null) throw new CliError(messages.setAValueIsNeeded(assumption.name));
   const decision = decide(document, {
     kind: 'assumption.set',
     assumption: assumption.id,
     settings: { value: read.figure },
   });
-  if (!decision.ok) throw new CliError(`--set ${assumption.name}: ${decision.refusal.message}`);
+  if (!decision.ok) throw new CliError(messages.settingRefused(assumption.name, decision.refusal.message));
   // What is tried holds for all months, so dated steps do not apply.
   const steps = [...document.assumptionSteps.values()].filter((step) => step.assumption === assumption.id);
   const removals = steps.map((step) => ({ table: 'assumptionSteps' as const, id: step.id, before: step, after: null }));

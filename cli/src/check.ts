@@ -1,6 +1,7 @@
 import { Command } from 'commander';
 import { Model, WHY, findingsOf, monthInWords, nameOf, planOf, reasonOf } from '@haushalt/core';
 import { readPlanFile } from './planFile.ts';
+import { messages } from './messages.ts';
 
 /** `haushalt check FILE`: prints what a careful reviewer would find in a plan. */
 export function checkCommand(): Command {
@@ -18,14 +19,12 @@ export function checkCommand(): Command {
         const month = place.month === null ? '' : `, ${monthInWords(place.month, locale)}`;
         console.log(`${message} [${nameOf(document, place.id) ?? place.id}${month}]`);
         console.log(`  ${WHY[kind]}`);
-        if (mend) console.log(`  To mend it: ${mend.words}.`);
-        if (reason !== null) console.log(`  Set aside: ${reason}`);
+        if (mend) console.log(messages.toMendIt(mend.words));
+        if (reason !== null) console.log(messages.setAside(reason));
       }
       const found = open.length;
       const aside = findings.length - open.length;
-      console.log(
-        `${found === 0 ? 'Nothing found' : found === 1 ? '1 finding' : `${found} findings`}${aside === 0 ? '' : `, ${aside} set aside`}.`,
-      );
+      console.log(messages.summary(found, aside));
       if (found > 0) process.exitCode = 1;
     });
 }

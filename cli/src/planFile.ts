@@ -1,25 +1,26 @@
 import { readFileSync } from 'node:fs';
 import { PlanFormatError, parseEntries, parsePlan, type Document, type LedgerEntry } from '@haushalt/core';
 import { CliError } from './error.ts';
+import { messages } from './messages.ts';
 
 /**
  * The plan in a file, and the entries of its ledger; `-` is standard input. Throws `CliError` with the file and the place
  * when it cannot be read.
  */
 export function readPlanFile(file: string): { document: Document; entries: LedgerEntry[] } {
-  const name = file === '-' ? 'Standard input' : file;
+  const name = file === '-' ? messages.standardInput : file;
   let bytes: Buffer;
   try {
     bytes = readFileSync(file === '-' ? 0 : file);
   } catch {
-    throw new CliError(`${name} cannot be read. Is the path right?`);
+    throw new CliError(messages.cannotBeReadIsThe(name));
   }
   const text = decoded(bytes, name);
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    throw new CliError(`${name} is not valid JSON: ${(error as Error).message}.`);
+    throw new CliError(messages.isNotValidJson(name, (error as Error).message));
   }
   try {
     const document = parsePlan(json);
@@ -37,6 +38,6 @@ function decoded(bytes: Buffer, name: string): string {
   try {
     return new TextDecoder(encoding, { fatal: true }).decode(bytes);
   } catch {
-    throw new CliError(`${name} is not written in UTF-8. Save it in that encoding.`);
+    throw new CliError(messages.isNotWrittenInUtf(name));
   }
 }

@@ -6,6 +6,7 @@ import { CliError } from './error.ts';
 import { dataFolder, root } from './folders.ts';
 import { readPlanFile } from './planFile.ts';
 import { VERSION } from './version.ts';
+import { messages } from './messages.ts';
 
 interface ServeCommandOptions {
   readonly port: number;
@@ -42,10 +43,8 @@ export function serveCommand(): Command {
 }
 
 async function run(options: ServeCommandOptions): Promise<void> {
-  if (options.fresh && !options.demo)
-    throw new CliError('--fresh removes a database and is only taken together with --demo.');
-  if (options.fresh && options.data)
-    throw new CliError('--fresh only starts over the demo’s own database; leave --data out.');
+  if (options.fresh && !options.demo) throw new CliError(messages.freshRemovesADatabaseAnd);
+  if (options.fresh && options.data) throw new CliError(messages.freshOnlyStartsOverThe);
   // Fetched here, so that the other commands need not load the server.
   const { DatabaseError, PortTaken, ServeRefused, serve } = await import('@haushalt/server');
   const data = dataFolder(options);
@@ -62,15 +61,13 @@ async function run(options: ServeCommandOptions): Promise<void> {
       logLevel: options.logLevel,
       ...(options.demo ? { demo: demoPlans } : {}),
     });
-    console.log(`Haushalt is ready: ${url}\nPlans are kept in ${data}. Press Ctrl-C to end.`);
+    console.log(messages.haushaltIsReadyPlansAre(url, data));
     const end = () => void close().then(() => process.exit(0));
     process.once('SIGINT', end);
     process.once('SIGTERM', end);
   } catch (error) {
     if (error instanceof PortTaken) {
-      throw new CliError(
-        `${error.message}${error.free ? ` Port ${error.free} is free: add --port ${error.free}.` : ''}`,
-      );
+      throw new CliError(messages.isFreeAddPort(error.message, error.free));
     }
     if (error instanceof DatabaseError || error instanceof ServeRefused) throw new CliError(error.message);
     const { code, message } = error as NodeJS.ErrnoException;
@@ -81,7 +78,7 @@ async function run(options: ServeCommandOptions): Promise<void> {
       code === 'EAI_AGAIN' ||
       code === 'EINVAL'
     )
-      throw new CliError(`Cannot listen on ${options.host}:${options.port}: ${message}.`);
+      throw new CliError(messages.cannotListenOn(options.host, options.port, message));
     throw error;
   }
 }
@@ -100,7 +97,6 @@ function collect(value: string, earlier: readonly string[]): string[] {
 
 function readPort(text: string): number {
   const port = Number(text);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535)
-    throw new InvalidArgumentError('A port is a number from 1 to 65535.');
+  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new InvalidArgumentError(messages.aPortIsANumber);
   return port;
 }

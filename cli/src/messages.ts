@@ -1,0 +1,32 @@
+/** What the command line says, but for the help of its commands. */
+export const messages = {
+  // backup
+  isCopiedTo: (file: string, to: string) => `${file} is copied to ${to}.`,
+
+  // calc
+  setShouldLookLikeInflation: (setting: string) => `--set "${setting}" should look like "Inflation=3%".`,
+  settingRefused: (name: string, message: string) => `--set ${name}: ${message}`,
+  setAValueIsNeeded: (name: string) => `--set ${name}: a value is needed.`,
+
+  // check
+  toMendIt: (words: string) => `  To mend it: ${words}.`,
+  setAside: (reason: string) => `  Set aside: ${reason}`,
+  summary: (found: number, aside: number) =>
+    `${found === 0 ? 'Nothing found' : found === 1 ? '1 finding' : `${found} findings`}${aside === 0 ? '' : `, ${aside} set aside`}.`,
+
+  // planFile
+  standardInput: 'Standard input',
+  cannotBeReadIsThe: (name: string) => `${name} cannot be read. Is the path right?`,
+  isNotValidJson: (name: string, message: string) => `${name} is not valid JSON: ${message}.`,
+  isNotWrittenInUtf: (name: string) => `${name} is not written in UTF-8. Save it in that encoding.`,
+
+  // serve
+  freshRemovesADatabaseAnd: '--fresh removes a database and is only taken together with --demo.',
+  freshOnlyStartsOverThe: '--fresh only starts over the demo’s own database; leave --data out.',
+  haushaltIsReadyPlansAre: (url: string, data: string) => `Haushalt is ready: ${url}
+Plans are kept in ${data}. Press Ctrl-C to end.`,
+  isFreeAddPort: (message: string, free: number) =>
+    `${message}${free ? ` Port ${free} is free: add --port ${free}.` : ''}`,
+  cannotListenOn: (host: string, port: number, message: string) => `Cannot listen on ${host}:${port}: ${message}.`,
+  aPortIsANumber: 'A port is a number from 1 to 65535.',
+};
