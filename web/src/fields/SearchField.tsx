@@ -3,6 +3,7 @@ import { useCombobox } from 'downshift';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { messages } from '../messages/fields.ts';
+import { useUnfinished } from '../ui/useUnfinished.ts';
 
 /** What can be chosen: a heading tells apart what belongs together. */
 export interface SearchOption {
@@ -76,15 +77,17 @@ export function SearchField(props: SearchFieldProps) {
       return changes;
     },
   });
-  const leave = () => {
-    if (typed === null) return;
-    const same = options.filter(({ words }) => plain(words) === plain(typed));
-    const only = same.length > 0 ? same : found;
-    if (typed.trim() === '' && options.some((option) => option.value === '')) choose({ value: '', words: '' });
-    else if (typed.trim() === '') reset();
-    else if (only.length === 1) choose(only[0]!);
-    else setRefusal(messages.nothingIsCalled(typed));
+  /** Chooses what has been typed means; why not, where that is nothing or not clear. */
+  const settle = (text: string): string | null => {
+    const same = options.filter(({ words }) => plain(words) === plain(text));
+    const meant = same.length > 0 ? same : matching(options, text);
+    if (text.trim() === '') reset();
+    else if (meant.length === 1) choose(meant[0]!);
+    else return messages.nothingIsCalled(text);
+    return null;
   };
+  const leave = () => setRefusal(typed === null ? null : settle(typed));
+  useUnfinished({ text: typed ?? '', isOpen: typed !== null && typed.trim() !== '', take: () => settle(typed ?? '') });
 
   return (
     <span className={`search-field ${className}`}>

@@ -50,6 +50,15 @@ describe('one of many, chosen by its words', () => {
     expect(taken).not.toHaveBeenCalled();
   });
 
+  it('is taken, or told as not taken, when the field goes', async () => {
+    const taken = vi.fn();
+    const { user, leave } = inPlan(plan, field('', taken));
+    await user.type(box(), 'xylophone');
+    leave();
+    expect(await screen.findByText(/“xylophone” was not taken\./)).toBeTruthy();
+    expect(taken).not.toHaveBeenCalled();
+  });
+
   it('is not changed by passing through it', async () => {
     const taken = vi.fn();
     const { user } = inPlan(plan, field('g', taken));
