@@ -146,6 +146,13 @@ describe('commands', () => {
     ]);
   });
 
+  it('of an earlier version, from a page open since, are carried out', async () => {
+    await newPlan();
+    const sent = await send('c1', { kind: 'pot.set', pot: 'kitchen', settings: { name: 'Kitchen', deposit: '20' } });
+    expect(sent).toMatchObject({ status: 200, body: { kind: 'fund.set' } });
+    expect((await call('GET', '/plans/p1')).body.tables.savings).toMatchObject([{ id: 'kitchen', name: 'Kitchen' }]);
+  });
+
   it('that no longer fit are answered with 409 and a sentence, and change nothing', async () => {
     await planWithRent();
     await send('c4', { kind: 'line.setFigure', line: 'l', month: '2026-02', reach: 'month', figure: 1 });

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { COMMANDS, MAX_MONTHS, MAX_WHAT, type Fields, type Month } from '@haushalt/core';
+import { COMMANDS, FORMER_KINDS, MAX_MONTHS, MAX_WHAT, commandOfToday, type Fields, type Month } from '@haushalt/core';
 import type { EntryFilter, Page } from '../store/ledger.ts';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
@@ -19,7 +19,7 @@ const envelope = allOf({
   id,
   command: Joi.object({
     kind: Joi.string()
-      .valid(...Object.keys(orders))
+      .valid(...Object.keys(orders), ...FORMER_KINDS)
       .required(),
   }).unknown(),
 });
@@ -58,7 +58,9 @@ const copy = allOf({ id });
 /** A command or a step through history, as it was sent to a plan. */
 export function readOrder(body: unknown): { id: string; order: Order } {
   const { id, command } = read<{ id: string; command: { kind: string } }>(envelope, body);
-  return { id, order: read<Order>(orderSchemas.get(command.kind)!, command, 'command') };
+  // A page may have been open since before the program was renewed.
+  const order = commandOfToday(command);
+  return { id, order: read<Order>(orderSchemas.get(order.kind)!, order, 'command') };
 }
 
 /** The settings of a plan to be created. */

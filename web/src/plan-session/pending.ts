@@ -1,5 +1,6 @@
+import { commandOfToday } from '@haushalt/core';
 import type { PendingStore } from './session.ts';
-import type { PendingOrder } from './orders.ts';
+import { isStep, type PendingOrder } from './orders.ts';
 
 /** An order as it is kept: with its place among the others, whichever tab they were given in. */
 interface Kept extends PendingOrder {
@@ -43,7 +44,9 @@ function read(text: string | null): Kept[] {
     const stored = JSON.parse(text ?? '') as Partial<Kept> | null;
     const isOrder =
       typeof stored?.id === 'string' && typeof stored.order?.kind === 'string' && typeof stored.at === 'number';
-    return isOrder ? [stored as Kept] : [];
+    if (!isOrder) return [];
+    const pending = stored as Kept;
+    return [isStep(pending.order) ? pending : { ...pending, order: commandOfToday(pending.order) }];
   } catch {
     return [];
   }

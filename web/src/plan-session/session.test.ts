@@ -486,6 +486,15 @@ describe('trying out', () => {
 });
 
 describe('orders on their way', () => {
+  it('given in an earlier version of the program are read as they are called today', () => {
+    const storage = new MemoryStorage();
+    const former = { id: 'o1', order: { kind: 'pot.set', pot: 'kitchen', settings: { deposit: '20' } }, at: 1 };
+    storage.setItem('haushalt:order:p:o1', JSON.stringify(former));
+    expect(pendingInBrowser('p', storage).read()).toEqual([
+      { id: 'o1', order: { kind: 'fund.set', fund: 'kitchen', settings: { deposit: '20' } } },
+    ]);
+  });
+
   it('of two tabs of one plan are all sent, and none twice', async () => {
     server.away = true;
     const storage = new MemoryStorage();

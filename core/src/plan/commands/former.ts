@@ -1,0 +1,28 @@
+import type { Command } from './commands.ts';
+
+/** What commands were called in earlier versions of the program, and their fields. */
+const RENAMED: Readonly<Record<string, Command['kind']>> = {
+  'plan.carryOn': 'plan.rollForward',
+  'pot.set': 'fund.set',
+  'pot.setMove': 'fund.setMove',
+};
+
+export const FORMER_KINDS: readonly string[] = Object.keys(RENAMED);
+
+const FORMER_FIELDS: Readonly<Record<string, string>> = { pot: 'fund' };
+
+/**
+ * A command as it is called today. What was given while the server was away may be sent by a newer version of the program
+ * than it was given in.
+ */
+export function commandOfToday(command: { readonly kind: string }): Command {
+  const kind = RENAMED[command.kind];
+  if (kind === undefined) return command as Command;
+  return { ...(withTodaysFields(command) as object), kind } as Command;
+}
+
+function withTodaysFields(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
+  const entries = Object.entries(value).map(([name, part]) => [FORMER_FIELDS[name] ?? name, withTodaysFields(part)]);
+  return Object.fromEntries(entries);
+}
