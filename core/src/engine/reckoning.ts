@@ -303,7 +303,7 @@ function explainOutput(model: PlanModel, id: string, about: string, period: numb
       subtracted: false,
     }));
   const { word } = CALCULATORS[calculator.table];
-  const words = messages.asTheGivesItFrom(about.charAt(0).toUpperCase(), about.slice(1), word, calculator.row.name);
+  const words = messages.asTheGivesItFrom(about, word, calculator.row.name);
   return { source: 'calculator', words, parts };
 }
 

@@ -245,7 +245,7 @@ class Parser {
     if (!arg || (orFigures && (arg.kind !== 'word' || args.length > 2))) return args;
     const refuse = () =>
       new FormulaError(
-        messages.isWrittenIsExpectedHere(description.name, this.written(description), either(words)),
+        messages.isWrittenIsExpectedHere(description.name, this.written(description), messages.eitherOf(words)),
         arg.place,
       );
     if (arg.kind === 'word' && words.includes(arg.word)) return args;
@@ -253,11 +253,6 @@ class Parser {
     if (option !== 'effective' || !words.includes(option)) throw refuse();
     return args.map((each, index) => (index === at ? { kind: 'option', option, place: arg.place } : each));
   }
-}
-
-/** Words in a row: "quarter or year". */
-function either(words: readonly string[]): string {
-  return messages.eitherOf(words.length, words.join(), words.slice(0, -1).join(', '), words.at(-1)!);
 }
 
 function isCalendarWord(name: string): boolean {

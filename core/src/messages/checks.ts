@@ -51,21 +51,21 @@ export const messages = {
   removeTheHighlight: 'Remove the highlight',
   theHighlightWatchesWhichHas: (word: string, name: string) =>
     `The highlight “${word}” watches ${name}, which has no figures.`,
-  theHighlightOnNeverShows: (word: string, name: string, word2: string) =>
-    `The highlight “${word}” on ${name} never shows: wherever it would, “${word2}” does.`,
-  itMayBeMeantAs: (write: string) => ` It may be meant as ${write}.`,
-  theHighlightWaitsForTo: (word: string, name: string, write: string, write2: string, meant: string) =>
-    `The highlight “${word}” waits for ${name} to come to ${write}, but it never gets further than ${write2} from zero.${meant}`,
+  theHighlightOnNeverShows: (word: string, name: string, other: string) =>
+    `The highlight “${word}” on ${name} never shows: wherever it would, “${other}” does.`,
+  itMayBeMeantAs: (limit: string) => ` It may be meant as ${limit}.`,
+  theHighlightWaitsForTo: (word: string, name: string, limit: string, furthest: string, meant: string) =>
+    `The highlight “${word}” waits for ${name} to come to ${limit}, but it never gets further than ${furthest} from zero.${meant}`,
 
   // rules
-  theRuleOfHasTyped: (name: string, written: string, name2: string) =>
-    `The rule of ${name} has ${written} typed in, which is the value of ${name2}.`,
+  theRuleOfHasTyped: (name: string, written: string, assumption: string) =>
+    `The rule of ${name} has ${written} typed in, which is the value of ${assumption}.`,
   putInItsPlace: (name: string) => `Put ${name} in its place`,
   theRuleOfAddsAnd: (name: string, partName: string, wholeName: string) =>
     `The rule of ${name} adds ${partName} and ${wholeName}, which contains it.`,
   repeatsWhichCountsAlready: (name: string, names: string, of: string) =>
     `${name} repeats ${names}, which ${of} counts already.`,
-  andMore: (emptyCount: number, emptyCount2: number) => (emptyCount === 1 ? '' : ` and ${emptyCount2} more`),
+  andMore: (others: number) => (others === 0 ? '' : ` and ${others} more`),
   byWhichIsEmptyIn: (name: string, verb: string, of: string, month: string, others: string) =>
     `${name} ${verb} by ${of}, which is empty in ${month}${others}.`,
   theSameInOneMore: (otherCount: number) =>

@@ -7,10 +7,10 @@ export const messages = {
   theLowerLimitHasTo: 'The lower limit has to be below the upper one.',
   thisStepIsNoLonger: 'This step is no longer there.',
   aHeadingMayHave80: 'A heading may have 80 letters.',
-  mayNotGoBelowChange: (name: string, write: string) =>
-    `${name} may not go below ${write}. Change its limits to go there.`,
-  mayNotGoAboveChange: (name: string, write: string) =>
-    `${name} may not go above ${write}. Change its limits to go there.`,
+  mayNotGoBelowChange: (name: string, limit: string) =>
+    `${name} may not go below ${limit}. Change its limits to go there.`,
+  mayNotGoAboveChange: (name: string, limit: string) =>
+    `${name} may not go above ${limit}. Change its limits to go there.`,
 
   // calculators
   onlyALoanHasOther: 'Only a loan has other offers.',
@@ -107,7 +107,7 @@ export const messages = {
   theRuleHasABeginning: 'The rule has a beginning already.',
   thisExceptionIsNoLonger: 'This exception is no longer there.',
   thatMonthHasAnException: 'That month has an exception already.',
-  fromUntil: (month: string, month2: string) => `from ${month} until ${month2}`,
+  fromUntil: (from: string, until: string) => `from ${from} until ${until}`,
   in: (month: string) => `in ${month}`,
   fromOn: (month: string) => `from ${month} on`,
 

@@ -1,8 +1,7 @@
 /** What the core says: document. */
 export const messages = {
   // formulas
-  thisGivesButIsExpected: (unitWords: string, unitWords2: string) =>
-    `This gives ${unitWords}, but ${unitWords2} is expected.`,
+  thisGivesButIsExpected: (given: string, expected: string) => `This gives ${given}, but ${expected} is expected.`,
   aPlainNumber: 'a plain number',
   aPercentage: 'a percentage',
   aRatePerYear: 'a rate per year',
@@ -44,7 +43,7 @@ export const messages = {
   copy: (attempt: number) => (attempt === 1 ? ' copy' : ` copy ${attempt}`),
 
   // scenarios
-  insteadOf: (name: string, write: string, write2: string) => `${name} ${write} instead of ${write2}`,
+  insteadOf: (name: string, value: string, usual: string) => `${name} ${value} instead of ${usual}`,
   inMonthsFromOn: (monthCount: number, first: string) =>
     monthCount === 1 ? `in ${first}` : `in ${monthCount} months from ${first} on`,
   otherFigures: (of: string | undefined, when: string) => `${of ?? 'a line'} other figures ${when}`,

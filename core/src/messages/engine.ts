@@ -36,8 +36,8 @@ export const messages = {
   anAssumptionComputedByThis: 'An assumption computed by this formula:',
   laterValue: (money: string, month: string) => `, ${money} from ${month} on`,
   anAssumption: (money: string, steps: string) => `An assumption: ${money}${steps}.`,
-  asTheGivesItFrom: (charAt: string, about: string, word: string, name: string) =>
-    `${charAt}${about}, as the ${word} ${name} gives it from:`,
+  asTheGivesItFrom: (about: string, word: string, name: string) =>
+    `${about.charAt(0).toUpperCase()}${about.slice(1)}, as the ${word} ${name} gives it from:`,
   nothingHasBeenEnteredHere: 'Nothing has been entered here yet.',
   typedFigure: (money: string) => `Typed: ${money}.`,
   givenByThisFormula: 'Given by this formula:',

@@ -6,8 +6,8 @@ export const messages = {
   nothingInThisPlanIs: (name: string, hint: string) => `Nothing in this plan is called ${name}.${hint}`,
   taxIsWrittenTaxSchedule: 'tax is written tax(schedule, income), with one of the plan’s tax schedules.',
   hasNoOutputCalled: (name: string, output: string) => `${name} has no output called ${output}.`,
-  isSayWhichOfIts: (name: string, article: string, word: string, write: string) =>
-    `${name} is ${article} ${word}. Say which of its figures is meant, for example ${write}.`,
+  isSayWhichOfIts: (name: string, article: string, word: string, example: string) =>
+    `${name} is ${article} ${word}. Say which of its figures is meant, for example ${example}.`,
   hasNoOutputCalledIt: (name: string, output: string, outputs: string) =>
     `${name} has no output called ${output}. It has ${outputs}.`,
 
@@ -32,8 +32,9 @@ export const messages = {
     `${name} is written ${written}; here it has ${count}.`,
   isWrittenIsExpectedHere: (name: string, written: string, either: string) =>
     `${name} is written ${written}; ${either} is expected here.`,
-  eitherOf: (wordCount: number, words: string, words2: string, words3: string) =>
-    wordCount < 2 ? words : `${words2} or ${words3}`,
+  /** Words in a row: "quarter or year". */
+  eitherOf: (words: readonly string[]) =>
+    words.length < 2 ? words.join() : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`,
   oneArgumentArguments: (args: number) =>
     args === 0 ? 'no argument' : args === 1 ? 'one argument' : `${args} arguments`,
 
@@ -49,12 +50,12 @@ export const messages = {
   textHasNoPlaceIn: 'Text has no place in a rule. A name with signs in it stands in single quotes.',
   leaveTheCurrencySignOut: 'Leave the currency sign out: money is written as a plain number.',
   aNameWithOtherSigns: "A name with other signs stands in single quotes: 'Phone & internet'.",
-  hasNoMeaningHere: (codePoint: string) => `"${codePoint}" has no meaning here.`,
+  hasNoMeaningHere: (sign: string) => `"${sign}" has no meaning here.`,
 
   // units
   aMoney: (operator: string, words: string) =>
     `${operator === '+' ? 'Adds' : 'Takes'} a ${words} ${operator === '+' ? 'to' : 'from'} money.`,
-  theOf: (words: string, write: string) => `the ${words} of ${write}`,
+  theOf: (unit: string, part: string) => `the ${unit} of ${part}`,
   multipliesMoneyByMoney: 'Multiplies money by money.',
   appliesTheYearlyRateTo: (rate: string) => `Applies the yearly rate ${rate} to a month’s money.`,
   monthlyATwelfth: (rate: string) => `monthly(${rate}), a twelfth`,
@@ -62,9 +63,8 @@ export const messages = {
   aRatePerMonthIs: (text: string) => `A rate per month is expected here; ${text} is per year.`,
   theTwelfthRoot: (replacement: string) => `${replacement}, the twelfth root`,
   aTwelfth: (replacement: string) => `${replacement}, a twelfth`,
-  mixesAnd: (words: string, words2: string) => `Mixes ${words} and ${words2}.`,
-  unitsDoNotFit: (verb: string, words: string, link: string, words2: string) =>
-    `This ${verb} ${words} ${link} ${words2}.`,
+  mixesAnd: (unit: string, other: string) => `Mixes ${unit} and ${other}.`,
+  unitsDoNotFit: (verb: string, unit: string, link: string, other: string) => `This ${verb} ${unit} ${link} ${other}.`,
   aFactor: 'a factor',
   aNumber: 'a number',
 };

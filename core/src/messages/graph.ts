@@ -1,12 +1,12 @@
 /** What the core says: graph. */
 export const messages = {
   // circles
-  needs: (of: string, of2: string) => `${of} needs ${of2}`,
+  needs: (name: string, needed: string) => `${name} needs ${needed}`,
   moreLinks: (allCount: number) => `… (${allCount} more)`,
 
   // references
-  usesChangeThatRuleFirst: (users: string, name: string, name2: string) =>
-    `${users} uses ${name}.${name2}. Change that rule first.`,
+  usesChangeThatRuleFirst: (users: string, name: string, output: string) =>
+    `${users} uses ${name}.${output}. Change that rule first.`,
 
   // users
   theProjectionOf: (name: string) => `the projection of ${name}`,

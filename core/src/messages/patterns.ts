@@ -5,7 +5,7 @@ export const messages = {
     months === 1 ? 'every month' : months === 12 ? 'every year' : `every ${months} months`,
   firstIn: (figure: string, everyMonths: string, month: string) => `${figure} ${everyMonths}, first in ${month}`,
   aYearAllOfIt: (figure: string, named: string) => `${figure} a year, all of it in ${named}`,
-  aYearEachMonth: (figure: string, figure2: string) => `${figure} a year, ${figure2} each month`,
+  aYearEachMonth: (figure: string, monthly: string) => `${figure} a year, ${monthly} each month`,
   growthFrom: (figure: string, month: string, how: string, name: string) =>
     `${figure} from ${month} on, ${how} by ${name}`,
   lessOrMore: (figure: string, step: number) => `${figure} ${step < 0 ? 'less' : 'more'}`,

@@ -66,7 +66,8 @@ export function SearchField(props: SearchFieldProps) {
   const box = useCombobox<SearchOption>({
     items: [...found],
     itemToString: (option) => option?.words ?? '',
-    selectedItem: chosen,
+    // While something is typed nothing is chosen yet, so that what was chosen before can be chosen again.
+    selectedItem: typed === null ? chosen : null,
     inputValue: typed ?? chosen?.words ?? '',
     onSelectedItemChange: ({ selectedItem }) => selectedItem && choose(selectedItem),
     stateReducer(state, { type, changes }) {

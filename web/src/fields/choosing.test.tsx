@@ -50,6 +50,16 @@ describe('one of many, chosen by its words', () => {
     expect(taken).not.toHaveBeenCalled();
   });
 
+  it('can be the one that was chosen before, though its letters are those of others too', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, field('r', taken));
+    await user.type(box(), '{Control>}a{/Control}r{Enter}');
+    expect(box().value).toBe('Rent');
+    await user.tab();
+    expect(screen.queryByRole('alert')).toBeNull();
+    expect(taken).not.toHaveBeenCalled();
+  });
+
   it('is taken, or told as not taken, when the field goes', async () => {
     const taken = vi.fn();
     const { user, leave } = inPlan(plan, field('', taken));

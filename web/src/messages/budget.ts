@@ -193,7 +193,7 @@ export const messages = {
   rhythmDayToDay: 'day to day',
 
   // HighlightDialog
-  highlightsOf: (of: string | undefined) => `Highlights of ${of}`,
+  highlightsOf: (name: string | undefined) => `Highlights name ${name}`,
   addTheHighlight: 'Add the highlight',
   removeTheHighlight: (word: string) => `Remove the highlight ${word}`,
   whenTheFigureOf: 'When the figure of',
@@ -207,7 +207,7 @@ export const messages = {
   showTheWord: 'show the word',
   tooDear: 'too dear',
   inTheToneOf: 'in the tone of',
-  and: (write: string, write2: string) => `${write} and ${write2}`,
+  and: (low: string, high: string) => `${low} and ${high}`,
 
   // LineDialog
   itsMonthsAddedUp: 'its months added up',
@@ -225,7 +225,7 @@ export const messages = {
   note: 'Note',
 
   // NoteDialog
-  noteOn: (of: string | undefined, month: string) => `Note on ${of}, ${month}`,
+  noteOn: (name: string | undefined, month: string) => `Note on ${name}, ${month}`,
   keepTheNote: 'Keep the note',
   noteLeaveItEmptyTo: 'Note; leave it empty to take it away',
 
@@ -382,14 +382,14 @@ export const messages = {
   now: (figure: string) => `now ${figure}`,
   nowNothing: 'now nothing',
   inPerCentOfIncome: (name: string) => `${name} in per cent of income`,
-  givenMoreThanThereIs: (share: string, share2: string) => `${share} given: ${share2} more than there is.`,
-  givenStillFreeAMonth: (share: string, share2: string, figure: string) =>
-    `${share} given, ${share2} still free: ${figure} a month.`,
+  givenMoreThanThereIs: (given: string, over: string) => `${given} given: ${over} more than there is.`,
+  givenStillFreeAMonth: (given: string, free: string, figure: string) =>
+    `${given} given, ${free} still free: ${figure} a month.`,
   makeTheseTheRules: 'Make these the rules',
 
   // Timeline
   theRuleOfAlongThe: (name: string) => `The rule of ${name} along the months`,
-  anException: (month: string, sayingText: string) => `${month}, an exception: ${sayingText}`,
+  anException: (month: string, figure: string) => `${month}, an exception: ${figure}`,
 
   // usePanels
   selectALineToSee: 'Select a line to see its rule.',

@@ -25,7 +25,7 @@ export const messages = {
   group: 'Group',
   aNewGroup: (groupName: string) => `A new group, ${groupName}`,
   line: 'Line',
-  itsRule: (toShown: string) => `Its rule: ${toShown}`,
+  itsRule: (rule: string) => `Its rule: ${rule}`,
 
   // Terms
   termsTheOneChosenIs: 'Terms; the one chosen is computed from the others',

@@ -67,7 +67,7 @@ export const messages = {
   nothing: 'nothing',
 
   // draft
-  seriesOfScenario: (name: string, name2: string | undefined) => `${name}, ${name2 ?? 'a deleted scenario'}`,
+  seriesOfScenario: (name: string, scenario: string | undefined) => `${name}, ${scenario ?? 'a deleted scenario'}`,
   seriesProjectedFrom: (name: string, projectedFrom: number) => `${name}, projected from ${projectedFrom}`,
   incomeExpensesAndNet: 'Income, expenses and net',
 };

@@ -20,7 +20,7 @@ export const messages = {
   theMonthsNumberInThe: 'the month’s number in the plan',
   wholeYearsSinceThePlans: 'whole years since the plan’s start',
   daysInTheMonth: 'how many days the month has, 28 to 31',
-  forExample: (summary: string, printFormula: string) => `${summary}; for example ${printFormula}`,
+  forExample: (summary: string, example: string) => `${summary}; for example ${example}`,
 
   // keys
   enterEscInAField: 'Enter, Esc in a field',

@@ -73,7 +73,7 @@ export const messages = {
   deleteTheOffer: (name: string) => `Delete the offer ${name}`,
   anotherOffer: 'Another offer',
   itBeginsWithTheTerms: (word: string) => `It begins with the terms of the ${word}; change what is different in it.`,
-  differenceInMonths: (abs: number) => (abs === 1 ? 'a month' : `${abs} months`),
+  differenceInMonths: (months: number) => (months === 1 ? 'a month' : `${months} months`),
   earlier: (months: number, count: string) => (months > 0 ? `${count} later` : `${count} earlier`),
 
   // RateTable

@@ -57,8 +57,8 @@ export const messages = {
     `What it was in the year before, month by month, grown by ${rate}${stepping === 'monthly' ? ', a little every month' : ', once a year'}.`,
   theSumOfItsLines: 'The sum of its lines, each grown by its own rate.',
   thatIsAYear: (figure: string) => `That is ${figure} a year.`,
-  deflated: (baseYear: number, money: string, toFixed: string) =>
-    `In the money of ${baseYear}: ${money} ÷ ${toFixed} =`,
+  deflated: (baseYear: number, money: string, priceLevel: string) =>
+    `In the money of ${baseYear}: ${money} ÷ ${priceLevel} =`,
   chooseItsRate: 'Choose its rate',
   chooseWhatItGrowsBy: 'Choose what it grows by (Enter)',
 

@@ -52,7 +52,7 @@ export const messages = {
       : overCount === 1
         ? `${name} is over its budget`
         : `${overCount} lines are over their budget`,
-  netPlanned: (money: string, money2: string, lines: string) => `Net ${money}, planned ${money2}; ${lines}.`,
+  netPlanned: (actual: string, planned: string, lines: string) => `Net ${actual}, planned ${planned}; ${lines}.`,
 
   // spendingCells
   budget: 'Budget',

@@ -27,8 +27,9 @@ export const messages = {
   keepTheLinesYouNeed: (month: string) =>
     `Keep the lines you need and type what ${month} brings and costs. Anything you do not know yet can stay empty.`,
   whatIsItCalledAnd: 'What is it called, and how long is it?',
-  theFirstMonthIsCarried: (months: number | string, months2: number, month: string) =>
-    `The first month is carried across all ${months} months${months2 > 1 && months2 <= 600 ? `, until ${month}` : ''}. Single months are changed later, on the budget.`,
+  /** How far a plan goes, while its months are typed; `until` is null where they are no number of months. */
+  theFirstMonthIsCarried: (months: number, until: string | null) =>
+    `The first month is carried across all ${until === null ? '' : `${months} `}months${until !== null && months > 1 ? `, until ${until}` : ''}. Single months are changed later, on the budget.`,
   income: 'Income',
   expenses: 'Expenses',
   setAside: 'Set aside',

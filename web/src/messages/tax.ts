@@ -22,14 +22,14 @@ export const messages = {
   income: 'Income',
   lessTheAllowance: 'Allowance',
   taxed: 'Taxable income',
-  upToNothingIsDue: (money: string, money2: string) =>
-    `Up to ${money} nothing is due, and ${money2} is not more than that.`,
+  upToNothingIsDue: (limit: string, taxable: string) =>
+    `Up to ${limit} nothing is due, and ${taxable} is not more than that.`,
   band: 'Band',
   inThisBand: 'Taxable in band',
   tax: 'Tax',
   addedUp: 'Cumulative tax',
   incomesFromOn: (money: string) => `from ${money} on`,
-  bandFromTo: (money: string, money2: string) => `${money} to ${money2}`,
+  bandFromTo: (from: string, to: string) => `${from} to ${to}`,
 
   // IncomeRange
   incomesFrom: 'Incomes from',
@@ -69,7 +69,7 @@ export const messages = {
   taxBy: (name: string) => `Tax by ${name}`,
   thereIsNoOtherSchedule: 'There is no other schedule to compare with yet. Duplicate this one and change it.',
   with: 'with',
-  taxByAnd: (name: string, name2: string) => `Tax by ${name} and ${name2}`,
+  taxByAnd: (name: string, other: string) => `Tax by ${name} and ${other}`,
 
   // TaxPlacing
   theTaxOfInThe: (name: string) => `The tax of ${name} in the budget`,

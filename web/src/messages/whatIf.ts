@@ -14,7 +14,7 @@ export const messages = {
   overWhichMonths: 'Over which months',
   now: 'now',
   under: (figures: string, name: string) => `${figures} under ${name}`,
-  categoryOf: (write: string, isNow: boolean) => `${write}${isNow ? ' (now)' : ''}`,
+  categoryOf: (value: string, isNow: boolean) => `${value}${isNow ? ' (now)' : ''}`,
 
   // ProgressNote
   computing: 'Computing',
@@ -75,16 +75,16 @@ export const messages = {
   isNowAndDated: (name: string, value: string, some: boolean) =>
     `${name} is ${value} now.${some ? ' The answer holds for all months; its dated values would go.' : ''}`,
   setTo: (name: string, value: string) => `Set ${name} to ${value}`,
-  fromTo: (value: string, value2: string) => `from ${value} to ${value2}`,
-  anyFromTo: (value: string, value2: string) => `Any from ${value} to ${value2}`,
+  fromTo: (from: string, to: string) => `from ${from} to ${to}`,
+  anyFromTo: (from: string, to: string) => `Any from ${from} to ${to}`,
   anyValue: 'Any value',
   noValue: 'No value',
   withAtComesTo: (name: string, value: string, what: string, target: string) =>
     `With ${name} at ${value}, ${what} comes to ${target}.`,
   comesToWithEachOf: (what: string, target: string, valueCount: number, name: string) =>
     `${what} comes to ${target} with each of ${valueCount} values of ${name}.`,
-  comesToWithEveryValue: (what: string, target: string, name: string, value: string, value2: string) =>
-    `${what} comes to ${target} with every value of ${name} from ${value} to ${value2}.`,
+  comesToWithEveryValue: (what: string, target: string, name: string, from: string, to: string) =>
+    `${what} comes to ${target} with every from of ${name} from ${from} to ${to}.`,
   comesToWhateverIs: (what: string, target: string, name: string) => `${what} comes to ${target} whatever ${name} is.`,
   doesNotMoveItIs: (name: string, what: string, amount: string) =>
     `${name} does not move ${what}: it is ${amount} whatever it is.`,

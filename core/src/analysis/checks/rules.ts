@@ -178,7 +178,7 @@ export const blankFactors: Check = (model) => {
       if (empty.length === 0) return [];
       seen.add(id);
       const month = calendar.months[empty[0]!]!;
-      const others = messages.andMore(empty.length, empty.length - 1);
+      const others = messages.andMore(empty.length - 1);
       const message = messages.byWhichIsEmptyIn(
         line.name,
         verb,

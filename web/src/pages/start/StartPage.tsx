@@ -1,4 +1,4 @@
-import { addMonths, isCurrency, monthInWords, toMonth, writeWithUnit, type Month } from '@haushalt/core';
+import { MAX_MONTHS, addMonths, isCurrency, monthInWords, toMonth, writeWithUnit, type Month } from '@haushalt/core';
 import { useMutation } from '@tanstack/react-query';
 import { useLayoutEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -53,13 +53,7 @@ export function StartPage() {
   });
   const values = form.watch();
   // Figures that are typed already stay the same figures when they are to be written in another way.
-  const writtenIn = useRef(values.locale);
-  useLayoutEffect(() => {
-    const before = writtenIn.current;
-    if (before === values.locale) return;
-    writtenIn.current = values.locale;
-    setGroups((typed) => inNotation(typed, before, values.locale));
-  }, [values.locale]);
+  const rewrite = (locale: string) => setGroups(inNotation(groups, values.locale, locale));
   const heading = useRef<HTMLHeadingElement>(null);
   useLayoutEffect(() => heading.current?.focus(), [step]);
 
@@ -89,6 +83,8 @@ export function StartPage() {
     if (!found) setStep('plan');
   };
   const begin = toMonth(firstMonthOf(values));
+  const isLength = Number.isInteger(values.months) && values.months >= 1 && values.months <= MAX_MONTHS;
+  const last = isLength ? addMonths(begin, values.months - 1) : null;
   const totals = totalsOf(groups, begin, values.locale);
   const currency = isCurrency(values.currency) ? values.currency : 'EUR';
   const money = (value: number) => writeWithUnit(value, 'money', { locale: values.locale, currency });
@@ -141,7 +137,7 @@ export function StartPage() {
               {messages.whatComesInAndWhat}
             </h1>
             <div className="guided-notation plan-form" role="group" aria-label={messages.howFiguresAreWritten}>
-              <NotationFields form={form} />
+              <NotationFields form={form} onLocale={rewrite} />
             </div>
             <p className="guided-hint">{messages.keepTheLinesYouNeed(monthInWords(begin, values.locale))}</p>
             <DraftLines
@@ -168,13 +164,9 @@ export function StartPage() {
               noValidate
               onSubmit={(event) => void form.handleSubmit((entered) => create.mutate(entered))(event)}
             >
-              <PlanFields form={form} placeholder={ready.planName} />
+              <PlanFields form={form} placeholder={ready.planName} onLocale={rewrite} />
               <p className="wide guided-hint">
-                {messages.theFirstMonthIsCarried(
-                  Number.isFinite(values.months) ? values.months : '',
-                  values.months,
-                  monthInWords(addMonths(begin, Math.trunc(values.months) - 1), values.locale),
-                )}
+                {messages.theFirstMonthIsCarried(values.months, last && monthInWords(last, values.locale))}
               </p>
             </form>
           </>

@@ -12,6 +12,7 @@ import {
   type Negatives,
 } from '@haushalt/core';
 import Joi from 'joi';
+import type { ChangeEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
@@ -140,13 +141,18 @@ function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) 
   );
 }
 
-interface PlanFieldsProps {
-  readonly form: UseFormReturn<PlanFormValues>;
+interface PlanFieldsProps extends NotationFieldsProps {
   readonly placeholder: string;
 }
 
+interface NotationFieldsProps {
+  readonly form: UseFormReturn<PlanFormValues>;
+  /** Told of another way of writing figures, as it is chosen. */
+  readonly onLocale?: ((locale: string) => void) | undefined;
+}
+
 /** The fields for a plan's currency and how its figures are written. */
-export function NotationFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) {
+export function NotationFields({ form, onLocale }: NotationFieldsProps) {
   const {
     register,
     formState: { errors, defaultValues },
@@ -175,7 +181,13 @@ export function NotationFields({ form }: { readonly form: UseFormReturn<PlanForm
       </Form.Group>
       <Form.Group controlId="plan-locale">
         <Form.Label>{messages.figuresAreWritten}</Form.Label>
-        <Select wide {...register('locale')} isInvalid={!!errors.locale}>
+        <Select
+          wide
+          {...register('locale', {
+            onChange: (event: ChangeEvent<HTMLSelectElement>) => onLocale?.(event.target.value),
+          })}
+          isInvalid={!!errors.locale}
+        >
           {locales.map(([tag, label]) => (
             <option key={tag} value={tag}>
               {label}
@@ -189,7 +201,7 @@ export function NotationFields({ form }: { readonly form: UseFormReturn<PlanForm
 }
 
 /** The fields for a plan's name, currency, notation and months. */
-export function PlanFields({ form, placeholder }: PlanFieldsProps) {
+export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
   const {
     register,
     watch,
@@ -206,7 +218,7 @@ export function PlanFields({ form, placeholder }: PlanFieldsProps) {
         <Form.Control size="sm" {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
-      <NotationFields form={form} />
+      <NotationFields form={form} onLocale={onLocale} />
       <Form.Group controlId="plan-month">
         <Form.Label>{messages.firstMonth}</Form.Label>
         <div className="month-and-year">
