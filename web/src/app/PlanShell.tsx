@@ -83,12 +83,12 @@ function Shell({ planId }: { readonly planId: string }) {
   const undo = useCallback(() => {
     const label = session.state.undo?.label;
     const refusal = session.undo();
-    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: messages.takenBack(label) });
+    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: messages.undone(label) });
   }, [session, notices]);
   const redo = useCallback(() => {
     const label = session.state.redo?.label;
     const refusal = session.redo();
-    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: messages.doneAgain(label) });
+    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: messages.redone(label) });
   }, [session, notices]);
 
   /** Opens or closes the shelf. What is being typed there is taken first; what cannot be taken keeps it open. */
@@ -253,28 +253,26 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
       words: messages.undo,
       step: undo,
       onStep: onUndo,
-      title: messages.undoTitle,
       keys: 'Ctrl+Z',
-      none: messages.toUndo,
+      nothing: messages.nothingToUndo,
     },
     {
       name: 'redo',
       words: messages.redo,
       step: redo,
       onStep: onRedo,
-      title: messages.redoTitle,
       keys: 'Ctrl+Y',
-      none: messages.toRedo,
+      nothing: messages.nothingToRedo,
     },
   ] as const;
-  return steps.map(({ name, words, step, onStep, title, keys, none }) => (
+  return steps.map(({ name, words, step, onStep, keys, nothing }) => (
     <button
       key={name}
       type="button"
       className="tool"
       onClick={onStep}
       disabled={!step}
-      title={step ? `${title}: ${step.label} (${keys})` : messages.nothingTo(none)}
+      title={step ? `${words}: ${step.label} (${keys})` : nothing}
     >
       <Icon name={name} />
       <span className="tool-words">{words}</span>

@@ -192,7 +192,7 @@ function drop(state: GridState, terms: GridTerms): Step {
   const { text } = editing.draft;
   const refusal = isChanged(editing) && text.trim() !== '' ? terms.take(editing) : null;
   const notice = refusal && messages.wasNotTaken(text, refusal.message);
-  return { state: { ...state, mode: BROWSING }, notice: notice, stays: false };
+  return { state: { ...state, mode: BROWSING }, notice, stays: false };
 }
 
 function isShown(state: GridState, { rows, columns }: Named): boolean {

@@ -353,8 +353,6 @@ export const messages = {
   overMonths: 'Over … months',
   percentageOf: 'Of',
   itsOwnFigures: 'its own figures',
-  totals: 'Totals',
-  allOfIt: (name: string) => `${name}, all of it`,
 
   // PatternPreview
   theFiguresItGives: 'The figures it gives',
@@ -443,7 +441,7 @@ export const messages = {
   subtotalOf: (name: string) => `Subtotal of ${name}`,
 
   // TrialStrip
-  changesAreTakenBack: (count: number) => (count === 1 ? 'The change is undone.' : `${count} changes are undone.`),
+  changesAreUndone: (count: number) => (count === 1 ? 'The change is undone.' : `${count} changes are undone.`),
   trying: 'Trying',
   compareWithAnotherMoment: 'Compare with another moment',
   fromNowOn: 'From now on',

@@ -44,7 +44,6 @@ export const messages = {
   theYearSoFar: 'The year so far',
   fromJanuaryTo: (when: string) => `From January to ${when}`,
   budgetAndActualFigures: (shownMonths: string) => `Budget and actual figures, ${shownMonths}`,
-  month: 'Month',
   nothingHasBeenEnteredFor: 'Nothing has been entered for these months yet.',
   isOverItsBudgetLines: (overCount: number, name: string | undefined) =>
     overCount === 0

@@ -23,7 +23,14 @@ describe('a notice', () => {
     );
     fireEvent.click(screen.getByText('Delete'));
   };
-  const wait = (time: number) => act(() => vi.advanceTimersByTime(time));
+  const wait = (time: number) =>
+    act(() => {
+      vi.advanceTimersByTime(time);
+    });
+  const focus = (element: HTMLElement) =>
+    act(() => {
+      element.focus();
+    });
   const isThere = () => screen.queryByText('Rent is deleted.') !== null;
 
   it('goes by itself after a while', () => {
@@ -36,10 +43,10 @@ describe('a notice', () => {
 
   it('stays while its button has the keyboard, and goes a while after that has left', () => {
     say();
-    act(() => screen.getByRole('button', { name: 'Undo' }).focus());
+    focus(screen.getByRole('button', { name: 'Undo' }));
     wait(60_000);
     expect(isThere()).toBe(true);
-    act(() => screen.getByText('Delete').focus());
+    focus(screen.getByText('Delete'));
     wait(8000);
     expect(isThere()).toBe(false);
   });

@@ -25,7 +25,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
   const goBack = () => {
     const refusal = session.undoSeveral(count);
     if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
-    else notices.say({ text: messages.changesAreTakenBack(count) });
+    else notices.say({ text: messages.changesAreUndone(count) });
     onTrial(null);
   };
 
