@@ -2,18 +2,18 @@ import {
   CALCULATORS,
   TOTALS,
   calculatorsOf,
-  figuresOf,
   groupsWithLines,
   inOrder,
   monthInWords,
   outputId,
   outputsOf,
   planOf,
-  rollUpOf,
-  rolledUp,
+  quarterOf,
   stretches,
   totalOfSide,
   unitOf,
+  valueOver,
+  yearInWords,
   yearOf,
   type PlanModel,
   type Span,
@@ -44,17 +44,16 @@ export function planTable(model: PlanModel, by: Exclude<Span, 'plan'>): Table & 
     headings: ['Name', 'Kind', ...columns.map((stretch) => headingOf(model, stretch, by))],
     units: rows.map((row) => unitOf(document, row.id)),
     rows: rows.map((row) => {
-      const figures = figuresOf(model.seriesOf(row.id)!);
-      const how = rollUpOf(document, row.id);
-      return [row.name, row.kind, ...columns.map((stretch) => rolledUp(figures, stretch, how))];
+      return [row.name, row.kind, ...columns.map((stretch) => valueOver(model, row.id, stretch))];
     }),
   };
 }
 
 function headingOf({ calendar, document }: PlanModel, { from }: Stretch, by: Span): string {
   const month = calendar.months[from]!;
-  const year = yearOf(month);
-  if (by === 'year') return String(year);
-  if (by === 'quarter') return `Q${Math.ceil(Number(month.slice(5)) / 3)} ${year}`;
+  const { yearBegins } = calendar;
+  const year = yearInWords(yearOf(month, yearBegins), yearBegins);
+  if (by === 'year') return year;
+  if (by === 'quarter') return `Q${quarterOf(calendar, month)} ${year}`;
   return monthInWords(month, planOf(document).locale, 'short');
 }

@@ -216,6 +216,18 @@ describe('a database in trouble', () => {
     expect(found.body).toMatchObject({ total: 1, entries: [{ id: 'e1', amount: 4250 }] });
     const { tables } = (await call('GET', '/plans/old')).body;
     expect(tables.savingsMoves).toMatchObject([{ id: 'gift', fund: 'kitchen', amount: '300' }]);
+    // What was changed before there were all of today's columns can be undone all the same.
+    expect(tables.lines).toMatchObject([{ name: 'Groceries', rollUp: 'byRule' }]);
+    expect(tables.plan).toMatchObject([{ name: 'Old', yearBegins: 1 }]);
+    for (const target of ['c2', 'c1']) {
+      const undone = await call('POST', '/plans/old/commands', {
+        id: `undo-${target}`,
+        command: { kind: 'undo', target },
+      });
+      expect([target, undone.status]).toEqual([target, 200]);
+    }
+    const before = (await call('GET', '/plans/old')).body.tables;
+    expect([before.plan[0].name, before.lines[0].name]).toEqual(['Older', 'Food']);
   });
 });
 
@@ -238,7 +250,22 @@ function writeOldDatabase(version: number): void {
       values ('old', 'kitchen', 'Kitchen', 'goal', '2026-01', 'months', 'end', 'nominal', 'none', '', 'a');
     insert into savingsMoves (planId, id, pot, kind, "from", amount)
       values ('old', 'gift', 'kitchen', 'deposit', '2026-05', '300');
+    insert into groups (planId, id, name, side, position) values ('old', 'living', 'Living', 'memo', 'a');
+    insert into lines (planId, id, "group", name, unit, rollUp, note, position)
+      values ('old', 'food', 'living', 'Groceries', 'money', 'total', '', 'a');
+    update plans set revision = 2 where id = 'old';
   `);
+  const log =
+    old.prepare(`insert into changeLog (planId, revision, commandId, personId, at, kind, label, state, changes)
+    values ('old', ?, ?, 'local', '2026-01-01T00:00:00Z', ?, ?, 'done', ?)`);
+  const plan = { id: 'old', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12, projectionRate: null, decimals: null, negatives: 'tone' }; // prettier-ignore
+  const line = old.prepare(`select * from lines`).get() as Record<string, unknown>;
+  delete line.planId;
+  line.locked = false;
+  const change = (table: string, id: string, before: object, after: object) =>
+    JSON.stringify([{ table, id, before, after }]);
+  log.run(1, 'c1', 'line.set', 'Food renamed', change('lines', 'food', { ...line, name: 'Food' }, line));
+  log.run(2, 'c2', 'plan.set', 'Plan settings', change('plan', 'old', { ...plan, name: 'Older' }, { ...plan, name: 'Old' })); // prettier-ignore
   old.close();
 }
 

@@ -1,8 +1,8 @@
 import { stretchAround, type Stretch } from '../calendar/calendar.ts';
+import { figureOver } from '../engine/over.ts';
 import type { PlanModel } from '../engine/planModel.ts';
 import type { Document } from '../plan/document/document.ts';
 import { highlightHolds } from '../plan/document/highlights.ts';
-import { rollUpOf, rolledUpValue } from '../plan/document/rollUps.ts';
 import { TONES, type HighlightRow } from '../plan/schema/tables.ts';
 
 const byBearer = new WeakMap<Document['highlights'], ReadonlyMap<string, readonly HighlightRow[]>>();
@@ -27,7 +27,7 @@ export function highlightsInOrder(document: Document, id: string, span: Highligh
 /** The figure a highlight looks at for some months; NaN where there is none. */
 export function watchedFigure(model: PlanModel, row: HighlightRow, stretch: Stretch): number {
   const { from } = row.when === 'overBudget' ? stretchAround(model.calendar, stretch.from, 'year') : stretch;
-  return rolledUpValue(model.seriesOf(row.of)!.values, { from, to: stretch.to }, rollUpOf(model.document, row.of));
+  return figureOver(model, row.of, { from, to: stretch.to });
 }
 
 /** The highlight that shows on the figure of some months; the gravest where several do. */

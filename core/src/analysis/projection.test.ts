@@ -128,17 +128,67 @@ describe('a projection', () => {
     }
   });
 
-  it('is taken only into a plan that ends with a December and has a year to go on from', () => {
+  it('is taken only into a plan that ends with a year and has a year to go on from', () => {
     const refusal = (months: number, years = 1) => {
       const decision = decide(sketch({ months, lines: { income: { Pay: 1 } } }), {
         kind: 'plan.rollForward', years, stepping: 'yearly', rate: null,
       }); // prettier-ignore
       return decision.ok ? null : decision.refusal.message;
     };
-    expect(refusal(18)).toBe('A plan is rolled forward from the end of a year. Let it end in a December first.');
+    expect(refusal(18)).toBe('A plan is rolled forward from the end of a year. Let it end in December 2027 first.');
     expect(refusal(12)).toBeNull();
     expect(refusal(588, 2)).toBe('A plan has at most 600 months; this would make 612.');
     expect(refusal(12, 31)).toBe('A plan is rolled forward by 1 to 30 years.');
+  });
+
+  it('keeps balances and computed rules; only typed figures grow', () => {
+    const document = after(
+      sketch({
+        assumptions: { Inflation: ['ratePerYear', 0.1], Wage: ['money', 10] },
+        lines: {
+          income: { Pay: 'Wage * 160' },
+          expense: { Rent: 1500, Insurance: 'if(month = 6, 240)', Garden: '100 * 1.05 ^ years' },
+          memo: { Bal: 'prior(Bal) + Net' },
+        },
+      }),
+      { kind: 'plan.set', settings: { projectionRate: 'assumption-inflation' } },
+    );
+    const before = calculate(document);
+    const rolled = after(document, { kind: 'plan.rollForward', years: 2, stepping: 'yearly', rate: null });
+    const results = calculate(rolled);
+    const [balance, net] = [results.figures('Bal'), results.figures('Net')];
+    expect(balance.slice(0, 12)).toEqual(before.figures('Bal'));
+    for (let at = 1; at < 36; at++) expect(balance[at]).toBeCloseTo(balance[at - 1]! + net[at]!, 8);
+    expect(results.figures('Pay')[30]).toBe(1600);
+    expect(results.figures('Garden')[24]).toBeCloseTo(100 * 1.05 ** 2, 8);
+    expect(results.figures('Rent')[12]).toBeCloseTo(1650, 8);
+    expect(
+      results
+        .figures('Insurance')
+        .slice(12, 36)
+        .filter((figure) => figure),
+    ).toEqual([expect.closeTo(264, 8), expect.closeTo(290.4, 8)]);
+    // What has been rolled forward grows on when it is rolled forward again.
+    const again = calculate(after(rolled, { kind: 'plan.rollForward', years: 1, stepping: 'yearly', rate: null }));
+    expect(again.figures('Rent')[36]).toBeCloseTo(1500 * 1.1 ** 3, 8);
+  });
+
+  it('goes on from a year that begins in April, by the month too', () => {
+    const document = after(
+      sketch({
+        firstMonth: '2026-04', yearBegins: 4,
+        assumptions: { Inflation: ['ratePerYear', 0.12, { '2028-04': 0.06 }] },
+        lines: { expense: { Rent: 1000 } },
+      }),
+      { kind: 'plan.set', settings: { projectionRate: 'assumption-inflation' } },
+    ); // prettier-ignore
+    const rents = (stepping: 'yearly' | 'monthly') =>
+      calculate(after(document, { kind: 'plan.rollForward', years: 2, stepping, rate: null })).figures('Rent');
+    expect([rents('yearly')[12], rents('yearly')[24]]).toEqual([expect.closeTo(1120, 8), expect.closeTo(1187.2, 8)]);
+    expect(rents('monthly')[12]).toBeCloseTo(1000 * 1.12 ** (1 / 12), 8);
+    expect(rents('monthly')[23]).toBeCloseTo(1120, 8);
+    expect(rents('monthly')[24]).toBeCloseTo(1120 * 1.06 ** (1 / 12), 8);
+    expect(rents('monthly')[35]).toBeCloseTo(1187.2, 8);
   });
 
   it('lets what follows a loan go on with it, end with it, and not grow', () => {

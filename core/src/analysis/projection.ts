@@ -1,5 +1,5 @@
 import { MAX_MONTHS, nearestPeriod, stretchOfYear } from '../calendar/calendar.ts';
-import { monthsBetween, toMonth } from '../calendar/month.ts';
+import { beginningOf, monthsBetween } from '../calendar/month.ts';
 import { Model } from '../engine/model.ts';
 import { rollForward, type Stepping } from '../plan/commands/rollForward.ts';
 import { applyChanges, planOf, type Document } from '../plan/document/document.ts';
@@ -41,7 +41,8 @@ export class PlanProjection {
   private readonly terms: ProjectionTerms;
 
   constructor({ document }: { readonly document: Document }, terms: ProjectionTerms) {
-    const before = monthsBetween(planOf(document).firstMonth, toMonth(`${terms.baseYear + 1}-01`));
+    const { firstMonth, yearBegins } = planOf(document);
+    const before = monthsBetween(firstMonth, beginningOf(terms.baseYear + 1, yearBegins));
     const years = Math.max(0, Math.min(terms.years, Math.floor((MAX_MONTHS - before) / 12)));
     const draft = new Draft(document);
     rollForward(draft, terms.baseYear, years, terms.stepping);
@@ -58,9 +59,10 @@ export class PlanProjection {
     return level;
   }
 
-  /** The value of an assumption in a year: that of its January. */
+  /** The value of an assumption in a year: that of its first month. */
   rateIn(assumption: string, year: number): number {
-    const period = nearestPeriod(this.model.calendar, toMonth(`${year}-01`));
+    const { calendar } = this.model;
+    const period = nearestPeriod(calendar, beginningOf(year, calendar.yearBegins));
     const value = this.model.seriesOf(assumption)?.valueAt(period) ?? NaN;
     return value === value ? value : 0;
   }

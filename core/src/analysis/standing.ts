@@ -14,6 +14,8 @@ export interface Standing {
   readonly months: number;
   /** The year the net is of: today's when the plan has it, else the plan's nearest. */
   readonly year: number;
+  /** The month its years begin in, 1 to 12. */
+  readonly yearBegins: number;
   readonly netOfYear: number | null;
   /** The months of the whole plan in which expenses exceed income. */
   readonly monthsInTheRed: number;
@@ -24,12 +26,14 @@ export function standingOf(model: PlanModel, today: Month): Standing {
   const plan = planOf(model.document);
   const lastMonth = addMonths(plan.firstMonth, plan.months - 1);
   const net = figuresOf(model.seriesOf(NET)!);
-  const year = Math.min(Math.max(yearOf(today), yearOf(plan.firstMonth)), yearOf(lastMonth));
+  const of = (month: Month) => yearOf(month, plan.yearBegins);
+  const year = Math.min(Math.max(of(today), of(plan.firstMonth)), of(lastMonth));
   return {
     firstMonth: plan.firstMonth,
     lastMonth,
     months: plan.months,
     year,
+    yearBegins: plan.yearBegins,
     netOfYear: totalOf(net, stretchOfYear(model.calendar, year)),
     monthsInTheRed: net.filter((figure) => figure !== null && isInTheRed(figure)).length,
   };

@@ -1,5 +1,5 @@
 import type { Calendar } from '../calendar/calendar.ts';
-import { yearOf } from '../calendar/month.ts';
+import { yearInWords, yearOf } from '../calendar/month.ts';
 import { bandsRefusal, rateOnOneMore, scheduleRefusal, taxOn, type TaxSchedule, setOfYear } from '../finance/tax.ts';
 import { inputId, type BandSet } from '../plan/document/calculators.ts';
 import type { TaxScheduleRow } from '../plan/schema/tables.ts';
@@ -25,9 +25,9 @@ export function answerTax(
   calendar: Calendar,
   period: number,
 ): TaxAnswer {
-  const year = yearOf(calendar.months[period]!);
+  const year = yearOf(calendar.months[period]!, row.yearBegins);
   const set = setOfYear(sets, year);
-  if (!set) throw new NoAnswer(messages.itHasNoBandsThat(sets.length, year));
+  if (!set) throw new NoAnswer(messages.itHasNoBandsThat(sets.length, yearInWords(year, row.yearBegins)));
   const input = (column: string) => given.at(inputId(row.id, column), period);
   const part = (band: string, column: 'from' | 'rate', words: string): number => {
     const value = given.at(inputId(band, column), period);

@@ -1,6 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { createCalendar, periodOf, stretchAround, stretchOfYear, stretches, yearsOf } from './calendar.ts';
-import { addMonths, isMonth, monthInWords, monthsBetween, toMonth } from './month.ts';
+import { runs } from '../testing/setup.ts';
+import { createCalendar, periodOf, quarterOf, stretchAround, stretchOfYear, stretches, yearsOf } from './calendar.ts';
+import { addMonths, beginningOf, isMonth, monthInWords, monthsBetween, toMonth, yearInWords, yearOf } from './month.ts';
 
 describe('months', () => {
   it('are counted across years', () => {
@@ -14,6 +16,44 @@ describe('months', () => {
     expect(() => toMonth('March')).toThrow(RangeError);
     expect(monthInWords(toMonth('2026-03'), 'en-IE')).toBe('March 2026');
     expect(monthInWords(toMonth('2026-03'), 'de-DE')).toBe('März 2026');
+  });
+});
+
+describe('a calendar whose years begin in April', () => {
+  const calendar = createCalendar(toMonth('2026-04'), 24, 4);
+
+  it('has twelve months in one year, called by the year it begins in', () => {
+    expect(yearsOf(calendar)).toEqual([2026, 2027]);
+    expect(stretchOfYear(calendar, 2026)).toEqual({ from: 0, to: 12 });
+    expect(yearOf(toMonth('2027-03'), 4)).toBe(2026);
+    expect(beginningOf(2026, 4)).toBe('2026-04');
+    expect([yearInWords(2026, 4), yearInWords(2099, 4), yearInWords(2026)]).toEqual(['2026/27', '2099/00', '2026']);
+  });
+
+  it('has quarters that begin with it', () => {
+    expect(stretches(calendar, 'quarter')[1]).toEqual({ from: 3, to: 6 });
+    expect(['2026-04', '2026-07', '2027-03'].map((month) => quarterOf(calendar, toMonth(month)))).toEqual([1, 2, 4]);
+  });
+
+  it('parts every calendar into years of twelve months, wherever it and they begin', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 30 }),
+        fc.integer({ min: 1, max: 80 }),
+        fc.integer({ min: 1, max: 12 }),
+        (later, count, begins) => {
+          const months = createCalendar(addMonths(toMonth('2025-01'), later), count, begins);
+          const years = yearsOf(months).map((year) => ({ year, ...stretchOfYear(months, year) }));
+          expect(years.map(({ from, to }) => ({ from, to }))).toEqual(stretches(months, 'year'));
+          for (const { year, from, to } of years)
+            for (let at = from; at < to; at++) {
+              expect(yearOf(months.months[at]!, begins)).toBe(year);
+              expect(monthsBetween(beginningOf(year, begins), months.months[at]!)).toBeLessThan(12);
+            }
+        },
+      ),
+      runs(100),
+    );
   });
 });
 

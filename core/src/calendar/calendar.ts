@@ -1,4 +1,4 @@
-import { addMonths, monthOfYear, monthsBetween, yearOf, type Month } from './month.ts';
+import { addMonths, beginningOf, monthOfYear, monthsBetween, yearOf, type Month } from './month.ts';
 
 /** The largest number of months a plan may have: fifty years. */
 export const MAX_MONTHS = 600;
@@ -6,6 +6,8 @@ export const MAX_MONTHS = 600;
 /** The months of a plan. Periods are counted from 0 here; people and formulas count them from 1. */
 export interface Calendar {
   readonly first: Month;
+  /** The month years begin in, 1 to 12. */
+  readonly yearBegins: number;
   /** The number of the first month within its year, from 0. */
   readonly startsAt: number;
   readonly count: number;
@@ -21,10 +23,16 @@ export interface Stretch {
   readonly to: number;
 }
 
-/** The calendar of `count` months that begins with `first`. */
-export function createCalendar(first: Month, count: number): Calendar {
+/** The calendar of `count` months that begins with `first`, whose years begin in a month from 1 to 12. */
+export function createCalendar(first: Month, count: number, yearBegins = 1): Calendar {
   const months = Array.from({ length: count }, (_, period) => addMonths(first, period));
-  return { first, startsAt: monthOfYear(first) - 1, count, months };
+  return {
+    first,
+    yearBegins,
+    startsAt: monthsBetween(beginningOf(yearOf(first, yearBegins), yearBegins), first),
+    count,
+    months,
+  };
 }
 
 /** The period of a month, or -1 when the calendar does not have it. */
@@ -47,7 +55,7 @@ export function stretchAround(calendar: Calendar, period: number, span: Span): S
   return { from: Math.max(0, period - offset), to: Math.min(calendar.count, period - offset + size) };
 }
 
-/** All stretches of a span, in order: `stretches(calendar, 'year')` lists the calendar years. */
+/** All stretches of a span, in order: `stretches(calendar, 'year')` lists the years. */
 export function stretches(calendar: Calendar, span: Span): Stretch[] {
   const result: Stretch[] = [];
   for (let period = 0; period < calendar.count;) {
@@ -58,14 +66,19 @@ export function stretches(calendar: Calendar, span: Span): Stretch[] {
   return result;
 }
 
-/** The calendar years of a plan, in order. */
+/** The years of a plan, in order. */
 export function yearsOf(calendar: Calendar): number[] {
-  return stretches(calendar, 'year').map((stretch) => yearOf(calendar.months[stretch.from]!));
+  return stretches(calendar, 'year').map((stretch) => yearOf(calendar.months[stretch.from]!, calendar.yearBegins));
 }
 
-/** The stretch of a calendar year; empty when the plan has none of its months. */
+/** The stretch of a year; empty when the plan has none of its months. */
 export function stretchOfYear(calendar: Calendar, year: number): Stretch {
-  const january = (year - yearOf(calendar.first)) * 12 - calendar.startsAt;
-  const from = Math.min(Math.max(january, 0), calendar.count);
-  return { from, to: Math.max(from, Math.min(january + 12, calendar.count)) };
+  const begins = (year - yearOf(calendar.first, calendar.yearBegins)) * 12 - calendar.startsAt;
+  const from = Math.min(Math.max(begins, 0), calendar.count);
+  return { from, to: Math.max(from, Math.min(begins + 12, calendar.count)) };
+}
+
+/** The number of a month's quarter within its year, 1 to 4. */
+export function quarterOf({ yearBegins }: Pick<Calendar, 'yearBegins'>, month: Month): number {
+  return Math.floor(((monthOfYear(month) - yearBegins + 12) % 12) / 3) + 1;
 }

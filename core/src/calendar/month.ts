@@ -16,9 +16,23 @@ export function toMonth(text: string): Month {
   return text;
 }
 
-/** The calendar year of a month, for example 2026. */
-export function yearOf(month: Month): number {
-  return Number(month.slice(0, 4));
+/**
+ * The year of a month, for example 2026. Where years begin in another month than January, a year is called by the
+ * calendar year it begins in: with years from April, March 2027 is of 2026.
+ */
+export function yearOf(month: Month, begins = 1): number {
+  const year = Number(month.slice(0, 4));
+  return monthOfYear(month) < begins ? year - 1 : year;
+}
+
+/** The first month of a year. */
+export function beginningOf(year: number, begins = 1): Month {
+  return `${String(year).padStart(4, '0')}-${String(begins).padStart(2, '0')}` as Month;
+}
+
+/** A year as people write it: `2026`, or `2026/27` where years begin in another month than January. */
+export function yearInWords(year: number, begins = 1): string {
+  return begins === 1 ? String(year) : `${year}/${String((year + 1) % 100).padStart(2, '0')}`;
 }
 
 /** The number of a month within its year, 1 to 12. */
@@ -36,6 +50,11 @@ export function addMonths(month: Month, count: number): Month {
 /** How many months lie between two months: `monthsBetween('2026-01', '2027-03')` is 14. */
 export function monthsBetween(from: Month, to: Month): number {
   return (yearOf(to) - yearOf(from)) * 12 + monthOfYear(to) - monthOfYear(from);
+}
+
+/** A month of the year in words of a locale: 4 is `April`. */
+export function monthOfYearInWords(month: number, locale: string): string {
+  return new Intl.DateTimeFormat(locale, { month: 'long', timeZone: 'UTC' }).format(Date.UTC(2026, month - 1, 1));
 }
 
 /** A month in words of a locale: `March 2026`, `Mar` (short, without its year) or `Mar 2026`. */

@@ -21,6 +21,8 @@ export interface CompileContext {
   readonly words: Readonly<Record<CalendarWord, Series>>;
   readonly problems: Problems;
   readonly operandOf: (id: string) => Operand;
+  /** The year each month falls into by a tax schedule. */
+  readonly yearsBy: (schedule: string) => Series;
   /** The bands of a tax schedule. */
   readonly bandsOf: (schedule: string) => readonly BandSet[];
 }

@@ -1,8 +1,14 @@
-import { createCalendar, periodOf, type Calendar } from '../calendar/calendar.ts';
+import { periodOf, type Calendar } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
 import { parseFormula } from '../formula/parse.ts';
 import type { CalendarWord, Expression } from '../formula/expression/syntax.ts';
-import { isOfDocument, planOf, type Change, type Document, type DocumentChange } from '../plan/document/document.ts';
+import {
+  calendarOf,
+  isOfDocument,
+  type Change,
+  type Document,
+  type DocumentChange,
+} from '../plan/document/document.ts';
 import { nameOf } from '../plan/document/naming.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
 import {
@@ -43,10 +49,10 @@ import {
 } from './node.ts';
 import type { PlanModel } from './planModel.ts';
 import { Problems } from './problems.ts';
-import { Scalar, type Series } from './series.ts';
+import { Scalar, Series } from './series.ts';
 import type { Term } from './sum.ts';
 import type { CompileContext } from './context.ts';
-import { calendarSeries, compile, run, type Program } from './vector.ts';
+import { calendarSeries, compile, run, yearSeries, type Program } from './vector.ts';
 
 /** A node whose figures an edit changed, and in which periods: `from` inclusive, `to` exclusive. */
 export interface ChangedFigures {
@@ -79,6 +85,8 @@ export class Model implements PlanModel {
   readonly problems = new Problems();
   private calendarNow!: Calendar;
   private words!: Record<CalendarWord, Series>;
+  /** The years of the months for tax schedules whose years begin otherwise than the plan's, by their first month. */
+  private otherYears = new Map<number, Series>();
   private nodes = new Map<string, Node>();
   private units: Unit[] = [];
   private componentOf = new Map<string, Component>();
@@ -86,6 +94,8 @@ export class Model implements PlanModel {
   private membersOf = new Map<Component, ReadonlySet<string>>();
   private programs = new Map<string, Map<string, Program>>();
   private uses = new Map<string, readonly Use[]>();
+  /** What parts of rules have been asked for, until the next edit. */
+  private readonly asked = new Map<Expression, Series>();
   private readonly calculations = new Map<string, Calculation>();
   private inputs = new Map<string, PlacedInput>();
   private readonly steps: RowsByOwner<RuleStepRow> = new Map();
@@ -154,6 +164,17 @@ export class Model implements PlanModel {
       : { value: result.valueAt(period), code: result.codeAt(period) };
   }
 
+  /** What a resolved expression gives in all periods, with the plan's present figures. */
+  seriesFor(expression: Expression, node: string): Series {
+    let series = this.asked.get(expression);
+    if (!series) {
+      series = new Series(this.calendar.count);
+      run(compile(expression, this.contextOf(node), series), { from: 0, to: 0 }, this.calendar.count);
+      this.asked.set(expression, series);
+    }
+    return series;
+  }
+
   /** Like `update`, but computes every figure anew whether it depends on the changes or not. */
   recalculateAll(document: Document = this.document, changes: readonly Change[] = []): ChangedFigures[] {
     for (const node of this.nodes.values()) markStale(node, 0, this.calendar.count);
@@ -166,6 +187,7 @@ export class Model implements PlanModel {
    */
   update(document: Document, all: readonly Change[]): ChangedFigures[] {
     this.document = document;
+    this.asked.clear();
     // What is entered in the ledger changes no figure of the plan.
     const changes = all.filter(isOfDocument);
     if (changes.some((change) => changesWiring(change, document, (id) => this.valueSteps.get(id)?.size ?? 0))) {
@@ -182,9 +204,9 @@ export class Model implements PlanModel {
 
   private build(): void {
     const { document } = this;
-    const plan = planOf(document);
-    this.calendarNow = createCalendar(plan.firstMonth, plan.months);
+    this.calendarNow = calendarOf(document);
     this.words = calendarSeries(this.calendar);
+    this.otherYears = new Map();
     index(document.ruleSteps.values(), (row) => row.line, this.steps);
     index(document.exceptions.values(), (row) => row.line, this.exceptions);
     index(document.assumptionSteps.values(), (row) => row.assumption, this.valueSteps);
@@ -263,8 +285,16 @@ export class Model implements PlanModel {
       words: this.words,
       problems: this.problems,
       operandOf: (other) => this.nodes.get(other)?.operand ?? NOTHING,
+      yearsBy: (schedule) => this.yearsBy(this.document.taxSchedules.get(schedule)?.yearBegins ?? 1),
       bandsOf: (schedule) => bandSetsOf(this.document, schedule),
     };
+  }
+
+  private yearsBy(begins: number): Series {
+    if (begins === this.calendar.yearBegins) return this.words.year;
+    let years = this.otherYears.get(begins);
+    if (!years) this.otherYears.set(begins, (years = yearSeries(this.calendar, begins)));
+    return years;
   }
 
   private termsOf(id: string): Term[] {

@@ -1,10 +1,118 @@
 import type { Stretch } from '../calendar/calendar.ts';
+import { BLANK } from '../formula/expression/evaluation.ts';
+import { functionOf } from '../formula/functions/functions.ts';
+import type { Expression } from '../formula/expression/syntax.ts';
+import { quotientsIn, type AddsUp, type Quotient } from '../plan/document/quotients.ts';
 import { rolledUpValue, rollUpOf } from '../plan/document/rollUps.ts';
+import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
+import { looksAlongMonths } from './alongMonths.ts';
+import { effectiveSteps } from './node.ts';
 import type { PlanModel } from './planModel.ts';
+import type { Series } from './series.ts';
 
 /** What a line, group, total or assumption comes to over a stretch of months, as it is rolled up; `null` for nothing. */
 export function valueOver(model: PlanModel, id: string, stretch: Stretch): number | null {
-  const series = model.seriesOf(id);
-  const value = series ? rolledUpValue(series.values, stretch, rollUpOf(model.document, id)) : NaN;
+  const value = figureOver(model, id, stretch);
   return value === value ? value : null;
+}
+
+/** Like `valueOver`; NaN where there is no figure. */
+export function figureOver(model: PlanModel, id: string, stretch: Stretch): number {
+  const values = model.seriesOf(id)?.values;
+  if (!values) return NaN;
+  if (stretch.to - stretch.from === 1) return values[stretch.from]!;
+  const how = rollUpOf(model.document, id);
+  return how === 'quotient' ? quotientOver(model, id, stretch) : rolledUpValue(values, stretch, how);
+}
+
+/**
+ * A line's rule applied to the totals of a stretch: all costs ÷ all units. Where several rules hold in it, or months have
+ * figures of their own, each counts as much as what it is divided by.
+ */
+function quotientOver(model: PlanModel, line: string, stretch: Stretch): number {
+  const adds: AddsUp = (id) => rollUpOf(model.document, id) === 'total';
+  const { values } = model.seriesOf(line)!;
+  const typed = new Set(model.exceptionsOf(line).map(({ month }) => model.calendar.months.indexOf(month)));
+  const rules = effectiveSteps(model.stepsOf(line), model.calendar).map(({ row, from, to }) => {
+    const rule = row.formula === null ? null : readStoredOrNull(row.formula);
+    return { rule, quotients: rule ? quotientsIn(rule, adds) : [], from, to };
+  });
+  const last = rules.findLast(({ quotients }) => quotients.length > 0)?.quotients[0];
+  const parts: { value: number; weight: number }[] = [];
+  for (const { rule, quotients, from, to } of rules) {
+    const months = range(Math.max(from, stretch.from), Math.min(to, stretch.to));
+    const [weighing = last] = quotients;
+    const denominator = weighing ? model.seriesFor(weighing.denominator, line) : null;
+    const weightOf = (at: number) => (denominator ? Math.abs(orNothing(denominator, at)) : 1);
+    const ruled = quotients.length === 0 ? [] : months.filter((at) => !typed.has(at));
+    if (rule && ruled.length > 0) {
+      const weight = ruled.reduce((sum, at) => sum + weightOf(at), 0);
+      parts.push({ value: overTotals(model, line, rule, quotients, ruled), weight });
+    }
+    for (const at of months) if (!ruled.includes(at)) parts.push({ value: values[at]!, weight: weightOf(at) });
+  }
+  if (parts.length === 1) return parts[0]!.value;
+  let [sum, weights] = [0, 0];
+  for (const { value, weight } of parts) {
+    if (value !== value) continue;
+    sum += value * weight;
+    weights += weight;
+  }
+  return weights > 0 ? sum / weights : NaN;
+}
+
+/** A rule's figure with the totals of some months in place of the figures of one. */
+function overTotals(
+  model: PlanModel,
+  line: string,
+  rule: Expression,
+  quotients: readonly Quotient[],
+  months: readonly number[],
+): number {
+  const stretch = { from: months[0]!, to: months.at(-1)! + 1 };
+  const total = ({ numerator, denominator, whole }: Quotient): Expression => {
+    const [above, below] = [model.seriesFor(numerator, line), model.seriesFor(denominator, line)];
+    let [sum, divisor] = [0, 0];
+    for (const at of months) {
+      // A month without a result is passed over on both sides; an empty one has nothing to add.
+      if (above.codeAt(at) > BLANK || below.codeAt(at) > BLANK) continue;
+      sum += orNothing(above, at);
+      divisor += orNothing(below, at);
+    }
+    return { kind: 'binary', operator: '/', left: literal(sum), right: literal(divisor), place: whole.place };
+  };
+  const applied = (part: Expression): Expression => {
+    const quotient = quotients.find(({ whole }) => whole === part);
+    if (quotient) return total(quotient);
+    switch (part.kind) {
+      case 'ref': {
+        const value = figureOver(model, part.id, stretch);
+        return value === value ? literal(value) : part;
+      }
+      case 'percent':
+      case 'negate':
+        return { ...part, operand: applied(part.operand) };
+      case 'binary':
+        return { ...part, left: applied(part.left), right: applied(part.right) };
+      case 'call':
+        return looksAlongMonths(functionOf(part).evaluation(part)) ? part : { ...part, args: part.args.map(applied) };
+      default:
+        return part;
+    }
+  };
+  return model.evaluate(applied(rule), line, stretch.to - 1).value;
+}
+
+/** The figure of a month; 0 where there is none. */
+function orNothing(figures: Series, at: number): number {
+  const value = figures.valueAt(at);
+  return value === value ? value : 0;
+}
+
+function literal(value: number): Expression {
+  return { kind: 'number', value, place: { from: 0, to: 0 } };
+}
+
+function range(from: number, to: number): number[] {
+  return Array.from({ length: Math.max(0, to - from) }, (_, index) => from + index);
 }

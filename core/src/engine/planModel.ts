@@ -25,6 +25,8 @@ export interface PlanModel {
   valueStepsOf(assumption: string): readonly AssumptionStepRow[];
   /** A calculator at work; `undefined` when nothing has that id. */
   calculationOf(id: string): Calculation | undefined;
+  /** What a resolved expression gives in all periods. */
+  seriesFor(expression: Expression, node: string): Series;
   /** What a resolved expression gives in one period. */
   evaluate(expression: Expression, node: string, period: number): { value: number; code: number };
 }

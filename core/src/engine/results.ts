@@ -5,8 +5,8 @@ import { outputId } from '../plan/document/calculators.ts';
 import type { NoFigure } from '../calculators/given.ts';
 import type { Document } from '../plan/document/document.ts';
 import { nameOf, namesOf } from '../plan/document/naming.ts';
-import { rolledUp, rollUpOf } from '../plan/document/rollUps.ts';
 import { Model } from './model.ts';
+import { valueOver } from './over.ts';
 import type { PlanModel } from './planModel.ts';
 import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 import { problemSentence, type Cause } from './problems.ts';
@@ -29,7 +29,7 @@ export interface Results {
   readonly calendar: Calendar;
   /** One figure per period, `null` where there is none. Throws a `RangeError` for an unknown name or id. */
   figures(nameOrId: string): (number | null)[];
-  /** One figure per quarter, year or the whole plan: a total, or a balance's last month, or a price's average. */
+  /** One figure per quarter, year or the whole plan: a total, a balance's last month, a price's average, a quotient of totals. */
   rollUps(nameOrId: string, span: Span): { stretch: Stretch; figure: number | null; average: number | null }[];
   /** Every problem that leaves a figure missing, each once, where it arose. */
   readonly problems: readonly FigureProblem[];
@@ -55,10 +55,9 @@ export function resultsOf(model: PlanModel): Results {
     figures,
     rollUps: (nameOrId, span) => {
       const all = figures(nameOrId);
-      const how = rollUpOf(model.document, idOf(nameOrId));
       return stretches(model.calendar, span).map((stretch) => ({
         stretch,
-        figure: rolledUp(all, stretch, how),
+        figure: valueOver(model, idOf(nameOrId), stretch),
         average: averageOf(all, stretch),
       }));
     },

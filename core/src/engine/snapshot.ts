@@ -2,6 +2,7 @@ import type { Calendar } from '../calendar/calendar.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
 import type { Use } from '../graph/dependencies.ts';
 import type { Change, Document } from '../plan/document/document.ts';
+import { rollUpOf } from '../plan/document/rollUps.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
 import type { Calculation } from './calculation.ts';
@@ -56,6 +57,15 @@ export class Snapshot implements PlanModel {
     const changed = model.update(document, changes);
     const series = new Map(this.series);
     for (const { id } of changed) series.set(id, model.seriesOf(id)!.copy());
+    // What a quotient comes to over a year may change while its months stay as they are.
+    for (const { id } of changed)
+      for (const user of model.dependentsOf(id))
+        if (
+          document.lines.has(user) &&
+          rollUpOf(document, user) === 'quotient' &&
+          series.get(user) === this.series.get(user)
+        )
+          series.set(user, model.seriesOf(user)!.copy());
     if (series.size > model.size) for (const id of series.keys()) if (!model.seriesOf(id)) series.delete(id);
     const rows = new Map(this.rows);
     for (const { table, before, after } of changes) {
@@ -97,6 +107,10 @@ export class Snapshot implements PlanModel {
 
   calculationOf(id: string): Calculation | undefined {
     return this.engine.calculationOf(id);
+  }
+
+  seriesFor(expression: Expression, node: string): Series {
+    return this.engine.seriesFor(expression, node);
   }
 
   evaluate(expression: Expression, node: string, period: number): { value: number; code: number } {

@@ -3,6 +3,7 @@ import type { Call } from '../formula/expression/syntax.ts';
 import { inputId } from '../plan/document/calculators.ts';
 import type { CompileContext } from './context.ts';
 import { readerOf } from './kernels.ts';
+import type { Series } from './series.ts';
 import type { Reader } from '../formula/expression/evaluation.ts';
 
 /** The figures of its schedule that a call of `tax` reads. */
@@ -14,12 +15,17 @@ export function taxInputs(call: Call, { bandsOf }: Pick<CompileContext, 'bandsOf
   return [inputId(schedule, 'allowance'), inputId(schedule, 'rebateLimit'), ...ofBands];
 }
 
+/** The years a call of `tax` takes the bands of. */
+export function taxYears(call: Call, { yearsBy }: Pick<CompileContext, 'yearsBy'>): Series {
+  return yearsBy(scheduleOf(call));
+}
+
 function scheduleOf({ args }: Call): string {
   return args[0]?.kind === 'ref' ? args[0].id : '';
 }
 
 /** What a call of `tax` is reckoned from, read month by month. */
-export function taxTerms(call: Call, income: Reader, { operandOf, bandsOf, words }: CompileContext): TaxTerms {
+export function taxTerms(call: Call, income: Reader, { operandOf, bandsOf, yearsBy }: CompileContext): TaxTerms {
   const schedule = scheduleOf(call);
   const read = (row: string, column: string) => readerOf(operandOf(inputId(row, column)));
   return {
@@ -27,7 +33,7 @@ export function taxTerms(call: Call, income: Reader, { operandOf, bandsOf, words
       validFrom,
       bands: bands.map(({ id }) => ({ from: read(id, 'from'), rate: read(id, 'rate') })),
     })),
-    year: readerOf(words.year),
+    year: readerOf(yearsBy(schedule)),
     income,
     allowance: read(schedule, 'allowance'),
     rebateLimit: read(schedule, 'rebateLimit'),

@@ -1,6 +1,6 @@
 import { daysIn } from '../calendar/readDate.ts';
-import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
-import { monthsBetween } from '../calendar/month.ts';
+import { quarterOf, stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
+import { monthOfYear, monthsBetween, yearOf } from '../calendar/month.ts';
 import { BLANK, FINE, why, type Reader } from '../formula/expression/evaluation.ts';
 import { parameterAt, wholeNumber, type Summary } from '../formula/functions/description.ts';
 import { functionOf } from '../formula/functions/functions.ts';
@@ -20,7 +20,7 @@ import { binaryKernel, figuresKernel, readerOf, unaryKernel } from './kernels.ts
 import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
 import { ProblemSite } from './problems.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
-import { taxInputs, taxTerms } from './tax.ts';
+import { taxInputs, taxTerms, taxYears } from './tax.ts';
 
 /** A formula as operations over whole series. `result` holds right figures everywhere once it has run over all. */
 export interface Program {
@@ -45,6 +45,13 @@ export function run(program: Program, range: Range, count: number): void {
   for (const operation of operations) operation.compute(range);
 }
 
+/** The year each month falls into, with years that begin in a month from 1 to 12. */
+export function yearSeries(calendar: Calendar, begins: number): Series {
+  const series = new Series(calendar.count);
+  calendar.months.forEach((month, at) => (series.values[at] = yearOf(month, begins)));
+  return series;
+}
+
 /** The figures of the calendar words: month 1 to 12, quarter 1 to 4, year, period from 1, whole years since the start, days. */
 export function calendarSeries(calendar: Calendar): Record<CalendarWord, Series> {
   const of = (figure: (period: number) => number) => {
@@ -52,11 +59,10 @@ export function calendarSeries(calendar: Calendar): Record<CalendarWord, Series>
     for (let at = 0; at < calendar.count; at++) series.values[at] = figure(at);
     return series;
   };
-  const monthNumber = (at: number) => Number(calendar.months[at]!.slice(5));
   return {
-    month: of(monthNumber),
-    quarter: of((at) => Math.ceil(monthNumber(at) / 3)),
-    year: of((at) => Number(calendar.months[at]!.slice(0, 4))),
+    month: of((at) => monthOfYear(calendar.months[at]!)),
+    quarter: of((at) => quarterOf(calendar, calendar.months[at]!)),
+    year: yearSeries(calendar, calendar.yearBegins),
     period: of((at) => at + 1),
     years: of((at) => Math.floor(at / 12)),
     days: of((at) => daysIn(calendar.months[at]!)),
@@ -225,7 +231,7 @@ class Compiler {
         const income = this.operand(args[1]!);
         const read = taxInputs(call, this.context).map((id) => this.context.operandOf(id));
         const reader = evaluation.reader(taxTerms(call, readerOf(income), this.context), this.site(call));
-        return this.monthwise([income, this.context.words.year, ...read], reader, target);
+        return this.monthwise([income, taxYears(call, this.context), ...read], reader, target);
       }
     }
     const operands = args

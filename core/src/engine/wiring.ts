@@ -18,6 +18,7 @@ export function changesWiring(
       return (
         change.before?.firstMonth !== change.after?.firstMonth ||
         change.before?.months !== change.after?.months ||
+        change.before?.yearBegins !== change.after?.yearBegins ||
         // Schedules are reckoned in the currency's smallest coin.
         (change.before?.currency !== change.after?.currency && hasCalculators(document)) ||
         // Funds are told in today's money by the plan's own rise of prices.
@@ -71,6 +72,8 @@ function isSameWiring({ table, before, after }: DocumentChange, document: Docume
   if (kind(before) !== kind(after)) return false;
   const owner = (row: object) => (row as { loan?: string; fund?: string }).loan ?? (row as { fund?: string }).fund;
   if (owner(before) !== owner(after)) return false;
+  const begins = (row: object) => (row as { yearBegins?: number }).yearBegins;
+  if (begins(before) !== begins(after)) return false;
   return Object.entries(TABLES[table])
     .filter(([, { column }]) => column.kind === 'input')
     .every(([column]) => {

@@ -1,22 +1,24 @@
+import { childrenOf, type Expression } from '../formula/expression/syntax.ts';
 import { usesOf } from './dependencies.ts';
 import { outputOfFigure } from '../plan/document/calculators.ts';
 import { planOf, type Document } from '../plan/document/document.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import { lastStep } from '../plan/document/steps.ts';
-import { readStored } from '../plan/document/storedFormulas.ts';
+import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import type { LineRow } from '../plan/schema/tables.ts';
 
 /** Where a line's rate of projection comes from. */
 export type RateSource =
   | { readonly from: 'line' | 'group' | 'plan'; readonly assumption: string }
   | { readonly from: 'line' | 'group'; readonly rate: number }
-  /** A loan, fund or other calculator it follows, which goes on by itself. */
+  /** A rule of its own, or a loan, fund or other calculator it follows: they go on by themselves. */
+  | { readonly from: 'rule' }
   | { readonly from: 'calculator' }
   | { readonly from: 'nothing' };
 
 /**
- * The rate a line or group is projected at: its own, else its group's, else the plan's. A line that follows a calculator
- * has none, unless it is given one of its own.
+ * The rate a line or group is projected at: its own, else its group's, else the plan's. Only typed figures grow by a
+ * rate: a line whose rule is computed goes on by that, unless it is given a rate of its own.
  */
 export function rateSourceOf(document: Document, id: string): RateSource {
   const line = document.lines.get(id);
@@ -27,17 +29,41 @@ export function rateSourceOf(document: Document, id: string): RateSource {
   ] as const) {
     if (row?.projectionRate) return { from, assumption: row.projectionRate };
     if (row?.ownRate != null) return { from, rate: row.ownRate };
-    if (row === line && line && followsCalculator(document, line.id)) return { from: 'calculator' };
+    const rule = row === line && line ? ruleOf(document, line.id) : null;
+    if (rule && isComputed(rule, line!.id)) return { from: followsCalculator(rule) ? 'calculator' : 'rule' };
   }
   const shared = planOf(document).projectionRate;
   return shared === null ? { from: 'nothing' } : { from: 'plan', assumption: shared };
 }
 
-/** Whether what a line's rule says last comes from a loan, a fund or another calculator. */
-function followsCalculator(document: Document, line: string): boolean {
-  const steps = rowsWhere(document.ruleSteps, 'line', line);
-  const formula = lastStep(steps)?.formula ?? null;
-  return formula !== null && usesOf(readStored(formula)).some((use) => outputOfFigure(use.id) !== null);
+/** The formula a line's rule ends with; `null` for a typed figure. */
+function ruleOf(document: Document, line: string): Expression | null {
+  const formula = lastStep([...rowsWhere(document.ruleSteps, 'line', line)])?.formula ?? null;
+  return formula === null ? null : readStoredOrNull(formula);
+}
+
+/** Whether a rule comes from a loan, a fund or another calculator. */
+function followsCalculator(rule: Expression): boolean {
+  return usesOf(rule).some((use) => outputOfFigure(use.id) !== null);
+}
+
+/**
+ * Whether a rule is computed from something that goes on by itself: other figures, those of the months before, or how many
+ * years have passed. A pattern of typed figures, such as 240 every June, is not, nor is what has been rolled forward before.
+ */
+function isComputed(rule: Expression, line: string): boolean {
+  if (isRolledForward(rule, line)) return false;
+  if (rule.kind === 'ref') return true;
+  if (rule.kind === 'word') return rule.word === 'year' || rule.word === 'years' || rule.word === 'period';
+  return childrenOf(rule).some((part) => isComputed(part, line));
+}
+
+/** Whether a rule is what rolling forward makes of a typed figure: that of the year before, grown. */
+function isRolledForward(rule: Expression, line: string): boolean {
+  if (rule.kind === 'binary' && rule.operator === '*') return isRolledForward(rule.left, line);
+  if (rule.kind !== 'call' || rule.name !== 'prior') return false;
+  const [of, months] = rule.args;
+  return of?.kind === 'ref' && of.id === line && months?.kind === 'number' && months.value === 12;
 }
 
 /** Whether a line is projected: what counts money or things. Rates and the like keep their own rules. */

@@ -1,5 +1,5 @@
 import { periodOf } from '../calendar/calendar.ts';
-import { addMonths, monthsBetween, toMonth, yearOf, type Month } from '../calendar/month.ts';
+import { addMonths, beginningOf, monthsBetween, yearOf, type Month } from '../calendar/month.ts';
 import { calendarOf, type Document } from '../plan/document/document.ts';
 import { datedId, type ExceptionRow } from '../plan/schema/tables.ts';
 import { minorUnitsIn } from './entries.ts';
@@ -56,14 +56,15 @@ export function actualFiguresIn(document: Document, actuals: Actuals, year: numb
   if (!actuals.span) return [];
   const { first, last } = actuals.span;
   const calendar = calendarOf(document);
+  const begins = beginningOf(year, calendar.yearBegins);
   const figures: ActualFigure[] = [];
   for (const line of actuals.lines.keys()) {
     if (!document.lines.has(line)) continue;
-    const from = first > `${year}-01` ? first : toMonth(`${year}-01`);
+    const from = first > begins ? first : begins;
     const count = monthsBetween(from, last) + 1;
     for (let at = 0; at < count; at++) {
       const month = addMonths(from, at);
-      if (yearOf(month) !== year) break;
+      if (yearOf(month, calendar.yearBegins) !== year) break;
       const figure = actualFigure(document, actuals, line, month);
       if (figure !== null && periodOf(calendar, month) >= 0) figures.push({ line, month, figure });
     }

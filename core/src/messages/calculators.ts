@@ -54,7 +54,7 @@ export const messages = {
   aMonthlyWithdrawalHasTo: 'A monthly withdrawal has to be above zero.',
 
   // tax
-  itHasNoBandsThat: (setCount: number, year: number) =>
+  itHasNoBandsThat: (setCount: number, year: string) =>
     setCount === 0 ? 'It has no bands yet.' : `It has no bands that hold in ${year}.`,
   nothingSaysWhereBandBegins: (index: number) => `Nothing says where band ${index} begins.`,
   bandHasNoRate: (index: number) => `Band ${index} has no rate.`,

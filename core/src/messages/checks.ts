@@ -11,8 +11,8 @@ export const messages = {
   departsFromItsRuleIn: (name: string, exceptionCount: number, ruled: number) =>
     `${name} departs from its rule in ${exceptionCount} months and follows it in ${ruled}.`,
   makeTheseFiguresItsRule: 'Make these figures its rule',
-  inExpensesExceedIncomeBy: (year: number, money: string) => `In ${year}, expenses exceed income by ${money}.`,
-  inExpensesExceedIncomeIn: (ownCount: number, year: number, months: string) =>
+  inExpensesExceedIncomeBy: (year: string, money: string) => `In ${year}, expenses exceed income by ${money}.`,
+  inExpensesExceedIncomeIn: (ownCount: number, year: string, months: string) =>
     ownCount === 12
       ? `In every month of ${year}, expenses exceed income.`
       : `In ${year}, expenses exceed income in ${ownCount === 1 ? 'one month' : `${ownCount} months`}: ${months}.`,

@@ -92,10 +92,14 @@ export const messages = {
   moneyIsShownWith0: (most: number) => `Money is shown with 0 to ${most} decimals.`,
   figuresGrowYearlyOrMonthly: 'Figures grow yearly or monthly.',
   aPlanIsCarriedOn: (most: number) => `A plan is rolled forward by 1 to ${most} years.`,
-  aPlanIsCarriedOnFrom: 'A plan is rolled forward from the end of a year. Let it end in a December first.',
+  aPlanIsCarriedOnFrom: (month: string) =>
+    `A plan is rolled forward from the end of a year. Let it end in ${month} first.`,
   aPlanIsCarriedOnFromTwelve: 'A plan is rolled forward from twelve months of figures; this one has fewer.',
   isNoRateSoNothing: (name: string) => `${name} is no rate, so nothing can grow by it.`,
-  theActualFiguresHaveTo: (yearOf: number) => `The actual figures have to be those of ${yearOf}.`,
+  theActualFiguresHaveTo: (year: string) => `The actual figures have to be those of ${year}.`,
+  whileYearsAreLocked: (years: string) =>
+    `Years cannot begin in another month while ${years} is locked. Unlock it first.`,
+  thisIsAWholeNumber: (least: number, most: number) => `This is a whole number from ${least} to ${most}.`,
 
   // ruleSteps
   sayUntilWhichMonthThis: 'Say until which month this reaches.',

@@ -31,7 +31,7 @@ export const messages = {
   // locks
   isLockedUnlockItTo: (name: string) => `${name} is locked. Unlock it to change its figures.`,
   andThisReachesIntoIt: ', and this reaches into it',
-  isLockedUnlockTheYear: (year: number, reaches: string) =>
+  isLockedUnlockTheYear: (year: string, reaches: string) =>
     `${year} is locked${reaches}. Unlock the year, or choose another reach.`,
 
   // naming

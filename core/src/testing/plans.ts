@@ -8,6 +8,8 @@ interface Sketch {
   readonly months?: number;
   readonly firstMonth?: string;
   readonly locale?: string;
+  /** The month its years begin in; January when left out. */
+  readonly yearBegins?: number;
   /** Assumptions: name to unit and value, with dated values after it. */
   readonly assumptions?: Readonly<Record<string, readonly [string, number, Readonly<Record<string, number>>?]>>;
   /** Lines by group; a group's name says its side by its beginning: `income`, `set aside`, `memo`, else expenses. */
@@ -19,7 +21,13 @@ interface Sketch {
 }
 
 /** A plan from a sketch, for tests. */
-export function sketch({ months = 12, firstMonth = '2026-01', locale = 'en-IE', ...rest }: Sketch): Document {
+export function sketch({
+  months = 12,
+  firstMonth = '2026-01',
+  locale = 'en-IE',
+  yearBegins = 1,
+  ...rest
+}: Sketch): Document {
   const source = (value: number | string | null) =>
     typeof value === 'string' ? { formula: value } : { amount: value };
   const side = (group: string) =>
@@ -35,7 +43,7 @@ export function sketch({ months = 12, firstMonth = '2026-01', locale = 'en-IE', 
   );
   return parsePlan({
     version: 1,
-    plan: { name: 'Sketch', currency: 'EUR', locale, firstMonth, months },
+    plan: { name: 'Sketch', currency: 'EUR', locale, firstMonth, months, yearBegins },
     assumptions: Object.entries(rest.assumptions ?? {}).map(([name, [unit, value]]) => ({ name, unit, value })),
     assumptionSteps: Object.entries(rest.assumptions ?? {}).flatMap(([assumption, [, , steps]]) =>
       Object.entries(steps ?? {}).map(([from, value]) => ({ assumption, from, value })),

@@ -184,6 +184,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
         kind,
         settings: picks.of([
           { months: 1 + picks.below(40) },
+          { yearBegins: 1 + picks.below(12) },
           { firstMonth: addMonths(calendar.first, picks.below(8) - 3) },
           { currency: picks.of(['EUR', 'JPY', 'KWD']) },
           { locale: picks.of(['en-IE', 'de-DE', 'en-IN', 'ar', 'fr-CH']) },

@@ -1,4 +1,4 @@
-import type { Change } from '@haushalt/core';
+import { TABLES, isOfDocument, rowOfToday, type Change } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
 /** A line of a plan's history: one change set it has taken, without the changes themselves. */
@@ -88,7 +88,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
   const drop = database.prepare('delete from changeLog where planId = ? and revision <= ?');
   const read = (row: Stored): LogEntry => ({
     ...row,
-    changes: row.changes === '' ? [] : (JSON.parse(row.changes) as Change[]),
+    changes: row.changes === '' ? [] : (JSON.parse(row.changes) as Change[]).map(changeOfToday),
   });
 
   /** Forgets what lies beyond the limits: first the changes, later the lines. */
@@ -124,4 +124,11 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     setState: (planId, commandId, state) => void setState.run(state, planId, commandId),
     leaveUndone: (planId, personId) => void leave.run(planId, personId),
   };
+}
+
+/** A change that may have been stored before its table had all of today's columns. */
+function changeOfToday(change: Change): Change {
+  if (!isOfDocument(change)) return change;
+  const [before, after] = [change.before, change.after].map((row) => row && rowOfToday(TABLES[change.table], row));
+  return { ...change, before, after } as Change;
 }

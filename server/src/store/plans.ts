@@ -52,8 +52,8 @@ export function createPlanStore(database: Sqlite): PlanStore {
   );
   const taken = database.prepare<[string], { id: string }>('select id from plans where id = ?');
   const insert = database.prepare(
-    `insert into plans (id, name, currency, locale, firstMonth, months, projectionRate, decimals, negatives, createdAt, incomplete)
-     values (@id, @name, @currency, @locale, @firstMonth, @months, @projectionRate, @decimals, @negatives, @at, @incomplete)`,
+    `insert into plans (id, name, currency, locale, firstMonth, months, projectionRate, decimals, negatives, yearBegins, createdAt, incomplete)
+     values (@id, @name, @currency, @locale, @firstMonth, @months, @projectionRate, @decimals, @negatives, @yearBegins, @at, @incomplete)`,
   );
   const complete = database.prepare('update plans set incomplete = 0 where id = ?');
   const clear = database.prepare('delete from plans where incomplete = 1');

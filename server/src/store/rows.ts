@@ -49,11 +49,12 @@ export function createRowStore(database: Sqlite): RowStore {
     ReturnType<typeof statementsFor>
   >;
   const selectPlan = database.prepare(
-    'select id, name, currency, locale, firstMonth, months, projectionRate, decimals, negatives from plans where id = ?',
+    'select id, name, currency, locale, firstMonth, months, projectionRate, decimals, negatives, yearBegins from plans where id = ?',
   );
   const updatePlan = database.prepare(
     `update plans set name = @name, currency = @currency, locale = @locale, firstMonth = @firstMonth,
-       months = @months, projectionRate = @projectionRate, decimals = @decimals, negatives = @negatives where id = @id`,
+       months = @months, projectionRate = @projectionRate, decimals = @decimals, negatives = @negatives,
+       yearBegins = @yearBegins where id = @id`,
   );
 
   return {

@@ -16,14 +16,15 @@ export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
     monthOfYear: monthOfYear(plan.firstMonth),
     year: yearOf(plan.firstMonth),
     months: plan.months,
+    yearBegins: plan.yearBegins,
     decimals: plan.decimals === null ? '' : String(plan.decimals),
     negatives: plan.negatives,
   };
   const save = (next: PlanFormValues) => {
-    const { name, currency, locale, months, negatives } = next;
+    const { name, currency, locale, months, yearBegins, negatives } = next;
     const decimals = next.decimals === '' ? null : Number(next.decimals);
     const firstMonth = toMonth(firstMonthOf(next));
-    const settings = { name, currency, locale, months, firstMonth, decimals, negatives };
+    const settings = { name, currency, locale, months, firstMonth, yearBegins, decimals, negatives };
     const refused = session.send({ kind: 'plan.set', settings });
     if (refused) setRefusal(refused.message);
     else onClose();

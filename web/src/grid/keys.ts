@@ -31,7 +31,7 @@ export const MOVES: readonly KeyBinding<Move>[] = [
   {
     presses: ['ArrowLeft'],
     shown: '↑ ↓ ← →',
-    words: messages.oneFieldOnPastDecember,
+    words: messages.oneFieldOnPastTheYear,
     does: move(0, -1),
   },
   { presses: ['ArrowRight'], shown: '', words: '', does: move(0, 1) },

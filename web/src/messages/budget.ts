@@ -2,7 +2,7 @@
 export const messages = {
   // BudgetHead
   budget: 'Budget',
-  isLocked: (year: number) => `${year} is locked`,
+  isLocked: (year: string) => `${year} is locked`,
   unlockTheYear: 'Unlock the year',
   newGroup: 'New group',
 
@@ -41,7 +41,7 @@ export const messages = {
   columns: 'Columns',
   rows: 'Rows',
   wideNames: 'Wide names',
-  lockAgainstEditing: (year: number) => `Lock ${year} against editing`,
+  lockAgainstEditing: (year: string) => `Lock ${year} against editing`,
   order: 'Sort',
   acrossGroups: 'Across groups',
   keepThisOrder: 'Keep this order',
@@ -52,7 +52,7 @@ export const messages = {
   moreFilters: 'More filters',
   allSides: 'All sides',
   onlyLinesWithExceptions: 'Only lines with exceptions',
-  onlyLinesInUseIn: (year: number) => `Only lines in use in ${year}`,
+  onlyLinesInUseIn: (year: string) => `Only lines in use in ${year}`,
   linesShown: (shown: number, lines: number) => `${shown} of ${lines} ×`,
   showAllLines: 'Show all lines',
   exceptionCount: (exceptions: number) => `${exceptions} ${exceptions === 1 ? 'exception' : 'exceptions'}`,
@@ -210,6 +210,7 @@ export const messages = {
   and: (low: string, high: string) => `${low} and ${high}`,
 
   // LineDialog
+  whatItsRuleSays: 'what its rule says: a quotient of the totals, or its months added up',
   itsMonthsAddedUp: 'its months added up',
   itsLastMonthAsFor: 'its last month, as for a balance',
   theAverageAsForA: 'the average, as for a price',
@@ -284,7 +285,7 @@ export const messages = {
   isComputedFromItsLines: (label: string) => `${label} is computed from its lines and cannot be typed over.`,
   thisIsComputedFromIts: 'This is computed from its months. Press Alt+1 to see the months and type into one.',
   isLockedPressAltL: (name: string) => `${name} is locked. Press Alt+L to unlock it.`,
-  isLockedUnlockTheYear: (year: number) => `${year} is locked. Unlock the year to change its figures.`,
+  isLockedUnlockTheYear: (year: string) => `${year} is locked. Unlock the year to change its figures.`,
 
   // BudgetFoot
   theWholePlan: 'The whole plan',
@@ -301,15 +302,15 @@ export const messages = {
   clearAllExceptionsOf: (name: string) => `Clear all exceptions of ${name}`,
 
   // FitPanel
-  makeFit: (year: number) => `Make ${year} fit`,
-  yearIs: (year: number) => `${year} is`,
+  makeFit: (year: string) => `Make ${year} fit`,
+  yearIs: (year: string) => `${year} is`,
   short: 'short.',
-  isInTheBlackWith: (year: number) => `${year} is in the black, with`,
+  isInTheBlackWith: (year: string) => `${year} is in the black, with`,
   toSpare: (redCount: number) => `to spare${redCount > 0 ? ', but not every month is.' : '.'}`,
   monthsInTheRed: (redCount: number) => (redCount === 1 ? 'One month in the red' : `${redCount} months in the red`),
   whatCouldGive: 'What could give',
-  isLockedForCuts: (year: number) => `${year} is locked. Unlock it to change its figures.`,
-  noExpenseOfCanBe: (year: number) => `No expense of ${year} can be cut: there is none, or all are locked.`,
+  isLockedForCuts: (year: string) => `${year} is locked. Unlock it to change its figures.`,
+  noExpenseOfCanBe: (year: string) => `No expense of ${year} can be cut: there is none, or all are locked.`,
   fromBeforeMonth: 'From',
   toTheYearsEndType: 'to the year’s end, type what each month should cost less, as an amount or in per cent.',
   cutFrom: 'Cut from',
@@ -375,7 +376,7 @@ export const messages = {
   // SplitPanel
   nothingHasChangedYet: 'Nothing has changed yet.',
   splitTheIncome: 'Split the income',
-  giveLinesAPercentageOf: (year: number, figure: string) =>
+  giveLinesAPercentageOf: (year: string, figure: string) =>
     `Give lines a percentage of each month’s total income. In ${year} a month brings ${figure} on average.`,
   now: (figure: string) => `now ${figure}`,
   nowNothing: 'now nothing',
@@ -393,7 +394,7 @@ export const messages = {
   selectALineToSee: 'Select a line to see its rule.',
 
   // BudgetSheet
-  budgetOf: (name: string, year: number) => `Budget of ${name}, ${year}`,
+  budgetOf: (name: string, year: string) => `Budget of ${name}, ${year}`,
 
   // RowMenu
   more: 'More',
@@ -456,7 +457,7 @@ export const messages = {
   goBack: 'Go back',
 
   // YearSummary
-  netOf: (year: number) => `Net of ${year}:`,
+  netOf: (year: string) => `Net of ${year}:`,
   noFigure: 'no figure',
   monthsInTheRedShort: (red: number) => (red === 1 ? '1 month in the red' : `${red} months in the red`),
   expensesFitTheIncome: 'Expenses fit the income',

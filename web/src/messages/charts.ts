@@ -36,7 +36,7 @@ export const messages = {
   whereIsTakenFrom: (name: string) => `Where ${name} is taken from`,
   asThePlanHasIt: 'as the plan has it',
   asIn: (name: string) => `as in ${name}`,
-  projectedFrom: (year: number) => `projected from ${year}`,
+  projectedFrom: (year: string) => `projected from ${year}`,
   drawAnother: 'Draw another',
   drawAnotherEllipsis: 'Draw another …',
 

@@ -7,7 +7,7 @@ export const messages = {
   dragToMove: 'Drag to move',
 
   // keys
-  oneFieldOnPastDecember: 'one field on; past December into the next year',
+  oneFieldOnPastTheYear: 'one field on; past a year’s last month into the next year',
   firstAndLastMonthAgain: 'first and last month; again: the name, the year',
   firstAndLastLine: 'first and last line',
   aScreenfulOfLines: 'a screenful of lines',

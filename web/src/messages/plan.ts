@@ -26,6 +26,7 @@ export const messages = {
   figuresAreWritten: 'Figures are written',
   firstMonth: 'First month',
   firstYear: 'First year',
+  aYearBeginsIn: 'A year begins in',
   numberOfMonths: 'Number of months',
 
   // MonthSwitch

@@ -2,10 +2,10 @@
 export const messages = {
   // ProjectionPage
   linesAndGroupsHaveRates: 'Lines and groups have rates of their own; totals follow from them.',
-  thePlanHasFiguresFor: (year: number, last: number) =>
+  thePlanHasFiguresFor: (year: string, last: string) =>
     `The plan has figures for the years after ${year} already. Project from ${last} to roll it forward.`,
-  projectFrom: (last: number) => `Project from ${last}`,
-  thePlanGoesOnUntil: (last: number) => `The plan goes on until December ${last}; every line has a rule for it.`,
+  projectFrom: (last: string) => `Project from ${last}`,
+  thePlanGoesOnUntil: (month: string) => `The plan goes on until ${month}; every line has a rule for it.`,
   aProjectionNeedsARate: 'A projection needs a rate',
   addAnAssumptionWithThe:
     'Add an assumption with the unit “rate per year”, for example inflation, and next year follows from it.',
@@ -13,7 +13,7 @@ export const messages = {
   projection: 'Projection',
   allLinesGrowBy: 'Growth rate',
   nothingTheyStayAsThey: 'none, figures stay as they are',
-  thePlanHasMonthsOf: (months: number, year: number) =>
+  thePlanHasMonthsOf: (months: number, year: string) =>
     `The plan has ${months === 1 ? 'one month' : `${months} months`} of ${year}; the projection is of ${months === 1 ? 'it' : 'these'}.`,
   takeItIntoThePlan: 'Take it into the plan',
   letsThePlanGoOn: 'Lets the plan go on by these years, with live rules',
@@ -21,11 +21,11 @@ export const messages = {
   years: 'Years',
   whatItStartsFrom: 'Base',
   asPlanned: 'Planned base',
-  whatThePlanHasFor: (year: number) => `What the plan has for ${year}`,
+  whatThePlanHasFor: (year: string) => `What the plan has for ${year}`,
   asItWas: 'Actual base',
-  whatReallyHappenedIn: (year: number) => `What really happened in ${year}`,
+  whatReallyHappenedIn: (year: string) => `What really happened in ${year}`,
   howFiguresGrow: 'Growth',
-  everyJanuary: 'Yearly steps',
+  yearlySteps: 'Yearly steps',
   figuresRiseOnceAYear: 'Figures rise once a year',
   everyMonth: 'Monthly growth',
   figuresCreepUpALittle: 'Figures creep up a little every month',
@@ -33,15 +33,15 @@ export const messages = {
   asPaidThen: 'Nominal',
   nominalFigures: 'Figures as paid then',
   todaysMoney: 'Today’s money',
-  inTheMoneyOf: (year: number) => `In the money of ${year}`,
+  inTheMoneyOf: (year: string) => `In the money of ${year}`,
   both: 'Both',
   pricesRiseBy: 'Inflation',
   changes: 'Increases',
   picture: 'Picture',
-  projectionFrom: (year: number) => `Projection from ${year}`,
-  asItReallyWasFrom: (year: number, first: string | undefined, last: string | undefined, lines: number) =>
+  projectionFrom: (year: string) => `Projection from ${year}`,
+  asItReallyWasFrom: (year: string, first: string | undefined, last: string | undefined, lines: number) =>
     `${year} as it really was from ${first} to ${last}, in ${lines === 1 ? 'one line' : `${lines} lines`} with entries; everything else as planned.`,
-  incomeExpensesAndNetFrom: (baseYear: number, today: boolean) =>
+  incomeExpensesAndNetFrom: (baseYear: string, today: boolean) =>
     `Income, expenses and net from ${baseYear}${today ? ', in today’s money' : ''}`,
   year: 'Year',
   income: 'Income',
@@ -50,14 +50,15 @@ export const messages = {
 
   // ProjectionReckoning
   reckoning: 'Reckoning',
-  projected: (year: number) => `${year}, projected`,
+  projected: (year: string) => `${year}, projected`,
   noFigure: 'no figure',
-  thereIsNoTotalOf: (baseYear: number) => `There is no total of ${baseYear} to start from.`,
+  thereIsNoTotalOf: (baseYear: string) => `There is no total of ${baseYear} to start from.`,
   whatItWasInThe: (rate: string, stepping: string) =>
     `What it was in the year before, month by month, grown by ${rate}${stepping === 'monthly' ? ', a little every month' : ', once a year'}.`,
+  asInTheYearBefore: 'What it was in the year before, month by month: no rate lets it grow.',
   theSumOfItsLines: 'The sum of its lines, each grown by its own rate.',
   thatIsAYear: (figure: string) => `That is ${figure} a year.`,
-  deflated: (baseYear: number, money: string, priceLevel: string) =>
+  deflated: (baseYear: string, money: string, priceLevel: string) =>
     `In the money of ${baseYear}: ${money} ÷ ${priceLevel} =`,
   chooseItsRate: 'Choose its rate',
   chooseWhatItGrowsBy: 'Choose what it grows by (Enter)',
@@ -76,8 +77,10 @@ export const messages = {
   line: 'Line',
   rateHeading: 'Rate',
   change: 'Increase',
-  todays: (year: number) => `${year}, today’s`,
+  todays: (year: string) => `${year}, today’s`,
   noRateItStaysAs: 'No rate: it stays as it is',
+  noRateItFollows: 'No rate: it follows its own rule',
+  itsRule: 'own rule',
   noRateItGoesOn: 'No rate: it goes on, and ends, with the loan or fund it follows',
   rateOfThePlan: (what: string) => `${what}, as the whole plan`,
   rateOfItsGroup: (what: string) => `${what}, as its group`,

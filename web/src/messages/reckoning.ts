@@ -23,6 +23,8 @@ export const messages = {
   nothing: 'nothing',
   theSumOfItsMonths:
     'The sum of its months. The average is this sum by all its months; a share is of the total of the same months.',
+  itsRuleAppliedToTheTotals:
+    'Its rule applied to the totals of these months, such as all costs by all units; never the average of the months.',
   theFigureOfTheLast: 'The figure of the last month, as for a balance.',
   theAverageOfItsMonths: 'The average of its months, passing over empty ones.',
 };

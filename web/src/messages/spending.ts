@@ -32,7 +32,7 @@ export const messages = {
   changed: (called: string) => `Changed: ${called}.`,
   entered: (called: string) => `Added: ${called}.`,
   anEntry: 'an entry',
-  until: (yearOf: number, month: string) => `${yearOf} until ${month}`,
+  until: (year: string, month: string) => `${year} until ${month}`,
   removed: (called: string) => `Removed: ${called}.`,
   looking: 'Looking …',
   nothingIsPlannedYet: 'Nothing is planned yet',
@@ -42,7 +42,7 @@ export const messages = {
   whichMonths: 'Which months',
   theMonth: 'The month',
   theYearSoFar: 'The year so far',
-  fromJanuaryTo: (when: string) => `From January to ${when}`,
+  fromTo: (first: string, when: string) => `From ${first} to ${when}`,
   budgetAndActualFigures: (shownMonths: string) => `Budget and actual figures, ${shownMonths}`,
   nothingHasBeenEnteredFor: 'Nothing has been entered for these months yet.',
   isOverItsBudgetLines: (overCount: number, name: string | undefined) =>

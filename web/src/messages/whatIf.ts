@@ -48,7 +48,7 @@ export const messages = {
   by: 'by',
   byYearOrMonth: 'By year or month',
   year: 'year',
-  monthOf: (year: number) => `month of ${year}`,
+  monthOf: (year: string) => `month of ${year}`,
   inEachCase: (of: string) => `${of} in each case`,
   yearHeading: 'Year',
   month: 'Month',

@@ -1,5 +1,5 @@
 import { stretchOfYear, yearsOf } from '../../calendar/calendar.ts';
-import { monthInWords, yearOf } from '../../calendar/month.ts';
+import { monthInWords, yearInWords, yearOf } from '../../calendar/month.ts';
 import { isInTheRed } from '../../figure/compare.ts';
 import { writeShare, writeWithUnit } from '../../figure/write.ts';
 import { planOf } from '../../plan/document/document.ts';
@@ -43,7 +43,7 @@ export const yearsInTheRed: Check = (model) => {
     const total = rolledUpValue(net.values, stretch, 'total');
     if (!isInTheRed(total)) return [];
     const money = writeWithUnit(-total, 'money', planOf(document));
-    const message = messages.inExpensesExceedIncomeBy(year, money);
+    const message = messages.inExpensesExceedIncomeBy(yearInWords(year, calendar.yearBegins), money);
     return [{ place: { id: NET, month: calendar.months[stretch.from]! }, about: String(year), message, mend: null }];
   });
 };
@@ -55,10 +55,10 @@ export const monthsInTheRed: Check = (model) => {
   const net = model.seriesOf(NET)!;
   const red = calendar.months.filter((_, at) => isInTheRed(net.valueAt(at)));
   return yearsOf(calendar).flatMap((year): Found[] => {
-    const redOfYear = red.filter((month) => yearOf(month) === year);
+    const redOfYear = red.filter((month) => yearOf(month, calendar.yearBegins) === year);
     if (redOfYear.length === 0) return [];
     const months = redOfYear.map((month) => monthInWords(month, locale, 'name')).join(', ');
-    const message = messages.inExpensesExceedIncomeIn(redOfYear.length, year, months);
+    const message = messages.inExpensesExceedIncomeIn(redOfYear.length, yearInWords(year, calendar.yearBegins), months);
     return [{ place: { id: NET, month: redOfYear[0]! }, about: String(year), message, mend: null }];
   });
 };

@@ -1,6 +1,6 @@
+import { figureOver } from '../../engine/over.ts';
 import { Model } from '../../engine/model.ts';
 import { applyChanges, type Change, type Document } from '../../plan/document/document.ts';
-import { rolledUpValue, rollUpOf } from '../../plan/document/rollUps.ts';
 
 /** One figure of a plan: of a line, group or total, over a stretch of periods, `to` exclusive. */
 export interface FigureOf {
@@ -43,8 +43,7 @@ export class Cases {
 
   /** A figure in the present case; NaN where there is none. */
   figure({ id, from, to }: FigureOf): number {
-    const series = this.model.seriesOf(id);
-    return series ? rolledUpValue(series.values, { from, to }, rollUpOf(this.document, id)) : NaN;
+    return figureOver(this.model, id, { from, to });
   }
 }
 

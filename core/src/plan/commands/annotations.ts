@@ -1,3 +1,5 @@
+import { yearInWords } from '../../calendar/month.ts';
+import { planOf } from '../document/document.ts';
 import { highlightRefusal } from '../document/highlights.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
@@ -11,7 +13,8 @@ import { messages } from '../../messages/commands.ts';
 export const annotationCommands = {
   'year.lock': command({
     fields: { year, locked: yesNo },
-    label: ({ year, locked }) => `${year} ${locked ? 'locked' : 'unlocked'}`,
+    label: ({ year, locked }, { document }) =>
+      `${yearInWords(year, planOf(document).yearBegins)} ${locked ? 'locked' : 'unlocked'}`,
     decide(draft, { year, locked }) {
       if (!Number.isInteger(year) || year < 1900 || year > 2999)
         throw refused('invalid', messages.isNotAYearSuch(year), 'year');

@@ -18,7 +18,7 @@ import { deleteWithAll, lostOutput } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { TABLES, taxBandId, type LoanRow, type Row } from '../schema/tables.ts';
-import { checkMonth, checkName, checkNewId, checkNote, checkText, existing } from './guards.ts';
+import { checkMonth, checkName, checkNewId, checkNote, checkText, checkWhole, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { all, columns, formula, id, list, name, orNull, yesNo } from './fields.ts';
 import { addGroup } from './groups.ts';
@@ -106,6 +106,7 @@ export function setCalculator<T extends CalculatorTable>(
     const value = values[column];
     if (spec.column.kind === 'choice' && !(spec.column.options as readonly string[]).includes(String(value)))
       throw refused('invalid', `This is one of ${spec.column.options.join(', ')}.`, column);
+    if (spec.column.kind === 'whole' && value !== null) checkWhole(Number(value), column, spec.column);
     if (spec.column.kind === 'month') checkMonth(String(value), column);
     if (spec.column.kind === 'text') checkText(String(value), column, spec.column.most);
     if (spec.column.kind === 'input' && column in settings)

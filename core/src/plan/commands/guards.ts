@@ -42,6 +42,11 @@ export function checkFigure(figure: number | null, field: string): void {
   }
 }
 
+export function checkWhole(value: number, field: string, { least, most }: { least: number; most: number }): void {
+  if (!Number.isInteger(value) || value < least || value > most)
+    throw refused('invalid', messages.thisIsAWholeNumber(least, most), field);
+}
+
 export function checkMonth(month: string, field: string): void {
   if (!isMonth(month)) throw refused('invalid', messages.isNotAMonthSuch(month), field);
 }

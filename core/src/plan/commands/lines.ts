@@ -146,7 +146,7 @@ export function addLine(draft: Draft, { id, group, name, unit, before }: NewLine
     group,
     name: tidy(name),
     unit,
-    rollUp: 'total',
+    rollUp: 'byRule',
     note: '',
     position: positionBefore(draft, 'lines', before, null, group),
     emphasis: 'none',

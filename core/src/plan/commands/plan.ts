@@ -1,14 +1,14 @@
 import { MAX_MONTHS } from '../../calendar/calendar.ts';
 import { isCurrency, isLocale } from '../../figure/notation.ts';
 import { isFraction } from '../../figure/unit.ts';
-import { addMonths, monthOfYear, yearOf } from '../../calendar/month.ts';
+import { addMonths, beginningOf, monthInWords, yearInWords, yearOf } from '../../calendar/month.ts';
 import { planOf } from '../document/document.ts';
 import { nameShapeRefusal, tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { MAX_DECIMALS, NEGATIVES } from '../schema/tables.ts';
 import { foldEarlyValues } from './assumptions.ts';
 import { MAX_PROJECTED_YEARS, STEPPINGS, rollForward } from './rollForward.ts';
-import { checkMonth, existing } from './guards.ts';
+import { checkMonth, checkWhole, existing } from './guards.ts';
 import { command } from './command.ts';
 import { choice, columnsBut, figure, id, leftOut, many, month, orNull, some, whole } from './fields.ts';
 import { foldBeginning, setFigures } from './ruleSteps.ts';
@@ -37,9 +37,13 @@ export const planCommands = {
       ) {
         throw refused('invalid', messages.moneyIsShownWith0(MAX_DECIMALS), 'decimals');
       }
+      checkWhole(next.yearBegins, 'yearBegins', { least: 1, most: 12 });
       if (next.projectionRate !== null)
         existing(draft, 'assumptions', next.projectionRate, messages.theAssumptionForTheProjection);
-      const { firstMonth } = planOf(draft.document);
+      const { firstMonth, yearBegins } = planOf(draft.document);
+      const [locked] = draft.document.lockedYears.values();
+      if (next.yearBegins !== yearBegins && locked)
+        throw refused('locked', messages.whileYearsAreLocked(yearInWords(locked.year, yearBegins)), 'yearBegins');
       draft.set('plan', { ...next, name: tidy(next.name) });
       if (next.firstMonth <= firstMonth) return;
       for (const line of draft.document.lines.keys()) foldBeginning(draft, line);
@@ -66,17 +70,21 @@ export const planCommands = {
       if (!Number.isInteger(years) || years < 1 || years > MAX_PROJECTED_YEARS)
         throw refused('invalid', messages.aPlanIsCarriedOn(MAX_PROJECTED_YEARS), 'years');
       const last = addMonths(plan.firstMonth, plan.months - 1);
-      if (monthOfYear(last) !== 12) throw refused('invalid', messages.aPlanIsCarriedOnFrom, 'years');
+      const { yearBegins } = plan;
+      const baseYear = yearOf(last, yearBegins);
+      const ending = addMonths(beginningOf(baseYear + 1, yearBegins), -1);
+      if (last !== ending)
+        throw refused('invalid', messages.aPlanIsCarriedOnFrom(monthInWords(ending, plan.locale)), 'years');
       if (plan.months < 12) throw refused('invalid', messages.aPlanIsCarriedOnFromTwelve, 'years');
       if (rate !== null) {
         const assumption = existing(draft, 'assumptions', rate, messages.theAssumptionForTheProjection);
         if (!isFraction(assumption.unit)) throw refused('invalid', messages.isNoRateSoNothing(assumption.name), 'rate');
         draft.set('plan', { ...plan, projectionRate: rate });
       }
-      if (actual.some(({ month }) => yearOf(month) !== yearOf(last)))
-        throw refused('invalid', messages.theActualFiguresHaveTo(yearOf(last)), 'actual');
+      if (actual.some(({ month }) => yearOf(month, yearBegins) !== baseYear))
+        throw refused('invalid', messages.theActualFiguresHaveTo(yearInWords(baseYear, yearBegins)), 'actual');
       setFigures(draft, actual, 'exceptions');
-      rollForward(draft, yearOf(last), years, stepping);
+      rollForward(draft, baseYear, years, stepping);
     },
   }),
 };

@@ -1,3 +1,4 @@
+import { yearInWords, yearOf, type Month } from '../../calendar/month.ts';
 import { createCalendar, type Calendar } from '../../calendar/calendar.ts';
 import type { LedgerEntry } from '../schema/entries.ts';
 import { RowTable, rowsWhere } from './rowTable.ts';
@@ -97,9 +98,20 @@ let latest: Calendar | null = null;
 
 /** The months of a plan. */
 export function calendarOf(document: Document): Calendar {
-  const { firstMonth, months } = planOf(document);
-  if (latest?.first !== firstMonth || latest.count !== months) latest = createCalendar(firstMonth, months);
+  const { firstMonth, months, yearBegins } = planOf(document);
+  if (latest?.first !== firstMonth || latest.count !== months || latest.yearBegins !== yearBegins)
+    latest = createCalendar(firstMonth, months, yearBegins);
   return latest;
+}
+
+/** The year of a plan a month falls into, called by the calendar year it begins in. */
+export function yearIn(document: Document, month: Month): number {
+  return yearOf(month, planOf(document).yearBegins);
+}
+
+/** A year of a plan as people write it: `2026`, or `2026/27` where it does not begin in January. */
+export function nameOfYear(document: Document, year: number): string {
+  return yearInWords(year, planOf(document).yearBegins);
 }
 
 /** Rows in the order of their positions. */

@@ -1,11 +1,11 @@
-import { yearOf, type Month } from '../../calendar/month.ts';
+import { yearInWords, yearOf, type Month } from '../../calendar/month.ts';
 import { refused } from '../schema/refusal.ts';
 import { planOf, calendarOf, type Document } from './document.ts';
 import type { Draft } from './draft.ts';
 import { lockedYearId, type LineRow } from '../schema/tables.ts';
 import { messages } from '../../messages/document.ts';
 
-/** Whether a calendar year's figures are kept from being edited. */
+/** Whether a year's figures are kept from being edited. */
 export function isYearLocked(document: Document, year: number): boolean {
   return document.lockedYears.has(lockedYearId(year));
 }
@@ -19,11 +19,11 @@ export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to
   const { lockedYears } = draft.document;
   if (lockedYears.size === 0) return;
   const plan = planOf(draft.document);
-  const first = yearOf(from ?? plan.firstMonth);
-  const last = yearOf(to ?? calendarOf(draft.document).months.at(-1)!);
+  const first = yearOf(from ?? plan.firstMonth, plan.yearBegins);
+  const last = yearOf(to ?? calendarOf(draft.document).months.at(-1)!, plan.yearBegins);
   for (const { year } of lockedYears.values()) {
     if (year < first || year > last) continue;
     const reaches = first === last ? '' : messages.andThisReachesIntoIt;
-    throw refused('locked', messages.isLockedUnlockTheYear(year, reaches));
+    throw refused('locked', messages.isLockedUnlockTheYear(yearInWords(year, plan.yearBegins), reaches));
   }
 }

@@ -3,7 +3,7 @@ import { usesByNode } from '../../graph/dependencies.ts';
 import { LARGEST_FIGURE } from '../../figure/read.ts';
 import { nameKey } from '../../formula/names.ts';
 import { FormulaError } from '../../formula/expression/syntax.ts';
-import type { Column, ColumnSpec } from '../schema/columns.ts';
+import { rowOfToday, type Column, type ColumnSpec } from '../schema/columns.ts';
 import { CALCULATOR_TABLES, bandSetsOf, storedBandsRefusal } from '../document/calculators.ts';
 import { ID_PATTERN, tidy } from '../schema/names.ts';
 import { documentFrom, emptyDocument, type Document } from '../document/document.ts';
@@ -295,7 +295,7 @@ export function newPlan(settings: {
   firstMonth: string;
   months: number;
 }): Document {
-  const row = { ...settings, projectionRate: null, decimals: null, negatives: 'tone' };
+  const row = rowOfToday(TABLES.plan, settings);
   return { ...emptyDocument(), plan: new Map([[row.id, row]]) } as unknown as Document;
 }
 

@@ -34,7 +34,7 @@ export interface ColumnSpec<C extends Column = Column, O extends boolean = boole
   readonly optional: O;
   readonly about: string;
   /** What a plan file means by leaving the column out. */
-  readonly fallback?: string | boolean;
+  readonly fallback?: string | number | boolean;
   /** What it was called in earlier plan files, which are read as well. */
   readonly formerly?: string;
 }
@@ -60,11 +60,23 @@ export type RowOf<T extends TableSpec> = { readonly id: string } & {
     : never;
 };
 
+/** A row as it is written today: columns it was stored without, since they were not there yet, say what leaving them out means. */
+export function rowOfToday<R extends object>(spec: TableSpec, row: R): R {
+  const missing = Object.entries(spec).filter(([column]) => !(column in row));
+  if (missing.length === 0) return row;
+  const values = row as Readonly<Record<string, unknown>>;
+  const added = missing.map(([column, { formerly, fallback }]) => [
+    column,
+    (formerly === undefined ? undefined : values[formerly]) ?? fallback ?? null,
+  ]);
+  return { ...row, ...(Object.fromEntries(added) as object) };
+}
+
 /** A column that always has a value. */
 export function required<const C extends Column>(
   column: C,
   about: string,
-  fallback?: string | boolean,
+  fallback?: string | number | boolean,
 ): ColumnSpec<C, false> {
   return fallback === undefined ? { column, optional: false, about } : { column, optional: false, about, fallback };
 }

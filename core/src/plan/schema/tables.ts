@@ -94,9 +94,15 @@ export type Side = (typeof SIDES)[number];
 export const RHYTHMS = ['fixed', 'periodic', 'dayToDay'] as const;
 export type Rhythm = (typeof RHYTHMS)[number];
 
-/** What months make of a quarter or year: their total, the last of them (a balance), or their average (a price). */
-export const ROLL_UPS = ['total', 'last', 'average'] as const;
-export type RollUp = (typeof ROLL_UPS)[number];
+/**
+ * What months make of a quarter or year: what the line's rule says (a quotient is that of the totals, everything else adds
+ * up), their total, the last of them (a balance), or their average (a price).
+ */
+export const ROLL_UPS = ['byRule', 'total', 'last', 'average'] as const;
+export type RollUpChoice = (typeof ROLL_UPS)[number];
+
+/** How the months of something are rolled up. */
+export type RollUp = 'quotient' | Exclude<RollUpChoice, 'byRule'>;
 
 /** All tables of a plan's document, in an order in which every row comes after those it refers to. */
 export const TABLES = {
@@ -118,6 +124,7 @@ export const TABLES = {
       'The decimals money is shown with; those of the currency when left out.',
     ),
     negatives: required({ kind: 'choice', options: NEGATIVES }, 'How figures below zero are written.', 'tone'),
+    yearBegins: required({ kind: 'whole', least: 1, most: 12 }, 'The month its years begin in, 1 for January.', 1),
   },
   assumptions: {
     name,
@@ -147,7 +154,7 @@ export const TABLES = {
     group: required({ kind: 'reference', table: 'groups', whenGone: 'goes' }, 'The group it belongs to.'),
     name,
     unit: required({ kind: 'choice', options: UNITS }, 'What its figures count.', 'money'),
-    rollUp: required({ kind: 'choice', options: ROLL_UPS }, 'What its months make of a year.', 'total'),
+    rollUp: required({ kind: 'choice', options: ROLL_UPS }, 'What its months make of a year.', 'byRule'),
     note,
     emphasis: required({ kind: 'choice', options: EMPHASES }, 'How strongly it stands out.', 'none'),
     locked: required({ kind: 'yesNo' }, 'Whether it is kept from being edited.', false),
@@ -230,7 +237,10 @@ export const TABLES = {
     reason: required({ kind: 'text', most: 500 }, 'Why it is no matter.'),
   },
   lockedYears: {
-    year: required({ kind: 'whole', least: 1900, most: 2999 }, 'A calendar year whose figures are kept from editing.'),
+    year: required(
+      { kind: 'whole', least: 1900, most: 2999 },
+      'A year whose figures are kept from editing, called by the calendar year it begins in.',
+    ),
   },
   loans: {
     name,
@@ -292,6 +302,7 @@ export const TABLES = {
     income: input('The yearly income it is asked about.'),
     allowance: input('What is taken off the income first.'),
     rebateLimit: input('The income, less the allowance, up to which nothing is due.'),
+    yearBegins: required({ kind: 'whole', least: 1, most: 12 }, 'The month a tax year begins in, 1 for January.', 1),
     note,
     position,
   },

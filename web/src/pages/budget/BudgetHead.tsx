@@ -1,4 +1,4 @@
-import { isYearLocked, planOf, type Month } from '@haushalt/core';
+import { isYearLocked, planOf, nameOfYear, type Month } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { MonthSwitch } from '../../parts/plan/MonthSwitch.tsx';
 import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
@@ -28,11 +28,11 @@ export function BudgetHead({ years, year, month, trial, onYear, onMonth, onUnloc
       {month ? (
         <MonthSwitch months={model.calendar.months} month={month} locale={planOf(document).locale} onChange={onMonth} />
       ) : (
-        <YearSwitch years={years} year={year} onChange={onYear} />
+        <YearSwitch years={years} year={year} begins={model.calendar.yearBegins} onChange={onYear} />
       )}
       {isYearLocked(document, year) && (
         <button type="button" className="tool year-lock" onClick={onUnlock} title={messages.unlockTheYear}>
-          <Icon name="lock" /> {messages.isLocked(year)}
+          <Icon name="lock" /> {messages.isLocked(nameOfYear(document, year))}
         </button>
       )}
       {document.groups.size > 0 && <YearSummary year={year} trial={trial} />}

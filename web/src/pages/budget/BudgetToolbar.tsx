@@ -1,4 +1,4 @@
-import { yearsOf, isYearLocked, type Side } from '@haushalt/core';
+import { yearsOf, isYearLocked, nameOfYear, type Side } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { memo, useState, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
@@ -146,7 +146,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
             {messages.wideNames}
           </Choice>
           <Choice checked={locked} onChoose={onLockYear}>
-            {messages.lockAgainstEditing(year)}
+            {messages.lockAgainstEditing(nameOfYear(document, year))}
           </Choice>
         </Dropdown.Menu>
       </Dropdown>
@@ -226,7 +226,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
               checked={filter.onlyInUse}
               onChoose={() => onView({ filter: { ...filter, onlyInUse: !filter.onlyInUse } })}
             >
-              {messages.onlyLinesInUseIn(year)}
+              {messages.onlyLinesInUseIn(nameOfYear(document, year))}
             </Choice>
           </Dropdown.Menu>
         </Dropdown>

@@ -6,6 +6,7 @@ import {
   inOrder,
   planOf,
   stretchOfYear,
+  nameOfYear,
   type ChartForm,
   type ChartMark,
   type Document,
@@ -108,7 +109,7 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
           <option value="">{messages.theWholePlan}</option>
           {years.map((year) => (
             <option key={year} value={year}>
-              {year}
+              {nameOfYear(document, year)}
             </option>
           ))}
           <option value={MONTHS}>{messages.someMonths}</option>
@@ -216,7 +217,7 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
                 ))}
                 {years.slice(0, -1).map((year) => (
                   <option key={year} value={year}>
-                    {messages.projectedFrom(year)}
+                    {messages.projectedFrom(nameOfYear(document, year))}
                   </option>
                 ))}
               </Select>

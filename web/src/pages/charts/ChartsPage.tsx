@@ -1,7 +1,8 @@
-import { calendarOf, type Command, freshTitle, planOf, yearsOf } from '@haushalt/core';
+import { type Command, freshTitle, planOf, yearsOf } from '@haushalt/core';
 import { useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
+import { yearNow } from '../../parts/plan/useYear.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { newId } from '../../plan-session/api.ts';
@@ -22,8 +23,8 @@ export function ChartsPage() {
   const [search, setSearch] = useSearchParams();
   const [full, setFull] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
-  const years = yearsOf(calendarOf(document));
-  const thisYear = Math.min(Math.max(new Date().getFullYear(), years[0]!), years.at(-1)!);
+  const years = yearsOf(model.calendar);
+  const thisYear = yearNow(years, model.calendar.yearBegins);
   const charts = chartsOf(document, thisYear);
   const chart = charts.find(({ id }) => id === search.get('chart')) ?? charts[0]!;
   const picture = useMemo(() => {

@@ -1,4 +1,4 @@
-import { Model, PlanProjection, withScenario, yearOf, type Document, type PlanModel } from '@haushalt/core';
+import { Model, PlanProjection, withScenario, yearIn, type Document, type PlanModel } from '@haushalt/core';
 import type { ChartSeries } from '../../parts/charts/draft.ts';
 
 /** Gives the model a series takes its figures from. */
@@ -16,7 +16,7 @@ export function chartModels(model: PlanModel, base: Document): ModelFor {
     if (scenario !== null && base.scenarios.has(scenario))
       return keep(scenario, () => new Model(withScenario(base, scenario)));
     if (projectedFrom !== null) {
-      const years = yearOf(model.calendar.months.at(-1)!) - projectedFrom;
+      const years = yearIn(model.document, model.calendar.months.at(-1)!) - projectedFrom;
       const terms = { baseYear: projectedFrom, years: Math.max(1, years), stepping: 'yearly', deflator: null } as const;
       return keep(projectedFrom, () => new PlanProjection(model, terms).model);
     }

@@ -10,6 +10,8 @@ import {
   writeFigure,
   writeShare,
   yearsOf,
+  nameOfYear,
+  yearIn,
   type Document,
   type Stretch,
   type PlanModel,
@@ -32,7 +34,7 @@ export function chartPicture(
   const scope = scopeOf(model, settings);
   const unit = series[0] ? unitOf(document, series[0].of) : 'money';
   const common = {
-    label: `${name}${year === null ? '' : `, ${year}`}`,
+    label: `${name}${year === null ? '' : `, ${nameOfYear(document, year)}`}`,
     axis: axis || (unit === 'money' ? plan.currency : ''),
     write: (value: number) => writeFigure(value, unit, { ...plan, decimals: 0 }),
   };
@@ -132,9 +134,9 @@ function pointInWords(
   span: string,
   withYear: boolean,
 ): string {
-  const { locale } = planOf(document as Document);
+  const { locale } = planOf(document);
   const month = (at: number, style: 'name' | 'short') => monthInWords(calendar.months[at]!, locale, style);
-  if (span === 'year') return calendar.months[from]!.slice(0, 4);
+  if (span === 'year') return nameOfYear(document, yearIn(document, calendar.months[from]!));
   if (span === 'quarter') return `${month(from, 'name')} – ${month(to - 1, withYear ? 'short' : 'name')}`;
   return month(from, withYear ? 'short' : 'name');
 }

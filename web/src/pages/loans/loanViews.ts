@@ -23,14 +23,15 @@ interface Stretch {
   readonly rows: readonly LoanMonth[];
 }
 
-function stretchesOf({ rows }: LoanAnswer, by: By, locale: string): Stretch[] {
-  if (by === 'year') return byYear(rows).map(({ year, rows: own }) => ({ label: year, rows: own }));
+function stretchesOf({ rows }: LoanAnswer, by: By, document: Document): Stretch[] {
+  const { locale, yearBegins } = planOf(document);
+  if (by === 'year') return byYear(rows, yearBegins).map(({ year, rows: own }) => ({ label: year, rows: own }));
   return rows.map((row) => ({ label: monthInWords(row.month, locale), rows: [row] }));
 }
 
 /** A loan as a schedule: opening balance, payment with its parts, and the balance after it. */
 export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
-  const stretches = stretchesOf(loan, by, planOf(document).locale);
+  const stretches = stretchesOf(loan, by, document);
   const flow = (id: string, heading: string, of: (row: LoanMonth) => number): ScheduleColumn => ({
     id,
     heading,
@@ -63,7 +64,7 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
 /** What of each payment is interest and what pays the amount back, and how the balance falls. */
 export function loanPictures(loan: LoanAnswer, by: By, document: Document): { parts: Picture; balance: Picture } {
   const plan = planOf(document);
-  const stretches = stretchesOf(loan, by, plan.locale);
+  const stretches = stretchesOf(loan, by, document);
   const common = {
     axis: plan.currency,
     categoryName: by === 'year' ? messages.year : messages.month,

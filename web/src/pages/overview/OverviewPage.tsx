@@ -5,6 +5,7 @@ import {
   writeShare,
   writeWithUnit,
   yearsOf,
+  nameOfYear,
   type PlanModel,
 } from '@haushalt/core';
 import { useMemo } from 'react';
@@ -42,7 +43,7 @@ export function OverviewPage() {
   const { planId = '' } = useParams();
   const plan = planOf(document);
   const years = yearsOf(model.calendar);
-  const [year, setYear] = useYear(years);
+  const [year, setYear] = useYear(years, model.calendar.yearBegins);
   const findings = useFindings();
   const { glance, picture, calculators } = useMemo(() => {
     return {
@@ -72,7 +73,7 @@ export function OverviewPage() {
     <div className="overview">
       <div className="page-head">
         <h2>{messages.overview}</h2>
-        <YearSwitch years={years} year={year} onChange={setYear} />
+        <YearSwitch years={years} year={year} begins={plan.yearBegins} onChange={setYear} />
       </div>
       <div className="overview-body">
         <dl className="overview-figures">
@@ -89,7 +90,7 @@ export function OverviewPage() {
             <dd>{money(glance.expenses)}</dd>
           </div>
           <div>
-            <dt>{messages.netOf(year)}</dt>
+            <dt>{messages.netOf(nameOfYear(document, year))}</dt>
             <dd className={glance.net < 0 ? 'negative' : ''}>{money(glance.net)}</dd>
           </div>
         </dl>
@@ -113,7 +114,7 @@ export function OverviewPage() {
         <section>
           <h3>{messages.whereTheMoneyGoes}</h3>
           {glance.biggest.length === 0 ? (
-            <p className="quiet">{messages.noExpensesIn(year)}</p>
+            <p className="quiet">{messages.noExpensesIn(nameOfYear(document, year))}</p>
           ) : (
             <ol className="biggest-lines">
               {glance.biggest.map(({ line, total, share }) => (

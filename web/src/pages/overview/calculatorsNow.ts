@@ -8,6 +8,7 @@ import {
   whyNoAnswer,
   writeWithUnit,
   yearOf,
+  yearInWords,
   type Calculator,
   type PlanModel,
 } from '@haushalt/core';
@@ -26,7 +27,8 @@ export function calculatorsNow(model: PlanModel, period: number): CalculatorNow[
     .map((calculator) => ({ calculator, words: inWords(model, calculator, period) }));
 }
 
-function inWords(model: PlanModel, { row }: Calculator, period: number): string {
+function inWords(model: PlanModel, calculator: Calculator, period: number): string {
+  const { row } = calculator;
   const plan = planOf(model.document);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const output = (name: string) => model.seriesOf(outputId(row.id, name))!.valueAt(period);
@@ -46,7 +48,8 @@ function inWords(model: PlanModel, { row }: Calculator, period: number): string 
     }
     case 'tax': {
       const tax = output('tax');
-      const year = yearOf(model.calendar.months[period]!);
+      const yearBegins = calculator.table === 'taxSchedules' ? calculator.row.yearBegins : 1;
+      const year = yearInWords(yearOf(model.calendar.months[period]!, yearBegins), yearBegins);
       const found = answer.months[period]!;
       if (isNoFigure(found)) return noFigureInWords(model, found);
       return tax === tax ? messages.for(money(tax), year) : messages.noIncomeGiven;

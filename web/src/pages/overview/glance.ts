@@ -9,7 +9,8 @@ import {
   rolledUpValue,
   stretchOfYear,
   writeFigure,
-  yearOf,
+  yearIn,
+  nameOfYear,
   type LineRow,
   type Month,
   type PlanModel,
@@ -50,7 +51,7 @@ export function glanceAt(model: PlanModel, year: number): Glance {
     income: total(TOTAL_INCOME),
     expenses,
     net: total(NET),
-    red: calendar.months.filter((month, at) => yearOf(month) === year && net.valueAt(at) <= -0.005),
+    red: calendar.months.filter((month, at) => yearIn(document, month) === year && net.valueAt(at) <= -0.005),
     biggest,
   };
 }
@@ -63,7 +64,7 @@ export function netPicture(model: PlanModel, year: number): Picture {
   const values = (id: string) =>
     Array.from(model.seriesOf(id)!.values.subarray(from, to), (value) => (value === value ? value : null));
   return {
-    label: messages.netByMonthIn(year),
+    label: messages.netByMonthIn(nameOfYear(document, year)),
     axis: plan.currency,
     categoryName: messages.month,
     categories: calendar.months.slice(from, to).map((month) => monthInWords(month, plan.locale, 'name')),

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { useRef, useState } from 'react';
-import { monthInWords, writeWithUnit, yearOf } from '@haushalt/core';
+import { monthInWords, writeWithUnit, yearOf, yearInWords } from '@haushalt/core';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
@@ -155,7 +155,7 @@ function PlanRow({ plan }: { readonly plan: PlanSummary }) {
         <span className={net !== null && net < 0 ? 'negative' : undefined}>
           {net === null ? '–' : writeWithUnit(net, 'money', plan)}
         </span>
-        <small>{plan.year}</small>
+        <small>{yearInWords(plan.year, plan.yearBegins)}</small>
       </td>
       <td>
         <span className={red > 0 ? 'in-the-red' : 'in-the-black'}>{red === 0 ? messages.noMonths : red}</span>

@@ -12,6 +12,8 @@ import {
   withActuals,
   writeFigure,
   yearsOf,
+  nameOfYear,
+  addMonths,
   type ActualFigure,
 } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
@@ -59,7 +61,9 @@ export function ProjectionPage() {
   const { document, model, glow } = state;
   const plan = planOf(document);
   const years = yearsOf(model.calendar);
-  const [year, setYear] = useYear(years);
+  const [year, setYear] = useYear(years, model.calendar.yearBegins);
+  const called = nameOfYear(document, year);
+  const begins = model.calendar.yearBegins;
   const [view, changeView] = useProjectionView(planId);
   const [choosing, setChoosing] = useState<string | null>(null);
   const rates = inOrder(ratesOf(document));
@@ -87,8 +91,8 @@ export function ProjectionPage() {
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
   const columns = useMemo(() => {
     const ids = all.flatMap(({ id }) => id ?? []);
-    return projectionColumns(projection.years, year, view, widestFigure(projection, ids));
-  }, [projection, all, year, view]);
+    return projectionColumns(projection.years, year, view, widestFigure(projection, ids), begins);
+  }, [projection, all, year, view, begins]);
   const glows = (target: BudgetRow) => target.id !== null && glow !== null && glow.changed.has(target.id);
   const chooseRate = (target: BudgetRow | undefined) => {
     const owner = target && hasRate(target) ? rateOwner(target) : null;
@@ -123,10 +127,11 @@ export function ProjectionPage() {
 
   const takeIn = () => {
     const last = years.at(-1)!;
+    const end = addMonths(model.calendar.months.at(-1)!, view.years * 12);
     if (year !== last)
       return notices.say({
-        text: messages.thePlanHasFiguresFor(year, last),
-        action: { label: messages.projectFrom(last), run: () => setYear(last) },
+        text: messages.thePlanHasFiguresFor(called, nameOfYear(document, last)),
+        action: { label: messages.projectFrom(nameOfYear(document, last)), run: () => setYear(last) },
       });
     send(
       {
@@ -136,7 +141,7 @@ export function ProjectionPage() {
         rate: null,
         ...(fromActual ? { actual: known } : {}),
       },
-      messages.thePlanGoesOnUntil(last + view.years),
+      messages.thePlanGoesOnUntil(monthInWords(end, plan.locale)),
     );
   };
 
@@ -155,7 +160,7 @@ export function ProjectionPage() {
     <div className="budget projection">
       <div className="page-head">
         <h2>{messages.projection}</h2>
-        <YearSwitch years={years} year={year} onChange={setYear} />
+        <YearSwitch years={years} year={year} begins={plan.yearBegins} onChange={setYear} />
         <label className="rate-choice">
           {messages.allLinesGrowBy}{' '}
           <Select
@@ -173,7 +178,7 @@ export function ProjectionPage() {
             ))}
           </Select>
         </label>
-        {months < 12 && <p className="year-summary">{messages.thePlanHasMonthsOf(months, year)}</p>}
+        {months < 12 && <p className="year-summary">{messages.thePlanHasMonthsOf(months, called)}</p>}
         <button type="button" className="tool" onClick={takeIn} title={messages.letsThePlanGoOn}>
           <Icon name="add" />
           {messages.takeItIntoThePlan}
@@ -199,8 +204,8 @@ export function ProjectionPage() {
             label={messages.whatItStartsFrom}
             value={view.base}
             options={[
-              { value: 'plan', words: messages.asPlanned, title: messages.whatThePlanHasFor(year) },
-              { value: 'actual', words: messages.asItWas, title: messages.whatReallyHappenedIn(year) },
+              { value: 'plan', words: messages.asPlanned, title: messages.whatThePlanHasFor(called) },
+              { value: 'actual', words: messages.asItWas, title: messages.whatReallyHappenedIn(called) },
             ]}
             onChange={(base) => changeView({ base })}
           />
@@ -209,7 +214,7 @@ export function ProjectionPage() {
           label={messages.howFiguresGrow}
           value={view.stepping}
           options={[
-            { value: 'yearly', words: messages.everyJanuary, title: messages.figuresRiseOnceAYear },
+            { value: 'yearly', words: messages.yearlySteps, title: messages.figuresRiseOnceAYear },
             { value: 'monthly', words: messages.everyMonth, title: messages.figuresCreepUpALittle },
           ]}
           onChange={(stepping) => changeView({ stepping })}
@@ -219,7 +224,7 @@ export function ProjectionPage() {
           value={view.money}
           options={[
             { value: 'nominal', words: messages.asPaidThen, title: messages.nominalFigures },
-            { value: 'today', words: messages.todaysMoney, title: messages.inTheMoneyOf(year) },
+            { value: 'today', words: messages.todaysMoney, title: messages.inTheMoneyOf(called) },
             { value: 'both', words: messages.both },
           ]}
           onChange={(money) => changeView({ money })}
@@ -253,10 +258,10 @@ export function ProjectionPage() {
           <Icon name="chart" /> {messages.picture}
         </button>
       </div>
-      {fromActual && <p className="projection-base">{baseInWords(known, year, plan.locale)}</p>}
+      {fromActual && <p className="projection-base">{baseInWords(known, called, plan.locale)}</p>}
       <Grid
         control={control}
-        label={messages.projectionFrom(year)}
+        label={messages.projectionFrom(called)}
         columns={columns}
         rows={rows}
         footer={footer}
@@ -287,7 +292,7 @@ export function ProjectionPage() {
 }
 
 /** Which figures a projection from what really happened starts from. */
-export function baseInWords(known: readonly ActualFigure[], year: number, locale: string): string {
+export function baseInWords(known: readonly ActualFigure[], year: string, locale: string): string {
   const months = known.map(({ month }) => month).sort();
   const [first, last] = [months[0]!, months.at(-1)!].map((month) => monthInWords(month, locale, 'name'));
   const lines = new Set(known.map(({ line }) => line)).size;
@@ -301,11 +306,12 @@ function pictureOf(projection: PlanProjection, baseYear: number, today: boolean)
     const projected = projection.of(id);
     return projected ? [projected.base, ...projected.years.map((each) => (today ? each.today : each.amount))] : [];
   };
+  const inWords = (year: number) => nameOfYear(projection.model.document, year);
   return {
-    label: messages.incomeExpensesAndNetFrom(baseYear, today),
+    label: messages.incomeExpensesAndNetFrom(inWords(baseYear), today),
     axis: plan.currency,
     categoryName: messages.year,
-    categories: [baseYear, ...projection.years].map(String),
+    categories: [baseYear, ...projection.years].map(inWords),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
       { label: messages.income, values: values(TOTAL_INCOME), mark: 'bars', tone: 'income' },

@@ -4,6 +4,7 @@ import {
   writeFigure,
   writeShare,
   writeWithUnit,
+  nameOfYear,
   type PlanProjection,
   type Stepping,
 } from '@haushalt/core';
@@ -34,6 +35,7 @@ export function ProjectionReckoning({
 }: ProjectionReckoningProps) {
   const { document } = projection.model;
   const plan = planOf(document);
+  const inWords = (of: number) => nameOfYear(document, of);
   const money = (figure: number) => writeFigure(figure, 'money', plan);
   const projected = projection.of(id);
   const year = projected?.years[index];
@@ -46,22 +48,24 @@ export function ProjectionReckoning({
     <section className="reckoning" aria-label={messages.reckoning}>
       <div className="reckoning-what">
         <h3>{label}</h3>
-        <p>{messages.projected(year?.year ?? baseYear + 1)}</p>
+        <p>{messages.projected(inWords(year?.year ?? baseYear + 1))}</p>
         <p className="reckoning-figure">
           {year ? writeWithUnit(year.amount, 'money', plan) : <em>{messages.noFigure}</em>}
         </p>
       </div>
       <div className="reckoning-how">
         {!year || before === undefined ? (
-          <p className="reckoning-words">{messages.thereIsNoTotalOf(baseYear)}</p>
+          <p className="reckoning-words">{messages.thereIsNoTotalOf(inWords(baseYear))}</p>
         ) : (
           <>
             <p className="reckoning-words">
-              {source.from === 'calculator'
+              {source.from === 'calculator' || source.from === 'rule'
                 ? `${rateInWords(document, source)}.`
-                : document.lines.has(id)
-                  ? messages.whatItWasInThe(rateInWords(document, source), stepping)
-                  : messages.theSumOfItsLines}
+                : source.from === 'nothing' && document.lines.has(id)
+                  ? messages.asInTheYearBefore
+                  : document.lines.has(id)
+                    ? messages.whatItWasInThe(rateInWords(document, source), stepping)
+                    : messages.theSumOfItsLines}
               {document.lines.has(id) && rate !== null && (
                 <> {messages.thatIsAYear(writeFigure(rate, 'ratePerYear', plan))}</>
               )}
@@ -72,7 +76,8 @@ export function ProjectionReckoning({
             </p>
             {level !== 1 && (
               <p className="reckoning-words">
-                {messages.deflated(baseYear, money(year.amount), level.toFixed(4))} <strong>{money(year.today)}</strong>
+                {messages.deflated(inWords(baseYear), money(year.amount), level.toFixed(4))}{' '}
+                <strong>{money(year.today)}</strong>
               </p>
             )}
           </>

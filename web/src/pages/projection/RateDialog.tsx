@@ -30,11 +30,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
   const source = rateSourceOf(document, id);
   const isOwn = source.from === (isLine ? 'line' : 'group');
   const [choice, setChoice] = useState(
-    source.from === 'nothing' || source.from === 'calculator' || !isOwn
-      ? ''
-      : 'rate' in source
-        ? 'own'
-        : source.assumption,
+    !isOwn ? '' : 'rate' in source ? 'own' : 'assumption' in source ? source.assumption : '',
   );
   const [ownRate, setOwnRate] = useState(
     isOwn && 'rate' in source ? writeForEntry(source.rate, 'ratePerYear', plan.locale) : '',

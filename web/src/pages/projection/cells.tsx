@@ -6,6 +6,7 @@ import {
   writeDifference,
   writeFigure,
   writeShare,
+  yearInWords,
   type AssumptionRow,
   type Document,
   type PlanProjection,
@@ -43,21 +44,23 @@ export function projectionColumns(
   baseYear: number,
   view: ProjectionView,
   widest = 0,
+  begins = 1,
 ): ProjectionColumn[] {
   const columns: ProjectionColumn[] = [
     { id: 'label', heading: messages.line, width: 230, pin: 'start', className: 'label' },
     { id: 'rate', what: 'rate', heading: messages.rateHeading, width: 84, pin: null },
-    { id: 'base', what: 'base', heading: String(baseYear), width: Math.max(104, widest), pin: null },
+    { id: 'base', what: 'base', heading: yearInWords(baseYear, begins), width: Math.max(104, widest), pin: null },
   ];
   years.forEach((year, index) => {
+    const called = yearInWords(year, begins);
     const add = (what: NonNullable<ProjectionColumn['what']>, heading: string, width: number, className = '') =>
       columns.push({ id: `${what}-${year}`, what, nth: index, heading, width, pin: null, className });
     if (view.changes) {
       add('increase', messages.change, Math.max(92, widest), 'quiet');
       add('change', 'in %', 70, 'quiet');
     }
-    if (view.money !== 'today') add('amount', String(year), Math.max(108, widest), 'of-year');
-    if (view.money !== 'nominal') add('today', messages.todays(year), Math.max(112, widest), 'of-year');
+    if (view.money !== 'today') add('amount', called, Math.max(108, widest), 'of-year');
+    if (view.money !== 'nominal') add('today', messages.todays(called), Math.max(112, widest), 'of-year');
   });
   return columns;
 }
@@ -74,14 +77,15 @@ export function rateOwner(row: BudgetRow): string | null {
 
 /** A rate as it stands in the projection: the assumption's value in the first projected year, or the line's own. */
 export function rateValue(projection: PlanProjection, source: RateSource): number | null {
-  if (source.from === 'nothing' || source.from === 'calculator') return null;
-  return 'rate' in source ? source.rate : projection.rateIn(source.assumption, projection.years[0] ?? 0);
+  if ('rate' in source) return source.rate;
+  return 'assumption' in source ? projection.rateIn(source.assumption, projection.years[0] ?? 0) : null;
 }
 
 /** Where a rate comes from, in words. */
 export function rateInWords(document: Document, source: RateSource): string {
   if (source.from === 'nothing') return messages.noRateItStaysAs;
   if (source.from === 'calculator') return messages.noRateItGoesOn;
+  if (source.from === 'rule') return messages.noRateItFollows;
   const what = 'rate' in source ? messages.ownRate : (nameOf(document, source.assumption) ?? 'an assumption');
   return source.from === 'plan'
     ? messages.rateOfThePlan(what)
@@ -109,12 +113,13 @@ export function projectionCell(
     if (owner === null) return { content: null };
     const source = rateSourceOf(document, owner);
     const rate = rateValue(projection, source);
+    const hasOwnRule = source.from === 'rule' || source.from === 'calculator';
     const hasOwnRate = source.from === (row.kind === 'line' ? 'line' : 'group');
     if (row.kind === 'heading' && !hasOwnRate) return { content: null };
     return {
-      className: `tabular rate ${hasOwnRate ? 'is-own' : ''}`,
+      className: `tabular rate ${hasOwnRate ? 'is-own' : hasOwnRule ? 'quiet' : ''}`,
       title: rateInWords(document, source),
-      content: rate === null ? '–' : writeFigure(rate, 'ratePerYear', plan),
+      content: hasOwnRule ? messages.itsRule : rate === null ? '–' : writeFigure(rate, 'ratePerYear', plan),
     };
   }
   if (row.id === null) return { content: null };

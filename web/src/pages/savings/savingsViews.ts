@@ -3,6 +3,8 @@ import {
   monthsBetween,
   planOf,
   writeFigure,
+  nameOfYear,
+  yearIn,
   type Document,
   type Month,
   type SavingsAnswer,
@@ -21,14 +23,15 @@ interface Stretch {
   readonly rows: readonly SavingsMonth[];
 }
 
-function stretchesOf({ rows }: Pick<SavingsAnswer, 'rows'>, by: By, locale: string): Stretch[] {
-  if (by === 'year') return byYear(rows).map(({ year, rows: own }) => ({ label: year, rows: own }));
+function stretchesOf({ rows }: Pick<SavingsAnswer, 'rows'>, by: By, document: Document): Stretch[] {
+  const { locale, yearBegins } = planOf(document);
+  if (by === 'year') return byYear(rows, yearBegins).map(({ year, rows: own }) => ({ label: year, rows: own }));
   return rows.map((row) => ({ label: monthInWords(row.month, locale), rows: [row] }));
 }
 
 /** A fund as a schedule: what was in it, what came and went, and what is in it then. */
 export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document) {
-  const stretches = stretchesOf(fund, by, planOf(document).locale);
+  const stretches = stretchesOf(fund, by, document);
   const flow = (id: string, heading: string, of: (row: SavingsMonth) => number): ScheduleColumn => ({
     id,
     heading,
@@ -56,7 +59,7 @@ export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document)
 /** What of a fund was put in and what is interest, as it grows and shrinks. */
 export function savingsPicture(fund: SavingsAnswer, by: By, document: Document): Picture {
   const plan = planOf(document);
-  const stretches = stretchesOf(fund, by, plan.locale);
+  const stretches = stretchesOf(fund, by, document);
   let interest = 0;
   const gained = stretches.map(({ rows }) => (interest += sumOf(rows, (row) => row.interest)));
   const closing = stretches.map(({ rows }) => rows.at(-1)!.closing);
@@ -108,10 +111,17 @@ export function fundsTogether(
   const last = all.reduce((most, month) => (month > most ? month : most));
   const months = [...new Set(all)].filter((month) => month >= first && month <= last).sort();
   const ends =
-    by === 'month' ? months : byYear(months.map((month) => ({ month }))).map(({ rows }) => rows.at(-1)!.month);
+    by === 'month'
+      ? months
+      : byYear(
+          months.map((month) => ({ month })),
+          plan.yearBegins,
+        ).map(({ rows }) => rows.at(-1)!.month);
   const balances = funds.map(({ fund }) => ends.map((month) => balanceAt(fund, month)));
   const sums = ends.map((_, index) => balances.reduce((sum, own) => sum + (own[index] ?? 0), 0));
-  const labels = ends.map((month) => (by === 'year' ? month.slice(0, 4) : monthInWords(month, plan.locale)));
+  const labels = ends.map((month) =>
+    by === 'year' ? nameOfYear(document, yearIn(document, month)) : monthInWords(month, plan.locale),
+  );
   const columns: ScheduleColumn[] = [
     ...funds.map(({ name }, index): ScheduleColumn => ({
       id: `fund-${index}`,

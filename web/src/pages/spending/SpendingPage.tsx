@@ -7,7 +7,8 @@ import {
   stretchAround,
   toMonth,
   writeWithUnit,
-  yearOf,
+  yearIn,
+  nameOfYear,
   type EntryFields,
   type LedgerEntry,
   type Refusal,
@@ -51,7 +52,8 @@ export function SpendingPage() {
   const printing = usePrinting();
 
   const period = months.indexOf(month);
-  const from = span === 'month' ? period : stretchAround(model.calendar, period, 'year').from;
+  const yearFrom = stretchAround(model.calendar, period, 'year').from;
+  const from = span === 'month' ? period : yearFrom;
   const spending = useMemo(() => spendingIn(model, actuals, { from, to: period + 1 }), [model, actuals, from, period]);
   const { rows, footer } = useMemo(() => spentRows(spending), [spending]);
   const columns = useMemo(() => spendingColumns(spending, plan), [spending, plan]);
@@ -76,7 +78,10 @@ export function SpendingPage() {
   const asked = { from: months[from]!, to: month, lines: linesOf(spending, chosen) };
   const entries = useEntries(planId, asked);
   const when = monthInWords(month, plan.locale);
-  const shownMonths = span === 'month' ? when : messages.until(yearOf(month), monthInWords(month, plan.locale, 'name'));
+  const shownMonths =
+    span === 'month'
+      ? when
+      : messages.until(nameOfYear(document, yearIn(document, month)), monthInWords(month, plan.locale, 'name'));
 
   const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? messages.anEntry);
   const writeNew = (line = ofLine ?? '') => setDraft({ ...emptyDraft(month), line, account: draft.account });
@@ -153,7 +158,11 @@ export function SpendingPage() {
           value={span}
           options={[
             { value: 'month', words: messages.theMonth },
-            { value: 'year', words: messages.theYearSoFar, title: messages.fromJanuaryTo(when) },
+            {
+              value: 'year',
+              words: messages.theYearSoFar,
+              title: messages.fromTo(monthInWords(months[yearFrom]!, plan.locale, 'name'), when),
+            },
           ]}
           onChange={setSpan}
         />

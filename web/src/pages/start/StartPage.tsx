@@ -48,6 +48,7 @@ export function StartPage() {
     monthOfYear: 1,
     year: Number(first.slice(0, 4)),
     months: 12,
+    yearBegins: 1,
     decimals: '',
     negatives: 'tone',
   });
@@ -58,10 +59,11 @@ export function StartPage() {
   useLayoutEffect(() => heading.current?.focus(), [step]);
 
   const create = useMutation({
-    mutationFn: ({ name, currency, locale, months, ...rest }: PlanFormValues) => {
-      const firstMonth = toMonth(firstMonthOf({ name, currency, locale, months, ...rest }));
+    mutationFn: (settings: PlanFormValues) => {
+      const { name, currency, locale, months, yearBegins } = settings;
+      const firstMonth = toMonth(firstMonthOf(settings));
       return api.importFile(
-        JSON.stringify(planFileOf({ name, currency, locale, months, firstMonth }, groups)),
+        JSON.stringify(planFileOf({ name, currency, locale, months, firstMonth, yearBegins }, groups)),
         id.current,
       );
     },

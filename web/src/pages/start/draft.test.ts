@@ -4,7 +4,7 @@ import { draftLine, draftOf, draftRefusal, inNotation, planFileOf, totalsOf, typ
 import { READY_MADE } from './readyMade.ts';
 
 const first = toMonth('2027-01');
-const settings = { name: 'Ours', currency: 'EUR', locale: 'en-IE', firstMonth: first, months: 12 };
+const settings = { name: 'Ours', currency: 'EUR', locale: 'en-IE', firstMonth: first, months: 12, yearBegins: 1 };
 const group = (name: string, side: DraftGroup['side'], ...lines: DraftGroup['lines']): DraftGroup => ({
   name,
   side,

@@ -89,6 +89,8 @@ export interface DraftSettings {
   readonly locale: string;
   readonly firstMonth: Month;
   readonly months: number;
+  /** The month the plan’s years begin in, 1 to 12. */
+  readonly yearBegins: number;
 }
 
 /** The plan file of a draft: its groups with the lines picked, their figures as rules. */

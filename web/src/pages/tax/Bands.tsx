@@ -7,6 +7,7 @@ import {
   planOf,
   taxOn,
   writeWithUnit,
+  yearInWords,
   type BandEntry,
   type BandSet,
   type Command,
@@ -58,13 +59,16 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
     figures.length === 0 || bandsRefusal(figures) !== null
       ? null
       : taxOn(0, { bands: figures }).parts.map((part) => part.cumulativeBefore);
+  const inWords = (of: number) => yearInWords(of, schedule.yearBegins);
   const laterSets = sets.length > 1 || validFrom !== null;
 
   return (
     <>
       <h3>
         {messages.bands}{' '}
-        {laterSets && <small>{validFrom === null ? messages.fromTheBeginning : messages.validFromOn(validFrom)}</small>}
+        {laterSets && (
+          <small>{validFrom === null ? messages.fromTheBeginning : messages.validFromOn(inWords(validFrom))}</small>
+        )}
       </h3>
       <table className="bands">
         <thead>
@@ -104,7 +108,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
           ))}
         </tbody>
       </table>
-      {bands.length === 0 && <p className="quiet">{messages.noBandsHoldInYet(year)}</p>}
+      {bands.length === 0 && <p className="quiet">{messages.noBandsHoldInYet(inWords(year))}</p>}
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}
@@ -119,11 +123,11 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
           <button
             type="button"
             className="tool"
-            title={messages.beginsWithTheBandsOf(year)}
+            title={messages.beginsWithTheBandsOf(inWords(year))}
             onClick={() => set(entries, year)}
           >
             <Icon name="add" />
-            {messages.otherBandsFromOn(year)}
+            {messages.otherBandsFromOn(inWords(year))}
           </button>
         )}
         {validFrom !== null && sets.length > 1 && (

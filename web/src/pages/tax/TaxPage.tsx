@@ -8,6 +8,8 @@ import {
   writeFigure,
   yearsOf,
   isNoFigure,
+  yearInWords,
+  createCalendar,
   type NoFigure,
   type TaxAnswer,
   type TaxScheduleRow,
@@ -66,11 +68,14 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
   const [view, show] = useView(VIEWS);
   const [explained, setExplained] = useState<string | null>(null);
   const [placing, setPlacing] = useState(false);
-  const years = yearsOf(model.calendar);
-  const [year, setYear] = useYear(years);
+  const { yearBegins } = schedule;
+  // A schedule's years are its own; the plan's months fall into them.
+  const calendar = createCalendar(model.calendar.first, model.calendar.count, yearBegins);
+  const years = yearsOf(calendar);
+  const [year, setYear] = useYear(years, yearBegins);
   const calculator = { table: 'taxSchedules', row: schedule } as const;
   const { set } = useSettings('taxSchedules', schedule.id);
-  const period = stretchOfYear(model.calendar, year).to - 1;
+  const period = stretchOfYear(calendar, year).to - 1;
   const found = useAnswerOf(schedule.id, period);
   const answer = isNoFigure(found) ? null : found;
   const holding = setOfYear(bandSetsOf(document, schedule.id), year);
@@ -86,7 +91,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
       <section className="bench-terms" aria-label={messages.termsOf(schedule.name)}>
         <div className="term">
           <span className="term-label">{messages.year}</span>
-          <YearSwitch years={years} year={year} onChange={setYear} />
+          <YearSwitch years={years} year={year} begins={yearBegins} onChange={setYear} />
         </div>
         <InputRow
           calculator={calculator}
@@ -103,7 +108,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
             document={document}
             value=""
             none={messages.aLinesYearTotal}
-            onChange={(id) => id !== '' && set({ income: `total({${id}}, year)` })}
+            onChange={(id) => id !== '' && set({ income: yearTotal(id, yearBegins === model.calendar.yearBegins) })}
           />
         </div>
         <InputRow
@@ -136,7 +141,11 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         {answer ? (
           <KeyFigures
             figures={[
-              { label: messages.taxOf(year), value: answer.result?.tax ?? null, id: `${schedule.id}.tax` },
+              {
+                label: messages.taxOf(yearInWords(year, yearBegins)),
+                value: answer.result?.tax ?? null,
+                id: `${schedule.id}.tax`,
+              },
               {
                 label: messages.ofTheIncome,
                 value: answer.result?.effectiveRate ?? null,
@@ -279,4 +288,12 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
       )}
     </>
   );
+}
+
+/**
+ * The total of a year, as a formula: that of the plan's year, or where the schedule's years begin in another month, what
+ * has come together in the twelve months up to now.
+ */
+function yearTotal(id: string, isPlanYear: boolean): string {
+  return isPlanYear ? `total({${id}}, year)` : `running({${id}}) - prior(running({${id}}), 12)`;
 }

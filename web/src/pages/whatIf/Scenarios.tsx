@@ -17,6 +17,7 @@ import {
   writeDifference,
   writeFigure,
   yearsOf,
+  nameOfYear,
   type Command,
   type Stretch,
   type PlanModel,
@@ -158,7 +159,7 @@ export function Scenarios() {
               <option value="year">{messages.year}</option>
               {yearsOf(cases[0]!.model.calendar).map((year) => (
                 <option key={year} value={year}>
-                  {messages.monthOf(year)}
+                  {messages.monthOf(nameOfYear(base, year))}
                 </option>
               ))}
             </Select>

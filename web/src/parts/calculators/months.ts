@@ -1,4 +1,4 @@
-import { addMonths, yearOf, type Calendar, type Month } from '@haushalt/core';
+import { addMonths, yearInWords, yearOf, type Calendar, type Month } from '@haushalt/core';
 
 /** How many months before the plan a loan or fund may have begun, as far as they are offered for choosing. */
 const BEFORE = 120;
@@ -13,11 +13,14 @@ export function monthsFrom(first: Month, count: number): Month[] {
   return Array.from({ length: Math.max(1, count) }, (_, index) => addMonths(first, index));
 }
 
-/** Rows of months taken together by calendar year. */
-export function byYear<R extends { readonly month: Month }>(rows: readonly R[]): { year: string; rows: R[] }[] {
+/** Rows of months taken together by the plan's years. */
+export function byYear<R extends { readonly month: Month }>(
+  rows: readonly R[],
+  begins: number,
+): { year: string; rows: R[] }[] {
   const years: { year: string; rows: R[] }[] = [];
   for (const row of rows) {
-    const year = String(yearOf(row.month));
+    const year = yearInWords(yearOf(row.month, begins), begins);
     const last = years.at(-1);
     if (last?.year === year) last.rows.push(row);
     else years.push({ year, rows: [row] });

@@ -7,6 +7,8 @@ import {
   stretches,
   unitOf,
   writeShare,
+  yearInWords,
+  yearOf,
   type Document,
   type Month,
   type Stretch,
@@ -75,7 +77,10 @@ export function budgetColumns(
         className: index === 0 ? 'of-year first-of-year' : 'of-year',
       };
     });
-  const label = view.span === 'month' || view.span === 'quarter' ? String(year) : messages.theWholePlan;
+  const label =
+    view.span === 'month' || view.span === 'quarter'
+      ? yearInWords(year, model.calendar.yearBegins)
+      : messages.theWholePlan;
   return [
     { id: 'label', heading: label, width: view.labelWidth, pin: 'start', className: 'label' },
     ...spans.map((span): BudgetColumn => ({
@@ -165,7 +170,7 @@ function spansOf(model: PlanModel, view: BudgetView, year: number): SpanColumn[]
       return stretches(calendar, 'year').map((stretch) => ({
         id: `year-${stretch.from}`,
         stretch,
-        heading: calendar.months[stretch.from]!.slice(0, 4),
+        heading: yearInWords(yearOf(calendar.months[stretch.from]!, calendar.yearBegins), calendar.yearBegins),
       }));
     case 'plan':
       return [{ id: 'plan', stretch: { from: 0, to: calendar.count }, heading: planHeading(model) }];

@@ -3,6 +3,7 @@ import {
   FINE,
   TOTAL_EXPENSES,
   TOTAL_INCOME,
+  figureOver,
   planOf,
   problemSentence,
   rollUpOf,
@@ -35,11 +36,8 @@ export type EndFigure = EndColumn | 'offTarget';
 
 /** The value of a stretch of months, or of what they have run up to since the plan's start; NaN where there is none. */
 export function valueOf(model: PlanModel, id: string, stretch: Stretch, show: Show): number {
-  const values = model.seriesOf(id)?.values;
-  if (!values) return NaN;
-  const how = rollUpOf(model.document, id);
-  const over = show === 'running' && how === 'total' ? { from: 0, to: stretch.to } : stretch;
-  return rolledUpValue(values, over, how);
+  const runs = show === 'running' && rollUpOf(model.document, id) === 'total';
+  return figureOver(model, id, runs ? { from: 0, to: stretch.to } : stretch);
 }
 
 /** The figure of a stretch of months. */
@@ -88,6 +86,7 @@ export function averageIn(
   const { values } = model.seriesOf(id)!;
   const how = rollUpOf(model.document, id);
   if (how === 'last') return NaN;
+  if (how === 'quotient' && which === 'average') return figureOver(model, id, scope);
   if (how === 'average' || which === 'ownAverage') return rolledUpValue(values, scope, 'average');
   return rolledUpValue(values, scope, 'total') / (scope.to - scope.from);
 }

@@ -9,6 +9,7 @@ import {
   planOf,
   stretchOfYear,
   yearsOf,
+  nameOfYear,
   type Document,
   type FigureOf,
   type PlanModel,
@@ -84,7 +85,11 @@ export function WhenChoice({ label, model, value, onChange }: WhenChoiceProps) {
   const { locale } = planOf(model.document);
   const options = [
     { value: 'plan', words: messages.theWholePlan },
-    ...yearsOf(model.calendar).map((year) => ({ value: String(year), words: String(year), heading: messages.years })),
+    ...yearsOf(model.calendar).map((year) => ({
+      value: String(year),
+      words: nameOfYear(model.document, year),
+      heading: messages.years,
+    })),
     ...model.calendar.months.map((month) => ({
       value: month,
       words: monthInWords(month, locale),

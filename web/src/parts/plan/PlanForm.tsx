@@ -6,8 +6,7 @@ import {
   decimalsOf,
   isCurrency,
   isLocale,
-  monthInWords,
-  toMonth,
+  monthOfYearInWords,
   writeFigure,
   type Negatives,
 } from '@haushalt/core';
@@ -28,6 +27,8 @@ export interface PlanFormValues {
   readonly monthOfYear: number;
   readonly year: number;
   readonly months: number;
+  /** The month the plan's years begin in, 1 to 12. */
+  readonly yearBegins: number;
   /** The decimals of money as text; empty for those of the currency. */
   readonly decimals: string;
   readonly negatives: Negatives;
@@ -58,6 +59,7 @@ const schema = Joi.object<PlanFormValues>({
     .max(MAX_MONTHS)
     .required()
     .messages({ '*': messages.monthsOfAPlan(MAX_MONTHS) }),
+  yearBegins: Joi.number().integer().min(1).max(12).required(),
   decimals: Joi.string().allow('').valid('0', '1', '2', '3', '4'),
   negatives: Joi.string().valid(...NEGATIVES),
 });
@@ -223,14 +225,7 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
         <Form.Label>{messages.firstMonth}</Form.Label>
         <div className="month-and-year">
           <Select wide {...register('monthOfYear', { valueAsNumber: true })}>
-            {Array.from({ length: 12 }, (_, index) => (
-              <option key={index} value={index + 1}>
-                {monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'long').replace(
-                  /\s*\d{4}.*/,
-                  '',
-                )}
-              </option>
-            ))}
+            <MonthsOfYear locale={locale} />
           </Select>
           <Select wide {...register('year', { valueAsNumber: true })} aria-label={messages.firstYear}>
             {years.map((year) => (
@@ -251,8 +246,23 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
         />
         <Form.Control.Feedback type="invalid">{errors.months?.message}</Form.Control.Feedback>
       </Form.Group>
+      <Form.Group controlId="plan-year-begins">
+        <Form.Label>{messages.aYearBeginsIn}</Form.Label>
+        <Select wide {...register('yearBegins', { valueAsNumber: true })}>
+          <MonthsOfYear locale={locale} />
+        </Select>
+      </Form.Group>
     </>
   );
+}
+
+/** The months of a year as choices, 1 to 12. */
+function MonthsOfYear({ locale }: { readonly locale: string }) {
+  return Array.from({ length: 12 }, (_, index) => (
+    <option key={index} value={index + 1}>
+      {monthOfYearInWords(index + 1, locale)}
+    </option>
+  ));
 }
 
 /** The first month of a form as `2026-03`. */

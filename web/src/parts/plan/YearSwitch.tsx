@@ -1,3 +1,4 @@
+import { yearInWords } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { messages } from '../../messages/plan.ts';
 import { Select } from '../../fields/Select.tsx';
@@ -5,11 +6,13 @@ import { Select } from '../../fields/Select.tsx';
 interface YearSwitchProps {
   readonly years: readonly number[];
   readonly year: number;
+  /** The month years begin in, 1 to 12. */
+  readonly begins: number;
   readonly onChange: (year: number) => void;
 }
 
 /** Goes from year to year, or to one of them at once. */
-export function YearSwitch({ years, year, onChange }: YearSwitchProps) {
+export function YearSwitch({ years, year, begins, onChange }: YearSwitchProps) {
   const at = years.indexOf(year);
   return (
     <div className="year-switch" role="group" aria-label={messages.year}>
@@ -26,7 +29,7 @@ export function YearSwitch({ years, year, onChange }: YearSwitchProps) {
       <Select value={year} aria-label={messages.yearShown} onChange={(event) => onChange(Number(event.target.value))}>
         {years.map((option) => (
           <option key={option} value={option}>
-            {option}
+            {yearInWords(option, begins)}
           </option>
         ))}
       </Select>

@@ -1,11 +1,21 @@
+import { toMonth, yearOf } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
-/** The year a page shows, kept in its address; at first this year, or the plan's nearest to it. */
-export function useYear(years: readonly number[]): [number, (year: number) => void] {
+/** The year of today among years that begin in a month from 1 to 12, or the nearest to it. */
+export function yearNow(years: readonly number[], begins: number): number {
+  return nearest(years, yearOf(toMonth(new Date().toISOString().slice(0, 7)), begins));
+}
+
+function nearest(years: readonly number[], year: number): number {
+  return Math.min(Math.max(year, years[0]!), years.at(-1)!);
+}
+
+/** The year a page shows, kept in its address; at first this year, or the nearest to it. Years begin in a month from 1 to 12. */
+export function useYear(years: readonly number[], begins: number): [number, (year: number) => void] {
   const [search, setSearch] = useSearchParams();
-  const [wanted, setWanted] = useState(() => Number(search.get('year')) || new Date().getFullYear());
-  const year = Math.min(Math.max(wanted, years[0]!), years.at(-1)!);
+  const [wanted, setWanted] = useState(() => Number(search.get('year')) || yearNow(years, begins));
+  const year = nearest(years, wanted);
   const shown = search.get('year');
   useEffect(() => {
     if (shown === String(year)) return;

@@ -10,6 +10,8 @@ import {
   unitOf,
   writeFigure,
   writeWithUnit,
+  yearInWords,
+  yearOf,
   type Reckoning,
   type ReckoningPart,
   type Stretch,
@@ -265,7 +267,11 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
         return (
           <li key={month}>
             <button type="button" title={messages.goThere} onClick={() => onJump(id, part.from)}>
-              <span>{byYear ? month.slice(0, 4) : monthInWords(month, plan.locale, 'name')}</span>
+              <span>
+                {byYear
+                  ? yearInWords(yearOf(month, plan.yearBegins), plan.yearBegins)
+                  : monthInWords(month, plan.locale, 'name')}
+              </span>
               <strong>{value === null ? messages.nothing : writeFigure(value, unitOf(document, id), plan)}</strong>
             </button>
           </li>
@@ -277,6 +283,8 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
 
 function overInWords(model: PlanModel, id: string): string {
   switch (rollUpOf(model.document, id)) {
+    case 'quotient':
+      return messages.itsRuleAppliedToTheTotals;
     case 'total':
       return messages.theSumOfItsMonths;
     case 'last':

@@ -1,4 +1,4 @@
-import { yearOf, type Month, type Stretch } from '@haushalt/core';
+import { yearIn, type Month, type Stretch } from '@haushalt/core';
 import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import type { GridPlace } from '../../../grid/selection.ts';
@@ -56,7 +56,7 @@ export function useGoing({ all, columns, scope, year, view, changeView, setYear,
         ...(hidden ? { filter: NO_FILTER, hideEmpty: false } : {}),
         collapsed: view.collapsed.filter((other) => other !== group),
       });
-      if (month !== null) setYear(yearOf(month));
+      if (month !== null) setYear(yearIn(document, month));
       setDestination({ id, month, then });
     },
     [document, all, changeView, view.collapsed, setYear],
@@ -73,7 +73,7 @@ export function useGoing({ all, columns, scope, year, view, changeView, setYear,
     answered.current = locationKey;
     const month = model.calendar.months.find((each) => each === wantedMonth);
     show(wanted, month ?? (document.lines.has(wanted) ? (model.calendar.months[scope.from] ?? null) : null));
-    setSearch({ year: String(month ? yearOf(month) : year) }, { replace: true });
+    setSearch({ year: String(month ? yearIn(document, month) : year) }, { replace: true });
   }, [wanted, wantedMonth, show, setSearch, document, model, scope, year, locationKey]);
 
   return show;

@@ -8,7 +8,7 @@ import {
   writeForEntry,
   type Emphasis,
   type LineRow,
-  type RollUp,
+  type RollUpChoice,
 } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -18,7 +18,8 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import { messages } from '../../../messages/budget.ts';
 import { Select } from '../../../fields/Select.tsx';
 
-const ROLL_UP_WORDS: Readonly<Record<RollUp, string>> = {
+const ROLL_UP_WORDS: Readonly<Record<RollUpChoice, string>> = {
+  byRule: messages.whatItsRuleSays,
   total: messages.itsMonthsAddedUp,
   last: messages.itsLastMonthAsFor,
   average: messages.theAverageAsForA,

@@ -1,4 +1,4 @@
-import { periodOf, stretchAround, unitOf, yearOf, type Command, type Document, type Month } from '@haushalt/core';
+import { periodOf, stretchAround, unitOf, yearIn, type Command, type Document, type Month } from '@haushalt/core';
 import { readEntry } from '../../../fields/formula/entry.ts';
 import type { BlockEditing, ColumnEditing, Reading } from '../../../grid/editing.ts';
 import type { CellRef, Draft } from '../../../grid/state.ts';
@@ -40,7 +40,12 @@ function nameEditing(session: PlanSession): Editing {
 function figureEditing(session: PlanSession): Editing {
   return {
     whyNot: (row, column) =>
-      whyNotTyped(row, column, session.state.document, column.month === undefined ? 0 : yearOf(column.month)),
+      whyNotTyped(
+        row,
+        column,
+        session.state.document,
+        column.month === undefined ? 0 : yearIn(session.state.document, column.month),
+      ),
     begin(row, column, asRule) {
       const { model } = session.state;
       const month = column.month!;

@@ -1,4 +1,4 @@
-import { isYearLocked, type Document } from '@haushalt/core';
+import { isYearLocked, nameOfYear, type Document } from '@haushalt/core';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { messages } from '../../../messages/budget.ts';
@@ -11,5 +11,5 @@ export function whyNotTyped(row: BudgetRow, column: BudgetColumn, document: Docu
   if (row.kind !== 'line') return messages.isComputedFromItsLines(row.label);
   if (column.month === undefined) return messages.thisIsComputedFromIts;
   if (row.line.locked) return messages.isLockedPressAltL(row.line.name);
-  return isYearLocked(document, year) ? messages.isLockedUnlockTheYear(year) : null;
+  return isYearLocked(document, year) ? messages.isLockedUnlockTheYear(nameOfYear(document, year)) : null;
 }

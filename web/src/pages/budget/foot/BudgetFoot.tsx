@@ -1,4 +1,4 @@
-import { datedId, type Stretch } from '@haushalt/core';
+import { datedId, nameOfYear, type Stretch } from '@haushalt/core';
 import { Later } from '../../../ui/Later.tsx';
 import { activeOf, isBlock, type GridSelection } from '../../../grid/selection.ts';
 import type { PlanState } from '../../../plan-session/session.ts';
@@ -68,7 +68,7 @@ export function BudgetFoot({
   const over = isMonth
     ? null
     : {
-        label: labelOver(column, year, view.span === 'year' || view.span === 'plan'),
+        label: labelOver(column, nameOfYear(document, year), view.span === 'year' || view.span === 'plan'),
         stretch: column?.stretch ?? scope,
       };
   return (
@@ -92,8 +92,8 @@ export function BudgetFoot({
 }
 
 /** The months a figure stands for that is not one of a single month. */
-function labelOver(column: BudgetColumn | undefined, year: number, wholePlan: boolean): string {
+function labelOver(column: BudgetColumn | undefined, year: string, wholePlan: boolean): string {
   if (column?.stretch && !wholePlan) return `${String(column.heading)} ${year}`;
   if (column?.stretch) return String(column.heading);
-  return wholePlan ? messages.theWholePlan : String(year);
+  return wholePlan ? messages.theWholePlan : year;
 }

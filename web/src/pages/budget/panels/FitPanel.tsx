@@ -11,6 +11,7 @@ import {
   totalOf,
   writeFigure,
   writeWithUnit,
+  nameOfYear,
   type LineRow,
   type Month,
 } from '@haushalt/core';
@@ -42,6 +43,7 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
   const period = model.calendar.months.indexOf(from);
   const rest = { from: period, to: stretch.to };
   const money = (value: number) => writeFigure(value, 'money', plan);
+  const called = nameOfYear(document, year);
 
   const able = groupsWithLines(document)
     .filter(({ group }) => group.side === 'expense')
@@ -52,16 +54,16 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
     .sort((a, b) => b.total - a.total);
 
   return (
-    <SidePanel title={messages.makeFit(year)} onClose={onClose}>
+    <SidePanel title={messages.makeFit(called)} onClose={onClose}>
       <p className="fit-verdict" role="status">
         {total < -0.005 ? (
           <>
-            {messages.yearIs(year)}{' '}
+            {messages.yearIs(called)}{' '}
             <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong> {messages.short}
           </>
         ) : (
           <>
-            {messages.isInTheBlackWith(year)} <strong>{writeWithUnit(total, 'money', plan)}</strong>{' '}
+            {messages.isInTheBlackWith(called)} <strong>{writeWithUnit(total, 'money', plan)}</strong>{' '}
             {messages.toSpare(red.length)}
           </>
         )}
@@ -83,9 +85,9 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
       )}
       <h4>{messages.whatCouldGive}</h4>
       {isYearLocked(document, year) ? (
-        <p>{messages.isLockedForCuts(year)}</p>
+        <p>{messages.isLockedForCuts(called)}</p>
       ) : able.length === 0 ? (
-        <p>{messages.noExpenseOfCanBe(year)}</p>
+        <p>{messages.noExpenseOfCanBe(called)}</p>
       ) : (
         <>
           <p className="fit-from">

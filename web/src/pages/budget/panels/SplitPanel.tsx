@@ -8,6 +8,7 @@ import {
   writeForEntry,
   writeShare,
   writeWithUnit,
+  nameOfYear,
   type Document,
   type LineRow,
 } from '@haushalt/core';
@@ -55,7 +56,7 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
 
   return (
     <SidePanel title={messages.splitTheIncome} onClose={onClose}>
-      <p>{messages.giveLinesAPercentageOf(year, writeWithUnit(monthly, 'money', plan))}</p>
+      <p>{messages.giveLinesAPercentageOf(nameOfYear(document, year), writeWithUnit(monthly, 'money', plan))}</p>
       <form
         onSubmit={(event) => {
           event.preventDefault();

@@ -1,4 +1,4 @@
-import { planOf } from '@haushalt/core';
+import { planOf, nameOfYear } from '@haushalt/core';
 import { Grid } from '../../../grid/Grid.tsx';
 import type { GridControl } from '../../../grid/useGrid.tsx';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
@@ -23,13 +23,14 @@ interface BudgetSheetProps {
 
 /** The figures of the budget in the one grid. */
 export function BudgetSheet({ control, shown, context, onView, onDrop }: BudgetSheetProps) {
-  const { name } = planOf(context.state.document);
+  const { document } = context.state;
+  const { name } = planOf(document);
   const { view, trial, year } = context;
   const printing = usePrinting();
   return (
     <Grid
       control={control}
-      label={messages.budgetOf(name, year)}
+      label={messages.budgetOf(name, nameOfYear(document, year))}
       columns={shown.columns}
       rows={shown.budget.rows}
       footer={shown.budget.footer}

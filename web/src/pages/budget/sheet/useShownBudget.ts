@@ -1,4 +1,4 @@
-import { stretchOfYear, toMonth, yearOf, yearsOf, type Month, type Stretch } from '@haushalt/core';
+import { stretchOfYear, toMonth, yearIn, yearsOf, type Month, type Stretch } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { useIsNarrow, useWindowWidth } from '../../../ui/useWindowWidth.ts';
 import { useSame } from '../../../ui/useSame.ts';
@@ -37,7 +37,7 @@ export interface ShownBudget {
 export function useShownBudget(view: BudgetView): ShownBudget {
   const { model } = useSessionState();
   const years = yearsOf(model.calendar);
-  const [year, setYear] = useYear(years);
+  const [year, setYear] = useYear(years, model.calendar.yearBegins);
   const scope = useMemo(() => scopeOf(model, view, year), [model, view, year]);
   const budget = useMemo(() => budgetRows(model, view, scope), [model, view, scope]);
   const all = useMemo(() => [...budget.rows, ...budget.footer], [budget]);
@@ -46,10 +46,10 @@ export function useShownBudget(view: BudgetView): ShownBudget {
   const isNarrow = useIsNarrow() && view.span === 'month' && view.show !== 'rules';
   const { months } = model.calendar;
   const [wanted, setWanted] = useState(() => monthNow(months));
-  const month = isNarrow ? (yearOf(wanted) === year ? wanted : months[scope.from]!) : null;
+  const month = isNarrow ? (yearIn(model.document, wanted) === year ? wanted : months[scope.from]!) : null;
   const setMonth = (next: Month) => {
     setWanted(next);
-    setYear(yearOf(next));
+    setYear(yearIn(model.document, next));
   };
   const computed = useMemo(() => {
     const all = budgetColumns(model, view, budget.rows, year);

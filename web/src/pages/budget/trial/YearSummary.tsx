@@ -1,4 +1,13 @@
-import { NET, figuresOf, planOf, rolledUpValue, stretchOfYear, writeDifference, writeWithUnit } from '@haushalt/core';
+import {
+  NET,
+  figuresOf,
+  planOf,
+  rolledUpValue,
+  stretchOfYear,
+  writeDifference,
+  writeWithUnit,
+  nameOfYear,
+} from '@haushalt/core';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { Trial } from './trial.ts';
 import { messages } from '../../../messages/budget.ts';
@@ -24,7 +33,7 @@ export function YearSummary({ year, trial }: YearSummaryProps) {
   const write = (value: number) => writeWithUnit(value, 'money', plan);
   return (
     <p className="year-summary">
-      {messages.netOf(year)}{' '}
+      {messages.netOf(nameOfYear(document, year))}{' '}
       {before === before && (
         <>
           <span className="net-before">{write(before)}</span> →{' '}

@@ -1,0 +1,86 @@
+import { addsUp } from '../../figure/unit.ts';
+import { functionOf } from '../../formula/functions/functions.ts';
+import { childrenOf, type Call, type Expression } from '../../formula/expression/syntax.ts';
+import type { Document } from './document.ts';
+import { rowsWhere } from './rowTable.ts';
+import { readStoredOrNull } from './storedFormulas.ts';
+
+/** A quotient of things that add up over the months: `Costs / Units`, `share(Rent, Pay)`. */
+export interface Quotient {
+  readonly whole: Expression;
+  readonly numerator: Expression;
+  readonly denominator: Expression;
+}
+
+/** Whether the figures of a line, group, total or output add up over the months. */
+export type AddsUp = (id: string) => boolean;
+
+/**
+ * Whether a line's rule says what one of something comes to: a unit cost, a share, an hourly wage. Its figure over a year
+ * is then the rule applied to the year's totals. Lines whose months are added into a group's total always add up.
+ */
+export function isQuotient(document: Document, line: string, adds: AddsUp): boolean {
+  const row = document.lines.get(line)!;
+  if (addsUp(row.unit) && document.groups.get(row.group)?.side !== 'memo') return false;
+  for (const { formula } of rowsWhere(document.ruleSteps, 'line', line)) {
+    const rule = formula !== null && /[/]|share/i.test(formula) ? readStoredOrNull(formula) : null;
+    if (rule && quotientsIn(rule, adds).length > 0 && timesAdded(rule, adds) <= 0) return true;
+  }
+  return false;
+}
+
+/** The quotients of a rule whose denominator adds up over the months, in the order they are written. */
+export function quotientsIn(rule: Expression, adds: AddsUp): Quotient[] {
+  const quotient = asQuotient(rule);
+  if (quotient && timesAdded(quotient.denominator, adds) > 0) return [quotient];
+  if (rule.kind === 'call' && looksOverMonths(rule)) return [];
+  return childrenOf(rule).flatMap((child) => quotientsIn(child, adds));
+}
+
+function asQuotient(part: Expression): Quotient | null {
+  if (part.kind === 'binary' && part.operator === '/')
+    return { whole: part, numerator: part.left, denominator: part.right };
+  if (part.kind !== 'call') return null;
+  const evaluation = functionOf(part).evaluation(part);
+  return evaluation.way === 'operator' && evaluation.operator === '/'
+    ? { whole: part, numerator: part.args[0]!, denominator: part.args[1]! }
+    : null;
+}
+
+/**
+ * How many things that add up over the months are multiplied in an expression, less those it is divided by: 1 for what
+ * adds up itself, such as a cost split by shares; 0 for a price or a share.
+ */
+function timesAdded(part: Expression, adds: AddsUp): number {
+  switch (part.kind) {
+    case 'ref':
+      return adds(part.id) ? 1 : 0;
+    case 'word':
+      return part.word === 'days' ? 1 : 0;
+    case 'percent':
+    case 'negate':
+      return timesAdded(part.operand, adds);
+    case 'binary': {
+      const [left, right] = [timesAdded(part.left, adds), timesAdded(part.right, adds)];
+      if (part.operator === '*') return left + right;
+      if (part.operator === '/') return left - right;
+      return part.operator === '+' || part.operator === '-' ? Math.max(left, right) : 0;
+    }
+    case 'call': {
+      if (looksOverMonths(part)) return 0;
+      const quotient = asQuotient(part);
+      if (quotient) return timesAdded(quotient.numerator, adds) - timesAdded(quotient.denominator, adds);
+      // What a choice hangs on is no part of what it gives.
+      const args = part.name === 'if' ? part.args.slice(1) : part.args;
+      return Math.max(0, ...args.map((arg) => timesAdded(arg, adds)));
+    }
+    default:
+      return 0;
+  }
+}
+
+/** Whether a function gives one figure for several months, which cannot be added up over them again. */
+function looksOverMonths(call: Call): boolean {
+  const { way } = functionOf(call).evaluation(call);
+  return way === 'running' || way === 'lookingBack' || way === 'stretch' || way === 'wholePlan' || way === 'schedule';
+}
