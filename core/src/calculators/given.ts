@@ -1,3 +1,4 @@
+import { LONGEST_TERM } from '../finance/loan.ts';
 import { messages } from '../messages/calculators.ts';
 /** The figures a calculator is given, by input. */
 export interface Given {
@@ -54,9 +55,6 @@ export function attempt<T>(compute: () => T): T | NoFigure {
     throw error;
   }
 }
-
-/** The longest a loan or fund may run, in months. */
-export const LONGEST_TERM = 1200;
 
 /** The duration an input gives, in whole months. Throws `NoAnswer` for what is none; `words` say what it is called. */
 export function wholeMonths(value: number, inYears: boolean, words: string, column: string): number {

@@ -194,6 +194,38 @@ describe('a loan', () => {
     expect(refusalOf(terms)).toBe(sentence);
   });
 
+  it('follows an assumption through its values by date, with a new payment or the same one', () => {
+    const rest = {
+      assumptions: [{ name: 'Prime', unit: 'ratePerYear', value: 0.03 }],
+      assumptionSteps: [{ assumption: 'Prime', from: '2027-03', value: 0.05 }],
+    };
+    const model = modelOf({ ...BIKE, rate: 'Prime' }, rest);
+    const anew = answerOf(model);
+    expect([anew.rows[11]!.rate, anew.rows[12]!.rate]).toEqual([0.03, 0.05]);
+    expect(anew.rows).toHaveLength(42);
+    expect(anew.rows[12]!.regular).toBeGreaterThan(anew.payment);
+    const regular = figuresOf(model.seriesOf('bike.regular payment')!);
+    expect([regular[13], regular[14]]).toEqual([anew.payment, anew.rows[12]!.regular]);
+    expect(figuresOf(model.seriesOf('bike.rate')!).slice(13, 15)).toEqual([0.03, 0.05]);
+    // Beyond the plan the rate stays what it is at its end.
+    expect(anew.rows.at(-1)!.rate).toBe(0.05);
+
+    const kept = answerOf(modelOf({ ...BIKE, rate: 'Prime', atNewRate: 'term' }, rest));
+    expect(new Set(kept.rows.map(({ regular: own }) => own))).toEqual(new Set([kept.payment]));
+    expect(kept.rows.length).toBe(43);
+  });
+
+  it('has extra payments that shorten it and extra payments that lower it', () => {
+    const extra = (lowers: string) =>
+      answerOf(modelOf(BIKE, { loanExtras: [{ loan: 'bike', every: 'once', from: '2026-08', amount: 1000, lowers }] }));
+    const [shorter, lower] = [extra('term'), extra('payment')];
+    expect(shorter.rows.length).toBeLessThan(42);
+    expect(shorter.rows.at(-2)!.payment).toBe(142.62);
+    expect(lower.rows).toHaveLength(42);
+    expect(lower.rows[20]!.payment).toBeLessThan(142.62);
+    expect(lower.totalInterest).toBeGreaterThan(shorter.totalInterest);
+  });
+
   it('passes on why an input has no figure', () => {
     const model = modelOf(
       { amount: 'Price / Count', rate: 0.05, months: 12 },

@@ -19,7 +19,7 @@ export interface LoanAnswer {
   readonly rate: number;
   /** The months agreed; extra payments may end it earlier. */
   readonly months: number;
-  /** The regular monthly payment. */
+  /** The regular monthly payment, at first. */
   readonly payment: number;
   readonly rows: readonly LoanMonth[];
   /** All payments, extra ones included, without the fee. */
@@ -41,7 +41,7 @@ const WORDS: Readonly<Record<LoanUnknown, string>> = {
   payment: messages.monthlyPayment,
 };
 
-/** Answers a loan from its inputs as they are in its first month. Throws `NoAnswer` or `MissingInput`. */
+/** Answers a loan from its inputs as they are in its first month, and its rate in all of them. Throws `NoAnswer` or `MissingInput`. */
 export function answerLoan(
   loan: LoanRow,
   extras: readonly LoanExtraRow[],
@@ -91,7 +91,11 @@ export function answerLoan(
   const { minorUnit } = given;
   const round = rounder(minorUnit);
   const principal = unknown === 'amount' ? round(solved.principal) : solved.principal;
-  const onTop = extraPayments(loan, extras, given, calendar);
+  const onTop = (lowers: LoanExtraRow['lowers']) => {
+    const some = extras.filter((extra) => extra.lowers === lowers);
+    return some.length === 0 ? null : extraPayments(loan, some, given, calendar);
+  };
+  const [shortening, lowering] = [onTop('term'), onTop('payment')];
   const schedule = answering(() =>
     loanSchedule({
       principal,
@@ -104,7 +108,10 @@ export function answerLoan(
       minorUnit,
       ...(unknown === 'payment' ? {} : { payment: solved.payment }),
       untilPaid: unknown === 'months',
-      ...(extras.length === 0 ? {} : { extra: onTop }),
+      ...(unknown === 'rate' ? {} : { rateIn: rateOver(loan, given, calendar) }),
+      atNewRate: loan.atNewRate,
+      ...(shortening ? { extra: shortening } : {}),
+      ...(lowering ? { lowering } : {}),
     }),
   );
   const rows = schedule.rows.map((row) => ({ ...row, month: addMonths(loan.first, row.month - 1) }));
@@ -121,6 +128,17 @@ export function answerLoan(
     interestShare: totalInterest / principal,
     last: rows.at(-1)!.month,
     yearlyCost: yearlyCost(principal, fee, rows, due === 'start'),
+  };
+}
+
+/** The yearly rate in a month of the loan, counted from 1; beyond the plan it stays as it is at its end. */
+function rateOver(loan: LoanRow, given: Given, calendar: Calendar): (month: number) => number {
+  const id = inputId(loan.id, 'rate');
+  return (month) => {
+    const rate = given.at(id, nearestPeriod(calendar, addMonths(loan.first, month - 1)));
+    if (rate === null) throw new NoAnswer(messages.theRateIsEmptyInSome, 'rate');
+    if (!(rate > -1)) throw new NoAnswer(messages.aRateOfMinus100, 'rate');
+    return rate;
   };
 }
 
@@ -164,6 +182,8 @@ function yearlyCost(amount: number, fee: number, rows: readonly LoanMonth[], atS
 export function loanFigures(answer: LoanAnswer, calendar: Calendar): Record<string, OutputFigures> {
   const byPeriod = (of: (row: LoanMonth) => number, after?: number) => overPlan(answer.rows, calendar, of, after);
   const first = answer.rows[0]!.month;
+  const changing = (of: (row: LoanMonth) => number) =>
+    answer.rows.every((row) => of(row) === of(answer.rows[0]!)) ? of(answer.rows[0]!) : byPeriod(of);
   return {
     payment: byPeriod((row) => row.payment + row.extra),
     interest: byPeriod((row) => row.interest),
@@ -172,9 +192,9 @@ export function loanFigures(answer: LoanAnswer, calendar: Calendar): Record<stri
     fee: byPeriod((row) => (row.month === first ? answer.fee : 0)),
     balance: byPeriod((row) => row.closing, 0),
     amount: answer.amount,
-    rate: answer.rate,
+    rate: changing((row) => row.rate),
     months: answer.rows.length,
-    'regular payment': answer.payment,
+    'regular payment': changing((row) => row.regular),
     'total paid': answer.totalPaid,
     'total interest': answer.totalInterest,
     'interest share': answer.interestShare,

@@ -2,13 +2,13 @@ import { nearestPeriod, type Calendar } from '../calendar/calendar.ts';
 import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
 import { order } from '../figure/compare.ts';
 import { findRoot } from '../finance/annuity.ts';
-import { monthlyRate, payment, rounder } from '../finance/loan.ts';
+import { LONGEST_TERM, monthlyRate, payment, rounder } from '../finance/loan.ts';
 import { courseOfSavings, type SavingsCourse, type SavingsCourseRow } from '../finance/savings.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
 import { inputId } from '../plan/document/calculators.ts';
 import type { SavingsMoveRow, SavingsFundRow, SavingsUnknown } from '../plan/schema/tables.ts';
 import { overPlan } from './schedule.ts';
-import { LONGEST_TERM, NoAnswer, wholeMonths, type Given, type OutputFigures } from './given.ts';
+import { NoAnswer, wholeMonths, type Given, type OutputFigures } from './given.ts';
 import { messages } from '../messages/calculators.ts';
 
 /** A month of a fund; `today` is its closing balance in the money of the plan's first month. */

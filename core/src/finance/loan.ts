@@ -48,8 +48,14 @@ export interface LoanTerms {
   readonly untilPaid?: boolean;
   /** Rounds payments and interest, 0.01 for cents; `null` leaves them as they are. */
   readonly minorUnit?: number | null;
-  /** What is paid on top in a month, counted from 1. */
+  /** The yearly rate in a month, counted from 1, where it changes; `yearlyRate` is that of the first month. */
+  readonly rateIn?: (month: number) => number;
+  /** What follows from another rate: a payment computed anew for the months left, or a term, for the payment as it is. */
+  readonly atNewRate?: 'payment' | 'term';
+  /** What is paid on top in a month, counted from 1, so that the loan ends earlier. */
   readonly extra?: (month: number) => number;
+  /** What is paid on top in a month, counted from 1, so that later payments are lower and the loan ends as before. */
+  readonly lowering?: (month: number) => number;
 }
 
 export interface LoanScheduleRow {
@@ -60,7 +66,14 @@ export interface LoanScheduleRow {
   readonly principal: number;
   readonly extra: number;
   readonly closing: number;
+  /** The yearly rate that holds in the month, as a fraction. */
+  readonly rate: number;
+  /** The regular payment as it is in the month. */
+  readonly regular: number;
 }
+
+/** The longest a loan or fund may run, in months. */
+export const LONGEST_TERM = 1200;
 
 export interface LoanSchedule {
   readonly payment: number;
@@ -71,38 +84,27 @@ export interface LoanSchedule {
 
 /**
  * A loan month by month. Payments and interest are rounded to the minor unit, half away from zero; the last payment
- * settles what is left, so that the balance ends at exactly zero. Extra payments may end it early.
+ * settles what is left, so that the balance ends at exactly zero. Extra payments may end it early or lower the payment;
+ * where the rate changes, the payment is computed anew or the term follows.
  * Throws a `RangeError` for terms that make no loan.
  */
 export function loanSchedule(loan: LoanTerms): LoanSchedule {
-  const {
-    principal,
-    yearlyRate,
-    months,
-    conversion = 'nominal',
-    balloon = 0,
-    due = 'end',
-    interestOnly = 0,
-    minorUnit = 0.01,
-    extra,
-  } = loan;
+  const { principal, months, balloon = 0, due = 'end', interestOnly = 0, minorUnit = 0.01, extra, lowering } = loan;
   if (!(principal > 0)) throw new RangeError('A loan needs an amount above zero.');
   if (!Number.isInteger(months) || months < 1)
     throw new RangeError('A loan runs for a whole number of months, at least one.');
   if (!(balloon >= 0 && balloon <= principal)) throw new RangeError('The balloon lies between nothing and the amount.');
-  const round = rounder(minorUnit);
-  const rate = monthlyRate(yearlyRate, conversion);
   checkInterestOnly(interestOnly, months);
-  const periods = months - interestOnly;
-  const regular = round(loan.payment ?? payment({ principal, ratePerPeriod: rate, periods, balloon, due }));
+  const round = rounder(minorUnit);
+  const course = new Course(loan);
   const rows: LoanScheduleRow[] = [];
   let balance = principal;
   let totalPaid = 0;
   let totalInterest = 0;
-  // Interest rounded to the cent may leave a little more than in theory, never much.
-  const longest = loan.untilPaid ? months + Math.max(12, months) : months;
-  for (let month = 1; month <= longest && balance > 0; month++) {
+  for (let month = 1; month <= course.longest && balance > 0; month++) {
     const opening = balance;
+    course.enter(month, balance);
+    const { rate, regular } = course;
     // At a month's start interest accrues on what is left after the payment; paid alone, it is what keeps the balance.
     const alone = month <= interestOnly;
     const owed =
@@ -113,26 +115,122 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
           : round((opening - Math.min(regular, opening)) * rate);
     const settles = !alone && round(opening + owed - regular) <= balloon;
     const last =
-      month === longest || (loan.untilPaid ? settles : month === months || (!alone && regular - owed >= opening));
+      month === course.longest ||
+      (course.isOpen ? settles : month === course.ends || (!alone && regular - owed >= opening));
     const interest = last && due === 'start' ? 0 : owed;
     const paid = last ? opening + interest : alone ? interest : regular;
     let closing = last ? 0 : round(opening + interest - paid);
-    const onTop = Math.min(closing, Math.max(0, round(extra?.(month) ?? 0)));
-    closing = round(closing - onTop);
+    const onTop = (amount: number | undefined) => {
+      const part = Math.min(closing, Math.max(0, round(amount ?? 0)));
+      closing = round(closing - part);
+      return part;
+    };
+    const shortens = onTop(extra?.(month));
+    if (shortens > 0) course.isShortened = true;
+    const before = closing;
+    const lowers = onTop(lowering?.(month));
     rows.push({
       month,
       opening,
       payment: round(paid),
       interest,
       principal: round(paid - interest),
-      extra: onTop,
+      extra: round(shortens + lowers),
       closing,
+      rate: course.yearlyRate,
+      regular,
     });
-    totalPaid += round(paid) + onTop;
+    if (lowers > 0 && closing > 0) course.lower(month, before, closing);
+    totalPaid += round(paid) + shortens + lowers;
     totalInterest += interest;
     balance = closing;
   }
-  return { payment: regular, rows, totalPaid: round(totalPaid), totalInterest: round(totalInterest) };
+  return { payment: rows[0]!.regular, rows, totalPaid: round(totalPaid), totalInterest: round(totalInterest) };
+}
+
+/** How a loan stands in its course: its rate, its regular payment, and when it ends by them. */
+class Course {
+  yearlyRate: number;
+  rate: number;
+  regular: number;
+  /** The month of the last payment, as things stand. */
+  ends: number;
+  /** Whether payments go on until nothing is left; otherwise the last one settles it. */
+  isOpen: boolean;
+  /** Whether extra payments let it end before `ends`, which is to be found when it is asked for. */
+  isShortened = false;
+  longest: number;
+  private readonly loan: LoanTerms;
+  private readonly round: (value: number) => number;
+
+  constructor(loan: LoanTerms) {
+    this.loan = loan;
+    this.round = rounder(loan.minorUnit === undefined ? 0.01 : loan.minorUnit);
+    this.yearlyRate = loan.yearlyRate;
+    this.rate = monthlyRate(loan.yearlyRate, loan.conversion);
+    this.ends = loan.months;
+    this.isOpen = loan.untilPaid ?? false;
+    // Interest rounded to the cent may leave a little more than in theory, never much.
+    this.longest = loan.untilPaid ? loan.months + Math.max(12, loan.months) : loan.months;
+    this.regular = loan.payment === undefined ? this.paymentFrom(1, loan.principal) : this.round(loan.payment);
+  }
+
+  /** Goes into a month, with what is owed then: its rate may be another one. */
+  enter(month: number, balance: number): void {
+    const { rateIn, conversion, atNewRate } = this.loan;
+    const yearly = rateIn?.(month) ?? this.yearlyRate;
+    if (yearly === this.yearlyRate) return;
+    this.findEnd(month, balance);
+    this.yearlyRate = yearly;
+    this.rate = monthlyRate(yearly, conversion);
+    if (atNewRate !== 'term') this.regular = this.paymentFrom(month, balance);
+    else {
+      this.isOpen = true;
+      this.ends = this.endFrom(month, balance);
+      this.longest = Math.max(this.longest, this.ends + 12);
+    }
+  }
+
+  /** Lowers the payment after a month, in which the balance was brought down on top, so that the loan ends as before. */
+  lower(month: number, before: number, after: number): void {
+    this.findEnd(month + 1, before);
+    this.regular = Math.min(this.regular, this.paymentFrom(month + 1, after));
+  }
+
+  /** Finds when the loan ends, after extra payments have shortened it. */
+  private findEnd(month: number, balance: number): void {
+    if (!this.isShortened) return;
+    this.isShortened = false;
+    this.ends = Math.min(this.ends, this.endFrom(month, balance));
+  }
+
+  /** How many months before one are over, or pay interest alone. */
+  private passed(month: number): number {
+    return Math.max(month - 1, this.loan.interestOnly ?? 0);
+  }
+
+  /** The payment that pays a balance off from a month until the end. */
+  private paymentFrom(month: number, balance: number): number {
+    const { balloon = 0, due = 'end' } = this.loan;
+    const periods = this.ends - this.passed(month);
+    if (periods < 1) return this.regular;
+    return this.round(
+      payment({ principal: balance, ratePerPeriod: this.rate, periods, balloon: Math.min(balloon, balance), due }),
+    );
+  }
+
+  /** The month in which the payment, as it is, has paid a balance off. */
+  private endFrom(month: number, balance: number): number {
+    const { balloon = 0, due = 'end' } = this.loan;
+    const type = due === 'start' ? 1 : 0;
+    if (this.regular * (1 + this.rate * type) <= balance * this.rate)
+      throw new RangeError('At its new rate the payment does not even cover the interest: the loan is never paid off.');
+    const periods = nper(this.rate, -this.regular, balance, -Math.min(balloon, balance), type);
+    const ends = this.passed(month) + Math.max(1, Math.ceil(periods - 1e-6));
+    if (ends > LONGEST_TERM)
+      throw new RangeError(`At its new rate the loan would run for over ${LONGEST_TERM} months.`);
+    return ends;
+  }
 }
 
 /** The terms of a loan of which one is unknown. Months need not come out whole. */

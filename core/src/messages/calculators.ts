@@ -28,6 +28,7 @@ export const messages = {
   aRateOfMinus100: 'A rate of minus 100 % or less makes no loan.',
   theDuration: 'The term',
   theMonthlyPaymentHasTo: 'The monthly payment has to be above zero.',
+  theRateIsEmptyInSome: 'The yearly rate has no figure in some of the loan’s months.',
   theBalloonLiesBetweenNothing: 'The balloon payment lies between nothing and the amount.',
   aFeeIsNotBelow: 'A fee is not below zero.',
   anExtraPaymentIsNot: 'An extra payment is not below zero.',

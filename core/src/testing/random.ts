@@ -16,6 +16,8 @@ import {
   CHART_MARKS,
   CHART_SPANS,
   EMPHASES,
+  AT_NEW_RATE,
+  EXTRAS_LOWER,
   EXTRA_RHYTHMS,
   HIGHLIGHT_CONDITIONS,
   LOAN_UNKNOWNS,
@@ -325,7 +327,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
       const settings = picks.of([
         { unknown: picks.of(LOAN_UNKNOWNS), amount: input(), rate: rate(), months: input(), payment: input() },
         { ...terms, balloon: input(), fee: input(), interestOnly: input() },
-        { first: month(), note: text() },
+        { first: month(), note: text(), atNewRate: picks.of(AT_NEW_RATE) },
       ]);
       return { kind, loan, settings: { ...named(loan, 'loans'), ...settings } };
     }
@@ -338,6 +340,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
         from: month(),
         until,
         amount: input(),
+        lowers: picks.of(EXTRAS_LOWER),
       }));
       return loan ? { kind, id: existingOr('loanExtras'), settings } : null;
     }
@@ -592,7 +595,7 @@ const FURNITURE: readonly Command[] = [
     series: [{ of: '@net', mark: 'line', scenario: 'hard', projectedFrom: null }],
   },
   { kind: 'loan.set', loan: 'bike', settings: { name: 'Bike', amount: '5400', rate: 'Rate', months: '42' } },
-  { kind: 'loan.setExtra', id: 'extra', settings: { loan: 'bike', every: 'yearly', from: APRIL, until: null, amount: '100' } },
+  { kind: 'loan.setExtra', id: 'extra', settings: { loan: 'bike', every: 'yearly', from: APRIL, until: null, amount: '100', lowers: 'payment' } },
   { kind: 'calculator.copy', calculator: 'bike', as: 'offer', name: 'Other bike', offer: true },
   { kind: 'fund.set', fund: 'fund', settings: { name: 'Nest egg', deposit: 'Fund', rate: '2%', opening: '100', months: '30' } },
   { kind: 'fund.setMove', id: 'move', settings: { fund: 'fund', kind: 'deposit', from: APRIL, until: null, amount: 'Price' } },

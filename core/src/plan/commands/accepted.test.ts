@@ -168,7 +168,7 @@ describe('taking back', () => {
     plan.do({
       kind: 'loan.setExtra',
       id: 'x',
-      settings: { loan: 'bike', every: 'once', from: START, until: null, amount: '5' },
+      settings: { loan: 'bike', every: 'once', from: START, until: null, amount: '5', lowers: 'term' },
     });
     expect(plan.back(loan)).toMatch(/Bike has come to need this/);
     const group = plan.do({ kind: 'group.add', id: 'g', name: 'New', side: 'memo', rhythm: null, before: null });

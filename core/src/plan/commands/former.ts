@@ -1,3 +1,5 @@
+import { rowOfToday } from '../schema/columns.ts';
+import { TABLES, type TableName } from '../schema/tables.ts';
 import type { Command } from './commands.ts';
 
 /** What commands were called in earlier versions of the program, and their fields. */
@@ -9,6 +11,13 @@ const RENAMED: Readonly<Record<string, Command['kind']>> = {
 
 export const FORMER_KINDS: readonly string[] = Object.keys(RENAMED);
 
+/** Commands that give a row of a table as a whole, which may have got columns since. */
+const GIVES_ROW: Readonly<Record<string, TableName>> = {
+  'loan.setExtra': 'loanExtras',
+  'fund.setMove': 'savingsMoves',
+  'highlight.set': 'highlights',
+};
+
 const FORMER_FIELDS: Readonly<Record<string, string>> = { pot: 'fund' };
 
 /**
@@ -17,8 +26,10 @@ const FORMER_FIELDS: Readonly<Record<string, string>> = { pot: 'fund' };
  */
 export function commandOfToday(command: { readonly kind: string }): Command {
   const kind = RENAMED[command.kind];
-  if (kind === undefined) return command as Command;
-  return { ...(withTodaysFields(command) as object), kind } as Command;
+  const named = kind === undefined ? command : { ...(withTodaysFields(command) as object), kind };
+  const table = GIVES_ROW[named.kind];
+  const { settings } = named as { readonly settings?: object | null };
+  return (table && settings ? { ...named, settings: rowOfToday(TABLES[table], settings) } : named) as Command;
 }
 
 function withTodaysFields(value: unknown): unknown {

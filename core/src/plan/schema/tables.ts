@@ -38,6 +38,12 @@ export const WITHDRAWALS = ['none', 'howLong', 'howMuch'] as const;
 /** What a break-even asks: how many units, which month by itself, or when two alternatives cross. */
 export const BREAK_EVEN_KINDS = ['units', 'time', 'between'] as const;
 
+/** What follows from another rate of a loan: its payment is computed anew, or kept, so that its term follows. */
+export const AT_NEW_RATE = ['payment', 'term'] as const;
+
+/** What an extra payment lowers: the term, or the payments after it. */
+export const EXTRAS_LOWER = ['term', 'payment'] as const;
+
 /** How often an extra payment is made. */
 export const EXTRA_RHYTHMS = ['once', 'yearly', 'monthly'] as const;
 
@@ -257,6 +263,11 @@ export const TABLES = {
     balloon: input('What is left to be paid with the last payment.'),
     fee: input('What it costs once, with the first payment.'),
     interestOnly: input('For how many of the first months interest alone is paid.'),
+    atNewRate: required(
+      { kind: 'choice', options: AT_NEW_RATE },
+      'What follows when its rate changes: a new payment, or with the payment kept a new term.',
+      'payment',
+    ),
     note,
     position,
   },
@@ -266,6 +277,7 @@ export const TABLES = {
     from: required({ kind: 'month' }, 'The month it is paid in, or first paid in.'),
     until: optional({ kind: 'month' }, 'The last month it is paid in; the loan’s end when left out.'),
     amount: input('What is paid on top.'),
+    lowers: required({ kind: 'choice', options: EXTRAS_LOWER }, 'What it lowers: the term, or later payments.', 'term'),
   },
   savings: {
     name,

@@ -11,3 +11,7 @@ alter table lines drop column rollUp;
 alter table lines rename column rolledUp to rollUp;
 update changeLog set changes = replace(changes, '"rollUp":"total"', '"rollUp":"byRule"')
   where instr(changes, '"rollUp":"total"') > 0;
+
+-- What follows when a loan's rate changes, and what an extra payment lowers.
+alter table loans add column atNewRate text not null default 'payment' check (atNewRate in ('payment', 'term'));
+alter table loanExtras add column lowers text not null default 'term' check (lowers in ('term', 'payment'));

@@ -2,12 +2,14 @@ import {
   addMonths,
   extrasOf,
   inputsOf,
+  monthOfYear,
   nearestPeriod,
   planOf,
   type Command,
   type LoanAnswer,
   type LoanExtraRow,
   type LoanRow,
+  type Month,
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { MonthField } from '../../fields/CalendarField.tsx';
@@ -34,7 +36,7 @@ const RHYTHMS = [
 /** What is paid on top of a loan's regular payments. */
 export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
   const { document, model } = useSessionState();
-  const { locale } = planOf(document);
+  const { locale, yearBegins } = planOf(document);
   const complaintOf = useComplaints({ table: 'loans', row: loan }, 0);
   const extras = extrasOf(document, loan.id);
   const inputs = inputsOf(document, { table: 'loans', row: loan });
@@ -45,7 +47,14 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
     onCommand({
       kind: 'loan.setExtra',
       id: newId(),
-      settings: { loan: loan.id, every: 'monthly', from: addMonths(loan.first, 1), until: null, amount: '50' },
+      settings: {
+        loan: loan.id,
+        every: 'monthly',
+        from: addMonths(loan.first, 1),
+        until: null,
+        amount: '50',
+        lowers: 'term',
+      },
     });
   return (
     <>
@@ -93,13 +102,21 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
                 onChange={(event) => set(extra, { until: (event.target.value || null) as LoanExtraRow['until'] })}
               >
                 <option value="">{messages.toTheEnd}</option>
-                {byYearEnds(months, extra.until).map((month) => (
+                {byYearEnds(months, extra.until, yearBegins).map((month) => (
                   <option key={month} value={month}>
                     {messages.until(month)}
                   </option>
                 ))}
               </Select>
             )}
+            <Select
+              aria-label={messages.whatExtraPaymentLowers(index + 1)}
+              value={extra.lowers}
+              onChange={(event) => set(extra, { lowers: event.target.value as LoanExtraRow['lowers'] })}
+            >
+              <option value="term">{messages.shortensTheTerm}</option>
+              <option value="payment">{messages.lowersThePayment}</option>
+            </Select>
           </span>
         </div>
       ))}
@@ -111,7 +128,7 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
   );
 }
 
-/** The Decembers among months, and the month chosen already. */
-function byYearEnds(months: readonly LoanExtraRow['from'][], chosen: LoanExtraRow['until']) {
-  return months.filter((month) => month.endsWith('-12') || month === chosen);
+/** The months a year of the plan ends with, and the month chosen already. */
+function byYearEnds(months: readonly Month[], chosen: Month | null, begins: number) {
+  return months.filter((month) => monthOfYear(addMonths(month, 1)) === begins || month === chosen);
 }

@@ -1,11 +1,13 @@
 import {
   figureAsFormula,
+  figureOfFormula,
   nearestPeriod,
   planOf,
   type LoanAnswer,
   type LoanRow,
   type LoanUnknown,
 } from '@haushalt/core';
+import { Segments } from '../../ui/Segments.tsx';
 import { MonthField } from '../../fields/CalendarField.tsx';
 import { DueAndRate, DurationUnit, tidied } from '../../parts/calculators/Conventions.tsx';
 import { startingMonths } from '../../parts/calculators/months.ts';
@@ -42,6 +44,8 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
     const given = value === undefined ? {} : { [loan.unknown]: figureAsFormula(tidied(value)) };
     set({ ...given, unknown });
   };
+  // A rate that is a figure stays what it is; one that follows something may change.
+  const mayChange = loan.unknown !== 'rate' && loan.rate !== null && figureOfFormula(loan.rate) === null;
   const inYears = loan.termIn === 'years';
   const terms: (Term & { readonly column: LoanUnknown })[] = [
     {
@@ -105,6 +109,20 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
         placeholder={messages.noMonths}
       />
       <DueAndRate of={loan} onSet={set} due={messages.dueAtMonths} />
+      {mayChange && (
+        <div className="term" title={messages.aRateThatChanges}>
+          <span className="term-label">{messages.atANewRate}</span>
+          <Segments
+            label={messages.atANewRate}
+            value={loan.atNewRate}
+            options={[
+              { value: 'payment', words: messages.newPayment, title: messages.thePaymentIsComputedAnew },
+              { value: 'term', words: messages.newTerm, title: messages.thePaymentIsKept },
+            ]}
+            onChange={(atNewRate) => set({ atNewRate })}
+          />
+        </div>
+      )}
       <ExtraPayments loan={loan} answer={answer} onCommand={send} />
     </>
   );

@@ -6,6 +6,8 @@ import {
   usersOf,
   writeWithUnit,
   type LoanAnswer,
+  type LoanMonth,
+  type PlanRow,
   type LoanRow,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
@@ -28,7 +30,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { LoanTerms } from './LoanTerms.tsx';
 import { Offers } from './Offers.tsx';
 import { RateTable } from './RateTable.tsx';
-import { loanPictures, loanSchedule } from './loanViews.ts';
+import { loanPictures, loanSchedule, paymentChanges } from './loanViews.ts';
 import { messages } from '../../messages/loans.ts';
 
 const NOTHING = {
@@ -136,12 +138,17 @@ interface LoanFiguresProps extends Explaining {
 function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
   const plan = planOf(useSessionState().document);
   const extra = loan.rows.some((row) => row.extra > 0);
+  const changes = paymentChanges(loan);
   const figures = [
     {
       label: messages.monthlyPayment,
       value: loan.payment,
       id: `${id}.regular payment`,
-      ...(extra ? { also: messages.andExtraPayments } : {}),
+      ...(changes.length > 0
+        ? { also: messages.atFirst(changesInWords(changes, plan)) }
+        : extra
+          ? { also: messages.andExtraPayments }
+          : {}),
     },
     {
       label: messages.totalPaid,
@@ -164,6 +171,17 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
     { label: messages.costsAYear, value: loan.yearlyCost, unit: 'percent' as const, also: messages.effectiveAllIn },
   ];
   return <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />;
+}
+
+/** What a loan's payment becomes, when that happens once; how often, where it happens more often. */
+function changesInWords(changes: readonly LoanMonth[], plan: PlanRow): string {
+  const [change] = changes;
+  return changes.length === 1
+    ? messages.fromMonth(
+        writeWithUnit(change!.regular, 'money', plan),
+        monthInWords(change!.month, plan.locale, 'short'),
+      )
+    : messages.changesTimes(changes.length);
 }
 
 function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAnswer; readonly by: 'month' | 'year' }) {

@@ -39,6 +39,7 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
     values: stretches.map(({ rows }) => sumOf(rows, of)),
     total: sumOf(loan.rows, of),
   });
+  const changesRate = loan.rows.some((row) => row.rate !== loan.rate);
   const hasExtra = loan.rows.some((row) => row.extra > 0);
   const columns: ScheduleColumn[] = [
     {
@@ -47,6 +48,16 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
       unit: 'money',
       values: stretches.map(({ rows }) => rows[0]!.opening),
     },
+    ...(changesRate
+      ? [
+          {
+            id: 'rate',
+            heading: messages.rate,
+            unit: 'ratePerYear' as const,
+            values: stretches.map(({ rows }) => rows.at(-1)!.rate),
+          },
+        ]
+      : []),
     flow('payment', messages.paymentHeading, (row) => row.payment),
     flow('interest', messages.interestHeading, (row) => row.interest),
     flow('principal', messages.paidBack, (row) => row.principal),
@@ -59,6 +70,11 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
     },
   ];
   return { rows: stretches.map(({ label }) => label), columns };
+}
+
+/** The months in which a loan's regular payment becomes another one, with that payment. */
+export function paymentChanges({ rows }: LoanAnswer): LoanMonth[] {
+  return rows.filter((row, at) => at > 0 && row.regular !== rows[at - 1]!.regular);
 }
 
 /** What of each payment is interest and what pays the amount back, and how the balance falls. */
