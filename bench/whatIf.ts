@@ -20,7 +20,13 @@ export function whatIfRows(): Row[] {
     () => void sweepTwo(document, side(down!.id, down!.value), side(across!.id, across!.value), figure),
   );
   const drawn = seconds(
-    () => void uncertainty(document, [{ assumption: down!.id, low: 0, high: down!.value * 2 + 0.01 }], RUNS, 1),
+    () =>
+      void uncertainty(document, {
+        draws: [{ assumption: down!.id, spread: 'uniform', low: 0, high: down!.value * 2 + 0.01 }],
+        runs: RUNS,
+        seed: 1,
+        limits: [0.1, 0.9],
+      }),
   );
   const model = new Model(document);
   const full = seconds(() => void model.recalculateAll());

@@ -42,13 +42,28 @@ test('a value is solved for, shown, applied and taken back', async ({ applicatio
 
 test('uncertain values give a band that repeats with its seed', async ({ application, page }) => {
   await page.goto(`${application.url}/plans/household/what-if?way=range`);
-  const words = page.getByRole('status').filter({ hasText: 'In eight of ten cases' });
+  const words = page.getByRole('status').filter({ hasText: 'of the cases the plan ends between' });
   await expect(words).toBeVisible();
   const first = await words.innerText();
   await page.getByLabel('Seed').fill('2');
   await expect(words).not.toHaveText(first);
   await page.getByLabel('Seed').fill('1');
   await expect(words).toHaveText(first);
+
+  // The whole of all cases is wider; a value spread about its likeliest is narrower again.
+  const ends = async () => (await words.innerText()).match(/between (\S+) EUR and (\S+) EUR|between €(\S+) and €(\S+)/) !== null;
+  expect(await ends()).toBe(true);
+  await page.getByLabel('Lower limit of the band').fill('95 %');
+  await expect(page.getByRole('alert')).toHaveText(/The band lies between two shares/);
+  await page.getByLabel('Lower limit of the band').fill('5 %');
+  await page.getByLabel('Upper limit of the band').fill('95 %');
+  await expect(words).toContainText('In 90.0 % of the cases');
+  await page.getByLabel(/^Distribution of/).selectOption('Triangular');
+  await page.getByLabel(/most likely$/).fill('999 %');
+  await expect(page.getByRole('alert')).toHaveText('The likeliest value lies between the least and the greatest.');
+  await page.getByLabel(/^Distribution of/).selectOption('Normal');
+  await expect(page.getByLabel(/^Standard deviation of/)).toBeVisible();
+  await expect(words).toBeVisible();
   await page.getByRole('button', { name: 'Another uncertain value' }).click();
   await expect(page.getByRole('combobox', { name: 'Uncertain value 2' })).toBeVisible();
   await expectAccessible(page);

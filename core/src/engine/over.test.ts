@@ -51,6 +51,15 @@ describe('a line that is a quotient', () => {
     expect(first('Margin')).toBe(1);
   });
 
+  it('is also one that is computed from quotients', () => {
+    const document = stall(costs, loaves, { 'Unit cost': 'Costs / Loaves', Left: '6 - Unit cost', Spent: 'Unit cost * Loaves' }); // prettier-ignore
+    expect([howOf(document, 'Left'), howOf(document, 'Spent')]).toEqual(['quotient', 'total']);
+    expect([quarters(document, 'Left'), quarters(document, 'Spent')]).toEqual([
+      [2, 4.5],
+      [600, 300],
+    ]);
+  });
+
   it('counts the costs of months in which nothing was sold', () => {
     const document = stall([100, 50, 50], [100, 0, 100], { 'Unit cost': 'Costs / Loaves' });
     expect(calculate(document).figures('Unit cost')).toEqual([1, null, 0.5]);

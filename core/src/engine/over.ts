@@ -2,7 +2,7 @@ import type { Stretch } from '../calendar/calendar.ts';
 import { BLANK } from '../formula/expression/evaluation.ts';
 import { functionOf } from '../formula/functions/functions.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
-import { quotientsIn, type AddsUp, type Quotient } from '../plan/document/quotients.ts';
+import { isQuotientRule, quotientsIn, type Quotient } from '../plan/document/quotients.ts';
 import { rolledUpValue, rollUpOf } from '../plan/document/rollUps.ts';
 import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import { looksAlongMonths } from './alongMonths.ts';
@@ -30,12 +30,13 @@ export function figureOver(model: PlanModel, id: string, stretch: Stretch): numb
  * figures of their own, each counts as much as what it is divided by.
  */
 function quotientOver(model: PlanModel, line: string, stretch: Stretch): number {
-  const adds: AddsUp = (id) => rollUpOf(model.document, id) === 'total';
+  const howOf = (id: string) => rollUpOf(model.document, id);
   const { values } = model.seriesOf(line)!;
   const typed = new Set(model.exceptionsOf(line).map(({ month }) => model.calendar.months.indexOf(month)));
   const rules = effectiveSteps(model.stepsOf(line), model.calendar).map(({ row, from, to }) => {
-    const rule = row.formula === null ? null : readStoredOrNull(row.formula);
-    return { rule, quotients: rule ? quotientsIn(rule, adds) : [], from, to };
+    const read = row.formula === null ? null : readStoredOrNull(row.formula);
+    const rule = read && isQuotientRule(read, howOf) ? read : null;
+    return { rule, quotients: rule ? quotientsIn(rule, howOf) : [], from, to };
   });
   const last = rules.findLast(({ quotients }) => quotients.length > 0)?.quotients[0];
   const parts: { value: number; weight: number }[] = [];
@@ -44,7 +45,7 @@ function quotientOver(model: PlanModel, line: string, stretch: Stretch): number 
     const [weighing = last] = quotients;
     const denominator = weighing ? model.seriesFor(weighing.denominator, line) : null;
     const weightOf = (at: number) => (denominator ? Math.abs(orNothing(denominator, at)) : 1);
-    const ruled = quotients.length === 0 ? [] : months.filter((at) => !typed.has(at));
+    const ruled = rule ? months.filter((at) => !typed.has(at)) : [];
     if (rule && ruled.length > 0) {
       const weight = ruled.reduce((sum, at) => sum + weightOf(at), 0);
       parts.push({ value: overTotals(model, line, rule, quotients, ruled), weight });

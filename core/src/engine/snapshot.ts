@@ -57,15 +57,7 @@ export class Snapshot implements PlanModel {
     const changed = model.update(document, changes);
     const series = new Map(this.series);
     for (const { id } of changed) series.set(id, model.seriesOf(id)!.copy());
-    // What a quotient comes to over a year may change while its months stay as they are.
-    for (const { id } of changed)
-      for (const user of model.dependentsOf(id))
-        if (
-          document.lines.has(user) &&
-          rollUpOf(document, user) === 'quotient' &&
-          series.get(user) === this.series.get(user)
-        )
-          series.set(user, model.seriesOf(user)!.copy());
+    for (const id of this.quotientsAfter(document, changed)) series.set(id, model.seriesOf(id)!.copy());
     if (series.size > model.size) for (const id of series.keys()) if (!model.seriesOf(id)) series.delete(id);
     const rows = new Map(this.rows);
     for (const { table, before, after } of changes) {
@@ -75,6 +67,20 @@ export class Snapshot implements PlanModel {
         if (row) rows.delete(keyOf(table as DatedTable, row[column]!));
     }
     return { snapshot: new Snapshot(model, series, rows), changed };
+  }
+
+  /** The quotients that may come to something else over a year, whether their months have changed or not. */
+  private quotientsAfter(document: Document, changed: readonly ChangedFigures[]): Set<string> {
+    const found = new Set<string>();
+    const reached = changed.map(({ id }) => id);
+    for (let id = reached.pop(); id !== undefined; id = reached.pop())
+      for (const user of this.model.dependentsOf(id)) {
+        if (found.has(user) || !document.lines.has(user) || rollUpOf(document, user) !== 'quotient') continue;
+        found.add(user);
+        reached.push(user);
+      }
+    for (const { id } of changed) found.delete(id);
+    return found;
   }
 
   ids(): string[] {

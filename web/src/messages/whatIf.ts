@@ -104,7 +104,21 @@ export const messages = {
   // Uncertain
   rangeOf: (name: string) => `Range of ${name}`,
   uncertainValue: (index: number) => `Uncertain value ${index}`,
-  liesBetween: 'lies between',
+  distributionOf: (name: string) => `Distribution of ${name}`,
+  uniform: 'Uniform',
+  triangular: 'Triangular',
+  normal: 'Normal',
+  between: 'between',
+  mostLikely: 'most likely',
+  likeliestOf: (name: string) => `${name} most likely`,
+  withMean: 'with mean',
+  meanOf: (name: string) => `Mean of ${name}`,
+  andDeviation: 'and standard deviation',
+  deviationOf: (name: string) => `Standard deviation of ${name}`,
+  bandFrom: 'Band from',
+  toLimit: 'to',
+  lowerLimitOfTheBand: 'Lower limit of the band',
+  upperLimitOfTheBand: 'Upper limit of the band',
   atLeast: (name: string) => `${name} at least`,
   atMost: (name: string) => `${name} at most`,
   leaveOutAssumption: (name: string) => `Leave out ${name}`,
@@ -115,15 +129,15 @@ export const messages = {
   whatIsShown: 'What is shown',
   cumulativeNet: 'Cumulative net',
   netByMonth: 'Net by month',
-  ofTheCasesThePlan: (withoutFigure: number, share: string) =>
-    `${withoutFigure > 0 ? (withoutFigure === 1 ? 'In no case does the plan have a figure at its end. ' : `In ${share} of the cases the plan has no figure at its end; of the others: `) : ''}In eight of ten cases the plan ends between`,
-  inTheMiddleAtOf: (money: string, endsInTheRed: number, share: string) =>
-    `, in the middle at ${money}. ${endsInTheRed === 0 ? 'In none of them does it end below nothing.' : `In ${share} of them it ends below nothing.`}`,
-  netByMonthTheBand: 'Net by month, the band of eight in ten cases',
-  cumulativeNetTheBandOf: 'Cumulative net, the band of eight in ten cases',
-  aTenthLiesBelow: 'A tenth lies below',
-  aTenthLiesAbove: 'A tenth lies above',
-  theMiddle: 'The middle',
+  ofTheCasesThePlan: (withoutFigure: number, share: string, within: string) =>
+    `${withoutFigure > 0 ? (withoutFigure === 1 ? 'In no case does the plan have a figure at its end. ' : `In ${share} of the cases the plan has no figure at its end; of the others: `) : ''}In ${within} of the cases the plan ends between`,
+  withAMedianOf: (money: string, endsInTheRed: number, share: string) =>
+    `, with a median of ${money}. ${endsInTheRed === 0 ? 'In none of them does it end below nothing.' : `In ${share} of them it ends below nothing.`}`,
+  theBandOf: (shown: 'net' | 'cumulative', below: string, above: string) =>
+    `${shown === 'net' ? 'Net by month' : 'Cumulative net'}, the band from ${below} to ${above} of the cases`,
+  liesBelow: (share: string) => `${share} lie below`,
+  liesAbove: (share: string) => `${share} lie above`,
+  theMiddle: 'Median',
 
   // WhatIfPage
   scenarios: 'Scenarios',

@@ -2,16 +2,34 @@ import { isInTheRed } from '../../figure/compare.ts';
 import type { Document } from '../../plan/document/document.ts';
 import { CUMULATIVE_NET, NET } from '../../plan/schema/totals.ts';
 import { Cases } from './cases.ts';
+import { messages } from '../../messages/whatIf.ts';
 import type { Progress } from './sweep.ts';
 
-/** An assumption that may lie anywhere between two values, each as likely as the other. */
-export interface Draw {
-  readonly assumption: string;
-  readonly low: number;
-  readonly high: number;
+/** How an uncertain value is spread: evenly between two limits, mostly about its likeliest, or about a mean. */
+export const SPREADS = ['uniform', 'triangular', 'normal'] as const;
+
+/**
+ * An assumption that is only known roughly. Uniform: anywhere between two values, each as likely as the other. Triangular:
+ * between two values, about the likeliest. Normal: about a mean, two thirds of the cases within one standard deviation,
+ * and never beyond the limits the assumption itself has.
+ */
+export type Draw = { readonly assumption: string } & (
+  | { readonly spread: 'uniform'; readonly low: number; readonly high: number }
+  | { readonly spread: 'triangular'; readonly low: number; readonly likeliest: number; readonly high: number }
+  | { readonly spread: 'normal'; readonly mean: number; readonly deviation: number }
+);
+
+/** Shares of all cases between which a band lies, as fractions: 0.1 and 0.9 leave a tenth below and a tenth above. */
+export type BandLimits = readonly [below: number, above: number];
+
+export interface UncertaintyTerms {
+  readonly draws: readonly Draw[];
+  readonly runs: number;
+  readonly seed: number;
+  readonly limits: BandLimits;
 }
 
-/** Month by month, what a tenth of all cases stays below, what half of them do, and what nine tenths do. */
+/** Month by month, what the share of all cases below a band stays below, what half of them do, and what is above it. */
 export interface Band {
   readonly low: Float64Array;
   readonly middle: Float64Array;
@@ -27,17 +45,40 @@ export interface Uncertainty {
   readonly withoutFigure: number;
 }
 
+/** How often a value beyond an assumption's limits is drawn again. */
+const MOST_ATTEMPTS = 100;
+
 /** The most cases that are drawn. */
 export const MAX_RUNS = 20_000;
 
-/** Draws assumptions from their ranges many times. The same seed gives the same cases. */
+/** Why values cannot be drawn this way, in a sentence; `null` when they can. */
+export function drawRefusal(draw: Draw): string | null {
+  switch (draw.spread) {
+    case 'uniform':
+      return draw.low <= draw.high ? null : messages.theLeastIsNotAbove;
+    case 'triangular':
+      if (draw.low > draw.high) return messages.theLeastIsNotAbove;
+      return draw.low <= draw.likeliest && draw.likeliest <= draw.high ? null : messages.theLikeliestLiesBetween;
+    case 'normal':
+      return draw.deviation >= 0 ? null : messages.theDeviationIsNotBelow;
+  }
+}
+
+/** Why a band cannot have these limits, in a sentence; `null` when it can. */
+export function limitsRefusal([below, above]: BandLimits): string | null {
+  return below >= 0 && below < above && above <= 1 ? null : messages.theBandLiesBetween;
+}
+
+/**
+ * Draws assumptions many times, as they are spread. The same seed gives the same cases. Throws a `RangeError` for what
+ * cannot be drawn.
+ */
 export function uncertainty(
   document: Document,
-  draws: readonly Draw[],
-  runs: number,
-  seed: number,
+  { draws, runs, seed, limits }: UncertaintyTerms,
   progress: Progress = () => {},
 ): Uncertainty {
+  for (const refusal of [...draws.map(drawRefusal), limitsRefusal(limits)]) if (refusal) throw new RangeError(refusal);
   const cases = new Cases(document);
   const { count } = cases.model.calendar;
   const random = randomFrom(seed);
@@ -46,7 +87,7 @@ export function uncertainty(
   let red = 0;
   let missing = 0;
   for (let run = 0; run < runs; run++) {
-    cases.take(draws.map(({ assumption, low, high }) => [assumption, low + (high - low) * random()] as const));
+    cases.take(draws.map((draw) => [draw.assumption, drawn(draw, document, random)] as const));
     const net = cases.model.seriesOf(NET)!.values;
     const cumulative = cases.model.seriesOf(CUMULATIVE_NET)!.values;
     for (let at = 0; at < count; at++) {
@@ -59,23 +100,54 @@ export function uncertainty(
     if (run % 50 === 49) progress((run + 1) / runs);
   }
   return {
-    net: bandOf(outcomes.net, count, runs),
-    cumulative: bandOf(outcomes.cumulative, count, runs),
+    net: bandOf(outcomes.net, count, runs, limits),
+    cumulative: bandOf(outcomes.cumulative, count, runs, limits),
     endsInTheRed: missing === runs ? 0 : red / (runs - missing),
     withoutFigure: missing / runs,
   };
 }
 
-function bandOf(outcomes: Float64Array, count: number, runs: number): Band {
+/** A value of an uncertain assumption. */
+function drawn(draw: Draw, document: Document, random: () => number): number {
+  switch (draw.spread) {
+    case 'uniform':
+      return draw.low + (draw.high - draw.low) * random();
+    case 'triangular': {
+      const { low, likeliest, high } = draw;
+      const share = random();
+      const rising = (likeliest - low) * (high - low);
+      const falling = (high - likeliest) * (high - low);
+      return share * (high - low) < likeliest - low
+        ? low + Math.sqrt(share * rising)
+        : high - Math.sqrt((1 - share) * falling);
+    }
+    case 'normal': {
+      const { low, high } = document.assumptions.get(draw.assumption)!;
+      const [least, most] = [low ?? -Infinity, high ?? Infinity];
+      for (let attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
+        const value = draw.mean + draw.deviation * standardNormal(random);
+        if (value >= least && value <= most) return value;
+      }
+      return Math.min(Math.max(draw.mean, least), most);
+    }
+  }
+}
+
+/** A number of the standard normal distribution (Box and Muller). */
+function standardNormal(random: () => number): number {
+  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+}
+
+function bandOf(outcomes: Float64Array, count: number, runs: number, [below, above]: BandLimits): Band {
   const band = { low: new Float64Array(count), middle: new Float64Array(count), high: new Float64Array(count) };
   for (let at = 0; at < count; at++) {
     // What has no figure sorts last, and is left out.
     const all = outcomes.subarray(at * runs, (at + 1) * runs).sort();
     const firstMissing = all.findIndex((figure) => figure !== figure);
     const sorted = firstMissing < 0 ? all : all.subarray(0, firstMissing);
-    band.low[at] = quantile(sorted, 0.1);
+    band.low[at] = quantile(sorted, below);
     band.middle[at] = quantile(sorted, 0.5);
-    band.high[at] = quantile(sorted, 0.9);
+    band.high[at] = quantile(sorted, above);
   }
   return band;
 }

@@ -8,7 +8,7 @@ import { sketch } from '../../testing/plans.ts';
 import { Cases, valuesBetween } from './cases.ts';
 import { solve } from './solve.ts';
 import { sweep, sweepTwo } from './sweep.ts';
-import { quantile, uncertainty } from './uncertainty.ts';
+import { drawRefusal, limitsRefusal, quantile, uncertainty, type BandLimits, type Draw } from './uncertainty.ts';
 import { runs } from '../../testing/setup.ts';
 
 const idOf = (document: Document, name: string) => namesOf(document).find(name)!.id;
@@ -136,21 +136,29 @@ describe('solving', () => {
   });
 });
 
+const asked = (
+  document: Document,
+  draws: readonly Draw[],
+  count: number,
+  seed: number,
+  limits: BandLimits = [0.1, 0.9],
+) => uncertainty(document, { draws, runs: count, seed, limits });
+
 describe('uncertainty', () => {
   const document = plan();
   const draws = [
-    { assumption: idOf(document, 'Price'), low: 3, high: 5 },
-    { assumption: idOf(document, 'Rise'), low: 0, high: 0.1 },
-  ];
+    { assumption: idOf(document, 'Price'), spread: 'uniform', low: 3, high: 5 },
+    { assumption: idOf(document, 'Rise'), spread: 'uniform', low: 0, high: 0.1 },
+  ] as const;
 
   it('repeats with the same seed, and differs with another', () => {
-    const one = uncertainty(document, draws, 300, 7);
-    expect(uncertainty(document, draws, 300, 7)).toEqual(one);
-    expect(uncertainty(document, draws, 300, 8).net.middle).not.toEqual(one.net.middle);
+    const one = asked(document, draws, 300, 7);
+    expect(asked(document, draws, 300, 7)).toEqual(one);
+    expect(asked(document, draws, 300, 8).net.middle).not.toEqual(one.net.middle);
   });
 
   it('gives bands in order, around what the middle of the ranges gives', () => {
-    const { net, cumulative, endsInTheRed } = uncertainty(document, draws, 2000, 1);
+    const { net, cumulative, endsInTheRed } = asked(document, draws, 2000, 1);
     for (const band of [net, cumulative])
       band.low.forEach((low, at) => {
         expect(low).toBeLessThanOrEqual(band.middle[at]!);
@@ -166,14 +174,60 @@ describe('uncertainty', () => {
   });
 
   it('without any spread is the plan itself', () => {
-    const fixed = [{ assumption: idOf(document, 'Rise'), low: 0.02, high: 0.02 }];
-    const { net } = uncertainty(document, fixed, 20, 1);
+    const fixed: Draw[] = [{ assumption: idOf(document, 'Rise'), spread: 'uniform', low: 0.02, high: 0.02 }];
+    const { net } = asked(document, fixed, 20, 1);
     calculate(document)
       .figures('Net')
       .forEach((figure, at) => {
         expect(net.low[at]).toBeCloseTo(figure!, 8);
         expect(net.high[at]).toBeCloseTo(figure!, 8);
       });
+  });
+});
+
+describe('how an uncertain value is spread', () => {
+  /** What is drawn for X: the net is X itself. */
+  const plain = (limits: object = {}) => {
+    const document = sketch({ months: 1, assumptions: { X: ['money', 50] }, lines: { income: { Pay: 'X' } } });
+    const [row] = document.assumptions.values();
+    return { ...document, assumptions: new Map([[row!.id, { ...row!, ...limits }]]) } as Document;
+  };
+  const X = idOf(plain(), 'X');
+  const bandAt = (draw: object, limits: BandLimits, document = plain()) => {
+    const { net } = asked(document, [{ assumption: X, ...draw } as Draw], 10_000, 3, limits);
+    return [net.low[0]!, net.middle[0]!, net.high[0]!];
+  };
+
+  it('triangular: mostly about its likeliest value, as its distribution has it', () => {
+    const draw = { spread: 'triangular', low: 0, likeliest: 20, high: 100 };
+    const [low, middle, high] = bandAt(draw, [0.2, 0.95]);
+    // A fifth lies below the likeliest; half and a twentieth above (100 − x)² ÷ 8000.
+    expect(low).toBeCloseTo(20, -0.3);
+    expect(middle).toBeCloseTo(100 - Math.sqrt(4000), -0.3);
+    expect(high).toBeCloseTo(100 - Math.sqrt(400), -0.3);
+    const [least, , most] = bandAt(draw, [0, 1]);
+    expect([least! >= 0, most! <= 100]).toEqual([true, true]);
+    expect(bandAt({ spread: 'triangular', low: 7, likeliest: 7, high: 7 }, [0, 1])).toEqual([7, 7, 7]);
+  });
+
+  it('normal: two thirds within a standard deviation, and never beyond the assumption’s own limits', () => {
+    const draw = { spread: 'normal', mean: 50, deviation: 10 };
+    const [low, middle, high] = bandAt(draw, [0.1587, 0.9772]);
+    expect([low, middle, high]).toEqual([expect.closeTo(40, -0.3), expect.closeTo(50, -0.3), expect.closeTo(70, -0.3)]);
+    const [least, , most] = bandAt(draw, [0, 1], plain({ low: 45, high: 60 }));
+    expect(least).toBeGreaterThanOrEqual(45);
+    expect(most).toBeLessThanOrEqual(60);
+    expect(bandAt({ spread: 'normal', mean: 5, deviation: 0 }, [0, 1], plain({ low: 45 }))).toEqual([45, 45, 45]);
+  });
+
+  it('is refused in words where it cannot be', () => {
+    const refusal = (draw: object) => drawRefusal({ assumption: X, ...draw } as Draw);
+    expect(refusal({ spread: 'triangular', low: 1, likeliest: 5, high: 4 })).toMatch(/between the least/);
+    expect(refusal({ spread: 'uniform', low: 2, high: 1 })).toMatch(/not above/);
+    expect(refusal({ spread: 'normal', mean: 1, deviation: -1 })).toMatch(/not below zero/);
+    expect(refusal({ spread: 'normal', mean: -1, deviation: 0 })).toBeNull();
+    expect([limitsRefusal([0.1, 0.9]), limitsRefusal([0.9, 0.1])]).toEqual([null, expect.stringMatching(/lower one/)]);
+    expect(() => asked(plain(), [], 10, 1, [0.5, 0.5])).toThrow(RangeError);
   });
 });
 
@@ -217,9 +271,9 @@ describe('uncertainty of a plan that has no figure in some cases', () => {
       assumptions: { X: ['number', 1] },
       lines: { income: { Pay: '100 / if(X > 0.5, 1)' } },
     });
-    const { withoutFigure, net, endsInTheRed } = uncertainty(
+    const { withoutFigure, net, endsInTheRed } = asked(
       document,
-      [{ assumption: idOf(document, 'X'), low: 0, high: 1 }],
+      [{ assumption: idOf(document, 'X'), spread: 'uniform', low: 0, high: 1 }],
       400,
       7,
     );

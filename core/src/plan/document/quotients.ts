@@ -3,7 +3,8 @@ import { functionOf } from '../../formula/functions/functions.ts';
 import { childrenOf, type Call, type Expression } from '../../formula/expression/syntax.ts';
 import type { Document } from './document.ts';
 import { rowsWhere } from './rowTable.ts';
-import { readStoredOrNull } from './storedFormulas.ts';
+import { figureOfFormula, readStoredOrNull } from './storedFormulas.ts';
+import type { RollUp } from '../schema/tables.ts';
 
 /** A quotient of things that add up over the months: `Costs / Units`, `share(Rent, Pay)`. */
 export interface Quotient {
@@ -12,29 +13,40 @@ export interface Quotient {
   readonly denominator: Expression;
 }
 
-/** Whether the figures of a line, group, total or output add up over the months. */
-export type AddsUp = (id: string) => boolean;
+/** How the figures of a line, group, total or output are rolled up. */
+type HowOf = (id: string) => RollUp;
 
 /**
  * Whether a line's rule says what one of something comes to: a unit cost, a share, an hourly wage. Its figure over a year
  * is then the rule applied to the year's totals. Lines whose months are added into a group's total always add up.
  */
-export function isQuotient(document: Document, line: string, adds: AddsUp): boolean {
+export function isQuotient(document: Document, line: string, howOf: HowOf): boolean {
   const row = document.lines.get(line)!;
   if (addsUp(row.unit) && document.groups.get(row.group)?.side !== 'memo') return false;
   for (const { formula } of rowsWhere(document.ruleSteps, 'line', line)) {
-    const rule = formula !== null && /[/]|share/i.test(formula) ? readStoredOrNull(formula) : null;
-    if (rule && quotientsIn(rule, adds).length > 0 && timesAdded(rule, adds) <= 0) return true;
+    const rule = formula === null || figureOfFormula(formula) !== null ? null : readStoredOrNull(formula);
+    if (rule && isQuotientRule(rule, howOf)) return true;
   }
   return false;
 }
 
+/** Whether a rule is a quotient of things that add up, or computed from such quotients: `Price per loaf - Unit cost`. */
+export function isQuotientRule(rule: Expression, howOf: HowOf): boolean {
+  return timesAdded(rule, howOf) <= 0 && (quotientsIn(rule, howOf).length > 0 || usesQuotient(rule, howOf));
+}
+
+function usesQuotient(part: Expression, howOf: HowOf): boolean {
+  if (part.kind === 'ref') return howOf(part.id) === 'quotient';
+  if (part.kind === 'call' && looksOverMonths(part)) return false;
+  return childrenOf(part).some((child) => usesQuotient(child, howOf));
+}
+
 /** The quotients of a rule whose denominator adds up over the months, in the order they are written. */
-export function quotientsIn(rule: Expression, adds: AddsUp): Quotient[] {
+export function quotientsIn(rule: Expression, howOf: HowOf): Quotient[] {
   const quotient = asQuotient(rule);
-  if (quotient && timesAdded(quotient.denominator, adds) > 0) return [quotient];
+  if (quotient && timesAdded(quotient.denominator, howOf) > 0) return [quotient];
   if (rule.kind === 'call' && looksOverMonths(rule)) return [];
-  return childrenOf(rule).flatMap((child) => quotientsIn(child, adds));
+  return childrenOf(rule).flatMap((child) => quotientsIn(child, howOf));
 }
 
 function asQuotient(part: Expression): Quotient | null {
@@ -51,17 +63,17 @@ function asQuotient(part: Expression): Quotient | null {
  * How many things that add up over the months are multiplied in an expression, less those it is divided by: 1 for what
  * adds up itself, such as a cost split by shares; 0 for a price or a share.
  */
-function timesAdded(part: Expression, adds: AddsUp): number {
+function timesAdded(part: Expression, howOf: HowOf): number {
   switch (part.kind) {
     case 'ref':
-      return adds(part.id) ? 1 : 0;
+      return howOf(part.id) === 'total' ? 1 : 0;
     case 'word':
       return part.word === 'days' ? 1 : 0;
     case 'percent':
     case 'negate':
-      return timesAdded(part.operand, adds);
+      return timesAdded(part.operand, howOf);
     case 'binary': {
-      const [left, right] = [timesAdded(part.left, adds), timesAdded(part.right, adds)];
+      const [left, right] = [timesAdded(part.left, howOf), timesAdded(part.right, howOf)];
       if (part.operator === '*') return left + right;
       if (part.operator === '/') return left - right;
       return part.operator === '+' || part.operator === '-' ? Math.max(left, right) : 0;
@@ -69,10 +81,10 @@ function timesAdded(part: Expression, adds: AddsUp): number {
     case 'call': {
       if (looksOverMonths(part)) return 0;
       const quotient = asQuotient(part);
-      if (quotient) return timesAdded(quotient.numerator, adds) - timesAdded(quotient.denominator, adds);
+      if (quotient) return timesAdded(quotient.numerator, howOf) - timesAdded(quotient.denominator, howOf);
       // What a choice hangs on is no part of what it gives.
       const args = part.name === 'if' ? part.args.slice(1) : part.args;
-      return Math.max(0, ...args.map((arg) => timesAdded(arg, adds)));
+      return Math.max(0, ...args.map((arg) => timesAdded(arg, howOf)));
     }
     default:
       return 0;

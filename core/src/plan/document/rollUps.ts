@@ -30,7 +30,7 @@ function rollUpOfLine(document: Document, id: string): RollUp {
   known.set(id, addedUp);
   const found =
     rollUp === 'byRule'
-      ? isQuotient(document, id, (other) => rollUpOf(document, other) === 'total')
+      ? isQuotient(document, id, (other) => rollUpOf(document, other))
         ? 'quotient'
         : addedUp
       : rollUp === 'total'

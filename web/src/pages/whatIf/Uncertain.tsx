@@ -1,37 +1,55 @@
 import {
   MAX_RUNS,
+  drawRefusal,
+  limitsRefusal,
   monthInWords,
   plainDocument,
   planOf,
   writeFigure,
   writeShare,
   writeWithUnit,
-  type AssumptionRow,
+  type BandLimits,
   type Draw,
 } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
+import { DrawFields } from './DrawFields.tsx';
+import { around, drawsOfToday } from './draws.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
-import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 import { messages } from '../../messages/whatIf.ts';
 
-/** What may come when values are only known roughly: the band in which eight of ten cases lie, month by month. */
+/** What is chosen here, kept in the browser; the limits of the band are shares of the cases. */
+interface Chosen {
+  readonly draws: readonly Draw[];
+  readonly runs: number;
+  readonly seed: number;
+  readonly below: number;
+  readonly above: number;
+  readonly shown: 'net' | 'cumulative';
+}
+
+/** What may come when values are only known roughly: the band in which most cases lie, month by month. */
 export function Uncertain({ document, model, assumptions }: TryingProps) {
   const plan = planOf(document);
-  const [choice, change] = useChosen<{ draws: Draw[]; runs: number; seed: number; shown: 'net' | 'cumulative' }>(
+  const [choice, change] = useChosen<Chosen>(
     'uncertainty',
-    { draws: [around(assumptions[0]!)], runs: 2000, seed: 1, shown: 'cumulative' },
+    { draws: [around(assumptions[0]!)], runs: 2000, seed: 1, below: 0.1, above: 0.9, shown: 'cumulative' },
     ({ draws }) => draws.length > 0 && draws.every(({ assumption }) => document.assumptions.has(assumption)),
   );
-  const { draws, runs, seed, shown } = choice;
-  const computation = useComputation(document, [draws, runs, seed], (worker, progress) =>
-    worker.uncertainty(plainDocument(document), draws, runs, seed, progress),
+  const { runs, seed, shown, below, above } = choice;
+  const draws = drawsOfToday(choice.draws);
+  const limits: BandLimits = [below, above];
+  const refusal = limitsRefusal(limits);
+  const isAble = refusal === null && draws.every((draw) => drawRefusal(draw) === null);
+  const computation = useComputation(document, [draws, runs, seed, limits], (worker, progress) =>
+    isAble ? worker.uncertainty(plainDocument(document), { draws, runs, seed, limits }, progress) : null,
   );
+  const percent = (share: number) => writeShare(share, plan.locale);
   const { result } = computation;
   const band = result?.[shown];
   const last = model.calendar.count - 1;
@@ -42,49 +60,17 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
   return (
     <>
       <div className="what-if-terms">
-        {draws.map((draw, index) => {
-          const { name, unit } = document.assumptions.get(draw.assumption)!;
-          return (
-            <div key={draw.assumption} className="range-fields" role="group" aria-label={messages.rangeOf(name)}>
-              <AssumptionChoice
-                label={messages.uncertainValue(index + 1)}
-                document={document}
-                value={draw.assumption}
-                onChange={(id) =>
-                  !draws.some((each) => each.assumption === id) && put(index, around(document.assumptions.get(id)!))
-                }
-              />
-              <span>{messages.liesBetween}</span>
-              <FigureField
-                isNeeded
-                isBare
-                label={messages.atLeast(name)}
-                unit={unit}
-                value={draw.low}
-                onChange={(low) => put(index, { ...draw, low })}
-              />
-              <span>{messages.andBetween}</span>
-              <FigureField
-                isNeeded
-                isBare
-                label={messages.atMost(name)}
-                unit={unit}
-                value={draw.high}
-                onChange={(high) => put(index, { ...draw, high })}
-              />
-              {draws.length > 1 && (
-                <button
-                  type="button"
-                  className="tool"
-                  aria-label={messages.leaveOutAssumption(name)}
-                  onClick={() => change({ draws: draws.filter((each) => each !== draw) })}
-                >
-                  <Icon name="delete" />
-                </button>
-              )}
-            </div>
-          );
-        })}
+        {draws.map((draw, index) => (
+          <DrawFields
+            key={draw.assumption}
+            document={document}
+            draw={draw}
+            nth={index + 1}
+            taken={draws.map(({ assumption }) => assumption)}
+            onChange={(next) => put(index, next)}
+            onLeaveOut={draws.length > 1 ? () => change({ draws: draws.filter((each) => each !== draw) }) : null}
+          />
+        ))}
         <div className="range-fields">
           {free && (
             <button type="button" className="tool" onClick={() => change({ draws: [...draws, around(free)] })}>
@@ -106,6 +92,24 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
               }}
             />
           </label>
+          <span>{messages.bandFrom}</span>
+          <FigureField
+            isNeeded
+            isBare
+            label={messages.lowerLimitOfTheBand}
+            unit="percent"
+            value={below}
+            onChange={(next) => change({ below: next })}
+          />
+          <span>{messages.toLimit}</span>
+          <FigureField
+            isNeeded
+            isBare
+            label={messages.upperLimitOfTheBand}
+            unit="percent"
+            value={above}
+            onChange={(next) => change({ above: next })}
+          />
           <label title={messages.theSameSeedDrawsThe}>
             {messages.seed}{' '}
             <Form.Control
@@ -126,15 +130,20 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
             onChange={(next) => change({ shown: next })}
           />
         </div>
+        {refusal && (
+          <small className="refusal" role="alert">
+            {refusal}
+          </small>
+        )}
         <ProgressNote computation={computation} />
       </div>
       {result && band && (
         <>
           <p className="uncertain-words" role="status">
-            {messages.ofTheCasesThePlan(result.withoutFigure, writeShare(result.withoutFigure, plan.locale))}{' '}
+            {messages.ofTheCasesThePlan(result.withoutFigure, percent(result.withoutFigure), percent(above - below))}{' '}
             <strong>{money(result.cumulative.low[last]!)}</strong> {messages.andBetween}{' '}
             <strong>{money(result.cumulative.high[last]!)}</strong>
-            {messages.inTheMiddleAtOf(
+            {messages.withAMedianOf(
               money(result.cumulative.middle[last]!),
               result.endsInTheRed,
               writeShare(result.endsInTheRed, plan.locale),
@@ -144,14 +153,19 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
             <PictureView
               height="100%"
               picture={{
-                label: shown === 'net' ? messages.netByMonthTheBand : messages.cumulativeNetTheBandOf,
+                label: messages.theBandOf(shown, percent(below), percent(above)),
                 axis: plan.currency,
                 categoryName: messages.month,
                 categories: model.calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
                 write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
                 series: [
-                  { label: messages.aTenthLiesBelow, values: figures(band.low), mark: 'line', tone: 'memo' },
-                  { label: messages.aTenthLiesAbove, values: figures(band.high), mark: 'band', tone: 'memo' },
+                  { label: messages.liesBelow(percent(below)), values: figures(band.low), mark: 'line', tone: 'memo' },
+                  {
+                    label: messages.liesAbove(percent(1 - above)),
+                    values: figures(band.high),
+                    mark: 'band',
+                    tone: 'memo',
+                  },
                   { label: messages.theMiddle, values: figures(band.middle), mark: 'line', tone: 'net' },
                 ],
               }}
@@ -165,14 +179,4 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
 
 function figures(values: Float64Array): (number | null)[] {
   return Array.from(values, (value) => (value === value ? value : null));
-}
-
-/** Where an assumption may lie when nothing else is known: half as much and half as much again, within its limits. */
-function around({ id, value, low, high }: AssumptionRow): Draw {
-  const spread = Math.abs(value) * 0.5 || 1;
-  return {
-    assumption: id,
-    low: Math.max(low ?? -Infinity, value - spread),
-    high: Math.min(high ?? Infinity, value + spread),
-  };
 }
