@@ -50,9 +50,6 @@ test('uncertain values give a band that repeats with its seed', async ({ applica
   await page.getByLabel('Seed').fill('1');
   await expect(words).toHaveText(first);
 
-  // The whole of all cases is wider; a value spread about its likeliest is narrower again.
-  const ends = async () => (await words.innerText()).match(/between (\S+) EUR and (\S+) EUR|between €(\S+) and €(\S+)/) !== null;
-  expect(await ends()).toBe(true);
   await page.getByLabel('Lower limit of the band').fill('95 %');
   await expect(page.getByRole('alert')).toHaveText(/The band lies between two shares/);
   await page.getByLabel('Lower limit of the band').fill('5 %');

@@ -64,6 +64,7 @@ export const messages = {
   share: 'Share',
 
   // PictureView
+  noFiguresYet: 'There are no figures to draw yet. Lines and their figures are entered in the budget.',
   nothing: 'nothing',
 
   // draft

@@ -32,10 +32,10 @@ export const messages = {
   dueAtMonths: 'Payments at month’s',
 
   aRateThatChanges: 'Follows an assumption through its values by date',
-  atANewRate: 'At a new rate',
-  newPayment: 'New payment',
+  atANewRate: 'A new rate changes',
+  newPayment: 'payment',
   thePaymentIsComputedAnew: 'The payment is computed anew, so that the loan ends as agreed',
-  newTerm: 'Same payment',
+  newTerm: 'term',
   thePaymentIsKept: 'The payment is kept, so that the loan ends earlier or later',
 
   // LoansPage

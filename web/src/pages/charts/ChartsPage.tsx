@@ -117,6 +117,8 @@ export function ChartsPage() {
           <h3>{chart.settings.name}</h3>
           {chart.series.length === 0 ? (
             <p className="quiet">{messages.nothingIsDrawnYetChoose}</p>
+          ) : document.lines.size === 0 ? (
+            <p className="quiet">{messages.noFiguresYet}</p>
           ) : (
             <PictureView picture={picture} height="100%" />
           )}
