@@ -1,5 +1,6 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
+import { askAhead } from './app/ahead.ts';
 import { App } from './app/App.tsx';
 import './app/theme.scss';
 import './app/frame.scss';
@@ -7,6 +8,7 @@ import './fields/fields.scss';
 import './app/narrow.scss';
 import './pages/pages.scss';
 
+askAhead(window.location.pathname);
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <App />

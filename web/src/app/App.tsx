@@ -5,11 +5,12 @@ import { PlansPage } from '../pages/plans/PlansPage.tsx';
 import { ServerAway } from '../plan-session/api.ts';
 import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
 import { Loading } from '../ui/Loading.tsx';
+import { loadShell } from './ahead.ts';
 import { NotFound } from './NotFound.tsx';
 import { FIRST_PAGE, PAGES } from './pages.ts';
 import { NoticesProvider } from '../ui/Notices.tsx';
 
-const PlanShell = lazy(() => import('./PlanShell.tsx').then((module) => ({ default: module.PlanShell })));
+const PlanShell = lazy(() => loadShell().then((module) => ({ default: module.PlanShell })));
 const StartPage = lazy(() => import('../pages/start/StartPage.tsx').then((module) => ({ default: module.StartPage })));
 
 const client = new QueryClient({

@@ -8,6 +8,8 @@ export interface Page {
   readonly name: string;
   readonly icon: IconName;
   readonly Page: ComponentType;
+  /** Fetches it before it is opened. */
+  readonly load: () => Promise<unknown>;
 }
 
 function page<N extends string>(
@@ -21,6 +23,7 @@ function page<N extends string>(
     path,
     name,
     icon,
+    load,
     Page: lazy(async (): Promise<{ default: ComponentType }> => ({ default: (await load())[component] })),
   };
 }

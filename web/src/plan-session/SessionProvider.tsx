@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useNotices } from '../ui/Notices.tsx';
 import { api } from './api.ts';
+import { planAhead } from './planAhead.ts';
 import { pendingInBrowser } from './pending.ts';
 import { listenTo } from './listening.ts';
 import { PlanSession, type PlanState, type SessionState } from './session.ts';
@@ -29,7 +30,7 @@ export function SessionProvider({ planId, isReady, loading, failed, children }: 
   const [session, setSession] = useState<PlanSession | null>(null);
   const { data, error, refetch } = useQuery({
     queryKey: ['plan', planId],
-    queryFn: () => api.plan(planId),
+    queryFn: () => planAhead.open(planId),
     staleTime: Infinity,
     gcTime: 0,
   });
