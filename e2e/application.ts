@@ -1,10 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test as base, type Locator, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 
 const PROGRAM = fileURLToPath(new URL('../cli/bin/haushalt.js', import.meta.url));
 
@@ -48,17 +49,84 @@ export class Application {
   }
 }
 
-export const test = base.extend<{ application: Application; budget: Budget }>({
-  // eslint-disable-next-line no-empty-pattern -- the runner asks for the pattern
-  application: async ({}, use) => {
+interface Fixtures {
+  /** Whether a test has a server of its own: one that is stopped, or whose list of plans is looked at. */
+  alone: boolean;
+  application: Application;
+  /** The address of the household's plan, as the demo has it; nobody else works in it. */
+  household: string;
+  /** The address of the bread stall's plan. */
+  stall: string;
+  budget: Budget;
+}
+
+interface WorkerFixtures {
+  /** The server of all tests that do not stop it. */
+  served: Application;
+  /** The browser window of all tests, which knows the application's files already. */
+  window: BrowserContext;
+}
+
+/** A plan of the demo: that of a server of one's own, or a fresh one under an id that no other test has. */
+async function planOf(
+  file: string,
+  { application, alone, page }: Pick<Fixtures, 'application' | 'alone'> & { page: Page },
+) {
+  if (alone) return `${application.url}/plans/${file}`;
+  const text = readFileSync(new URL(`../demo/${file}.haushalt.json`, import.meta.url), 'utf8');
+  const id = `${file}-${randomUUID().slice(0, 8)}`;
+  const answer = await page.request.post(`${application.url}/api/plans/import?id=${id}`, {
+    data: text,
+    headers: { 'content-type': 'application/json' },
+  });
+  expect(answer.ok()).toBe(true);
+  return `${application.url}/plans/${id}`;
+}
+
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  alone: [false, { option: true }],
+  served: [
+    // eslint-disable-next-line no-empty-pattern -- the runner asks for the pattern
+    async ({}, use) => {
+      const application = new Application();
+      await application.start();
+      await use(application);
+      await application.end();
+    },
+    { scope: 'worker' },
+  ],
+  window: [
+    async ({ browser }, use) => {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ window }, use) => {
+    await use(window);
+    await Promise.all(window.pages().map((page) => page.close()));
+    await window.clearPermissions();
+  },
+  application: async ({ alone, served }, use) => {
+    if (!alone) return use(served);
     const application = new Application();
     await application.start();
     await use(application);
     await application.end();
   },
-  budget: async ({ application, page }, use) => {
-    const budget = new Budget(page, application);
-    await budget.open('household');
+  page: async ({ context, application }, use) => {
+    const page = await context.newPage();
+    // What earlier tests left in the browser is no matter of this one's.
+    await page.goto(`${application.url}/icon.svg`);
+    await page.evaluate(() => localStorage.clear());
+    await use(page);
+  },
+  household: async ({ application, alone, page }, use) => use(await planOf('household', { application, alone, page })),
+  stall: async ({ application, alone, page }, use) => use(await planOf('bread-stall', { application, alone, page })),
+  budget: async ({ household, page }, use) => {
+    const budget = new Budget(page, household);
+    await budget.open();
     await use(budget);
   },
 });
@@ -68,15 +136,16 @@ export { expect };
 /** The budget page as a person uses it: rows by their label, months by their heading, and the keyboard. */
 export class Budget {
   readonly page: Page;
-  readonly application: Application;
+  /** The address of its plan. */
+  readonly plan: string;
 
-  constructor(page: Page, application: Application) {
+  constructor(page: Page, plan: string) {
     this.page = page;
-    this.application = application;
+    this.plan = plan;
   }
 
-  async open(plan: string, year = 2026): Promise<void> {
-    await this.page.goto(`${this.application.url}/plans/${plan}/budget?year=${year}`);
+  async open(year = 2026): Promise<void> {
+    await this.page.goto(`${this.plan}/budget?year=${year}`);
     await expect(this.page.getByRole('grid')).toBeVisible();
   }
 

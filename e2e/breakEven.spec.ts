@@ -1,7 +1,7 @@
 import { expect, expectAccessible, test } from './application.ts';
 
-test('units at which nothing is lost, their picture and their table', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/bread-stall/break-even`);
+test('units at which nothing is lost, their picture and their table', async ({ stall, page }) => {
+  await page.goto(`${stall}/break-even`);
   const answer = page.getByRole('region', { name: 'What Loaves to break even comes to' });
   await expect(answer.getByRole('button', { name: '727' })).toBeVisible();
   await expect(answer).toContainText('margin of safety 63.51 %');
@@ -22,16 +22,16 @@ test('units at which nothing is lost, their picture and their table', async ({ a
   await expect(answer.getByRole('status')).toContainText('The price is empty');
 });
 
-test('unit costs by month and quarter', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/bread-stall/break-even`);
+test('unit costs by month and quarter', async ({ stall, page }) => {
+  await page.goto(`${stall}/break-even`);
   await page.getByRole('radio', { name: 'Unit cost' }).click();
   const row = page.getByRole('grid', { name: 'Unit cost' }).getByRole('row', { name: /^June 2026/ });
   await expect(row.getByRole('gridcell')).toHaveText(['320.80', '150', '2.14', '2.25', '']);
   await expectAccessible(page);
 });
 
-test('the month in which the stall, or a set of lines, has paid itself back', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/bread-stall/break-even`);
+test('the month in which the stall, or a set of lines, has paid itself back', async ({ stall, page }) => {
+  await page.goto(`${stall}/break-even`);
   await page.getByRole('radio', { name: 'Oven paid back' }).click();
   const answer = page.getByRole('region', { name: 'When Oven paid back is reached' });
   await expect(answer).toContainText('August 2026');
@@ -50,8 +50,8 @@ test('the month in which the stall, or a set of lines, has paid itself back', as
   await expect(answer).toContainText('June 2026');
 });
 
-test('two alternatives, and when they have cost the same', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/break-even`);
+test('two alternatives, and when they have cost the same', async ({ household, page }) => {
+  await page.goto(`${household}/break-even`);
   const answer = page.getByRole('region', { name: 'When Buy or hire the bike is reached' });
   await expect(answer.getByRole('status')).toHaveText(
     'Until then Hiring has cost less; from then on Buying is the cheaper way.',
@@ -66,8 +66,8 @@ test('two alternatives, and when they have cost the same', async ({ application,
   await expectAccessible(page);
 });
 
-test('a new one asks which question it is to answer', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/break-even`);
+test('a new one asks which question it is to answer', async ({ household, page }) => {
+  await page.goto(`${household}/break-even`);
   await page.getByRole('button', { name: 'New break-even' }).click();
   await page.getByLabel('Name', { exact: true }).fill('The year');
   await page.getByLabel('Payback of a project').check();

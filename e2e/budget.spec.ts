@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './application.ts';
+import { Budget, expect, expectAccessible, test } from './application.ts';
 
 test('twelve months, year, average and share fit at 1280 by 800', async ({ page, budget }) => {
   const grid = page.getByRole('grid');
@@ -145,12 +145,12 @@ test('a rule is written with completion, shows its result, and points at its err
   await expectAccessible(page);
 });
 
-test('what is typed before the formula field has arrived is not lost', async ({ application, page, budget }) => {
+test('what is typed before the formula field has arrived is not lost', async ({ household, page, budget }) => {
   await page.route('**/FormulaField-*.js', async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 2500));
     await route.continue();
   });
-  await page.goto(`${application.url}/plans/household/budget?year=2026`);
+  await page.goto(`${household}/budget?year=2026`);
   await budget.select('Pharmacy', 1);
   await page.keyboard.type('Net pay Mara * 2% + Hea');
   await expect(page.getByRole('textbox', { name: 'Rule of Pharmacy' })).toHaveText('Net pay Mara * 2% + Hea');
@@ -298,7 +298,7 @@ test('the keyboard alone: move, type, reach, clear, undo, page through the years
 });
 
 test('every figure explains itself, down to what was typed', async ({ budget }) => {
-  await budget.open('household', 2027);
+  await budget.open(2027);
   await budget.select('Groceries', 3);
   const reckoning = budget.reckoning();
   await expect(reckoning).toContainText('Computed in every month by this rule: 640 × (1 + Inflation)^years');
@@ -368,8 +368,9 @@ test('the settings change notation, currency and months everywhere, and can be t
   await expect(budget.cell('Rent', 1)).toHaveText('1,185.00');
 });
 
-test('a figure that cannot be says why, where it arose and where it arrives', async ({ page, budget }) => {
-  await budget.open('bread-stall');
+test('a figure that cannot be says why, where it arose and where it arrives', async ({ page, stall }) => {
+  const budget = new Budget(page, stall);
+  await budget.open();
   await budget.select('Loaves baked', 3);
   await page.keyboard.press('Delete');
   await expect(budget.cell('Unit cost', 3)).toHaveClass(/problem/);

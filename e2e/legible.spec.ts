@@ -5,8 +5,8 @@ import { unreadable } from './legible.ts';
 /** Every view is looked at, also after one that cannot be read. */
 const soft = expect.configure({ soft: true });
 
-const HOUSEHOLD = '/plans/household';
-const STALL = '/plans/bread-stall';
+const HOUSEHOLD = 'household';
+const STALL = 'stall';
 
 /** Opens something by a key of the grid. */
 const key = (name: string) => async (page: Page) => {
@@ -47,10 +47,12 @@ for (const [width, height] of [
   [1024, 768],
   [390, 844],
 ] as const) {
-  test(`every view can be read at ${width} pixels`, async ({ application, page }) => {
+  test(`every view can be read at ${width} pixels`, async ({ application, household, stall, page }) => {
     await page.setViewportSize({ width, height });
     for (const [name, path, ready, prepare] of VIEWS) {
-      await page.goto(application.url + path);
+      await page.goto(
+        path.startsWith('/') ? application.url + path : path.replace(HOUSEHOLD, household).replace(STALL, stall),
+      );
       await page.locator(ready).first().waitFor();
       await prepare?.(page);
       await soft.poll(() => unreadable(page), { message: name, timeout: 6000 }).toEqual([]);

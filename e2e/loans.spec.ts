@@ -1,7 +1,7 @@
 import { expect, expectAccessible, test } from './application.ts';
 
-test('a loan follows from its terms, whichever of them is asked for', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/loans`);
+test('a loan follows from its terms, whichever of them is asked for', async ({ household, page }) => {
+  await page.goto(`${household}/loans`);
   const answer = page.getByRole('region', { name: 'What Cargo bike comes to' });
   await expect(answer.getByRole('button', { name: '€142.62' })).toBeVisible();
   await expect(answer).toContainText('August 2029');
@@ -29,10 +29,10 @@ test('a loan follows from its terms, whichever of them is asked for', async ({ a
 });
 
 test('what cannot be taken stays as typed, with the reason; formulas are completed and followed', async ({
-  application,
+  household,
   page,
 }) => {
-  await page.goto(`${application.url}/plans/household/loans`);
+  await page.goto(`${household}/loans`);
   const amount = page.getByRole('textbox', { name: 'Amount', exact: true });
   await amount.fill('5,4,00');
   await page.keyboard.press('Enter');
@@ -57,12 +57,8 @@ test('what cannot be taken stays as typed, with the reason; formulas are complet
   await expect(page.getByRole('region', { name: 'What Cargo bike comes to' })).toContainText('€145.');
 });
 
-test('offers stand side by side, and one is taken with all that uses the loan', async ({
-  application,
-  page,
-  budget,
-}) => {
-  await page.goto(`${application.url}/plans/household/loans?view=offers`);
+test('offers stand side by side, and one is taken with all that uses the loan', async ({ household, page, budget }) => {
+  await page.goto(`${household}/loans?view=offers`);
   const table = page.getByRole('table', { name: 'Cargo bike and other offers for it' });
   await expect(table.getByRole('columnheader')).toHaveText(['Cargo bike', 'Better rate', 'Longer term', '50 on top']);
   await expect(table.getByRole('row', { name: /^Last payment/ })).toContainText('18 months later');
@@ -81,24 +77,20 @@ test('offers stand side by side, and one is taken with all that uses the loan', 
       .getByRole('cell')
       .first(),
   ).toContainText('€104.15');
-  await budget.open('household');
+  await budget.open();
   await expect(budget.cell('Cargo bike payment', 3)).toHaveText('104.15');
 });
 
-test('payments at other rates and durations, with the loan’s own marked', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/loans?view=rates`);
+test('payments at other rates and durations, with the loan’s own marked', async ({ household, page }) => {
+  await page.goto(`${household}/loans?view=rates`);
   const grid = page.getByRole('grid', { name: 'Monthly payments by rate and term' });
   await expect(grid.getByRole('row', { name: /5.9 %/ })).toContainText('142.62');
   await page.getByLabel('Rates in steps of').selectOption({ label: '1.0 %' });
   await expect(grid.getByRole('rowheader')).toHaveText(['2.9 %', '3.9 %', '4.9 %', '5.9 %', '6.9 %', '7.9 %', '8.9 %']);
 });
 
-test('a new loan goes into the budget in its two parts, and follows every change', async ({
-  application,
-  page,
-  budget,
-}) => {
-  await page.goto(`${application.url}/plans/bread-stall/loans`);
+test('a new loan goes into the budget in its two parts, and follows every change', async ({ stall, page, budget }) => {
+  await page.goto(`${stall}/loans`);
   await expect(page.getByRole('heading', { name: 'No loan yet' })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'New loan' }).click();
@@ -141,8 +133,8 @@ test('a new loan goes into the budget in its two parts, and follows every change
   await expect(page.getByText('Oven loan is used by Oven loan interest, Oven loan principal.')).toBeVisible();
 });
 
-test('everything follows while a slider moves, and is put back when it is let go of', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/loans`);
+test('everything follows while a slider moves, and is put back when it is let go of', async ({ household, page }) => {
+  await page.goto(`${household}/loans`);
   await page.getByRole('button', { name: 'Sliders' }).click();
   const slider = page.getByRole('slider', { name: 'Try values of Amount' });
   await slider.focus();

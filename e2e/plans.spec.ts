@@ -1,6 +1,9 @@
 import { truncateSync, writeFileSync } from 'node:fs';
 import { expect, expectAccessible, test } from './application.ts';
 
+// The plans of a server are listed, made and deleted here.
+test.use({ alone: true });
+
 test('the list of plans says how they stand', async ({ application, page }) => {
   await page.goto(application.url);
   const household = page.getByRole('row', { name: /Brandt-Osei household/ });

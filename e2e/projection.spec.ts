@@ -1,11 +1,11 @@
 import { expect, expectAccessible, test } from './application.ts';
 
 test('next year follows line by line from one shared rate, a group’s or a line’s own', async ({
-  application,
+  household,
   page,
   budget,
 }) => {
-  await page.goto(`${application.url}/plans/household/projection?year=2026`);
+  await page.goto(`${household}/projection?year=2026`);
   const row = async (label: string) =>
     (await budget.row(label).getByRole('gridcell').allInnerTexts()).map((text) => text.replace('\u00a0', ' '));
   await expect(page.getByRole('grid')).toBeVisible();
@@ -40,11 +40,11 @@ test('next year follows line by line from one shared rate, a group’s or a line
 });
 
 test('many years stand side by side, nominal and in today’s money, with a picture', async ({
-  application,
+  household,
   page,
   budget,
 }) => {
-  await page.goto(`${application.url}/plans/household/projection?year=2027`);
+  await page.goto(`${household}/projection?year=2027`);
   await page.getByLabel('Years', { exact: true }).fill('3');
   await page.getByRole('button', { name: 'Increases' }).click();
   await page.getByRole('radio', { name: 'Both' }).click();
@@ -59,8 +59,8 @@ test('many years stand side by side, nominal and in today’s money, with a pict
   await expectAccessible(page);
 });
 
-test('a projection is taken into the plan as live rules, and agrees with it', async ({ application, page, budget }) => {
-  await page.goto(`${application.url}/plans/household/projection?year=2026`);
+test('a projection is taken into the plan as live rules, and agrees with it', async ({ household, page, budget }) => {
+  await page.goto(`${household}/projection?year=2026`);
   await page.getByRole('button', { name: 'Take it into the plan' }).click();
   await page.getByRole('button', { name: 'Project from 2028' }).click();
   await expect(page.getByRole('columnheader', { name: '2029', exact: true })).toBeVisible();
@@ -68,7 +68,7 @@ test('a projection is taken into the plan as live rules, and agrees with it', as
   const net = await budget.figure('Net', 5);
   await page.getByRole('button', { name: 'Take it into the plan' }).click();
   await expect(page.getByText('The plan goes on until December 2029')).toBeVisible();
-  await budget.open('household', 2029);
+  await budget.open(2029);
   await expect.poll(() => budget.figure('Rent', 13)).toBe(rent);
   await expect.poll(() => budget.figure('Net', 13)).toBe(net);
   await budget.select('Rent', 1);

@@ -32,8 +32,8 @@ test('checks lead to their place, are mended at one click, and set aside with a 
   await expect(budget.reckoning()).toContainText('Energy prices');
 });
 
-test('the overview shows the year at a glance and leads on', async ({ application, page, budget }) => {
-  await page.goto(`${application.url}/plans/household/overview?year=2026`);
+test('the overview shows the year at a glance and leads on', async ({ household, page, budget }) => {
+  await page.goto(`${household}/overview?year=2026`);
   await expect(page.getByText('€48,220.00')).toBeVisible();
   await expect(page.getByRole('img', { name: 'Net by month in 2026' })).toBeVisible();
   await expect(page.locator('.biggest-lines li').first()).toContainText('Rent');
@@ -45,11 +45,11 @@ test('the overview shows the year at a glance and leads on', async ({ applicatio
 });
 
 test('charts are there without asking, kept by name, made from a selection, and follow every edit', async ({
-  application,
+  household,
   page,
   budget,
 }) => {
-  await page.goto(`${application.url}/plans/household/charts`);
+  await page.goto(`${household}/charts`);
   await expect(page.getByRole('img', { name: 'Income, expenses and net' })).toBeVisible();
   await page.getByRole('button', { name: 'New chart' }).click();
   await expect(page.getByLabel('Title of the chart')).toHaveValue('New chart');
@@ -71,7 +71,7 @@ test('charts are there without asking, kept by name, made from a selection, and 
   await page.reload();
   await expect(page.getByLabel('Chart shown')).toContainText('Where it goes');
 
-  await budget.open('household');
+  await budget.open();
   await budget.select('Rent', 1);
   await page.keyboard.press('Shift+ArrowDown');
   await page.getByRole('button', { name: 'Chart', exact: true }).click();
@@ -83,10 +83,10 @@ test('charts are there without asking, kept by name, made from a selection, and 
 });
 
 test('a chart sets the budget against a projection, in chosen months, and is saved as a PDF', async ({
-  application,
+  household,
   page,
 }) => {
-  await page.goto(`${application.url}/plans/household/charts`);
+  await page.goto(`${household}/charts`);
   await page.getByRole('button', { name: 'New chart' }).click();
   await expect(page.getByLabel('Title of the chart')).toHaveValue('New chart');
   for (const name of ['Total income', 'Net']) await page.getByRole('button', { name: `Leave out ${name}` }).click();

@@ -1,7 +1,7 @@
 import { expect, expectAccessible, setMonth, test } from './application.ts';
 
-test('a fund tells what it comes to, and what a goal takes', async ({ application, page, budget }) => {
-  await page.goto(`${application.url}/plans/household/savings`);
+test('a fund tells what it comes to, and what a goal takes', async ({ household, page, budget }) => {
+  await page.goto(`${household}/savings`);
   const answer = page.getByRole('region', { name: 'What Kitchen fund comes to' });
   await expect(answer.getByRole('button', { name: '€8,604.35' })).toBeVisible();
   await expect(answer).toContainText('in today’s money');
@@ -16,14 +16,14 @@ test('a fund tells what it comes to, and what a goal takes', async ({ applicatio
   await expect(page.getByRole('textbox', { name: 'Term' })).toHaveValue('48 months');
   await expect(page.getByLabel('Monthly deposit', { exact: true })).not.toHaveText('€218.33');
   const deposit = (await page.getByLabel('Monthly deposit', { exact: true }).innerText()).replace('€', '');
-  await budget.open('household');
+  await budget.open();
   await budget.reveal('Into the kitchen fund');
   await expect(budget.cell('Into the kitchen fund', 1)).toHaveText(deposit);
   await expect(budget.cell('Into the kitchen fund', 8)).toHaveText('0.00');
 });
 
-test('pauses, single entries and living off it', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/savings?view=year`);
+test('pauses, single entries and living off it', async ({ household, page }) => {
+  await page.goto(`${household}/savings?view=year`);
   const answer = page.getByRole('region', { name: 'What Kitchen fund comes to' });
   const grid = page.getByRole('grid', { name: 'Year by year' });
   await expect(grid.getByRole('row', { name: /^2026/ })).toContainText('1,980.00');
@@ -51,8 +51,8 @@ test('pauses, single entries and living off it', async ({ application, page }) =
   await expectAccessible(page);
 });
 
-test('several funds stand together', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/savings?view=together`);
+test('several funds stand together', async ({ household, page }) => {
+  await page.goto(`${household}/savings?view=together`);
   const grid = page.getByRole('grid', { name: 'All funds together' });
   await expect(grid.getByRole('columnheader')).toHaveText(['Month', 'Kitchen fund', 'Cushion', 'Together']);
   await expect(grid.getByRole('row', { name: /^January 2026/ })).toContainText('4,323.94');
@@ -61,8 +61,8 @@ test('several funds stand together', async ({ application, page }) => {
   await expectAccessible(page);
 });
 
-test('what cannot be is said where it was given', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/savings`);
+test('what cannot be is said where it was given', async ({ household, page }) => {
+  await page.goto(`${household}/savings`);
   await page.getByRole('radio', { name: 'so much a month' }).click();
   const withdrawal = page.getByRole('textbox', { name: 'Monthly withdrawal' });
   await withdrawal.fill('-5');

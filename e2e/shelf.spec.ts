@@ -1,7 +1,7 @@
 import { expect, expectAccessible, setMonth, test } from './application.ts';
 
 test.beforeEach(async ({ page, budget }) => {
-  await budget.open('household', 2027);
+  await budget.open(2027);
   await page.getByRole('button', { name: 'Assumptions' }).click();
 });
 

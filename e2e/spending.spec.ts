@@ -6,8 +6,8 @@ async function takeBack(page: Page, told: string): Promise<void> {
   await page.locator('.toast').filter({ hasText: told }).last().getByRole('button', { name: 'Undo' }).click();
 }
 
-test('what was paid is entered by keyboard, changes the line, and can be taken back', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/spending?month=2026-11`);
+test('what was paid is entered by keyboard, changes the line, and can be taken back', async ({ household, page }) => {
+  await page.goto(`${household}/spending?month=2026-11`);
   const row = (name: string) =>
     page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
   const entries = page.getByRole('region', { name: 'Entries' });
@@ -44,8 +44,8 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   await expect(row('Gifts').getByRole('gridcell').nth(1)).toHaveText('150.20');
 });
 
-test('entries stand behind every figure, and are changed and removed there', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/spending?month=2026-10`);
+test('entries stand behind every figure, and are changed and removed there', async ({ household, page }) => {
+  await page.goto(`${household}/spending?month=2026-10`);
   const entries = page.getByRole('region', { name: 'Entries' });
   const row = (name: string) =>
     page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
@@ -80,51 +80,55 @@ test('entries stand behind every figure, and are changed and removed there', asy
   await expectAccessible(page);
 });
 
-test('another page that is open sees an entry at once, and with the server away entries wait and are sent', async ({
-  application,
-  context,
-  page,
-}) => {
-  const address = `${application.url}/plans/household/spending?month=2026-12`;
-  await page.goto(address);
-  const other = await context.newPage();
-  await other.goto(address);
-  await expect(other.getByText('Nothing has been entered for these months yet.')).toBeVisible();
-  const form = page.getByRole('form', { name: 'New entry' });
-  await choose(form, 'Line', 'Gifts');
-  await form.getByLabel('Amount').fill('12');
-  await page.keyboard.press('Enter');
-  await expect(
-    other.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1), // prettier-ignore
-  ).toHaveText('12.00');
+test.describe('with a server that is stopped', () => {
+  test.use({ alone: true });
 
-  await expect(page.getByText('Added: Gifts.')).toBeVisible();
-  await expect(form.getByLabel('Amount')).toHaveValue('');
-  await application.kill();
-  await form.getByLabel('Description').fill('A puzzle');
-  await form.getByLabel('Amount').fill('9');
-  await page.keyboard.press('Enter');
-  // It counts at once, and it is said that it waits.
-  await expect(page.locator('.spending-entries').getByText('A puzzle')).toBeVisible();
-  await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('21.00');
-  await expect(page.getByRole('status').filter({ hasText: 'One change waits' })).toBeVisible();
-  await application.start();
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  await page.reload();
-  await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('21.00');
+  test('another page that is open sees an entry at once, and with the server away entries wait and are sent', async ({
+    application,
+    context,
+    page,
+  }) => {
+    const address = `${application.url}/plans/household/spending?month=2026-12`;
+    await page.goto(address);
+    const other = await context.newPage();
+    await other.goto(address);
+    await expect(other.getByText('Nothing has been entered for these months yet.')).toBeVisible();
+    const form = page.getByRole('form', { name: 'New entry' });
+    await choose(form, 'Line', 'Gifts');
+    await form.getByLabel('Amount').fill('12');
+    await page.keyboard.press('Enter');
+    await expect(
+      other.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1), // prettier-ignore
+    ).toHaveText('12.00');
 
-  // What was entered is taken back like everything else, also after a reload.
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Undone: Added: A puzzle, 9.00.')).toBeVisible();
-  await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('12.00');
+    await expect(page.getByText('Added: Gifts.')).toBeVisible();
+    await expect(form.getByLabel('Amount')).toHaveValue('');
+    await application.kill();
+    await form.getByLabel('Description').fill('A puzzle');
+    await form.getByLabel('Amount').fill('9');
+    await page.keyboard.press('Enter');
+    // It counts at once, and it is said that it waits.
+    await expect(page.locator('.spending-entries').getByText('A puzzle')).toBeVisible();
+    await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('21.00');
+    await expect(page.getByRole('status').filter({ hasText: 'One change waits' })).toBeVisible();
+    await application.start();
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('21.00');
+
+    // What was entered is taken back like everything else, also after a reload.
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('Undone: Added: A puzzle, 9.00.')).toBeVisible();
+    await expect(page.getByRole('row').filter({ hasText: 'Gifts' }).getByRole('gridcell').nth(1)).toHaveText('12.00');
+  });
 });
 
 test('a projection starts from what really happened, and is taken into the plan with it', async ({
-  application,
+  household,
   page,
   budget,
 }) => {
-  await page.goto(`${application.url}/plans/household/projection?year=2026`);
+  await page.goto(`${household}/projection?year=2026`);
   const power = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Power', exact: true }) });
   await expect(power.getByRole('gridcell').nth(1)).toHaveText('888.00');
   await page.getByRole('radio', { name: 'Actual base' }).click();
@@ -140,9 +144,9 @@ test('a projection starts from what really happened, and is taken into the plan 
   const next = await power.getByRole('gridcell').nth(4).innerText();
   await page.getByRole('button', { name: 'Take it into the plan' }).click();
   await expect(page.getByText('The plan goes on until December 2027')).toBeVisible();
-  await budget.open('household', 2027);
+  await budget.open(2027);
   await expect.poll(() => budget.figure('Power', 13)).toBe(next);
-  await budget.open('household', 2026);
+  await budget.open(2026);
   await expect(budget.cell('Power', 6)).toContainText('137.18');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(budget.cell('Power', 6)).toHaveText('74.00');

@@ -1,10 +1,10 @@
 import { choose, expect, expectAccessible, test } from './application.ts';
 
 test('a tax is reckoned band by band, and impossible bands are refused where they are typed', async ({
-  application,
+  household,
   page,
 }) => {
-  await page.goto(`${application.url}/plans/household/tax?year=2027`);
+  await page.goto(`${household}/tax?year=2027`);
   const answer = page.getByRole('region', { name: 'What Old bands takes' });
   await expect(answer.getByRole('button', { name: '€1,326.74' })).toBeVisible();
   const table = page.getByRole('table', { name: 'The tax band by band' });
@@ -26,8 +26,8 @@ test('a tax is reckoned band by band, and impossible bands are refused where the
   await expect(answer).toContainText('€1,866.74');
 });
 
-test('a band begins and is taxed by formulas, which are followed', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/tax?year=2027`);
+test('a band begins and is taxed by formulas, which are followed', async ({ household, page }) => {
+  await page.goto(`${household}/tax?year=2027`);
   const answer = page.getByRole('region', { name: 'What Old bands takes' });
   await page.getByRole('textbox', { name: 'Rate of band 2' }).click();
   // As fast as anyone types: the field that completes names arrives meanwhile.
@@ -52,8 +52,8 @@ test('a band begins and is taxed by formulas, which are followed', async ({ appl
   await expectAccessible(page);
 });
 
-test('the income is taken from a line, and a year without bands says so', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/tax?year=2026`);
+test('the income is taken from a line, and a year without bands says so', async ({ household, page }) => {
+  await page.goto(`${household}/tax?year=2026`);
   await page.getByRole('button', { name: 'New tax schedule' }).click();
   await page.getByLabel('Name').fill('Later bands');
   await page.keyboard.press('Enter');
@@ -65,8 +65,8 @@ test('the income is taken from a line, and a year without bands says so', async 
   await expect(page.getByRole('region', { name: 'What Later bands takes' })).toContainText('€6,048.00');
 });
 
-test('other bands hold from a year on', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/tax?year=2026`);
+test('other bands hold from a year on', async ({ household, page }) => {
+  await page.goto(`${household}/tax?year=2026`);
   await expect(page.getByLabel('Band 2 begins at')).toHaveValue('€9,000.00');
   await page.getByRole('button', { name: 'Year after' }).click();
   await page.getByRole('button', { name: 'Other bands from 2027 on' }).click();
@@ -80,8 +80,8 @@ test('other bands hold from a year on', async ({ application, page }) => {
   await expect(page.getByLabel('Band 2 begins at')).toHaveValue('€9,600.00');
 });
 
-test('incomes in a table, and two schedules compared', async ({ application, page }) => {
-  await page.goto(`${application.url}/plans/household/tax?year=2026&view=incomes`);
+test('incomes in a table, and two schedules compared', async ({ household, page }) => {
+  await page.goto(`${household}/tax?year=2026&view=incomes`);
   const grid = page.getByRole('grid', { name: 'Tax by Old bands' });
   await expect(grid.getByRole('row', { name: /^15,000.00/ })).toContainText('1,260.00');
   await page.getByLabel('Step of incomes').fill('5');
@@ -104,8 +104,8 @@ test('incomes in a table, and two schedules compared', async ({ application, pag
   await expectAccessible(page);
 });
 
-test('the year’s tax goes into chosen months of the budget', async ({ application, page, budget }) => {
-  await page.goto(`${application.url}/plans/household/tax?year=2026`);
+test('the year’s tax goes into chosen months of the budget', async ({ household, page, budget }) => {
+  await page.goto(`${household}/tax?year=2026`);
   await page.getByRole('button', { name: 'Put it into the budget' }).click();
   await page.getByRole('checkbox', { name: 'Mar' }).check();
   await page.getByRole('checkbox', { name: 'Dec' }).uncheck();

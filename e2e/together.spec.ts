@@ -1,5 +1,8 @@
 import { Budget, expect, test } from './application.ts';
 
+// These stop their server.
+test.use({ alone: true });
+
 test('with the server gone, edits wait visibly and are sent when it is back, in order and once', async ({
   application,
   page,
@@ -38,7 +41,7 @@ test('edits made while the server is away outlive the page', async ({ applicatio
   await expect(page.getByText(/One change waits/)).toBeVisible();
   await page.goto('about:blank');
   await application.start();
-  await budget.open('household');
+  await budget.open();
   await expect(budget.cell('Rent', 4)).toHaveText('1,234.00');
   await budget.saved();
 });
@@ -58,9 +61,9 @@ test('what the server refuses is said, and the true state shown again', async ({
   await expect(budget.cell('Rent', 3)).toHaveText('1,140.00');
 });
 
-test('two open pages of one plan follow each other', async ({ application, page, budget, context }) => {
-  const other = new Budget(await context.newPage(), application);
-  await other.open('household');
+test('two open pages of one plan follow each other', async ({ page, budget, context }) => {
+  const other = new Budget(await context.newPage(), budget.plan);
+  await other.open();
   await budget.select('Rent', 3);
   await page.keyboard.type('999');
   await page.keyboard.press('Control+Shift+Enter');

@@ -1,21 +1,20 @@
-import { expect, test } from './application.ts';
+import { expect, test, type Budget } from './application.ts';
 
 /** What someone else does to the plan meanwhile. */
-const other = async (page: import('@playwright/test').Page, url: string, command: object) => {
-  const response = await page.request.post(`${url}/api/plans/household/commands`, {
+const other = async ({ page, plan }: Budget, command: object) => {
+  const response = await page.request.post(`${plan.replace('/plans/', '/api/plans/')}/commands`, {
     data: { id: crypto.randomUUID(), command },
   });
   expect(response.status()).toBe(200);
 };
 
 test('what is typed stays with its line when rows come above it, and its line is where one goes on', async ({
-  application,
   page,
   budget,
 }) => {
   await budget.select('Heating', 3);
   await page.keyboard.type('12');
-  await other(page, application.url, {
+  await other(budget, {
     kind: 'line.add',
     id: 'above',
     group: 'group-pay-and-benefits',
@@ -58,12 +57,8 @@ test('what cannot be taken when the page is left is said', async ({ page, budget
   await expect(page.getByText(/“1,2,3” was not taken/)).toBeVisible();
 });
 
-test('what is typed into a line that is deleted meanwhile is said to be dropped', async ({
-  application,
-  page,
-  budget,
-}) => {
-  await other(page, application.url, {
+test('what is typed into a line that is deleted meanwhile is said to be dropped', async ({ page, budget }) => {
+  await other(budget, {
     kind: 'line.add',
     id: 'short-lived',
     group: 'group-pay-and-benefits',
@@ -73,7 +68,7 @@ test('what is typed into a line that is deleted meanwhile is said to be dropped'
   });
   await budget.select('Short-lived', 3);
   await page.keyboard.type('55');
-  await other(page, application.url, { kind: 'line.delete', line: 'short-lived' });
+  await other(budget, { kind: 'line.delete', line: 'short-lived' });
   await expect(page.getByText(/“55” was not taken. This line is no longer in the plan/)).toBeVisible();
   await page.getByRole('grid').focus();
   await page.keyboard.press('ArrowDown');
@@ -124,12 +119,12 @@ test('Enter takes a formula that is written in full, whether its last name is ju
   }
 });
 
-test('a remote row does not move what is being looked at', async ({ application, page, budget }) => {
+test('a remote row does not move what is being looked at', async ({ page, budget }) => {
   await budget.select('Rent', 3);
   const grid = page.getByRole('grid');
   await grid.evaluate((element) => element.scrollTo({ top: 260 }));
   await expect.poll(() => grid.evaluate((element) => element.scrollTop)).toBe(260);
-  await other(page, application.url, {
+  await other(budget, {
     kind: 'line.add',
     id: 'above',
     group: 'group-pay-and-benefits',

@@ -132,7 +132,7 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   expect(new Set(tops).size).toBe(tops.length);
 });
 
-test('all months of a year, and all rows of a projection, are on paper', async ({ application, page, budget }) => {
+test('all months of a year, and all rows of a projection, are on paper', async ({ household, page, budget }) => {
   // A4 across, between its margins.
   const paper = { width: 1032, height: 703 };
   const printed = async () => {
@@ -155,7 +155,7 @@ test('all months of a year, and all rows of a projection, are on paper', async (
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
 
   await page.emulateMedia({ media: 'screen' });
-  await page.goto(`${application.url}/plans/household/projection?year=2026`);
+  await page.goto(`${household}/projection?year=2026`);
   await page.getByRole('row').nth(5).waitFor();
   const rows = Number(await page.getByRole('grid').getAttribute('aria-rowcount'));
   await printed();
