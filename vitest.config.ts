@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
@@ -15,6 +16,9 @@ export default defineConfig({
     include: ['{core,formats,server,web,cli,bench,demo}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/dist/**'],
     testTimeout: 30_000,
+    // Files share what they import; what a test changes around it is put back in the set-up file.
+    isolate: false,
+    maxWorkers: availableParallelism(),
     setupFiles: [fileURLToPath(new URL('./core/src/testing/setup.ts', import.meta.url))],
   },
 });

@@ -1,5 +1,5 @@
 // What the other scripts share: installing, building, and telling whether either is needed. Needs nothing but Node.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -23,34 +23,78 @@ export function run(command, args, { allowed = false, env = {}, quiet = false } 
   return status ?? 1;
 }
 
-/** Installs the packages of the lockfile when they are not there yet. */
-export function install() {
-  const stamp = stampOf(['package.json', 'package-lock.json'], [process.version]);
-  if (isStamped('install', stamp) && existsSync(join(ROOT, 'node_modules'))) return;
-  console.log('Installing packages; the database library is compiled, which takes a minute or two the first time.');
-  // The library would otherwise look for a prebuilt binary outside the registry.
-  run('npm', ['ci', '--no-audit', '--no-fund'], { env: { npm_config_build_from_source: 'true' } });
-  setStamp('install', stamp);
+/** Runs a command in the project while others run; gives its status and what it printed. */
+export function runBeside(command, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let output = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));
+    child.on('error', (error) => resolve({ status: 1, output: error.message }));
+    child.on('close', (status) => resolve({ status: status ?? 1, output }));
+  });
 }
+
+/** Installs the packages of the lockfile when they are not there yet; the database library is still to be compiled. */
+export function installPackages() {
+  const stamp = packagesStamp();
+  if (isStamped('packages', stamp) && existsSync(join(ROOT, 'node_modules'))) return;
+  console.log('Installing packages.');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts']);
+  setStamp('packages', stamp);
+}
+
+/** The command that compiles the database library, which would otherwise look for a binary outside the registry; `null` when it is compiled. */
+export function libraryToCompile() {
+  const compiled = join(ROOT, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node');
+  if (isStamped('library', packagesStamp()) && existsSync(compiled)) return null;
+  return { command: 'npm', args: ['rebuild', 'better-sqlite3'], env: { npm_config_build_from_source: 'true' } };
+}
+
+/** Notes that the library is compiled. */
+export function libraryCompiled() {
+  setStamp('library', packagesStamp());
+}
+
+/** Installs what is not there yet. */
+export function install() {
+  installPackages();
+  const library = libraryToCompile();
+  if (library === null) return;
+  console.log('Compiling the database library, which takes a minute or two the first time.');
+  run(library.command, library.args, { env: library.env });
+  libraryCompiled();
+}
+
+const packagesStamp = () => stampOf(['package.json', 'package-lock.json'], [process.version]);
 
 /** Compiles the packages and the web application when their sources have changed. */
 export function build() {
-  const sources = [
-    'core/src',
-    'formats/src',
-    'server/src',
-    'cli/src',
-    'web',
-    'tsconfig.base.json',
-    'package-lock.json',
-  ];
-  const stamp = stampOf(sources);
-  if (isStamped('build', stamp) && existsSync(join(ROOT, 'web/dist/index.html')) && existsSync(join(ROOT, 'cli/dist')))
-    return;
+  if (isBuilt()) return;
   console.log('Building.');
-  run('npx', ['tsc', '-b', 'core', 'formats', 'server', 'cli']);
-  run('npx', ['vite', 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn', 'web']);
-  setStamp('build', stamp);
+  run('npx', COMPILE);
+  run('npx', BUNDLE);
+  built();
+}
+
+/** What compiles the packages, and what bundles the web application from their sources. */
+export const COMPILE = ['tsc', '-b', 'core', 'formats', 'server', 'cli'];
+export const BUNDLE = ['vite', 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn', 'web'];
+
+const sourcesStamp = () =>
+  stampOf(['core/src', 'formats/src', 'server/src', 'cli/src', 'web', 'tsconfig.base.json', 'package-lock.json']);
+
+export function isBuilt() {
+  const results = ['web/dist/index.html', 'cli/dist'];
+  return isStamped('build', sourcesStamp()) && results.every((path) => existsSync(join(ROOT, path)));
+}
+
+/** Notes that all is built from the present sources. */
+export function built() {
+  setStamp('build', sourcesStamp());
 }
 
 /** Makes sure that the browser the tests drive is there. */

@@ -1,17 +1,35 @@
 // npm test: every check, on a machine that may have nothing installed yet. Closes with a count of what passed.
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, build, chromium, install, run } from './setup.mjs';
+import {
+  BUNDLE,
+  ROOT,
+  built,
+  chromium,
+  installPackages,
+  isBuilt,
+  libraryCompiled,
+  libraryToCompile,
+  run,
+  runBeside,
+} from './setup.mjs';
 
-install();
+installPackages();
 chromium();
 
 const results = { passed: 0, failed: 0 };
 const count = (ok) => (ok ? results.passed++ : results.failed++);
 
-function check(name, command, args) {
-  console.log(`\n── ${name}`);
-  count(run(command, args, { allowed: true }) === 0);
+/** Runs checks one after the other, beside other lanes; what each printed is shown when it has ended. */
+async function lane(...checks) {
+  let ok = true;
+  for (const [name, command, args, env] of checks) {
+    const { status, output } = await runBeside(command, args, env);
+    console.log(`\n── ${name}\n${output.trimEnd()}`);
+    count(status === 0);
+    ok &&= status === 0;
+  }
+  return ok;
 }
 
 /** Runs a test runner that writes its results as JSON, and adds them up. */
@@ -31,13 +49,24 @@ function tests(name, args, file, read, env = {}) {
   }
 }
 
-check('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('Types', 'npx', ['tsc', '-b', 'core', 'formats', 'server', 'cli', 'bench', 'web']);
-build();
-check('Types of the tests', 'npx', ['tsc', '-p', 'tsconfig.test.json']);
-check('Lint', 'npx', ['eslint', '.']);
 const packages = ['core', 'formats', 'server', 'web', 'cli'].map((name) => `${name}/src`);
-check('Directions of imports', 'npx', ['depcruise', '--config', '.dependency-cruiser.mjs', ...packages]);
+const library = libraryToCompile();
+const isBuiltAlready = isBuilt();
+const lanes = await Promise.all([
+  lane(
+    ['Types', 'npx', ['tsc', '-b', 'core', 'formats', 'server', 'cli', 'bench', 'web']],
+    ['Types of the tests', 'npx', ['tsc', '-p', 'tsconfig.test.json']],
+    ['Lint', 'npx', ['eslint', '.']],
+  ),
+  lane(
+    ...(isBuiltAlready ? [] : [['Bundle', 'npx', BUNDLE]]),
+    ['Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+    ['Directions of imports', 'npx', ['depcruise', '--config', '.dependency-cruiser.mjs', ...packages]],
+  ),
+  lane(...(library ? [['Database library', library.command, library.args, library.env]] : [])),
+]);
+if (lanes[2]) libraryCompiled();
+if (lanes[0] && lanes[1]) built();
 tests(
   'Unit and server tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json'],

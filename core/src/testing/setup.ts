@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { afterAll, vi } from 'vitest';
 
 /**
  * Random properties draw from a fixed seed, so that a run says the same everywhere. `npm run fuzz` gives another seed, and
@@ -14,4 +15,11 @@ fc.configureGlobal({
 /** How often a property is tried: as often as it says, unless a run asks for more. */
 export const runs = (count: number): { numRuns: number } => ({
   numRuns: HAUSHALT_RUNS === undefined ? count : Number(HAUSHALT_RUNS),
+});
+
+// Test files share what they import: none leaves a clock, a spy or a global of its own to the next.
+afterAll(() => {
+  vi.useRealTimers();
+  vi.restoreAllMocks();
+  vi.unstubAllGlobals();
 });
