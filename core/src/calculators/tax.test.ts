@@ -235,3 +235,35 @@ describe('the marginal rate of a schedule', () => {
     expect([at(0), at(10_999), at(11_000), at(30_999), at(31_000)]).toEqual([0, 0, 0.2, 0.2, 0.4]);
   });
 });
+
+describe('a schedule whose years begin in April', () => {
+  const bands = [
+    { schedule: 'Old bands', from: 0, rate: 0.1 },
+    { schedule: 'Old bands', validFrom: 2027, from: 0, rate: 0.2 },
+  ];
+  const model = (yearBegins: number) =>
+    modelOf({
+      taxSchedules: [{ id: 'old', name: 'Old bands', income: 12_000, yearBegins }],
+      taxBands: bands,
+      ruleSteps: [{ line: 'Income tax', formula: 'tax(Old bands, 12000)' }],
+    });
+
+  it('has other bands from that month on, whenever the plan’s years begin', () => {
+    for (const [begins, first] of [[4, 15], [1, 12]] as const) {
+      const figures = figuresOf(model(begins).seriesOf('due')!);
+      expect([figures[first - 1], figures[first]]).toEqual([1200, 2400]);
+      const tax = figuresOf(model(begins).seriesOf('old.tax')!);
+      expect([tax[first - 1], tax[first]]).toEqual([1200, 2400]);
+    } // prettier-ignore
+  });
+
+  it('is reckoned anew when it comes to begin in another month', () => {
+    const live = model(1);
+    const decision = decide(live.document, { kind: 'taxSchedule.set', schedule: 'old', settings: { yearBegins: 7 } });
+    if (!decision.ok) throw new Error(decision.refusal.message);
+    live.update(applyChanges(live.document, decision.changes), decision.changes);
+    expect(figuresOf(live.seriesOf('due')!)).toEqual(figuresOf(model(7).seriesOf('due')!));
+    const never = decide(live.document, { kind: 'taxSchedule.set', schedule: 'old', settings: { yearBegins: 13 } });
+    expect(never.ok).toBe(false);
+  });
+});

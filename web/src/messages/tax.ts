@@ -57,6 +57,7 @@ export const messages = {
   nothingDueUpTo: 'Tax-free up to',
   noSuchLimit: 'no such limit',
   whatTakes: (name: string) => `What ${name} takes`,
+  aTaxYearBeginsIn: 'A tax year begins in',
   taxOf: (year: string) => `Tax due for ${year}`,
   ofTheIncome: 'Effective rate',
   effectiveRate: 'of the income',

@@ -30,7 +30,7 @@ export function commandForInput(document: Document, inputId: string, formula: st
 export function commandForSettings(
   table: CalculatorTable,
   id: string,
-  settings: Readonly<Record<string, string | null>>,
+  settings: Readonly<Record<string, string | number | null>>,
 ): Command {
   switch (table) {
     case 'loans':

@@ -23,6 +23,15 @@ describe('a command given in an earlier version', () => {
     expect(decision.ok ? decision.changes.length : decision.refusal.message).toBeGreaterThan(0);
   });
 
+  it('gives columns that have been added since what leaving them out means', () => {
+    const settings = { loan: 'bike', every: 'once', from: '2026-05', until: null, amount: '5' };
+    expect(commandOfToday({ kind: 'loan.setExtra', id: 'x', settings } as never)).toEqual({
+      kind: 'loan.setExtra', id: 'x', settings: { ...settings, lowers: 'term' },
+    }); // prettier-ignore
+    const gone = { kind: 'loan.setExtra', id: 'x', settings: null } as never;
+    expect(commandOfToday(gone)).toBe(gone);
+  });
+
   it('is left alone where it is called the same today', () => {
     const command = { kind: 'plan.set', settings: { name: 'pot' } };
     expect(commandOfToday(command)).toBe(command);

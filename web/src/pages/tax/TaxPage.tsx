@@ -40,6 +40,7 @@ import { TaxPlacing } from './TaxPlacing.tsx';
 import { compared, incomeTable, incomesOf, incomesRefusal, usualIncomes, type Incomes } from './taxViews.ts';
 import './tax.scss';
 import { messages } from '../../messages/tax.ts';
+import { MonthsOfYear } from '../../fields/MonthsOfYear.tsx';
 import { Select } from '../../fields/Select.tsx';
 
 const NOTHING = {
@@ -92,6 +93,16 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         <div className="term">
           <span className="term-label">{messages.year}</span>
           <YearSwitch years={years} year={year} begins={yearBegins} onChange={setYear} />
+        </div>
+        <div className="term">
+          <span className="term-label">{messages.aTaxYearBeginsIn}</span>
+          <Select
+            aria-label={messages.aTaxYearBeginsIn}
+            value={yearBegins}
+            onChange={(event) => set({ yearBegins: Number(event.target.value) })}
+          >
+            <MonthsOfYear locale={planOf(document).locale} />
+          </Select>
         </div>
         <InputRow
           calculator={calculator}

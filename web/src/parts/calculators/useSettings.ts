@@ -7,7 +7,7 @@ export interface Settings {
   /** Carries out a command; says whether it could be. */
   readonly send: (command: Command) => boolean;
   /** Changes what is said of the calculator itself. */
-  readonly set: (settings: Readonly<Record<string, string | null>>) => boolean;
+  readonly set: (settings: Readonly<Record<string, string | number | null>>) => boolean;
 }
 
 /** Changes a calculator from its page. */

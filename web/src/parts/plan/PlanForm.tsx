@@ -6,7 +6,6 @@ import {
   decimalsOf,
   isCurrency,
   isLocale,
-  monthOfYearInWords,
   writeFigure,
   type Negatives,
 } from '@haushalt/core';
@@ -17,6 +16,7 @@ import { useForm, type UseFormReturn } from 'react-hook-form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { messages } from '../../messages/plan.ts';
 import { NOTATIONS } from './notations.ts';
+import { MonthsOfYear } from '../../fields/MonthsOfYear.tsx';
 import { Select } from '../../fields/Select.tsx';
 
 /** What a plan's settings are entered as. */
@@ -254,15 +254,6 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
       </Form.Group>
     </>
   );
-}
-
-/** The months of a year as choices, 1 to 12. */
-function MonthsOfYear({ locale }: { readonly locale: string }) {
-  return Array.from({ length: 12 }, (_, index) => (
-    <option key={index} value={index + 1}>
-      {monthOfYearInWords(index + 1, locale)}
-    </option>
-  ));
 }
 
 /** The first month of a form as `2026-03`. */
