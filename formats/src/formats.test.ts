@@ -51,3 +51,25 @@ describe('a plan’s table', () => {
     expect(rows('month')).not.toHaveProperty('Memo group');
   });
 });
+
+describe('the table of a plan whose years begin in April', () => {
+  const model = new Model(
+    sketch({
+      firstMonth: '2026-04',
+      months: 15,
+      yearBegins: 4,
+      lines: {
+        Costs: { Flour: { start: 60, '2026-05': 30 } },
+        Memo: { Loaves: { start: 20, '2026-05': 30 }, 'Unit cost': 'Flour / Loaves' },
+      },
+      units: { Loaves: 'number' },
+    }),
+  );
+
+  it('names its quarters and years, and rolls a quotient up by its rule', () => {
+    expect(planTable(model, 'year').headings.slice(2)).toEqual(['2026/27', '2027/28']);
+    const { headings, rows } = planTable(model, 'quarter');
+    expect(headings.slice(2)).toEqual(['Q1 2026/27', 'Q2 2026/27', 'Q3 2026/27', 'Q4 2026/27', 'Q1 2027/28']);
+    expect(rows.find(([name]) => name === 'Unit cost')!.slice(2, 4)).toEqual([1.5, 1]);
+  });
+});

@@ -115,11 +115,11 @@ function sumReader(terms: readonly Term[], zeroWhenEmpty: boolean): Reader {
     let sum = 0;
     let code = zeroWhenEmpty ? FINE : BLANK;
     for (const { series, sign } of terms) {
-      const own = series.codeAt(at);
-      if (own === FINE) {
+      const termCode = series.codeAt(at);
+      if (termCode === FINE) {
         sum += sign * series.values[at]!;
         if (code === BLANK) code = FINE;
-      } else if (own > BLANK && code <= BLANK) code = own;
+      } else if (termCode > BLANK && code <= BLANK) code = termCode;
     }
     return code === FINE ? sum : without(code);
   };
@@ -249,10 +249,10 @@ function evaluateLine(
   const { from, to } = range;
   for (const { program } of pieces) {
     if (!program) continue;
-    const own = { from, to };
-    run(program, own, context.calendar.count);
-    range.from = Math.min(range.from, own.from);
-    range.to = Math.max(range.to, own.to);
+    const renewed = { from, to };
+    run(program, renewed, context.calendar.count);
+    range.from = Math.min(range.from, renewed.from);
+    range.to = Math.max(range.to, renewed.to);
   }
   // Months before the first step are empty, but for their exceptions.
   spare.fill(NaN, BLANK, range.from, Math.min(range.to, ruledFrom));

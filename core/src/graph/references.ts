@@ -83,8 +83,8 @@ export function deleteWithAll(draft: Draft, table: TableName, id: string): void 
 /** What a row refers to that a document does not have: its column, or `null` when all is there. */
 export function missingReference(document: Document, table: TableName, row: AnyRow): string | null {
   const values = row as unknown as Readonly<Record<string, string | null>>;
-  for (const { table: own, column, to, orTotal } of REFERENCES) {
-    if (own !== table) continue;
+  for (const { table: referring, column, to, orTotal } of REFERENCES) {
+    if (referring !== table) continue;
     const target = values[column] ?? null;
     if (target === null || to.some((each) => document[each].has(target))) continue;
     if (!orTotal || totalWithId(target) === undefined) return column;

@@ -38,8 +38,8 @@ export function sketch({
         : /^memo/i.test(group)
           ? 'memo'
           : 'expense';
-  const lines = Object.entries(rest.lines).flatMap(([group, own]) =>
-    Object.entries(own).map(([name, rule]) => ({ group, name, rule })),
+  const lines = Object.entries(rest.lines).flatMap(([group, linesOfGroup]) =>
+    Object.entries(linesOfGroup).map(([name, rule]) => ({ group, name, rule })),
   );
   return parsePlan({
     version: 1,
@@ -59,8 +59,8 @@ export function sketch({
         ...source(value),
       }));
     }),
-    exceptions: Object.entries(rest.exceptions ?? {}).flatMap(([line, own]) =>
-      Object.entries(own).map(([month, value]) => ({ line, month, ...source(value) })),
+    exceptions: Object.entries(rest.exceptions ?? {}).flatMap(([line, figures]) =>
+      Object.entries(figures).map(([month, value]) => ({ line, month, ...source(value) })),
     ),
   });
 }

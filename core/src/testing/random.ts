@@ -196,9 +196,9 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
         ]),
       };
     case 'group.add': {
-      const own = side();
-      const rhythm = own === 'expense' ? picks.of(RHYTHMS) : null;
-      return { kind, id: newId(), name: name(), side: own, rhythm, before: before('groups') };
+      const chosenSide = side();
+      const rhythm = chosenSide === 'expense' ? picks.of(RHYTHMS) : null;
+      return { kind, id: newId(), name: name(), side: chosenSide, rhythm, before: before('groups') };
     }
     case 'group.set':
       return group ? { kind, group, settings: picks.of([{ name: name() }, { side: side() }, rates()]) } : null;

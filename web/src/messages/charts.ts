@@ -53,7 +53,7 @@ export const messages = {
   earlier: 'Earlier',
   beforeTheChartItComes: 'Before the chart it comes after now',
   fillThePage: 'Fill the page',
-  asItWas: 'As it was',
+  asItWas: 'Reset',
   nothingIsDrawnYetChoose: 'Nothing is drawn yet. Choose a line or total beside.',
 
   // chartPicture

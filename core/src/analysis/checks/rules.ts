@@ -157,8 +157,8 @@ function addendsOf(expression: Expression): string[] {
       : expression.kind === 'call' && expression.name === 'sum'
         ? expression.args
         : [];
-  const own = parts.map(addendsOf);
-  return own.some((each) => each.length === 0) ? [] : own.flat();
+  const nested = parts.map(addendsOf);
+  return nested.some((each) => each.length === 0) ? [] : nested.flat();
 }
 
 /** Something that is empty in a month in which a rule divides or multiplies by it, so that there is no figure. */
@@ -167,14 +167,14 @@ export const blankFactors: Check = (model) => {
   const { locale } = planOf(document);
   return rulesOf(model).flatMap(({ line, expression, from, to }) => {
     const seen = new Set<string>();
-    const own = model.seriesOf(line.id)!;
+    const lineSeries = model.seriesOf(line.id)!;
     return factorsIn(expression).flatMap(({ id, verb, askedFor }): Found[] => {
       // A loan or fund has no figures outside its run, and that is meant; so is what a condition asks for first.
       if (askedFor || seen.has(id) || id === line.id || outputOfFigure(id) !== null) return [];
       const series = model.seriesOf(id);
       const empty: number[] = [];
       for (let at = from; series && at < to; at++)
-        if (series.codeAt(at) === BLANK && own.codeAt(at) !== FINE) empty.push(at);
+        if (series.codeAt(at) === BLANK && lineSeries.codeAt(at) !== FINE) empty.push(at);
       if (empty.length === 0) return [];
       seen.add(id);
       const month = calendar.months[empty[0]!]!;
@@ -202,7 +202,7 @@ interface Factor {
 function factorsIn(expression: Expression, asked: ReadonlySet<string> = new Set()): Factor[] {
   const factor = (part: Expression | undefined, verb: Factor['verb']): Factor[] =>
     part?.kind === 'ref' ? [{ id: part.id, verb, askedFor: asked.has(part.id) }] : [];
-  const own =
+  const direct =
     expression.kind === 'binary' && expression.operator === '/'
       ? factor(expression.right, 'divides')
       : expression.kind === 'binary' && expression.operator === '*'
@@ -217,7 +217,7 @@ function factorsIn(expression: Expression, asked: ReadonlySet<string> = new Set(
   const inner = new Set(asked);
   for (const condition of conditions)
     for (const part of partsOf(condition)) if (part.kind === 'ref') inner.add(part.id);
-  return [...own, ...childrenOf(expression).flatMap((child) => factorsIn(child, inner))];
+  return [...direct, ...childrenOf(expression).flatMap((child) => factorsIn(child, inner))];
 }
 
 /** Figures that are missing for a reason: a division by nothing, a result that does not exist, a rule that cannot be read. */

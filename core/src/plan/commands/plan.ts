@@ -63,7 +63,7 @@ export const planCommands = {
       rate: orNull(id),
       actual: leftOut(many({ line: id, month, figure })),
     },
-    label: ({ years }) => (years === 1 ? 'Carried on by a year' : `Carried on by ${years} years`),
+    label: ({ years }) => (years === 1 ? 'Rolled forward by a year' : `Rolled forward by ${years} years`),
     decide(draft, { years, stepping, rate, actual = [] }) {
       const plan = planOf(draft.document);
       if (!STEPPINGS.includes(stepping)) throw refused('invalid', messages.figuresGrowYearlyOrMonthly, 'stepping');

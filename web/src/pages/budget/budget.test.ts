@@ -368,3 +368,38 @@ describe('the figures shown', () => {
     expect(columnsOf(83_333_333_333.33)[0]!.isNarrow).toBeUndefined();
   });
 });
+
+describe('a year that begins in April', () => {
+  const document = sketch({
+    firstMonth: '2026-04',
+    months: 24,
+    yearBegins: 4,
+    lines: {
+      Costs: { Flour: { start: 60, '2026-05': 30 } },
+      Memo: { Loaves: { start: 20, '2026-05': 30 }, 'Unit cost': 'Flour / Loaves' },
+    },
+    units: { Loaves: 'number' },
+  });
+  const model = new Model(document);
+  const headings = (view: Partial<BudgetView>) =>
+    budgetColumns(model, { ...USUAL_VIEW, ...view }, rowsOf(document).rows, 2026).map(({ heading }) => heading);
+
+  it('stands from April to March, under its name, in quarters and among the years', () => {
+    expect(headings({}).slice(0, 13).map(String)).toEqual([
+      '2026/27', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sept', 'Oct', 'Nov', 'Dec', 'Jan', 'Feb', 'Mar',
+    ]); // prettier-ignore
+    expect(headings({ span: 'quarter' }).slice(1, 5)).toEqual(['Apr – Jun', 'Jul – Sept', 'Oct – Dec', 'Jan – Mar']);
+    expect(headings({ span: 'year' }).slice(1, 3)).toEqual(['2026/27', '2027/28']);
+  });
+
+  it('has a quotient’s total and average from its totals, its own average from its months, and no running total', () => {
+    const { id } = lineNamed(document, 'Unit cost');
+    const year = { from: 0, to: 12 };
+    const totals = (60 + 11 * 30) / (20 + 11 * 30);
+    expect(endFigure(model, id, year, 'total').value).toBeCloseTo(totals, 10);
+    expect(averageIn(model, id, year)).toBeCloseTo(totals, 10);
+    expect(averageIn(model, id, year, 'ownAverage')).toBeCloseTo((3 + 11) / 12, 10);
+    expect(endFigure(model, id, year, 'running').value).toBeNull();
+    expect(monthFigure(model, id, 0).value).toBe(3);
+  });
+});

@@ -132,3 +132,29 @@ describe('a chart', () => {
     expect(chartsOf(after(kept, { kind: 'scenario.delete', id: 's' }))[1]!.series).toHaveLength(2);
   });
 });
+
+describe('a chart of a plan whose years begin in April', () => {
+  const stall = sketch({
+    firstMonth: '2026-04',
+    months: 24,
+    yearBegins: 4,
+    lines: {
+      expense: { Costs: { start: 100, '2026-06': 300 } },
+      memo: { Loaves: { start: 50, '2026-06': 200 }, 'Unit cost': 'Costs / Loaves' },
+    },
+    units: { Loaves: 'number' },
+  });
+
+  it('has its years, by their names', () => {
+    const picture = chartPicture(new Model(stall), chart(stall, { span: 'year', year: null }, ['Costs']));
+    expect(picture.categories).toEqual(['2026/27', '2027/28']);
+    expect(picture.series[0]!.values).toEqual([3200, 3600]);
+    const first = chartPicture(new Model(stall), chart(stall, { span: 'quarter', year: 2026 }, ['Costs']));
+    expect([first.label, first.categories[0]]).toEqual(['C, 2026/27', 'Apr – Jun']);
+  });
+
+  it('draws a quotient as that of the totals of each point, and does not add it up over time', () => {
+    expect(values(stall, chart(stall, { span: 'quarter' }, ['Unit cost']))[0]!.slice(0, 2)).toEqual([500 / 300, 1.5]);
+    expect(values(stall, chart(stall, { span: 'quarter', form: 'running' }, ['Unit cost']))[0]![1]).toBe(1.5);
+  });
+});

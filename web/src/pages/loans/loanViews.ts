@@ -25,7 +25,7 @@ interface Stretch {
 
 function stretchesOf({ rows }: LoanAnswer, by: By, document: Document): Stretch[] {
   const { locale, yearBegins } = planOf(document);
-  if (by === 'year') return byYear(rows, yearBegins).map(({ year, rows: own }) => ({ label: year, rows: own }));
+  if (by === 'year') return byYear(rows, yearBegins).map(({ year, rows: ofYear }) => ({ label: year, rows: ofYear }));
   return rows.map((row) => ({ label: monthInWords(row.month, locale), rows: [row] }));
 }
 

@@ -1,6 +1,6 @@
 import { Model, parsePlan, type LoanAnswer, type PlanModel } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
-import { loanPictures, loanSchedule, rateTable } from './loanViews.ts';
+import { loanPictures, loanSchedule, paymentChanges, rateTable } from './loanViews.ts';
 
 function loanOf(extras: readonly object[] = []): { loan: LoanAnswer; model: PlanModel } {
   const model = new Model(
@@ -66,5 +66,36 @@ describe('payments at other rates and durations', () => {
     const { rates, months } = rateTable(loan, { conversion: 'nominal', due: 'end' }, 0, { rate: 0.05, months: 12 });
     expect(Math.min(...rates)).toBeGreaterThanOrEqual(0);
     expect(Math.min(...months)).toBeGreaterThanOrEqual(1);
+  });
+});
+
+describe('a loan whose rate changes', () => {
+  const model = new Model(
+    parsePlan({
+      version: 1,
+      plan: { name: 'P', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 24, yearBegins: 4 },
+      assumptions: [{ name: 'Prime', unit: 'ratePerYear', value: 0.03 }],
+      assumptionSteps: [{ assumption: 'Prime', from: '2027-01', value: 0.06 }],
+      loans: [{ id: 'van', name: 'Van', amount: 12_000, rate: 'Prime', months: 36, first: '2026-03' }],
+    }),
+  );
+  const answer = model.calculationOf('van')!.answer;
+  if (answer.kind !== 'loan') throw new Error('There is no answer.');
+  const { loan } = answer;
+
+  it('shows the rate of each month, and when the payment becomes another one', () => {
+    const rate = loanSchedule(loan, 'month', model.document).columns.find(({ id }) => id === 'rate')!;
+    expect(rate.values.slice(9, 11)).toEqual([0.03, 0.06]);
+    expect(paymentChanges(loan).map(({ month }) => month)).toEqual(['2027-01']);
+    expect(loanSchedule(loanOf().loan, 'month', model.document).columns.some(({ id }) => id === 'rate')).toBe(false);
+    expect(paymentChanges(loanOf().loan)).toEqual([]);
+  });
+
+  it('goes by the plan’s years', () => {
+    const { rows, columns } = loanSchedule(loan, 'year', model.document);
+    expect(rows).toEqual(['2025/26', '2026/27', '2027/28', '2028/29']);
+    const payment = columns.find(({ id }) => id === 'payment')!;
+    expect(payment.values.reduce<number>((sum, value) => sum + value!, 0)).toBeCloseTo(loan.totalPaid, 6);
+    expect(payment.values[0]).toBe(loan.payment);
   });
 });

@@ -43,3 +43,23 @@ describe('a year at a glance', () => {
     expect(glanceAt(poor, 2026)).toEqual({ year: 2026, income: 0, expenses: 0, net: 0, red: [], biggest: [] });
   });
 });
+
+describe('a year at a glance that begins in April', () => {
+  const document = sketch({
+    firstMonth: '2026-04',
+    months: 24,
+    yearBegins: 4,
+    lines: { income: { Pay: 1000 }, expense: { Rent: { start: 600, '2027-03': 1200, '2027-04': 600 } } },
+  });
+
+  it('has the months and the name of that year', () => {
+    expect(glanceAt(new Model(document), 2026)).toMatchObject({ income: 12_000, expenses: 7800, red: ['2027-03'] });
+    expect(glanceAt(new Model(document), 2027)).toMatchObject({ expenses: 7200, red: [] });
+    const picture = netPicture(new Model(document), 2026);
+    expect([picture.label, picture.categories[0], picture.categories[11]]).toEqual([
+      'Net by month in 2026/27',
+      'Apr',
+      'Mar',
+    ]);
+  });
+});

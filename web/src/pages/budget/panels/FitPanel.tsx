@@ -50,7 +50,7 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
     .flatMap(({ lines }) => lines)
     .filter((line) => !line.locked && line.unit === 'money')
     .map((line) => ({ line, total: valueOf(model, line.id, rest, 'figures') }))
-    .filter(({ total: own }) => own > 0)
+    .filter((each) => each.total > 0)
     .sort((a, b) => b.total - a.total);
 
   return (
@@ -96,12 +96,12 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
             {messages.toTheYearsEndType}
           </p>
           <ul className="fit-lines">
-            {able.map(({ line, total: own }) => (
+            {able.map(({ line, total: lineTotal }) => (
               <FitLine
                 key={line.id}
                 line={line}
-                total={own}
-                share={own / valueOf(model, TOTAL_EXPENSES, rest, 'figures')}
+                total={lineTotal}
+                share={lineTotal / valueOf(model, TOTAL_EXPENSES, rest, 'figures')}
                 months={model.calendar.months
                   .slice(rest.from, rest.to)
                   .filter((_, index) => (model.seriesOf(line.id)!.values[rest.from + index] ?? 0) > 0)}

@@ -63,10 +63,10 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
           apply();
         }}
       >
-        {groups.map(({ group, lines: own }) => (
+        {groups.map(({ group, lines: linesOfGroup }) => (
           <fieldset key={group.id} className="split-group">
             <legend>{group.name}</legend>
-            {own
+            {linesOfGroup
               .filter((line) => lines.includes(line))
               .map((line) => {
                 const share = shares.find((each) => each.line === line.id)?.share ?? null;
