@@ -60,6 +60,28 @@ describe('a line that is a quotient', () => {
     ]);
   });
 
+  it('is found through thousands of lines, each computed twice from the one before', () => {
+    const chain = Object.fromEntries(Array.from({ length: 4000 }, (_, at) => [`Q${at + 1}`, `(Q${at} + Q${at}) / 2`]));
+    const document = stall(costs, loaves, { Q0: 'Costs / Loaves', ...chain });
+    expect(howOf(document, 'Q4000')).toBe('quotient');
+    const model = new Model(document);
+    expect(valueOver(model, idOf(document, 'Q4000'), { from: 0, to: 3 })).toBe(4);
+    const sums = Object.fromEntries(Array.from({ length: 4000 }, (_, at) => [`S${at + 1}`, `S${at} + 1`]));
+    expect(howOf(stall(costs, loaves, { S0: 'Loaves', ...sums }), 'S4000')).toBe('total');
+  });
+
+  it('is the same whichever line is asked about first, also where lines lead back into each other', () => {
+    const rules = { A: 'B / Loaves + prior(C)', B: 'Costs + prior(A) * Loaves', C: 'A / 2 + prior(B) / Loaves' };
+    const orders = [['A', 'B', 'C'], ['C', 'B', 'A'], ['B', 'A', 'C'], ['C', 'A', 'B']]; // prettier-ignore
+    const found = orders.map((order) => {
+      const document = stall(costs, loaves, rules);
+      for (const name of order) howOf(document, name);
+      return ['A', 'B', 'C'].map((name) => howOf(document, name));
+    });
+    expect(new Set(found.map(String)).size).toBe(1);
+    expect(howOf(stall(costs, loaves, { Later: 'Costs / prior(Loaves)' }), 'Later')).toBe('quotient');
+  });
+
   it('counts the costs of months in which nothing was sold', () => {
     const document = stall([100, 50, 50], [100, 0, 100], { 'Unit cost': 'Costs / Loaves' });
     expect(calculate(document).figures('Unit cost')).toEqual([1, null, 0.5]);

@@ -1,9 +1,9 @@
-import type { Stretch } from '../calendar/calendar.ts';
+import { periodOf, type Stretch } from '../calendar/calendar.ts';
 import { BLANK } from '../formula/expression/evaluation.ts';
 import { functionOf } from '../formula/functions/functions.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
-import { isQuotientRule, quotientsIn, type Quotient } from '../plan/document/quotients.ts';
-import { rolledUpValue, rollUpOf } from '../plan/document/rollUps.ts';
+import { isQuotientRule, quotientsIn, refsIn, rulesOfLine, type Quotient } from '../plan/document/quotients.ts';
+import { howIn, rolledUpValue, rollUpOf } from '../plan/document/rollUps.ts';
 import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import { looksAlongMonths } from './alongMonths.ts';
 import { effectiveSteps } from './node.ts';
@@ -25,20 +25,45 @@ export function figureOver(model: PlanModel, id: string, stretch: Stretch): numb
   return how === 'quotient' ? quotientOver(model, id, stretch) : rolledUpValue(values, stretch, how);
 }
 
+/** What a line comes to that is a quotient, or computed from such lines: those it is computed from come first. */
+function quotientOver(model: PlanModel, line: string, stretch: Stretch): number {
+  const known = new Map<string, number>();
+  const begun = new Set<string>();
+  const open = [line];
+  for (let id = open.at(-1); id !== undefined; id = open.at(-1)) {
+    const needed = begun.has(id) ? [] : quotientsUsedBy(model, id).filter((each) => !begun.has(each));
+    begun.add(id);
+    open.push(...needed);
+    if (needed.length > 0) continue;
+    if (!known.has(id)) known.set(id, ruledOver(model, id, stretch, known));
+    open.pop();
+  }
+  return known.get(line)!;
+}
+
+/** The lines a line's rules name that are quotients themselves. */
+function quotientsUsedBy(model: PlanModel, line: string): string[] {
+  const { document } = model;
+  return rulesOfLine(document, line).flatMap((rule) =>
+    refsIn(rule).filter((id) => document.lines.has(id) && rollUpOf(document, id) === 'quotient'),
+  );
+}
+
 /**
  * A line's rule applied to the totals of a stretch: all costs ÷ all units. Where several rules hold in it, or months have
  * figures of their own, each counts as much as what it is divided by.
  */
-function quotientOver(model: PlanModel, line: string, stretch: Stretch): number {
-  const howOf = (id: string) => rollUpOf(model.document, id);
+function ruledOver(model: PlanModel, line: string, stretch: Stretch, known: ReadonlyMap<string, number>): number {
+  const howOf = howIn(model.document);
   const { values } = model.seriesOf(line)!;
-  const typed = new Set(model.exceptionsOf(line).map(({ month }) => model.calendar.months.indexOf(month)));
+  const typed = new Set(model.exceptionsOf(line).map(({ month }) => periodOf(model.calendar, month)));
   const rules = effectiveSteps(model.stepsOf(line), model.calendar).map(({ row, from, to }) => {
     const read = row.formula === null ? null : readStoredOrNull(row.formula);
     const rule = read && isQuotientRule(read, howOf) ? read : null;
     return { rule, quotients: rule ? quotientsIn(rule, howOf) : [], from, to };
   });
   const last = rules.findLast(({ quotients }) => quotients.length > 0)?.quotients[0];
+  const figureOf = (id: string) => known.get(id) ?? figureOver(model, id, stretch);
   const parts: { value: number; weight: number }[] = [];
   for (const { rule, quotients, from, to } of rules) {
     const months = range(Math.max(from, stretch.from), Math.min(to, stretch.to));
@@ -48,9 +73,10 @@ function quotientOver(model: PlanModel, line: string, stretch: Stretch): number 
     const ruled = rule ? months.filter((at) => !typed.has(at)) : [];
     if (rule && ruled.length > 0) {
       const weight = ruled.reduce((sum, at) => sum + weightOf(at), 0);
-      parts.push({ value: overTotals(model, line, rule, quotients, ruled), weight });
+      parts.push({ value: overTotals(model, line, { rule, quotients }, ruled, figureOf), weight });
     }
-    for (const at of months) if (!ruled.includes(at)) parts.push({ value: values[at]!, weight: weightOf(at) });
+    for (const at of rule ? months.filter((each) => typed.has(each)) : months)
+      parts.push({ value: values[at]!, weight: weightOf(at) });
   }
   if (parts.length === 1) return parts[0]!.value;
   let [sum, weights] = [0, 0];
@@ -66,12 +92,11 @@ function quotientOver(model: PlanModel, line: string, stretch: Stretch): number 
 function overTotals(
   model: PlanModel,
   line: string,
-  rule: Expression,
-  quotients: readonly Quotient[],
+  { rule, quotients }: { readonly rule: Expression; readonly quotients: readonly Quotient[] },
   months: readonly number[],
+  figureOf: (id: string) => number,
 ): number {
-  const stretch = { from: months[0]!, to: months.at(-1)! + 1 };
-  const total = ({ numerator, denominator, whole }: Quotient): Expression => {
+  const totals = ({ numerator, denominator }: Quotient): readonly [number, number] => {
     const [above, below] = [model.seriesFor(numerator, line), model.seriesFor(denominator, line)];
     let [sum, divisor] = [0, 0];
     for (const at of months) {
@@ -80,14 +105,22 @@ function overTotals(
       sum += orNothing(above, at);
       divisor += orNothing(below, at);
     }
-    return { kind: 'binary', operator: '/', left: literal(sum), right: literal(divisor), place: whole.place };
+    return [sum, divisor];
   };
+  const [only] = quotients;
+  if (only?.whole === rule) {
+    const [sum, divisor] = totals(only);
+    return divisor === 0 ? NaN : sum / divisor;
+  }
   const applied = (part: Expression): Expression => {
     const quotient = quotients.find(({ whole }) => whole === part);
-    if (quotient) return total(quotient);
+    if (quotient) {
+      const [left, right] = totals(quotient).map(literal);
+      return { kind: 'binary', operator: '/', left: left!, right: right!, place: part.place };
+    }
     switch (part.kind) {
       case 'ref': {
-        const value = figureOver(model, part.id, stretch);
+        const value = figureOf(part.id);
         return value === value ? literal(value) : part;
       }
       case 'percent':
@@ -101,7 +134,7 @@ function overTotals(
         return part;
     }
   };
-  return model.evaluate(applied(rule), line, stretch.to - 1).value;
+  return model.evaluate(applied(rule), line, months.at(-1)!).value;
 }
 
 /** The figure of a month; 0 where there is none. */

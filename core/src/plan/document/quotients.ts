@@ -13,21 +13,35 @@ export interface Quotient {
   readonly denominator: Expression;
 }
 
-/** How the figures of a line, group, total or output are rolled up. */
-type HowOf = (id: string) => RollUp;
+/** How the figures of a line, group, total or output are rolled up; of one in another month only what needs no other line. */
+export type HowOf = (id: string, isElsewhere: boolean) => RollUp;
 
 /**
  * Whether a line's rule says what one of something comes to: a unit cost, a share, an hourly wage. Its figure over a year
  * is then the rule applied to the year's totals. Lines whose months are added into a group's total always add up.
  */
 export function isQuotient(document: Document, line: string, howOf: HowOf): boolean {
-  const row = document.lines.get(line)!;
-  if (addsUp(row.unit) && document.groups.get(row.group)?.side !== 'memo') return false;
-  for (const { formula } of rowsWhere(document.ruleSteps, 'line', line)) {
+  return mayBeQuotient(document, line) && rulesOfLine(document, line).some((rule) => isQuotientRule(rule, howOf));
+}
+
+/** Whether a line's months need not make its group's total. */
+export function mayBeQuotient(document: Document, line: string): boolean {
+  const { unit, group } = document.lines.get(line)!;
+  return !addsUp(unit) || document.groups.get(group)?.side === 'memo';
+}
+
+/** The formulas of a line's rule that can be read. */
+export function rulesOfLine(document: Document, line: string): Expression[] {
+  return [...rowsWhere(document.ruleSteps, 'line', line)].flatMap(({ formula }) => {
     const rule = formula === null || figureOfFormula(formula) !== null ? null : readStoredOrNull(formula);
-    if (rule && isQuotientRule(rule, howOf)) return true;
-  }
-  return false;
+    return rule ? [rule] : [];
+  });
+}
+
+/** The ids a rule names in its own month. */
+export function refsIn(part: Expression): string[] {
+  if (part.kind === 'ref') return [part.id];
+  return part.kind === 'call' && isElsewhere(part) ? [] : childrenOf(part).flatMap(refsIn);
 }
 
 /** Whether a rule is a quotient of things that add up, or computed from such quotients: `Price per loaf - Unit cost`. */
@@ -36,8 +50,8 @@ export function isQuotientRule(rule: Expression, howOf: HowOf): boolean {
 }
 
 function usesQuotient(part: Expression, howOf: HowOf): boolean {
-  if (part.kind === 'ref') return howOf(part.id) === 'quotient';
-  if (part.kind === 'call' && looksOverMonths(part)) return false;
+  if (part.kind === 'ref') return howOf(part.id, false) === 'quotient';
+  if (part.kind === 'call' && (looksOverMonths(part) || isElsewhere(part))) return false;
   return childrenOf(part).some((child) => usesQuotient(child, howOf));
 }
 
@@ -45,7 +59,7 @@ function usesQuotient(part: Expression, howOf: HowOf): boolean {
 export function quotientsIn(rule: Expression, howOf: HowOf): Quotient[] {
   const quotient = asQuotient(rule);
   if (quotient && timesAdded(quotient.denominator, howOf) > 0) return [quotient];
-  if (rule.kind === 'call' && looksOverMonths(rule)) return [];
+  if (rule.kind === 'call' && (looksOverMonths(rule) || isElsewhere(rule))) return [];
   return childrenOf(rule).flatMap((child) => quotientsIn(child, howOf));
 }
 
@@ -63,17 +77,18 @@ function asQuotient(part: Expression): Quotient | null {
  * How many things that add up over the months are multiplied in an expression, less those it is divided by: 1 for what
  * adds up itself, such as a cost split by shares; 0 for a price or a share.
  */
-function timesAdded(part: Expression, howOf: HowOf): number {
+function timesAdded(part: Expression, howOf: HowOf, elsewhere = false): number {
+  const times = (child: Expression) => timesAdded(child, howOf, elsewhere);
   switch (part.kind) {
     case 'ref':
-      return howOf(part.id) === 'total' ? 1 : 0;
+      return howOf(part.id, elsewhere) === 'total' ? 1 : 0;
     case 'word':
       return part.word === 'days' ? 1 : 0;
     case 'percent':
     case 'negate':
-      return timesAdded(part.operand, howOf);
+      return times(part.operand);
     case 'binary': {
-      const [left, right] = [timesAdded(part.left, howOf), timesAdded(part.right, howOf)];
+      const [left, right] = [times(part.left), times(part.right)];
       if (part.operator === '*') return left + right;
       if (part.operator === '/') return left - right;
       return part.operator === '+' || part.operator === '-' ? Math.max(left, right) : 0;
@@ -81,14 +96,20 @@ function timesAdded(part: Expression, howOf: HowOf): number {
     case 'call': {
       if (looksOverMonths(part)) return 0;
       const quotient = asQuotient(part);
-      if (quotient) return timesAdded(quotient.numerator, howOf) - timesAdded(quotient.denominator, howOf);
+      if (quotient) return times(quotient.numerator) - times(quotient.denominator);
+      if (isElsewhere(part)) return timesAdded(part.args[0]!, howOf, true);
       // What a choice hangs on is no part of what it gives.
       const args = part.name === 'if' ? part.args.slice(1) : part.args;
-      return Math.max(0, ...args.map((arg) => timesAdded(arg, howOf)));
+      return Math.max(0, ...args.map(times));
     }
     default:
       return 0;
   }
+}
+
+/** Whether a function gives the figure of another month. */
+function isElsewhere(call: Call): boolean {
+  return functionOf(call).evaluation(call).way === 'elsewhere';
 }
 
 /** Whether a function gives one figure for several months, which cannot be added up over them again. */

@@ -4,11 +4,11 @@ import { addsUp } from '../../figure/unit.ts';
 import { outputWith } from './calculators.ts';
 import type { Document } from './document.ts';
 import { unitOf } from './formulas.ts';
-import { isQuotient } from './quotients.ts';
+import { isQuotient, mayBeQuotient, refsIn, rulesOfLine, type HowOf } from './quotients.ts';
 import type { RollUp } from '../schema/tables.ts';
 import { CUMULATIVE_NET } from '../schema/totals.ts';
 
-/** How the lines of a document are rolled up, as far as has been asked; one being found out stands as what adds up. */
+/** How the lines of a document are rolled up, as far as has been asked. */
 const byLine = new WeakMap<Document, Map<string, RollUp>>();
 
 /** What the months of a line, group, total or assumption make of a year. Rates and percentages never add up. */
@@ -20,24 +20,54 @@ export function rollUpOf(document: Document, id: string): RollUp {
   return document.assumptions.has(id) || !addsUp(unitOf(document, id)) ? 'average' : 'total';
 }
 
+/** A line's own, or what its rule makes it; the lines its rule names are looked at before it, however many there are. */
 function rollUpOfLine(document: Document, id: string): RollUp {
   let known = byLine.get(document);
   if (!known) byLine.set(document, (known = new Map()));
   const before = known.get(id);
   if (before) return before;
-  const { rollUp, unit } = document.lines.get(id)!;
-  const addedUp = addsUp(unit) ? 'total' : 'average';
-  known.set(id, addedUp);
-  const found =
-    rollUp === 'byRule'
-      ? isQuotient(document, id, (other) => rollUpOf(document, other))
-        ? 'quotient'
-        : addedUp
-      : rollUp === 'total'
-        ? addedUp
-        : rollUp;
-  known.set(id, found);
-  return found;
+  const settled = known;
+  const begun = new Set<string>();
+  const open = [id];
+  for (let line = open.at(-1); line !== undefined; line = open.at(-1)) {
+    const isKnown = (each: string) => settled.has(each) || begun.has(each);
+    const needed = isKnown(line) ? [] : linesThatDecide(document, line).filter((each) => !isKnown(each));
+    begun.add(line);
+    open.push(...needed);
+    if (needed.length > 0) continue;
+    if (!settled.has(line)) settled.set(line, decided(document, line, (other) => settled.get(other) ?? usual(document, other))); // prettier-ignore
+    open.pop();
+  }
+  return settled.get(id)!;
+}
+
+/** How what a rule names is rolled up. */
+export function howIn(document: Document): HowOf {
+  return (id, isElsewhere) =>
+    isElsewhere && document.lines.has(id) ? withoutOthers(document, id) : rollUpOf(document, id);
+}
+
+function decided(document: Document, line: string, ofLine: (line: string) => RollUp): RollUp {
+  if (document.lines.get(line)!.rollUp !== 'byRule') return withoutOthers(document, line);
+  const howOf: HowOf = (id, isElsewhere) =>
+    isElsewhere || !document.lines.has(id) ? howIn(document)(id, isElsewhere) : ofLine(id);
+  return isQuotient(document, line, howOf) ? 'quotient' : usual(document, line);
+}
+
+/** How a line is rolled up as far as it takes no other line to tell. */
+function withoutOthers(document: Document, line: string): RollUp {
+  const { rollUp } = document.lines.get(line)!;
+  return rollUp === 'byRule' || rollUp === 'total' ? usual(document, line) : rollUp;
+}
+
+function usual(document: Document, line: string): RollUp {
+  return addsUp(document.lines.get(line)!.unit) ? 'total' : 'average';
+}
+
+/** The lines a line's rules name, where what they are decides what it is. */
+function linesThatDecide(document: Document, line: string): string[] {
+  if (document.lines.get(line)!.rollUp !== 'byRule' || !mayBeQuotient(document, line)) return [];
+  return rulesOfLine(document, line).flatMap((rule) => refsIn(rule).filter((id) => document.lines.has(id)));
 }
 
 /** The one figure for a stretch of months whose figures make it up by themselves; NaN where there is none. */
