@@ -39,7 +39,7 @@ describe('haushalt calc', () => {
 
   it('prints CSV and JSON, by month, quarter or year', async () => {
     const csv = (await run('calc', STALL, '--format', 'csv', '--by', 'quarter')).out.split('\r\n');
-    expect(csv[0]).toBe('Name,Kind,Q2 2026,Q3 2026,Q4 2026,Q1 2027');
+    expect(csv[0]).toBe('Name,Kind,Q1 2026/27,Q2 2026/27,Q3 2026/27,Q4 2026/27');
     expect(csv.find((row) => row.startsWith('Oven'))).toBe('Oven,line,1450,,,');
     const json = JSON.parse((await run('calc', HOUSEHOLD, '--format', 'json', '--by', 'year')).out) as {
       columns: string[];
@@ -237,7 +237,7 @@ describe('haushalt check', () => {
   it('prints what a reviewer would find, why it matters, and exits with 1', async () => {
     const { code, out } = await run('check', STALL);
     expect(code).toBe(1);
-    expect(out).toContain('In 2026, expenses exceed income in one month: Apr. [Net, April 2026]');
+    expect(out).toContain('In 2026/27, expenses exceed income in one month: Apr. [Net, April 2026]');
     expect(out).toContain('  In these months the money has to come from somewhere else.');
     expect(out).toMatch(/1 finding\.\n$/);
   });
