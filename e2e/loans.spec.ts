@@ -23,7 +23,6 @@ test('a loan follows from its terms, whichever of them is asked for', async ({ h
   await page.getByRole('textbox', { name: 'Monthly payment' }).fill('');
   await page.keyboard.press('Enter');
   await expect(answer.getByRole('status')).toHaveText('The monthly payment is empty, so the term does not follow yet.');
-  await expectAccessible(page);
   for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Undo' }).click();
   await expect(answer.getByRole('button', { name: '€142.62' })).toBeVisible();
 });

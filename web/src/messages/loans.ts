@@ -31,8 +31,7 @@ export const messages = {
   noMonths: 'none',
   dueAtMonths: 'Payments at month’s',
 
-  aRateThatChanges: 'Follows an assumption through its values by date',
-  atANewRate: 'A new rate changes',
+  aNewRateChanges: 'A new rate changes',
   newPayment: 'payment',
   thePaymentIsComputedAnew: 'The payment is computed anew, so that the loan ends as agreed',
   newTerm: 'term',

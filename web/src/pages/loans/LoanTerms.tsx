@@ -7,9 +7,8 @@ import {
   type LoanRow,
   type LoanUnknown,
 } from '@haushalt/core';
-import { Segments } from '../../ui/Segments.tsx';
 import { MonthField } from '../../fields/CalendarField.tsx';
-import { DueAndRate, DurationUnit, tidied } from '../../parts/calculators/Conventions.tsx';
+import { ChoiceTerm, DueAndRate, DurationUnit, tidied } from '../../parts/calculators/Conventions.tsx';
 import { startingMonths } from '../../parts/calculators/months.ts';
 import { InputRow, Terms, type Term } from '../../parts/calculators/Terms.tsx';
 import { useSettings } from '../../parts/calculators/useSettings.ts';
@@ -110,18 +109,15 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
       />
       <DueAndRate of={loan} onSet={set} due={messages.dueAtMonths} />
       {mayChange && (
-        <div className="term" title={messages.aRateThatChanges}>
-          <span className="term-label">{messages.atANewRate}</span>
-          <Segments
-            label={messages.atANewRate}
-            value={loan.atNewRate}
-            options={[
-              { value: 'payment', words: messages.newPayment, title: messages.thePaymentIsComputedAnew },
-              { value: 'term', words: messages.newTerm, title: messages.thePaymentIsKept },
-            ]}
-            onChange={(atNewRate) => set({ atNewRate })}
-          />
-        </div>
+        <ChoiceTerm
+          label={messages.aNewRateChanges}
+          value={loan.atNewRate}
+          options={[
+            { value: 'payment', words: messages.newPayment, title: messages.thePaymentIsComputedAnew },
+            { value: 'term', words: messages.newTerm, title: messages.thePaymentIsKept },
+          ]}
+          onChange={(atNewRate) => set({ atNewRate })}
+        />
       )}
       <ExtraPayments loan={loan} answer={answer} onCommand={send} />
     </>

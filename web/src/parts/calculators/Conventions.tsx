@@ -31,34 +31,45 @@ export function DurationUnit({ of, onSet }: ConventionProps) {
   );
 }
 
+interface ChoiceTermProps<V extends string> {
+  readonly label: string;
+  readonly value: V;
+  readonly options: readonly { readonly value: V; readonly words: string; readonly title?: string }[];
+  readonly onChange: (value: V) => void;
+}
+
+/** A term that is one of a few. */
+export function ChoiceTerm<V extends string>({ label, value, options, onChange }: ChoiceTermProps<V>) {
+  return (
+    <div className="term">
+      <span className="term-label">{label}</span>
+      <Segments label={label} value={value} options={options} onChange={onChange} />
+    </div>
+  );
+}
+
 /** When within a month something falls due, and how the yearly rate becomes a monthly one. */
 export function DueAndRate({ of, onSet, due }: ConventionProps & { readonly due: string }) {
   return (
     <>
-      <div className="term">
-        <span className="term-label">{due}</span>
-        <Segments
-          label={due}
-          value={of.due}
-          options={[
-            { value: 'end', words: messages.end },
-            { value: 'start', words: messages.start },
-          ]}
-          onChange={(chosen) => onSet({ due: chosen })}
-        />
-      </div>
-      <div className="term">
-        <span className="term-label">{messages.theRateIs}</span>
-        <Segments
-          label={messages.theRateIs}
-          value={of.conversion}
-          options={[
-            { value: 'nominal', words: messages.nominal, title: messages.aMonthHasATwelfth },
-            { value: 'effective', words: messages.effective, title: messages.twelveMonthsOfItMake },
-          ]}
-          onChange={(conversion) => onSet({ conversion })}
-        />
-      </div>
+      <ChoiceTerm
+        label={due}
+        value={of.due}
+        options={[
+          { value: 'end', words: messages.end },
+          { value: 'start', words: messages.start },
+        ]}
+        onChange={(chosen) => onSet({ due: chosen })}
+      />
+      <ChoiceTerm
+        label={messages.theRateIs}
+        value={of.conversion}
+        options={[
+          { value: 'nominal', words: messages.nominal, title: messages.aMonthHasATwelfth },
+          { value: 'effective', words: messages.effective, title: messages.twelveMonthsOfItMake },
+        ]}
+        onChange={(conversion) => onSet({ conversion })}
+      />
     </>
   );
 }
