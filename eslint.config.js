@@ -9,6 +9,12 @@ const POINTED = ['onClick', 'onDoubleClick', 'onMouseDown', 'onMouseUp'];
 
 const SAID = '/^(aria-label|title|label|placeholder|words|heading|text|also|hint|alt)$/';
 
+/** Where a year would be taken for the calendar's: a plan's years begin in a month of one's choice. */
+const CALENDAR_YEARS = [
+  "CallExpression[callee.property.name='slice'][arguments.0.value=0][arguments.1.value=4]",
+  "CallExpression[callee.property.name='endsWith'][arguments.0.value=/^-(01|12)$/]",
+];
+
 /** Where a sentence would be written into a component: text, what is read out or stands in a field, a notice. */
 const SENTENCES = [
   'JSXText[value=/[A-Za-z]{2}/]',
@@ -72,6 +78,10 @@ export default tseslint.config(
           selector: "CallExpression[callee.name='useEffect'] CallExpression[callee.property.name=/^(focus|select)$/]",
           message: 'What opens takes the keys before the next one is pressed: use useLayoutEffect.',
         },
+        ...CALENDAR_YEARS.map((selector) => ({
+          selector,
+          message: 'A year of a plan is told by yearIn and nameOfYear.',
+        })),
         ...SENTENCES.map((selector) => ({ selector, message: 'What is said stands in src/messages, by page.' })),
       ],
     },

@@ -1,7 +1,7 @@
 import { periodOf, type Calendar } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
 import { parseFormula } from '../formula/parse.ts';
-import type { CalendarWord, Expression } from '../formula/expression/syntax.ts';
+import type { Expression } from '../formula/expression/syntax.ts';
 import {
   calendarOf,
   isOfDocument,
@@ -29,6 +29,7 @@ import {
   type Calculator,
   type PlacedInput,
 } from '../plan/document/calculators.ts';
+import { CalendarWords } from './calendarWords.ts';
 import { Calculation, figuresOfCalculator } from './calculation.ts';
 import { circleSentence, componentsOf, type Component } from '../graph/circles.ts';
 import { usesByNode, type Use } from '../graph/dependencies.ts';
@@ -52,7 +53,7 @@ import { Problems } from './problems.ts';
 import { Scalar, Series } from './series.ts';
 import type { Term } from './sum.ts';
 import type { CompileContext } from './context.ts';
-import { calendarSeries, compile, run, yearSeries, type Program } from './vector.ts';
+import { compile, run, type Program } from './vector.ts';
 
 /** A node whose figures an edit changed, and in which periods: `from` inclusive, `to` exclusive. */
 export interface ChangedFigures {
@@ -84,9 +85,7 @@ export class Model implements PlanModel {
   document: Document;
   readonly problems = new Problems();
   private calendarNow!: Calendar;
-  private words!: Record<CalendarWord, Series>;
-  /** The years of the months for tax schedules whose years begin otherwise than the plan's, by their first month. */
-  private otherYears = new Map<number, Series>();
+  private calendarWords!: CalendarWords;
   private nodes = new Map<string, Node>();
   private units: Unit[] = [];
   private componentOf = new Map<string, Component>();
@@ -205,8 +204,7 @@ export class Model implements PlanModel {
   private build(): void {
     const { document } = this;
     this.calendarNow = calendarOf(document);
-    this.words = calendarSeries(this.calendar);
-    this.otherYears = new Map();
+    this.calendarWords = new CalendarWords(this.calendar);
     index(document.ruleSteps.values(), (row) => row.line, this.steps);
     index(document.exceptions.values(), (row) => row.line, this.exceptions);
     index(document.assumptionSteps.values(), (row) => row.assumption, this.valueSteps);
@@ -282,19 +280,12 @@ export class Model implements PlanModel {
     return {
       node,
       calendar: this.calendar,
-      words: this.words,
+      words: this.calendarWords.words,
       problems: this.problems,
       operandOf: (other) => this.nodes.get(other)?.operand ?? NOTHING,
-      yearsBy: (schedule) => this.yearsBy(this.document.taxSchedules.get(schedule)?.yearBegins ?? 1),
+      yearsBy: (schedule) => this.calendarWords.yearsFrom(this.document.taxSchedules.get(schedule)?.yearBegins ?? 1),
       bandsOf: (schedule) => bandSetsOf(this.document, schedule),
     };
-  }
-
-  private yearsBy(begins: number): Series {
-    if (begins === this.calendar.yearBegins) return this.words.year;
-    let years = this.otherYears.get(begins);
-    if (!years) this.otherYears.set(begins, (years = yearSeries(this.calendar, begins)));
-    return years;
   }
 
   private termsOf(id: string): Term[] {

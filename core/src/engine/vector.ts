@@ -1,11 +1,10 @@
-import { daysIn } from '../calendar/readDate.ts';
-import { quarterOf, stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
-import { monthOfYear, monthsBetween, yearOf } from '../calendar/month.ts';
+import { stretchAround, type Span } from '../calendar/calendar.ts';
+import { monthsBetween } from '../calendar/month.ts';
 import { BLANK, FINE, why, type Reader } from '../formula/expression/evaluation.ts';
 import { parameterAt, wholeNumber, type Summary } from '../formula/functions/description.ts';
 import { functionOf } from '../formula/functions/functions.ts';
 import { spanOf, summarize } from '../formula/functions/time.ts';
-import { childrenOf, type Call, type CalendarWord, type Expression } from '../formula/expression/syntax.ts';
+import { childrenOf, type Call, type Expression } from '../formula/expression/syntax.ts';
 import {
   addUpMonths,
   elsewhere,
@@ -43,30 +42,6 @@ export function run(program: Program, range: Range, count: number): void {
   const { operations } = program;
   for (const operation of operations) operation.widen?.(range);
   for (const operation of operations) operation.compute(range);
-}
-
-/** The year each month falls into, with years that begin in a month from 1 to 12. */
-export function yearSeries(calendar: Calendar, begins: number): Series {
-  const series = new Series(calendar.count);
-  calendar.months.forEach((month, at) => (series.values[at] = yearOf(month, begins)));
-  return series;
-}
-
-/** The figures of the calendar words: month 1 to 12, quarter 1 to 4, year, period from 1, whole years since the start, days. */
-export function calendarSeries(calendar: Calendar): Record<CalendarWord, Series> {
-  const of = (figure: (period: number) => number) => {
-    const series = new Series(calendar.count);
-    for (let at = 0; at < calendar.count; at++) series.values[at] = figure(at);
-    return series;
-  };
-  return {
-    month: of((at) => monthOfYear(calendar.months[at]!)),
-    quarter: of((at) => quarterOf(calendar, calendar.months[at]!)),
-    year: yearSeries(calendar, calendar.yearBegins),
-    period: of((at) => at + 1),
-    years: of((at) => Math.floor(at / 12)),
-    days: of((at) => daysIn(calendar.months[at]!)),
-  };
 }
 
 /** Compiles a formula; its last operation writes into `target` when that is given. */

@@ -15,8 +15,8 @@ export const messages = {
 
   // FormulaField
   theMonthsNumber1To: 'the month’s number, 1 to 12',
-  theQuartersNumber1To: 'the quarter’s number, 1 to 4',
-  theCalendarYear: 'the calendar year',
+  theQuartersNumber1To: 'the quarter’s number within the year, 1 to 4',
+  theYear: 'the year, called by the calendar year it begins in',
   theMonthsNumberInThe: 'the month’s number in the plan',
   wholeYearsSinceThePlans: 'whole years since the plan’s start',
   daysInTheMonth: 'how many days the month has, 28 to 31',

@@ -9,7 +9,7 @@ import { isProjected, rateSourceOf } from '../../graph/rateSource.ts';
 import { lastStep } from '../document/steps.ts';
 import { stepId, type RuleStepRow } from '../schema/tables.ts';
 
-/** How projected figures grow: once a year in January, or a little every month. */
+/** How projected figures grow: once with each year, or a little every month. */
 export const STEPPINGS = ['yearly', 'monthly'] as const;
 export type Stepping = (typeof STEPPINGS)[number];
 

@@ -19,7 +19,7 @@ import { messages } from '../../messages/fields.ts';
 const CALENDAR: readonly Completion[] = [
   { label: 'month', detail: messages.theMonthsNumber1To, type: 'keyword' },
   { label: 'quarter', detail: messages.theQuartersNumber1To, type: 'keyword' },
-  { label: 'year', detail: messages.theCalendarYear, type: 'keyword' },
+  { label: 'year', detail: messages.theYear, type: 'keyword' },
   { label: 'period', detail: messages.theMonthsNumberInThe, type: 'keyword' },
   { label: 'years', detail: messages.wholeYearsSinceThePlans, type: 'keyword' },
   { label: 'days', detail: messages.daysInTheMonth, type: 'keyword' },

@@ -40,7 +40,7 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
   const complaintOf = useComplaints({ table: 'loans', row: loan }, 0);
   const extras = extrasOf(document, loan.id);
   const inputs = inputsOf(document, { table: 'loans', row: loan });
-  const months = monthsFrom(loan.first, answer?.months ?? 120);
+  const months = monthsFrom(loan.first, answer ? Math.max(answer.months, answer.rows.length) : 120);
   const set = ({ id, ...settings }: LoanExtraRow, changed: Partial<LoanExtraRow>) =>
     onCommand({ kind: 'loan.setExtra', id, settings: { ...settings, ...changed } });
   const add = () =>

@@ -1,40 +1,20 @@
-import {
-  monthInWords,
-  planOf,
-  stretchOfYear,
-  writeShare,
-  writeWithUnit,
-  yearsOf,
-  nameOfYear,
-  type PlanModel,
-} from '@haushalt/core';
+import { monthInWords, planOf, writeShare, writeWithUnit, yearsOf, nameOfYear } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
 import { useShell } from '../../parts/plan/shell.ts';
-import { useYear } from '../../parts/plan/useYear.ts';
+import { monthNow, useYear } from '../../parts/plan/useYear.ts';
 import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useFindings } from '../../parts/plan/useFindings.ts';
 import { calculatorsNow } from './calculatorsNow.ts';
-import { glanceAt, netPicture } from './glance.ts';
+import { glanceAt, netPicture, presentPeriod } from './glance.ts';
 import './overview.scss';
 import { messages } from '../../messages/overview.ts';
 
 const MOST_CHANGES = 6;
 const MOST_FINDINGS = 3;
-
-/** This month within the year shown; the year's last month when it is over, its first when it is to come. */
-function presentPeriod({ calendar }: PlanModel, year: number): number {
-  const { from, to } = stretchOfYear(calendar, year);
-  const now = new Date();
-  const today = calendar.months.findIndex(
-    (month) => month === `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}`,
-  );
-  if (today >= from && today < to) return today;
-  return now.getFullYear() < year ? from : to - 1;
-}
 
 /** One glance at the plan: how the year looks, where the money goes, what changed last, what needs attention. */
 export function OverviewPage() {
@@ -49,7 +29,7 @@ export function OverviewPage() {
     return {
       glance: glanceAt(model, year),
       picture: netPicture(model, year),
-      calculators: calculatorsNow(model, presentPeriod(model, year)),
+      calculators: calculatorsNow(model, presentPeriod(model, year, monthNow())),
     };
   }, [model, year]);
   const money = (value: number) => writeWithUnit(value, 'money', plan);

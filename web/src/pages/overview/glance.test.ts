@@ -1,7 +1,7 @@
-import { Model } from '@haushalt/core';
+import { Model, toMonth } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
-import { glanceAt, netPicture } from './glance.ts';
+import { glanceAt, netPicture, presentPeriod } from './glance.ts';
 
 const model = () =>
   new Model(
@@ -61,5 +61,11 @@ describe('a year at a glance that begins in April', () => {
       'Apr',
       'Mar',
     ]);
+  });
+
+  it('is looked at this month, at its end when it is over, and at its beginning when it is to come', () => {
+    const at = (year: number, month: string) => presentPeriod(new Model(document), year, toMonth(month));
+    expect([at(2026, '2027-02'), at(2027, '2027-02'), at(2026, '2027-05')]).toEqual([10, 12, 11]);
+    expect([at(2026, '2020-01'), at(2027, '2030-01')]).toEqual([0, 23]);
   });
 });

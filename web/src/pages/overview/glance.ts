@@ -11,6 +11,7 @@ import {
   writeFigure,
   yearIn,
   nameOfYear,
+  nearestPeriod,
   type LineRow,
   type Month,
   type PlanModel,
@@ -74,4 +75,10 @@ export function netPicture(model: PlanModel, year: number): Picture {
       { label: messages.addedUpSinceThePlans, values: values(CUMULATIVE_NET), mark: 'line', tone: 'memo' },
     ],
   };
+}
+
+/** A month within a year; the year's last month when the year is over then, its first when it is to come. */
+export function presentPeriod({ calendar }: PlanModel, year: number, month: Month): number {
+  const { from, to } = stretchOfYear(calendar, year);
+  return Math.min(Math.max(nearestPeriod(calendar, month), from), to - 1);
 }

@@ -5,10 +5,10 @@ import {
   planOf,
   spendingIn,
   stretchAround,
-  toMonth,
   writeWithUnit,
   yearIn,
   nameOfYear,
+  type Calendar,
   type EntryFields,
   type LedgerEntry,
   type Refusal,
@@ -18,6 +18,7 @@ import {
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { MonthSwitch } from '../../parts/plan/MonthSwitch.tsx';
+import { presentMonth } from '../../parts/plan/useYear.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { usePrinting } from '../../ui/usePrinting.ts';
@@ -42,7 +43,7 @@ export function SpendingPage() {
   const notices = useNotices();
   const plan = planOf(document);
   const { months } = model.calendar;
-  const [month, setMonth] = useMonth(months);
+  const [month, setMonth] = useMonth(model.calendar);
   const [span, setSpan] = useState<'month' | 'year'>('month');
   const { actuals, accounts, isLoading, problem } = useLedger(planId);
   const send = useSend();
@@ -211,12 +212,10 @@ export function SpendingPage() {
 }
 
 /** The month shown, kept in the address; at first the present one, or the plan's nearest. */
-function useMonth(months: readonly Month[]): [Month, (month: Month) => void] {
+function useMonth(calendar: Calendar): [Month, (month: Month) => void] {
   const [search, setSearch] = useSearchParams();
   const wanted = search.get('month');
-  const now = toMonth(dayOf(new Date()).slice(0, 7));
-  const nearest = now < months[0]! ? months[0]! : now > months.at(-1)! ? months.at(-1)! : now;
-  const month = months.find((each) => each === wanted) ?? nearest;
+  const month = calendar.months.find((each) => each === wanted) ?? presentMonth(calendar);
   return [month, (next) => setSearch({ month: next }, { replace: true })];
 }
 

@@ -1,4 +1,13 @@
-import { MAX_MONTHS, addMonths, isCurrency, monthInWords, toMonth, writeWithUnit, type Month } from '@haushalt/core';
+import {
+  MAX_MONTHS,
+  addMonths,
+  isCurrency,
+  monthInWords,
+  toMonth,
+  writeWithUnit,
+  yearOf,
+  type Month,
+} from '@haushalt/core';
 import { useMutation } from '@tanstack/react-query';
 import { useLayoutEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -46,7 +55,7 @@ export function StartPage() {
     currency: usualCurrency(usualLocale(navigator.languages)),
     locale: usualLocale(navigator.languages),
     monthOfYear: 1,
-    year: Number(first.slice(0, 4)),
+    year: yearOf(first),
     months: 12,
     yearBegins: 1,
     decimals: '',

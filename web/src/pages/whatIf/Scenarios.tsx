@@ -18,6 +18,7 @@ import {
   writeFigure,
   yearsOf,
   nameOfYear,
+  yearIn,
   type Command,
   type Stretch,
   type PlanModel,
@@ -260,7 +261,7 @@ function pointsOf({ calendar, document }: PlanModel, span: 'year' | number): { w
   const { locale } = planOf(document);
   if (span === 'year' || !yearsOf(calendar).includes(span))
     return stretches(calendar, 'year').map((stretch) => ({
-      words: calendar.months[stretch.from]!.slice(0, 4),
+      words: nameOfYear(document, yearIn(document, calendar.months[stretch.from]!)),
       stretch,
     }));
   const { from, to } = stretchOfYear(calendar, span);

@@ -133,12 +133,15 @@ function wide({ assumption, low, high }: { assumption: string; low: number; high
   return { assumption, low, high: low + (high - low) * 5 };
 }
 
+/** How many solutions are offered to be tried. */
+const MOST_TRIED = 4;
+
 function solutionsOf(answer: Answer): readonly number[] {
   switch (answer.kind) {
     case 'one':
       return [answer.value];
     case 'several':
-      return answer.values.slice(0, 4).map(({ from }) => from);
+      return answer.values.slice(0, MOST_TRIED).map(({ from }) => from);
     case 'range':
       return [answer.from, answer.to];
     default:

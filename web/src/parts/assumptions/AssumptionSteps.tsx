@@ -5,6 +5,7 @@ import {
   readFigure,
   writeFigure,
   writeForEntry,
+  monthOfYear,
   type AssumptionRow,
   type AssumptionStepRow,
   type Command,
@@ -43,10 +44,10 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
   };
   const add = () => {
     const taken = new Set<string>(steps.map((step) => step.from));
-    const january = calendar.months.find(
-      (month) => month.endsWith('-01') && !taken.has(month) && month > calendar.first,
+    const nextYear = calendar.months.find(
+      (month) => monthOfYear(month) === calendar.yearBegins && !taken.has(month) && month > calendar.first,
     );
-    const from = january ?? addMonths((steps.at(-1)?.from ?? calendar.first) as Month, 12);
+    const from = nextYear ?? addMonths((steps.at(-1)?.from ?? calendar.first) as Month, 12);
     setRefusal(send({ kind: 'assumption.setStep', assumption: id, from, value: steps.at(-1)?.value ?? value }));
   };
 

@@ -1,10 +1,21 @@
-import { toMonth, yearOf } from '@haushalt/core';
+import { addMonths, beginningOf, nearestPeriod, yearOf, type Calendar, type Month } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
+/** The month that is now, where the page is. */
+export function monthNow(): Month {
+  const now = new Date();
+  return addMonths(beginningOf(now.getFullYear()), now.getMonth());
+}
+
+/** This month, or a plan's nearest to it. */
+export function presentMonth(calendar: Calendar): Month {
+  return calendar.months[nearestPeriod(calendar, monthNow())]!;
+}
+
 /** The year of today among years that begin in a month from 1 to 12, or the nearest to it. */
 export function yearNow(years: readonly number[], begins: number): number {
-  return nearest(years, yearOf(toMonth(new Date().toISOString().slice(0, 7)), begins));
+  return nearest(years, yearOf(monthNow(), begins));
 }
 
 function nearest(years: readonly number[], year: number): number {

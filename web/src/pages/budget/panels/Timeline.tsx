@@ -1,4 +1,14 @@
-import { effectiveSteps, monthInWords, periodOf, planOf, stretches, type LineRow, type Month } from '@haushalt/core';
+import {
+  effectiveSteps,
+  monthInWords,
+  periodOf,
+  planOf,
+  stretches,
+  yearInWords,
+  yearOf,
+  type LineRow,
+  type Month,
+} from '@haushalt/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { sayingText } from '../sheet/ruleCells.ts';
@@ -110,7 +120,9 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
       <div className="timeline-years" aria-hidden="true">
         {stretches(calendar, 'year').map(({ from, to }) => (
           <span key={from} style={{ left: percent(from), width: percent(to - from) }}>
-            {(to - from) / calendar.count > 0.06 ? calendar.months[from]!.slice(0, 4) : ''}
+            {(to - from) / calendar.count > 0.06
+              ? yearInWords(yearOf(calendar.months[from]!, calendar.yearBegins), calendar.yearBegins)
+              : ''}
           </span>
         ))}
       </div>

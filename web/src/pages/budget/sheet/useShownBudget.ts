@@ -1,8 +1,8 @@
-import { stretchOfYear, toMonth, yearIn, yearsOf, type Month, type Stretch } from '@haushalt/core';
+import { stretchOfYear, yearIn, yearsOf, type Month, type Stretch } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { useIsNarrow, useWindowWidth } from '../../../ui/useWindowWidth.ts';
 import { useSame } from '../../../ui/useSame.ts';
-import { useYear } from '../../../parts/plan/useYear.ts';
+import { presentMonth, useYear } from '../../../parts/plan/useYear.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { useRoom } from './useRoom.ts';
 import {
@@ -45,7 +45,7 @@ export function useShownBudget(view: BudgetView): ShownBudget {
   const width = useWindowWidth();
   const isNarrow = useIsNarrow() && view.span === 'month' && view.show !== 'rules';
   const { months } = model.calendar;
-  const [wanted, setWanted] = useState(() => monthNow(months));
+  const [wanted, setWanted] = useState(() => presentMonth(model.calendar));
   const month = isNarrow ? (yearIn(model.document, wanted) === year ? wanted : months[scope.from]!) : null;
   const setMonth = (next: Month) => {
     setWanted(next);
@@ -63,10 +63,4 @@ export function useShownBudget(view: BudgetView): ShownBudget {
     return to - from;
   };
   return { years, year, setYear, month, setMonth, scope, budget, all, columns, monthsIn };
-}
-
-/** This month, or the plan's nearest to it. */
-function monthNow(months: readonly Month[]): Month {
-  const now = toMonth(new Date().toISOString().slice(0, 7));
-  return now < months[0]! ? months[0]! : now > months.at(-1)! ? months.at(-1)! : now;
 }
