@@ -46,7 +46,7 @@ export const messages = {
   thisIdCannotBeUsed: 'This id cannot be used. Send the plan under another.',
 
   // schemas
-  idsOfLinesApartBy: 'ids of lines, apart by commas',
+  idsApartBy: 'ids, apart by commas',
   thereIsABrokenCharacter: 'There is a broken character in this text. Type it again.',
 
   // serve
@@ -76,6 +76,8 @@ export const messages = {
   onlyWhoMadeAChange: 'Only who made a change can undo it.',
   thisHasBeenTakenBack: 'This has been undone already.',
   thisCanNoLongerBe: 'This can no longer be redone.',
+  thisAccountHasEntries: (name: string) =>
+    `Entries went through ${name}. Close it, so that nothing new goes through it, or move its entries to another account first.`,
   thisPlanHasEntriesIn: (currency: string) =>
     `This plan has entries in ${currency}; a currency with other decimals would change their amounts. Duplicate the plan without its entries, or keep the currency.`,
   aPlanMayHaveEntries: (MAXENTRIES: number) => `A plan may have ${MAXENTRIES} entries.`,

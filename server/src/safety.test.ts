@@ -209,17 +209,29 @@ describe('a database in trouble', () => {
     await start();
     expect(readdirSync(dirname(file)).filter((name) => name.includes('.before-'))).toHaveLength(1);
     expect((await call('GET', '/plans')).body.plans).toMatchObject([{ name: 'Old' }]);
-    const { sums, accounts } = (await call('GET', '/plans/old/actuals')).body;
-    expect(sums).toEqual([{ line: 'food', month: '2026-03', amount: 4350, count: 2 }]);
-    expect(accounts).toEqual(['Card']);
+    const { sums } = (await call('GET', '/plans/old/actuals')).body;
+    expect(sums).toEqual([
+      { line: 'food', account: '', month: '2026-03', amount: -100, count: 1 },
+      { line: 'food', account: 'account-1', month: '2026-03', amount: -4250, count: 1 },
+      { line: 'nest', account: '', month: '2026-03', amount: -900, count: 1 },
+    ]);
     const found = await call('GET', '/plans/old/entries?from=2026-01&to=2026-12&text=weekly');
-    expect(found.body).toMatchObject({ total: 1, entries: [{ id: 'e1', amount: 4250 }] });
+    expect(found.body).toMatchObject({ total: 1, entries: [{ id: 'e1', account: 'account-1', amount: -4250 }] });
     const { tables } = (await call('GET', '/plans/old')).body;
     expect(tables.savingsMoves).toMatchObject([{ id: 'gift', fund: 'kitchen', amount: '300' }]);
     // What was changed before there were all of today's columns can be undone all the same.
-    expect(tables.lines).toMatchObject([{ name: 'Groceries', rollUp: 'byRule' }]);
+    expect(tables.lines).toMatchObject([{ name: 'Groceries', rollUp: 'byRule' }, { name: 'Nest egg' }]);
     expect(tables.plan).toMatchObject([{ name: 'Old', yearBegins: 1 }]);
-    for (const target of ['c2', 'c1']) {
+    // Accounts that were only named are accounts of the plan; what was set aside in one is a transfer into it.
+    expect(tables.accounts).toMatchObject([
+      { name: 'Card', kind: 'current' },
+      { name: 'Nest', kind: 'savings' },
+    ]);
+    expect((await call('GET', '/plans/old/balances')).body.days).toEqual([
+      { account: 'account-1', date: '2026-03-14', amount: -4250, count: 1 },
+      { account: 'account-2', date: '2026-03-16', amount: 900, count: 1 },
+    ]);
+    for (const target of ['c3', 'c2', 'c1']) {
       const undone = await call('POST', '/plans/old/commands', {
         id: `undo-${target}`,
         command: { kind: 'undo', target },
@@ -228,6 +240,7 @@ describe('a database in trouble', () => {
     }
     const before = (await call('GET', '/plans/old')).body.tables;
     expect([before.plan[0].name, before.lines[0].name]).toEqual(['Older', 'Food']);
+    expect((await call('GET', '/plans/old/entries?text=weekly')).body.entries).toMatchObject([{ amount: -4000 }]);
   });
 });
 
@@ -245,27 +258,31 @@ function writeOldDatabase(version: number): void {
     insert into roles values ('old', 'local', 'owner');
     insert into entries (planId, id, date, what, line, account, amount)
       values ('old', 'e1', '2026-03-14', 'Weekly shop', 'food', 'Card', 4250),
-             ('old', 'e2', '2026-03-15', '', 'food', '', 100);
+             ('old', 'e2', '2026-03-15', '', 'food', '', 100),
+             ('old', 'e3', '2026-03-16', '', 'nest', 'Nest', 900);
     insert into savings (planId, id, name, unknown, first, termIn, due, conversion, withdrawals, note, position)
       values ('old', 'kitchen', 'Kitchen', 'goal', '2026-01', 'months', 'end', 'nominal', 'none', '', 'a');
     insert into savingsMoves (planId, id, pot, kind, "from", amount)
       values ('old', 'gift', 'kitchen', 'deposit', '2026-05', '300');
-    insert into groups (planId, id, name, side, position) values ('old', 'living', 'Living', 'memo', 'a');
+    insert into groups (planId, id, name, side, position) values ('old', 'living', 'Living', 'expense', 'a'), ('old', 'saving', 'Saving', 'setAside', 'b');
     insert into lines (planId, id, "group", name, unit, rollUp, note, position)
-      values ('old', 'food', 'living', 'Groceries', 'money', 'total', '', 'a');
-    update plans set revision = 2 where id = 'old';
+      values ('old', 'food', 'living', 'Groceries', 'money', 'total', '', 'a'),
+             ('old', 'nest', 'saving', 'Nest egg', 'money', 'total', '', 'b');
+    update plans set revision = 3 where id = 'old';
   `);
   const log =
     old.prepare(`insert into changeLog (planId, revision, commandId, personId, at, kind, label, state, changes)
     values ('old', ?, ?, 'local', '2026-01-01T00:00:00Z', ?, ?, 'done', ?)`);
   const plan = { id: 'old', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12, projectionRate: null, decimals: null, negatives: 'tone' }; // prettier-ignore
-  const line = old.prepare(`select * from lines`).get() as Record<string, unknown>;
+  const line = old.prepare(`select * from lines where id = 'food'`).get() as Record<string, unknown>;
   delete line.planId;
   line.locked = false;
   const change = (table: string, id: string, before: object, after: object) =>
     JSON.stringify([{ table, id, before, after }]);
   log.run(1, 'c1', 'line.set', 'Food renamed', change('lines', 'food', { ...line, name: 'Food' }, line));
   log.run(2, 'c2', 'plan.set', 'Plan settings', change('plan', 'old', { ...plan, name: 'Older' }, { ...plan, name: 'Old' })); // prettier-ignore
+  const entry = { id: 'e1', date: '2026-03-14', what: 'Weekly shop', line: 'food', account: 'Card', amount: 4250 };
+  log.run(3, 'c3', 'entry.set', 'Changed: Weekly shop', change('entries', 'e1', { ...entry, amount: 4000 }, entry));
   old.close();
 }
 

@@ -57,6 +57,12 @@ export function changesWiring(
     case 'scenarioFigures':
     case 'charts':
     case 'chartSeries':
+    case 'accounts':
+    case 'standingEntries':
+    case 'standingSkips':
+    case 'assignmentRules':
+    case 'reconciliations':
+    case 'statementFormats':
       return false;
   }
 }

@@ -2,12 +2,22 @@ import { periodOf } from '../calendar/calendar.ts';
 import { addMonths, beginningOf, monthsBetween, yearOf, type Month } from '../calendar/month.ts';
 import { calendarOf, type Document } from '../plan/document/document.ts';
 import { datedId, type ExceptionRow } from '../plan/schema/tables.ts';
-import { minorUnitsIn } from './entries.ts';
+import { directionOf, minorUnitsIn } from './entries.ts';
 
-/** What the entries of a line come to in a month, in minor units. */
+/**
+ * What the entries of a line come to in a month by account, in minor units as the account has them: what came in is
+ * positive. Entries that are not assigned have no line; transfers of no line are in none of these.
+ */
 export interface EntrySum {
   readonly line: string;
+  readonly account: string;
   readonly month: Month;
+  readonly amount: number;
+  readonly count: number;
+}
+
+/** The entries of a line in a month, taken together. */
+export interface MonthSum {
   readonly amount: number;
   readonly count: number;
 }
@@ -17,31 +27,43 @@ export interface Actuals {
   /** The months entries were made in, from the first to the last; `null` when there are none. */
   readonly span: { readonly first: Month; readonly last: Month } | null;
   /** The sums, by line and month; lines nothing was ever entered for are not there. */
-  readonly lines: ReadonlyMap<string, ReadonlyMap<Month, EntrySum>>;
+  readonly lines: ReadonlyMap<string, ReadonlyMap<Month, MonthSum>>;
 }
 
 export const NO_ACTUALS: Actuals = { span: null, lines: new Map() };
 
 /** The actual figures behind the sums of a ledger. */
 export function actualsFrom(sums: readonly EntrySum[]): Actuals {
-  const lines = new Map<string, Map<Month, EntrySum>>();
-  for (const sum of sums) {
-    const byMonth = lines.get(sum.line) ?? new Map<Month, EntrySum>();
-    lines.set(sum.line, byMonth.set(sum.month, sum));
+  const lines = new Map<string, Map<Month, MonthSum>>();
+  let first: Month | null = null;
+  let last: Month | null = null;
+  for (const { line, month, amount, count } of sums) {
+    let byMonth = lines.get(line);
+    if (!byMonth) lines.set(line, (byMonth = new Map()));
+    const before = byMonth.get(month);
+    byMonth.set(month, { amount: (before?.amount ?? 0) + amount, count: (before?.count ?? 0) + count });
+    if (first === null || month < first) first = month;
+    if (last === null || month > last) last = month;
   }
-  const months = sums.map(({ month }) => month).sort();
-  const span = months.length === 0 ? null : { first: months[0]!, last: months.at(-1)! };
-  return { span, lines };
+  return { span: first === null || last === null ? null : { first, last }, lines };
 }
 
 /**
- * What a line really came to in a month, in major units. A line that is kept account of, in a month entries were made
- * in, came to nothing without any of its own; `null` where nothing is known.
+ * What a line really came to in a month, in major units, positive the way its side goes. A line that is kept account of, in
+ * a month entries were made in, came to nothing without any of its own; `null` where nothing is known.
  */
 export function actualFigure(document: Document, actuals: Actuals, line: string, month: Month): number | null {
   const byMonth = actuals.lines.get(line);
   if (!byMonth || !actuals.span || month < actuals.span.first || month > actuals.span.last) return null;
-  return (byMonth.get(month)?.amount ?? 0) / minorUnitsIn(document);
+  return ((byMonth.get(month)?.amount ?? 0) * directionOf(document, line)) / minorUnitsIn(document) || 0;
+}
+
+/** How many entries belong to no line of the plan: not assigned yet, or to a line that has been deleted. */
+export function unassignedCount(document: Document, actuals: Actuals): number {
+  let count = 0;
+  for (const [line, months] of actuals.lines)
+    if (!document.lines.has(line)) for (const sum of months.values()) count += sum.count;
+  return count;
 }
 
 /** A month of a line with what it really came to. */

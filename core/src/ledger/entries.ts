@@ -1,21 +1,76 @@
 import { periodOf } from '../calendar/calendar.ts';
-import { monthInWords } from '../calendar/month.ts';
+import { monthInWords, type Month } from '../calendar/month.ts';
 import { decimalsOf } from '../figure/write.ts';
 import { calendarOf, planOf, type Document } from '../plan/document/document.ts';
-import { monthOfDate, storedEntryRefusal, type EntryRefusal, type LedgerEntry } from '../plan/schema/entries.ts';
+import {
+  isTransfer,
+  monthOfDate,
+  storedEntryRefusal,
+  type EntryRefusal,
+  type LedgerEntry,
+} from '../plan/schema/entries.ts';
+import type { Side } from '../plan/schema/tables.ts';
 import { messages } from '../messages/ledger.ts';
 
-/** Why an entry cannot be made, or changed to what it is, or `null` when it can. */
-export function entryRefusal(document: Document, entry: LedgerEntry): EntryRefusal | null {
-  const refusal = storedEntryRefusal(entry);
-  if (refusal) return refusal;
-  const outside = dateRefusal(document, entry.date);
-  if (outside !== null) return { message: outside, field: 'date' };
+/**
+ * Why an entry cannot be made, or changed to what it is, or `null` when it can. What it had before it may keep, also where
+ * that is gone or closed by now.
+ */
+export function entryRefusal(document: Document, entry: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
+  return (
+    storedEntryRefusal(entry) ??
+    lineRefusal(document, entry, before) ??
+    accountRefusal(document, entry, before, 'account') ??
+    accountRefusal(document, entry, before, 'toAccount') ??
+    reconciledRefusal(entry, before)
+  );
+}
+
+function lineRefusal(document: Document, entry: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
+  if (entry.line === '' || (before?.line === entry.line && isTransfer(before) === isTransfer(entry))) return null;
   const line = document.lines.get(entry.line);
   if (!line) return { message: messages.thisLineIsNoLonger, field: 'line' };
-  if (line.unit !== 'money' || document.groups.get(line.group)?.side === 'memo')
-    return { message: messages.isNoFlowOfMoney(line.name), field: 'line' };
+  const side = sideOfLine(document, line.id);
+  if (line.unit !== 'money' || side === 'memo') return { message: messages.isNoFlowOfMoney(line.name), field: 'line' };
+  if (isTransfer(entry) && side !== 'setAside')
+    return { message: messages.aTransferIsNeither(line.name), field: 'line' };
   return null;
+}
+
+function accountRefusal(
+  document: Document,
+  entry: LedgerEntry,
+  before: LedgerEntry | null,
+  field: 'account' | 'toAccount',
+): EntryRefusal | null {
+  const id = entry[field];
+  if (id === '' || id === before?.account || id === before?.toAccount) return null;
+  const account = document.accounts.get(id);
+  if (!account) return { message: messages.thisAccountIsNoLonger, field };
+  return account.closed ? { message: messages.isClosed(account.name), field } : null;
+}
+
+/** What was reconciled with a statement keeps what the statement says of it. */
+function reconciledRefusal(entry: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
+  if (before === null || (before.reconciled === '' && before.toReconciled === '')) return null;
+  if (entry.reconciled === '' && entry.toReconciled === '') return null;
+  for (const field of ['amount', 'account', 'toAccount'] as const)
+    if (entry[field] !== before[field]) return { message: messages.thisWasReconciled, field };
+  return null;
+}
+
+/** The side of a line; `null` for one that is not there. */
+export function sideOfLine(document: Document, line: string): Side | null {
+  const row = document.lines.get(line);
+  return (row && document.groups.get(row.group)?.side) ?? null;
+}
+
+/**
+ * How an amount of a line is counted: what comes in is positive for an income, what goes out for everything else. A line
+ * that is gone is taken for a cost.
+ */
+export function directionOf(document: Document, line: string): 1 | -1 {
+  return sideOfLine(document, line) === 'income' ? 1 : -1;
 }
 
 /** How many minor units a major one of a plan's currency has: 100 cents, or 1 where there are none. */
@@ -31,12 +86,19 @@ export function inMinorUnits(document: Document, figure: number): number | null 
   return whole / units === figure ? whole : null;
 }
 
-/** Why nothing can be entered on a day, for one that is in none of the plan's months; else `null`. */
-export function dateRefusal(document: Document, date: string): string | null {
+/**
+ * What is to be known before something is entered on a day: that the plan has no such month, so that only its account's
+ * balance knows of it, or that it is of another month than the one shown (`null` where none is). Else `null`.
+ */
+export function dateRemark(document: Document, date: string, shown: Month | null): string | null {
   const { locale } = planOf(document);
   const calendar = calendarOf(document);
   const month = monthOfDate(date);
-  if (periodOf(calendar, month) >= 0) return null;
-  const [first, last] = [calendar.first, calendar.months.at(-1)!].map((each) => monthInWords(each, locale));
-  return messages.thePlanHasNoIt(monthInWords(month, locale), first, last);
+  if (periodOf(calendar, month) < 0) {
+    const [first, last] = [calendar.first, calendar.months.at(-1)!].map((each) => monthInWords(each, locale));
+    return messages.thePlanHasNoIt(monthInWords(month, locale), first, last);
+  }
+  return shown === null || month === shown
+    ? null
+    : messages.thisIsOf(monthInWords(month, locale), monthInWords(shown, locale));
 }

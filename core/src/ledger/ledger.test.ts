@@ -7,13 +7,14 @@ import { PlanProjection } from '../analysis/projection.ts';
 import type { Command } from '../plan/commands/commands.ts';
 import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, planOf, type Document } from '../plan/document/document.ts';
-import { PlanFormatError, parsePlan } from '../plan/file/file.ts';
+import { parsePlan } from '../plan/file/file.ts';
+import { PlanFormatError } from '../plan/file/shape.ts';
 import { namesOf } from '../plan/document/naming.ts';
 import { toPlanFile } from '../plan/file/writeFile.ts';
 import { sketch } from '../testing/plans.ts';
 import { NO_ACTUALS, actualFigure, actualFiguresIn, actualsFrom, withActuals, type EntrySum } from './actuals.ts';
 import { isDay } from '../calendar/readDate.ts';
-import type { LedgerEntry } from '../plan/schema/entries.ts';
+import { entryOf, type LedgerEntry } from '../plan/schema/entries.ts';
 import { entryRefusal } from './entries.ts';
 import { parseEntries } from '../plan/file/entriesFile.ts';
 import { spendingIn, type SpendingRow } from './spending.ts';
@@ -21,25 +22,22 @@ import { runs } from '../testing/setup.ts';
 
 const document = sketch({
   months: 24,
+  accounts: { Card: { kind: 'card' }, Bank: {}, Nest: { kind: 'savings' }, Old: { closed: true } },
   assumptions: { Inflation: ['ratePerYear', 0.02] },
   lines: { income: { Pay: 2000 }, costs: { Rent: 800, Food: 300, Gifts: 0 }, 'set aside': { Fund: 100 }, memo: { Loaves: 5 } },
 }); // prettier-ignore
 const idOf = (name: string, of: Document = document) => namesOf(of).find(name)!.id;
 const sum = (name: string, month: string, amount: number, count = 1): EntrySum => ({
   line: idOf(name),
+  account: '',
   month: toMonth(month),
   amount,
   count,
 });
-const entry = (part: Partial<LedgerEntry> = {}): LedgerEntry => ({
-  id: 'e1',
-  date: '2026-03-14',
-  what: 'Weekly shop',
-  line: idOf('Food'),
-  account: 'Card',
-  amount: 4250,
-  ...part,
-});
+/** What was paid for a cost, or set aside. */
+const paid = (name: string, month: string, amount: number, count = 1) => sum(name, month, -amount, count);
+const entry = ({ id = 'e1', ...part }: Partial<LedgerEntry> = {}): LedgerEntry =>
+  entryOf(id, { date: '2026-03-14', what: 'Weekly shop', line: idOf('Food'), account: 'card', amount: -4250, ...part });
 
 function after(start: Document, command: Command): Document {
   const decision = decide(start, command);
@@ -49,23 +47,27 @@ function after(start: Document, command: Command): Document {
 
 describe('an entry', () => {
   it('is one of a day, a line with money, and whole cents', () => {
-    expect(entryRefusal(document, entry())).toBeNull();
-    expect(entryRefusal(document, entry({ amount: -900, what: '', account: '' }))).toBeNull();
+    expect(entryRefusal(document, entry(), null)).toBeNull();
+    expect(entryRefusal(document, entry({ amount: 900, what: '', account: '' }), null)).toBeNull();
   });
 
   it.each([
     ['no day', { date: '2026-02-30' }, 'date', 'no day of the calendar'],
     ['a day in words', { date: 'today' }, 'date', 'no day of the calendar'],
-    ['a month the plan does not have', { date: '2025-12-31' }, 'date', 'The plan has no December 2025; it goes from January 2026 to December 2027.'], // prettier-ignore
     ['a line that is gone', { line: 'gone' }, 'line', 'no longer there'],
     ['a line that counts things', { line: idOf('Loaves') }, 'line', 'Loaves is no flow of money'],
+    ['an account that is gone', { account: 'nowhere' }, 'account', 'no longer there'],
+    ['an account that is closed', { account: 'old' }, 'account', 'Old is closed'],
+    ['a transfer to its own account', { line: '', toAccount: 'card' }, 'toAccount', 'to another one'],
+    ['a transfer for a cost', { toAccount: 'bank' }, 'line', 'neither income nor expense'],
+    ['a transfer that comes in', { line: '', toAccount: 'bank', amount: 5 }, 'amount', 'leaves its account'],
     ['a fraction of a cent', { amount: 1.5 }, 'amount', 'whole cents'],
     ['nothing', { amount: 0 }, 'amount', 'how much'],
     ['more than anyone has', { amount: 1e14 }, 'amount', 'whole cents'],
     ['too many words', { what: 'x'.repeat(201) }, 'what', '200 letters'],
     ['an id with a slash', { id: 'a/b' }, 'id', 'An id has'],
   ] as const)('is refused with %s', (_, part, field, words) => {
-    const refusal = entryRefusal(document, entry(part));
+    const refusal = entryRefusal(document, entry(part), null);
     expect(refusal?.field).toBe(field);
     expect(refusal?.message).toContain(words);
   });
@@ -77,7 +79,7 @@ describe('an entry', () => {
 });
 
 describe('actual figures', () => {
-  const actuals = actualsFrom([sum('Pay', '2026-01', 200_000), sum('Food', '2026-02', 31_050, 3), sum('Food', '2026-04', -500)]); // prettier-ignore
+  const actuals = actualsFrom([sum('Pay', '2026-01', 200_000), paid('Food', '2026-02', 31_050, 3), paid('Food', '2026-04', -500)]); // prettier-ignore
   const figure = (name: string, month: string) => actualFigure(document, actuals, idOf(name), toMonth(month));
 
   it('are what was entered, in major units, and nothing in months without an entry of one’s own', () => {
@@ -103,7 +105,7 @@ describe('actual figures', () => {
   });
 
   it('go from one year into the next', () => {
-    const over = actualsFrom([sum('Food', '2026-11', 100), sum('Food', '2027-02', 200)]);
+    const over = actualsFrom([paid('Food', '2026-11', 100), paid('Food', '2027-02', 200)]);
     const months = (year: number) => actualFiguresIn(document, over, year).map(({ month, figure }) => [month, figure]);
     expect(months(2026)).toEqual([['2026-11', 1], ['2026-12', 0]]); // prettier-ignore
     expect(months(2027)).toEqual([['2027-01', 0], ['2027-02', 2]]); // prettier-ignore
@@ -136,13 +138,14 @@ describe('actual figures', () => {
 describe('budget and actual', () => {
   const actuals = actualsFrom([
     sum('Pay', '2026-01', 190_000),
-    sum('Rent', '2026-01', 80_000),
-    sum('Food', '2026-01', 31_200, 4),
-    sum('Food', '2026-02', 28_000, 3),
-    sum('Gifts', '2026-02', 2_500),
-    sum('Fund', '2026-01', 12_000),
+    paid('Rent', '2026-01', 80_000),
+    paid('Food', '2026-01', 31_200, 4),
+    paid('Food', '2026-02', 28_000, 3),
+    paid('Gifts', '2026-02', 2_500),
+    paid('Fund', '2026-01', 12_000),
   ]);
-  const rows = (from: number, to: number, of = actuals) => spendingIn(new Model(document), of, { from, to });
+  const rows = (from: number, to: number, of = actuals) =>
+    spendingIn(new Model(document), { actuals: of, settled: new Set() }, { from, to });
   const row = (name: string, all: SpendingRow[]) => all.find((each) => each.name === name)!;
 
   it('stand beside each other, and positive is good on either side', () => {
@@ -208,23 +211,28 @@ describe('budget and actual', () => {
 
 describe('entries in a plan file', () => {
   const entries = [
-    entry({ id: 'b', date: '2026-03-14' }),
-    entry({ id: 'a', date: '2026-01-02', what: '', account: '', amount: -1999 }),
+    entry({ id: 'b', date: '2026-03-14', note: 'With coupons', reference: 'R1' }),
+    entry({ id: 'a', date: '2026-01-02', what: '', account: '', amount: 1999 }),
     entry({ id: 'c', line: 'gone' }),
-  ];
+    entry({ id: 'd', date: '2026-04-01', what: 'Into the nest', line: idOf('Fund'), account: 'bank', toAccount: 'nest', amount: -10_000 }),
+    entry({ id: 'e', date: '2026-04-02', what: 'Pay', line: idOf('Pay'), account: 'bank', amount: 200_000 }),
+  ]; // prettier-ignore
 
-  it('are written by date, with names and major units, and read back', () => {
+  it('are written by date, with names and major units the way their lines go, and read back', () => {
     const file = toPlanFile(document, entries);
     expect(file.entries).toEqual([
       { date: '2026-01-02', line: 'Food', amount: -19.99 },
-      { date: '2026-03-14', what: 'Weekly shop', line: 'Food', account: 'Card', amount: 42.5 },
-      // Its line is gone, but what happened has happened.
-      { date: '2026-03-14', what: 'Weekly shop', account: 'Card', amount: 42.5 },
-    ]);
+      { date: '2026-03-14', what: 'Weekly shop', line: 'Food', account: 'Card', amount: 42.5, note: 'With coupons', reference: 'R1' },
+      // Its line is gone, but what happened has happened: without a line an amount is what came in.
+      { date: '2026-03-14', what: 'Weekly shop', account: 'Card', amount: -42.5 },
+      { date: '2026-04-01', what: 'Into the nest', line: 'Fund', account: 'Bank', toAccount: 'Nest', amount: 100 },
+      { date: '2026-04-02', what: 'Pay', line: 'Pay', account: 'Bank', amount: 2000 },
+    ]); // prettier-ignore
     const again = JSON.parse(JSON.stringify(file)) as unknown;
     const read = parseEntries(again, parsePlan(again));
-    expect(read.map(({ amount }) => amount)).toEqual([-1999, 4250, 4250]);
-    expect(new Set(read.map(({ id }) => id)).size).toBe(3);
+    expect(read.map(({ amount }) => amount)).toEqual([1999, -4250, -4250, -10_000, 200_000]);
+    expect(read.map(({ account, toAccount }) => [account, toAccount])).toEqual([['', ''], ['card', ''], ['card', ''], ['bank', 'nest'], ['bank', '']]); // prettier-ignore
+    expect(new Set(read.map(({ id }) => id)).size).toBe(5);
     expect(toPlanFile(document)).not.toHaveProperty('entries');
   });
 
@@ -234,20 +242,39 @@ describe('entries in a plan file', () => {
     let shorter = after(document, { kind: 'plan.set', settings: { months: 3 } });
     shorter = after(shorter, { kind: 'group.set', group: line!.group, settings: { side: 'memo' } });
     const again = JSON.parse(JSON.stringify(toPlanFile(shorter, own))) as unknown;
-    expect(parseEntries(again, parsePlan(again))).toMatchObject([{ date: '2026-12-14', amount: 4250 }]);
+    expect(parseEntries(again, parsePlan(again))).toMatchObject([{ date: '2026-12-14', amount: -4250 }]);
+  });
+
+  it('of before plans listed their accounts make those they name; what was set aside goes into its savings account', () => {
+    const { accounts: _, ...file } = toPlanFile(document) as Record<string, unknown>;
+    const former = {
+      ...file,
+      entries: [
+        { date: '2026-01-02', line: 'Food', account: 'Purse', amount: 10 },
+        { date: '2026-01-03', line: 'Food', account: 'purse ', amount: 5 },
+        { date: '2026-01-04', line: 'Fund', account: 'Book', amount: 100 },
+      ],
+    };
+    const plan = parsePlan(former);
+    expect([...plan.accounts.values()].map(({ name, kind }) => [name, kind])).toEqual([['Purse', 'current'], ['Book', 'savings']]); // prettier-ignore
+    expect(parseEntries(former, plan)).toMatchObject([
+      { account: 'account-1', toAccount: '', amount: -1000 },
+      { account: 'account-1', amount: -500 },
+      { account: '', toAccount: 'account-2', amount: -10_000 },
+    ]);
   });
 
   it.each([9_876_543_210.55, 0.07, -19.99, 1.1, 99_999_999_999.99, 1e11])('keep %d to the cent', (amount) => {
     const file = { ...toPlanFile(document), entries: [{ date: '2026-01-02', line: 'Food', amount }] };
     const [read] = parseEntries(file, document);
-    expect(read!.amount).toBe(Math.round(amount * 100));
+    expect(read!.amount).toBe(-Math.round(amount * 100));
     expect(toPlanFile(document, [read!]).entries).toMatchObject([{ amount }]);
   });
 
   it('count whole units where a currency has no smaller ones', () => {
     const yen = after(document, { kind: 'plan.set', settings: { currency: 'JPY' } });
     const file = { ...toPlanFile(yen), entries: [{ date: '2026-01-02', line: 'Food', amount: 1200 }] };
-    expect(parseEntries(file, yen)[0]!.amount).toBe(1200);
+    expect(parseEntries(file, yen)[0]!.amount).toBe(-1200);
     expect(planOf(yen).currency).toBe('JPY');
   });
 
@@ -259,9 +286,10 @@ describe('entries in a plan file', () => {
     ['no amount', [{ date: '2026-01-01', line: 'Food' }], '/entries/0/amount', 'a number'],
     ['parts of a cent', [{ date: '2026-01-01', line: 'Food', amount: 1.005 }], '/entries/0/amount', 'decimals'],
     ['an unknown line', [{ date: '2026-01-01', line: 'Fodd', amount: 1 }], '/entries/0/line', 'nothing called "Fodd"'],
+    ['an unknown account', [{ date: '2026-01-01', account: 'Cart', amount: 1 }], '/entries/0/account', 'no account called "Cart"'],
     ['a day there is not', [{ date: '2026-02-30', line: 'Food', amount: 1 }], '/entries/0/date', 'no day'],
   ] as const)('are refused with %s, where it stands', (_, list, pointer, words) => {
-    const read = () => parseEntries({ entries: list }, document);
+    const read = () => parseEntries({ accounts: [], entries: list }, document);
     expect(read).toThrow(PlanFormatError);
     expect(read).toThrow(pointer);
     expect(read).toThrow(words);

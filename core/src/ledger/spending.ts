@@ -1,4 +1,6 @@
 import type { Stretch } from '../calendar/calendar.ts';
+import { beginningOf, yearOf } from '../calendar/month.ts';
+import { firstDay, lastDay } from '../calendar/day.ts';
 import { HALF_A_CENT } from '../figure/compare.ts';
 import type { PlanModel } from '../engine/planModel.ts';
 import { groupsWithLines } from '../plan/document/document.ts';
@@ -6,6 +8,8 @@ import { rolledUpValue } from '../plan/document/rollUps.ts';
 import type { LineRow, Side } from '../plan/schema/tables.ts';
 import { NET, TOTALS, TOTAL_EXPENSES, TOTAL_INCOME, totalOfSide } from '../plan/schema/totals.ts';
 import { actualFigure, type Actuals } from './actuals.ts';
+import { directionOf, minorUnitsIn } from './entries.ts';
+import { expectedIn, type BudgetOf, type Settled } from './standing.ts';
 
 /** How an actual figure stands to its budget, within half a cent. */
 export type StandingToBudget = 'under' | 'on' | 'over';
@@ -13,8 +17,14 @@ export type StandingToBudget = 'under' | 'on' | 'over';
 /** Budget and actual of a line, group or total over some months, in major units. */
 export interface Spent {
   readonly budget: number;
+  /** What earlier months of the year left unspent, or overspent; nothing of lines that do not carry over. */
+  readonly carryOver: number;
   /** What was entered; `null` where nothing is known of it. */
   readonly actual: number | null;
+  /** What is expected of standing entries and has not happened yet. */
+  readonly expected: number;
+  /** Budget and carry-over less actual: what may still be spent, or is still to come. */
+  readonly remaining: number;
   /** How many entries that is. */
   readonly entries: number;
   /** Budget less actual for costs, actual less budget for income and what is set aside: positive is good. */
@@ -29,15 +39,36 @@ export interface SpendingRow extends Spent {
   readonly side: Side | null;
 }
 
+/** What the ledger says: what happened, and which days of standing entries that settled. */
+export interface Happened {
+  readonly actuals: Actuals;
+  readonly settled: Settled;
+}
+
+/** What the budget of a line comes to in a month. */
+export function budgetIn(model: PlanModel): BudgetOf {
+  const { months } = model.calendar;
+  return (line, month) => {
+    const value = model.seriesOf(line)?.valueAt(months.indexOf(month));
+    return value === undefined || value !== value ? null : value;
+  };
+}
+
 /** A plan's budget against what really happened, over a stretch of its months: groups, their lines, and the totals. */
-export function spendingIn(model: PlanModel, actuals: Actuals, stretch: Stretch): SpendingRow[] {
+export function spendingIn(model: PlanModel, { actuals, settled }: Happened, stretch: Stretch): SpendingRow[] {
+  const { document } = model;
+  const { months } = model.calendar;
+  const expected = new Map<string, number>();
+  const days = [firstDay(months[stretch.from]!), lastDay(months[stretch.to - 1]!)] as const;
+  for (const { line, amount } of expectedIn(document, budgetIn(model), settled, ...days))
+    expected.set(line, (expected.get(line) ?? 0) + (amount * directionOf(document, line)) / minorUnitsIn(document));
   const rows: SpendingRow[] = [];
   const bySide = new Map<Side, Spent[]>();
-  for (const { group, lines } of groupsWithLines(model.document)) {
+  for (const { group, lines } of groupsWithLines(document)) {
     if (group.side === 'memo') continue;
     const groupLines = lines
       .filter(({ unit }) => unit === 'money')
-      .map((line) => ({ line, spent: spentOn(model, actuals, line, group.side, stretch) }));
+      .map((line) => ({ line, spent: spentOn(model, actuals, line, group.side, stretch, expected.get(line.id) ?? 0) }));
     if (groupLines.length === 0) continue;
     const total = added(groupLines.map(({ spent }) => spent), group.side); // prettier-ignore
     bySide.set(group.side, [...(bySide.get(group.side) ?? []), total]);
@@ -57,35 +88,89 @@ export function spendingIn(model: PlanModel, actuals: Actuals, stretch: Stretch)
   return rows;
 }
 
-function spentOn(model: PlanModel, actuals: Actuals, line: LineRow, side: Side, stretch: Stretch): Spent {
-  const planned = rolledUpValue(model.seriesOf(line.id)!.values, stretch, 'total');
+/** What a line really came to over some months, and with how many entries; `null` where nothing is known of any. */
+function actualOver(model: PlanModel, actuals: Actuals, line: string, { from, to }: Stretch) {
   let actual: number | null = null;
   let entries = 0;
-  for (const month of model.calendar.months.slice(stretch.from, stretch.to)) {
-    const figure = actualFigure(model.document, actuals, line.id, month);
+  for (const month of model.calendar.months.slice(from, to)) {
+    const figure = actualFigure(model.document, actuals, line, month);
     if (figure !== null) actual = (actual ?? 0) + figure;
-    entries += actuals.lines.get(line.id)?.get(month)?.count ?? 0;
+    entries += actuals.lines.get(line)?.get(month)?.count ?? 0;
   }
-  return judged(planned === planned ? planned : 0, actual, entries, side === 'expense');
-} // prettier-ignore
+  return { actual, entries };
+}
+
+/**
+ * What a line that carries over brings into a month: budget less actual of the months of its year before, as far back as
+ * the ledger goes.
+ */
+export function carryOverInto(model: PlanModel, actuals: Actuals, line: LineRow, period: number): number {
+  if (!line.carryOver || actuals.span === null) return 0;
+  const { months, yearBegins } = model.calendar;
+  const begins = beginningOf(yearOf(months[period]!, yearBegins), yearBegins);
+  const { values } = model.seriesOf(line.id)!;
+  let carried = 0;
+  for (let at = period - 1; at >= 0; at--) {
+    const month = months[at]!;
+    if (month < begins || month < actuals.span.first) break;
+    const budget = values[at]!;
+    carried += (budget === budget ? budget : 0) - (actualFigure(model.document, actuals, line.id, month) ?? 0);
+  }
+  return carried;
+}
+
+function spentOn(
+  model: PlanModel,
+  actuals: Actuals,
+  line: LineRow,
+  side: Side,
+  stretch: Stretch,
+  expected: number,
+): Spent {
+  const planned = rolledUpValue(model.seriesOf(line.id)!.values, stretch, 'total');
+  const { actual, entries } = actualOver(model, actuals, line.id, stretch);
+  const carryOver = carryOverInto(model, actuals, line, stretch.from);
+  return judged(planned === planned ? planned : 0, carryOver, actual, expected, entries, side === 'expense');
+}
 
 /** Lines or groups of a side taken together. Where something is known of some, the others count as nothing. */
 function added(parts: readonly Spent[], side: Side): Spent {
   const sum = (of: (part: Spent) => number) => parts.reduce((total, part) => total + of(part), 0);
   const known = parts.some(({ actual }) => actual !== null);
-  const actual = known ? sum((part) => part.actual ?? 0) : null;
-  return judged(sum((part) => part.budget), actual, sum((part) => part.entries), side === 'expense'); // prettier-ignore
+  return judged(
+    sum((part) => part.budget),
+    sum((part) => part.carryOver),
+    known ? sum((part) => part.actual ?? 0) : null,
+    sum((part) => part.expected),
+    sum((part) => part.entries),
+    side === 'expense',
+  );
 }
 
 function difference(income: Spent, expenses: Spent): Spent {
   const known = income.actual !== null || expenses.actual !== null;
-  const actual = known ? (income.actual ?? 0) - (expenses.actual ?? 0) : null;
-  return judged(income.budget - expenses.budget, actual, income.entries + expenses.entries, false);
+  return judged(
+    income.budget - expenses.budget,
+    income.carryOver - expenses.carryOver,
+    known ? (income.actual ?? 0) - (expenses.actual ?? 0) : null,
+    income.expected - expenses.expected,
+    income.entries + expenses.entries,
+    false,
+  );
 }
 
-function judged(budget: number, actual: number | null, entries: number, isCost: boolean): Spent {
-  if (actual === null) return { budget, actual, entries, variance: null, standing: null };
-  const left = budget - actual;
-  const standing = Math.abs(left) < HALF_A_CENT ? 'on' : left < 0 ? 'over' : 'under';
-  return { budget, actual, entries, variance: isCost ? left : -left, standing };
+function judged(
+  budget: number,
+  carryOver: number,
+  actual: number | null,
+  expected: number,
+  entries: number,
+  isCost: boolean,
+): Spent {
+  const remaining = budget + carryOver - (actual ?? 0);
+  const figures = { budget, carryOver, actual, expected, remaining, entries };
+  if (actual === null) return { ...figures, variance: null, standing: null };
+  const variance = isCost ? budget - actual : actual - budget;
+  const standing = Math.abs(remaining) < HALF_A_CENT ? 'on' : remaining < 0 ? 'over' : 'under';
+  return { ...figures, variance, standing };
 }

@@ -1,5 +1,26 @@
 /** What the core says: commands. */
 export const messages = {
+  // accounts, standing entries, assignment rules
+  thisAccount: 'This account',
+  thisEntryWasReconciled:
+    'This has been reconciled with a statement of its account. Take the reconciliation back first.',
+  thisEntryIsOfAnother: 'This entry is of another account.',
+  thisWasTickedBefore: 'This entry was ticked in another reconciliation already.',
+  thisReconciliation: 'This reconciliation',
+  thisStandingEntry: 'This standing entry',
+  isNoDay: (day: string) => `“${day}” is no day of the calendar.`,
+  isNotDueThen: 'It is not due on that day.',
+  thisLineIsNoFlow: 'This line is no flow of money, so nothing can be entered for it.',
+  aTransferIsNeither: 'A transfer is neither income nor expense. Choose a line of what is set aside, or none.',
+  chooseALineOrAnAccount: 'Choose the line it belongs to, or the account it is transferred to.',
+  aTransferGoesToAnother: 'A transfer goes from one account to another one.',
+  sayHowMuchItIs: 'Say how much it is.',
+  theLastDayLiesBefore: 'The last day lies before the first.',
+  anAmountIsNotBelowZero: 'Amounts are compared whichever way they go; this one is not below zero.',
+  theGreatestIsBelow: 'The greatest amount is below the least.',
+  aRuleLooksFor: 'Say what the rule looks for: a text, an amount or an account.',
+  thisRule: 'This assignment rule',
+
   // assumptions
   thisAssumption: 'This assumption',
   isComputedByAFormula: (name: string) => `${name} is computed by a formula and takes no dated values.`,

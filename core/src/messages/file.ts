@@ -1,6 +1,7 @@
 /** What the core says: file. */
 export const messages = {
   // entriesFile
+  thereIsNoAccountCalled: (name: string) => `there is no account called "${name}".`,
   aListOfEntriesIs: 'a list of entries is expected.',
   aFileMayHaveEntries: (most: number, rowCount: number) => `a file may have ${most} entries; this one has ${rowCount}.`,
   anEntryIsAJson: 'an entry is a JSON object.',

@@ -16,6 +16,8 @@ interface Sketch {
   readonly lines: Readonly<Record<string, Readonly<Record<string, Rule>>>>;
   /** Line to month to figure or formula. */
   readonly exceptions?: Readonly<Record<string, Readonly<Record<string, number | string | null>>>>;
+  /** Accounts by name, with what is said of them; their ids are the names in lower case. */
+  readonly accounts?: Readonly<Record<string, Readonly<Record<string, unknown>>>>;
   /** Lines that count something else than money. */
   readonly units?: Readonly<Record<string, string>>;
 }
@@ -44,6 +46,7 @@ export function sketch({
   return parsePlan({
     version: 1,
     plan: { name: 'Sketch', currency: 'EUR', locale, firstMonth, months, yearBegins },
+    accounts: Object.entries(rest.accounts ?? {}).map(([name, said]) => ({ id: name.toLowerCase(), name, ...said })),
     assumptions: Object.entries(rest.assumptions ?? {}).map(([name, [unit, value]]) => ({ name, unit, value })),
     assumptionSteps: Object.entries(rest.assumptions ?? {}).flatMap(([assumption, [, , steps]]) =>
       Object.entries(steps ?? {}).map(([from, value]) => ({ assumption, from, value })),

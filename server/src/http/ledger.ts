@@ -1,27 +1,53 @@
 import { Router, type Request } from 'express';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
-import type { Store } from '../store/store.ts';
 import { planFor } from './access.ts';
 import { readEntriesQuery } from './schemas.ts';
+import { fileName, type Surroundings } from './surroundings.ts';
+
+/** How many descriptions are sent at most: those used last. */
+const MOST_DESCRIPTIONS = 2000;
 
 /**
  * The routes by which a plan's ledger is looked at, below /api/plans/:id. It is changed by commands, like the plan itself.
  * Answers say at which revision they were true.
  */
-export function ledgerRoutes(store: Store): Router {
+export function ledgerRoutes({ store, work }: Pick<Surroundings, 'store' | 'work'>): Router {
   const routes = Router({ mergeParams: true });
   const caller = (_request: Request): Person => LOCAL_PERSON;
   const planId = (request: Request) => String(request.params.id);
 
   routes.get('/actuals', (request, response) => {
     const { id, revision } = planFor(store, caller(request), planId(request), 'view');
-    response.json({ revision, sums: store.ledger.sums(id), accounts: store.ledger.accounts(id) });
+    const { ledger } = store;
+    response.json({ revision, sums: ledger.sums(id), settled: ledger.settled(id) });
+  });
+
+  routes.get('/balances', (request, response) => {
+    const { id, revision } = planFor(store, caller(request), planId(request), 'view');
+    response.json({ revision, days: store.ledger.accountDays(id) });
+  });
+
+  // What was entered earlier, by its description: a new entry is completed from it, and assigned like it.
+  routes.get('/descriptions', (request, response) => {
+    const { id, revision } = planFor(store, caller(request), planId(request), 'view');
+    response.json({ revision, earlier: store.ledger.earlier(id, MOST_DESCRIPTIONS) });
   });
 
   routes.get('/entries', (request, response) => {
     const { id, revision } = planFor(store, caller(request), planId(request), 'view');
-    const { offset, limit, ...filter } = readEntriesQuery(request.query);
-    response.json({ revision, ...store.ledger.list(id, filter, { offset, limit }) });
+    const { offset, limit, ...query } = readEntriesQuery(request.query);
+    response.json({ revision, ...store.ledger.list(id, query, { offset, limit }) });
+  });
+
+  // What was found, as a table; it may be long, so that it is written in a thread of its own.
+  routes.get('/entries.csv', async (request, response) => {
+    const { id } = planFor(store, caller(request), planId(request), 'view');
+    const { offset: _offset, limit: _limit, ...query } = readEntriesQuery(request.query);
+    const { name, file } = await work.slow.do<'writeEntries'>({ kind: 'writeEntries', database: store.file, planId: id, query }); // prettier-ignore
+    response
+      .attachment(fileName(name, 'csv'))
+      .type('text/csv')
+      .send(Buffer.from(file.buffer, file.byteOffset, file.byteLength));
   });
 
   return routes;

@@ -11,14 +11,13 @@ import {
   type PlanRow,
 } from '@haushalt/core';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
-import type { PlanInParts, Store } from '../store/store.ts';
+import type { PlanInParts } from '../store/store.ts';
 import type { Task } from '../threads/tasks.ts';
-import type { Work } from '../threads/work.ts';
 import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
-import type { Events } from './events.ts';
 import { ledgerRoutes } from './ledger.ts';
 import { readCopy, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
+import { fileName, type Surroundings } from './surroundings.ts';
 import { messages } from '../messages.ts';
 
 /** The largest plan file that can be opened: as large as the largest plan is written. */
@@ -29,13 +28,6 @@ const MAX_BODY = 2 << 20;
 const HISTORY = 200;
 /** Plans with more rows are read and written out in a thread, so that nobody waits meanwhile. */
 const MANY_ROWS = 5000;
-
-export interface Surroundings {
-  readonly store: Store;
-  readonly events: Events;
-  readonly work: { readonly quick: Work; readonly slow: Work };
-  readonly now: () => Date;
-}
 
 /** All routes below /api/plans. */
 export function planRoutes({ store, events, work, now }: Surroundings): Router {
@@ -122,9 +114,8 @@ export function planRoutes({ store, events, work, now }: Surroundings): Router {
       database: store.file,
       planId: id,
     });
-    const plain = name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'plan';
     response
-      .attachment(`${plain}.haushalt.json`)
+      .attachment(fileName(name, 'haushalt.json'))
       .type('application/json')
       .send(Buffer.from(written.buffer, written.byteOffset, written.byteLength));
   });
@@ -175,7 +166,7 @@ export function planRoutes({ store, events, work, now }: Surroundings): Router {
     events.listen(id, request, response, isAhead ? null : missed);
   });
 
-  routes.use('/:id', ledgerRoutes(store));
+  routes.use('/:id', ledgerRoutes({ store, work }));
 
   /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
   function refuseTaken(id: string): void {

@@ -1,9 +1,23 @@
 import Joi from 'joi';
-import { COMMANDS, FORMER_KINDS, MAX_MONTHS, MAX_WHAT, commandOfToday, type Fields, type Month } from '@haushalt/core';
-import type { EntryFilter, Page } from '../store/ledger.ts';
+import {
+  ALL_ENTRIES,
+  COMMANDS,
+  ENTRY_ORDERS,
+  ENTRY_STATES,
+  FORMER_KINDS,
+  MAX_MONTHS,
+  MAX_WHAT,
+  commandOfToday,
+  firstDay,
+  lastDay,
+  toMonth,
+  type EntryQuery,
+  type Fields,
+} from '@haushalt/core';
+import type { Page } from '../store/ledger.ts';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
-import { allOf, currency, id, locale, month, name, schemaOf } from './fields.ts';
+import { allOf, currency, date, id, locale, month, name, schemaOf } from './fields.ts';
 import { messages } from '../messages.ts';
 
 const steps: Readonly<Record<'undo' | 'redo', Record<string, Joi.Schema>>> = {
@@ -29,20 +43,23 @@ const orderSchemas = new Map(
 
 /** The most entries one answer holds. */
 const MAX_PAGE = 500;
-const entriesQuery = allOf({
-  from: month,
-  to: month,
-  lines: Joi.string()
-    .pattern(/^[A-Za-z0-9_-]{1,64}(,[A-Za-z0-9_-]{1,64})*$/, messages.idsOfLinesApartBy)
-    .max(20_000)
-    .optional(),
-  text: Joi.string().allow('').max(MAX_WHAT).optional(),
-  offset: Joi.string()
-    .pattern(/^\d{1,9}$/, 'a number')
-    .optional(),
-  limit: Joi.string()
-    .pattern(/^\d{1,9}$/, 'a number')
-    .optional(),
+const number = Joi.string().pattern(/^\d{1,15}$/, 'a number');
+const ids = Joi.string()
+  .pattern(/^([A-Za-z0-9_-]{0,64})(,[A-Za-z0-9_-]{0,64})*$/, messages.idsApartBy)
+  .max(20_000);
+const entriesQuery = Joi.object({
+  from: Joi.alternatives(date, month),
+  to: Joi.alternatives(date, month),
+  lines: ids.allow(''),
+  accounts: ids,
+  text: Joi.string().allow('').max(MAX_WHAT),
+  least: number,
+  most: number,
+  state: Joi.string().valid(...ENTRY_STATES),
+  order: Joi.string().valid(...ENTRY_ORDERS),
+  ascending: Joi.string().valid('true'),
+  offset: number,
+  limit: number,
 });
 
 const newPlan = allOf({
@@ -86,15 +103,36 @@ export function refuseBrokenTexts(body: unknown, path: readonly string[] = []): 
     for (const [key, value] of Object.entries(body)) refuseBrokenTexts(value, [...path, key]);
 }
 
-/** Which entries are asked for: those of all lines, the first hundred, unless the query says otherwise. */
-export function readEntriesQuery(query: unknown): EntryFilter & Page {
-  type Query = { from: Month; to: Month } & Partial<Record<'lines' | 'text' | 'offset' | 'limit', string>>;
-  const { from, to, lines, text = '', offset = '0', limit = '100' } = read<Query>(entriesQuery, query);
-  return {
+/** Which entries are asked for: all, the newest first, the first hundred, unless the query says otherwise. */
+export function readEntriesQuery(query: unknown): EntryQuery & Page {
+  type Asked = Partial<Pick<EntryQuery, 'state' | 'order' | 'text'>> &
+    Partial<Record<'from' | 'to' | 'lines' | 'accounts' | 'least' | 'most' | 'ascending' | 'offset' | 'limit', string>>;
+  const {
     from,
     to,
-    lines: lines?.split(',') ?? null,
+    lines,
+    accounts,
     text,
+    least,
+    most,
+    state,
+    order,
+    ascending,
+    offset = '0',
+    limit = '100',
+  } = read<Asked>(entriesQuery, query);
+  const amount = (given: string | undefined) => (given === undefined ? null : Number(given));
+  return {
+    from: from === undefined ? ALL_ENTRIES.from : from.length === 7 ? firstDay(toMonth(from)) : from,
+    to: to === undefined ? ALL_ENTRIES.to : to.length === 7 ? lastDay(toMonth(to)) : to,
+    lines: lines?.split(',') ?? null,
+    accounts: accounts?.split(',') ?? null,
+    text: text ?? '',
+    least: amount(least),
+    most: amount(most),
+    state: state ?? null,
+    order: order ?? 'date',
+    descending: ascending === undefined,
     offset: Number(offset),
     limit: Math.min(Number(limit), MAX_PAGE),
   };

@@ -2,6 +2,8 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, readdirSync, renameSync
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
+import { plainText } from '@haushalt/core';
+import { entryNow } from './formerEntries.ts';
 import { messages } from '../messages.ts';
 
 export type Sqlite = Database.Database;
@@ -170,6 +172,11 @@ function migrate(database: Sqlite, file: string): void {
   }
   if (version === newest) return;
   if (version > 0) keepCopy(database, `${file}.before-${newest}`);
+  // What migrations ask for that SQL has no words for.
+  database.function('plainText', { deterministic: true }, (text) => plainText(String(text)));
+  database.function('entryNow', { deterministic: true }, (former, side, account) =>
+    entryNow(former as string | null, side as string | null, account as string | null),
+  );
   database
     .transaction(() => {
       for (const migration of known) {

@@ -1,140 +1,243 @@
-import type { EntrySum, LedgerEntry, Month } from '@haushalt/core';
+import {
+  ENTRY_COLUMNS,
+  lastDay,
+  monthOfDay,
+  plainText,
+  type DaySum,
+  type EarlierEntry,
+  type EntryQuery,
+  type EntrySum,
+  type LedgerEntry,
+  type Month,
+} from '@haushalt/core';
 import type { Sqlite } from './database.ts';
-
-/** Which entries are asked for: of some months, of some lines or of all, with a text in what they were for or where they went. */
-export interface EntryFilter {
-  readonly from: Month;
-  /** The last month, inclusive. */
-  readonly to: Month;
-  readonly lines: readonly string[] | null;
-  readonly text: string;
-}
 
 export interface Page {
   readonly offset: number;
   readonly limit: number;
 }
 
+/** What a list of entries comes to. */
+export interface Found {
+  readonly entries: LedgerEntry[];
+  /** How many there are in all. */
+  readonly total: number;
+  /** What came in with them, and what was paid, in minor units; transfers are in neither. */
+  readonly received: number;
+  readonly paid: number;
+}
+
 /** The entries of plans, and what they come to. */
 export interface LedgerStore {
-  /** The entries a filter lets through, the newest first, a page of them; `total` counts them all. */
-  list(planId: string, filter: EntryFilter, page: Page): { entries: LedgerEntry[]; total: number };
+  /** The entries asked for, a page of them, and what all of them come to. */
+  list(planId: string, query: EntryQuery, page: Page): Found;
   all(planId: string): LedgerEntry[];
+  /** The entries of an account from one day to another, both ends of transfers. */
+  ofAccount(planId: string, account: string, from: string, to: string): LedgerEntry[];
   find(planId: string, id: string): LedgerEntry | undefined;
   insert(planId: string, entry: LedgerEntry): void;
   /** Whether there was such an entry. */
   remove(planId: string, id: string): boolean;
-  /** What the entries come to, by line and month. */
+  /** What the entries come to, by line, account and month. */
   sums(planId: string): readonly EntrySum[];
-  /** The accounts that were named, the one used most first. */
-  accounts(planId: string): string[];
+  /** What happens to accounts, by day. */
+  accountDays(planId: string): readonly DaySum[];
+  /** The days of standing entries that have happened, as keys. */
+  settled(planId: string): string[];
+  /** What entries with the same description were last, the latest first. */
+  earlier(planId: string, most: number): EarlierEntry[];
+  /** Whether an account has entries. */
+  isUsed(planId: string, account: string): boolean;
   count(planId: string): number;
 }
 
-const COLUMNS = 'id, date, what, line, account, amount';
-const OF_LINES = 'and line in (select value from json_each(@lines))';
-/** The months' days compare as text; every day of a month sorts before its month followed by a tilde. */
-const IN_MONTHS = `planId = @planId and date >= @from and date < @to || '~'`;
-/** The same of entries found by their words, which no other index is to be asked for. */
-const FOUND_IN_MONTHS = `+planId = @planId and +date >= @from and +date < @to || '~'`;
-const FOUND_OF_LINES = 'and +line in (select value from json_each(@lines))';
+const FIELDS = ['id', ...Object.keys(ENTRY_COLUMNS)];
+const COLUMNS = FIELDS.join(', ');
 /** Of how many plans the sums are kept at hand. */
 const KEPT = 50;
 /** Text of fewer letters is not in the index of words. */
 const LEAST_INDEXED = 3;
-const WITH_WORD = 'row in (select rowid from entryWords where entryWords match @word)';
-const WITH_LETTERS = `and instr(lower(what || ' ' || account), @text) > 0`;
+
+/** A part of a condition, and the values it asks for. */
+interface Condition {
+  readonly sql: string;
+  readonly values: Readonly<Record<string, string | number>>;
+}
 
 export function createLedgerStore(database: Sqlite): LedgerStore {
-  const asking = (ofLines: string, withText: string) => {
-    // Entries of some months, and those of some lines in them, are each asked for by their own index; words by theirs.
-    const index = ofLines === '' ? 'entriesByDate' : 'entriesByLine';
-    const entries =
-      withText === WITH_WORD
-        ? `from entries where ${withText} and ${FOUND_IN_MONTHS} ${ofLines === '' ? '' : FOUND_OF_LINES}`
-        : `from entries indexed by ${index} where ${IN_MONTHS} ${ofLines} ${withText}`;
-    const counted =
-      withText === ''
-        ? `select coalesce(sum(count), 0) as total from entrySums
-            where planId = @planId and month >= @from and month <= @to ${ofLines}`
-        : `select count(*) as total ${entries}`;
-    return {
-      page: database.prepare<unknown[], LedgerEntry & { total?: number }>(
-        // What is found by words is counted on the way, so that it is looked for once.
-        `select ${COLUMNS} ${withText === WITH_WORD ? ', count(*) over () as total' : ''} ${entries}
-          order by date desc, id desc limit @limit offset @offset`,
-      ),
-      count: database.prepare<unknown[], { total: number }>(counted),
-    };
-  };
-  const asked = new Map(
-    ['', OF_LINES].flatMap((lines) =>
-      ['', WITH_WORD, WITH_LETTERS].map((text) => [lines + text, asking(lines, text)] as const),
-    ),
-  );
   const all = database.prepare<[string], LedgerEntry>(
     `select ${COLUMNS} from entries where planId = ? order by date, id`,
+  );
+  const ofAccount = database.prepare<unknown[], LedgerEntry>(
+    `select ${COLUMNS} from entries where planId = @planId and account = @account and date >= @from and date <= @to
+      union all
+     select ${COLUMNS} from entries where planId = @planId and toAccount = @account and toAccount <> '' and date >= @from and date <= @to
+      order by date, id`,
   );
   const find = database.prepare<[string, string], LedgerEntry>(
     `select ${COLUMNS} from entries where planId = ? and id = ?`,
   );
   const insert = database.prepare(
-    `insert into entries (planId, ${COLUMNS}) values (@planId, @id, @date, @what, @line, @account, @amount)`,
+    `insert into entries (planId, ${COLUMNS}, plain) values (@planId, ${FIELDS.map((name) => `@${name}`).join(', ')}, @plain)`,
   );
   const remove = database.prepare('delete from entries where planId = ? and id = ?');
   const sums = database
-    .prepare<[string], [line: string, month: Month, amount: number, count: number]>(
-      'select line, month, amount, count from entrySums where planId = ? order by line, month',
+    .prepare<[string], [line: string, account: string, month: Month, amount: number, count: number]>(
+      `select line, account, month, sum(amount), sum(count) from entrySums
+        where planId = ? and (line <> '' or transfer = 0) group by line, account, month`,
     )
     .raw();
-  const accounts = database.prepare<[string], { account: string }>(
-    'select account from entryAccounts where planId = ? order by count desc, account limit 50',
+  const accountDays = database
+    .prepare<[string], [account: string, date: string, amount: number, count: number]>(
+      'select account, date, amount, count from accountDays where planId = ? order by account, date',
+    )
+    .raw();
+  const settled = database
+    .prepare<[string], string>(
+      `select standing || ':' || due from entries where planId = ? and standing <> '' order by standing, due`,
+    )
+    .pluck();
+  // Beside `max`, the other columns are those of the latest entry.
+  const earlier = database.prepare<[string, number], EarlierEntry>(
+    `select what, line, account, toAccount, amount, count(*) as count, max(date) as date from entries
+      where planId = ? and what <> '' group by plain, amount < 0 order by date desc limit ?`,
+  );
+  const isUsed = database.prepare<[string, string], unknown>(
+    'select 1 from accountDays where planId = ? and account = ? limit 1',
   );
   const count = database.prepare<[string], { count: number }>(
     'select coalesce(sum(count), 0) as count from entrySums where planId = ?',
   );
 
   // What was asked last is at hand; this process alone writes to the database.
-  const known = new Map<string, EntrySum[]>();
-  const sumsNow = (planId: string): EntrySum[] => {
+  const known = new Map<string, { sums?: EntrySum[]; days?: DaySum[]; count?: number }>();
+  const atHand = (planId: string) => {
     let now = known.get(planId);
     if (!now) {
-      now = sums.all(planId).map(([line, month, amount, entries]) => ({ line, month, amount, count: entries }));
+      now = {};
       if (known.size >= KEPT) known.delete(known.keys().next().value!);
       known.set(planId, now);
     }
     return now;
   };
+  const prepared = new Map<string, ReturnType<typeof prepareList>>();
+  const prepareList = (where: string, order: string) => ({
+    page: database.prepare<unknown[], LedgerEntry>(
+      `select ${COLUMNS} from entries where ${where} order by ${order} limit @limit offset @offset`,
+    ),
+    totals: database.prepare<unknown[], Omit<Found, 'entries'>>(
+      `select count(*) as total,
+              total(amount * (amount > 0 and toAccount = '')) as received,
+              -total(amount * (amount < 0 and toAccount = '')) as paid from entries where ${where}`,
+    ),
+  });
+  const summed = (ofLines: string) =>
+    database.prepare<unknown[], Omit<Found, 'entries'>>(
+      `select coalesce(sum(count), 0) as total, coalesce(sum(received * (transfer = 0)), 0) as received,
+              coalesce(sum(paid * (transfer = 0)), 0) as paid from entrySums
+        where planId = @planId and month >= substr(@from, 1, 7) and month <= substr(@to, 1, 7) ${ofLines}`,
+    );
+  const sumsOfMonths = summed('');
+  const sumsOfLines = summed(`and line in (select value from json_each(@lines)) and (line <> '' or transfer = 0)`);
 
   return {
-    list(planId, { from, to, text, lines }, page) {
-      const withText = text === '' ? '' : [...text].length < LEAST_INDEXED ? WITH_LETTERS : WITH_WORD;
-      const { page: entries, count: counted } = asked.get((lines ? OF_LINES : '') + withText)!;
-      const question = {
-        planId,
-        from,
-        to,
-        ...(withText === WITH_LETTERS ? { text: text.toLowerCase() } : {}),
-        // In quotes it is looked for as it stands; a quote in it is doubled.
-        ...(withText === WITH_WORD ? { word: `"${text.replaceAll('"', '""')}"` } : {}),
-        ...(lines ? { lines: JSON.stringify(lines) } : {}),
-      };
-      const found = entries.all({ ...question, ...page });
-      const total = found[0]?.total ?? counted.get(question)!.total;
-      return { entries: found.map(({ total: _, ...entry }) => entry), total };
+    list(planId, query, page) {
+      const { sql, values } = conditionOf(planId, query);
+      const order = orderOf(query);
+      let statements = prepared.get(`${sql} ${order}`);
+      if (!statements) prepared.set(`${sql} ${order}`, (statements = prepareList(sql, order)));
+      const entries = statements.page.all({ ...values, ...page });
+      const totals = isOfMonths(query) ? (query.lines ? sumsOfLines : sumsOfMonths) : statements.totals;
+      return { entries, ...totals.get(values)! };
     },
     all: (planId) => all.all(planId),
+    ofAccount: (planId, account, from, to) => ofAccount.all({ planId, account, from, to }),
     find: (planId, id) => find.get(planId, id),
     insert(planId, entry) {
       known.delete(planId);
-      insert.run({ planId, ...entry });
+      insert.run({ planId, ...entry, plain: plainText(`${entry.what}\n${entry.note}`) });
     },
     remove(planId, id) {
       known.delete(planId);
       return remove.run(planId, id).changes > 0;
     },
-    sums: sumsNow,
-    accounts: (planId) => accounts.all(planId).map(({ account }) => account),
-    count: (planId) => count.get(planId)!.count,
+    sums(planId) {
+      const now = atHand(planId);
+      now.sums ??= sums
+        .all(planId)
+        .map(([line, account, month, amount, entries]) => ({ line, account, month, amount, count: entries }));
+      return now.sums;
+    },
+    accountDays(planId) {
+      const now = atHand(planId);
+      now.days ??= accountDays
+        .all(planId)
+        .map(([account, date, amount, entries]) => ({ account, date, amount, count: entries }));
+      return now.days;
+    },
+    settled: (planId) => settled.all(planId),
+    earlier: (planId, most) => earlier.all(planId, most),
+    isUsed: (planId, account) => isUsed.get(planId, account) !== undefined,
+    count(planId) {
+      const now = atHand(planId);
+      now.count ??= count.get(planId)!.count;
+      return now.count;
+    },
   };
+}
+
+/** Whether whole months are asked for, and nothing but lines: then the sums that are kept say what they come to. */
+function isOfMonths({ from, to, accounts, text, least, most, state }: EntryQuery): boolean {
+  const isWhole = from.slice(8) === '01' && to === lastDay(monthOfDay(to));
+  return isWhole && accounts === null && text === '' && least === null && most === null && state === null;
+}
+
+/** What is asked of entries, as a condition; each index is led to by what is asked for most narrowly. */
+function conditionOf(planId: string, query: EntryQuery): Condition {
+  const { from, to, lines, accounts, text, least, most, state } = query;
+  const words = [...text].length >= LEAST_INDEXED;
+  // Entries found by their words are to be asked for by no other index.
+  const plus = words ? '+' : '';
+  const parts = [`${plus}planId = @planId`, `${plus}date >= @from`, `${plus}date <= @to`];
+  const values: Record<string, string | number> = { planId, from, to };
+  if (lines) {
+    parts.push(`${plus}line in (select value from json_each(@lines))`, `(line <> '' or toAccount = '')`);
+    values.lines = JSON.stringify(lines);
+  }
+  if (accounts) {
+    const among = 'in (select value from json_each(@accounts))';
+    parts.push(`(account ${among} or (toAccount <> '' and toAccount ${among}))`);
+    values.accounts = JSON.stringify(accounts);
+  }
+  if (words) {
+    parts.push('row in (select rowid from entryWords where entryWords match @word)');
+    // In quotes it is looked for as it stands; a quote in it is doubled.
+    values.word = `"${plainText(text).replaceAll('"', '""')}"`;
+  } else if (text !== '') {
+    parts.push('instr(plain, @text) > 0');
+    values.text = plainText(text);
+  }
+  if (least !== null) {
+    parts.push('abs(amount) >= @least');
+    values.least = least;
+  }
+  if (most !== null) {
+    parts.push('abs(amount) <= @most');
+    values.most = most;
+  }
+  if (state) parts.push(STATES[state]);
+  return { sql: parts.join(' and '), values };
+}
+
+const STATES: Readonly<Record<NonNullable<EntryQuery['state']>, string>> = {
+  transfer: `toAccount <> ''`,
+  standing: `standing <> ''`,
+  reconciled: `(reconciled <> '' or toReconciled <> '')`,
+  open: `reconciled = '' and toReconciled = ''`,
+};
+
+function orderOf({ order, descending }: EntryQuery): string {
+  const way = descending ? 'desc' : 'asc';
+  const first = { date: [], what: ['plain'], amount: ['amount'] }[order];
+  return [...first, 'date', 'id'].map((column) => `${column} ${way}`).join(', ');
 }

@@ -13,6 +13,7 @@ import {
   invert,
   minorUnitsIn,
   planOf,
+  type AccountRow,
   type Change,
   type DocumentChange,
   type EntryChange,
@@ -113,7 +114,7 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
       const decision = step ? decideStep(log, planId, personId, document, step) : decide(document, order as Command);
       if (!decision.ok) return decision;
       const refusal =
-        whyNotInLedger(ledger, document, decision.changes) ??
+        whyNotInLedger(ledger, planId, document, decision.changes) ??
         whyNotEntered(ledger, planId, decision.changes.filter(isOfLedger));
       if (refusal) return { ok: false, refusal };
       const entry: LogEntry = {
@@ -196,8 +197,19 @@ function decideStep(log: LogStore, planId: string, personId: string, document: D
   return decideChanges(document, step.kind === 'undo' ? invert(target.changes) : target.changes);
 }
 
-/** Why a plan with entries cannot change as decided: their amounts count the minor units of its currency. */
-function whyNotInLedger(ledger: LedgerStore, document: Document, changes: readonly Change[]): Refusal | null {
+/**
+ * Why a plan with entries cannot change as decided: their amounts count the minor units of its currency, and an account they
+ * went through cannot be taken away.
+ */
+function whyNotInLedger(
+  ledger: LedgerStore,
+  planId: string,
+  document: Document,
+  changes: readonly Change[],
+): Refusal | null {
+  for (const { table, id, before, after } of changes)
+    if (table === 'accounts' && after === null && ledger.isUsed(planId, id))
+      return { code: 'used', message: messages.thisAccountHasEntries((before as AccountRow).name) };
   const settings = changes.find((change) => change.table === 'plan')?.after;
   if (!settings || minorUnitsIn(document) === 10 ** decimalsOf((settings as PlanRow).currency)) return null;
   if (ledger.count(settings.id) === 0) return null;

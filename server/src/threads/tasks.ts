@@ -1,4 +1,5 @@
 import {
+  MAX_ENTRIES,
   Model,
   PlanFormatError,
   TABLE_NAMES,
@@ -11,13 +12,15 @@ import {
   type AnyRow,
   type DocumentChange,
   type Document,
+  type EntryQuery,
   type LedgerEntry,
   type Month,
   type PlanRow,
   type Standing,
 } from '@haushalt/core';
+import { entriesTable, toCsv } from '@haushalt/formats';
 import { openForReading } from '../store/database.ts';
-import { createLedgerStore } from '../store/ledger.ts';
+import { createLedgerStore, type LedgerStore } from '../store/ledger.ts';
 import { createRowStore } from '../store/rows.ts';
 import { messages } from '../messages.ts';
 
@@ -27,6 +30,7 @@ export type Task =
   | { readonly kind: 'readPlan'; readonly database: string; readonly planId: string }
   | { readonly kind: 'open'; readonly database: string; readonly planId: string }
   | { readonly kind: 'writeFile'; readonly database: string; readonly planId: string }
+  | { readonly kind: 'writeEntries'; readonly database: string; readonly planId: string; readonly query: EntryQuery }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month };
 
 /** Parts a new plan is stored in. */
@@ -42,6 +46,7 @@ export interface TaskResult {
   /** The rows of a plan as the text of a JSON object by table, and the revision they are of. */
   readonly open: { readonly tables: Uint8Array; readonly revision: number };
   readonly writeFile: { readonly name: string; readonly file: Uint8Array };
+  readonly writeEntries: { readonly name: string; readonly file: Uint8Array };
   readonly standing: { readonly standing: Standing; readonly revision: number };
 }
 
@@ -79,6 +84,12 @@ export function perform(task: Task, part: (part: PlanPart) => void): TaskResult[
         const file = encode(JSON.stringify(toPlanFile(plan, entries()), null, 2));
         return { name: planOf(plan).name, file };
       });
+    case 'writeEntries':
+      return reading(task, ({ document, ledger }) => {
+        const plan = document();
+        const { entries } = ledger.list(task.planId, task.query, { offset: 0, limit: MAX_ENTRIES });
+        return { name: planOf(plan).name, file: encode(toCsv(entriesTable(entries, plan))) };
+      });
     case 'standing':
       return reading(task, ({ document, revision }) => ({
         standing: standingOf(new Model(document()), task.month),
@@ -105,6 +116,7 @@ function readJson(file: Uint8Array): unknown {
 
 interface Reader {
   readonly document: () => Document;
+  readonly ledger: LedgerStore;
   readonly entries: () => LedgerEntry[];
   readonly revision: () => number;
 }
@@ -122,6 +134,7 @@ function reading<T>(
     return database.transaction(() =>
       read({
         document: () => rows.read(planId),
+        ledger,
         entries: () => ledger.all(planId),
         revision: () => revision.get(planId)!.revision,
       }),

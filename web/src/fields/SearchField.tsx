@@ -1,6 +1,6 @@
 import { autoUpdate, flip, offset, size, useFloating } from '@floating-ui/react-dom';
 import { useCombobox } from 'downshift';
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
 import Form from 'react-bootstrap/Form';
 import { messages } from '../messages/fields.ts';
 import { useUnfinished } from '../ui/useUnfinished.ts';
@@ -22,6 +22,9 @@ interface SearchFieldProps {
   readonly name?: string;
   readonly isInvalid?: boolean;
   readonly describedBy?: string;
+  /** What is typed at first, where it opens by being typed into. */
+  readonly initial?: string;
+  readonly inputRef?: Ref<HTMLInputElement>;
   readonly onChange: (value: string) => void;
 }
 
@@ -30,9 +33,21 @@ interface SearchFieldProps {
  * stays with a sentence; Escape leaves what was chosen before.
  */
 export function SearchField(props: SearchFieldProps) {
-  const { label, options, value, placeholder, className = '', name, isInvalid = false, describedBy, onChange } = props;
+  const {
+    label,
+    options,
+    value,
+    placeholder,
+    className = '',
+    name,
+    isInvalid = false,
+    describedBy,
+    initial,
+    inputRef,
+    onChange,
+  } = props;
   const chosen = options.find((option) => option.value === value) ?? null;
-  const [typed, setTyped] = useState<string | null>(null);
+  const [typed, setTyped] = useState<string | null>(initial ?? null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const found = useMemo(() => matching(options, typed), [options, typed]);
   const reference = useRef<HTMLInputElement>(null);
@@ -65,6 +80,8 @@ export function SearchField(props: SearchFieldProps) {
   };
   const box = useCombobox<SearchOption>({
     items: [...found],
+    initialIsOpen: initial !== undefined,
+    initialHighlightedIndex: initial === undefined ? -1 : 0,
     itemToString: (option) => option?.words ?? '',
     // While something is typed nothing is chosen yet, so that what was chosen before can be chosen again.
     selectedItem: typed === null ? chosen : null,
@@ -98,8 +115,10 @@ export function SearchField(props: SearchFieldProps) {
           ref: (element: HTMLInputElement | null) => {
             reference.current = element;
             refs.setReference(element);
+            if (typeof inputRef === 'function') inputRef(element);
+            else if (inputRef) inputRef.current = element;
           },
-          onFocus: (event) => event.currentTarget.select(),
+          onFocus: (event) => initial === undefined && event.currentTarget.select(),
           onBlur: leave,
           onChange: (event) => {
             setTyped(event.currentTarget.value);

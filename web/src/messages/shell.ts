@@ -91,6 +91,7 @@ export const messages = {
   tax: 'Tax',
   breakEven: 'Break-even',
   spending: 'Spending',
+  accounts: 'Accounts',
   charts: 'Charts',
   whatIf: 'What if',
   checksPage: 'Checks',

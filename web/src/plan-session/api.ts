@@ -1,11 +1,14 @@
 import {
+  ALL_ENTRIES,
   documentFrom,
   type AnyRow,
   type Change,
+  type DaySum,
   type Document,
+  type EarlierEntry,
+  type EntryQuery,
   type EntrySum,
   type LedgerEntry,
-  type Month,
   type Standing,
   type TableName,
 } from '@haushalt/core';
@@ -93,12 +96,33 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
   );
 }
 
-/** Which entries are asked for. */
-export interface EntriesAsked {
-  readonly from: Month;
-  readonly to: Month;
-  /** The lines they belong to; `null` for all. */
-  readonly lines: readonly string[] | null;
+/** Entries as the server has them: a page of those asked for, and what all of them come to, in minor units. */
+export interface EntriesFound {
+  readonly revision: number;
+  readonly entries: LedgerEntry[];
+  readonly total: number;
+  readonly received: number;
+  readonly paid: number;
+}
+
+/** What is asked of entries, as an address says it. */
+function entriesQuery(asked: EntryQuery, { offset, limit }: { offset: number; limit: number }): string {
+  const { from, to, lines, accounts, text, least, most, state, order, descending } = asked;
+  const said: [string, string | number | null][] = [
+    ['from', from],
+    ['to', to],
+    ['lines', lines?.join() ?? null],
+    ['accounts', accounts?.join() ?? null],
+    ['text', text || null],
+    ['least', least],
+    ['most', most],
+    ['state', state],
+    ['order', order],
+    ['ascending', descending ? null : 'true'],
+    ['offset', offset],
+    ['limit', limit],
+  ];
+  return new URLSearchParams(said.flatMap(([key, value]) => (value === null ? [] : [[key, String(value)]]))).toString();
 }
 
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
@@ -117,21 +141,29 @@ export const api = {
     const { tables, revision, history } = await request<Answer>('GET', planPath(id));
     return { id, revision, history, document: documentFrom(tables) };
   },
-  /** What the entries of a plan come to, and the accounts they went through. */
+  /** What the entries of a plan come to, and which days of standing entries have happened. */
   ledger: (planId: string) =>
-    request<{ revision: number; sums: EntrySum[]; accounts: string[] }>('GET', `${planPath(planId)}/actuals`),
-  /** Entries of some months and lines: the newest first, and how many there are. */
-  entries: (planId: string, { from, to, lines }: EntriesAsked) =>
-    request<{ revision: number; entries: LedgerEntry[]; total: number }>(
-      'GET',
-      `${planPath(planId)}/entries?${new URLSearchParams({ from, to, limit: '500', ...(lines === null ? {} : { lines: lines.join() }) }).toString()}`,
-    ),
+    request<{ revision: number; sums: EntrySum[]; settled: string[] }>('GET', `${planPath(planId)}/actuals`),
+  /** What happens to the accounts of a plan, by day. */
+  balances: (planId: string) => request<{ revision: number; days: DaySum[] }>('GET', `${planPath(planId)}/balances`),
+  /** What was entered earlier, by description. */
+  descriptions: (planId: string) =>
+    request<{ revision: number; earlier: EarlierEntry[] }>('GET', `${planPath(planId)}/descriptions`),
+  /** A page of the entries asked for. */
+  entries: (planId: string, asked: EntryQuery, offset: number, limit: number) =>
+    request<EntriesFound>('GET', `${planPath(planId)}/entries?${entriesQuery(asked, { offset, limit })}`),
   /** What a step of the history changed. */
   step: (planId: string, commandId: string) =>
     request<Entry>('GET', `${planPath(planId)}/history/${encodeURIComponent(commandId)}`),
   send: (planId: string, commandId: string, order: Order) =>
     request<Entry>('POST', `${planPath(planId)}/commands`, { id: commandId, command: order }),
 };
+
+/** Where entries that are asked for are found as CSV. */
+export function entriesAsCsv(planId: string, part: Partial<EntryQuery>): string {
+  const query = entriesQuery({ ...ALL_ENTRIES, ...part }, { offset: 0, limit: 0 });
+  return `/api${planPath(planId)}/entries.csv?${query}`;
+}
 
 export type Api = typeof api;
 

@@ -49,6 +49,11 @@ import table from 'bootstrap-icons/icons/layout-text-window-reverse.svg';
 import trash from 'bootstrap-icons/icons/trash3.svg';
 import upload from 'bootstrap-icons/icons/file-earmark-arrow-up.svg';
 import copy from 'bootstrap-icons/icons/copy.svg';
+import skip from 'bootstrap-icons/icons/skip-end.svg';
+import accounts from 'bootstrap-icons/icons/wallet2.svg';
+import transfer from 'bootstrap-icons/icons/arrow-left-right.svg';
+import search from 'bootstrap-icons/icons/search.svg';
+import repeat from 'bootstrap-icons/icons/repeat.svg';
 import warning from 'bootstrap-icons/icons/exclamation-diamond.svg';
 
 const ICONS = {
@@ -103,6 +108,11 @@ const ICONS = {
   print: printer,
   fit: scissors,
   sort,
+  skip,
+  accounts,
+  transfer,
+  search,
+  repeat,
   split,
 };
 

@@ -52,8 +52,8 @@ export class Words {
     return writeFigure(figure, unit, this.plan);
   }
 
-  count(many: number, what: string): string {
-    return many === 1 ? `1 ${what}` : `${many} ${what}s`;
+  count(many: number, what: string, several = `${what}s`): string {
+    return many === 1 ? `1 ${what}` : `${many} ${several}`;
   }
 }
 

@@ -1,3 +1,5 @@
+import { accountCommands } from './accounts.ts';
+import { assignmentRuleCommands } from './assignmentRules.ts';
 import { assumptionCommands } from './assumptions.ts';
 import { breakEvenCommands } from './breakEvens.ts';
 import { calculatorCommands } from './calculators.ts';
@@ -13,6 +15,7 @@ import { planCommands } from './plan.ts';
 import { ruleCommands } from './rules.ts';
 import { savingsCommands } from './savings.ts';
 import { scenarioCommands } from './scenarios.ts';
+import { standingEntryCommands } from './standingEntries.ts';
 import { taxCommands } from './taxSchedules.ts';
 
 /** All that can be done with a plan, by subject. Each command is described in its subject's file, and nowhere else. */
@@ -32,6 +35,9 @@ export const COMMANDS = {
   ...breakEvenCommands,
   ...findingCommands,
   ...entryCommands,
+  ...accountCommands,
+  ...standingEntryCommands,
+  ...assignmentRuleCommands,
 };
 
 export type CommandKind = keyof typeof COMMANDS;

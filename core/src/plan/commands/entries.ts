@@ -1,48 +1,114 @@
-import { LARGEST_AMOUNT, MAX_ACCOUNT, MAX_WHAT, isSameEntry, type EntryFields } from '../schema/entries.ts';
-import { entryRefusal, minorUnitsIn } from '../../ledger/entries.ts';
+import { directionOf, entryRefusal, minorUnitsIn } from '../../ledger/entries.ts';
+import { messages } from '../../messages/commands.ts';
+import type { Draft } from '../document/draft.ts';
+import { rowsNamed } from '../document/rowTable.ts';
+import type { Document } from '../document/document.ts';
+import {
+  ENTRY_COLUMNS,
+  LARGEST_AMOUNT,
+  MAX_ENTRIES_AT_ONCE,
+  MAX_WHAT,
+  entryOf,
+  isSameEntry,
+  isTransfer,
+  type EntryGiven,
+  type LedgerEntry,
+} from '../schema/entries.ts';
 import { refused } from '../schema/refusal.ts';
-import { checkText } from './guards.ts';
 import { command, type Words } from './command.ts';
-import { all, date, id, orNull, text, whole } from './fields.ts';
+import { all, date, fieldsFor, id, leftOut, list, orNull, text, whole } from './fields.ts';
 
-const entry = orNull(
-  all({
-    date,
-    what: text(MAX_WHAT),
-    line: id,
-    account: text(MAX_ACCOUNT),
-    amount: whole(-LARGEST_AMOUNT, LARGEST_AMOUNT),
-  }),
-);
+/** What an entry is, as it is sent: what goes without saying is left out. */
+export const entryFields = all(fieldsFor(ENTRY_COLUMNS, 'date', 'amount'));
+
+/** An entry as it was before entries had accounts of the plan, and amounts as their accounts have them. */
+const formerEntry = all({
+  date,
+  what: text(MAX_WHAT),
+  line: id,
+  account: text(80),
+  amount: whole(-LARGEST_AMOUNT, LARGEST_AMOUNT),
+});
+
+/** A change of an entry as it is sent. */
+export interface EntryEdit {
+  readonly entry: string;
+  readonly before: EntryGiven | null;
+  readonly after: EntryGiven | null;
+}
 
 /** What is done with the entries of the ledger. */
 export const entryCommands = {
   /**
-   * Makes an entry (`before` is nothing), changes it, or takes it away (`after` is nothing), if it is still as its sender
-   * knew it: nobody's work is overwritten unseen. Whether it is, is seen where the ledger is kept.
+   * Makes entries (`before` is nothing), changes them, or takes them away (`after` is nothing), all or none: each only if it
+   * is still as its sender knew it, so that nobody's work is overwritten unseen. Whether it is, is seen where the ledger is
+   * kept. `from` names the statement they were read from.
    */
-  'entry.set': command({
-    fields: { entry: id, before: entry, after: entry },
-    label({ before, after }, words) {
-      const verb = after === null ? 'Removed' : before === null ? 'Added' : 'Changed';
-      const shown = after ?? before;
-      return shown === null ? verb : `${verb}: ${entryInWords(shown, words)}`;
+  'entries.set': command({
+    fields: {
+      entries: list(
+        all({ entry: id, before: orNull(entryFields), after: orNull(entryFields) }),
+        1,
+        MAX_ENTRIES_AT_ONCE,
+      ),
+      from: leftOut(text(120)),
+    },
+    label({ entries, from }, words) {
+      const added = entries.filter(({ before }) => before === null).length;
+      const removed = entries.filter(({ after }) => after === null).length;
+      const many = (verb: string) => `${verb} ${words.count(entries.length, 'entry', 'entries')}`;
+      if (from !== undefined) return `${many('Imported')} from ${from}`;
+      const verb = removed === entries.length ? 'Removed' : added === entries.length ? 'Added' : 'Changed';
+      const [first] = entries;
+      const shown = first!.after ?? first!.before;
+      return entries.length > 1 || shown === null ? many(verb) : `${verb}: ${entryInWords(shown, words)}`;
     },
     inAnyScenario: true,
-    decide(draft, { entry: entryId, before, after }) {
-      if (isSameEntry(before, after)) return;
-      if (after !== null) {
-        checkText(after.what, 'after.what', MAX_WHAT);
-        const refusal = entryRefusal(draft.document, { id: entryId, ...after });
-        if (refusal) throw refused('invalid', refusal.message, `after.${refusal.field}`);
-      }
-      draft.setEntry(entryId, before && { id: entryId, ...before }, after && { id: entryId, ...after });
+    decide(draft, { entries }) {
+      entries.forEach(({ entry, before, after }, at) =>
+        setEntry(draft, before && entryOf(entry, before), after && entryOf(entry, after), `entries.${at}.after`),
+      );
+    },
+  }),
+
+  /** An entry as pages sent it before it had accounts of the plan: it may have waited for the server since. */
+  'entry.set': command({
+    fields: { entry: id, before: orNull(formerEntry), after: orNull(formerEntry) },
+    label: ({ before, after }) =>
+      `${after === null ? 'Removed' : before === null ? 'Added' : 'Changed'}: ${(after ?? before)?.what}`,
+    inAnyScenario: true,
+    decide(draft, { entry, before, after }) {
+      const today = (former: typeof after) =>
+        former &&
+        entryOf(entry, {
+          ...former,
+          account: accountNamed(draft.document, former.account),
+          amount: former.amount * directionOf(draft.document, former.line),
+        });
+      setEntry(draft, today(before), today(after), 'after');
     },
   }),
 };
 
-/** An entry in a few words: "Weekly shop, 42.50". */
-function entryInWords({ what, line, amount }: EntryFields, words: Words): string {
-  const figure = words.figure(amount / minorUnitsIn(words.document), 'money');
+function accountNamed(document: Document, name: string): string {
+  return name === '' ? '' : (rowsNamed(document.accounts, name)[0]?.id ?? '');
+}
+
+/** Changes an entry in a draft; refused where it cannot be what it is to be. */
+export function setEntry(draft: Draft, before: LedgerEntry | null, after: LedgerEntry | null, field: string): void {
+  if (isSameEntry(before, after)) return;
+  const { id: entry } = (after ?? before)!;
+  if (after === null && (before!.reconciled !== '' || before!.toReconciled !== ''))
+    throw refused('locked', messages.thisEntryWasReconciled, field);
+  const refusal = after && entryRefusal(draft.document, after, before);
+  if (refusal) throw refused('invalid', refusal.message, `${field}.${refusal.field}`);
+  draft.setEntry(entry, before, after);
+}
+
+/** An entry in a few words, its amount the way its line counts it: "Weekly shop, 42.50". */
+function entryInWords(given: EntryGiven, words: Words): string {
+  const { what, line, amount, toAccount } = entryOf('', given);
+  const counted = isTransfer({ toAccount }) ? -amount : amount * directionOf(words.document, line);
+  const figure = words.figure(counted / minorUnitsIn(words.document), 'money');
   return `${what === '' ? words.name(line) : what}, ${figure}`;
 }

@@ -1,6 +1,6 @@
 import { LARGEST_FIGURE } from '../../figure/read.ts';
 import type { Month } from '../../calendar/month.ts';
-import type { Column, ColumnSpec } from '../schema/columns.ts';
+import type { Column, ColumnSpec, RowOf, TableSpec } from '../schema/columns.ts';
 import { TABLES, type Row, type TableName } from '../schema/tables.ts';
 
 /**
@@ -101,6 +101,18 @@ export function columnsBut<T extends TableName, const K extends ColumnOf<T> = ne
 ): { readonly [C in Exclude<ColumnOf<T>, K>]: Field<Row<T>[C]> } {
   const left = (Object.keys(TABLES[table]) as ColumnOf<T>[]).filter((column) => !names.includes(column as K));
   return columns(table, ...left) as { readonly [C in Exclude<ColumnOf<T>, K>]: Field<Row<T>[C]> };
+}
+
+/** Fields that hold what columns described elsewhere hold; all but some may be left out. */
+export function fieldsFor<T extends TableSpec, const K extends keyof T & string>(
+  spec: T,
+  ...needed: K[]
+): { readonly [C in K]: Field<RowOf<T>[C]> } & { readonly [C in Exclude<keyof T, K>]: FieldLeftOut<RowOf<T>[C]> } {
+  const fields = Object.entries(spec).map(([column, { column: kind, optional }]) => [
+    column,
+    { form: formOf(kind), orNull: optional, mayBeLeftOut: !(needed as string[]).includes(column) },
+  ]);
+  return Object.fromEntries(fields) as ReturnType<typeof fieldsFor<T, K>>;
 }
 
 /** The form of what stands in a column of a table. */

@@ -39,6 +39,7 @@ export const lineCommands = {
           'emphasis',
           'locked',
           'targetShare',
+          'carryOver',
           'projectionRate',
           'ownRate',
         ),
@@ -152,6 +153,7 @@ export function addLine(draft: Draft, { id, group, name, unit, before }: NewLine
     emphasis: 'none',
     locked: false,
     targetShare: null,
+    carryOver: false,
     projectionRate: null,
     ownRate: null,
   });

@@ -10,7 +10,7 @@ import {
   type DocumentChange,
 } from '../document/document.ts';
 import { limitRefusal } from '../document/limits.ts';
-import { isNamed, nameOf, nameRefusal, titleRefusal } from '../document/naming.ts';
+import { isNamed, isTitled, nameOf, nameRefusal, titleRefusal } from '../document/naming.ts';
 import { leftBehind, lostOutput, missingReference } from '../../graph/references.ts';
 import type { AnyRow, TableName } from '../schema/tables.ts';
 import { usersIn } from '../../graph/users.ts';
@@ -48,7 +48,7 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
     if (missingReference(after, table, row) !== null) return refuse(messages.whatThisBelongsToHas);
     const refusal = isNamed(table)
       ? nameRefusal(after, (row as { name: string }).name, id)
-      : table === 'scenarios' || table === 'charts'
+      : isTitled(table)
         ? titleRefusal(after, table, (row as { name: string }).name, id)
         : null;
     if (refusal) return refuse(refusal);

@@ -95,13 +95,16 @@ export function nameRefusal(document: Document, name: string, self: string | nul
   return null;
 }
 
-/** Why a scenario or chart cannot bear a name, as a sentence, or `null` when it can: each kind has names of its own. */
-export function titleRefusal(
-  document: Document,
-  table: 'scenarios' | 'charts',
-  name: string,
-  self: string,
-): string | null {
+/** Tables whose rows have names rules do not use: each has names of its own. */
+export const TITLED_TABLES = ['scenarios', 'charts', 'accounts'] as const;
+export type TitledTable = (typeof TITLED_TABLES)[number];
+
+export function isTitled(table: TableName): table is TitledTable {
+  return (TITLED_TABLES as readonly TableName[]).includes(table);
+}
+
+/** Why a scenario, chart or account cannot bear a name, as a sentence, or `null` when it can. */
+export function titleRefusal(document: Document, table: TitledTable, name: string, self: string): string | null {
   const shape = nameShapeRefusal(name);
   if (shape) return shape;
   const other = rowsNamed<{ id: string; name: string }>(document[table], name).find((row) => row.id !== self);
@@ -123,8 +126,8 @@ export function freshName(document: Document, base: string): string {
   return firstFresh(base, (name) => nameRefusal(document, name, null) === null);
 }
 
-/** A title like `base` that no other chart or scenario has yet. */
-export function freshTitle(document: Document, table: 'scenarios' | 'charts', base: string): string {
+/** A title like `base` that no other chart, scenario or account has yet. */
+export function freshTitle(document: Document, table: TitledTable, base: string): string {
   return firstFresh(base, (name) => titleRefusal(document, table, name, '') === null);
 }
 

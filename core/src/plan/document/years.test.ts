@@ -108,6 +108,7 @@ describe('the years of a plan', () => {
     const actuals = actualsFrom(
       (['2026-03', '2026-04', '2027-03', '2027-04'] as Month[]).map((month) => ({
         line,
+        account: '',
         month,
         amount: 5000,
         count: 1,

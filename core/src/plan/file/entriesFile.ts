@@ -1,66 +1,144 @@
 import type { Document } from '../document/document.ts';
-import { PlanFormatError, isObject, refuseUnknown } from './file.ts';
+import { PlanFormatError, isObject, refuseUnknown, type Json } from './shape.ts';
 import { nameOf, namesOf } from '../document/naming.ts';
-import { MAX_ENTRIES, storedEntryRefusal, type LedgerEntry } from '../schema/entries.ts';
-import { inMinorUnits, minorUnitsIn } from '../../ledger/entries.ts';
+import { positions } from '../document/position.ts';
+import { rowsNamed } from '../document/rowTable.ts';
+import { rowOfToday, type ColumnSpec } from '../schema/columns.ts';
+import {
+  ENTRY_COLUMNS,
+  ENTRY_FIELDS,
+  MAX_ENTRIES,
+  entryOf,
+  givenOf,
+  isTransfer,
+  storedEntryRefusal,
+  type EntryGiven,
+  type LedgerEntry,
+} from '../schema/entries.ts';
+import { nameShapeRefusal, tidy } from '../schema/names.ts';
+import { TABLES, type AccountRow } from '../schema/tables.ts';
+import { directionOf, inMinorUnits, minorUnitsIn, sideOfLine } from '../../ledger/entries.ts';
 import { messages } from '../../messages/file.ts';
 
-/** An entry as a plan file has it: its line by name, its amount in major units. */
-interface EntryInFile {
-  readonly date: string;
-  readonly what?: string;
-  /** Left out where the line it belonged to has been deleted. */
-  readonly line?: string;
-  readonly account?: string;
-  readonly amount: number;
-}
-
-/** What an entry belongs to whose line has been deleted. */
-const NO_LINE = '';
+/**
+ * An entry as a plan file has it: its line and accounts by name, its amount in major units. The amount is positive the way
+ * its line goes; for a transfer, what goes from one account to the other; without a line, what came in.
+ */
+export type EntryInFile = EntryGiven;
 
 /**
  * Reads the entries of a plan file, already parsed as JSON, into the plan of that file. Throws `PlanFormatError` with a
  * JSON pointer at the first thing that is not as it must be.
  */
 export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
-  const rows = isObject(json) ? (json.entries ?? []) : [];
-  if (!Array.isArray(rows)) throw new PlanFormatError('/entries', messages.aListOfEntriesIs);
-  if (rows.length > MAX_ENTRIES)
-    throw new PlanFormatError('/entries', messages.aFileMayHaveEntries(MAX_ENTRIES, rows.length));
   const names = namesOf(document);
-  return rows.map((row: unknown, index) => {
+  const isFormer = isWithoutAccounts(json);
+  const lines = new Map<string, string>();
+  const lineNamed = (name: string, pointer: string) => {
+    const known = lines.get(name) ?? names.find(name)?.id ?? name;
+    if (!document.lines.has(known)) throw new PlanFormatError(pointer, messages.thereIsNothingCalledAmong(name));
+    lines.set(name, known);
+    return known;
+  };
+  const accountNamed = (name: string, pointer: string) => {
+    const id = rowsNamed(document.accounts, name)[0]?.id ?? name;
+    if (!document.accounts.has(id)) throw new PlanFormatError(pointer, messages.thereIsNoAccountCalled(name));
+    return id;
+  };
+  return rowsIn(json).map((row: unknown, index) => {
     const pointer = `/entries/${index}`;
     if (!isObject(row)) throw new PlanFormatError(pointer, messages.anEntryIsAJson);
-    refuseUnknown(row, ['date', 'what', 'line', 'account', 'amount'], pointer);
-    const text = (field: 'date' | 'what' | 'line' | 'account', fallback?: string) => {
-      const value = row[field] ?? fallback;
+    refuseUnknown(row, ENTRY_FIELDS, pointer);
+    const given: Record<string, unknown> = {};
+    for (const field of ENTRY_FIELDS) {
+      const value = row[field];
+      if (field === 'amount' || (value === undefined && (ENTRY_COLUMNS[field] as ColumnSpec).fallback !== undefined))
+        continue;
       if (typeof value !== 'string') throw new PlanFormatError(`${pointer}/${field}`, messages.aTextIsExpected);
-      return value;
-    };
+      given[field] = value;
+    }
     if (typeof row.amount !== 'number') throw new PlanFormatError(`${pointer}/amount`, messages.aNumberIsExpected);
     const amount = inMinorUnits(document, row.amount);
     if (amount === null) throw new PlanFormatError(`${pointer}/amount`, messages.anAmountHasNoMore);
-    const name = row.line === undefined ? null : text('line');
-    const line = name === null ? NO_LINE : (names.find(name)?.id ?? name);
-    if (name !== null && !document.lines.has(line))
-      throw new PlanFormatError(`${pointer}/line`, messages.thereIsNothingCalledAmong(name));
-    const entry = { id: `entry-${index + 1}`, date: text('date'), what: text('what', ''), line, account: text('account', ''), amount }; // prettier-ignore
+    if (given.line !== undefined) given.line = lineNamed(given.line as string, `${pointer}/line`);
+    for (const field of ['account', 'toAccount'] as const)
+      if (typeof given[field] === 'string' && given[field] !== '')
+        given[field] = accountNamed(given[field], `${pointer}/${field}`);
+    const read = withAmount(entryOf(`entry-${index + 1}`, { ...given, amount } as EntryGiven), document);
+    const entry = isFormer ? intoSavings(read, document) : read;
     const refusal = storedEntryRefusal(entry);
     if (refusal) throw new PlanFormatError(`${pointer}/${refusal.field}`, refusal.message);
     return entry;
   });
 }
 
-/** Entries as a plan file has them, by date. Months and lines they can no longer be made for keep those they have. */
+function rowsIn(json: unknown): unknown[] {
+  const rows = isObject(json) ? (json.entries ?? []) : [];
+  if (!Array.isArray(rows)) throw new PlanFormatError('/entries', messages.aListOfEntriesIs);
+  if (rows.length > MAX_ENTRIES)
+    throw new PlanFormatError('/entries', messages.aFileMayHaveEntries(MAX_ENTRIES, rows.length));
+  return rows;
+}
+
+/** An entry with its amount as its account has it, from one as files have it; and the other way round. */
+function withAmount(entry: LedgerEntry, document: Document): LedgerEntry {
+  const { line, amount } = entry;
+  const direction = isTransfer(entry) ? -1 : document.lines.has(line) ? directionOf(document, line) : 1;
+  return { ...entry, amount: amount * direction };
+}
+
+/** Whether a file is from before plans listed their accounts: entries named them as they liked. */
+function isWithoutAccounts(json: unknown): boolean {
+  return isObject(json) && json.accounts === undefined;
+}
+
+/**
+ * The accounts of a file that lists none: those its entries name. One that only money set aside went through is a savings
+ * account.
+ */
+export function accountsNamedIn(json: Json, document: Document): Map<string, AccountRow> {
+  const accounts = new Map<string, AccountRow>();
+  if (!isWithoutAccounts(json) || !Array.isArray(json.entries)) return accounts;
+  const names = namesOf(document);
+  const kinds = new Map<string, { name: string; onlySetAside: boolean }>();
+  for (const entry of json.entries as unknown[]) {
+    if (!isObject(entry) || typeof entry.account !== 'string') continue;
+    const name = tidy(entry.account);
+    if (nameShapeRefusal(name) !== null) continue;
+    const line = typeof entry.line === 'string' ? names.find(entry.line)?.id : undefined;
+    const isSetAside = line !== undefined && sideOfLine(document, line) === 'setAside';
+    const known = kinds.get(name.toLowerCase()) ?? { name, onlySetAside: true };
+    kinds.set(name.toLowerCase(), { ...known, onlySetAside: known.onlySetAside && isSetAside });
+  }
+  const order = positions(kinds.size);
+  [...kinds.values()].forEach(({ name, onlySetAside }, at) => {
+    const id = `account-${at + 1}`;
+    const row = { id, name, kind: onlySetAside ? 'savings' : 'current', position: order[at]! };
+    accounts.set(id, rowOfToday(TABLES.accounts, row) as AccountRow);
+  });
+  return accounts;
+}
+
+/** What was set aside into a savings account is a transfer into it. */
+function intoSavings(entry: LedgerEntry, document: Document): LedgerEntry {
+  if (document.accounts.get(entry.account)?.kind !== 'savings' || entry.amount >= 0) return entry;
+  return { ...entry, account: '', toAccount: entry.account };
+}
+
+/** Entries as a plan file has them, by date. Lines that are gone are left out, as is what goes without saying. */
 export function entriesForFile(entries: readonly LedgerEntry[], document: Document): EntryInFile[] {
   const units = minorUnitsIn(document);
   return [...entries]
     .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.id < b.id ? -1 : 1))
-    .map(({ date, what, line, account, amount }) => ({
-      date,
-      ...(what === '' ? {} : { what }),
-      ...(document.lines.has(line) ? { line: nameOf(document, line)! } : {}),
-      ...(account === '' ? {} : { account }),
-      amount: amount / units,
-    }));
+    .map((entry) => {
+      const isThere = document.lines.has(entry.line);
+      const { line, account, toAccount, ...given } = givenOf(withAmount(entry, document));
+      return {
+        ...given,
+        amount: given.amount / units,
+        ...(isThere ? { line: nameOf(document, line!)! } : {}),
+        ...(account === undefined ? {} : { account: document.accounts.get(account)?.name ?? account }),
+        ...(toAccount === undefined ? {} : { toAccount: document.accounts.get(toAccount)?.name ?? toAccount }),
+      };
+    });
 }

@@ -3,7 +3,8 @@ import Ajv from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../../engine/results.ts';
 import { sketch } from '../../testing/plans.ts';
-import { PlanFormatError, parsePlan } from './file.ts';
+import { parsePlan } from './file.ts';
+import { PlanFormatError } from './shape.ts';
 import { toPlanFile } from './writeFile.ts';
 import { planFileSchema } from './jsonSchema.ts';
 

@@ -6,12 +6,14 @@ import { FormulaError } from '../../formula/expression/syntax.ts';
 import { rowOfToday, type Column, type ColumnSpec } from '../schema/columns.ts';
 import { CALCULATOR_TABLES, bandSetsOf, storedBandsRefusal } from '../document/calculators.ts';
 import { ID_PATTERN, tidy } from '../schema/names.ts';
+import { accountsNamedIn } from './entriesFile.ts';
+import { PlanFormatError, isObject, refuseUnknown, type Json } from './shape.ts';
 import { documentFrom, emptyDocument, type Document } from '../document/document.ts';
 import { toStored } from '../document/formulas.ts';
 import { figureAsFormula } from '../document/storedFormulas.ts';
 import { highlightRefusal } from '../document/highlights.ts';
 import { MAX_PARTS, MAX_ROWS, formulaColumns, sizeRefusal } from '../document/limits.ts';
-import { nameOf, nameRefusal, namesOf, titleRefusal } from '../document/naming.ts';
+import { TITLED_TABLES, nameOf, nameRefusal, namesOf, titleRefusal } from '../document/naming.ts';
 import { positions } from '../document/position.ts';
 import {
   DERIVED_ID_TABLES,
@@ -37,18 +39,6 @@ import { messages } from '../../messages/file.ts';
 /** The version of the plan file this program writes, and the newest it reads. */
 export const PLAN_FILE_VERSION = 1;
 
-/** A plan file that cannot be read: where, as a JSON pointer (RFC 6901), and why. */
-export class PlanFormatError extends Error {
-  readonly pointer: string;
-
-  constructor(pointer: string, message: string) {
-    super(`${pointer === '' ? 'The file' : pointer}: ${message}`);
-    this.name = 'PlanFormatError';
-    this.pointer = pointer;
-  }
-}
-
-export type Json = Record<string, unknown>;
 type DraftRow = Record<string, string | number | boolean | null>;
 export type ListTable = Exclude<TableName, 'plan'>;
 /** What two rows of a table may not have in common, where it is no month. */
@@ -57,6 +47,8 @@ const SAME: Partial<Record<TableName, string>> = {
   waivedFindings: 'finding',
   chartSeries: 'series',
   scenarioValues: 'assumption',
+  statementFormats: 'account',
+  standingSkips: 'day',
 };
 const DERIVED: ReadonlySet<TableName> = new Set(DERIVED_ID_TABLES);
 export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 'plan');
@@ -90,7 +82,9 @@ export function parsePlan(json: unknown): Document {
   resolveReferences(rows);
   nameRows(rows);
   const document = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
-  return withStoredFormulas(document, rows);
+  const whole = withStoredFormulas(document, rows);
+  const named = accountsNamedIn(json, whole);
+  return named.size === 0 ? whole : { ...whole, accounts: named };
 }
 
 /** All ids a file gives, so that none of those made up for other rows is the same. */
@@ -199,6 +193,8 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       else if (table === 'chartSeries') row.id = chartSeriesId(String(row.chart), row as unknown as ChartSource);
       else if (table === 'taxBands') row.id = nextBandId(row, bands);
       else if (table === 'waivedFindings') row.id = String(row.finding);
+      else if (table === 'standingSkips') row.id = datedId(String(row.standing), String(row.due));
+      else if (table === 'statementFormats') row.id = String(row.account);
       else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
       else {
         if (owners.has(String(row.id)))
@@ -228,7 +224,7 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
       if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
     });
   }
-  for (const table of ['scenarios', 'charts'] as const) {
+  for (const table of TITLED_TABLES) {
     rows[table].forEach((row, index) => {
       const refusal = titleRefusal(document, table, String(row.name), String(row.id));
       if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
@@ -313,19 +309,6 @@ function freeId(name: string, table: string, index: number, taken: Set<string>):
   return id;
 }
 
-export function refuseUnknown(json: Json, known: readonly string[], pointer: string): void {
-  for (const key of Object.keys(json)) {
-    if (!known.includes(key)) {
-      const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
-      throw new PlanFormatError(`${pointer}/${escaped}`, messages.thisFieldIsNotKnown(known.join(', ')));
-    }
-  }
-}
-
 function pointerOf(table: TableName, index: number): string {
   return table === 'plan' ? '/plan' : `/${table}/${index}`;
-}
-
-export function isObject(value: unknown): value is Json {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
 }

@@ -1,5 +1,5 @@
 import { MAX_FORMULA_LENGTH } from '../../formula/parse.ts';
-import { MAX_ACCOUNT, MAX_WHAT } from '../schema/entries.ts';
+import { ENTRY_COLUMNS } from '../schema/entries.ts';
 import type { Column, ColumnSpec } from '../schema/columns.ts';
 import { PLAN_FILE_VERSION } from './file.ts';
 import { TABLES, TABLE_NAMES, type TableName } from '../schema/tables.ts';
@@ -21,27 +21,26 @@ export function planFileSchema(): Record<string, unknown> {
       $schema: { type: 'string' },
       version: { const: PLAN_FILE_VERSION },
       ...(Object.fromEntries(tables) as Record<string, unknown>),
-      entries: { type: 'array', items: ENTRY, description: 'What was really paid and received.' },
+      entries: { type: 'array', items: entrySchema(), description: 'What was really paid and received.' },
     },
   };
 }
 
-const ENTRY = {
-  type: 'object',
-  required: ['date', 'amount'],
-  additionalProperties: false,
-  properties: {
-    date: { type: 'string', format: 'date', description: 'The day, such as 2026-03-14.' },
-    what: { type: 'string', maxLength: MAX_WHAT, description: 'What it was for.' },
-    line: {
-      type: 'string',
-      minLength: 1,
-      description: 'The line of the budget it belongs to; left out when that is gone.',
+/** An entry names its line and accounts, and has its amount in major units. */
+function entrySchema(): Record<string, unknown> {
+  const columns = Object.entries(ENTRY_COLUMNS) as [string, ColumnSpec][];
+  const about =
+    'In major units, positive the way its line goes (a refund is negative); for a transfer what goes from one account to the other, without a line what came in.';
+  return {
+    type: 'object',
+    required: ['date', 'amount'],
+    additionalProperties: false,
+    properties: {
+      ...Object.fromEntries(columns.map(([name, spec]) => [name, columnSchema(spec)])),
+      amount: { description: about, type: 'number' },
     },
-    account: { type: 'string', maxLength: MAX_ACCOUNT, description: 'Where it went through.' },
-    amount: { type: 'number', description: 'In major units, positive the way its line goes; a refund is negative.' },
-  },
-};
+  };
+}
 
 function rowSchema(table: TableName): Record<string, unknown> {
   const columns = Object.entries(TABLES[table]) as [string, ColumnSpec][];
@@ -79,6 +78,8 @@ function valueSchema(column: Column): Record<string, unknown> {
       return { type: 'boolean' };
     case 'month':
       return { type: 'string', pattern: '^[12]\\d{3}-(0[1-9]|1[0-2])$' };
+    case 'date':
+      return { type: 'string', format: 'date' };
     case 'currency':
       return { type: 'string', pattern: '^[A-Z]{3}$' };
     case 'name':

@@ -35,16 +35,16 @@ export function toPlanFile(document: Document, entries: readonly LedgerEntry[] =
     lines,
     ruleSteps,
     exceptions,
-    figureNotes: [...document.figureNotes.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
-    highlights: [...document.highlights.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    figureNotes: byId(document.figureNotes.values()),
+    highlights: byId(document.highlights.values()),
     scenarios: inOrder(document.scenarios.values()),
-    scenarioValues: [...document.scenarioValues.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
-    scenarioFigures: [...document.scenarioFigures.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    scenarioValues: byId(document.scenarioValues.values()),
+    scenarioFigures: byId(document.scenarioFigures.values()),
     charts: inOrder(document.charts.values()),
     chartSeries: inOrder(document.chartSeries.values()).sort((a, b) =>
       a.chart < b.chart ? -1 : a.chart > b.chart ? 1 : 0,
     ),
-    waivedFindings: [...document.waivedFindings.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    waivedFindings: byId(document.waivedFindings.values()),
     lockedYears: [...document.lockedYears.values()].sort((a, b) => a.year - b.year),
     loans: inOrder(document.loans.values()),
     loanExtras: inOrder(document.loans.values()).flatMap((loan) => extrasOf(document, loan.id)),
@@ -55,6 +55,12 @@ export function toPlanFile(document: Document, entries: readonly LedgerEntry[] =
       bandSetsOf(document, schedule.id).flatMap(({ bands }) => bands),
     ),
     breakEvens: inOrder(document.breakEvens.values()),
+    accounts: inOrder(document.accounts.values()),
+    standingEntries: inOrder(document.standingEntries.values()),
+    standingSkips: byId(document.standingSkips.values()),
+    assignmentRules: inOrder(document.assignmentRules.values()),
+    reconciliations: byId(document.reconciliations.values()),
+    statementFormats: byId(document.statementFormats.values()),
   };
   return {
     version: PLAN_FILE_VERSION,
@@ -66,10 +72,17 @@ export function toPlanFile(document: Document, entries: readonly LedgerEntry[] =
   };
 }
 
+/** Tables without names that other rows and entries refer to by their ids. */
+const REFERRED_BY_ID: ReadonlySet<TableName> = new Set(['standingEntries', 'reconciliations']);
+
+/** Rows in the order of their ids. */
+function byId<R extends { readonly id: string }>(rows: Iterable<R>): R[] {
+  return [...rows].sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
 function fileRow(document: Document, table: TableName, row: { id: string }): Record<string, unknown> {
   const result: Record<string, unknown> = {};
-  const hasName = 'name' in TABLES[table];
-  if (hasName) result.id = row.id;
+  if ('name' in TABLES[table] || REFERRED_BY_ID.has(table)) result.id = row.id;
   for (const [name, { column, fallback }] of Object.entries(TABLES[table]) as [string, ColumnSpec][]) {
     const value = (row as unknown as Record<string, unknown>)[name];
     if (column.kind === 'position' || value === undefined || value === fallback) continue;
@@ -86,7 +99,12 @@ function fileRow(document: Document, table: TableName, row: { id: string }): Rec
 
 /** The name of anything rows refer to. */
 function titleOf(document: Document, id: string): string | undefined {
-  return nameOf(document, id) ?? document.scenarios.get(id)?.name ?? document.charts.get(id)?.name;
+  return (
+    nameOf(document, id) ??
+    document.scenarios.get(id)?.name ??
+    document.charts.get(id)?.name ??
+    document.accounts.get(id)?.name
+  );
 }
 
 /** A figure is written as a number, everything else as a formula with names. */

@@ -10,6 +10,8 @@ export type Column =
   | { readonly kind: 'number' }
   | { readonly kind: 'whole'; readonly least: number; readonly most: number }
   | { readonly kind: 'month' }
+  /** A day of the calendar, as ISO 8601 text. */
+  | { readonly kind: 'date' }
   | { readonly kind: 'formula' }
   /** What a calculator is given: a figure or a formula, stored as a formula either way. */
   | { readonly kind: 'input' }

@@ -1,28 +1,67 @@
 import { toMonth, type Month } from '../../calendar/month.ts';
 import { isDay } from '../../calendar/readDate.ts';
+import { required, type ColumnSpec, type RowOf } from './columns.ts';
 import { ID_PATTERN } from './names.ts';
 import { messages } from '../../messages/schema.ts';
-
-/**
- * A real payment or receipt. The amount counts whole minor units of the plan's currency (cents), positive the way its
- * line goes: what was paid for an expense, what came in for an income. A refund is negative.
- */
-export interface LedgerEntry {
-  readonly id: string;
-  /** The day, as ISO 8601 text: `2026-03-14`. */
-  readonly date: string;
-  readonly what: string;
-  /** The line of the budget it belongs to. */
-  readonly line: string;
-  /** Where it went through: a bank account, cash. Empty where that does not matter. */
-  readonly account: string;
-  readonly amount: number;
-}
 
 /** The largest amount of an entry, in minor units: a hundred billion of a currency with cents. */
 export const LARGEST_AMOUNT = 1e13;
 export const MAX_WHAT = 200;
-export const MAX_ACCOUNT = 80;
+const MAX_ID = 64;
+
+/** A column with the id of something of the plan, or of the bank; nothing where it is empty. */
+const idOr = (about: string) => required({ kind: 'text', most: MAX_ID }, about, '');
+
+/**
+ * The columns of an entry: a real payment or receipt, or a transfer between two accounts. Described once like the tables of
+ * the document; the ledger itself is kept and queried in the database.
+ */
+export const ENTRY_COLUMNS = {
+  date: required({ kind: 'date' }, 'The day, such as 2026-03-14.'),
+  what: required({ kind: 'text', most: MAX_WHAT }, 'What it was for.', ''),
+  line: idOr('The line of the budget it belongs to; empty while it is not assigned, and for most transfers.'),
+  account: idOr('The account it went through; empty where that does not matter.'),
+  toAccount: idOr('For a transfer, the account the money went to.'),
+  amount: required(
+    { kind: 'whole', least: -LARGEST_AMOUNT, most: LARGEST_AMOUNT },
+    'What it did to its account, in minor units of the currency: what came in is positive, what was paid negative.',
+  ),
+  note: required({ kind: 'text', most: 500 }, 'A remark.', ''),
+  receipt: idOr('What it has in common with the other parts of a receipt that was split.'),
+  standing: idOr('The standing entry it is one of.'),
+  due: required({ kind: 'text', most: 10 }, 'The day that was due.', ''),
+  reference: idOr('What the bank of its account knows it by.'),
+  toReference: idOr('What the bank of the account it went to knows it by.'),
+  reconciled: idOr('The reconciliation with a statement of its account it was ticked in.'),
+  toReconciled: idOr('The reconciliation with a statement of the account it went to.'),
+} as const satisfies Readonly<Record<string, ColumnSpec>>;
+
+/** A real payment, receipt or transfer. */
+export type LedgerEntry = RowOf<typeof ENTRY_COLUMNS>;
+
+/** What there is to an entry beside its id. */
+export type EntryFields = Omit<LedgerEntry, 'id'>;
+export type EntryField = keyof EntryFields;
+export const ENTRY_FIELDS = Object.keys(ENTRY_COLUMNS) as EntryField[];
+
+/** What has to be said of an entry; what is left out means what its column says. */
+export type EntryGiven = Pick<EntryFields, 'date' | 'amount'> & Partial<EntryFields>;
+
+/** An entry in full. */
+export function entryOf(id: string, given: EntryGiven): LedgerEntry {
+  const values = given as Readonly<Record<string, string | number | undefined>>;
+  const filled = ENTRY_FIELDS.map((field) => {
+    const { fallback } = ENTRY_COLUMNS[field] as ColumnSpec;
+    return [field, values[field] ?? fallback];
+  });
+  return { id, ...Object.fromEntries(filled) } as LedgerEntry;
+}
+
+/** An entry as it is sent: without its id, and without what goes without saying. */
+export function givenOf(entry: LedgerEntry): EntryGiven {
+  const said = ENTRY_FIELDS.filter((field) => entry[field] !== (ENTRY_COLUMNS[field] as ColumnSpec).fallback);
+  return Object.fromEntries(said.map((field) => [field, entry[field]])) as unknown as EntryGiven;
+}
 
 /** Why an entry cannot be, and the field that is to blame. */
 export interface EntryRefusal {
@@ -38,6 +77,14 @@ export function monthOfDate(date: string): Month {
 /** The most entries a plan may have. */
 export const MAX_ENTRIES = 200_000;
 
+/** The most entries one command may change: a statement of years is taken in as one step. */
+export const MAX_ENTRIES_AT_ONCE = 20_000;
+
+/** Whether it is a transfer between accounts: neither income nor expense. */
+export function isTransfer({ toAccount }: Pick<LedgerEntry, 'toAccount'>): boolean {
+  return toAccount !== '';
+}
+
 /** Why an entry cannot be kept at all, whatever plan it belongs to, or `null` when it can. */
 export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
   if (!ID_PATTERN.test(entry.id)) return { message: messages.anIdHas1To, field: 'id' };
@@ -45,22 +92,24 @@ export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
   if (!Number.isInteger(entry.amount) || Math.abs(entry.amount) > LARGEST_AMOUNT)
     return { message: messages.anAmountIsANumber, field: 'amount' };
   if (entry.amount === 0) return { message: messages.sayHowMuchItWas, field: 'amount' };
-  for (const [field, most] of [
-    ['what', MAX_WHAT],
-    ['account', MAX_ACCOUNT],
-  ] as const) {
-    const text = entry[field];
-    if (text.length > most) return { message: messages.atMostLettersPlease(most), field };
+  for (const field of ENTRY_FIELDS) {
+    const { column } = ENTRY_COLUMNS[field];
+    if (column.kind !== 'text') continue;
+    const text = entry[field] as string;
+    if (text.length > column.most) return { message: messages.atMostLettersPlease(column.most), field };
     if (!text.isWellFormed() || text.includes('\u0000')) return { message: messages.thisTextHasABroken, field };
   }
+  if (entry.due !== '' && !isDay(entry.due)) return { message: messages.isNoDayOfThe(entry.due), field: 'due' };
+  if (isTransfer(entry)) {
+    if (entry.toAccount === entry.account) return { message: messages.aTransferGoesToAnother, field: 'toAccount' };
+    if (entry.amount > 0) return { message: messages.aTransferLeavesItsAccount, field: 'amount' };
+  } else if (entry.toReference !== '' || entry.toReconciled !== '')
+    return { message: messages.onlyATransferHasAnother, field: 'toAccount' };
   return null;
 }
-
-/** What there is to an entry beside its id. */
-export type EntryFields = Omit<LedgerEntry, 'id'>;
 
 /** Whether two entries, or none, say the same. */
 export function isSameEntry(a: EntryFields | null, b: EntryFields | null): boolean {
   if (a === null || b === null) return a === b;
-  return (['date', 'what', 'line', 'account', 'amount'] as const).every((field) => a[field] === b[field]);
+  return ENTRY_FIELDS.every((field) => a[field] === b[field]);
 }

@@ -110,6 +110,21 @@ export type RollUpChoice = (typeof ROLL_UPS)[number];
 /** How the months of something are rolled up. */
 export type RollUp = 'quotient' | Exclude<RollUpChoice, 'byRule'>;
 
+/** What kind of account it is. */
+export const ACCOUNT_KINDS = ['current', 'card', 'cash', 'savings'] as const;
+export type AccountKind = (typeof ACCOUNT_KINDS)[number];
+
+/** What a standing entry comes round by. */
+export const STANDING_RHYTHMS = ['week', 'month', 'year'] as const;
+export type StandingRhythm = (typeof STANDING_RHYTHMS)[number];
+
+/** How the text of an entry is compared with that of an assignment rule. */
+export const TEXT_CONDITIONS = ['contains', 'begins'] as const;
+
+/** How dates are written in a bank's table: day, month and year in their order. */
+export const DATE_ORDERS = ['dmy', 'mdy', 'ymd'] as const;
+export type DateOrder = (typeof DATE_ORDERS)[number];
+
 /** All tables of a plan's document, in an order in which every row comes after those it refers to. */
 export const TABLES = {
   plan: {
@@ -165,6 +180,11 @@ export const TABLES = {
     emphasis: required({ kind: 'choice', options: EMPHASES }, 'How strongly it stands out.', 'none'),
     locked: required({ kind: 'yesNo' }, 'Whether it is kept from being edited.', false),
     targetShare: optional({ kind: 'number' }, 'The share of income it is meant to have, as a fraction.'),
+    carryOver: required(
+      { kind: 'yesNo' },
+      'Whether what is left unspent of a month, or overspent, goes over into the next one of the year.',
+      false,
+    ),
     projectionRate,
     ownRate,
     position,
@@ -343,6 +363,81 @@ export const TABLES = {
     note,
     position,
   },
+  accounts: {
+    name: required({ kind: 'name' }, 'The account’s name; unique among accounts.'),
+    kind: required({ kind: 'choice', options: ACCOUNT_KINDS }, 'What kind of account it is.', 'current'),
+    opening: required({ kind: 'number' }, 'What was in it when its opening day began, in major units.', 0),
+    openingOn: optional({ kind: 'date' }, 'The day of the opening balance; before all entries when left out.'),
+    closed: required({ kind: 'yesNo' }, 'Whether nothing goes through it any more.', false),
+    limit: optional({ kind: 'number' }, 'What its balance is not to fall below.'),
+    number: required({ kind: 'text', most: 64 }, 'What the bank calls it in its statements: an IBAN, a number.', ''),
+    note,
+    position,
+  },
+  standingEntries: {
+    what: required({ kind: 'text', most: 200 }, 'What it is for.', ''),
+    line: optional({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line of the budget it belongs to.'),
+    account: optional({ kind: 'reference', table: 'accounts', whenGone: 'goes' }, 'Where it goes through.'),
+    toAccount: optional(
+      { kind: 'reference', table: 'accounts', whenGone: 'goes' },
+      'For a transfer, where it goes to.',
+    ),
+    amount: optional(
+      { kind: 'number' },
+      'How much, in major units, positive the way its line goes; the line’s budget of the month when left out.',
+    ),
+    rhythm: required({ kind: 'choice', options: STANDING_RHYTHMS }, 'What it comes round by.', 'month'),
+    every: required({ kind: 'whole', least: 1, most: 120 }, 'How many weeks, months or years lie between two.', 1),
+    from: required({ kind: 'date' }, 'The first day it is due.'),
+    lastDay: required({ kind: 'yesNo' }, 'Whether it is due on the last day of its months.', false),
+    until: optional({ kind: 'date' }, 'The last day it may be due; it goes on when left out.'),
+    position,
+  },
+  standingSkips: {
+    standing: required(
+      { kind: 'reference', table: 'standingEntries', whenGone: 'goes' },
+      'The standing entry that is left out once.',
+    ),
+    due: required({ kind: 'date' }, 'The day it would have been due.'),
+  },
+  assignmentRules: {
+    condition: required({ kind: 'choice', options: TEXT_CONDITIONS }, 'How its text is compared.', 'contains'),
+    text: required({ kind: 'text', most: 200 }, 'The text that is looked for; any when empty.', ''),
+    least: optional({ kind: 'number' }, 'The least amount, in major units, whichever way it goes.'),
+    most: optional({ kind: 'number' }, 'The greatest amount.'),
+    account: optional({ kind: 'reference', table: 'accounts', whenGone: 'goes' }, 'The only account it is for.'),
+    line: optional({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line such entries belong to.'),
+    toAccount: optional(
+      { kind: 'reference', table: 'accounts', whenGone: 'goes' },
+      'The other account of the transfer such entries are.',
+    ),
+    position,
+  },
+  reconciliations: {
+    account: required({ kind: 'reference', table: 'accounts', whenGone: 'goes' }, 'The account it is of.'),
+    on: required({ kind: 'date' }, 'The day of the statement.'),
+    balance: required({ kind: 'number' }, 'The closing balance of the statement, in major units.'),
+    finished: required({ kind: 'date' }, 'The day it was finished.'),
+  },
+  statementFormats: {
+    account: required({ kind: 'reference', table: 'accounts', whenGone: 'goes' }, 'The account whose bank writes so.'),
+    separator: required({ kind: 'choice', options: [',', ';', '\t', '|'] }, 'What stands between two values.', ','),
+    encoding: required(
+      { kind: 'choice', options: ['utf-8', 'windows-1252', 'utf-16le', 'utf-16be'] },
+      'How its letters are written.',
+      'utf-8',
+    ),
+    decimal: required({ kind: 'choice', options: ['.', ','] }, 'The decimal sign of its amounts.', '.'),
+    dates: required({ kind: 'choice', options: DATE_ORDERS }, 'The order of its dates.', 'dmy'),
+    heading: optional({ kind: 'whole', least: 1, most: 200 }, 'The line its headings stand in.'),
+    date: required({ kind: 'text', most: 80 }, 'The heading of the dates.'),
+    what: required({ kind: 'text', most: 400 }, 'The headings of the description, apart by tabs.', ''),
+    amount: required({ kind: 'text', most: 80 }, 'The heading of the amounts, negative for what was paid.', ''),
+    paid: required({ kind: 'text', most: 80 }, 'The heading of what was paid, where it has a column of its own.', ''),
+    received: required({ kind: 'text', most: 80 }, 'The heading of what came in.', ''),
+    reference: required({ kind: 'text', most: 80 }, 'The heading of the bank’s reference.', ''),
+    balance: required({ kind: 'text', most: 80 }, 'The heading of the balance after each.', ''),
+  },
 } as const;
 
 export type TableName = keyof typeof TABLES;
@@ -371,6 +466,11 @@ export type SavingsMoveRow = Row<'savingsMoves'>;
 export type TaxScheduleRow = Row<'taxSchedules'>;
 export type TaxBandRow = Row<'taxBands'>;
 export type BreakEvenRow = Row<'breakEvens'>;
+export type AccountRow = Row<'accounts'>;
+export type StandingEntryRow = Row<'standingEntries'>;
+export type AssignmentRuleRow = Row<'assignmentRules'>;
+export type ReconciliationRow = Row<'reconciliations'>;
+export type StatementFormatRow = Row<'statementFormats'>;
 
 /** Tables whose rows have ids that follow from what they belong to, and their month, year or place. */
 export const DERIVED_ID_TABLES = [
@@ -384,6 +484,8 @@ export const DERIVED_ID_TABLES = [
   'scenarioValues',
   'scenarioFigures',
   'taxBands',
+  'standingSkips',
+  'statementFormats',
 ] as const satisfies readonly TableName[];
 
 /** Tables whose rows have ids of their own, no two of which are the same in a plan. */

@@ -1,4 +1,5 @@
 import { isMonth } from '../../calendar/month.ts';
+import { isDay } from '../../calendar/readDate.ts';
 import { isCurrency, isLocale } from '../../figure/notation.ts';
 import { LARGEST_FIGURE } from '../../figure/read.ts';
 import type { Column, ColumnSpec } from './columns.ts';
@@ -29,6 +30,8 @@ export function valueRefusal(column: Column, value: unknown): string | null {
       return nameShapeRefusal(value);
     case 'text':
       return value.length > column.most ? messages.theTextMayHaveLetters(column.most) : null;
+    case 'date':
+      return isDay(value) ? null : messages.isNotADaySuch(value);
     case 'month':
       return isMonth(value) ? null : messages.isNotAMonthSuch(value);
     case 'currency':

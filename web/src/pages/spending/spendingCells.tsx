@@ -9,7 +9,7 @@ export interface SpentRow extends GridRow {
   readonly of: SpendingRow;
 }
 
-/** The columns, wide enough for the widest figure; totals are bold. */
+/** The columns, wide enough for the widest figure; those nothing stands in are left out. */
 export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow): GridColumn[] {
   const widthFor = (of: (row: SpendingRow) => number | null, least: number) =>
     rows.reduce((most, row) => {
@@ -17,15 +17,24 @@ export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow): Gr
       const text = value === null ? '' : writeDifference(value, 'money', plan);
       return Math.max(most, Math.ceil(widthOf(text) * 1.05) + 16);
     }, least);
+  const figures = (id: 'budget' | 'carryOver' | 'actual' | 'expected' | 'remaining', heading: string): GridColumn[] =>
+    OPTIONAL.has(id) && rows.every((row) => !row[id])
+      ? []
+      : [{ id, heading, width: widthFor((row) => row[id], 88), pin: null }];
   return [
-    { id: 'label', heading: messages.line, width: 230, pin: 'start', className: 'label' },
-    { id: 'budget', heading: messages.budget, width: widthFor((row) => row.budget, 96), pin: null },
-    { id: 'actual', heading: messages.actual, width: widthFor((row) => row.actual, 96), pin: null },
-    { id: 'variance', heading: messages.difference, width: widthFor((row) => row.variance, 100), pin: null },
-    { id: 'standing', heading: '', width: 96, pin: null },
-    { id: 'entries', heading: messages.entries, width: 66, pin: null },
+    { id: 'label', heading: messages.line, width: 200, pin: 'start', className: 'label' },
+    ...figures('budget', messages.budget),
+    ...figures('carryOver', messages.carryOver),
+    ...figures('actual', messages.actual),
+    ...figures('expected', messages.expected),
+    ...figures('remaining', messages.remaining),
+    { id: 'used', heading: messages.used, width: 104, pin: null, className: 'used' },
+    { id: 'standing', heading: '', width: 92, pin: null },
+    { id: 'entries', heading: messages.entries, width: 60, pin: null },
   ];
 }
+
+const OPTIONAL: ReadonlySet<string> = new Set(['carryOver', 'expected']);
 
 /** The rows of the grid, and those that stay in sight below them. */
 export function spentRows(rows: readonly SpendingRow[]): { rows: SpentRow[]; footer: SpentRow[] } {
@@ -53,25 +62,40 @@ export function standingInWords({ standing, side }: SpendingRow): string {
     case null:
       return '';
     case 'on':
-      return 'as planned';
+      return messages.asPlanned;
     case 'under':
-      return side === 'expense' ? 'under' : 'short';
+      return side === 'expense' ? messages.under : messages.short;
     case 'over':
-      return side === 'expense' ? 'over' : 'more';
+      return side === 'expense' ? messages.over : messages.more;
   }
 }
 
-/** Whether it hurts: more spent than planned, or less come in or set aside. */
-export function hurts({ variance }: SpendingRow): boolean {
-  return variance !== null && variance < -0.005;
+/** Whether it hurts: more spent than may be, or less come in or set aside than planned. */
+export function hurts({ standing, side }: SpendingRow): boolean {
+  return standing === (side === 'expense' ? 'over' : 'under');
 }
 
-export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow): GridCell {
+/** How much of what may be spent is used, from 0 up; `null` where nothing may, or nothing is known. */
+export function usedShare({ budget, carryOver, actual }: SpendingRow): number | null {
+  const allowed = budget + carryOver;
+  return actual === null || allowed <= 0 ? null : Math.max(0, actual / allowed);
+}
+
+/** A cell of the month; `passed` is how much of the shown months lies behind, from 0 to 1. */
+export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow, passed: number): GridCell {
   // What was neither planned nor entered says nothing.
-  if (id !== 'label' && of.kind !== 'total' && of.budget === 0 && of.entries === 0) return { content: '' };
-  const money = (value: number | null): GridCell => ({
+  if (
+    id !== 'label' &&
+    of.kind !== 'total' &&
+    of.budget === 0 &&
+    of.entries === 0 &&
+    of.expected === 0 &&
+    of.carryOver === 0
+  )
+    return { content: '' };
+  const money = (value: number | null, write: typeof writeFigure = writeFigure): GridCell => ({
     className: `tabular ${value !== null && value < 0 ? 'negative' : ''}`,
-    content: value === null ? '' : writeFigure(value, 'money', plan),
+    content: value === null ? '' : write(value, 'money', plan),
   });
   switch (id) {
     case 'label':
@@ -89,11 +113,24 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow): 
       return money(of.budget);
     case 'actual':
       return money(of.actual);
-    case 'variance':
+    case 'carryOver':
+      return of.carryOver === 0 ? { content: '' } : money(of.carryOver, writeDifference);
+    case 'expected':
+      return of.expected === 0 ? { content: '' } : { ...money(of.expected), className: 'tabular quiet' };
+    case 'remaining':
+      return { className: `tabular ${hurts(of) && of.side === 'expense' ? 'negative' : ''}`, content: writeFigure(of.remaining, 'money', plan) }; // prettier-ignore
+    case 'used': {
+      const share = usedShare(of);
+      if (share === null) return { content: '' };
+      const percent = Math.round(share * 100);
+      const words = messages.usedOf(percent, Math.round(passed * 100));
       return {
-        className: `tabular ${hurts(of) ? 'negative' : ''}`,
-        content: of.variance === null || of.standing === 'on' ? '' : writeDifference(of.variance, 'money', plan),
+        className: 'used',
+        title: words,
+        parts: [percent, passed, of.side, hurts(of)],
+        content: <UsedBar share={share} passed={passed} words={words} isOver={hurts(of) && of.side === 'expense'} />,
       };
+    }
     case 'standing': {
       const words = standingInWords(of);
       return hurts(of)
@@ -111,4 +148,21 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow): 
     default:
       return { className: 'tabular quiet', content: of.entries === 0 ? '' : String(of.entries) };
   }
+}
+
+interface UsedBarProps {
+  readonly share: number;
+  readonly passed: number;
+  readonly words: string;
+  readonly isOver: boolean;
+}
+
+/** How much of a budget is used, with a mark for how much of the month has passed. */
+function UsedBar({ share, passed, words, isOver }: UsedBarProps) {
+  return (
+    <span className={`used-bar ${isOver ? 'is-over' : ''}`} role="img" aria-label={words}>
+      <span className="used-part" style={{ width: `${Math.min(1, share) * 100}%` }} />
+      {passed > 0 && passed < 1 && <span className="used-passed" style={{ left: `${passed * 100}%` }} />}
+    </span>
+  );
 }

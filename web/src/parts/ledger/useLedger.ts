@@ -1,63 +1,121 @@
 import {
+  ALL_ENTRIES,
+  Balances,
   NO_ACTUALS,
   actualsFrom,
+  daySumsAfter,
+  settledAfter,
   pageAfter,
   sumsAfter,
+  unassignedCount,
   type Actuals,
+  type EarlierEntry,
   type EntryChange,
   type EntryPage,
+  type EntryQuery,
+  type EntrySum,
+  type LedgerEntry,
+  type Settled,
 } from '@haushalt/core';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { api, type EntriesAsked } from '../../plan-session/api.ts';
+import { api } from '../../plan-session/api.ts';
+import { PAGE, entriesOf } from './entriesQuery.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
-interface Ledger {
+export interface Ledger {
   readonly actuals: Actuals;
-  /** The accounts entries went through, the one used most first. */
-  readonly accounts: readonly string[];
+  /** The days of standing entries that have happened. */
+  readonly settled: Settled;
+  readonly sums: readonly EntrySum[];
+  /** How many entries belong to no line of the plan. */
+  readonly unassigned: number;
   readonly isLoading: boolean;
   /** Why it cannot be shown, in a sentence. */
   readonly problem: string | null;
 }
 
-const NO_ACCOUNTS: readonly string[] = [];
+const NO_SUMS: readonly EntrySum[] = [];
+const NONE_SETTLED: Settled = new Set();
 
 /** What really happened in a plan, kept up to date while it is open; what is on its way to the server counts already. */
 export function useLedger(planId: string): Ledger {
+  const { document } = useSessionState();
   const { data, isPending, error } = useQuery({
     queryKey: ['ledger', planId, 'sums'],
     queryFn: () => api.ledger(planId),
   });
   const changes = useChangesSince(data?.revision);
-  const actuals = useMemo(() => (data ? actualsFrom(sumsAfter(data.sums, changes)) : NO_ACTUALS), [data, changes]);
-  return { actuals, accounts: data?.accounts ?? NO_ACCOUNTS, isLoading: isPending, problem: error?.message ?? null };
+  const sums = useMemo(() => (data ? sumsAfter(data.sums, changes) : NO_SUMS), [data, changes]);
+  const settled = useMemo(() => (data ? settledAfter(data.settled, changes) : NONE_SETTLED), [data, changes]);
+  const actuals = useMemo(() => (data ? actualsFrom(sums) : NO_ACTUALS), [data, sums]);
+  const unassigned = useMemo(() => unassignedCount(document, actuals), [document, actuals]);
+  return { actuals, settled, sums, unassigned, isLoading: isPending, problem: error?.message ?? null };
+}
+
+/** The balances of a plan's accounts; nothing while they are fetched. */
+export function useBalances(planId: string): { readonly balances: Balances | null; readonly problem: string | null } {
+  const { document } = useSessionState();
+  const { data, error } = useQuery({
+    queryKey: ['ledger', planId, 'balances'],
+    queryFn: () => api.balances(planId),
+  });
+  const changes = useChangesSince(data?.revision);
+  const { accounts } = document;
+  const balances = useMemo(
+    () => (data ? new Balances(document, daySumsAfter(data.days, changes)) : null),
+    // Of the plan, balances depend on the accounts alone.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [data, changes, accounts],
+  );
+  return { balances, problem: error?.message ?? null };
+}
+
+const NO_EARLIER: readonly EarlierEntry[] = [];
+
+/** What was entered earlier, by description, the latest first; what is on its way comes before the rest. */
+export function useEarlier(planId: string): readonly EarlierEntry[] {
+  const { data } = useQuery({
+    queryKey: ['ledger', planId, 'descriptions'],
+    queryFn: () => api.descriptions(planId),
+    placeholderData: keepPreviousData,
+  });
+  const changes = useChangesSince(data?.revision);
+  return useMemo(() => {
+    const known = data?.earlier ?? NO_EARLIER;
+    const added = changes
+      .flatMap(({ after }) => (after && after.what !== '' ? [{ ...after, count: 1 }] : []))
+      .reverse();
+    return added.length === 0 ? known : [...added, ...known];
+  }, [data, changes]);
 }
 
 interface Entries extends EntryPage {
+  /** What came in with all that was asked for, and what was paid, in minor units, as the server last said. */
+  readonly received: number;
+  readonly paid: number;
   readonly isLoading: boolean;
   readonly problem: string | null;
 }
 
-/** The entries asked for; while others are fetched, those from before stay in sight. */
-export function useEntries(planId: string, asked: EntriesAsked): Entries {
-  const { data, isPending, error } = useQuery({
-    queryKey: ['ledger', planId, 'entries', asked],
-    queryFn: () => api.entries(planId, asked),
-    placeholderData: keepPreviousData,
-  });
+/** The first entries of those asked for; while others are fetched, those from before stay in sight. */
+export function useEntries(planId: string, part: Partial<EntryQuery>): Entries {
+  const key = JSON.stringify(part);
+  const asked = useMemo((): EntryQuery => ({ ...ALL_ENTRIES, ...(JSON.parse(key) as Partial<EntryQuery>) }), [key]);
+  const { data, isPending, error } = useQuery({ ...entriesOf(planId, asked), placeholderData: keepPreviousData });
   const changes = useChangesSince(data?.revision);
-  const { from, to } = asked;
-  const lines = asked.lines?.join() ?? null;
-  const page = useMemo(
-    () => pageAfter(data ?? { entries: [], total: 0 }, changes, { from, to, lines: lines?.split(',') ?? null }),
-    [data, changes, from, to, lines],
-  );
-  return { ...page, isLoading: isPending, problem: error?.message ?? null };
+  const page = useMemo(() => pageAfter(data ?? { entries: [], total: 0 }, changes, asked), [data, changes, asked]);
+  return {
+    ...page,
+    received: data?.received ?? 0,
+    paid: data?.paid ?? 0,
+    isLoading: isPending,
+    problem: error?.message ?? null,
+  };
 }
 
 /** The changes of entries an answer of the server does not know of: those on their way, and those stored since. */
-function useChangesSince(revision: number | undefined): readonly EntryChange[] {
+export function useChangesSince(revision: number | undefined): readonly EntryChange[] {
   const { ledger } = useSessionState();
   return useMemo(
     () =>
@@ -66,4 +124,23 @@ function useChangesSince(revision: number | undefined): readonly EntryChange[] {
         : ledger.flatMap((each) => (each.revision === null || each.revision > revision ? [each.change] : [])),
     [ledger, revision],
   );
+}
+
+/** All entries asked for, whose number has to be small: those of a month, or of a line. */
+export function useAllEntries(planId: string, part: Partial<EntryQuery>): Omit<Entries, 'received' | 'paid'> {
+  const first = useEntries(planId, part);
+  const pages = Math.max(0, Math.ceil(first.total / PAGE) - 1);
+  const rest = useQueries({
+    queries: Array.from({ length: pages }, (_, at) => entriesOf(planId, part, (at + 1) * PAGE)),
+    combine: restIn,
+  });
+  const entries = useMemo(
+    () => (rest.length === 0 ? first.entries : [...first.entries, ...rest]),
+    [first.entries, rest],
+  );
+  return { entries, total: first.total, isLoading: first.isLoading, problem: first.problem };
+}
+
+function restIn(results: readonly { readonly data: { readonly entries: LedgerEntry[] } | undefined }[]) {
+  return results.flatMap(({ data }) => data?.entries ?? []);
 }

@@ -1,0 +1,171 @@
+import { addDays, daysBetween, lastDay, monthOfDay } from '../calendar/day.ts';
+import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
+import type { Day } from '../calendar/readDate.ts';
+import type { PlanModel } from '../engine/planModel.ts';
+import { periodOf } from '../calendar/calendar.ts';
+import { inOrder, type Document } from '../plan/document/document.ts';
+import type { AccountRow } from '../plan/schema/tables.ts';
+import { actualFigure, type Actuals } from './actuals.ts';
+import { effectsOf, type Balances } from './balances.ts';
+import { directionOf, minorUnitsIn } from './entries.ts';
+import { budgetIn, carryOverInto, type Happened } from './spending.ts';
+import { expectedIn, type Expected } from './standing.ts';
+import type { EntrySum } from './actuals.ts';
+
+/** The balance of an account at the end of a day, in minor units. */
+export interface DayBalance {
+  readonly date: Day;
+  readonly balance: number;
+  /** Whether it is foreseen: it lies after the day the forecast was made. */
+  readonly isForecast: boolean;
+}
+
+/** How the balance of an account goes on. */
+export interface Forecast {
+  readonly account: AccountRow;
+  readonly days: readonly DayBalance[];
+  /** The lowest balance foreseen, and its day: the first, where there are several. */
+  readonly lowest: DayBalance;
+  /** The first day the balance is foreseen below the account's limit; `null` when it is not. */
+  readonly belowLimit: DayBalance | null;
+}
+
+/** What a forecast is made from. */
+export interface ForecastGiven extends Happened {
+  readonly model: PlanModel;
+  readonly balances: Balances;
+  /** The sums of entries by line and account: they tell which account a line goes through. */
+  readonly sums: readonly EntrySum[];
+  /** The day it is made on. */
+  readonly today: Day;
+  /** The last day it goes to. */
+  readonly until: Day;
+  /** The first day shown before today. */
+  readonly from?: Day;
+}
+
+/** How late an expected entry may be to count in a forecast: what is overdue by more has probably been forgotten. */
+const OVERDUE_DAYS = 45;
+
+/**
+ * The balances of all open accounts from today on: what is in them, with the expected entries on their days (what is overdue
+ * counts today) and with what the budget still foresees of each line, spread evenly over the days that are left of its month.
+ */
+export function forecastOf(given: ForecastGiven): Forecast[] {
+  const { model, balances, today, until } = given;
+  const { document } = model;
+  const foreseen = foreseenByDay(given);
+  const from = given.from !== undefined && given.from < today ? given.from : today;
+  return inOrder(document.accounts.values())
+    .filter(({ closed }) => !closed)
+    .map((account) => {
+      const days: DayBalance[] = [];
+      for (let day = from; day < today; day = addDays(day, 1))
+        days.push({ date: day, balance: balances.on(account.id, day), isForecast: false });
+      const changes = foreseen.get(account.id);
+      const count = daysBetween(today, until);
+      let added = 0;
+      for (let at = 0; at <= count; at++) {
+        const day = addDays(today, at);
+        added += changes?.[at] ?? 0;
+        days.push({ date: day, balance: Math.round(balances.on(account.id, day) + added), isForecast: at > 0 });
+      }
+      const ahead = days.slice(days.length - count - 1);
+      const lowest = ahead.reduce((low, each) => (each.balance < low.balance ? each : low));
+      const limit = account.limit === null ? null : account.limit * minorUnitsIn(document);
+      const belowLimit = limit === null ? null : (ahead.find(({ balance }) => balance < limit) ?? null);
+      return { account, days, lowest, belowLimit };
+    });
+}
+
+/** What is foreseen to happen to each account, by day from today on, in minor units. */
+function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
+  const { model, settled, sums, today, until } = given;
+  const { document } = model;
+  const count = daysBetween(today, until) + 1;
+  const byAccount = new Map<string, Float64Array>();
+  const add = (account: string, at: number, amount: number) => {
+    if (account === '' || at >= count) return;
+    let days = byAccount.get(account);
+    if (!days) byAccount.set(account, (days = new Float64Array(count)));
+    days[at]! += amount;
+  };
+  const usual = usualAccounts(document, sums);
+  const expected = expectedIn(document, budgetIn(model), settled, addDays(today, -OVERDUE_DAYS), until);
+  const byLineAndMonth = new Map<string, number>();
+  for (const each of expected) {
+    const at = Math.max(0, daysBetween(today, each.due));
+    const account = each.account === '' && each.toAccount === '' ? usual(each.line) : each.account;
+    for (const effect of effectsOf({ ...EMPTY, ...pick(each), account })) add(effect.account, at, effect.amount);
+    // What is overdue is still of the month it was due in.
+    const key = `${each.line}|${monthOfDay(each.due)}`;
+    byLineAndMonth.set(key, (byLineAndMonth.get(key) ?? 0) + each.amount);
+  }
+  for (const [line, month, left] of leftOfBudget(given, byLineAndMonth)) {
+    const first = Math.max(0, daysBetween(today, `${month}-01`));
+    const last = Math.min(count - 1, daysBetween(today, lastDay(month)));
+    const days = daysBetween(today, lastDay(month)) - first + 1;
+    const account = usual(line);
+    for (let at = first; at <= last; at++) add(account, at, left / days);
+  }
+  return byAccount;
+}
+
+const EMPTY = { id: '', what: '', line: '', note: '', receipt: '', standing: '', reference: '', toReference: '', reconciled: '', toReconciled: '' }; // prettier-ignore
+
+function pick({ account, toAccount, amount, due }: Expected) {
+  return { account, toAccount, amount, date: due, due };
+}
+
+/** What the budget of each line still foresees in each month, beside what is expected; in minor units of its account. */
+function* leftOfBudget(
+  { model, actuals, today, until }: ForecastGiven,
+  expected: ReadonlyMap<string, number>,
+): Generator<[line: string, month: Month, left: number]> {
+  const { document, calendar } = model;
+  const units = minorUnitsIn(document);
+  const months = monthsBetween(monthOfDay(today), monthOfDay(until)) + 1;
+  for (const line of document.lines.values()) {
+    const side = document.groups.get(line.group)?.side;
+    if (line.unit !== 'money' || side === 'memo' || side === undefined) continue;
+    const series = model.seriesOf(line.id);
+    if (!series) continue;
+    const direction = directionOf(document, line.id);
+    for (let nth = 0; nth < months; nth++) {
+      const month = addMonths(monthOfDay(today), nth);
+      const period = periodOf(calendar, month);
+      const budget = period < 0 ? NaN : series.valueAt(period);
+      if (budget !== budget || budget === 0) continue;
+      // Only what is there already is carried over: later months are foreseen as they were planned.
+      const carried = nth === 0 ? carryOverInto(model, actuals, line, period) : 0;
+      const ahead = ((expected.get(`${line.id}|${month}`) ?? 0) * direction) / units;
+      const left = budget + carried - actualOf(document, actuals, line.id, month) - ahead;
+      if (left > 0 === budget > 0 && Math.abs(left) > 0.005) yield [line.id, month, left * direction * units];
+    }
+  }
+}
+
+function actualOf(document: Document, actuals: Actuals, line: string, month: Month): number {
+  return actualFigure(document, actuals, line, month) ?? 0;
+}
+
+/**
+ * The account a line usually goes through: that of most of its entries of the last months that is still open, else the
+ * first open current account.
+ */
+export function usualAccounts(document: Document, sums: readonly EntrySum[]): (line: string) => string {
+  const counts = new Map<string, Map<string, number>>();
+  for (const { line, account, count } of sums) {
+    if (account === '' || document.accounts.get(account)?.closed !== false) continue;
+    let own = counts.get(line);
+    if (!own) counts.set(line, (own = new Map()));
+    own.set(account, (own.get(account) ?? 0) + count);
+  }
+  const open = inOrder(document.accounts.values()).filter(({ closed }) => !closed);
+  const fallback = (open.find(({ kind }) => kind === 'current') ?? open[0])?.id ?? '';
+  return (line) => {
+    const own = counts.get(line);
+    if (!own) return fallback;
+    return [...own].reduce((most, each) => (each[1] > most[1] ? each : most))[0];
+  };
+}

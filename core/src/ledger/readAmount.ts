@@ -1,0 +1,69 @@
+import { LARGEST_FIGURE, readFigure } from '../figure/read.ts';
+import { notationOf } from '../figure/notation.ts';
+import { parseFormula } from '../formula/parse.ts';
+import { FormulaError, type Expression } from '../formula/expression/syntax.ts';
+import { planOf, type Document } from '../plan/document/document.ts';
+import { messages } from '../messages/ledger.ts';
+import { inMinorUnits, minorUnitsIn } from './entries.ts';
+
+/** An amount somebody typed, in minor units; or why it is none. */
+export type ReadAmount =
+  { readonly ok: true; readonly amount: number } | { readonly ok: false; readonly message: string };
+
+/**
+ * Reads an amount in the plan's notation: a figure, or reckoning with figures such as `12.50+3.20` or `3*4.99`, which is
+ * rounded to the minor unit.
+ */
+export function readAmount(text: string, document: Document): ReadAmount {
+  const { locale } = planOf(document);
+  const refuse = (message: string): ReadAmount => ({ ok: false, message });
+  const isReckoning = /\d[^\d]*[-+*/×÷−(]/u.test(text) && !/\p{L}/u.test(text);
+  if (!isReckoning) {
+    const read = readFigure(text, locale);
+    if (!read.ok) return refuse(read.message);
+    if (read.figure === null) return refuse(messages.sayHowMuch);
+    const amount = inMinorUnits(document, read.figure);
+    return amount === null ? refuse(messages.anAmountHasAtMost(minorUnitsIn(document))) : { ok: true, amount };
+  }
+  try {
+    const figure = reckon(parseFormula(text, notationOf(locale)));
+    if (figure === null || !(Math.abs(figure) <= LARGEST_FIGURE)) return refuse(messages.thisIsNoAmount(text.trim()));
+    // Fifteen digits drop what binary fractions add at the end.
+    const units = Number((Math.abs(figure) * minorUnitsIn(document)).toPrecision(15));
+    return { ok: true, amount: Math.sign(figure) * Math.round(units) || 0 };
+  } catch (error) {
+    if (error instanceof FormulaError) return refuse(error.message);
+    throw error;
+  }
+}
+
+/** What reckoning with figures alone comes to; `null` where there is more to it. */
+function reckon(expression: Expression): number | null {
+  switch (expression.kind) {
+    case 'number':
+      return expression.value;
+    case 'percent':
+    case 'negate': {
+      const operand = reckon(expression.operand);
+      return operand === null ? null : expression.kind === 'negate' ? -operand : operand / 100;
+    }
+    case 'binary': {
+      const [left, right] = [reckon(expression.left), reckon(expression.right)];
+      if (left === null || right === null) return null;
+      switch (expression.operator) {
+        case '+':
+          return left + right;
+        case '-':
+          return left - right;
+        case '*':
+          return left * right;
+        case '/':
+          return right === 0 ? null : left / right;
+        default:
+          return null;
+      }
+    }
+    default:
+      return null;
+  }
+}

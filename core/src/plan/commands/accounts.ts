@@ -1,0 +1,156 @@
+import { messages } from '../../messages/commands.ts';
+import type { Draft } from '../document/draft.ts';
+import { inOrder } from '../document/document.ts';
+import { titleRefusal } from '../document/naming.ts';
+import { positionBetween } from '../document/position.ts';
+import { deleteWithAll } from '../../graph/references.ts';
+import { rowOfToday } from '../schema/columns.ts';
+import { entryOf } from '../schema/entries.ts';
+import { tidy } from '../schema/names.ts';
+import { refused } from '../schema/refusal.ts';
+import { TABLES, type AccountRow } from '../schema/tables.ts';
+import { entryFields, setEntry } from './entries.ts';
+import { checkFigure, checkNewId, checkNote, checkText, existing } from './guards.ts';
+import { command, type Words } from './command.ts';
+import { all, columnsBut, id, list, orNull, placement, some } from './fields.ts';
+
+const nameIn = (account: string, { document }: Words) => document.accounts.get(account)?.name ?? '';
+
+/** What is done with accounts, and with the statements they are reconciled with. */
+export const accountCommands = {
+  /** Opens an account, or changes what is said of it. */
+  'account.set': command({
+    fields: { account: id, settings: some(columnsBut('accounts', 'position')) },
+    label({ account, settings }, words) {
+      const name = nameIn(account, words);
+      if (name === '') return `New account ${settings.name ?? ''}`;
+      if (settings.closed !== undefined) return `Account ${name} ${settings.closed ? 'closed' : 'opened again'}`;
+      return settings.name === undefined ? `Account ${name} changed` : `Account ${name} renamed ${settings.name}`;
+    },
+    inAnyScenario: true,
+    decide(draft, { account, settings }) {
+      const before = draft.get('accounts', account);
+      if (!before) checkNewId(draft, account);
+      const last = inOrder(draft.document.accounts.values()).at(-1)?.position ?? null;
+      const next = {
+        ...(before ??
+          (rowOfToday(TABLES.accounts, {
+            id: account,
+            name: '',
+            position: positionBetween(last, null),
+          }) as AccountRow)),
+        ...settings,
+      };
+      const refusal = titleRefusal(draft.document, 'accounts', next.name, account);
+      if (refusal) throw refused('invalid', refusal, 'name');
+      checkFigure(next.opening, 'opening');
+      checkFigure(next.limit, 'limit');
+      checkText(next.number, 'number', 64);
+      checkNote(next.note);
+      draft.set('accounts', { ...next, name: tidy(next.name) });
+    },
+  }),
+
+  /** Puts an account in front of another, or last. */
+  'account.move': command({
+    fields: { account: id, before: placement },
+    label: ({ account }, words) => `Account ${nameIn(account, words)} moved`,
+    inAnyScenario: true,
+    decide(draft, { account, before }) {
+      const row = existing(draft, 'accounts', account, messages.thisAccount);
+      draft.set('accounts', { ...row, position: positionAmong(draft, 'accounts', before, account) });
+    },
+  }),
+
+  /** Takes an account away that nothing was entered for; that is seen where the ledger is kept. */
+  'account.delete': command({
+    fields: { account: id },
+    label: ({ account }, words) => `Account ${nameIn(account, words)} deleted`,
+    inAnyScenario: true,
+    decide(draft, { account }) {
+      existing(draft, 'accounts', account, messages.thisAccount);
+      deleteWithAll(draft, 'accounts', account);
+    },
+  }),
+
+  /** Reconciles an account with a statement: the entries that were ticked are those it lists. */
+  'account.reconcile': command({
+    fields: {
+      id,
+      settings: all(columnsBut('reconciliations')),
+      entries: list(all({ entry: id, before: entryFields }), 0, 20_000),
+    },
+    label: ({ settings }, words) =>
+      `${nameIn(settings.account, words)} reconciled with the statement of ${settings.on}`,
+    inAnyScenario: true,
+    decide(draft, { id, settings, entries }) {
+      checkNewId(draft, id);
+      const account = existing(draft, 'accounts', settings.account, messages.thisAccount);
+      checkFigure(settings.balance, 'balance');
+      draft.set('reconciliations', { id, ...settings });
+      entries.forEach(({ entry, before: given }, at) => {
+        const before = entryOf(entry, given);
+        const side = sideOf(before, account.id);
+        if (side === null) throw refused('invalid', messages.thisEntryIsOfAnother, `entries.${at}`);
+        if (before[side] !== '') throw refused('conflict', messages.thisWasTickedBefore, `entries.${at}`);
+        setEntry(draft, before, { ...before, [side]: id }, `entries.${at}`);
+      });
+    },
+  }),
+
+  /** Takes a reconciliation back; its entries can be ticked anew. */
+  'account.unreconcile': command({
+    fields: { id, entries: list(all({ entry: id, before: entryFields }), 0, 20_000) },
+    label({ id }, words) {
+      const row = words.document.reconciliations.get(id);
+      return `Reconciliation of ${row ? nameIn(row.account, words) : ''} taken back`;
+    },
+    inAnyScenario: true,
+    decide(draft, { id, entries }) {
+      existing(draft, 'reconciliations', id, messages.thisReconciliation);
+      draft.delete('reconciliations', id);
+      entries.forEach(({ entry, before: given }, at) => {
+        const before = entryOf(entry, given);
+        const after = {
+          ...before,
+          reconciled: before.reconciled === id ? '' : before.reconciled,
+          toReconciled: before.toReconciled === id ? '' : before.toReconciled,
+        };
+        setEntry(draft, before, after, `entries.${at}`);
+      });
+    },
+  }),
+
+  /** Remembers how the bank of an account writes its tables; `null` forgets it. */
+  'account.setFormat': command({
+    fields: { account: id, format: orNull(all(columnsBut('statementFormats', 'account'))) },
+    label: ({ account }, words) => `How statements of ${nameIn(account, words)} are written`,
+    inAnyScenario: true,
+    decide(draft, { account, format }) {
+      existing(draft, 'accounts', account, messages.thisAccount);
+      if (format === null) return draft.delete('statementFormats', account);
+      for (const [field, value] of Object.entries(format)) if (typeof value === 'string') checkText(value, field, 400);
+      draft.set('statementFormats', { id: account, account, ...format });
+    },
+  }),
+};
+
+/** Which of an entry's two reconciliations is that of an account; `null` when it is no entry of it. */
+function sideOf(entry: { account: string; toAccount: string }, account: string): 'reconciled' | 'toReconciled' | null {
+  return entry.account === account ? 'reconciled' : entry.toAccount === account ? 'toReconciled' : null;
+}
+
+/** The key of the position in front of a row of a table, or at the end. */
+export function positionAmong(
+  draft: Draft,
+  table: 'accounts' | 'standingEntries' | 'assignmentRules' | 'charts',
+  before: string | null,
+  self: string,
+): string {
+  const rows = inOrder<{ id: string; position: string }>(draft.document[table].values()).filter(
+    ({ id }) => id !== self,
+  );
+  const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
+  if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
+  return positionBetween(rows[at - 1]?.position ?? null, rows[at]?.position ?? null);
+}

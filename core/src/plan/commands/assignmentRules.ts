@@ -1,0 +1,80 @@
+import { messages } from '../../messages/commands.ts';
+import { rowOfToday } from '../schema/columns.ts';
+import { refused } from '../schema/refusal.ts';
+import { TABLES, type AssignmentRuleRow } from '../schema/tables.ts';
+import { inOrder } from '../document/document.ts';
+import { positionBetween } from '../document/position.ts';
+import { sideOfLine } from '../../ledger/entries.ts';
+import { positionAmong } from './accounts.ts';
+import { checkFigure, checkNewId, checkText, existing } from './guards.ts';
+import { command } from './command.ts';
+import { columnsBut, id, placement, some } from './fields.ts';
+
+/** What is done with assignment rules: "descriptions like this belong to that line". */
+export const assignmentRuleCommands = {
+  'assignmentRule.set': command({
+    fields: { rule: id, settings: some(columnsBut('assignmentRules', 'position')) },
+    label({ rule, settings }, { document }) {
+      const row = document.assignmentRules.get(rule);
+      return `${row ? 'Assignment rule' : 'New assignment rule'} “${settings.text ?? row?.text ?? ''}”`;
+    },
+    inAnyScenario: true,
+    decide(draft, { rule, settings }) {
+      const before = draft.get('assignmentRules', rule);
+      if (!before) checkNewId(draft, rule);
+      const last = inOrder(draft.document.assignmentRules.values()).at(-1)?.position ?? null;
+      const row = {
+        ...(before ??
+          (rowOfToday(TABLES.assignmentRules, {
+            id: rule,
+            position: positionBetween(last, null),
+          }) as AssignmentRuleRow)),
+        ...settings,
+      };
+      checkText(row.text, 'text', 200);
+      for (const field of ['least', 'most'] as const) {
+        checkFigure(row[field], field);
+        if (row[field] !== null && row[field] < 0) throw refused('invalid', messages.anAmountIsNotBelowZero, field);
+      }
+      if (row.least !== null && row.most !== null && row.most < row.least)
+        throw refused('invalid', messages.theGreatestIsBelow, 'most');
+      if (row.text.trim() === '' && row.least === null && row.most === null && row.account === null)
+        throw refused('invalid', messages.aRuleLooksFor, 'text');
+      if (row.line === null && row.toAccount === null)
+        throw refused('invalid', messages.chooseALineOrAnAccount, 'line');
+      if (row.line !== null) {
+        existing(draft, 'lines', row.line, messages.thisLine);
+        const side = sideOfLine(draft.document, row.line);
+        if (side === 'memo' || draft.get('lines', row.line)!.unit !== 'money')
+          throw refused('invalid', messages.thisLineIsNoFlow, 'line');
+        if (row.toAccount !== null && side !== 'setAside')
+          throw refused('invalid', messages.aTransferIsNeither, 'line');
+      }
+      for (const field of ['account', 'toAccount'] as const)
+        if (row[field] !== null) existing(draft, 'accounts', row[field], messages.thisAccount);
+      if (row.toAccount !== null && row.toAccount === row.account)
+        throw refused('invalid', messages.aTransferGoesToAnother, 'toAccount');
+      draft.set('assignmentRules', row);
+    },
+  }),
+
+  'assignmentRule.move': command({
+    fields: { rule: id, before: placement },
+    label: ({ rule }, { document }) => `Assignment rule “${document.assignmentRules.get(rule)?.text ?? ''}” moved`,
+    inAnyScenario: true,
+    decide(draft, { rule, before }) {
+      const row = existing(draft, 'assignmentRules', rule, messages.thisRule);
+      draft.set('assignmentRules', { ...row, position: positionAmong(draft, 'assignmentRules', before, rule) });
+    },
+  }),
+
+  'assignmentRule.delete': command({
+    fields: { rule: id },
+    label: ({ rule }, { document }) => `Assignment rule “${document.assignmentRules.get(rule)?.text ?? ''}” deleted`,
+    inAnyScenario: true,
+    decide(draft, { rule }) {
+      existing(draft, 'assignmentRules', rule, messages.thisRule);
+      draft.delete('assignmentRules', rule);
+    },
+  }),
+};

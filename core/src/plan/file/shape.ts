@@ -1,0 +1,27 @@
+import { messages } from '../../messages/file.ts';
+
+/** A plan file that cannot be read: where, as a JSON pointer (RFC 6901), and why. */
+export class PlanFormatError extends Error {
+  readonly pointer: string;
+
+  constructor(pointer: string, message: string) {
+    super(`${pointer === '' ? 'The file' : pointer}: ${message}`);
+    this.name = 'PlanFormatError';
+    this.pointer = pointer;
+  }
+}
+
+export type Json = Record<string, unknown>;
+
+export function refuseUnknown(json: Json, known: readonly string[], pointer: string): void {
+  for (const key of Object.keys(json)) {
+    if (!known.includes(key)) {
+      const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
+      throw new PlanFormatError(`${pointer}/${escaped}`, messages.thisFieldIsNotKnown(known.join(', ')));
+    }
+  }
+}
+
+export function isObject(value: unknown): value is Json {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}

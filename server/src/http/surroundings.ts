@@ -1,0 +1,16 @@
+import type { Work } from '../threads/work.ts';
+import type { Store } from '../store/store.ts';
+import type { Events } from './events.ts';
+
+/** What routes are made with. */
+export interface Surroundings {
+  readonly store: Store;
+  readonly events: Events;
+  readonly work: { readonly quick: Work; readonly slow: Work };
+  readonly now: () => Date;
+}
+
+/** A name as that of a file. */
+export function fileName(name: string, ending: string): string {
+  return `${name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'plan'}.${ending}`;
+}

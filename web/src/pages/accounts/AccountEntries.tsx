@@ -1,0 +1,143 @@
+import {
+  dayInFigures,
+  effectsOf,
+  givenOf,
+  minorUnitsIn,
+  planOf,
+  writeFigure,
+  type AccountRow,
+  type Balances,
+  type LedgerEntry,
+} from '@haushalt/core';
+import { useMemo } from 'react';
+import { useNavigate } from 'react-router';
+import { Grid } from '../../grid/Grid.tsx';
+import { placesIn } from '../../grid/selection.ts';
+import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
+import { useGrid } from '../../grid/useGrid.tsx';
+import { messages } from '../../messages/accounts.ts';
+import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { whereTo } from '../../parts/ledger/EntryList.tsx';
+import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { usePrinting } from '../../ui/usePrinting.ts';
+
+interface AccountEntriesProps {
+  readonly planId: string;
+  readonly account: AccountRow;
+  readonly balances: Balances;
+}
+
+interface Row extends GridRow {
+  readonly index: number;
+}
+
+const COLUMNS: readonly GridColumn[] = [
+  { id: 'date', heading: ledgerMessages.date, width: 100, pin: null },
+  { id: 'what', heading: ledgerMessages.what, width: 280, pin: null, className: 'text' },
+  { id: 'line', heading: ledgerMessages.line, width: 220, pin: null, className: 'text' },
+  { id: 'amount', heading: ledgerMessages.amount, width: 112, pin: null },
+  { id: 'balance', heading: messages.balance, width: 118, pin: null },
+  { id: 'reconciled', heading: '', width: 40, pin: null },
+];
+const NO_ROWS: readonly Row[] = [];
+
+/** What an entry did to an account, in minor units. */
+export function effectOn(entry: LedgerEntry, account: string): number {
+  return effectsOf(entry).reduce((sum, each) => (each.account === account ? sum + each.amount : sum), 0);
+}
+
+/** The entries of an account, the newest first, with the balance after each. */
+export function AccountEntries({ planId, account, balances }: AccountEntriesProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const units = minorUnitsIn(document);
+  const send = useSend();
+  const printing = usePrinting();
+  const navigate = useNavigate();
+  const found = useEntryPages(planId, { accounts: [account.id] });
+  const rows = useMemo(
+    () => Array.from({ length: found.total }, (_, index): Row => ({ key: String(index), label: messages.entryNth(index + 1), className: 'line', index })), // prettier-ignore
+    [found.total],
+  );
+  /** The balance after an entry: that of its day, less what came after it on the same day. */
+  const balanceAfter = (index: number, entry: LedgerEntry) => {
+    let balance = balances.on(account.id, entry.date);
+    for (let at = index - 1; at >= 0; at--) {
+      const later = found.at(at);
+      if (later?.date !== entry.date) break;
+      balance -= effectOn(later, account.id);
+    }
+    return balance;
+  };
+  const cellOf = ({ index }: Row, { id }: GridColumn): GridCell => {
+    const entry = found.at(index);
+    if (!entry) return { content: id === 'what' ? '…' : '' };
+    const figure = (minor: number) => ({
+      className: `tabular ${minor < 0 ? 'negative' : ''}`,
+      content: writeFigure(minor / units, 'money', plan),
+    });
+    switch (id) {
+      case 'date':
+        return { className: 'tabular', content: dayInFigures(entry.date, plan.locale) };
+      case 'what':
+        return { className: 'text', content: entry.what, title: [entry.what, entry.note].join('\n') };
+      case 'line': {
+        const isInto = entry.toAccount === account.id;
+        const from = document.accounts.get(entry.account)?.name;
+        return { className: 'text', content: isInto ? messages.from(from) : whereTo(entry, document) };
+      }
+      case 'amount':
+        return figure(effectOn(entry, account.id));
+      case 'balance':
+        return figure(balanceAfter(index, entry));
+      default: {
+        const isTicked = (entry.account === account.id ? entry.reconciled : entry.toReconciled) !== '';
+        return isTicked
+          ? { title: messages.isReconciled, parts: ['ticked'], content: <Icon name="good" /> }
+          : { content: '' };
+      }
+    }
+  };
+  const control = useGrid<Row, GridColumn>({
+    rows,
+    columns: COLUMNS,
+    onOpen({ index }, _column, typed) {
+      const entry = found.at(index);
+      if (typed === null && entry) void navigate(`/plans/${planId}/spending?view=entries`, { state: { entry } });
+      return true;
+    },
+    onClear() {
+      void (async () => {
+        const places = [...new Set(placesIn(control.selection).map(({ row }) => row))];
+        const entries = await found.fetch(places);
+        const edits = entries.map((entry) => ({ entry: entry.id, before: givenOf(entry), after: null }));
+        if (edits.length > 0) send({ kind: 'entries.set', entries: edits }, messages.entriesRemoved(edits.length));
+      })();
+    },
+    textOf: (row, column) => textInCell(cellOf(row, column)),
+  });
+
+  if (found.problem !== null)
+    return (
+      <p className="refusal" role="alert">
+        {ledgerMessages.theEntriesCannotBeShown(found.problem)}
+      </p>
+    );
+  if (found.total === 0 && !found.isLoading) return <p className="quiet account-empty">{messages.noEntries}</p>;
+  return (
+    <Grid
+      control={control}
+      label={messages.entriesOf(account.name)}
+      columns={COLUMNS}
+      rows={rows}
+      footer={NO_ROWS}
+      rowHeight={26}
+      cellOf={cellOf}
+      partsOf={({ index }) => [plan, found.at(index), balances, document]}
+      complete={printing && found.total <= 1000}
+    />
+  );
+}

@@ -1,0 +1,167 @@
+import { ACCOUNT_KINDS, planOf, type AccountKind, type AccountRow } from '@haushalt/core';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { DateField } from '../../fields/CalendarField.tsx';
+import { FigureField } from '../../fields/FigureField.tsx';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/accounts.ts';
+import { newId } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+
+interface AccountFormProps {
+  /** The account that is changed; `null` for a new one. */
+  readonly account: AccountRow | null;
+  /** Whether it has entries, so that it can be closed but not deleted. */
+  readonly isUsed: boolean;
+  readonly onDone: (id: string) => void;
+  readonly onClose: () => void;
+}
+
+/** What is said of an account. */
+export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const send = useSend();
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [given, setGiven] = useState(() => ({
+    name: account?.name ?? '',
+    kind: account?.kind ?? ('current' as AccountKind),
+    opening: account?.opening ?? 0,
+    openingOn: account === null ? `${plan.firstMonth}-01` : account.openingOn,
+    closed: account?.closed ?? false,
+    limit: account?.limit ?? null,
+    number: account?.number ?? '',
+    note: account?.note ?? '',
+  }));
+  const put = (part: Partial<typeof given>) => {
+    setRefusal(null);
+    setGiven((before) => ({ ...before, ...part }));
+  };
+  const save = () => {
+    const id = account?.id ?? newId();
+    const refused = send({ kind: 'account.set', account: id, settings: given }, messages.saved(given.name), true);
+    if (refused) return setRefusal(refused.message);
+    onDone(id);
+    onClose();
+  };
+  const remove = () => {
+    if (account && !send({ kind: 'account.delete', account: account.id }, messages.deleted(account.name))) onClose();
+  };
+
+  return (
+    <FormDialog
+      title={account === null ? messages.newAccount : messages.changeAccount}
+      submit={messages.save}
+      refusal={refusal}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <Form.Group controlId="account-name">
+        <Form.Label>{messages.name}</Form.Label>
+        <Form.Control
+          size="sm"
+          autoFocus // eslint-disable-line jsx-a11y/no-autofocus
+          value={given.name}
+          maxLength={80}
+          autoComplete="off"
+          onChange={(event) => put({ name: event.target.value })}
+        />
+      </Form.Group>
+      <Form.Group controlId="account-kind">
+        <Form.Label>{messages.kind}</Form.Label>
+        <Select
+          wide
+          id="account-kind"
+          value={given.kind}
+          onChange={(event) => put({ kind: event.target.value as AccountKind })}
+        >
+          {ACCOUNT_KINDS.map((kind) => (
+            <option key={kind} value={kind}>
+              {messages.kinds[kind]}
+            </option>
+          ))}
+        </Select>
+      </Form.Group>
+      <FigureField
+        label={messages.openingBalance}
+        unit="money"
+        isNeeded
+        value={given.opening}
+        onChange={(opening) => put({ opening })}
+      />
+      <div>
+        <Form.Check
+          id="account-opening-on"
+          label={messages.onTheDay}
+          checked={given.openingOn !== null}
+          onChange={(event) => put({ openingOn: event.target.checked ? `${plan.firstMonth}-01` : null })}
+        />
+        {given.openingOn === null ? (
+          <small className="quiet">{messages.beforeAllEntries}</small>
+        ) : (
+          <DateField
+            label={messages.onTheDay}
+            value={given.openingOn}
+            least="1900-01-01"
+            most="2999-12-31"
+            locale={plan.locale}
+            refusalOf={() => null}
+            onChange={(openingOn) => put({ openingOn })}
+          />
+        )}
+      </div>
+      <FigureField
+        label={messages.limit}
+        unit="money"
+        value={given.limit}
+        placeholder={messages.noLimit}
+        onChange={(limit) => put({ limit })}
+      />
+      <Form.Group controlId="account-number">
+        <Form.Label>{messages.number}</Form.Label>
+        <Form.Control
+          size="sm"
+          value={given.number}
+          maxLength={64}
+          placeholder={messages.numberExample}
+          autoComplete="off"
+          onChange={(event) => put({ number: event.target.value })}
+        />
+      </Form.Group>
+      <Form.Group className="wide" controlId="account-note">
+        <Form.Label>{messages.note}</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={2}
+          size="sm"
+          value={given.note}
+          onChange={(event) => put({ note: event.target.value })}
+        />
+      </Form.Group>
+      {account !== null && (
+        <div className="wide account-end">
+          <Form.Check
+            id="account-closed"
+            label={messages.isClosed}
+            checked={given.closed}
+            onChange={(event) => put({ closed: event.target.checked })}
+          />
+          <button
+            type="button"
+            className="btn btn-link btn-sm"
+            disabled={isUsed}
+            onClick={remove}
+            title={isUsed ? messages.hasEntries : undefined}
+          >
+            {messages.deleteIt}
+          </button>
+        </div>
+      )}
+    </FormDialog>
+  );
+}

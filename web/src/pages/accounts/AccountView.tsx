@@ -1,0 +1,154 @@
+import {
+  addDays,
+  dayInWords,
+  firstDay,
+  minorUnitsIn,
+  monthOfDay,
+  planOf,
+  writeFigure,
+  writeWithUnit,
+  type AccountRow,
+  type Balances,
+  type Forecast,
+} from '@haushalt/core';
+import { useMemo, useState } from 'react';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/accounts.ts';
+import { PictureView } from '../../parts/charts/PictureView.tsx';
+import type { Picture } from '../../parts/charts/picture.ts';
+import { useForecasts } from '../../parts/ledger/useForecasts.ts';
+import type { Ledger } from '../../parts/ledger/useLedger.ts';
+import { today } from '../../parts/ledger/today.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { AccountEntries } from './AccountEntries.tsx';
+import { Reconciling } from './Reconciling.tsx';
+import { Reconciliations } from './Reconciliations.tsx';
+
+interface AccountViewProps {
+  readonly planId: string;
+  readonly account: AccountRow;
+  readonly ledger: Ledger;
+  readonly balances: Balances;
+  readonly onEdit: () => void;
+}
+
+/** How many months a forecast may go ahead. */
+const AHEAD = [1, 2, 3, 6, 12];
+
+/** One account: its balance, how it goes on, and its entries; or the statement it is reconciled with. */
+export function AccountView({ planId, account, ledger, balances, onEdit }: AccountViewProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const [months, setMonths] = useState(2);
+  const [isReconciling, setReconciling] = useState(false);
+  const [showsPast, setShowsPast] = useState(false);
+  const now = today();
+  // The month before stands beside what is foreseen.
+  const from = firstDay(monthOfDay(addDays(firstDay(monthOfDay(now)), -1)));
+  const forecasts = useForecasts(ledger, balances, months, from);
+  const forecast = forecasts?.find((each) => each.account.id === account.id) ?? null;
+  const money = (minor: number) => writeWithUnit(minor / minorUnitsIn(document), 'money', plan);
+  const picture = useMemo(
+    () => forecast && pictureOf(forecast, plan, minorUnitsIn(document)),
+    [forecast, plan, document],
+  );
+
+  return (
+    <section className="account-view" aria-label={account.name}>
+      <div className="section-head">
+        <h3>
+          {account.name} <small>{account.closed ? messages.closedWord : messages.kinds[account.kind]}</small>
+        </h3>
+        <p className="account-now">
+          {messages.balanceOn(dayInWords(now, plan.locale))} <strong>{money(balances.on(account.id, now))}</strong>
+        </p>
+        <button type="button" className="tool" onClick={onEdit}>
+          <Icon name="edit" /> {messages.changeAccount}
+        </button>
+        <button
+          type="button"
+          className="tool"
+          aria-pressed={isReconciling}
+          onClick={() => setReconciling(!isReconciling)}
+        >
+          <Icon name="checks" /> {messages.reconcile}
+        </button>
+        <button type="button" className="tool" aria-pressed={showsPast} onClick={() => setShowsPast(!showsPast)}>
+          <Icon name="pages" /> {messages.reconciliations}
+        </button>
+      </div>
+      {isReconciling ? (
+        <Reconciling planId={planId} account={account} balances={balances} onClose={() => setReconciling(false)} />
+      ) : (
+        <>
+          {showsPast && <Reconciliations planId={planId} account={account} onClose={() => setShowsPast(false)} />}
+          {forecast && picture && (
+            <div className="forecast">
+              <div className="forecast-words">
+                <label>
+                  {messages.forecastFor}
+                  <Select value={months} onChange={(event) => setMonths(Number(event.target.value))}>
+                    {AHEAD.map((count) => (
+                      <option key={count} value={count}>
+                        {messages.monthsAhead(count)}
+                      </option>
+                    ))}
+                  </Select>
+                </label>
+                <p>{messages.lowest(money(forecast.lowest.balance), dayInWords(forecast.lowest.date, plan.locale))}</p>
+                {forecast.belowLimit ? (
+                  <p className="below-limit">
+                    <Icon name="alarm" />{' '}
+                    {messages.belowLimitOn(
+                      money(account.limit! * minorUnitsIn(document)),
+                      dayInWords(forecast.belowLimit.date, plan.locale),
+                    )}
+                  </p>
+                ) : account.limit !== null ? (
+                  <p className="quiet">
+                    <Icon name="good" /> {messages.staysAbove(money(account.limit * minorUnitsIn(document)))}
+                  </p>
+                ) : null}
+                <p className="quiet">{messages.forecastIsMadeOf}</p>
+              </div>
+              <PictureView picture={picture} height={170} />
+            </div>
+          )}
+          <AccountEntries planId={planId} account={account} balances={balances} />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** The balance day by day: what was, and what is foreseen. */
+function pictureOf({ account, days }: Forecast, plan: ReturnType<typeof planOf>, units: number): Picture {
+  const firstAhead = days.findIndex(({ isForecast }) => isForecast);
+  const limit = account.limit;
+  return {
+    label: messages.balanceOf(account.name),
+    categoryName: messages.day,
+    categories: days.map(({ date }) => dayInWords(date, plan.locale, 'short')),
+    axis: plan.currency,
+    write: (value) => writeFigure(value, 'money', plan),
+    series: [
+      {
+        label: messages.balance,
+        mark: 'steps',
+        tone: 'net',
+        values: days.map(({ balance, isForecast }) => (isForecast ? null : balance / units)),
+      },
+      {
+        label: messages.forecast,
+        mark: 'steps',
+        tone: 'setAside',
+        // It begins where the balance ends.
+        values: days.map(({ balance }, at) => (at < firstAhead - 1 ? null : balance / units)),
+      },
+      ...(limit === null
+        ? []
+        : [{ label: messages.limit, mark: 'line' as const, tone: 'expense' as const, values: days.map(() => limit) }]),
+    ],
+  };
+}

@@ -1,0 +1,110 @@
+import { inOrder, minorUnitsIn, planOf, writeWithUnit, type AccountRow } from '@haushalt/core';
+import { useMemo, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { messages } from '../../messages/accounts.ts';
+import { useForecasts } from '../../parts/ledger/useForecasts.ts';
+import { useBalances, useLedger } from '../../parts/ledger/useLedger.ts';
+import { today } from '../../parts/ledger/today.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { AccountForm } from './AccountForm.tsx';
+import { AccountView } from './AccountView.tsx';
+import './accounts.scss';
+
+/** What is in which account, and what will be. */
+export function AccountsPage() {
+  const { planId = '' } = useParams();
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const [search, setSearch] = useSearchParams();
+  const [edited, setEdited] = useState<AccountRow | 'new' | null>(null);
+  const ledger = useLedger(planId);
+  const { balances, problem } = useBalances(planId);
+  const accounts = useMemo(() => inOrder(document.accounts.values()), [document.accounts]);
+  const forecasts = useForecasts(ledger, balances, 1);
+  const chosen = accounts.find(({ id }) => id === search.get('account')) ?? accounts[0];
+  const money = (minor: number) => writeWithUnit(minor / minorUnitsIn(document), 'money', plan);
+  const now = today();
+  const total = accounts.reduce((sum, { id }) => sum + (balances?.on(id, now) ?? 0), 0);
+  const choose = (id: string) =>
+    setSearch(
+      (before) => {
+        before.set('account', id);
+        return before;
+      },
+      { replace: true },
+    );
+
+  return (
+    <div className="accounts">
+      <div className="page-head">
+        <h2>{messages.accounts}</h2>
+        <button type="button" className="btn btn-primary btn-sm" onClick={() => setEdited('new')}>
+          {messages.newAccount}
+        </button>
+        {balances !== null && accounts.length > 0 && <p className="year-summary">{messages.inAll(money(total))}</p>}
+      </div>
+      {problem !== null && (
+        <p className="refusal" role="alert">
+          {messages.cannotBeShown(problem)}
+        </p>
+      )}
+      {accounts.length === 0 ? (
+        <div className="empty-state">
+          <h3>{messages.noAccounts}</h3>
+          <p>{messages.anAccountIs}</p>
+          <button type="button" className="btn btn-primary" onClick={() => setEdited('new')}>
+            {messages.newAccount}
+          </button>
+        </div>
+      ) : (
+        <div className="accounts-body">
+          <ul className="account-list" aria-label={messages.accounts}>
+            {accounts.map((account) => {
+              const forecast = forecasts?.find((each) => each.account.id === account.id);
+              return (
+                <li key={account.id}>
+                  <button
+                    type="button"
+                    aria-current={account === chosen}
+                    className={`account-card ${account.closed ? 'is-closed' : ''}`}
+                    onClick={() => choose(account.id)}
+                  >
+                    <span className="account-name">{account.name}</span>
+                    <small>{account.closed ? messages.closedWord : messages.kinds[account.kind]}</small>
+                    <span className="account-balance tabular">
+                      {balances ? money(balances.on(account.id, now)) : '…'}
+                    </span>
+                    {forecast?.belowLimit && (
+                      <small className="below-limit">
+                        <Icon name="alarm" /> {messages.belowLimitSoon}
+                      </small>
+                    )}
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+          {chosen && balances && (
+            <AccountView
+              key={chosen.id}
+              planId={planId}
+              account={chosen}
+              ledger={ledger}
+              balances={balances}
+              onEdit={() => setEdited(chosen)}
+            />
+          )}
+        </div>
+      )}
+      {edited !== null && (
+        <AccountForm
+          account={edited === 'new' ? null : edited}
+          isUsed={edited !== 'new' && (balances?.countOf(edited.id) ?? 0) > 0}
+          onDone={choose}
+          onClose={() => setEdited(null)}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,264 @@
+import {
+  Assigner,
+  dayInFigures,
+  givenOf,
+  minorUnitsIn,
+  planOf,
+  writeFigure,
+  type Assignment,
+  type Document,
+  type EarlierEntry,
+  type LedgerEntry,
+} from '@haushalt/core';
+import { useImperativeHandle, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { SearchField } from '../../fields/SearchField.tsx';
+import { Grid } from '../../grid/Grid.tsx';
+import type { ColumnEditing, EditorProps } from '../../grid/editing.ts';
+import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
+import { useGrid } from '../../grid/useGrid.tsx';
+import { messages } from '../../messages/spending.ts';
+import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
+import { whereTo } from '../../parts/ledger/EntryList.tsx';
+import { useEntries } from '../../parts/ledger/useLedger.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import type { ViewProps } from './MonthView.tsx';
+import { RuleForm, type RuleGiven } from './RuleForm.tsx';
+import { RuleList } from './RuleList.tsx';
+
+interface AssigningProps extends ViewProps {
+  readonly earlier: readonly EarlierEntry[];
+}
+
+interface OpenRow extends GridRow {
+  readonly entry: LedgerEntry;
+  readonly proposal: Assignment | null;
+}
+
+const COLUMNS: readonly GridColumn[] = [
+  { id: 'date', heading: ledgerMessages.date, width: 100, pin: null },
+  { id: 'what', heading: ledgerMessages.what, width: 250, pin: null, className: 'text' },
+  { id: 'account', heading: ledgerMessages.account, width: 130, pin: null, className: 'text' },
+  { id: 'amount', heading: ledgerMessages.amount, width: 104, pin: null },
+  { id: 'line', heading: ledgerMessages.line, width: 270, pin: null, className: 'text' },
+];
+const LINE = COLUMNS.length - 1;
+const NO_ROWS: readonly OpenRow[] = [];
+
+/** What is not assigned yet, worked through with the keyboard, and the rules by which entries are assigned. */
+export function Assigning({ planId, ledger, earlier }: AssigningProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const send = useSend();
+  const gone = useMemo(
+    () => [...ledger.actuals.lines.keys()].filter((line) => line !== '' && !document.lines.has(line)),
+    [ledger.actuals, document],
+  );
+  const open = useEntries(planId, { lines: ['', ...gone] });
+  const assigner = useMemo(() => new Assigner(document, earlier), [document, earlier]);
+  const rows = useMemo(
+    () =>
+      open.entries.map((entry): OpenRow => ({
+        key: entry.id,
+        label: entry.what || ledgerMessages.noWords,
+        className: 'line',
+        entry,
+        proposal: assigner.assign(entry),
+      })),
+    [open.entries, assigner],
+  );
+  const [last, setLast] = useState<RuleGiven | null>(null);
+  const [rule, setRule] = useState<RuleGiven | null>(null);
+
+  const assign = (entry: LedgerEntry, target: string) => {
+    const { line, toAccount } = readTarget(target);
+    const after = assigned(entry, line, toAccount);
+    const refusal = send(
+      { kind: 'entries.set', entries: [{ entry: entry.id, before: givenOf(entry), after: givenOf(after) }] },
+      messages.assigned(entry.what || ledgerMessages.anEntry, whereTo(after, document)),
+    );
+    if (!refusal) setLast(ruleFrom(entry, target));
+    return refusal;
+  };
+  const accept = ({ entry, proposal }: OpenRow) => proposal && assign(entry, targetOf(proposal));
+  const acceptAll = () => {
+    const ready = rows.filter(({ proposal }) => proposal !== null);
+    const edits = ready.map(({ entry, proposal }) => {
+      const after = assigned(entry, proposal!.line, proposal!.toAccount);
+      return { entry: entry.id, before: givenOf(entry), after: givenOf(after) };
+    });
+    send({ kind: 'entries.set', entries: edits }, messages.entriesAssigned(edits.length));
+  };
+  const editing: ColumnEditing<OpenRow, GridColumn> = {
+    whyNot: (_row, column) => (column.id === 'line' ? null : messages.typeTheLine),
+    begin: () => ({ text: '', options: { target: null } }),
+    read(at, { options }) {
+      const entry = rows.find(({ key }) => key === at.row)?.entry;
+      if (!entry || options.target == null) return { command: null };
+      const { line, toAccount } = readTarget(options.target);
+      const after = assigned(entry, line, toAccount);
+      setLast(ruleFrom(entry, options.target));
+      return {
+        command: {
+          kind: 'entries.set',
+          entries: [{ entry: entry.id, before: givenOf(entry), after: givenOf(after) }],
+        },
+      };
+    },
+    Editor: TargetEditor,
+  };
+  const cellOf = ({ entry, proposal }: OpenRow, { id }: GridColumn): GridCell => {
+    switch (id) {
+      case 'date':
+        return { className: 'tabular', content: dayInFigures(entry.date, plan.locale) };
+      case 'what':
+        return { className: 'text', content: entry.what, title: entry.note || entry.what };
+      case 'account':
+        return { className: 'text', content: document.accounts.get(entry.account)?.name ?? '' };
+      case 'amount':
+        return { className: 'tabular', content: writeFigure(entry.amount / minorUnitsIn(document), 'money', plan) };
+      default: {
+        if (!proposal) return { className: 'text quiet', content: messages.chooseALine };
+        const words = whereTo(proposal, document);
+        return {
+          className: 'text proposal',
+          title: whyInWords(proposal, document),
+          parts: [words, whyInWords(proposal, document)],
+          content: (
+            <>
+              {words} <small>{whyInWords(proposal, document)}</small>
+            </>
+          ),
+        };
+      }
+    }
+  };
+  const control = useGrid<OpenRow, GridColumn>({
+    rows,
+    columns: COLUMNS,
+    first: { row: 0, column: LINE },
+    editingOf: (column) => (column.id === 'line' ? editing : null),
+    send: (command) => send(command),
+    onOpen(row, column, typed) {
+      if (column.id === 'line' && (typed !== null || row.proposal === null)) return false;
+      if (typed === null && row.proposal) accept(row);
+      else control.open({ row: rows.indexOf(row), column: LINE }, typed);
+      return true;
+    },
+    onKey(event, row) {
+      if (event.key !== 'F2') return false;
+      control.select({
+        ranges: [{ anchor: { row: rows.indexOf(row), column: LINE }, focus: { row: rows.indexOf(row), column: LINE } }],
+      });
+      // Another line than the one proposed.
+      control.open({ row: rows.indexOf(row), column: LINE }, '');
+      return true;
+    },
+    textOf: (row, column) => (column.id === 'line' ? '' : textInCell(cellOf(row, column))),
+  });
+  const proposed = rows.filter(({ proposal }) => proposal !== null).length;
+
+  return (
+    <div className="assigning">
+      <section aria-label={messages.notAssignedYet}>
+        <div className="section-head">
+          <h3>
+            {messages.notAssignedYet} <small>{ledgerMessages.entryCount(open.total)}</small>
+          </h3>
+          {proposed > 1 && (
+            <button type="button" className="tool" onClick={acceptAll}>
+              <Icon name="good" /> {messages.acceptAll(proposed)}
+            </button>
+          )}
+        </div>
+        {open.problem !== null && (
+          <p className="refusal" role="alert">
+            {ledgerMessages.theEntriesCannotBeShown(open.problem)}
+          </p>
+        )}
+        {last && (
+          <p className="last-assigned" role="status">
+            {messages.belongsTo(last.text, whereTo(readTarget(last.target), document))}
+            <button type="button" className="btn btn-link btn-sm" onClick={() => setRule(last)}>
+              {messages.alwaysSo}
+            </button>
+          </p>
+        )}
+        {rows.length === 0 && !open.isLoading ? (
+          <p className="quiet all-assigned">
+            <Icon name="good" /> {messages.everythingIsAssigned}
+          </p>
+        ) : (
+          <>
+            <p className="quiet">{messages.howToAssign}</p>
+            <Grid
+              control={control}
+              label={messages.notAssignedYet}
+              columns={COLUMNS}
+              rows={rows}
+              footer={NO_ROWS}
+              rowHeight={28}
+              cellOf={cellOf}
+              partsOf={({ entry, proposal }) => [plan, entry, proposal, document]}
+            />
+          </>
+        )}
+      </section>
+      <RuleList onEdit={setRule} />
+      {rule && <RuleForm planId={planId} given={rule} onClose={() => setRule(null)} />}
+    </div>
+  );
+}
+
+/** An entry that belongs to a line, or is a transfer to or from another account. */
+export function assigned(entry: LedgerEntry, line: string, toAccount: string): LedgerEntry {
+  if (toAccount === '') return { ...entry, line };
+  // What came in was transferred from the other account.
+  return entry.amount < 0
+    ? { ...entry, line, toAccount }
+    : { ...entry, line, account: toAccount, toAccount: entry.account, amount: -entry.amount, reference: '', toReference: entry.reference, reconciled: '', toReconciled: entry.reconciled }; // prettier-ignore
+}
+
+function targetOf({ line, toAccount }: Assignment): string {
+  return line === '' ? transferTo(toAccount) : line;
+}
+
+/** An assignment rule that would do what was done with an entry. */
+function ruleFrom(entry: LedgerEntry, target: string): RuleGiven {
+  return { rule: null, condition: 'contains', text: entry.what, least: null, most: null, account: '', target };
+}
+
+/** Why an entry is proposed for a line, in a few words. */
+export function whyInWords({ by }: Assignment, document: Document): string {
+  if (by.kind === 'proposal') return messages.proposedLike(by.like);
+  return messages.byTheRule(document.assignmentRules.get(by.rule)?.text ?? '');
+}
+
+/** Chooses what an entry belongs to, in its cell. */
+function TargetEditor({ editing, row, handle, onConfirm, onCancel }: EditorProps<OpenRow, GridColumn>) {
+  const { document } = useSessionState();
+  const input = useRef<HTMLInputElement>(null);
+  const options = useMemo(() => targetOptions(document, row.entry.account), [document, row.entry.account]);
+  useLayoutEffect(() => input.current?.focus({ preventScroll: true }), []);
+  useImperativeHandle(handle, () => ({ focus: () => input.current?.focus({ preventScroll: true }) }));
+  return (
+    <span
+      className="target-editor"
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onCancel();
+        event.stopPropagation();
+      }}
+    >
+      <SearchField
+        label={ledgerMessages.line}
+        options={options}
+        value=""
+        initial={editing.began.text}
+        inputRef={input}
+        onChange={(target) => onConfirm('stay', { target })}
+      />
+    </span>
+  );
+}

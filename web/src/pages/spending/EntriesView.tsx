@@ -1,0 +1,333 @@
+import {
+  ENTRY_STATES,
+  MAX_ENTRIES_AT_ONCE,
+  dayInFigures,
+  firstDay,
+  givenOf,
+  lastDay,
+  minorUnitsIn,
+  planOf,
+  sideOfLine,
+  writeFigure,
+  writeWithUnit,
+  type EntryOrder,
+  type EntryQuery,
+  type EntryState,
+  type LedgerEntry,
+} from '@haushalt/core';
+import { useMemo, useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { FigureField } from '../../fields/FigureField.tsx';
+import { DateField } from '../../fields/CalendarField.tsx';
+import { SearchField } from '../../fields/SearchField.tsx';
+import { Select } from '../../fields/Select.tsx';
+import { Grid } from '../../grid/Grid.tsx';
+import { placesIn } from '../../grid/selection.ts';
+import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
+import { useGrid } from '../../grid/useGrid.tsx';
+import { messages } from '../../messages/spending.ts';
+import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { accountOptions, readTarget, targetOptions } from '../../parts/ledger/draft.ts';
+import { whereTo } from '../../parts/ledger/EntryList.tsx';
+import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
+import { entriesAsCsv } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { usePrinting } from '../../ui/usePrinting.ts';
+import type { ViewProps } from './MonthView.tsx';
+
+/** What is looked for. */
+interface Looked {
+  readonly text: string;
+  readonly account: string;
+  readonly line: string;
+  readonly period: 'all' | 'month' | 'between';
+  readonly from: string;
+  readonly to: string;
+  readonly least: number | null;
+  readonly most: number | null;
+  readonly state: EntryState | '';
+  readonly order: EntryOrder;
+  readonly descending: boolean;
+}
+
+/** The line that stands for entries that are not assigned. */
+const UNASSIGNED = '-';
+
+interface FoundRow extends GridRow {
+  readonly index: number;
+}
+
+/** All entries: looked for, put in order, and changed many at once. */
+export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const send = useSend();
+  const notices = useNotices();
+  const printing = usePrinting();
+  const [looked, setLooked] = useState<Looked>(() => ({
+    text: '', account: '', line: '', period: 'all', from: firstDay(month), to: lastDay(month), least: null, most: null, state: '', order: 'date', descending: true,
+  })); // prettier-ignore
+  const look = (part: Partial<Looked>) => setLooked((before) => ({ ...before, ...part }));
+  const gone = useMemo(
+    () => [...ledger.actuals.lines.keys()].filter((line) => line !== '' && !document.lines.has(line)),
+    [ledger.actuals, document],
+  );
+  const query = useMemo(() => queryOf(looked, month, gone, minorUnitsIn(document)), [looked, month, gone, document]);
+  const found = useEntryPages(planId, query);
+  const { total } = found;
+  const rows = useMemo(
+    () => Array.from({ length: total }, (_, index): FoundRow => ({ key: String(index), label: messages.entryNth(index + 1), className: 'line', index })), // prettier-ignore
+    [total],
+  );
+  const sortable = (id: EntryOrder, words: string) => (
+    <button
+      type="button"
+      className="sort-heading"
+      tabIndex={-1}
+      aria-label={messages.sortBy(words)}
+      onClick={() => look({ order: id, descending: looked.order === id ? !looked.descending : id === 'date' })}
+    >
+      {words}
+      {looked.order === id && <Icon name={looked.descending ? 'down' : 'up'} />}
+    </button>
+  );
+  const columns: GridColumn[] = [
+    { id: 'date', heading: sortable('date', ledgerMessages.date), width: 100, pin: null },
+    { id: 'what', heading: sortable('what', ledgerMessages.what), width: 300, pin: null, className: 'text' },
+    { id: 'line', heading: ledgerMessages.line, width: 210, pin: null, className: 'text' },
+    { id: 'account', heading: ledgerMessages.account, width: 150, pin: null, className: 'text' },
+    { id: 'amount', heading: sortable('amount', ledgerMessages.amount), width: 118, pin: null },
+    { id: 'note', heading: ledgerMessages.note, width: 200, pin: null, className: 'text' },
+  ];
+  const cellOf = ({ index }: FoundRow, { id }: GridColumn): GridCell => {
+    const entry = found.at(index);
+    if (!entry) return { content: id === 'what' ? '…' : '' };
+    switch (id) {
+      case 'date':
+        return { className: 'tabular', content: dayInFigures(entry.date, plan.locale) };
+      case 'what':
+        return { className: 'text', content: entry.what, title: entry.what };
+      case 'line':
+        return { className: `text ${isAssigned(entry) ? '' : 'unassigned'}`, content: whereTo(entry, document) };
+      case 'account':
+        return { className: 'text', content: document.accounts.get(entry.account)?.name ?? '' };
+      case 'amount':
+        return { className: `tabular ${entry.amount < 0 ? '' : 'came-in'}`, content: writeFigure(entry.amount / minorUnitsIn(document), 'money', plan) }; // prettier-ignore
+      default:
+        return { className: 'text quiet', content: entry.note, title: entry.note };
+    }
+  };
+  const isAssigned = ({ line, toAccount }: LedgerEntry) => (line === '' ? toAccount !== '' : document.lines.has(line));
+  const control = useGrid<FoundRow, GridColumn>({
+    rows,
+    columns,
+    onOpen({ index }, _column, typed) {
+      const entry = found.at(index);
+      if (typed === null && entry) entering.change(entry);
+      return true;
+    },
+    onClear: () => void removeAll(),
+    textOf: (row, column) => textInCell(cellOf(row, column)),
+  });
+  const chosen = useMemo(
+    () => [...new Set(placesIn(control.selection).map(({ row }) => row))].filter((row) => row < total),
+    [control.selection, total],
+  );
+
+  const many = async (change: (entry: LedgerEntry) => LedgerEntry | null, words: (count: number) => string) => {
+    if (chosen.length > MAX_ENTRIES_AT_ONCE) return notices.say({ text: messages.tooMany(MAX_ENTRIES_AT_ONCE), tone: 'warning' }); // prettier-ignore
+    const entries = await found.fetch(chosen);
+    const edits = entries.map((entry) => {
+      const after = change(entry);
+      return { entry: entry.id, before: givenOf(entry), after: after && givenOf(after) };
+    });
+    if (edits.length > 0) send({ kind: 'entries.set', entries: edits }, words(edits.length));
+  };
+  const removeAll = () => many(() => null, messages.entriesRemoved);
+  const assign = (target: string) =>
+    many((entry) => {
+      const { line, toAccount } = readTarget(target);
+      if (toAccount !== '') return { ...entry, line: '', toAccount, amount: -Math.abs(entry.amount) };
+      const isMove = entry.toAccount !== '' && sideOfLine(document, line) === 'setAside';
+      return isMove ? { ...entry, line } : { ...entry, line, toAccount: '', toReference: '', toReconciled: '' };
+    }, messages.entriesAssigned);
+  const moveTo = (account: string) => many((entry) => ({ ...entry, account }), messages.entriesMoved);
+  const money = (minor: number) => writeWithUnit(minor / minorUnitsIn(document), 'money', plan);
+
+  return (
+    <>
+      <div className="view-tools find-tools" role="search">
+        <Form.Control
+          size="sm"
+          type="search"
+          className="find-text"
+          aria-label={messages.findWords}
+          placeholder={messages.findWords}
+          value={looked.text}
+          maxLength={200}
+          onChange={(event) => look({ text: event.target.value })}
+        />
+        <Select
+          aria-label={ledgerMessages.account}
+          value={looked.account}
+          onChange={(event) => look({ account: event.target.value })}
+        >
+          <option value="">{messages.allAccounts}</option>
+          {[...document.accounts.values()].map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Select>
+        <Select
+          aria-label={ledgerMessages.line}
+          value={looked.line}
+          onChange={(event) => look({ line: event.target.value })}
+        >
+          <option value="">{messages.allLines}</option>
+          <option value={UNASSIGNED}>{ledgerMessages.notAssigned}</option>
+          {targetOptions(document, '')
+            .filter(({ value }) => document.lines.has(value))
+            .map(({ value, words }) => (
+              <option key={value} value={value}>
+                {words}
+              </option>
+            ))}
+        </Select>
+        <Select
+          aria-label={messages.period}
+          value={looked.period}
+          onChange={(event) => look({ period: event.target.value as Looked['period'] })}
+        >
+          <option value="all">{messages.allDays}</option>
+          <option value="month">{messages.theMonthShown}</option>
+          <option value="between">{messages.between}</option>
+        </Select>
+        {looked.period === 'between' &&
+          (['from', 'to'] as const).map((end) => (
+            <DateField
+              key={end}
+              label={messages.ends[end]}
+              value={looked[end]}
+              least="1900-01-01"
+              most="2999-12-31"
+              locale={plan.locale}
+              refusalOf={() => null}
+              onChange={(day) => look({ [end]: day })}
+            />
+          ))}
+        <span className="find-amounts">
+          {messages.amountsFrom}
+          <FigureField
+            isBare
+            label={messages.least}
+            unit="money"
+            value={looked.least}
+            onChange={(least) => look({ least })}
+          />
+          –
+          <FigureField
+            isBare
+            label={messages.most}
+            unit="money"
+            value={looked.most}
+            onChange={(most) => look({ most })}
+          />
+        </span>
+        <Select
+          aria-label={messages.state}
+          value={looked.state}
+          onChange={(event) => look({ state: event.target.value as EntryState | '' })}
+        >
+          <option value="">{messages.anyState}</option>
+          {ENTRY_STATES.map((state) => (
+            <option key={state} value={state}>
+              {messages.states[state]}
+            </option>
+          ))}
+        </Select>
+      </div>
+      <div className="view-tools">
+        <output className="found-totals">
+          {found.problem ?? messages.found(total, money(found.received), money(found.paid))}
+        </output>
+        <a className="tool" href={entriesAsCsv(planId, query)} download>
+          <Icon name="saveFile" /> {messages.exportCsv}
+        </a>
+        {chosen.length > 1 && (
+          <span className="many-tools" role="group" aria-label={messages.withChosen(chosen.length)}>
+            {messages.withChosen(chosen.length)}
+            <SearchField
+              label={messages.assignTo}
+              placeholder={messages.assignTo}
+              options={targetOptions(document, '')}
+              value=""
+              onChange={(target) => void assign(target)}
+            />
+            <Select
+              aria-label={messages.moveTo}
+              value=""
+              onChange={(event) => event.target.value !== '' && void moveTo(event.target.value)}
+            >
+              <option value="">{messages.moveTo}</option>
+              {accountOptions(document).map(({ value, words }) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </Select>
+            <button type="button" className="tool" onClick={() => void removeAll()}>
+              <Icon name="delete" /> {messages.removeThem}
+            </button>
+          </span>
+        )}
+      </div>
+      {total === 0 && !found.isLoading ? (
+        <div className="empty-state">
+          <p>{messages.nothingFound}</p>
+        </div>
+      ) : (
+        <Grid
+          control={control}
+          label={ledgerMessages.entries}
+          columns={columns}
+          rows={rows}
+          footer={NO_ROWS}
+          rowHeight={26}
+          cellOf={cellOf}
+          partsOf={({ index }) => [plan, found.at(index), document]}
+          complete={printing && total <= MOST_PRINTED}
+        />
+      )}
+    </>
+  );
+}
+
+const NO_ROWS: readonly FoundRow[] = [];
+/** More than so many entries are not drawn for paper: they are exported. */
+const MOST_PRINTED = 1000;
+
+/** What is looked for, as it is asked; an amount that is typed is in major units. */
+export function queryOf(looked: Looked, month: string, gone: readonly string[], units: number): Partial<EntryQuery> {
+  const { text, account, line, period, least, most, state, order, descending } = looked;
+  const days =
+    period === 'all'
+      ? {}
+      : period === 'month'
+        ? { from: `${month}-01`, to: lastDay(month as Parameters<typeof lastDay>[0]) }
+        : { from: looked.from, to: looked.to };
+  return {
+    ...days,
+    text: text.trim(),
+    accounts: account === '' ? null : [account],
+    lines: line === '' ? null : line === UNASSIGNED ? ['', ...gone] : [line],
+    least: least === null ? null : Math.round(Math.abs(least) * units),
+    most: most === null ? null : Math.round(Math.abs(most) * units),
+    state: state === '' ? null : state,
+    order,
+    descending,
+  };
+}

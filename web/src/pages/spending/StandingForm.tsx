@@ -1,0 +1,226 @@
+import {
+  STANDING_RHYTHMS,
+  addDays,
+  planOf,
+  readAmount,
+  minorUnitsIn,
+  sideOfLine,
+  writeForEntry,
+  type StandingEntryRow,
+  type StandingRhythm,
+} from '@haushalt/core';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { DateField } from '../../fields/CalendarField.tsx';
+import { SearchField } from '../../fields/SearchField.tsx';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/spending.ts';
+import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { accountOptions, readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
+import { today } from '../../parts/ledger/today.ts';
+import { newId } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+
+interface StandingFormProps {
+  /** The one that is changed; `null` for a new one. */
+  readonly row: StandingEntryRow | null;
+  readonly onClose: () => void;
+}
+
+const FIRST_DAY = '1900-01-01';
+const LAST_DAY = '2999-12-31';
+
+/** What is said of a standing entry: what, where, how much, how often; a change holds for all of it, or from a day on. */
+export function StandingForm({ row, onClose }: StandingFormProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const send = useSend();
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [fromHere, setFromHere] = useState<string | null>(null);
+  const [given, setGiven] = useState(() => ({
+    what: row?.what ?? '',
+    target: row === null ? '' : row.line === null ? transferTo(row.toAccount ?? '') : row.line,
+    toAccount: row !== null && row.line !== null ? (row.toAccount ?? '') : '',
+    account: row?.account ?? accountOptions(document)[0]?.value ?? '',
+    amount: row?.amount == null ? '' : writeForEntry(row.amount, 'money', plan.locale),
+    rhythm: row?.rhythm ?? ('month' as StandingRhythm),
+    every: String(row?.every ?? 1),
+    from: row?.from ?? today(),
+    lastDay: row?.lastDay ?? false,
+    until: row?.until ?? null,
+  }));
+  const put = (part: Partial<typeof given>) => {
+    setRefusal(null);
+    setGiven((before) => ({ ...before, ...part }));
+  };
+  const isAside = sideOfLine(document, given.target) === 'setAside';
+  const save = () => {
+    const { line, toAccount } = readTarget(given.target);
+    const typed = given.amount.trim();
+    const read = typed === '' ? null : readAmount(typed, document);
+    if (read && !read.ok) return setRefusal(read.message);
+    const to = toAccount !== '' ? toAccount : isAside ? given.toAccount : '';
+    const settings = {
+      what: given.what.trim(),
+      line: line === '' ? null : line,
+      account: given.account === '' ? null : given.account,
+      toAccount: to === '' ? null : to,
+      amount: read === null ? null : read.amount / minorUnitsIn(document),
+      rhythm: given.rhythm,
+      every: Number(given.every),
+      lastDay: given.rhythm !== 'week' && given.lastDay,
+      until: given.until,
+    };
+    const refused = send(
+      row !== null && fromHere !== null
+        ? { kind: 'standing.changeFrom', standing: row.id, as: newId(), from: fromHere, settings }
+        : { kind: 'standing.set', standing: row?.id ?? newId(), settings: { ...settings, from: given.from } },
+      messages.standingSaved,
+      true,
+    );
+    if (refused) setRefusal(refused.message);
+    else onClose();
+  };
+  const date = (label: string, value: string, onChange: (day: string) => void) => (
+    <DateField
+      label={label}
+      value={value}
+      least={FIRST_DAY}
+      most={LAST_DAY}
+      locale={plan.locale}
+      refusalOf={() => null}
+      onChange={onChange}
+    />
+  );
+
+  return (
+    <FormDialog
+      title={row === null ? messages.addStanding : messages.changeStanding}
+      submit={messages.save}
+      refusal={refusal}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <Form.Group className="wide" controlId="standing-what">
+        <Form.Label>{ledgerMessages.what}</Form.Label>
+        <Form.Control
+          size="sm"
+          // What is asked for first has the keyboard.
+          autoFocus // eslint-disable-line jsx-a11y/no-autofocus
+          value={given.what}
+          maxLength={200}
+          autoComplete="off"
+          onChange={(event) => put({ what: event.target.value })}
+        />
+      </Form.Group>
+      <label>
+        <span className="form-label">{ledgerMessages.line}</span>
+        <SearchField
+          label={ledgerMessages.line}
+          options={targetOptions(document, given.account)}
+          value={given.target}
+          placeholder={messages.choose}
+          onChange={(target) => put({ target })}
+        />
+      </label>
+      <label>
+        <span className="form-label">{ledgerMessages.account}</span>
+        <Select wide value={given.account} onChange={(event) => put({ account: event.target.value })}>
+          <option value="">{ledgerMessages.noAccount}</option>
+          {accountOptions(document, given.account).map(({ value, words }) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </Select>
+      </label>
+      {isAside && (
+        <label>
+          <span className="form-label">{ledgerMessages.to}</span>
+          <Select wide value={given.toAccount} onChange={(event) => put({ toAccount: event.target.value })}>
+            <option value="">{ledgerMessages.noAccount}</option>
+            {accountOptions(document, given.toAccount)
+              .filter(({ value }) => value !== given.account)
+              .map(({ value, words }) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+          </Select>
+        </label>
+      )}
+      <Form.Group controlId="standing-amount">
+        <Form.Label>{ledgerMessages.amount}</Form.Label>
+        <Form.Control
+          size="sm"
+          className="tabular"
+          value={given.amount}
+          placeholder={messages.theBudgetOfTheMonth}
+          autoComplete="off"
+          onChange={(event) => put({ amount: event.target.value })}
+        />
+      </Form.Group>
+      <fieldset className="rhythm-fields">
+        <legend className="form-label">{messages.rhythm}</legend>
+        {messages.everyWord}
+        <Form.Control
+          size="sm"
+          type="number"
+          min={1}
+          max={120}
+          aria-label={messages.howMany}
+          value={given.every}
+          onChange={(event) => put({ every: event.target.value })}
+        />
+        <Select
+          aria-label={messages.rhythm}
+          value={given.rhythm}
+          onChange={(event) => put({ rhythm: event.target.value as StandingRhythm })}
+        >
+          {STANDING_RHYTHMS.map((rhythm) => (
+            <option key={rhythm} value={rhythm}>
+              {messages.rhythms[rhythm]}
+            </option>
+          ))}
+        </Select>
+        {given.rhythm !== 'week' && (
+          <Form.Check
+            id="standing-last-day"
+            label={messages.onTheLastDayOfMonth}
+            checked={given.lastDay}
+            onChange={(event) => put({ lastDay: event.target.checked })}
+          />
+        )}
+      </fieldset>
+      <label>
+        <span className="form-label">{messages.firstOn}</span>
+        {date(messages.firstOn, given.from, (from) => put({ from }))}
+      </label>
+      <div>
+        <Form.Check
+          id="standing-until"
+          label={messages.endsOn}
+          checked={given.until !== null}
+          onChange={(event) => put({ until: event.target.checked ? addDays(given.from, 364) : null })}
+        />
+        {given.until !== null && date(messages.endsOn, given.until, (until) => put({ until }))}
+      </div>
+      {row !== null && (
+        <div className="wide">
+          <Form.Check
+            id="standing-from-here"
+            label={messages.onlyFrom}
+            checked={fromHere !== null}
+            onChange={(event) => setFromHere(event.target.checked ? today() : null)}
+          />
+          {fromHere !== null && date(messages.onlyFrom, fromHere, setFromHere)}
+        </div>
+      )}
+    </FormDialog>
+  );
+}

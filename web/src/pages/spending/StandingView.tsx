@@ -1,0 +1,164 @@
+import {
+  addDays,
+  addMonths,
+  budgetIn,
+  dayInWords,
+  expectedIn,
+  inOrder,
+  lastDay,
+  monthOfDay,
+  nameOf,
+  nextDue,
+  planOf,
+  writeFigure,
+  type Document,
+  type Expected,
+  type StandingEntryRow,
+} from '@haushalt/core';
+import { useMemo, useState } from 'react';
+import { messages } from '../../messages/spending.ts';
+import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { EntryList, whereTo } from '../../parts/ledger/EntryList.tsx';
+import { today } from '../../parts/ledger/today.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import type { ViewProps } from './MonthView.tsx';
+import { StandingForm } from './StandingForm.tsx';
+
+/** How far back what is overdue is said, and how far ahead what is expected is listed. */
+const OVERDUE_DAYS = 92;
+const MONTHS_AHEAD = 2;
+
+/** Standing entries: what recurs, and what of it is expected next. */
+export function StandingView({ ledger, entering }: ViewProps) {
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
+  const send = useSend();
+  const [edited, setEdited] = useState<StandingEntryRow | 'new' | null>(null);
+  const now = today();
+  const rows = useMemo(() => inOrder(document.standingEntries.values()), [document]);
+  const expected = useMemo(() => {
+    const until = lastDay(addMonths(monthOfDay(now), MONTHS_AHEAD - 1));
+    return expectedIn(document, budgetIn(model), ledger.settled, addDays(now, -OVERDUE_DAYS), until);
+  }, [document, model, ledger.settled, now]);
+  const remove = (row: StandingEntryRow) =>
+    send({ kind: 'standing.delete', standing: row.id }, messages.standingDeleted(calledIn(row, document)));
+  const skip = ({ standing, due, what }: Expected) =>
+    send({ kind: 'standing.skip', standing, due, skipped: true }, ledgerMessages.skipped(what));
+  const confirm = (each: Expected, withForm: boolean) => entering.confirm(each, withForm);
+  const amountOf = (row: StandingEntryRow) => {
+    if (row.amount === null) return messages.theBudgetOfTheMonth;
+    return writeFigure(row.amount, 'money', plan);
+  };
+  const overdue = expected.filter(({ due }) => due < now);
+
+  return (
+    <div className="standing-view">
+      <section aria-label={messages.standingEntries}>
+        <div className="section-head">
+          <h3>{messages.standingEntries}</h3>
+          <button type="button" className="btn btn-primary btn-sm" onClick={() => setEdited('new')}>
+            {messages.addStanding}
+          </button>
+        </div>
+        {rows.length === 0 ? (
+          <p className="quiet">{messages.noStandingEntries}</p>
+        ) : (
+          <table className="ledger-table">
+            <thead>
+              <tr>
+                <th scope="col">{ledgerMessages.what}</th>
+                <th scope="col">{ledgerMessages.line}</th>
+                <th scope="col">{ledgerMessages.account}</th>
+                <th scope="col">{messages.rhythm}</th>
+                <th scope="col">{messages.next}</th>
+                <th scope="col" className="figure">
+                  {ledgerMessages.amount}
+                </th>
+                <th scope="col">
+                  <span className="visually-hidden">{messages.deeds}</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => {
+                const next = nextDue(row, addDays(now, -1));
+                return (
+                  <tr key={row.id}>
+                    <td>
+                      <button type="button" className="jump" onClick={() => setEdited(row)}>
+                        {calledIn(row, document)}
+                      </button>
+                    </td>
+                    <td>{whereTo({ line: row.line ?? '', toAccount: row.toAccount ?? '' }, document)}</td>
+                    <td>{document.accounts.get(row.account ?? '')?.name ?? ''}</td>
+                    <td>{rhythmInWords(row, plan.locale)}</td>
+                    <td>{next === null ? messages.over_ : dayInWords(next, plan.locale, 'short')}</td>
+                    <td className="figure">{amountOf(row)}</td>
+                    <td>
+                      <button
+                        type="button"
+                        className="tool"
+                        aria-label={messages.removeStanding(calledIn(row, document))}
+                        onClick={() => remove(row)}
+                      >
+                        <Icon name="delete" />
+                      </button>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        )}
+      </section>
+      <section className="spending-entries">
+        {overdue.length > 0 && (
+          <p className="overdue-said">
+            <Icon name="caution" /> {messages.isOverdue(overdue.length, overdue[0]!.what)}
+          </p>
+        )}
+        <EntryList
+          title={messages.expectedNext}
+          entries={[]}
+          total={expected.length}
+          isLoading={false}
+          problem={ledger.problem}
+          ofOneLine={false}
+          expected={expected}
+          today={now}
+          onChange={() => {}}
+          onRemove={() => {}}
+          onConfirm={confirm}
+          onSkip={skip}
+        />
+      </section>
+      {edited !== null && <StandingForm row={edited === 'new' ? null : edited} onClose={() => setEdited(null)} />}
+    </div>
+  );
+}
+
+function calledIn(row: StandingEntryRow, document: Document): string {
+  return (
+    row.what || nameOf(document, row.line ?? '') || whereTo({ line: '', toAccount: row.toAccount ?? '' }, document)
+  );
+}
+
+/** How often a standing entry comes, in words: "every 2 weeks, on Fridays", "every month on day 3". */
+export function rhythmInWords(row: StandingEntryRow, locale: string): string {
+  const day = Number(row.from.slice(8));
+  const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' }).format(
+    Date.parse(`${row.from}T00:00Z`),
+  );
+  const on =
+    row.rhythm === 'week'
+      ? messages.onWeekday(weekday)
+      : row.lastDay
+        ? messages.onTheLastDay
+        : row.rhythm === 'year'
+          ? messages.onDay(dayInWords(row.from, locale, 'short'))
+          : messages.onDay(String(day));
+  const until = row.until === null ? '' : messages.untilDay(dayInWords(row.until, locale));
+  return `${messages.every(row.every, row.rhythm)} ${on}${until}`;
+}

@@ -1,0 +1,313 @@
+import {
+  dateRemark,
+  minorUnitsIn,
+  planOf,
+  sideOfLine,
+  writeFigure,
+  type EarlierEntry,
+  type EntryEdit,
+  type Month,
+  type Refusal,
+} from '@haushalt/core';
+import { useEffect, useId, useMemo, useRef, useState, type FormEvent, type Ref } from 'react';
+import Form from 'react-bootstrap/Form';
+import { DateField } from '../../fields/CalendarField.tsx';
+import { SearchField } from '../../fields/SearchField.tsx';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/ledger.ts';
+import { newId } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { DescriptionField } from './DescriptionField.tsx';
+import {
+  accountOptions,
+  completedFrom,
+  editsFrom,
+  leftToSplit,
+  targetOptions,
+  type DraftField,
+  type EntryDraft,
+  type SplitPart,
+} from './draft.ts';
+import './entryForm.scss';
+
+interface EntryFormProps {
+  readonly draft: EntryDraft;
+  readonly earlier: readonly EarlierEntry[];
+  /** The month that is shown; an entry of another one is said to be. `null` where all are. */
+  readonly month: Month | null;
+  readonly firstField: Ref<HTMLInputElement>;
+  readonly onChange: (draft: EntryDraft) => void;
+  /** Enters it; why not, where that cannot be. */
+  readonly onEnter: (edits: readonly EntryEdit[]) => Refusal | null;
+  /** Leaves a change of an entry as it was. */
+  readonly onLeave: () => void;
+}
+
+/** Days that can be entered: a statement may reach back, and something be known ahead. */
+const FIRST_DAY = '1900-01-01';
+const LAST_DAY = '2999-12-31';
+
+/** One line of the account book to be written: a new entry, or one that is changed. What cannot be taken stays as typed. */
+export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter, onLeave }: EntryFormProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const targets = useMemo(() => targetOptions(document, draft.account), [document, draft.account]);
+  const [refusal, setRefusal] = useState<{ message: string; field: DraftField | null } | null>(null);
+  const [hasNote, setHasNote] = useState(false);
+  const form = useRef<HTMLFormElement>(null);
+  const wordsId = useId();
+  // Another entry is another matter.
+  useEffect(() => {
+    setRefusal(null);
+    setHasNote(false);
+  }, [draft.id]);
+
+  const change = (part: Partial<EntryDraft>) => {
+    setRefusal(null);
+    onChange({ ...draft, ...part });
+  };
+  const refuse = (message: string, field: DraftField | null) => {
+    setRefusal({ message, field });
+    if (field !== null) form.current?.querySelector<HTMLElement>(`[name=${field}]`)?.focus();
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    // A field that says what is wrong with it keeps the entry from being made of what it held before.
+    if (!form.current!.checkValidity()) return form.current!.querySelector<HTMLElement>(':invalid')?.focus();
+    const edits = editsFrom(draft, document);
+    if ('message' in edits) return refuse(edits.message, edits.field);
+    const refused = onEnter(edits);
+    if (refused) refuse(refused.message, null);
+  };
+  const field = (name: DraftField) => ({ name, 'aria-invalid': refusal?.field === name, 'aria-describedby': wordsId });
+  const isSplit = draft.parts.length > 0;
+  const isAside = sideOfLine(document, draft.target) === 'setAside';
+  const accounts = accountOptions(document, draft.account);
+  const remark = draft.date === '' ? null : dateRemark(document, draft.date, month);
+  const isNew = draft.before === null;
+  const isConfirming = isNew && draft.standing !== '';
+  const title = isConfirming ? messages.confirmTheEntry : isNew ? messages.newEntry : messages.changeTheEntry;
+
+  return (
+    <form
+      ref={form}
+      className={`entry-form ${isNew ? '' : 'is-change'}`}
+      aria-label={title}
+      noValidate
+      onSubmit={submit}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onLeave();
+      }}
+    >
+      <div className="entry-fields">
+        <label>
+          {messages.date}
+          <DateField
+            label={messages.date}
+            name="date"
+            value={draft.date}
+            least={FIRST_DAY}
+            most={LAST_DAY}
+            locale={plan.locale}
+            refusalOf={() => null}
+            onChange={(date) => change({ date })}
+          />
+        </label>
+        <label className="entry-what">
+          {messages.what}
+          <DescriptionField
+            value={draft.what}
+            earlier={earlier}
+            inputRef={firstField}
+            isInvalid={refusal?.field === 'what'}
+            describedBy={wordsId}
+            onChange={(what) => change({ what })}
+            onChoose={(each) => change(completedFrom(draft, each, document))}
+          />
+        </label>
+        {!isSplit && (
+          <label className="entry-line">
+            {messages.line}
+            <SearchField
+              label={messages.line}
+              name="target"
+              options={targets}
+              value={draft.target}
+              placeholder={messages.notAssigned}
+              isInvalid={refusal?.field === 'target'}
+              describedBy={wordsId}
+              onChange={(target) => change({ target })}
+            />
+          </label>
+        )}
+        <label className="entry-account">
+          {messages.account}
+          <Select
+            wide
+            {...field('account')}
+            value={draft.account}
+            onChange={(event) => change({ account: event.target.value })}
+          >
+            <option value="">{messages.noAccount}</option>
+            {accounts.map(({ value, words }) => (
+              <option key={value} value={value}>
+                {words}
+              </option>
+            ))}
+          </Select>
+        </label>
+        {isAside && !isSplit && (
+          <label className="entry-account">
+            {messages.to}
+            <Select
+              wide
+              {...field('toAccount')}
+              value={draft.toAccount}
+              onChange={(event) => change({ toAccount: event.target.value })}
+            >
+              <option value="">{messages.noAccount}</option>
+              {accounts
+                .filter(({ value }) => value !== draft.account)
+                .map(({ value, words }) => (
+                  <option key={value} value={value}>
+                    {words}
+                  </option>
+                ))}
+            </Select>
+          </label>
+        )}
+        <label className="entry-amount">
+          {messages.amount}
+          <Form.Control
+            size="sm"
+            {...field('amount')}
+            value={draft.amount}
+            inputMode="text"
+            autoComplete="off"
+            onFocus={(event) => event.target.select()}
+            onChange={(event) => change({ amount: event.target.value })}
+          />
+        </label>
+        <div className="entry-buttons">
+          <button type="submit" className="btn btn-primary btn-sm">
+            {isConfirming ? messages.confirmIt : isNew ? messages.enterIt : messages.changeIt}
+          </button>
+          {!hasNote && draft.note === '' && (
+            <button type="button" className="tool" title={messages.addNote} onClick={() => setHasNote(true)}>
+              <Icon name="note" />
+              <span className="visually-hidden">{messages.addNote}</span>
+            </button>
+          )}
+          {!isSplit && (
+            <button
+              type="button"
+              className="tool"
+              title={messages.splitOver}
+              onClick={() => change({ parts: [partOf(draft.target), partOf('')], target: '' })}
+            >
+              <Icon name="fit" />
+              <span className="visually-hidden">{messages.splitOver}</span>
+            </button>
+          )}
+          {(!isNew || isConfirming || isSplit) && (
+            <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
+              {messages.leaveIt}
+            </button>
+          )}
+        </div>
+      </div>
+      {(hasNote || draft.note !== '') && (
+        <label className="entry-note">
+          {messages.note}
+          <Form.Control
+            size="sm"
+            {...field('note')}
+            value={draft.note}
+            maxLength={500}
+            // It was asked for just now.
+            ref={(element: HTMLInputElement | null) => {
+              if (hasNote && draft.note === '') element?.focus();
+            }}
+            onChange={(event) => change({ note: event.target.value })}
+          />
+        </label>
+      )}
+      {isSplit && (
+        <SplitParts
+          draft={draft}
+          isInvalid={refusal?.field === 'parts'}
+          describedBy={wordsId}
+          onChange={(parts) => change(parts.length < 2 ? { parts: [], target: parts[0]?.line ?? '' } : { parts })}
+        />
+      )}
+      <p id={wordsId} className={refusal ? 'refusal' : 'remark'} role={refusal || remark ? 'alert' : undefined}>
+        {refusal?.message ?? remark}
+      </p>
+    </form>
+  );
+}
+
+function partOf(line: string): SplitPart {
+  return { id: newId(), line: line.startsWith('to:') ? '' : line, amount: '' };
+}
+
+interface SplitPartsProps {
+  readonly draft: EntryDraft;
+  readonly isInvalid: boolean;
+  readonly describedBy: string;
+  readonly onChange: (parts: readonly SplitPart[]) => void;
+}
+
+/** The lines a receipt is split over, with what is still to be split. */
+function SplitParts({ draft, isInvalid, describedBy, onChange }: SplitPartsProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const lines = useMemo(() => targetOptions(document, '').filter(({ value }) => document.lines.has(value)), [document]);
+  const left = leftToSplit(draft, document);
+  const { parts } = draft;
+  const put = (at: number, change: Partial<SplitPart>) =>
+    onChange(parts.map((part, index) => (index === at ? { ...part, ...change } : part)));
+  const isRest = (part: SplitPart) => part.amount === '' && parts.filter(({ amount }) => amount === '').length === 1;
+  const money = (minor: number) => writeFigure(minor / minorUnitsIn(document), 'money', plan);
+  return (
+    <fieldset className="entry-parts" aria-describedby={describedBy}>
+      <legend className="visually-hidden">{messages.splitOver}</legend>
+      {parts.map((part, at) => (
+        <div key={part.id} className="entry-part">
+          <SearchField
+            label={messages.part(at + 1)}
+            name="parts"
+            options={lines}
+            value={part.line}
+            placeholder={messages.line}
+            isInvalid={isInvalid && part.line === ''}
+            onChange={(line) => put(at, { line })}
+          />
+          <Form.Control
+            size="sm"
+            className="tabular"
+            aria-label={`${messages.part(at + 1)}, ${messages.amount}`}
+            aria-invalid={isInvalid && left !== 0}
+            value={part.amount}
+            placeholder={isRest(part) && left !== null ? money(left) : messages.theRest}
+            autoComplete="off"
+            onChange={(event) => put(at, { amount: event.target.value })}
+          />
+          <button
+            type="button"
+            className="tool"
+            aria-label={messages.removePart(at + 1)}
+            onClick={() => onChange(parts.filter((_, index) => index !== at))}
+          >
+            <Icon name="delete" />
+          </button>
+        </div>
+      ))}
+      <button type="button" className="btn btn-link btn-sm" onClick={() => onChange([...parts, partOf('')])}>
+        {messages.addPart}
+      </button>
+      <output>{left === null ? '' : left === 0 ? messages.allIsSplit : messages.stillToSplit(money(left))}</output>
+    </fieldset>
+  );
+}

@@ -1,0 +1,147 @@
+import {
+  dayInWords,
+  minorUnitsIn,
+  nameOf,
+  planOf,
+  writeFigure,
+  type Document,
+  type Expected,
+  type LedgerEntry,
+} from '@haushalt/core';
+import { Icon } from '../../ui/Icon.tsx';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { messages } from '../../messages/ledger.ts';
+import { signOf } from './draft.ts';
+
+interface EntryListProps {
+  readonly title: string;
+  readonly entries: readonly LedgerEntry[];
+  readonly total: number;
+  readonly isLoading: boolean;
+  /** Why the entries cannot be shown. */
+  readonly problem: string | null;
+  /** Whether the entries are of one line, whose name need not stand with each. */
+  readonly ofOneLine: boolean;
+  /** What is expected of them, and on which day that would be late. */
+  readonly expected: readonly Expected[];
+  readonly today: string;
+  readonly onChange: (entry: LedgerEntry) => void;
+  readonly onRemove: (entry: LedgerEntry) => void;
+  readonly onConfirm: (expected: Expected, withForm: boolean) => void;
+  readonly onSkip: (expected: Expected) => void;
+}
+
+/** The entries behind a figure, the newest first, with what is still expected; each can be changed or removed. */
+export function EntryList(props: EntryListProps) {
+  const { title, entries, total, isLoading, problem, ofOneLine, expected, today, onChange, onRemove } = props;
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const amountOf = (entry: Pick<LedgerEntry, 'line' | 'toAccount' | 'amount'>) =>
+    (entry.amount * signOf(entry, document)) / minorUnitsIn(document);
+  const figure = (value: number) => (
+    <span className={`entry-sum tabular ${value < 0 ? 'negative' : ''}`}>{writeFigure(value, 'money', plan)}</span>
+  );
+  return (
+    <section className="entry-list" aria-label={messages.entries}>
+      <h3>
+        {title} {problem === null && <small>{messages.entryCount(total)}</small>}
+      </h3>
+      {problem !== null && (
+        <p className="refusal" role="alert">
+          {messages.theEntriesCannotBeShown(problem)}
+        </p>
+      )}
+      {expected.length > 0 && (
+        <ul className="expected-list" aria-label={messages.expected}>
+          {expected.map((each) => (
+            <li key={`${each.standing}:${each.due}`}>
+              <button
+                type="button"
+                className="entry is-expected"
+                title={messages.confirmWithForm}
+                onClick={() => props.onConfirm(each, true)}
+              >
+                <span className="entry-day">{dayInWords(each.due, plan.locale, 'short')}</span>
+                <span className="entry-words">
+                  {each.what || nameOf(document, each.line)}
+                  <small>
+                    {each.due < today ? (
+                      <span className="overdue">
+                        <Icon name="caution" /> {messages.overdue}
+                      </span>
+                    ) : (
+                      messages.expected
+                    )}
+                    {ofOneLine ? '' : ` · ${whereTo(each, document)}`}
+                  </small>
+                </span>
+                {figure(amountOf(each))}
+              </button>
+              <button
+                type="button"
+                className="tool"
+                aria-label={messages.confirm(each.what)}
+                title={messages.confirmAsItIs}
+                onClick={() => props.onConfirm(each, false)}
+              >
+                <Icon name="good" />
+              </button>
+              <button
+                type="button"
+                className="tool"
+                aria-label={messages.skip(each.what)}
+                title={messages.skipOnce}
+                onClick={() => props.onSkip(each)}
+              >
+                <Icon name="skip" />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {problem === null && total === 0 && expected.length === 0 && !isLoading && (
+        <p className="quiet">{messages.nothingHasBeenEnteredYet}</p>
+      )}
+      <ul>
+        {entries.map((entry) => (
+          <li key={entry.id}>
+            <button type="button" className="entry" title={messages.changeIt} onClick={() => onChange(entry)}>
+              <span className="entry-day">{dayInWords(entry.date, plan.locale, 'short')}</span>
+              <span className="entry-words">
+                {entry.what || <em>{messages.noWords}</em>}
+                {entry.receipt !== '' && <span className="entry-mark">{messages.partOfReceipt}</span>}
+                <small>
+                  {[
+                    ofOneLine ? '' : whereTo(entry, document),
+                    document.accounts.get(entry.account)?.name ?? '',
+                    entry.note,
+                  ]
+                    .filter((part) => part !== '')
+                    .join(' · ')}
+                </small>
+              </span>
+              {figure(amountOf(entry))}
+            </button>
+            <button
+              type="button"
+              className="tool"
+              aria-label={messages.remove(entry.what)}
+              onClick={() => onRemove(entry)}
+            >
+              <Icon name="delete" />
+            </button>
+          </li>
+        ))}
+      </ul>
+      {entries.length < total && <p className="quiet">{messages.theNewestAreShown(entries.length)}</p>}
+    </section>
+  );
+}
+
+/** What an entry belongs to, in words: its line, the account it is transferred to, or that it is not assigned. */
+export function whereTo({ line, toAccount }: Pick<LedgerEntry, 'line' | 'toAccount'>, document: Document): string {
+  const account = document.accounts.get(toAccount)?.name;
+  const name = line === '' ? null : (nameOf(document, line) ?? messages.aLineThatIsGone);
+  if (account === undefined) return name ?? messages.notAssigned;
+  return [name, messages.toAccount(account)].filter((part) => part !== null).join(' ');
+}

@@ -1,0 +1,118 @@
+import {
+  entryOf,
+  givenOf,
+  nameOf,
+  type EntryEdit,
+  type Expected,
+  type LedgerEntry,
+  type Month,
+  type Refusal,
+} from '@haushalt/core';
+import { useRef } from 'react';
+import { messages } from '../../messages/ledger.ts';
+import { newId } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { partsOf, useStored } from '../../ui/useStored.ts';
+import { draftOf, draftOfExpected, emptyDraft, type EntryDraft } from './draft.ts';
+import { dayIn } from './today.ts';
+
+/** The entry that is being written on a page, and what can be done with entries. */
+export interface Entering {
+  readonly draft: EntryDraft;
+  readonly setDraft: (draft: EntryDraft) => void;
+  readonly firstField: React.RefObject<HTMLInputElement | null>;
+  /** Begins a new entry, in place of what has been typed. */
+  readonly begin: (part?: Partial<EntryDraft>) => void;
+  /** Opens an entry to be changed. */
+  readonly change: (entry: LedgerEntry) => void;
+  /** Confirms an expected entry as it was foreseen; with the form, where another amount or day is to be given. */
+  readonly confirm: (expected: Expected, withForm: boolean) => void;
+  readonly enter: (edits: readonly EntryEdit[]) => Refusal | null;
+  readonly remove: (entry: LedgerEntry) => void;
+}
+
+/** Writing entries on a page: what is typed is kept in this browser until it is entered. */
+export function useEntering(
+  planId: string,
+  month: Month,
+  onEntered: (entry: LedgerEntry) => void = () => {},
+): Entering {
+  const { document } = useSessionState();
+  const send = useSend();
+  const firstField = useRef<HTMLInputElement>(null);
+  const [draft, setDraft] = useStored<EntryDraft>(`haushalt:entry:${planId}`, (stored) => readDraft(stored, month));
+  const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? messages.anEntry);
+  const focus = () => firstField.current?.focus();
+  const begin = (part: Partial<EntryDraft> = {}) => {
+    setDraft(emptyDraft(newId(), dayIn(month), { account: draft.account, ...part }));
+  };
+
+  return {
+    draft,
+    setDraft,
+    firstField,
+    begin(part) {
+      begin(part);
+      focus();
+    },
+    change(entry) {
+      setDraft(draftOf(entry, document));
+      focus();
+    },
+    confirm(expected, withForm) {
+      const prepared = draftOfExpected(newId(), expected, document);
+      if (withForm) {
+        setDraft(prepared);
+        return focus();
+      }
+      const { due: date, ...said } = expected;
+      const entry = entryOf(prepared.id, { date, ...said, due: date });
+      send(
+        { kind: 'entries.set', entries: [{ entry: entry.id, before: null, after: givenOf(entry) }] },
+        messages.confirmed(called(entry)),
+      );
+    },
+    enter(edits) {
+      const [first] = edits;
+      if (!first?.after) return null;
+      const entry = entryOf(first.entry, first.after);
+      const words = draft.before ? messages.changed : draft.standing !== '' ? messages.confirmed : messages.entered;
+      const refusal = send({ kind: 'entries.set', entries: edits }, words(called(entry)), true);
+      if (refusal) return refusal;
+      begin({ date: entry.date, account: draft.account });
+      onEntered(entry);
+      focus();
+      return null;
+    },
+    remove(entry) {
+      send(
+        { kind: 'entries.set', entries: [{ entry: entry.id, before: givenOf(entry), after: null }] },
+        messages.removed(called(entry)),
+      );
+      if (draft.before?.id === entry.id) begin();
+    },
+  };
+}
+
+/** What was being typed when the page was left, if it can still be read; nothing of it is taken for granted. */
+export function readDraft(stored: unknown, month: Month): EntryDraft {
+  const parts = partsOf(stored);
+  const fresh = emptyDraft(newId(), dayIn(month));
+  const isTyped = typeof parts.id === 'string' && (parts.what !== '' || parts.amount !== '' || parts.note !== '');
+  // A change of an entry may be stale by now; a new entry is not.
+  if (!isTyped || parts.before !== null) return fresh;
+  const texts = Object.keys(fresh).filter((key) => key !== 'before' && key !== 'parts');
+  if (texts.some((key) => typeof parts[key] !== 'string')) return fresh;
+  return { ...fresh, ...(parts as unknown as EntryDraft), parts: readParts(parts.parts) };
+}
+
+function readParts(stored: unknown): EntryDraft['parts'] {
+  if (!Array.isArray(stored)) return [];
+  return stored.flatMap((each: unknown) => {
+    const { id, line, amount } = partsOf(each);
+    return typeof id === 'string' && typeof line === 'string' && typeof amount === 'string'
+      ? [{ id, line, amount }]
+      : [];
+  });
+}

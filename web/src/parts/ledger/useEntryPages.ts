@@ -1,0 +1,88 @@
+import { ALL_ENTRIES, pageAfter, type EntryQuery, type LedgerEntry } from '@haushalt/core';
+import { keepPreviousData, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { EntriesFound } from '../../plan-session/api.ts';
+import { entriesOf } from './entriesQuery.ts';
+import { useChangesSince } from './useLedger.ts';
+
+/** How many entries are fetched at once while a long list is scrolled. */
+const PART = 200;
+
+/** A long list of entries, of which only what is in sight is fetched. */
+export interface EntryPages {
+  readonly total: number;
+  readonly received: number;
+  readonly paid: number;
+  readonly isLoading: boolean;
+  readonly problem: string | null;
+  /** The entry at a place of the list; `undefined` while it is fetched, which asking for it begins. */
+  readonly at: (index: number) => LedgerEntry | undefined;
+  /** Another object when other entries are there. */
+  readonly known: object;
+  /** The entries at some places, fetched where they are not there. */
+  readonly fetch: (places: readonly number[]) => Promise<LedgerEntry[]>;
+}
+
+/** The entries asked for, part by part as they come into sight. */
+export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryPages {
+  const client = useQueryClient();
+  const key = JSON.stringify(part);
+  const asked = useMemo((): EntryQuery => ({ ...ALL_ENTRIES, ...(JSON.parse(key) as Partial<EntryQuery>) }), [key]);
+  const first = useQuery({ ...entriesOf(planId, asked, 0, PART), placeholderData: keepPreviousData });
+  const [wanted, setWanted] = useState<readonly number[]>([]);
+  const wish = useRef(new Set<number>());
+  useEffect(() => setWanted([]), [asked]);
+  const others = useQueries({
+    queries: wanted.map((page) => entriesOf(planId, asked, page * PART, PART)),
+    combine: dataIn,
+  });
+  const changes = useChangesSince(first.data?.revision);
+  const head = useMemo(
+    () => pageAfter(first.data ?? { entries: [], total: 0 }, changes, asked),
+    [first.data, changes, asked],
+  );
+  const pages = useMemo(() => new Map(wanted.map((page, at) => [page, others[at]?.entries])), [wanted, others]);
+  const known = useMemo(() => ({ head, pages }), [head, pages]);
+
+  // What came into sight while the list was drawn is asked for after it; parts long out of sight are let go.
+  useEffect(() => {
+    const missing = [...wish.current].filter((page) => !wanted.includes(page));
+    wish.current.clear();
+    if (missing.length > 0) setWanted((before) => [...before, ...missing].slice(-MOST_PARTS));
+  });
+
+  const at = (index: number) => {
+    const page = Math.floor(index / PART);
+    if (page === 0) return head.entries[index];
+    const found = pages.get(page);
+    if (!found) wish.current.add(page);
+    return found?.[index - page * PART];
+  };
+  return {
+    total: head.total,
+    received: first.data?.received ?? 0,
+    paid: first.data?.paid ?? 0,
+    isLoading: first.isPending,
+    problem: first.error?.message ?? null,
+    at,
+    known,
+    async fetch(places) {
+      const found: LedgerEntry[] = [];
+      const parts = new Map<number, Promise<EntriesFound>>();
+      for (const place of places) {
+        const page = Math.floor(place / PART);
+        if (!parts.has(page)) parts.set(page, client.fetchQuery(entriesOf(planId, asked, page * PART, PART)));
+        const entry = (await parts.get(page)!).entries[place - page * PART];
+        if (entry) found.push(entry);
+      }
+      return found;
+    },
+  };
+}
+
+/** How many parts of a list are held at once. */
+const MOST_PARTS = 12;
+
+function dataIn(results: readonly { readonly data: EntriesFound | undefined }[]) {
+  return results.map(({ data }) => data);
+}
