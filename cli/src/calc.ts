@@ -2,16 +2,22 @@ import { Command, Option } from 'commander';
 import {
   Model,
   type PlanModel,
+  actualsFrom,
   applyChanges,
+  calendarOf,
   calculatorsOf,
   decide,
   namesOf,
   planOf,
   problemsOf,
   readFigure,
+  sumsAfter,
+  withActuals,
+  yearsOf,
   whyNoAnswer,
   writeFigure,
   type Document,
+  type LedgerEntry,
 } from '@haushalt/core';
 import { planTable, toCsv, toText } from '@haushalt/formats';
 import { CliError } from './error.ts';
@@ -22,6 +28,7 @@ interface CalcOptions {
   readonly format: 'table' | 'csv' | 'json';
   readonly by: 'month' | 'quarter' | 'year';
   readonly set: readonly string[];
+  readonly actual?: boolean;
 }
 
 /** `haushalt calc FILE`: prints every assumption, line, group and total of a plan, and what its calculators give. */
@@ -34,8 +41,11 @@ export function calcCommand(): Command {
       new Option('--by <span>', 'what to add figures up to').choices(['month', 'quarter', 'year']).default('month'),
     )
     .option('--set <assumption=value>', 'try another value, for example "Inflation=3%"; can be repeated', collect, [])
+    .option('--actual', 'what really happened in place of what was planned, in the months with entries')
     .action((file: string, options: CalcOptions) => {
-      const document = options.set.reduce(withValue, readPlanFile(file).document);
+      const plan = readPlanFile(file);
+      const tried = options.set.reduce(withValue, plan.document);
+      const document = options.actual ? withAllActuals(tried, plan.entries) : tried;
       const model = new Model(document);
       process.stdout.write(`${print(model, options)}\n`);
       for (const { message } of problemsOf(model).slice(0, 20)) console.error(message);
@@ -44,6 +54,13 @@ export function calcCommand(): Command {
         if (reason !== null) console.error(`${row.name}: ${reason}`);
       }
     });
+}
+
+/** The plan with what its entries come to in place of what was planned, in every year that has some. */
+function withAllActuals(document: Document, entries: readonly LedgerEntry[]): Document {
+  const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
+  const actuals = actualsFrom(sumsAfter([], changes));
+  return yearsOf(calendarOf(document)).reduce((plan, year) => withActuals(plan, actuals, year), document);
 }
 
 function print(model: PlanModel, { format, by }: CalcOptions): string {

@@ -4,6 +4,7 @@ import { calcCommand } from './calc.ts';
 import { checkCommand } from './check.ts';
 import { CliError } from './error.ts';
 import { serveCommand } from './serve.ts';
+import { statementCommand } from './statement.ts';
 import { VERSION } from './version.ts';
 
 /** What the command line answers what cannot be done with. */
@@ -23,6 +24,7 @@ const program = new Command('haushalt')
   .version(VERSION)
   .addCommand(calcCommand())
   .addCommand(checkCommand())
+  .addCommand(statementCommand())
   .addCommand(backupCommand())
   .addCommand(serveCommand());
 

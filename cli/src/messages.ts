@@ -20,6 +20,19 @@ export const messages = {
   isNotValidJson: (name: string, message: string) => `${name} is not valid JSON: ${message}.`,
   isNotWrittenInUtf: (name: string) => `${name} is not written in UTF-8. Save it in that encoding.`,
 
+  // statement
+  sayWhichAccount: (file: string, number: string, names: string) =>
+    `${file}: say with --account which account it is of${number === '' ? '' : ` (the file says ${number})`}. The plan has ${names === '' ? 'no accounts' : names}.`,
+  noAccountCalled: (name: string, names: string) =>
+    `--account: the plan has no account called ${name.trim()}; it has ${names === '' ? 'none' : names}.`,
+  isTooLarge: (file: string) => `${file} is too large.`,
+  cannotBeWritten: (file: string, why: string) => `${file} cannot be written: ${why}.`,
+  statementCounts: (
+    { new: added, known, expected, assigned, unassigned }: Readonly<Record<'new' | 'known' | 'expected' | 'assigned' | 'unassigned', number>>,
+    out: string | null,
+  ) =>
+    `${added} new entries (${assigned} assigned by a rule, ${unassigned} not assigned), ${expected} that were expected, ${known} there already. ${out === null ? 'Nothing was stored.' : `Written to ${out}.`}`,
+
   // serve
   freshRemovesADatabaseAnd: '--fresh removes a database and is only taken together with --demo.',
   freshOnlyStartsOverThe: '--fresh only starts over the demo’s own database; leave --data out.',

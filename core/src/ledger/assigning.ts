@@ -16,6 +16,19 @@ export interface EarlierEntry {
   readonly date: string;
 }
 
+/** What entries with the same description, and the same direction, were last; the latest first. */
+export function earlierFrom(entries: readonly LedgerEntry[]): EarlierEntry[] {
+  const byText = new Map<string, EarlierEntry>();
+  for (const { what, note, line, account, toAccount, amount, date } of entries) {
+    if (what === '') continue;
+    const key = `${plainText(`${what}\n${note}`)}|${amount < 0}`;
+    const before = byText.get(key);
+    const count = (before?.count ?? 0) + 1;
+    byText.set(key, before && before.date > date ? { ...before, count } : { what, line, account, toAccount, amount, count, date }); // prettier-ignore
+  }
+  return [...byText.values()].sort((a, b) => (a.date < b.date ? 1 : a.date > b.date ? -1 : 0));
+}
+
 /** What an entry is about, as far as assigning it goes. */
 export type Assignable = Pick<LedgerEntry, 'what' | 'account' | 'amount'>;
 
@@ -36,7 +49,7 @@ export function matcherOf(rule: AssignmentRuleRow, units: number): (entry: Assig
       (rule.account === null || rule.account === entry.account) &&
       (rule.least === null || size >= rule.least) &&
       (rule.most === null || size <= rule.most) &&
-      rule.toAccount !== (entry.account || null)
+      (rule.toAccount === null || rule.toAccount !== entry.account)
     );
   };
 }

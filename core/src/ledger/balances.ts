@@ -13,7 +13,11 @@ export interface DaySum {
 }
 
 /** What an entry does to accounts. */
-export function effectsOf({ account, toAccount, amount }: LedgerEntry): { account: string; amount: number }[] {
+export function effectsOf({
+  account,
+  toAccount,
+  amount,
+}: Pick<LedgerEntry, 'account' | 'toAccount' | 'amount'>): { account: string; amount: number }[] {
   const effects = account === '' ? [] : [{ account, amount }];
   return toAccount === '' ? effects : [...effects, { account: toAccount, amount: -amount }];
 }

@@ -9,7 +9,7 @@ import { actualFigure, type Actuals } from './actuals.ts';
 import { effectsOf, type Balances } from './balances.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
 import { budgetIn, carryOverInto, type Happened } from './spending.ts';
-import { expectedIn, type Expected } from './standing.ts';
+import { expectedIn } from './standing.ts';
 import type { EntrySum } from './actuals.ts';
 
 /** The balance of an account at the end of a day, in minor units. */
@@ -96,7 +96,7 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
   for (const each of expected) {
     const at = Math.max(0, daysBetween(today, each.due));
     const account = each.account === '' && each.toAccount === '' ? usual(each.line) : each.account;
-    for (const effect of effectsOf({ ...EMPTY, ...pick(each), account })) add(effect.account, at, effect.amount);
+    for (const effect of effectsOf({ ...each, account })) add(effect.account, at, effect.amount);
     // What is overdue is still of the month it was due in.
     const key = `${each.line}|${monthOfDay(each.due)}`;
     byLineAndMonth.set(key, (byLineAndMonth.get(key) ?? 0) + each.amount);
@@ -109,12 +109,6 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
     for (let at = first; at <= last; at++) add(account, at, left / days);
   }
   return byAccount;
-}
-
-const EMPTY = { id: '', what: '', line: '', note: '', receipt: '', standing: '', reference: '', toReference: '', reconciled: '', toReconciled: '' }; // prettier-ignore
-
-function pick({ account, toAccount, amount, due }: Expected) {
-  return { account, toAccount, amount, date: due, due };
 }
 
 /** What the budget of each line still foresees in each month, beside what is expected; in minor units of its account. */

@@ -151,7 +151,8 @@ function difference(income: Spent, expenses: Spent): Spent {
   const known = income.actual !== null || expenses.actual !== null;
   return judged(
     income.budget - expenses.budget,
-    income.carryOver - expenses.carryOver,
+    // What was left unspent earlier is no part of what this month comes to.
+    0,
     known ? (income.actual ?? 0) - (expenses.actual ?? 0) : null,
     income.expected - expenses.expected,
     income.entries + expenses.entries,

@@ -29,6 +29,13 @@ export function dueKey(standing: string, due: Day): string {
   return datedId(standing, due);
 }
 
+/** The days of standing entries that some entries settle. */
+export function settledBy(entries: Iterable<{ readonly standing: string; readonly due: Day }>): Settled {
+  const keys = new Set<string>();
+  for (const { standing, due } of entries) if (standing !== '') keys.add(dueKey(standing, due));
+  return keys;
+}
+
 /** The days a standing entry is due from one day to another, both included. */
 export function dueDays(row: StandingEntryRow, from: Day, to: Day): Day[] {
   const last = row.until !== null && row.until < to ? row.until : to;

@@ -1,7 +1,8 @@
-import { Router, type Request } from 'express';
+import { MAX_STATEMENT } from '@haushalt/formats';
+import express, { Router, type Request } from 'express';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import { planFor } from './access.ts';
-import { readEntriesQuery } from './schemas.ts';
+import { readEntriesQuery, readStatementQuery } from './schemas.ts';
 import { fileName, type Surroundings } from './surroundings.ts';
 
 /** How many descriptions are sent at most: those used last. */
@@ -13,6 +14,7 @@ const MOST_DESCRIPTIONS = 2000;
  */
 export function ledgerRoutes({ store, work }: Pick<Surroundings, 'store' | 'work'>): Router {
   const routes = Router({ mergeParams: true });
+  const statement = express.raw({ limit: MAX_STATEMENT + 1, type: () => true });
   const caller = (_request: Request): Person => LOCAL_PERSON;
   const planId = (request: Request) => String(request.params.id);
 
@@ -48,6 +50,15 @@ export function ledgerRoutes({ store, work }: Pick<Surroundings, 'store' | 'work
       .attachment(fileName(name, 'csv'))
       .type('text/csv')
       .send(Buffer.from(file.buffer, file.byteOffset, file.byteLength));
+  });
+
+  // What a bank's file means for the plan; nothing is stored.
+  routes.post('/statements', statement, async (request, response) => {
+    const { id } = planFor(store, caller(request), planId(request), 'edit');
+    const { account, csv } = readStatementQuery(request.query);
+    const file = request.body instanceof Uint8Array ? request.body : new Uint8Array();
+    const preview = await work.slow.do<'previewStatement'>({ kind: 'previewStatement', database: store.file, planId: id, file, account, csv }); // prettier-ignore
+    response.type('application/json').send(Buffer.from(preview.buffer, preview.byteOffset, preview.byteLength));
   });
 
   return routes;

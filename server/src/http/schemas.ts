@@ -7,6 +7,7 @@ import {
   FORMER_KINDS,
   MAX_MONTHS,
   MAX_WHAT,
+  columnsBut,
   commandOfToday,
   firstDay,
   lastDay,
@@ -14,6 +15,7 @@ import {
   type EntryQuery,
   type Fields,
 } from '@haushalt/core';
+import type { CsvFormat } from '@haushalt/formats';
 import type { Page } from '../store/ledger.ts';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
@@ -136,6 +138,22 @@ export function readEntriesQuery(query: unknown): EntryQuery & Page {
     offset: Number(offset),
     limit: Math.min(Number(limit), MAX_PAGE),
   };
+}
+
+const csvFormat = schemaOf(columnsBut('statementFormats', 'account'));
+const statementQuery = Joi.object({ account: id, csv: Joi.string().max(4000) });
+
+/** What is said of a bank's file: the account it is of, and how a table is written, as JSON. */
+export function readStatementQuery(query: unknown): { account: string | null; csv: CsvFormat | null } {
+  const { account = null, csv } = read<{ account?: string; csv?: string }>(statementQuery, query);
+  if (csv === undefined) return { account, csv: null };
+  let format: unknown;
+  try {
+    format = JSON.parse(csv);
+  } catch {
+    throw new ApiError(422, 'invalid', messages.aJsonBodyIsExpected, 'csv');
+  }
+  return { account, csv: read<CsvFormat>(allOf(csvFormat), format, 'csv') };
 }
 
 /** An id in an address or a query. */

@@ -3,6 +3,8 @@ import {
   Model,
   PlanFormatError,
   TABLE_NAMES,
+  budgetIn,
+  dayInFigures,
   parseEntries,
   parsePlan,
   planOf,
@@ -18,7 +20,21 @@ import {
   type PlanRow,
   type Standing,
 } from '@haushalt/core';
-import { entriesTable, toCsv } from '@haushalt/formats';
+import {
+  StatementError,
+  entriesTable,
+  formatOf,
+  guessCsv,
+  lookAtCsv,
+  previewFile,
+  readStatement,
+  textOf,
+  toCsv,
+  type CsvFormat,
+  type CsvGuess,
+  type PreviewedStatement,
+  type StatementFormat,
+} from '@haushalt/formats';
 import { openForReading } from '../store/database.ts';
 import { createLedgerStore, type LedgerStore } from '../store/ledger.ts';
 import { createRowStore } from '../store/rows.ts';
@@ -31,6 +47,16 @@ export type Task =
   | { readonly kind: 'open'; readonly database: string; readonly planId: string }
   | { readonly kind: 'writeFile'; readonly database: string; readonly planId: string }
   | { readonly kind: 'writeEntries'; readonly database: string; readonly planId: string; readonly query: EntryQuery }
+  | {
+      readonly kind: 'previewStatement';
+      readonly database: string;
+      readonly planId: string;
+      readonly file: Uint8Array;
+      /** The account it is of, where the file does not say. */
+      readonly account: string | null;
+      /** How the bank writes its tables, where that was said. */
+      readonly csv: CsvFormat | null;
+    }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month };
 
 /** Parts a new plan is stored in. */
@@ -47,6 +73,8 @@ export interface TaskResult {
   readonly open: { readonly tables: Uint8Array; readonly revision: number };
   readonly writeFile: { readonly name: string; readonly file: Uint8Array };
   readonly writeEntries: { readonly name: string; readonly file: Uint8Array };
+  /** What the file means for the plan, as JSON text: a `StatementPreview`. */
+  readonly previewStatement: Uint8Array;
   readonly standing: { readonly standing: Standing; readonly revision: number };
 }
 
@@ -90,6 +118,8 @@ export function perform(task: Task, part: (part: PlanPart) => void): TaskResult[
         const { entries } = ledger.list(task.planId, task.query, { offset: 0, limit: MAX_ENTRIES });
         return { name: planOf(plan).name, file: encode(toCsv(entriesTable(entries, plan))) };
       });
+    case 'previewStatement':
+      return reading(task, (reader) => encode(JSON.stringify(previewFor(task, reader))));
     case 'standing':
       return reading(task, ({ document, revision }) => ({
         standing: standingOf(new Model(document()), task.month),
@@ -160,9 +190,64 @@ function inParts(document: Document, entries: readonly LedgerEntry[], part: (par
     part({ kind: 'entries', entries: entries.slice(from, from + PART) });
 }
 
+/** What a bank's file means for a plan, before anything is stored. */
+export interface StatementPreview {
+  readonly revision: number;
+  readonly format: StatementFormat;
+  readonly statements: readonly PreviewedStatement[];
+  /** How a table was read, and what it looks like; `null` for other files. */
+  readonly csv: CsvGuess | null;
+  /** Why a table cannot be read as it was said to be written; what it looks like says how it may be. */
+  readonly problem: string | null;
+}
+
+function previewFor(
+  { file, account, csv, planId }: Extract<Task, { kind: 'previewStatement' }>,
+  { document, ledger, revision }: Reader,
+): StatementPreview {
+  const plan = document();
+  const format = csv === null ? formatOf(textOf(file)) : 'csv';
+  // How a bank writes is remembered for its account.
+  const remembered = account === null ? undefined : plan.statementFormats.get(account);
+  const wanted = csv ?? (format === 'csv' ? (remembered ?? null) : null);
+  let looks: CsvGuess | null = null;
+  if (format === 'csv') looks = wanted ? { format: csvFormatOf(wanted), ...lookAtCsv(file, wanted) } : guessCsv(file, usualDates(planOf(plan).locale)); // prettier-ignore
+  let statements: PreviewedStatement[] = [];
+  let problem: string | null = null;
+  try {
+    statements = previewFile(readStatement(file, looks?.format ?? null), {
+      document: plan,
+      account,
+      entriesOf: (of, from, to) => ledger.ofAccount(planId, of, from, to),
+      budget: budgetIn(new Model(plan)),
+      settled: new Set(ledger.settled(planId)),
+      earlier: ledger.earlier(planId, MOST_EARLIER),
+    });
+  } catch (error) {
+    // A table that is read wrongly can be read otherwise; anything else is what it is.
+    if (!(error instanceof StatementError) || looks === null) throw error;
+    problem = error.message;
+  }
+  return { revision: revision(), format, statements, csv: looks, problem };
+}
+
+/** How many earlier descriptions entries are assigned by. */
+const MOST_EARLIER = 5000;
+
+function csvFormatOf({ separator, encoding, decimal, dates, heading, date, what, amount, paid, received, reference, balance }: CsvFormat): CsvFormat {
+  return { separator, encoding, decimal, dates, heading, date, what, amount, paid, received, reference, balance };
+}
+
+/** The order a language writes dates in. */
+function usualDates(locale: string): CsvFormat['dates'] {
+  const figures = dayInFigures('2026-11-30', locale);
+  return figures.startsWith('11') ? 'mdy' : figures.startsWith('2026') ? 'ymd' : 'dmy';
+}
+
 const encode = (text: string) => new TextEncoder().encode(text);
 
 export function refusedBy(error: unknown): Refused | null {
   if (error instanceof PlanFormatError) return { message: error.message, pointer: error.pointer };
+  if (error instanceof StatementError) return { message: error.message, pointer: error.place || null };
   return error instanceof NotJson ? { message: error.message, pointer: null } : null;
 }

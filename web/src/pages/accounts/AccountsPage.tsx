@@ -9,6 +9,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import { AccountView } from './AccountView.tsx';
+import '../../parts/ledger/ledger.scss';
 import './accounts.scss';
 
 /** What is in which account, and what will be. */

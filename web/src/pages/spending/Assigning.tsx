@@ -38,11 +38,11 @@ interface OpenRow extends GridRow {
 }
 
 const COLUMNS: readonly GridColumn[] = [
-  { id: 'date', heading: ledgerMessages.date, width: 100, pin: null },
-  { id: 'what', heading: ledgerMessages.what, width: 250, pin: null, className: 'text' },
+  { id: 'date', heading: ledgerMessages.date, width: 92, pin: null },
+  { id: 'what', heading: ledgerMessages.what, width: 240, pin: null, className: 'text' },
   { id: 'account', heading: ledgerMessages.account, width: 130, pin: null, className: 'text' },
-  { id: 'amount', heading: ledgerMessages.amount, width: 104, pin: null },
-  { id: 'line', heading: ledgerMessages.line, width: 270, pin: null, className: 'text' },
+  { id: 'amount', heading: ledgerMessages.amount, width: 96, pin: null },
+  { id: 'line', heading: ledgerMessages.line, width: 236, pin: null, className: 'text' },
 ];
 const LINE = COLUMNS.length - 1;
 const NO_ROWS: readonly OpenRow[] = [];

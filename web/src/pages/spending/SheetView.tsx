@@ -245,6 +245,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
               isLoading={isLoading}
               problem={problem}
               ofOneLine
+              empty={messages.nothingOnThisDay}
               expected={NO_EXPECTED}
               today={today()}
               onChange={onOpenEntry}

@@ -29,6 +29,7 @@ import { SheetView } from './SheetView.tsx';
 import { StandingView } from './StandingView.tsx';
 import { YearView } from './YearView.tsx';
 import { keysOfSpending } from './spendingKeys.ts';
+import '../../parts/ledger/ledger.scss';
 import './spending.scss';
 
 const VIEWS = ['month', 'year', 'sheet', 'entries', 'standing', 'assigning'] as const;

@@ -47,9 +47,10 @@ export function StandingView({ ledger, entering }: ViewProps) {
   const skip = ({ standing, due, what }: Expected) =>
     send({ kind: 'standing.skip', standing, due, skipped: true }, ledgerMessages.skipped(what));
   const confirm = (each: Expected, withForm: boolean) => entering.confirm(each, withForm);
-  const amountOf = (row: StandingEntryRow) => {
-    if (row.amount === null) return messages.theBudgetOfTheMonth;
-    return writeFigure(row.amount, 'money', plan);
+  const budget = budgetIn(model);
+  const amountOf = (row: StandingEntryRow, next: string | null) => {
+    const figure = row.amount ?? (next === null || row.line === null ? null : budget(row.line, monthOfDay(next)));
+    return figure === null ? '' : writeFigure(figure, 'money', plan);
   };
   const overdue = expected.filter(({ due }) => due < now);
 
@@ -92,10 +93,13 @@ export function StandingView({ ledger, entering }: ViewProps) {
                       </button>
                     </td>
                     <td>{whereTo({ line: row.line ?? '', toAccount: row.toAccount ?? '' }, document)}</td>
-                    <td>{document.accounts.get(row.account ?? '')?.name ?? ''}</td>
+                    <td className="whole">{document.accounts.get(row.account ?? '')?.name ?? ''}</td>
                     <td>{rhythmInWords(row, plan.locale)}</td>
-                    <td>{next === null ? messages.over_ : dayInWords(next, plan.locale, 'short')}</td>
-                    <td className="figure">{amountOf(row)}</td>
+                    <td className="whole">{next === null ? messages.over_ : dayInWords(next, plan.locale, 'short')}</td>
+                    <td className="figure whole">
+                      {row.amount === null && <small>{messages.budgetWord} </small>}
+                      {amountOf(row, next)}
+                    </td>
                     <td>
                       <button
                         type="button"

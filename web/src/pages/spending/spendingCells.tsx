@@ -76,9 +76,9 @@ export function hurts({ standing, side }: SpendingRow): boolean {
 }
 
 /** How much of what may be spent is used, from 0 up; `null` where nothing may, or nothing is known. */
-export function usedShare({ budget, carryOver, actual }: SpendingRow): number | null {
+export function usedShare({ id, budget, carryOver, actual }: SpendingRow): number | null {
   const allowed = budget + carryOver;
-  return actual === null || allowed <= 0 ? null : Math.max(0, actual / allowed);
+  return id === NET || actual === null || allowed <= 0 ? null : Math.max(0, actual / allowed);
 }
 
 /** A cell of the month; `passed` is how much of the shown months lies behind, from 0 to 1. */
@@ -114,11 +114,11 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow, p
     case 'actual':
       return money(of.actual);
     case 'carryOver':
-      return of.carryOver === 0 ? { content: '' } : money(of.carryOver, writeDifference);
+      return of.carryOver === 0 || of.id === NET ? { content: '' } : money(of.carryOver, writeDifference);
     case 'expected':
       return of.expected === 0 ? { content: '' } : { ...money(of.expected), className: 'tabular quiet' };
     case 'remaining':
-      return { className: `tabular ${hurts(of) && of.side === 'expense' ? 'negative' : ''}`, content: writeFigure(of.remaining, 'money', plan) }; // prettier-ignore
+      return of.id === NET ? { content: '' } : { className: `tabular ${hurts(of) && of.side === 'expense' ? 'negative' : ''}`, content: writeFigure(of.remaining, 'money', plan) }; // prettier-ignore
     case 'used': {
       const share = usedShare(of);
       if (share === null) return { content: '' };

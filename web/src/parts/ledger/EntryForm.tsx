@@ -29,7 +29,6 @@ import {
   type EntryDraft,
   type SplitPart,
 } from './draft.ts';
-import './entryForm.scss';
 
 interface EntryFormProps {
   readonly draft: EntryDraft;

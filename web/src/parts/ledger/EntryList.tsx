@@ -25,6 +25,8 @@ interface EntryListProps {
   /** What is expected of them, and on which day that would be late. */
   readonly expected: readonly Expected[];
   readonly today: string;
+  /** What is said where there is nothing. */
+  readonly empty?: string;
   readonly onChange: (entry: LedgerEntry) => void;
   readonly onRemove: (entry: LedgerEntry) => void;
   readonly onConfirm: (expected: Expected, withForm: boolean) => void;
@@ -100,7 +102,7 @@ export function EntryList(props: EntryListProps) {
         </ul>
       )}
       {problem === null && total === 0 && expected.length === 0 && !isLoading && (
-        <p className="quiet">{messages.nothingHasBeenEnteredYet}</p>
+        <p className="quiet">{props.empty ?? messages.nothingHasBeenEnteredYet}</p>
       )}
       <ul>
         {entries.map((entry) => (

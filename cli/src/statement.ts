@@ -1,0 +1,150 @@
+import { Command, Option } from 'commander';
+import { readFileSync, writeFileSync } from 'node:fs';
+import {
+  Model,
+  applyChanges,
+  budgetIn,
+  decide,
+  earlierFrom,
+  editFor,
+  effectsOf,
+  entryOf,
+  isOfLedger,
+  rowsNamed,
+  settledBy,
+  toPlanFile,
+  type Document,
+  type EntryEdit,
+  type LedgerEntry,
+} from '@haushalt/core';
+import { MAX_STATEMENT, StatementError, previewFile, readStatement, type PreviewedStatement } from '@haushalt/formats';
+import { CliError } from './error.ts';
+import { readPlanFile } from './planFile.ts';
+import { messages } from './messages.ts';
+
+interface StatementOptions {
+  readonly account?: string;
+  readonly out?: string;
+  readonly format: 'json' | 'text';
+}
+
+/** How many entries came to what: new ones are assigned by a rule, or not. */
+interface Counts {
+  readonly new: number;
+  readonly known: number;
+  readonly expected: number;
+  readonly assigned: number;
+  readonly unassigned: number;
+}
+
+/** `haushalt statement PLAN STATEMENT`: takes a bank's file into the entries of a plan file, and says what was in it. */
+export function statementCommand(): Command {
+  return new Command('statement')
+    .description('Take a bank’s statement (CSV, OFX, camt.053, camt.052, MT940) into a plan file’s entries.')
+    .argument('<plan>', 'a plan file, *.haushalt.json')
+    .argument('<statement>', 'the bank’s file')
+    .option('--account <name>', 'the account it is of, where the file does not say')
+    .option('--out <plan>', 'where to write the plan with the entries; without it nothing is stored')
+    .addOption(new Option('--format <format>', 'how to print the counts').choices(['json', 'text']).default('json'))
+    .action((plan: string, statement: string, options: StatementOptions) => {
+      const { document, entries } = readPlanFile(plan);
+      const previewed = preview(document, entries, statement, options.account);
+      if (options.out !== undefined) {
+        const taken = take(document, entries, previewed);
+        write(options.out, JSON.stringify(toPlanFile(taken.document, taken.entries), null, 2));
+      }
+      const counts = sumOf(previewed);
+      process.stdout.write(
+        `${options.format === 'json' ? JSON.stringify(counts, null, 2) : messages.statementCounts(counts, options.out ?? null)}\n`,
+      );
+    });
+}
+
+function preview(
+  document: Document,
+  entries: readonly LedgerEntry[],
+  statement: string,
+  name: string | undefined,
+): PreviewedStatement[] {
+  const account = name === undefined ? null : accountNamed(document, name);
+  let previewed: PreviewedStatement[];
+  try {
+    const remembered = account === null ? undefined : document.statementFormats.get(account);
+    const bytes = bytesOf(statement);
+    previewed = previewFile(readStatement(bytes, remembered ?? null), {
+      document,
+      account,
+      entriesOf: (id, from, to) =>
+        entries.filter(
+          (entry) => entry.date >= from && entry.date <= to && effectsOf(entry).some((each) => each.account === id),
+        ),
+      budget: budgetIn(new Model(document)),
+      settled: settledBy(entries),
+      earlier: earlierFrom(entries),
+    });
+  } catch (error) {
+    if (error instanceof StatementError) throw new CliError(`${statement}: ${error.message}`);
+    throw error;
+  }
+  const open = previewed.find((each) => each.account === null);
+  if (open) {
+    const names = [...document.accounts.values()].map((row) => row.name).join(', ');
+    throw new CliError(messages.sayWhichAccount(statement, open.number, names));
+  }
+  return previewed;
+}
+
+/** The plan and its entries with all that a file says; what is known already is left, or gets the bank's reference. */
+function take(document: Document, entries: readonly LedgerEntry[], previewed: readonly PreviewedStatement[]) {
+  const edits: EntryEdit[] = [];
+  for (const { account, preview: lines } of previewed)
+    for (const line of lines) {
+      const { assignment } = line;
+      const target = assignment?.by.kind === 'rule' ? assignment : { line: '', toAccount: '' };
+      const edit = editFor(line, target, account!, `taken-${edits.length + 1}`, document);
+      if (edit) edits.push(edit);
+    }
+  if (edits.length === 0) return { document, entries };
+  const decision = decide(document, { kind: 'entries.set', entries: edits });
+  if (!decision.ok) throw new CliError(decision.refusal.message);
+  const byId = new Map(entries.map((entry) => [entry.id, entry]));
+  for (const { id, after } of decision.changes.filter(isOfLedger)) if (after) byId.set(id, entryOf(id, after));
+  return { document: applyChanges(document, decision.changes), entries: [...byId.values()] };
+}
+
+function sumOf(previewed: readonly PreviewedStatement[]): Counts {
+  const sum = (of: (counts: Counts) => number) => previewed.reduce((total, { counts }) => total + of(counts), 0);
+  return {
+    new: sum((counts) => counts.new),
+    known: sum((counts) => counts.known),
+    expected: sum((counts) => counts.expected),
+    assigned: sum((counts) => counts.assigned),
+    unassigned: sum((counts) => counts.unassigned),
+  };
+}
+
+function accountNamed(document: Document, name: string): string {
+  const [row] = rowsNamed(document.accounts, name);
+  if (row) return row.id;
+  const names = [...document.accounts.values()].map((each) => each.name).join(', ');
+  throw new CliError(messages.noAccountCalled(name, names));
+}
+
+function bytesOf(file: string): Uint8Array {
+  try {
+    const bytes = readFileSync(file === '-' ? 0 : file);
+    if (bytes.length > MAX_STATEMENT) throw new StatementError('', messages.isTooLarge(file));
+    return bytes;
+  } catch (error) {
+    if (error instanceof StatementError) throw error;
+    throw new CliError(messages.cannotBeReadIsThe(file));
+  }
+}
+
+function write(file: string, text: string): void {
+  try {
+    writeFileSync(file, `${text}\n`);
+  } catch (error) {
+    throw new CliError(messages.cannotBeWritten(file, (error as Error).message));
+  }
+}

@@ -1,0 +1,150 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addDays, daysBetween, eachDay, lastDay, monthOfDay } from '../calendar/day.ts';
+import { Model } from '../engine/model.ts';
+import type { Command } from '../plan/commands/commands.ts';
+import { decide } from '../plan/commands/decide.ts';
+import { applyChanges, type Document } from '../plan/document/document.ts';
+import { namesOf } from '../plan/document/naming.ts';
+import { rowOfToday } from '../plan/schema/columns.ts';
+import { TABLES, type StandingEntryRow } from '../plan/schema/tables.ts';
+import { sketch } from '../testing/plans.ts';
+import { budgetIn } from './spending.ts';
+import { dueDays, dueKey, expectedIn, isDue, nextDue, settledBy } from './standing.ts';
+
+const row = (said: Partial<StandingEntryRow>): StandingEntryRow =>
+  rowOfToday(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...said }) as StandingEntryRow;
+const due = (said: Partial<StandingEntryRow>, from = '2026-01-01', to = '2026-06-30') => dueDays(row(said), from, to);
+
+describe('the days of a standing entry', () => {
+  it.each([
+    ['every month, on the last day of shorter ones', {}, ['2026-01-31', '2026-02-28', '2026-03-31', '2026-04-30', '2026-05-31', '2026-06-30']],
+    ['every second month', { every: 2 }, ['2026-01-31', '2026-03-31', '2026-05-31']],
+    ['the last day', { from: '2026-02-28', lastDay: true }, ['2026-02-28', '2026-03-31', '2026-04-30', '2026-05-31', '2026-06-30']],
+    ['every fourth week', { rhythm: 'week', every: 4, from: '2026-01-05' }, ['2026-01-05', '2026-02-02', '2026-03-02', '2026-03-30', '2026-04-27', '2026-05-25', '2026-06-22']],
+    ['every year', { rhythm: 'year', from: '2024-02-29' }, ['2026-02-28']],
+    ['until a day', { until: '2026-03-30' }, ['2026-01-31', '2026-02-28']],
+    ['not before the first', { from: '2026-05-15' }, ['2026-05-15', '2026-06-15']],
+  ] as const)('are %s', (_, said, days) => {
+    expect(due(said)).toEqual(days);
+  }); // prettier-ignore
+
+  it('are the same whichever stretch is asked for, and known day by day', () => {
+    const rows = fc.record({
+      rhythm: fc.constantFrom('week' as const, 'month' as const, 'year' as const),
+      every: fc.integer({ min: 1, max: 14 }),
+      from: fc.integer({ min: 0, max: 900 }).map((days) => addDays('2025-01-01', days)),
+      lastDay: fc.boolean(),
+      until: fc.option(fc.integer({ min: 0, max: 900 }).map((days) => addDays('2026-01-01', days))),
+    });
+    fc.assert(
+      fc.property(rows, fc.nat(700), fc.nat(400), fc.nat(400), (said, begin, first, second) => {
+        const from = addDays('2025-06-01', begin);
+        const [middle, to] = [addDays(from, first), addDays(from, first + 1 + second)];
+        const whole = due(said, from, to);
+        expect([...due(said, from, middle), ...due(said, addDays(middle, 1), to)]).toEqual(whole);
+        for (const day of whole) expect(day >= from && day <= to && day >= said.from).toBe(true);
+        if (daysBetween(from, to) < 60) expect(eachDay(from, to).filter((day) => isDue(row(said), day))).toEqual(whole);
+        if (whole.length > 0) expect(nextDue(row(said), addDays(from, -1))).toBe(whole[0]);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('end', () => {
+    expect(nextDue(row({ until: '2026-02-01' }), '2026-02-01')).toBeNull();
+    expect(nextDue(row({}), '2026-01-31')).toBe('2026-02-28');
+  });
+});
+
+const plan = sketch({
+  accounts: { Bank: {}, Nest: { kind: 'savings' } },
+  lines: {
+    income: { Pay: 2000 },
+    costs: { Rent: { start: 800, '2026-03': 850 }, Food: 0 },
+    'set aside': { Fund: 100 },
+    memo: { Units: 5 },
+  },
+});
+const idOf = (name: string) => namesOf(plan).find(name)!.id;
+const after = (document: Document, ...commands: Command[]) =>
+  commands.reduce((now, command) => {
+    const decision = decide(now, command);
+    if (!decision.ok) throw new Error(decision.refusal.message);
+    return applyChanges(now, decision.changes);
+  }, document);
+const refusal = (document: Document, command: Command) => {
+  const decision = decide(document, command);
+  return decision.ok ? null : [decision.refusal.field, decision.refusal.message];
+};
+const settings = { what: 'Rent', line: idOf('Rent'), account: 'bank', from: '2026-01-03' };
+const withRent = after(plan, { kind: 'standing.set', standing: 'rent', settings });
+const expected = (document: Document, settled: ReadonlySet<string> = new Set(), to = '2026-04-30') =>
+  expectedIn(document, budgetIn(new Model(document)), settled, '2026-01-01', to).map((each) => [each.due, each.amount]);
+
+describe('what is expected', () => {
+  it('is the line’s budget of its month, or what is typed, the way its account sees it', () => {
+    expect(expected(withRent)).toEqual([['2026-01-03', -80_000], ['2026-02-03', -80_000], ['2026-03-03', -85_000], ['2026-04-03', -85_000]]); // prettier-ignore
+    const all = after(
+      withRent,
+      { kind: 'standing.set', standing: 'pay', settings: { line: idOf('Pay'), from: '2026-01-28', amount: 1950.5 } },
+      { kind: 'standing.set', standing: 'fund', settings: { line: idOf('Fund'), account: 'bank', toAccount: 'nest', from: '2026-01-02' } },
+      { kind: 'standing.set', standing: 'food', settings: { line: idOf('Food'), from: '2026-01-01' } },
+    ); // prettier-ignore
+    // What the budget says nothing of is not expected.
+    expect(expected(all, new Set(), '2026-01-31')).toEqual([['2026-01-02', -10_000], ['2026-01-03', -80_000], ['2026-01-28', 195_050]]); // prettier-ignore
+  });
+
+  it('has happened, is skipped once, or changes from a day on', () => {
+    const happened = settledBy([{ standing: 'rent', due: '2026-02-03' }, { standing: '', due: '' }]);
+    expect(expected(withRent, happened).map(([day]) => day)).toEqual(['2026-01-03', '2026-03-03', '2026-04-03']);
+    const skipped = after(withRent, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: true });
+    expect(expected(skipped).map(([day]) => day)).toEqual(['2026-01-03', '2026-02-03', '2026-04-03']);
+    expect(expected(after(skipped, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: false }))).toHaveLength(4); // prettier-ignore
+    const changed = after(withRent, { kind: 'standing.changeFrom', standing: 'rent', as: 'rent2', from: '2026-03-05', settings: { amount: 900 } }); // prettier-ignore
+    expect(expected(changed)).toEqual([['2026-01-03', -80_000], ['2026-02-03', -80_000], ['2026-03-03', -85_000], ['2026-03-05', -90_000], ['2026-04-05', -90_000]]); // prettier-ignore
+    expect(changed.standingEntries.get('rent')!.until).toBe('2026-03-04');
+    const whole = after(withRent, { kind: 'standing.changeFrom', standing: 'rent', as: 'x', from: '2025-12-01', settings: { amount: 7 } }); // prettier-ignore
+    expect([...whole.standingEntries.keys()]).toEqual(['rent']);
+    expect(dueKey('rent', '2026-01-03')).toBe('rent:2026-01-03');
+  });
+
+  it('goes with its line, its account and itself, and comes back with them', () => {
+    expect(after(withRent, { kind: 'line.delete', line: idOf('Rent') }).standingEntries.size).toBe(0);
+    expect(after(withRent, { kind: 'account.delete', account: 'bank' }).standingEntries.size).toBe(0);
+    const skipped = after(withRent, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: true });
+    const gone = decide(skipped, { kind: 'standing.delete', standing: 'rent' });
+    expect(gone.ok && gone.changes).toHaveLength(2);
+  });
+
+  it.each([
+    ['no line and no account', { line: null }, 'line', 'Choose the line'],
+    ['a memo line', { line: idOf('Units') }, 'line', 'no flow of money'],
+    ['a line that is gone', { line: 'gone' }, undefined, 'no longer'],
+    ['a transfer for a cost', { toAccount: 'nest' }, 'line', 'neither income nor expense'],
+    ['a transfer to itself', { line: null, toAccount: 'bank', amount: 5 }, 'toAccount', 'another one'],
+    ['a transfer of nothing said', { line: null, toAccount: 'nest' }, 'amount', 'how much'],
+    ['nothing', { amount: 0 }, 'amount', 'how much'],
+    ['no day', { from: '2026-02-30' }, 'from', 'no day'],
+    ['an end before its beginning', { until: '2025-01-01' }, 'until', 'before the first'],
+    ['a rhythm of nothing', { every: 0 }, 'every', 'whole number'],
+  ] as const)('is refused with %s', (_, part, field, words) => {
+    const found = refusal(plan, { kind: 'standing.set', standing: 's', settings: { ...settings, ...part } });
+    expect(found?.[0]).toBe(field);
+    expect(found?.[1]).toContain(words);
+  });
+
+  it('can only be skipped on a day it is due', () => {
+    expect(refusal(withRent, { kind: 'standing.skip', standing: 'rent', due: '2026-03-04', skipped: true })?.[1]).toContain('not due'); // prettier-ignore
+  });
+});
+
+describe('days', () => {
+  it('are counted over months and years', () => {
+    expect(addDays('2026-02-28', 1)).toBe('2026-03-01');
+    expect(addDays('2026-01-01', -1)).toBe('2025-12-31');
+    expect(daysBetween('2026-01-01', '2027-01-01')).toBe(365);
+    expect(lastDay(monthOfDay('2028-02-10'))).toBe('2028-02-29');
+    expect(eachDay('2026-01-02', '2026-01-01')).toEqual([]);
+  });
+});

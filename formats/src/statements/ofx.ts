@@ -1,0 +1,96 @@
+import { isDay } from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { StatementError, described, referenceOf, type Statement, type StatementEntry, type StatementFile } from './statement.ts';
+import { elementAt, elementsAt, placeOf, readXml, textAt, type XmlElement } from './xml.ts';
+
+/**
+ * OFX of versions 1 (SGML, whose values have no end tags) and 2 (XML): bank and credit card statements. Source: Open
+ * Financial Exchange specification 2.2, chapter 11.
+ */
+export function readOfx(text: string): StatementFile {
+  const root = /<\?OFX\b|<\?xml\b/i.test(text.slice(0, 2000)) ? readXml(text) : readSgml(text);
+  const found = within(root, ['STMTRS', 'CCSTMTRS']);
+  if (found.length === 0) throw new StatementError(placeOf(root), messages.noStatementInIt);
+  return { format: 'ofx', statements: found.map(readOne) };
+}
+
+function readOne(element: XmlElement): Statement {
+  const from = elementAt(element, 'BANKACCTFROM') ?? elementAt(element, 'CCACCTFROM');
+  const balance = elementAt(element, 'LEDGERBAL');
+  return {
+    account: textAt(from, 'ACCTID'),
+    currency: textAt(element, 'CURDEF'),
+    opening: null,
+    closing: balance ? { date: dayOf(balance, 'DTASOF'), amount: amountOf(balance, 'BALAMT') } : null,
+    entries: elementsAt(elementAt(element, 'BANKTRANLIST'), 'STMTTRN').map(entryOf),
+  };
+}
+
+function entryOf(element: XmlElement, at: number): StatementEntry {
+  const payee = textAt(element, 'NAME') || textAt(element, 'PAYEE', 'NAME');
+  return {
+    date: dayOf(element, 'DTPOSTED'),
+    what: described([payee, textAt(element, 'MEMO')]) || textAt(element, 'TRNTYPE'),
+    amount: amountOf(element, 'TRNAMT'),
+    reference: referenceOf(textAt(element, 'FITID')),
+    place: messages.nthElementInLine('STMTTRN', at + 1, element.line),
+  };
+}
+
+function amountOf(element: XmlElement, name: string): number {
+  const text = textAt(element, name);
+  if (!/^[+-]?\d{1,15}([.,]\d{0,5})?$/.test(text)) {
+    const at = elementAt(element, name) ?? element;
+    throw new StatementError(placeOf(at), text === '' ? messages.anElementIsMissing(name) : messages.isNoAmount(text));
+  }
+  return Number(text.replace(',', '.'));
+}
+
+/** Days are written `20261103`, often with a time and a zone behind them. */
+function dayOf(element: XmlElement, name: string): string {
+  const text = textAt(element, name);
+  const day = `${text.slice(0, 4)}-${text.slice(4, 6)}-${text.slice(6, 8)}`;
+  if (!isDay(day)) throw new StatementError(placeOf(elementAt(element, name) ?? element), messages.isNoDay(text));
+  return day;
+}
+
+/** All elements with one of some names, wherever they stand. */
+function within(element: XmlElement, names: readonly string[]): XmlElement[] {
+  if (names.includes(element.name)) return [element];
+  return element.children.flatMap((child) => within(child, names));
+}
+
+const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ' };
+
+/** OFX of version 1 as a tree: what has text right behind its tag is a value and ends by itself. */
+function readSgml(text: string): XmlElement {
+  const begin = text.search(/<OFX>/i);
+  if (begin < 0) throw new StatementError('', messages.noOfxInIt);
+  let line = text.slice(0, begin).split('\n').length;
+  const root: XmlElement = { name: 'OFX', attributes: {}, text: '', children: [], line, column: 1 };
+  const path: XmlElement[] = [];
+  const parts = /<(\/?)([A-Za-z0-9_.]+)>([^<]*)/g;
+  parts.lastIndex = begin;
+  for (let found = parts.exec(text); found; found = parts.exec(text)) {
+    const [whole, slash, tag, value] = found as unknown as [string, string, string, string];
+    const name = tag.toUpperCase();
+    if (slash === '/') {
+      const at = path.findLastIndex((each) => each.name === name);
+      // The end tag of a value that ended by itself says nothing new.
+      if (at >= 0) path.length = at;
+    } else if (path.length === 0) path.push(root);
+    else {
+      const words = value.trim().replace(/&(\w+);/g, (entity, key: string) => ENTITIES[key.toLowerCase()] ?? entity);
+      const element: XmlElement = { name, attributes: {}, text: words, children: [], line, column: 1 };
+      path.at(-1)!.children.push(element);
+      if (words === '' && !hasNoValue(text, parts.lastIndex, tag)) path.push(element);
+    }
+    line += whole.split('\n').length - 1;
+  }
+  return root;
+}
+
+/** Whether a tag without text is an empty value, closed at once, and no aggregate. */
+function hasNoValue(text: string, at: number, tag: string): boolean {
+  return text.startsWith(`</${tag}>`, at);
+}

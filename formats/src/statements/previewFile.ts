@@ -1,0 +1,98 @@
+import {
+  DUE_DAYS,
+  SAME_DAYS,
+  addDays,
+  countsOf,
+  expectedIn,
+  inMinorUnits,
+  planOf,
+  previewStatement,
+  type BudgetOf,
+  type Document,
+  type EarlierEntry,
+  type LedgerEntry,
+  type PreviewCounts,
+  type PreviewLine,
+  type Settled,
+  type StatementLine,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { StatementError, type StatedBalance, type Statement, type StatementFile } from './statement.ts';
+
+/** A statement of a file with what each of its lines means for a plan. */
+export interface PreviewedStatement {
+  /** What the bank calls the account; empty where the file does not say. */
+  readonly number: string;
+  /** The account of the plan it is of; `null` where that has to be said. */
+  readonly account: string | null;
+  readonly closing: StatedBalance | null;
+  readonly preview: readonly PreviewLine[];
+  readonly counts: PreviewCounts;
+}
+
+/** What a preview is made from beside the file. */
+export interface PreviewFrom {
+  readonly document: Document;
+  /** The account a statement is of that does not say so, or whose number no account of the plan has. */
+  readonly account: string | null;
+  /** The entries of an account from one day to another, both included. */
+  readonly entriesOf: (account: string, from: string, to: string) => readonly LedgerEntry[];
+  readonly budget: BudgetOf;
+  readonly settled: Settled;
+  readonly earlier: readonly EarlierEntry[];
+}
+
+/**
+ * What a bank's file means for a plan, account by account, before anything is stored. Throws `StatementError` where it
+ * cannot be taken: another currency, more decimals than there are.
+ */
+export function previewFile(file: StatementFile, from: PreviewFrom): PreviewedStatement[] {
+  const { document } = from;
+  return file.statements.map((statement): PreviewedStatement => {
+    const account = accountOf(statement, document, file.statements.length === 1 ? from.account : null);
+    const lines = linesOf(statement, document);
+    const { account: number, closing } = statement;
+    if (account === null) return { number, account, closing, preview: [], counts: countsOf([]) };
+    const days = lines.map(({ date }) => date).sort();
+    const [first, last] = [days[0], days.at(-1)];
+    const preview =
+      first === undefined || last === undefined
+        ? []
+        : previewStatement({
+            document,
+            account,
+            lines,
+            entries: from.entriesOf(account, addDays(first, -SAME_DAYS), addDays(last, SAME_DAYS)),
+            expected: expectedIn(document, from.budget, from.settled, addDays(first, -DUE_DAYS), addDays(last, DUE_DAYS)),
+            earlier: from.earlier,
+          });
+    return { number, account, closing, preview, counts: countsOf(preview) };
+  });
+}
+
+/** The account of a plan a statement is of: by its number, else the one that was said. */
+function accountOf({ account }: Statement, document: Document, said: string | null): string | null {
+  const plain = (number: string) => number.replace(/[\s.-]/g, '').toUpperCase();
+  const number = plain(account);
+  if (number !== '') {
+    // Some banks leave out the front of an IBAN, or put the bank before a number.
+    const found = [...document.accounts.values()].find((row) => {
+      const own = plain(row.number);
+      return own !== '' && (own === number || (Math.min(own.length, number.length) >= 6 && (own.endsWith(number) || number.endsWith(own)))); // prettier-ignore
+    });
+    if (found) return found.id;
+  }
+  return said;
+}
+
+/** The lines of a statement in the minor units of a plan's currency. */
+function linesOf({ entries, currency }: Statement, document: Document): StatementLine[] {
+  const plan = planOf(document);
+  if (currency !== '' && currency !== plan.currency)
+    throw new StatementError('', messages.isInAnotherCurrency(currency, plan.currency));
+  return entries.flatMap(({ date, what, amount, reference, place }) => {
+    const minor = inMinorUnits(document, amount);
+    if (minor === null) throw new StatementError(place, messages.hasMoreDecimals(String(amount), plan.currency));
+    return minor === 0 ? [] : [{ date, what, amount: minor, reference, place }];
+  });
+}
