@@ -28,7 +28,13 @@ export const messages = {
   isTooLarge: (file: string) => `${file} is too large.`,
   cannotBeWritten: (file: string, why: string) => `${file} cannot be written: ${why}.`,
   statementCounts: (
-    { new: added, known, expected, assigned, unassigned }: Readonly<Record<'new' | 'known' | 'expected' | 'assigned' | 'unassigned', number>>,
+    {
+      new: added,
+      known,
+      expected,
+      assigned,
+      unassigned,
+    }: Readonly<Record<'new' | 'known' | 'expected' | 'assigned' | 'unassigned', number>>,
     out: string | null,
   ) =>
     `${added} new entries (${assigned} assigned by a rule, ${unassigned} not assigned), ${expected} that were expected, ${known} there already. ${out === null ? 'Nothing was stored.' : `Written to ${out}.`}`,

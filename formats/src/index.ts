@@ -4,6 +4,12 @@ export { toText, type Cell, type Table } from './table.ts';
 export { entriesTable } from './entriesTable.ts';
 export { guessCsv, lookAtCsv, type CsvFormat, type CsvGuess } from './statements/csv.ts';
 export { MAX_STATEMENT, formatOf, readStatement } from './statements/readStatement.ts';
-export { StatementError, type Statement, type StatementEntry, type StatementFile, type StatementFormat } from './statements/statement.ts';
+export {
+  StatementError,
+  type Statement,
+  type StatementEntry,
+  type StatementFile,
+  type StatementFormat,
+} from './statements/statement.ts';
 export { textOf } from './statements/text.ts';
 export { previewFile, type PreviewFrom, type PreviewedStatement } from './statements/previewFile.ts';

@@ -13,7 +13,8 @@ export const messages = {
   // what is wrong
   theFileIsEmpty: 'The file is empty.',
   theFileIsTooLarge: (most: number) => `The file is larger than ${most} MB. Ask the bank for a shorter period.`,
-  isNotWrittenIn: (encoding: string) => `The file is not written in ${encoding.toUpperCase()}. Choose another encoding.`,
+  isNotWrittenIn: (encoding: string) =>
+    `The file is not written in ${encoding.toUpperCase()}. Choose another encoding.`,
   thisIsNoXml: (why: string) => `The file is no well-formed XML: ${why}`,
   noDoctype: 'The file declares a document type, which statements of banks do not; it is not read.',
   tooDeep: 'Elements stand in each other deeper than in any statement; it is not read.',

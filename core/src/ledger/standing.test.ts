@@ -96,7 +96,10 @@ describe('what is expected', () => {
   });
 
   it('has happened, is skipped once, or changes from a day on', () => {
-    const happened = settledBy([{ standing: 'rent', due: '2026-02-03' }, { standing: '', due: '' }]);
+    const happened = settledBy([
+      { standing: 'rent', due: '2026-02-03' },
+      { standing: '', due: '' },
+    ]);
     expect(expected(withRent, happened).map(([day]) => day)).toEqual(['2026-01-03', '2026-03-03', '2026-04-03']);
     const skipped = after(withRent, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: true });
     expect(expected(skipped).map(([day]) => day)).toEqual(['2026-01-03', '2026-02-03', '2026-04-03']);

@@ -56,7 +56,9 @@ const due = (part: Partial<Expected> = {}): Expected => ({
 
 describe('a line of a statement', () => {
   it('is there already by the bank’s reference, or by account, amount, day and words', () => {
-    expect(states([line({ reference: 'A1', date: '2026-07-01' })], [entry('e', { reference: 'A1' })])).toEqual(['known']);
+    expect(states([line({ reference: 'A1', date: '2026-07-01' })], [entry('e', { reference: 'A1' })])).toEqual([
+      'known',
+    ]);
     expect(states([line({ what: 'BREAD' })], [entry('e')])).toEqual(['known']);
     expect(states([line({ what: 'Card payment bread 4471' })], [entry('e')])).toEqual(['known']);
     expect(states([line({ what: 'Bread', date: '2026-03-13' })], [entry('e')])).toEqual(['new']);
@@ -232,7 +234,9 @@ describe('accounts', () => {
     expect(change({ line: idOf('Fun'), what: 'Rolls' }).ok).toBe(true);
     expect(decide(done, { kind: 'entries.set', entries: [{ entry: 'e', before: held, after: null }] })).toMatchObject({ ok: false, refusal: { code: 'locked' } }); // prettier-ignore
     expect(decide(done, { ...reconcile, id: 'again', entries: [{ entry: 'e', before: held }] }).ok).toBe(false);
-    expect(decide(bare, { ...reconcile, entries: [{ entry: 'e', before: { ...given, account: 'card' } }] }).ok).toBe(false);
+    expect(decide(bare, { ...reconcile, entries: [{ entry: 'e', before: { ...given, account: 'card' } }] }).ok).toBe(
+      false,
+    );
     expect(decide(done, { kind: 'account.unreconcile', id: 'rec', entries: [{ entry: 'e', before: held }] })).toMatchObject({
       ok: true,
       changes: [{ table: 'reconciliations', after: null }, { table: 'entries', after: { reconciled: '' } }],

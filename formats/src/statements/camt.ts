@@ -1,6 +1,14 @@
 import { isDay } from '@haushalt/core';
 import { messages } from '../messages.ts';
-import { StatementError, described, referenceOf, type Statement, type StatementEntry, type StatementFile, type StatedBalance } from './statement.ts';
+import {
+  StatementError,
+  described,
+  referenceOf,
+  type Statement,
+  type StatementEntry,
+  type StatementFile,
+  type StatedBalance,
+} from './statement.ts';
 import { elementAt, elementsAt, placeOf, textAt, type XmlElement } from './xml.ts';
 
 /**

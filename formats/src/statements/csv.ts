@@ -2,7 +2,14 @@ import { isDay, type StatementFormatRow } from '@haushalt/core';
 import Papa from 'papaparse';
 import { messages } from '../messages.ts';
 import { decoded, guessedEncoding } from './text.ts';
-import { StatementError, described, referenceOf, type StatedBalance, type StatementEntry, type StatementFile } from './statement.ts';
+import {
+  StatementError,
+  described,
+  referenceOf,
+  type StatedBalance,
+  type StatementEntry,
+  type StatementFile,
+} from './statement.ts';
 
 /** How a bank writes its tables. */
 export type CsvFormat = Omit<StatementFormatRow, 'id' | 'account'>;
@@ -38,9 +45,10 @@ const HEADS = {
 export function guessCsv(bytes: Uint8Array, usualDates: CsvFormat['dates'] = 'dmy'): CsvGuess {
   const encoding = guessedEncoding(bytes);
   const text = decoded(bytes, encoding);
-  const { separator, rows } = SEPARATORS.map((each) => ({ separator: each, rows: rowsOf(text, each, LOOKED_AT) })).reduce(
-    (best, each) => (regularity(each.rows) > regularity(best.rows) ? each : best),
-  );
+  const { separator, rows } = SEPARATORS.map((each) => ({
+    separator: each,
+    rows: rowsOf(text, each, LOOKED_AT),
+  })).reduce((best, each) => (regularity(each.rows) > regularity(best.rows) ? each : best));
   const at = headingAt(rows);
   const headings = unique(rows[at] ?? []);
   const body = rows.slice(at + 1).filter((row) => row.length >= Math.min(2, headings.length));
@@ -54,7 +62,8 @@ export function guessCsv(bytes: Uint8Array, usualDates: CsvFormat['dates'] = 'dm
       !dates.some((each) => each.heading === heading) && isMostly(values, (value) => /^[-+(]?\s*[\d.,' ’\u00a0]*\d[\d.,' ’\u00a0]*\)?\s*([-+]|[A-Z]{3}|€|[DC]R?)?$/i.test(value.trim())),
   ); // prettier-ignore
   const words = all.filter(({ heading }) => ![...dates, ...figures].some((each) => each.heading === heading));
-  const called = (columns: typeof all, head: RegExp) => columns.find(({ heading }) => head.test(heading))?.heading ?? '';
+  const called = (columns: typeof all, head: RegExp) =>
+    columns.find(({ heading }) => head.test(heading))?.heading ?? '';
   const date = called(dates, HEADS.date) || (dates[0]?.heading ?? '');
   const balance = called(figures, HEADS.balance);
   const reference = called([...figures, ...words].filter(({ values }) => new Set(values).size === values.length), HEADS.reference); // prettier-ignore
@@ -100,7 +109,8 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
   const at = (heading: string): number | null => {
     if (heading === '') return null;
     const index = headings.indexOf(heading);
-    if (index < 0) throw new StatementError(messages.inLine(top + 1), messages.noColumnCalled(heading, headings.join(', ')));
+    if (index < 0)
+      throw new StatementError(messages.inLine(top + 1), messages.noColumnCalled(heading, headings.join(', ')));
     return index;
   };
   const date = at(format.date);
@@ -140,7 +150,10 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
     });
   });
   if (entries.length === 0) throw new StatementError('', messages.nothingInIt);
-  return { format: 'csv', statements: [{ account: '', currency: '', opening: null, closing: closingOf(balances), entries }] };
+  return {
+    format: 'csv',
+    statements: [{ account: '', currency: '', opening: null, closing: closingOf(balances), entries }],
+  };
 }
 
 /** The balance at the end: that of the newest line, at whichever end of the table it stands; `null` where that is not clear. */
@@ -175,7 +188,8 @@ function headingAt(rows: Rows): number {
   const first = rows.findIndex(isData);
   if (first <= 0) return 0;
   const widest = rows[first]!.length;
-  for (let at = first - 1; at >= 0; at--) if (rows[at]!.filter((value) => value.trim() !== '').length > widest / 2) return at;
+  for (let at = first - 1; at >= 0; at--)
+    if (rows[at]!.filter((value) => value.trim() !== '').length > widest / 2) return at;
   return first - 1;
 }
 
@@ -183,7 +197,11 @@ function headingAt(rows: Rows): number {
 function unique(row: readonly string[]): string[] {
   const seen = new Map<string, number>();
   return row.map((value, nth) => {
-    const heading = value.replace(/^\ufeff/, '').trim().slice(0, 70) || messages.columnNth(nth + 1);
+    const heading =
+      value
+        .replace(/^\ufeff/, '')
+        .trim()
+        .slice(0, 70) || messages.columnNth(nth + 1);
     const count = (seen.get(heading) ?? 0) + 1;
     seen.set(heading, count);
     return count === 1 ? heading : `${heading} (${count})`;
@@ -192,7 +210,9 @@ function unique(row: readonly string[]): string[] {
 
 /** The numbers a day is written with; `null` for what is no day. */
 function dayPattern(value: string): readonly [number, number, number] | null {
-  const parts = /^\s*(\d{1,4})[./-](\d{1,2})[./-](\d{2,4})(?:[ T]\d{1,2}:\d{2}.*)?\s*$/.exec(value) ?? /^\s*(\d{4})(\d{2})(\d{2})\s*$/.exec(value);
+  const parts =
+    /^\s*(\d{1,4})[./-](\d{1,2})[./-](\d{2,4})(?:[ T]\d{1,2}:\d{2}.*)?\s*$/.exec(value) ??
+    /^\s*(\d{4})(\d{2})(\d{2})\s*$/.exec(value);
   return parts && [Number(parts[1]), Number(parts[2]), Number(parts[3])];
 }
 

@@ -1,6 +1,14 @@
 import { isDay } from '@haushalt/core';
 import { messages } from '../messages.ts';
-import { StatementError, described, referenceOf, type StatedBalance, type Statement, type StatementEntry, type StatementFile } from './statement.ts';
+import {
+  StatementError,
+  described,
+  referenceOf,
+  type StatedBalance,
+  type Statement,
+  type StatementEntry,
+  type StatementFile,
+} from './statement.ts';
 
 /** A field of a message: its tag, its text, and the line it begins in. */
 interface Field {
@@ -107,12 +115,15 @@ function informationOf(text: string): string {
   const of = (from: number, to: number) =>
     [...fields].filter(([key]) => Number(key) >= from && Number(key) <= to).map(([, value]) => value).join(''); // prettier-ignore
   // The lines of the purpose may begin with codes in capitals and a plus sign.
-  const purpose = `${of(20, 29)}${of(60, 63)}`.replace(/\b(EREF|KREF|MREF|CRED|DEBT|ABWA)\+\S*/g, ' ').replace(/SVWZ\+/g, ' ');
+  const purpose = `${of(20, 29)}${of(60, 63)}`
+    .replace(/\b(EREF|KREF|MREF|CRED|DEBT|ABWA)\+\S*/g, ' ')
+    .replace(/SVWZ\+/g, ' ');
   return described([of(32, 33), purpose]) || described([fields.get('00') ?? '']);
 }
 
 function decimal(text: string, tag: string, line: number): number {
-  if (!/^\d{1,12}(,\d{0,3})?$/.test(text)) throw new StatementError(messages.fieldInLine(tag, line), messages.isNoAmount(text));
+  if (!/^\d{1,12}(,\d{0,3})?$/.test(text))
+    throw new StatementError(messages.fieldInLine(tag, line), messages.isNoAmount(text));
   return Number(text.replace(',', '.'));
 }
 

@@ -1,6 +1,13 @@
 import { isDay } from '@haushalt/core';
 import { messages } from '../messages.ts';
-import { StatementError, described, referenceOf, type Statement, type StatementEntry, type StatementFile } from './statement.ts';
+import {
+  StatementError,
+  described,
+  referenceOf,
+  type Statement,
+  type StatementEntry,
+  type StatementFile,
+} from './statement.ts';
 import { elementAt, elementsAt, placeOf, readXml, textAt, type XmlElement } from './xml.ts';
 
 /**

@@ -63,7 +63,13 @@ export function previewFile(file: StatementFile, from: PreviewFrom): PreviewedSt
             account,
             lines,
             entries: from.entriesOf(account, addDays(first, -SAME_DAYS), addDays(last, SAME_DAYS)),
-            expected: expectedIn(document, from.budget, from.settled, addDays(first, -DUE_DAYS), addDays(last, DUE_DAYS)),
+            expected: expectedIn(
+              document,
+              from.budget,
+              from.settled,
+              addDays(first, -DUE_DAYS),
+              addDays(last, DUE_DAYS),
+            ),
             earlier: from.earlier,
           });
     return { number, account, closing, preview, counts: countsOf(preview) };

@@ -56,10 +56,20 @@ const MAX_WHAT = 200;
 export function described(parts: readonly string[]): string {
   const seen = new Set<string>();
   const words = parts
-    .map((part) => part.replace(/\p{Cc}/gu, ' ').replace(/\s+/g, ' ').trim())
+    .map((part) =>
+      part
+        .replace(/\p{Cc}/gu, ' ')
+        .replace(/\s+/g, ' ')
+        .trim(),
+    )
     .filter((part) => part !== '' && !seen.has(part) && seen.add(part))
     .join(', ');
-  return [...words].length <= MAX_WHAT ? words : `${[...words].slice(0, MAX_WHAT - 1).join('').trimEnd()}…`;
+  return [...words].length <= MAX_WHAT
+    ? words
+    : `${[...words]
+        .slice(0, MAX_WHAT - 1)
+        .join('')
+        .trimEnd()}…`;
 }
 
 /** A bank's reference as it is kept; a longer one by its end, which tells it from others. */

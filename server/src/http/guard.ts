@@ -47,11 +47,11 @@ export const onlyFromOwnPages: RequestHandler = (request, _response, next) => {
   next();
 };
 
-/** Takes a body only as JSON: what a form elsewhere can send is not. */
+/** Takes a body only as JSON, or as a bank's file: what a form elsewhere can send is neither. */
 export const onlyJson: RequestHandler = (request, _response, next) => {
   const hasBody = request.method !== 'DELETE' || (request.get('content-length') ?? '0') !== '0';
   if (READING.has(request.method) || !hasBody) return next();
-  if (!request.is('application/json')) throw new ApiError(415, 'unsupported', messages.aJsonBodyIsExpected);
+  if (!request.is(['application/json', 'application/octet-stream'])) throw new ApiError(415, 'unsupported', messages.aJsonBodyIsExpected);
   next();
 };
 

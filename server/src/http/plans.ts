@@ -23,6 +23,8 @@ import { messages } from '../messages.ts';
 /** The largest plan file that can be opened: as large as the largest plan is written. */
 export const MAX_FILE = 192 << 20;
 const MAX_BODY = 2 << 20;
+/** The largest command: all the entries of a statement at once. */
+const MAX_COMMAND = 24 << 20;
 
 /** How many commands a browser is told of, to undo and redo, after it opens a plan. */
 const HISTORY = 200;
@@ -146,7 +148,7 @@ export function planRoutes({ store, events, work, now }: Surroundings): Router {
     response.json({ id });
   });
 
-  routes.post('/:id/commands', body, (request, response) => {
+  routes.post('/:id/commands', express.json({ limit: MAX_COMMAND }), (request, response) => {
     const person = caller(request);
     const plan = planFor(store, person, planId(request), 'edit');
     refuseBrokenTexts(request.body);

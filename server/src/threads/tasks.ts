@@ -234,7 +234,20 @@ function previewFor(
 /** How many earlier descriptions entries are assigned by. */
 const MOST_EARLIER = 5000;
 
-function csvFormatOf({ separator, encoding, decimal, dates, heading, date, what, amount, paid, received, reference, balance }: CsvFormat): CsvFormat {
+function csvFormatOf({
+  separator,
+  encoding,
+  decimal,
+  dates,
+  heading,
+  date,
+  what,
+  amount,
+  paid,
+  received,
+  reference,
+  balance,
+}: CsvFormat): CsvFormat {
   return { separator, encoding, decimal, dates, heading, date, what, amount, paid, received, reference, balance };
 }
 

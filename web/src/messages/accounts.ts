@@ -12,6 +12,9 @@ export const messages = {
   closedWord: 'Closed',
   belowLimitSoon: 'below its limit soon',
 
+  statementFile: 'The bank’s file',
+  importStatement: 'Import statement',
+
   // AccountForm
   changeAccount: 'Change account',
   name: 'Name',

@@ -40,6 +40,10 @@ export const messages = {
   suggestions: 'Earlier descriptions',
   writtenLike: (line: string, amount: string) => [line, amount].filter((part) => part !== '').join(' · '),
 
+  // assignment
+  proposedLike: (like: string) => `like ${like}`,
+  byTheRule: (text: string) => `rule “${text}”`,
+
   // EntryList and lists of entries
   nothingHasBeenEnteredYet: 'Nothing has been entered yet. Write above what was paid or came in.',
   theNewestAreShown: (count: number) => `The newest ${count} are shown.`,

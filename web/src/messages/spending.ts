@@ -145,8 +145,6 @@ export const messages = {
   howToAssign: 'Enter takes what is proposed; type some letters of another line, or press F2.',
   chooseALine: 'Type its line',
   typeTheLine: 'Type the line it belongs to.',
-  proposedLike: (like: string) => `like ${like}`,
-  byTheRule: (text: string) => `rule “${text}”`,
   assigned: (what: string, where: string) => `${what}: ${where}.`,
   acceptAll: (count: number) => `Accept all ${count} proposals`,
   belongsTo: (what: string, where: string) => `${what} belongs to ${where}.`,

@@ -9,6 +9,9 @@ import {
   type EntryQuery,
   type EntrySum,
   type LedgerEntry,
+  type PreviewCounts,
+  type PreviewLine,
+  type StatementFormatRow,
   type Standing,
   type TableName,
 } from '@haushalt/core';
@@ -68,7 +71,7 @@ export interface LoadedPlan {
   readonly history: readonly HistoryLine[];
 }
 
-async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function request<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -76,11 +79,13 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
       ...(body === undefined
         ? {}
         : {
-            headers: { 'content-type': 'application/json' },
-            body: typeof body === 'string' ? body : JSON.stringify(body),
+            headers: { 'content-type': body instanceof Blob ? 'application/octet-stream' : 'application/json' },
+            body: typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body),
           }),
+      ...(signal === undefined ? {} : { signal }),
     });
-  } catch {
+  } catch (error) {
+    if (signal?.aborted) throw error;
     throw new ServerAway();
   }
   if (response.status === 204) return undefined as T;
@@ -103,6 +108,34 @@ export interface EntriesFound {
   readonly total: number;
   readonly received: number;
   readonly paid: number;
+}
+
+/** How a bank writes its tables. */
+export type CsvFormat = Omit<StatementFormatRow, 'id' | 'account'>;
+
+/** The statement of one account with what each of its lines means for the plan. */
+export interface PreviewedStatement {
+  /** What the bank calls the account; empty where the file does not say. */
+  readonly number: string;
+  /** The account of the plan; `null` where that has to be said. */
+  readonly account: string | null;
+  readonly closing: { readonly date: string; readonly amount: number } | null;
+  readonly preview: readonly PreviewLine[];
+  readonly counts: PreviewCounts;
+}
+
+/** What a bank's file means for a plan, before anything is stored. */
+export interface StatementPreview {
+  readonly format: string;
+  readonly statements: readonly PreviewedStatement[];
+  /** How a table was read, and what it looks like; `null` for other files. */
+  readonly csv: {
+    readonly format: CsvFormat;
+    readonly headings: readonly string[];
+    readonly sample: readonly (readonly string[])[];
+  } | null;
+  /** Why a table cannot be read as it is said to be written. */
+  readonly problem: string | null;
 }
 
 /** What is asked of entries, as an address says it. */
@@ -152,6 +185,14 @@ export const api = {
   /** A page of the entries asked for. */
   entries: (planId: string, asked: EntryQuery, offset: number, limit: number) =>
     request<EntriesFound>('GET', `${planPath(planId)}/entries?${entriesQuery(asked, { offset, limit })}`),
+  /** What a bank's file means for a plan; nothing is stored. */
+  previewStatement(planId: string, file: Blob, account: string | null, csv: CsvFormat | null, signal: AbortSignal) {
+    const said = new URLSearchParams({
+      ...(account === null ? {} : { account }),
+      ...(csv === null ? {} : { csv: JSON.stringify(csv) }),
+    });
+    return request<StatementPreview>('POST', `${planPath(planId)}/statements?${said.toString()}`, file, signal);
+  },
   /** What a step of the history changed. */
   step: (planId: string, commandId: string) =>
     request<Entry>('GET', `${planPath(planId)}/history/${encodeURIComponent(commandId)}`),

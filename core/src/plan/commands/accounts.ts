@@ -20,7 +20,7 @@ const nameIn = (account: string, { document }: Words) => document.accounts.get(a
 export const accountCommands = {
   /** Opens an account, or changes what is said of it. */
   'account.set': command({
-    fields: { account: id, settings: some(columnsBut('accounts', 'position')) },
+    fields: { account: id, settings: some(columnsBut('accounts', 'position', 'stated', 'statedOn')) },
     label({ account, settings }, words) {
       const name = nameIn(account, words);
       if (name === '') return `New account ${settings.name ?? ''}`;

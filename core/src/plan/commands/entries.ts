@@ -16,7 +16,8 @@ import {
 } from '../schema/entries.ts';
 import { refused } from '../schema/refusal.ts';
 import { command, type Words } from './command.ts';
-import { all, date, fieldsFor, id, leftOut, list, orNull, text, whole } from './fields.ts';
+import { checkFigure, existing } from './guards.ts';
+import { all, date, fieldsFor, figure, id, leftOut, list, orNull, text, whole } from './fields.ts';
 
 /** What an entry is, as it is sent: what goes without saying is left out. */
 export const entryFields = all(fieldsFor(ENTRY_COLUMNS, 'date', 'amount'));
@@ -42,7 +43,7 @@ export const entryCommands = {
   /**
    * Makes entries (`before` is nothing), changes them, or takes them away (`after` is nothing), all or none: each only if it
    * is still as its sender knew it, so that nobody's work is overwritten unseen. Whether it is, is seen where the ledger is
-   * kept. `from` names the statement they were read from.
+   * kept. `from` names the statement they were read from, `stated` the closing balances it gives.
    */
   'entries.set': command({
     fields: {
@@ -52,6 +53,7 @@ export const entryCommands = {
         MAX_ENTRIES_AT_ONCE,
       ),
       from: leftOut(text(120)),
+      stated: leftOut(list(all({ account: id, on: date, balance: figure }), 0, 50)),
     },
     label({ entries, from }, words) {
       const added = entries.filter(({ before }) => before === null).length;
@@ -64,7 +66,14 @@ export const entryCommands = {
       return entries.length > 1 || shown === null ? many(verb) : `${verb}: ${entryInWords(shown, words)}`;
     },
     inAnyScenario: true,
-    decide(draft, { entries }) {
+    decide(draft, { entries, stated = [] }) {
+      for (const { account, on, balance } of stated) {
+        const row = existing(draft, 'accounts', account, messages.thisAccount);
+        checkFigure(balance, 'stated');
+        // An older statement that is taken in later says nothing of how things stand.
+        if (row.statedOn === null || row.statedOn <= on)
+          draft.set('accounts', { ...row, statedOn: on, stated: balance });
+      }
       entries.forEach(({ entry, before, after }, at) =>
         setEntry(draft, before && entryOf(entry, before), after && entryOf(entry, after), `entries.${at}.after`),
       );

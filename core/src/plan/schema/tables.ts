@@ -370,6 +370,8 @@ export const TABLES = {
     openingOn: optional({ kind: 'date' }, 'The day of the opening balance; before all entries when left out.'),
     closed: required({ kind: 'yesNo' }, 'Whether nothing goes through it any more.', false),
     limit: optional({ kind: 'number' }, 'What its balance is not to fall below.'),
+    statedOn: optional({ kind: 'date' }, 'The day of the last statement that was taken in.'),
+    stated: optional({ kind: 'number' }, 'The closing balance of that statement, in major units.'),
     number: required({ kind: 'text', most: 64 }, 'What the bank calls it in its statements: an IBAN, a number.', ''),
     note,
     position,

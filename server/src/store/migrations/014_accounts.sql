@@ -9,6 +9,8 @@ create table accounts (
   openingOn text,
   closed integer not null check (closed in (0, 1)),
   "limit" real,
+  statedOn text,
+  stated real,
   number text not null,
   note text not null,
   position text not null,
@@ -96,7 +98,7 @@ create temp table named as
     from entries e where trim(account) <> '' group by planId, lower(trim(account));
 insert into accounts
   select planId, id, substr(trim(name), 1, 80), case when onlySetAside then 'savings' else 'current' end,
-         0, null, 0, null, '', '', position from named;
+         0, null, 0, null, null, null, '', '', position from named;
 
 create temp view sides as
   select l.planId, l.id as line, g.side from lines l join groups g on g.planId = l.planId and g.id = l."group";

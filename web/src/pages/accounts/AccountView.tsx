@@ -31,13 +31,14 @@ interface AccountViewProps {
   readonly ledger: Ledger;
   readonly balances: Balances;
   readonly onEdit: () => void;
+  readonly onImport: () => void;
 }
 
 /** How many months a forecast may go ahead. */
 const AHEAD = [1, 2, 3, 6, 12];
 
 /** One account: its balance, how it goes on, and its entries; or the statement it is reconciled with. */
-export function AccountView({ planId, account, ledger, balances, onEdit }: AccountViewProps) {
+export function AccountView({ planId, account, ledger, balances, onEdit, onImport }: AccountViewProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
   const [months, setMonths] = useState(2);
@@ -65,6 +66,9 @@ export function AccountView({ planId, account, ledger, balances, onEdit }: Accou
         </p>
         <button type="button" className="tool" onClick={onEdit}>
           <Icon name="edit" /> {messages.changeAccount}
+        </button>
+        <button type="button" className="tool" onClick={onImport}>
+          <Icon name="openFile" /> {messages.importStatement}
         </button>
         <button
           type="button"

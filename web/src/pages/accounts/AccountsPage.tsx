@@ -1,5 +1,5 @@
 import { inOrder, minorUnitsIn, planOf, writeWithUnit, type AccountRow } from '@haushalt/core';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { messages } from '../../messages/accounts.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
@@ -9,6 +9,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import { AccountView } from './AccountView.tsx';
+import { ImportStatement } from './ImportStatement.tsx';
 import '../../parts/ledger/ledger.scss';
 import './accounts.scss';
 
@@ -19,6 +20,9 @@ export function AccountsPage() {
   const plan = planOf(document);
   const [search, setSearch] = useSearchParams();
   const [edited, setEdited] = useState<AccountRow | 'new' | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState<{ file: File; key: number } | null>(null);
+  const take = (chosenFile: File) => setFile((before) => ({ file: chosenFile, key: (before?.key ?? 0) + 1 }));
   const ledger = useLedger(planId);
   const { balances, problem } = useBalances(planId);
   const accounts = useMemo(() => inOrder(document.accounts.values()), [document.accounts]);
@@ -37,7 +41,30 @@ export function AccountsPage() {
     );
 
   return (
-    <div className="accounts">
+    <div
+      className="accounts"
+      // A statement may be dropped anywhere on the page.
+      onDragOver={(event) => event.dataTransfer.types.includes('Files') && event.preventDefault()}
+      onDrop={(event) => {
+        const [dropped] = event.dataTransfer.files;
+        if (!dropped) return;
+        event.preventDefault();
+        take(dropped);
+      }}
+    >
+      <input
+        ref={picker}
+        type="file"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label={messages.statementFile}
+        accept=".csv,.txt,.tsv,.ofx,.qfx,.xml,.sta,.mt940,.940,.camt,.c53,.c52"
+        onChange={(event) => {
+          const [picked] = event.target.files ?? [];
+          event.target.value = '';
+          if (picked) take(picked);
+        }}
+      />
       <div className="page-head">
         <h2>{messages.accounts}</h2>
         <button type="button" className="btn btn-primary btn-sm" onClick={() => setEdited('new')}>
@@ -86,7 +113,17 @@ export function AccountsPage() {
               );
             })}
           </ul>
-          {chosen && balances && (
+          {file && (
+            <ImportStatement
+              key={file.key}
+              planId={planId}
+              file={file.file}
+              account={chosen?.id ?? null}
+              balances={balances}
+              onClose={() => setFile(null)}
+            />
+          )}
+          {!file && chosen && balances && (
             <AccountView
               key={chosen.id}
               planId={planId}
@@ -94,6 +131,7 @@ export function AccountsPage() {
               ledger={ledger}
               balances={balances}
               onEdit={() => setEdited(chosen)}
+              onImport={() => picker.current?.click()}
             />
           )}
         </div>

@@ -6,20 +6,20 @@ import {
   planOf,
   writeFigure,
   type Assignment,
-  type Document,
   type EarlierEntry,
   type LedgerEntry,
 } from '@haushalt/core';
-import { useImperativeHandle, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { SearchField } from '../../fields/SearchField.tsx';
+import { useMemo, useState } from 'react';
 import { Grid } from '../../grid/Grid.tsx';
 import type { ColumnEditing, EditorProps } from '../../grid/editing.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
 import { messages } from '../../messages/spending.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
-import { readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
+import { assigned, targetOf, whyInWords } from '../../parts/ledger/assignment.ts';
+import { readTarget } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
+import { TargetEditor } from '../../parts/ledger/TargetEditor.tsx';
 import { useEntries } from '../../parts/ledger/useLedger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -107,7 +107,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
         },
       };
     },
-    Editor: TargetEditor,
+    Editor: OpenTarget,
   };
   const cellOf = ({ entry, proposal }: OpenRow, { id }: GridColumn): GridCell => {
     switch (id) {
@@ -212,53 +212,11 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
   );
 }
 
-/** An entry that belongs to a line, or is a transfer to or from another account. */
-export function assigned(entry: LedgerEntry, line: string, toAccount: string): LedgerEntry {
-  if (toAccount === '') return { ...entry, line };
-  // What came in was transferred from the other account.
-  return entry.amount < 0
-    ? { ...entry, line, toAccount }
-    : { ...entry, line, account: toAccount, toAccount: entry.account, amount: -entry.amount, reference: '', toReference: entry.reference, reconciled: '', toReconciled: entry.reconciled }; // prettier-ignore
-}
-
-function targetOf({ line, toAccount }: Assignment): string {
-  return line === '' ? transferTo(toAccount) : line;
-}
-
 /** An assignment rule that would do what was done with an entry. */
 function ruleFrom(entry: LedgerEntry, target: string): RuleGiven {
   return { rule: null, condition: 'contains', text: entry.what, least: null, most: null, account: '', target };
 }
 
-/** Why an entry is proposed for a line, in a few words. */
-export function whyInWords({ by }: Assignment, document: Document): string {
-  if (by.kind === 'proposal') return messages.proposedLike(by.like);
-  return messages.byTheRule(document.assignmentRules.get(by.rule)?.text ?? '');
-}
-
-/** Chooses what an entry belongs to, in its cell. */
-function TargetEditor({ editing, row, handle, onConfirm, onCancel }: EditorProps<OpenRow, GridColumn>) {
-  const { document } = useSessionState();
-  const input = useRef<HTMLInputElement>(null);
-  const options = useMemo(() => targetOptions(document, row.entry.account), [document, row.entry.account]);
-  useLayoutEffect(() => input.current?.focus({ preventScroll: true }), []);
-  useImperativeHandle(handle, () => ({ focus: () => input.current?.focus({ preventScroll: true }) }));
-  return (
-    <span
-      className="target-editor"
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') onCancel();
-        event.stopPropagation();
-      }}
-    >
-      <SearchField
-        label={ledgerMessages.line}
-        options={options}
-        value=""
-        initial={editing.began.text}
-        inputRef={input}
-        onChange={(target) => onConfirm('stay', { target })}
-      />
-    </span>
-  );
+function OpenTarget(props: EditorProps<OpenRow, GridColumn>) {
+  return <TargetEditor {...props} account={props.row.entry.account} />;
 }

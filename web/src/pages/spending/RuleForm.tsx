@@ -15,6 +15,7 @@ import { SearchField } from '../../fields/SearchField.tsx';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/spending.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { assigned } from '../../parts/ledger/assignment.ts';
 import { accountOptions, readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useEntries } from '../../parts/ledger/useLedger.ts';
@@ -22,7 +23,6 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
-import { assigned } from './Assigning.tsx';
 
 /** What is said of an assignment rule. */
 export interface RuleGiven {

@@ -1,0 +1,158 @@
+import { DATE_ORDERS, type DateOrder } from '@haushalt/core';
+import type { ReactNode } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/statement.ts';
+import type { CsvFormat, StatementPreview } from '../../plan-session/api.ts';
+
+interface CsvTermsProps {
+  readonly csv: NonNullable<StatementPreview['csv']>;
+  /** Why it cannot be read so. */
+  readonly problem: string | null;
+  readonly onChange: (format: CsvFormat) => void;
+}
+
+const SEPARATORS = [',', ';', '\t', '|'] as const;
+const ENCODINGS = ['utf-8', 'windows-1252', 'utf-16le', 'utf-16be'] as const;
+const COLUMNS = ['date', 'amount', 'paid', 'received', 'reference', 'balance'] as const;
+
+/** How a bank's table is read: guessed, shown with its first lines, and to be corrected. */
+export function CsvTerms({ csv: { format, headings, sample }, problem, onChange }: CsvTermsProps) {
+  const put = (part: Partial<CsvFormat>) => onChange({ ...format, ...part });
+  const field = (label: string, select: ReactNode) => (
+    <label>
+      <span>{label}</span>
+      {select}
+    </label>
+  );
+  const columns = (name: (typeof COLUMNS)[number]) =>
+    field(
+      messages.column[name],
+      <Select value={format[name]} onChange={(event) => put({ [name]: event.target.value })}>
+        <option value="">{messages.none}</option>
+        {headings.map((heading) => (
+          <option key={heading} value={heading}>
+            {heading}
+          </option>
+        ))}
+      </Select>,
+    );
+  const whats = format.what.split('\t').filter((heading) => heading !== '');
+  return (
+    <details className="csv-terms" open={problem !== null}>
+      <summary>{messages.howItIsRead}</summary>
+      {problem !== null && (
+        <p className="refusal" role="alert">
+          {problem}
+        </p>
+      )}
+      <div className="csv-fields">
+        {field(
+          messages.separator,
+          <Select
+            value={format.separator}
+            onChange={(event) => put({ separator: event.target.value as CsvFormat['separator'] })}
+          >
+            {SEPARATORS.map((each) => (
+              <option key={each} value={each}>
+                {messages.separators[each]}
+              </option>
+            ))}
+          </Select>,
+        )}
+        {field(
+          messages.encoding,
+          <Select
+            value={format.encoding}
+            onChange={(event) => put({ encoding: event.target.value as CsvFormat['encoding'] })}
+          >
+            {ENCODINGS.map((each) => (
+              <option key={each} value={each}>
+                {each.toUpperCase()}
+              </option>
+            ))}
+          </Select>,
+        )}
+        {field(
+          messages.decimal,
+          <Select
+            value={format.decimal}
+            onChange={(event) => put({ decimal: event.target.value as CsvFormat['decimal'] })}
+          >
+            <option value=".">1234.50</option>
+            <option value=",">1234,50</option>
+          </Select>,
+        )}
+        {field(
+          messages.dates,
+          <Select value={format.dates} onChange={(event) => put({ dates: event.target.value as DateOrder })}>
+            {DATE_ORDERS.map((each) => (
+              <option key={each} value={each}>
+                {messages.dateOrders[each]}
+              </option>
+            ))}
+          </Select>,
+        )}
+        {field(
+          messages.heading,
+          <Form.Control
+            size="sm"
+            type="number"
+            min={1}
+            max={200}
+            value={format.heading ?? 1}
+            onChange={(event) => {
+              const heading = Number(event.target.value);
+              if (Number.isInteger(heading) && heading >= 1 && heading <= 200) put({ heading });
+            }}
+          />,
+        )}
+        {COLUMNS.map((name) => (
+          <span key={name} className="csv-column">
+            {columns(name)}
+          </span>
+        ))}
+        <fieldset>
+          <legend>{messages.column.what}</legend>
+          {headings.map((heading) => (
+            <Form.Check
+              key={heading}
+              inline
+              id={`csv-what-${heading}`}
+              label={heading}
+              checked={whats.includes(heading)}
+              onChange={(event) => {
+                const next = headings.filter((each) =>
+                  each === heading ? event.target.checked : whats.includes(each),
+                );
+                put({ what: next.join('\t') });
+              }}
+            />
+          ))}
+        </fieldset>
+      </div>
+      <div className="csv-sample">
+        <table aria-label={messages.firstLines}>
+          <thead>
+            <tr>
+              {headings.map((heading) => (
+                <th key={heading} scope="col">
+                  {heading}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {sample.slice(0, 4).map((row, nth) => (
+              <tr key={nth}>
+                {headings.map((heading, at) => (
+                  <td key={heading}>{row[at] ?? ''}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,365 @@
+import {
+  dayInFigures,
+  dayInWords,
+  editFor,
+  minorUnitsIn,
+  planOf,
+  writeFigure,
+  writeWithUnit,
+  type Balances,
+  type EntryEdit,
+  type PreviewLine,
+} from '@haushalt/core';
+import { useQuery, keepPreviousData } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { Select } from '../../fields/Select.tsx';
+import { Grid } from '../../grid/Grid.tsx';
+import type { ColumnEditing, EditorProps } from '../../grid/editing.ts';
+import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
+import { useGrid } from '../../grid/useGrid.tsx';
+import { messages } from '../../messages/statement.ts';
+import { targetOf, whyInWords } from '../../parts/ledger/assignment.ts';
+import { accountOptions, readTarget } from '../../parts/ledger/draft.ts';
+import { whereTo } from '../../parts/ledger/EntryList.tsx';
+import { TargetEditor } from '../../parts/ledger/TargetEditor.tsx';
+import { api, newId, type CsvFormat, type PreviewedStatement } from '../../plan-session/api.ts';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { CsvTerms } from './CsvTerms.tsx';
+
+interface ImportStatementProps {
+  readonly planId: string;
+  readonly file: File;
+  /** The account that is open: the statement is of it, where the file does not say otherwise. */
+  readonly account: string | null;
+  readonly balances: Balances | null;
+  readonly onClose: () => void;
+}
+
+/** A line of the statement, with what was corrected. */
+interface LineRow extends GridRow {
+  readonly account: string;
+  readonly line: PreviewLine;
+  readonly target: string;
+  readonly isTaken: boolean;
+  readonly isCorrected: boolean;
+}
+
+/** What was corrected of a line: where it belongs, whether it is taken in. */
+interface Correction {
+  readonly target?: string;
+  readonly isTaken?: boolean;
+}
+
+const COLUMNS: readonly GridColumn[] = [
+  { id: 'take', heading: messages.columns.take, width: 40, pin: null },
+  { id: 'date', heading: messages.columns.date, width: 92, pin: null },
+  { id: 'what', heading: messages.columns.what, width: 280, pin: null, className: 'text' },
+  { id: 'amount', heading: messages.columns.amount, width: 104, pin: null },
+  { id: 'state', heading: messages.columns.state, width: 190, pin: null, className: 'text' },
+  { id: 'target', heading: messages.columns.target, width: 250, pin: null, className: 'text' },
+];
+const NO_ROWS: readonly LineRow[] = [];
+
+/** A bank's statement before it is taken in: what each line is, where it belongs, and what to correct. */
+export function ImportStatement({ planId, file, account, balances, onClose }: ImportStatementProps) {
+  const { document } = useSessionState();
+  const session = useSession();
+  const plan = planOf(document);
+  const units = minorUnitsIn(document);
+  const send = useSend();
+  const [chosen, setChosen] = useState(account);
+  const [csv, setCsv] = useState<CsvFormat | null>(null);
+  const [corrections, setCorrections] = useState<ReadonlyMap<string, Correction>>(new Map());
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const { data, error, isPending, isFetching } = useQuery({
+    queryKey: ['statement', planId, file.name, file.lastModified, file.size, chosen, csv],
+    queryFn: ({ signal }) => api.previewStatement(planId, file, chosen, csv, signal),
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+    staleTime: Infinity,
+    retry: false,
+  });
+  const statements = useMemo(() => data?.statements.filter((each) => each.account !== null) ?? [], [data]);
+  const rows = useMemo(
+    () =>
+      statements.flatMap(({ account: of, preview }, nth) =>
+        preview.map((line, at): LineRow => {
+          const key = `${nth}:${at}`;
+          const corrected = corrections.get(key);
+          const proposed = line.assignment ? targetOf(line.assignment) : '';
+          return {
+            key,
+            label: line.line.what,
+            className: `line is-${line.state}`,
+            account: of!,
+            line,
+            target: corrected?.target ?? proposed,
+            isTaken: corrected?.isTaken ?? line.state !== 'known',
+            isCorrected: corrected?.target !== undefined,
+          };
+        }),
+      ),
+    [statements, corrections],
+  );
+  const ids = useMemo(() => new Map(rows.map(({ key }) => [key, newId()])), [rows.length]); // eslint-disable-line react-hooks/exhaustive-deps
+  const correct = (key: string, part: Correction) =>
+    setCorrections((before) => new Map(before).set(key, { ...before.get(key), ...part }));
+  const edits = useMemo(
+    () =>
+      rows.flatMap((row): EntryEdit[] => {
+        const isNew = row.line.state === 'known' && row.isTaken;
+        if (!row.isTaken && row.line.state !== 'known') return [];
+        // What is taken in although it seems to be there is an entry of its own.
+        const line: PreviewLine = isNew ? { ...row.line, state: 'new', known: null } : row.line;
+        const edit = editFor(line, readTarget(row.target), row.account, ids.get(row.key)!, document);
+        return edit ? [edit] : [];
+      }),
+    [rows, ids, document],
+  );
+  const added = edits.filter(({ before }) => before === null).length;
+
+  const takeIn = () => {
+    const stated = statements.flatMap(({ account: of, closing }) =>
+      closing === null ? [] : [{ account: of!, on: closing.date, balance: closing.amount }],
+    );
+    // How the bank writes is remembered, and is a step of its own.
+    if (data?.csv && chosen !== null && !isSameFormat(document.statementFormats.get(chosen), data.csv.format))
+      session.send({ kind: 'account.setFormat', account: chosen, format: data.csv.format });
+    if (edits.length === 0) return onClose();
+    const from = file.name.slice(0, 120);
+    const refused = send({ kind: 'entries.set', entries: edits, from, stated }, messages.taken(added), true);
+    if (refused) return setRefusal(refused.message);
+    onClose();
+  };
+
+  const editing: ColumnEditing<LineRow, GridColumn> = {
+    whyNot: (row, column) => (column.id !== 'target' ? messages.typeItsLine : row.line.state === 'new' ? null : messages.cannotAssign), // prettier-ignore
+    begin: () => ({ text: '', options: { target: null } }),
+    read(at, { options }) {
+      if (options.target != null) correct(at.row, { target: options.target });
+      return { command: null };
+    },
+    Editor: LineTarget,
+  };
+  const cellOf = (row: LineRow, { id }: GridColumn): GridCell => {
+    const { line, state, known, expected, similar, assignment } = row.line;
+    switch (id) {
+      case 'take':
+        return {
+          parts: [row.isTaken],
+          content: (
+            <input
+              type="checkbox"
+              tabIndex={-1}
+              aria-label={messages.takeIt}
+              checked={row.isTaken}
+              onChange={() => correct(row.key, { isTaken: !row.isTaken })}
+            />
+          ),
+        };
+      case 'date':
+        return { className: 'tabular', content: dayInFigures(line.date, plan.locale) };
+      case 'what':
+        return { className: 'text', content: line.what, title: `${line.what}\n${line.place}` };
+      case 'amount':
+        return { className: `tabular ${line.amount < 0 ? '' : 'came-in'}`, content: writeFigure(line.amount / units, 'money', plan) }; // prettier-ignore
+      case 'state': {
+        const day = (date: string) => dayInWords(date, plan.locale, 'short');
+        const more =
+          known !== null
+            ? messages.isKnownAs(known.what, day(known.date))
+            : expected !== null
+              ? messages.isKnownAs(expected.what, day(expected.due))
+              : similar !== null
+                ? messages.maybeSame(similar.what, day(similar.date))
+                : '';
+        return {
+          className: 'text',
+          title: more,
+          parts: [state, row.isTaken, more],
+          content: (
+            <>
+              {row.isTaken || state === 'known' ? messages.states[state] : messages.states.skipped}{' '}
+              <small className="quiet">{more}</small>
+            </>
+          ),
+        };
+      }
+      default: {
+        if (state === 'known') return { className: 'text quiet', content: whereTo(known!, document) };
+        if (expected) return { className: 'text', content: whereTo(expected, document) };
+        if (row.target === '') return { className: 'text unassigned', content: messages.notAssigned };
+        const words = whereTo(readTarget(row.target), document);
+        const why = assignment && !row.isCorrected ? whyInWords(assignment, document) : '';
+        return {
+          className: 'text proposal',
+          title: why,
+          parts: [words, why],
+          content: (
+            <>
+              {words} <small>{why}</small>
+            </>
+          ),
+        };
+      }
+    }
+  };
+  const control = useGrid<LineRow, GridColumn>({
+    rows,
+    columns: COLUMNS,
+    first: { row: 0, column: COLUMNS.length - 1 },
+    editingOf: (column) => (column.id === 'target' ? editing : null),
+    onOpen(row, column, typed) {
+      if (column.id === 'target') return false;
+      control.open({ row: rows.indexOf(row), column: COLUMNS.length - 1 }, typed);
+      return true;
+    },
+    onKey(event, row) {
+      if (event.key !== ' ') return false;
+      correct(row.key, { isTaken: !row.isTaken });
+      return true;
+    },
+    textOf: (row, column) => textInCell(cellOf(row, column)),
+  });
+  const open = data?.statements.find((each) => each.account === null);
+  const total = (of: (counts: PreviewedStatement['counts']) => number) =>
+    statements.reduce((sum, { counts }) => sum + of(counts), 0);
+
+  return (
+    <section className="account-view import-statement" aria-label={messages.statementFrom(file.name)}>
+      <div className="section-head">
+        <h3>{messages.statementFrom(file.name)}</h3>
+        {data && !error && (
+          <p className="account-now">
+            {messages.previewCounts(
+              total((counts) => counts.new),
+              total((counts) => counts.known),
+              total((counts) => counts.expected),
+            )}
+          </p>
+        )}
+        {data && !error && (
+          <button
+            type="button"
+            className="btn btn-primary btn-sm"
+            disabled={rows.length === 0 || isFetching}
+            onClick={takeIn}
+          >
+            {added === 0 && rows.length > 0 ? messages.allKnown : messages.takeAll(added)}
+          </button>
+        )}
+        <button type="button" className="btn btn-link btn-sm" onClick={onClose}>
+          {isPending ? messages.cancelReading : messages.leave}
+        </button>
+      </div>
+      {isPending && (
+        <p className="statement-said" role="status">
+          <progress aria-label={messages.reading} /> {messages.reading}
+        </p>
+      )}
+      {(error || refusal) && (
+        <p className="statement-said refusal" role="alert">
+          <Icon name="alarm" />{' '}
+          {error ? `${messages.cannotBeRead}. ${error.message} ${messages.nothingStored}` : refusal}
+        </p>
+      )}
+      {data?.csv && (
+        <CsvTerms
+          csv={data.csv}
+          problem={data.problem}
+          onChange={(format) => {
+            setCsv(format);
+            setCorrections(new Map());
+          }}
+        />
+      )}
+      {open && (
+        <p className="statement-said">
+          <label>
+            {messages.whichAccount(open.number)}{' '}
+            <Select
+              value={chosen ?? ''}
+              onChange={(event) => setChosen(event.target.value === '' ? null : event.target.value)}
+            >
+              <option value="">{messages.chooseAccount}</option>
+              {accountOptions(document).map(({ value, words }) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </Select>
+          </label>
+        </p>
+      )}
+      {rows.length > 0 && !error && (
+        <>
+          {balances !== null &&
+            statements.map((each) => (
+              <Closing
+                key={each.account}
+                statement={each}
+                rows={rows}
+                edits={edits}
+                balances={balances}
+                money={(minor) => writeWithUnit(minor / units, 'money', plan)}
+                units={units}
+                locale={plan.locale}
+              />
+            ))}
+          <p className="statement-said quiet">{messages.typeItsLine}</p>
+          <Grid
+            control={control}
+            label={messages.statementFrom(file.name)}
+            columns={COLUMNS}
+            rows={rows}
+            footer={NO_ROWS}
+            rowHeight={26}
+            cellOf={cellOf}
+            partsOf={(row) => [plan, row.line, row.target, row.isTaken, document]}
+          />
+        </>
+      )}
+    </section>
+  );
+}
+
+interface ClosingProps {
+  readonly statement: PreviewedStatement;
+  readonly rows: readonly LineRow[];
+  readonly edits: readonly EntryEdit[];
+  readonly balances: Balances;
+  readonly money: (minor: number) => string;
+  readonly units: number;
+  readonly locale: string;
+}
+
+/** Whether the closing balance of a statement is what its account comes to with what is taken in. */
+function Closing({ statement: { account, closing }, edits, balances, money, units, locale }: ClosingProps) {
+  if (closing === null || account === null) return null;
+  const taken = edits.reduce((sum, { before, after }) => {
+    if (before !== null || after === null || after.date > closing.date) return sum;
+    return sum + (after.account === account ? after.amount : 0) - (after.toAccount === account ? after.amount : 0);
+  }, 0);
+  const ours = balances.on(account, closing.date) + taken;
+  const stated = Math.round(closing.amount * units);
+  const day = dayInWords(closing.date, locale);
+  return ours === stated ? (
+    <p className="statement-said quiet">
+      <Icon name="good" /> {messages.closingAgrees(day)}
+    </p>
+  ) : (
+    <p className="statement-said">
+      <Icon name="caution" /> {messages.closingDiffers(day, money(stated), money(ours))}
+    </p>
+  );
+}
+
+function LineTarget(props: EditorProps<LineRow, GridColumn>) {
+  return <TargetEditor {...props} account={props.row.account} />;
+}
+
+function isSameFormat(known: CsvFormat | undefined, format: CsvFormat): boolean {
+  return known !== undefined && (Object.keys(format) as (keyof CsvFormat)[]).every((key) => known[key] === format[key]);
+}
