@@ -93,6 +93,7 @@ export * from './ledger/underway.ts';
 export * from './analysis/checks/checks.ts';
 export * from './analysis/checks/finding.ts';
 export * from './analysis/highlighting.ts';
+export * from './analysis/priceIndex.ts';
 export * from './analysis/projection.ts';
 export * from './analysis/whatIf/cases.ts';
 export * from './analysis/whatIf/solve.ts';

@@ -76,6 +76,21 @@ export const messages = {
   onlyWhoMadeAChange: 'Only who made a change can undo it.',
   thisHasBeenTakenBack: 'This has been undone already.',
   thisCanNoLongerBe: 'This can no longer be redone.',
+  theBank: 'The bank',
+  theOffice: 'The statistics office',
+  theBankHasNoAccount: (number: string) => `The bank has no account ${number}. Is the account’s number right?`,
+  theOfficeHasNoIndex: 'The statistics office does not publish this index.',
+  thereIsNoSuchAccount: 'There is no such account in this plan.',
+  thereIsNoBank: 'No bank is set up here.',
+  thereIsNoOffice: 'No statistics office is set up here.',
+  thisAccountHasNoNumber: 'This account has no number, so the bank cannot be asked for it.',
+  answersWith: (who: string, status: number) =>
+    `${who} cannot answer at the moment (${status}). Nothing was stored; try again later.`,
+  cannotBeUnderstood: (who: string) => `${who} answered with something that cannot be understood. Nothing was stored.`,
+  saysTooMuch: (who: string) => `${who} answered with more than can be taken. Nothing was stored.`,
+  doesNotAnswer: (who: string, seconds: number) =>
+    `${who} did not answer within ${seconds} seconds. Nothing was stored; try again later.`,
+  cannotBeReached: (who: string) => `${who} cannot be reached. Nothing was stored; try again later.`,
   thisAccountHasEntries: (name: string) =>
     `Entries went through ${name}. Close it, so that nothing new goes through it, or move its entries to another account first.`,
   thisPlanHasEntriesIn: (currency: string) =>

@@ -6,6 +6,7 @@ import { isLoopback, namesFor } from './http/guard.ts';
 import { createLog, type LogLevel } from './http/log.ts';
 import { takeLock } from './store/database.ts';
 import { LOCAL_PERSON } from './store/people.ts';
+import { startStandIns } from './stand-ins/standIns.ts';
 import { openStore } from './store/store.ts';
 import type { Document, LedgerEntry } from '@haushalt/core';
 import { messages } from './messages.ts';
@@ -21,7 +22,7 @@ export interface ServeOptions {
   readonly data: string;
   readonly web?: string;
   readonly version: string;
-  /** Plans to put into a database that has none yet. */
+  /** Plans to put into a database that has none yet; the simulated services outside are started with them. */
   readonly demo?: () => { readonly document: Document; readonly entries: readonly LedgerEntry[] }[];
   /** Removes the database before starting. */
   readonly fresh?: boolean;
@@ -65,12 +66,14 @@ export async function serve(options: ServeOptions): Promise<{ url: string; close
     const store = openStore(file);
     if (options.demo && store.plans.count() === 0)
       for (const { document, entries } of options.demo()) store.create(document, LOCAL_PERSON.id, entries);
+    const standIns = options.demo ? await startStandIns() : null;
     const { app, drain, close } = createApp({
       store,
       version: options.version,
       names: namesFor(options.host, options.names),
       log,
       ...(options.web ? { web: options.web } : {}),
+      ...(standIns ? { outside: standIns.outside } : {}),
     });
     server.on('request', app);
     const address = server.address();
@@ -85,6 +88,7 @@ export async function serve(options: ServeOptions): Promise<{ url: string; close
         await ended;
         clearTimeout(timer);
         await close();
+        await standIns?.close();
         store.close();
       },
     };

@@ -10,6 +10,9 @@ import { ApiError, errorAnswers, unknownRoute } from './errors.ts';
 import { Events, type EventLimits } from './events.ts';
 import { onlyByName, onlyFromOwnPages, onlyJson } from './guard.ts';
 import type { Log } from './log.ts';
+import { fetchIndex, fetchIndices, type OutsideOptions } from './outside.ts';
+import { NO_OUTSIDE, type Outside } from '../stand-ins/standIns.ts';
+import { readId } from './schemas.ts';
 import { planRoutes } from './plans.ts';
 import { messages } from '../messages.ts';
 
@@ -23,6 +26,9 @@ export interface AppOptions {
   readonly now?: () => Date;
   readonly log: Log;
   readonly eventLimits?: EventLimits;
+  /** Services outside: a bank, a statistics office. */
+  readonly outside?: Outside;
+  readonly outsideOptions?: OutsideOptions;
 }
 
 const SECURITY = helmet({
@@ -54,7 +60,17 @@ const COMPRESSED = compression({
 });
 
 /** The application over HTTP: JSON below /api, the built web application beside it. */
-export function createApp({ store, version, web, names, now = () => new Date(), log, eventLimits }: AppOptions): {
+export function createApp({
+  store,
+  version,
+  web,
+  names,
+  now = () => new Date(),
+  log,
+  eventLimits,
+  outside = NO_OUTSIDE,
+  outsideOptions = {},
+}: AppOptions): {
   app: Express;
   events: Events;
   /** Ends the event streams, so that the requests under way can come to an end. */
@@ -91,7 +107,17 @@ export function createApp({ store, version, web, names, now = () => new Date(), 
     store.probe();
     response.json({ ok: true, version });
   });
-  app.use('/api/plans', planRoutes({ store, events, work, now }));
+  // What there is outside: whether a bank can be asked, and what the statistics office publishes.
+  app.get('/api/outside', (_request, response) => {
+    response.json({ bank: outside.bank !== null, statistics: outside.statistics !== null });
+  });
+  app.get('/api/indices', async (_request, response) => {
+    response.json({ indices: await fetchIndices(officeOf(outside), outsideOptions) });
+  });
+  app.get('/api/indices/:id', async (request, response) => {
+    response.json(await fetchIndex(officeOf(outside), readId(request.params.id), outsideOptions));
+  });
+  app.use('/api/plans', planRoutes({ store, events, work, now, outside, outsideOptions }));
   app.use('/api', unknownRoute);
   if (web && existsSync(join(web, 'index.html'))) {
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
@@ -111,4 +137,9 @@ export function createApp({ store, version, web, names, now = () => new Date(), 
       await Promise.all([work.quick.close(), work.slow.close()]);
     },
   };
+}
+
+function officeOf({ statistics }: Outside): string {
+  if (statistics === null) throw new ApiError(404, 'notFound', messages.thereIsNoOffice);
+  return statistics;
 }

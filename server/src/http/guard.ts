@@ -51,7 +51,8 @@ export const onlyFromOwnPages: RequestHandler = (request, _response, next) => {
 export const onlyJson: RequestHandler = (request, _response, next) => {
   const hasBody = request.method !== 'DELETE' || (request.get('content-length') ?? '0') !== '0';
   if (READING.has(request.method) || !hasBody) return next();
-  if (!request.is(['application/json', 'application/octet-stream'])) throw new ApiError(415, 'unsupported', messages.aJsonBodyIsExpected);
+  if (!request.is(['application/json', 'application/octet-stream']))
+    throw new ApiError(415, 'unsupported', messages.aJsonBodyIsExpected);
   next();
 };
 

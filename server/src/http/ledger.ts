@@ -1,8 +1,11 @@
-import { MAX_STATEMENT } from '@haushalt/formats';
+import { MAX_STATEMENT, type CsvFormat } from '@haushalt/formats';
 import express, { Router, type Request } from 'express';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import { planFor } from './access.ts';
-import { readEntriesQuery, readStatementQuery } from './schemas.ts';
+import { messages } from '../messages.ts';
+import { ApiError } from './errors.ts';
+import { fetchStatement } from './outside.ts';
+import { readEntriesQuery, readId, readStatementQuery } from './schemas.ts';
 import { fileName, type Surroundings } from './surroundings.ts';
 
 /** How many descriptions are sent at most: those used last. */
@@ -12,7 +15,7 @@ const MOST_DESCRIPTIONS = 2000;
  * The routes by which a plan's ledger is looked at, below /api/plans/:id. It is changed by commands, like the plan itself.
  * Answers say at which revision they were true.
  */
-export function ledgerRoutes({ store, work }: Pick<Surroundings, 'store' | 'work'>): Router {
+export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundings): Router {
   const routes = Router({ mergeParams: true });
   const statement = express.raw({ limit: MAX_STATEMENT + 1, type: () => true });
   const caller = (_request: Request): Person => LOCAL_PERSON;
@@ -57,9 +60,25 @@ export function ledgerRoutes({ store, work }: Pick<Surroundings, 'store' | 'work
     const { id } = planFor(store, caller(request), planId(request), 'edit');
     const { account, csv } = readStatementQuery(request.query);
     const file = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-    const preview = await work.slow.do<'previewStatement'>({ kind: 'previewStatement', database: store.file, planId: id, file, account, csv }); // prettier-ignore
-    response.type('application/json').send(Buffer.from(preview.buffer, preview.byteOffset, preview.byteLength));
+    response.type('application/json').send(await preview(id, file, account, csv));
   });
+
+  // The same of what the bank hands out for an account since its last statement.
+  routes.post('/accounts/:account/fetch', express.json(), async (request, response) => {
+    const { id } = planFor(store, caller(request), planId(request), 'edit');
+    const account = store.document(id).document.accounts.get(readId(request.params.account));
+    if (!account) throw new ApiError(404, 'notFound', messages.thereIsNoSuchAccount);
+    if (outside.bank === null) throw new ApiError(404, 'notFound', messages.thereIsNoBank);
+    if (account.number.trim() === '') throw new ApiError(422, 'invalid', messages.thisAccountHasNoNumber, 'number');
+    const file = await fetchStatement(outside.bank, account, outsideOptions);
+    response.type('application/json').send(await preview(id, file, account.id, null));
+  });
+
+  async function preview(id: string, file: Uint8Array, account: string | null, csv: CsvFormat | null): Promise<Buffer> {
+    const task = { kind: 'previewStatement', database: store.file, planId: id, file, account, csv } as const;
+    const { buffer, byteOffset, byteLength } = await work.slow.do<'previewStatement'>(task);
+    return Buffer.from(buffer, byteOffset, byteLength);
+  }
 
   return routes;
 }

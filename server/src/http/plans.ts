@@ -32,7 +32,8 @@ const HISTORY = 200;
 const MANY_ROWS = 5000;
 
 /** All routes below /api/plans. */
-export function planRoutes({ store, events, work, now }: Surroundings): Router {
+export function planRoutes(surroundings: Surroundings): Router {
+  const { store, events, work, now } = surroundings;
   const routes = Router();
   const body = express.json({ limit: MAX_BODY });
   const file = express.raw({ limit: MAX_FILE, type: () => true });
@@ -168,7 +169,7 @@ export function planRoutes({ store, events, work, now }: Surroundings): Router {
     events.listen(id, request, response, isAhead ? null : missed);
   });
 
-  routes.use('/:id', ledgerRoutes({ store, work }));
+  routes.use('/:id', ledgerRoutes(surroundings));
 
   /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
   function refuseTaken(id: string): void {

@@ -1,5 +1,7 @@
 import type { Work } from '../threads/work.ts';
 import type { Store } from '../store/store.ts';
+import type { Outside } from '../stand-ins/standIns.ts';
+import type { OutsideOptions } from './outside.ts';
 import type { Events } from './events.ts';
 
 /** What routes are made with. */
@@ -8,6 +10,9 @@ export interface Surroundings {
   readonly events: Events;
   readonly work: { readonly quick: Work; readonly slow: Work };
   readonly now: () => Date;
+  /** Services outside, and how long they may take. */
+  readonly outside: Outside;
+  readonly outsideOptions?: OutsideOptions;
 }
 
 /** A name as that of a file. */

@@ -13,6 +13,7 @@ export const messages = {
   belowLimitSoon: 'below its limit soon',
 
   statementFile: 'The bank’s file',
+  fetchFromBank: 'Fetch from the bank',
   importStatement: 'Import statement',
 
   // AccountForm

@@ -44,4 +44,19 @@ export const messages = {
   closeTheAssumptions: 'Close the assumptions',
   whatManyLinesShareBelongs:
     'What many lines share belongs here, once: inflation, a pay rise, a price. Rules use it by its name, and all of them follow when it changes.',
+
+  // FromIndex
+  fillFromTheOffice: 'Fill from the statistics office',
+  fillFromOffice: (name: string) => `${name} from the statistics office`,
+  fillIt: 'Fill',
+  index: 'Price index',
+  indexSource: (source: string) => `Source: ${source}.`,
+  fromTheStart: (rate: string) => `${rate} from the plan’s start`,
+  rateFromMonth: (month: string, rate: string) => `${rate} from ${month} on`,
+  knownUntil: (month: string) => `Rises over twelve months, published until ${month}; later years go on with the last.`,
+  indexNote: (name: string, source: string, until: string, day: string) =>
+    `${name}, rise over twelve months, until ${until}. ${source}; fetched on ${day}.`,
+  indexIsTooShort: 'This index does not reach over a year yet.',
+  askingTheOffice: 'Asking the statistics office …',
+  filled: (name: string) => `${name} filled from the statistics office.`,
 };

@@ -10,6 +10,13 @@ export const messages = {
   toAccount: (account: string) => `→ ${account}`,
   transfer: 'Transfer to an account',
 
+  // QuickEntry
+  keys: 'Keys',
+  deleteKey: 'Delete the last figure',
+  plusKey: 'plus',
+  today: 'Today',
+  yesterday: 'Yesterday',
+
   // EntryForm
   newEntry: 'New entry',
   changeTheEntry: 'Change the entry',

@@ -2,6 +2,7 @@
 export const messages = {
   // ImportStatement
   statementFrom: (file: string) => `Statement from ${file}`,
+  theBank: 'the bank',
   reading: 'Reading the statement …',
   cancelReading: 'Cancel',
   cannotBeRead: 'This file cannot be taken in',

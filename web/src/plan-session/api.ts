@@ -8,6 +8,7 @@ import {
   type EarlierEntry,
   type EntryQuery,
   type EntrySum,
+  type IndexValue,
   type LedgerEntry,
   type PreviewCounts,
   type PreviewLine,
@@ -110,6 +111,13 @@ export interface EntriesFound {
   readonly paid: number;
 }
 
+/** A price index that is published. */
+export interface PublishedIndex {
+  readonly id: string;
+  readonly name: string;
+  readonly source: string;
+}
+
 /** How a bank writes its tables. */
 export type CsvFormat = Omit<StatementFormatRow, 'id' | 'account'>;
 
@@ -185,6 +193,16 @@ export const api = {
   /** A page of the entries asked for. */
   entries: (planId: string, asked: EntryQuery, offset: number, limit: number) =>
     request<EntriesFound>('GET', `${planPath(planId)}/entries?${entriesQuery(asked, { offset, limit })}`),
+  /** What there is outside to ask: a bank, a statistics office. */
+  outside: () => request<{ bank: boolean; statistics: boolean }>('GET', '/outside'),
+  /** The price indices that are published. */
+  indices: () => request<{ indices: PublishedIndex[] }>('GET', '/indices').then((answer) => answer.indices),
+  /** A price index by month. */
+  index: (id: string) =>
+    request<PublishedIndex & { values: IndexValue[] }>('GET', `/indices/${encodeURIComponent(id)}`),
+  /** What the bank hands out for an account since its last statement, and what it means for the plan; nothing is stored. */
+  fetchStatement: (planId: string, account: string, signal: AbortSignal) =>
+    request<StatementPreview>('POST', `${planPath(planId)}/accounts/${encodeURIComponent(account)}/fetch`, {}, signal),
   /** What a bank's file means for a plan; nothing is stored. */
   previewStatement(planId: string, file: Blob, account: string | null, csv: CsvFormat | null, signal: AbortSignal) {
     const said = new URLSearchParams({

@@ -8,6 +8,7 @@ import {
   toMonth,
   type Command,
   type Document,
+  entryOf,
 } from '@haushalt/core';
 import { sketch } from '../../../core/src/testing/plans.ts';
 import { runs } from '../../../core/src/testing/setup.ts';
@@ -341,9 +342,9 @@ describe('history', () => {
 });
 
 describe('entries of the ledger', () => {
-  const shop = { date: '2026-03-14', what: 'Shop', line: idOf('Rent'), account: '', amount: 4250 };
+  const shop = { date: '2026-03-14', what: 'Shop', line: idOf('Rent'), amount: -4250 };
   const enter = (session: PlanSession, entry: string) =>
-    session.send({ kind: 'entry.set', entry, before: null, after: shop });
+    session.send({ kind: 'entries.set', entries: [{ entry, before: null, after: shop }] });
   const known = (session: PlanSession) => session.state.ledger.map(({ revision, change }) => [change.id, revision]);
 
   it('count while they are on their way, and by their revision once they are stored', async () => {
@@ -352,7 +353,7 @@ describe('entries of the ledger', () => {
     expect(enter(session, 'e1')).toBeNull();
     expect(known(session)).toEqual([['e1', null]]);
     session.undo();
-    expect(session.state.ledger.map(({ change }) => change.after)).toEqual([{ id: 'e1', ...shop }, null]);
+    expect(session.state.ledger.map(({ change }) => change.after)).toEqual([entryOf('e1', shop), null]);
     session.redo();
     server.away = false;
     await settle();

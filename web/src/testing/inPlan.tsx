@@ -1,4 +1,5 @@
 import { applyChanges, type Document } from '@haushalt/core';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
@@ -33,12 +34,15 @@ export function sessionOf(document: Document): PlanSession {
 /** Draws a component as part of an open plan, and a person to use it. */
 export function inPlan(document: Document, part: ReactElement) {
   const session = sessionOf(document);
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const around = (shown: ReactElement) => (
-    <MemoryRouter>
-      <NoticesProvider>
-        <SessionContext value={session}>{shown}</SessionContext>
-      </NoticesProvider>
-    </MemoryRouter>
+    <QueryClientProvider client={client}>
+      <MemoryRouter>
+        <NoticesProvider>
+          <SessionContext value={session}>{shown}</SessionContext>
+        </NoticesProvider>
+      </MemoryRouter>
+    </QueryClientProvider>
   );
   const view = render(around(part));
   return {

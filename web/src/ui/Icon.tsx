@@ -49,6 +49,7 @@ import table from 'bootstrap-icons/icons/layout-text-window-reverse.svg';
 import trash from 'bootstrap-icons/icons/trash3.svg';
 import upload from 'bootstrap-icons/icons/file-earmark-arrow-up.svg';
 import copy from 'bootstrap-icons/icons/copy.svg';
+import fetchIt from 'bootstrap-icons/icons/cloud-arrow-down.svg';
 import skip from 'bootstrap-icons/icons/skip-end.svg';
 import accounts from 'bootstrap-icons/icons/wallet2.svg';
 import transfer from 'bootstrap-icons/icons/arrow-left-right.svg';
@@ -108,6 +109,7 @@ const ICONS = {
   print: printer,
   fit: scissors,
   sort,
+  fetch: fetchIt,
   skip,
   accounts,
   transfer,

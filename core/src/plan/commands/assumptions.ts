@@ -9,7 +9,7 @@ import { refused } from '../schema/refusal.ts';
 import { datedId, type AssumptionRow, type AssumptionStepRow } from '../schema/tables.ts';
 import { checkFigure, checkMonth, checkName, checkNewId, checkNote, checkText, checkUnit, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
-import { columns, columnsBut, figure, id, leftOut, month, name, placement, some, text } from './fields.ts';
+import { all, columns, columnsBut, figure, id, leftOut, list, month, name, placement, some, text } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { storedFormula } from './ruleSteps.ts';
 import { messages } from '../../messages/commands.ts';
@@ -60,6 +60,28 @@ export const assumptionCommands = {
     label: ({ assumption, value }, words) =>
       `${words.name(assumption)}: ${valueInWords(assumption, value, words)} in all months`,
     decide: (draft, { assumption, value }) => fixAssumption(draft, assumption, value),
+  }),
+
+  /** Gives an assumption the values of a source outside: one from the plan's start, dated ones after it, and where they are from. */
+  'assumption.fill': command({
+    fields: {
+      assumption: id,
+      value: figure,
+      steps: list(all({ from: month, value: figure }), 0, 600),
+      note: text(2000),
+    },
+    label: ({ assumption }, words) => `${words.name(assumption)} filled`,
+    decide(draft, { assumption: id, value, steps, note }) {
+      for (const step of stepsOf(draft, id)) draft.delete('assumptionSteps', step.id);
+      setAssumption(draft, id, { value, formula: null, note });
+      const assumption = existing(draft, 'assumptions', id, messages.thisAssumption);
+      for (const step of steps) {
+        checkMonth(step.from, 'steps');
+        checkFigure(step.value, 'steps');
+        refuseBeyondLimits(draft, assumption, step.value);
+        draft.set('assumptionSteps', { id: datedId(id, step.from), assumption: id, ...step });
+      }
+    },
   }),
 
   'assumption.setStep': command({

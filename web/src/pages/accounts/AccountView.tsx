@@ -32,13 +32,15 @@ interface AccountViewProps {
   readonly balances: Balances;
   readonly onEdit: () => void;
   readonly onImport: () => void;
+  /** Asks the bank for its statement; `null` where there is none to ask. */
+  readonly onFetch: (() => void) | null;
 }
 
 /** How many months a forecast may go ahead. */
 const AHEAD = [1, 2, 3, 6, 12];
 
 /** One account: its balance, how it goes on, and its entries; or the statement it is reconciled with. */
-export function AccountView({ planId, account, ledger, balances, onEdit, onImport }: AccountViewProps) {
+export function AccountView({ planId, account, ledger, balances, onEdit, onImport, onFetch }: AccountViewProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
   const [months, setMonths] = useState(2);
@@ -67,6 +69,11 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
         <button type="button" className="tool" onClick={onEdit}>
           <Icon name="edit" /> {messages.changeAccount}
         </button>
+        {onFetch && (
+          <button type="button" className="tool" onClick={onFetch}>
+            <Icon name="fetch" /> {messages.fetchFromBank}
+          </button>
+        )}
         <button type="button" className="tool" onClick={onImport}>
           <Icon name="openFile" /> {messages.importStatement}
         </button>

@@ -1,15 +1,17 @@
 import { inOrder, minorUnitsIn, planOf, writeWithUnit, type AccountRow } from '@haushalt/core';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { messages } from '../../messages/accounts.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import { useBalances, useLedger } from '../../parts/ledger/useLedger.ts';
 import { today } from '../../parts/ledger/today.ts';
+import { api } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import { AccountView } from './AccountView.tsx';
-import { ImportStatement } from './ImportStatement.tsx';
+import { ImportStatement, type StatementSource } from './ImportStatement.tsx';
 import '../../parts/ledger/ledger.scss';
 import './accounts.scss';
 
@@ -21,8 +23,10 @@ export function AccountsPage() {
   const [search, setSearch] = useSearchParams();
   const [edited, setEdited] = useState<AccountRow | 'new' | null>(null);
   const picker = useRef<HTMLInputElement>(null);
-  const [file, setFile] = useState<{ file: File; key: number } | null>(null);
-  const take = (chosenFile: File) => setFile((before) => ({ file: chosenFile, key: (before?.key ?? 0) + 1 }));
+  const [statement, setStatement] = useState<{ source: StatementSource; key: number } | null>(null);
+  const open = (source: StatementSource) => setStatement((before) => ({ source, key: (before?.key ?? 0) + 1 }));
+  const take = (file: File) => open({ kind: 'file', file });
+  const { data: outside } = useQuery({ queryKey: ['outside'], queryFn: api.outside, staleTime: Infinity });
   const ledger = useLedger(planId);
   const { balances, problem } = useBalances(planId);
   const accounts = useMemo(() => inOrder(document.accounts.values()), [document.accounts]);
@@ -113,17 +117,17 @@ export function AccountsPage() {
               );
             })}
           </ul>
-          {file && (
+          {statement && (
             <ImportStatement
-              key={file.key}
+              key={statement.key}
               planId={planId}
-              file={file.file}
+              source={statement.source}
               account={chosen?.id ?? null}
               balances={balances}
-              onClose={() => setFile(null)}
+              onClose={() => setStatement(null)}
             />
           )}
-          {!file && chosen && balances && (
+          {!statement && chosen && balances && (
             <AccountView
               key={chosen.id}
               planId={planId}
@@ -132,6 +136,7 @@ export function AccountsPage() {
               balances={balances}
               onEdit={() => setEdited(chosen)}
               onImport={() => picker.current?.click()}
+              onFetch={outside?.bank && chosen.number !== '' ? () => open({ kind: 'bank', account: chosen.id }) : null}
             />
           )}
         </div>

@@ -28,9 +28,13 @@ import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { CsvTerms } from './CsvTerms.tsx';
 
+/** Where a statement is from: a file, or the bank that is asked for it. */
+export type StatementSource =
+  { readonly kind: 'file'; readonly file: File } | { readonly kind: 'bank'; readonly account: string };
+
 interface ImportStatementProps {
   readonly planId: string;
-  readonly file: File;
+  readonly source: StatementSource;
   /** The account that is open: the statement is of it, where the file does not say otherwise. */
   readonly account: string | null;
   readonly balances: Balances | null;
@@ -63,9 +67,10 @@ const COLUMNS: readonly GridColumn[] = [
 const NO_ROWS: readonly LineRow[] = [];
 
 /** A bank's statement before it is taken in: what each line is, where it belongs, and what to correct. */
-export function ImportStatement({ planId, file, account, balances, onClose }: ImportStatementProps) {
+export function ImportStatement({ planId, source, account, balances, onClose }: ImportStatementProps) {
   const { document } = useSessionState();
   const session = useSession();
+  const name = source.kind === 'file' ? source.file.name : messages.theBank;
   const plan = planOf(document);
   const units = minorUnitsIn(document);
   const send = useSend();
@@ -74,8 +79,11 @@ export function ImportStatement({ planId, file, account, balances, onClose }: Im
   const [corrections, setCorrections] = useState<ReadonlyMap<string, Correction>>(new Map());
   const [refusal, setRefusal] = useState<string | null>(null);
   const { data, error, isPending, isFetching } = useQuery({
-    queryKey: ['statement', planId, file.name, file.lastModified, file.size, chosen, csv],
-    queryFn: ({ signal }) => api.previewStatement(planId, file, chosen, csv, signal),
+    queryKey: ['statement', planId, source, chosen, csv],
+    queryFn: ({ signal }) =>
+      source.kind === 'file'
+        ? api.previewStatement(planId, source.file, chosen, csv, signal)
+        : api.fetchStatement(planId, source.account, signal),
     placeholderData: keepPreviousData,
     gcTime: 0,
     staleTime: Infinity,
@@ -128,7 +136,7 @@ export function ImportStatement({ planId, file, account, balances, onClose }: Im
     if (data?.csv && chosen !== null && !isSameFormat(document.statementFormats.get(chosen), data.csv.format))
       session.send({ kind: 'account.setFormat', account: chosen, format: data.csv.format });
     if (edits.length === 0) return onClose();
-    const from = file.name.slice(0, 120);
+    const from = name.slice(0, 120);
     const refused = send({ kind: 'entries.set', entries: edits, from, stated }, messages.taken(added), true);
     if (refused) return setRefusal(refused.message);
     onClose();
@@ -228,9 +236,9 @@ export function ImportStatement({ planId, file, account, balances, onClose }: Im
     statements.reduce((sum, { counts }) => sum + of(counts), 0);
 
   return (
-    <section className="account-view import-statement" aria-label={messages.statementFrom(file.name)}>
+    <section className="account-view import-statement" aria-label={messages.statementFrom(name)}>
       <div className="section-head">
-        <h3>{messages.statementFrom(file.name)}</h3>
+        <h3>{messages.statementFrom(name)}</h3>
         {data && !error && (
           <p className="account-now">
             {messages.previewCounts(
@@ -311,7 +319,7 @@ export function ImportStatement({ planId, file, account, balances, onClose }: Im
           <p className="statement-said quiet">{messages.typeItsLine}</p>
           <Grid
             control={control}
-            label={messages.statementFrom(file.name)}
+            label={messages.statementFrom(name)}
             columns={COLUMNS}
             rows={rows}
             footer={NO_ROWS}

@@ -27,6 +27,7 @@ import type { Entering } from '../../parts/ledger/useEntering.ts';
 import { useEntries, type Ledger } from '../../parts/ledger/useLedger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
+import { useIsNarrow } from '../../ui/useWindowWidth.ts';
 import { usePrinting } from '../../ui/usePrinting.ts';
 import { hurts, spentCell, spendingColumns, spentRows, type SpentRow } from './spendingCells.tsx';
 
@@ -55,7 +56,8 @@ export function MonthView({ planId, month, ledger, entering }: ViewProps) {
   const spending = useMemo(() => spendingIn(model, ledger, { from: period, to: period + 1 }), [model, ledger, period]);
   const passed = passedOf(month, now);
   const { rows, footer } = useMemo(() => spentRows(spending), [spending]);
-  const columns = useMemo(() => spendingColumns(spending, plan), [spending, plan]);
+  const isNarrow = useIsNarrow();
+  const columns = useMemo(() => spendingColumns(spending, plan, isNarrow), [spending, plan, isNarrow]);
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
   const openEntries = () => list.current?.querySelector('button')?.focus();
   const control = useGrid<SpentRow, GridColumn>({

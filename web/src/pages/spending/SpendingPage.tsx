@@ -13,6 +13,7 @@ import { useEffect, useMemo } from 'react';
 import { useLocation, useParams, useSearchParams } from 'react-router';
 import { messages } from '../../messages/spending.ts';
 import { EntryForm } from '../../parts/ledger/EntryForm.tsx';
+import { QuickEntry } from '../../parts/ledger/QuickEntry.tsx';
 import { useEntering } from '../../parts/ledger/useEntering.ts';
 import { useEarlier, useLedger } from '../../parts/ledger/useLedger.ts';
 import { MonthSwitch } from '../../parts/plan/MonthSwitch.tsx';
@@ -20,6 +21,7 @@ import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { presentMonth } from '../../parts/plan/useYear.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Segments } from '../../ui/Segments.tsx';
+import { useIsNarrow } from '../../ui/useWindowWidth.ts';
 import { useStable } from '../../ui/useStable.ts';
 import { oneOf } from '../../ui/useStored.ts';
 import { Assigning } from './Assigning.tsx';
@@ -40,6 +42,7 @@ export function SpendingPage() {
   const { planId = '' } = useParams();
   const { document, model } = useSessionState();
   const plan = planOf(document);
+  const isNarrow = useIsNarrow();
   const { months } = model.calendar;
   const { view, month, show } = useShown(model.calendar);
   const ledger = useLedger(planId);
@@ -115,7 +118,16 @@ export function SpendingPage() {
           onChange={(next) => show({ view: next })}
         />
       </div>
-      {(view === 'month' || view === 'entries') && (
+      {(view === 'month' || view === 'entries') && isNarrow && (
+        <QuickEntry
+          draft={entering.draft}
+          earlier={earlier}
+          onChange={entering.setDraft}
+          onEnter={entering.enter}
+          onLeave={() => entering.begin()}
+        />
+      )}
+      {(view === 'month' || view === 'entries') && !isNarrow && (
         <EntryForm
           draft={entering.draft}
           earlier={earlier}

@@ -10,7 +10,7 @@ export interface SpentRow extends GridRow {
 }
 
 /** The columns, wide enough for the widest figure; those nothing stands in are left out. */
-export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow): GridColumn[] {
+export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow, isNarrow = false): GridColumn[] {
   const widthFor = (of: (row: SpendingRow) => number | null, least: number) =>
     rows.reduce((most, row) => {
       const value = of(row);
@@ -21,6 +21,13 @@ export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow): Gr
     OPTIONAL.has(id) && rows.every((row) => !row[id])
       ? []
       : [{ id, heading, width: widthFor((row) => row[id], 88), pin: null }];
+  // On a phone: what is left, and how much of it is used.
+  if (isNarrow)
+    return [
+      { id: 'label', heading: messages.line, width: 140, pin: 'start', className: 'label' },
+      ...figures('remaining', messages.remaining),
+      { id: 'used', heading: messages.used, width: 96, pin: null, className: 'used' },
+    ];
   return [
     { id: 'label', heading: messages.line, width: 200, pin: 'start', className: 'label' },
     ...figures('budget', messages.budget),

@@ -16,12 +16,15 @@ import {
 } from '@haushalt/core';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { api } from '../../plan-session/api.ts';
 import { nudged } from '../../fields/nudged.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { useShell } from '../plan/shell.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { AssumptionFormula } from './AssumptionFormula.tsx';
+import { FromIndex } from './FromIndex.tsx';
 import { AssumptionSteps } from './AssumptionSteps.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { Slider } from '../../fields/Slider.tsx';
@@ -43,6 +46,13 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
   const { document, model } = useSessionState();
   const [open, setOpen] = useState(openAtFirst);
   const [computing, setComputing] = useState(false);
+  const [filling, setFilling] = useState(false);
+  const { data: outside } = useQuery({
+    queryKey: ['outside'],
+    queryFn: api.outside,
+    staleTime: Infinity,
+    enabled: open,
+  });
   const [refusal, setRefusal] = useState<string | null>(null);
   const { id, name, unit, value, formula, low, high, section, note } = assumption;
   const steps = [...model.valueStepsOf(id)].sort((a, b) => (a.from < b.from ? -1 : 1));
@@ -169,6 +179,13 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
                 <Icon name="rule" />
                 {formula === null ? messages.computeItFromOthers : messages.changeTheFormula}
               </button>
+              {unit === 'ratePerYear' && outside?.statistics && (
+                <button type="button" className="tool" onClick={() => setFilling(true)}>
+                  <Icon name="fetch" />
+                  {messages.fillFromTheOffice}
+                </button>
+              )}
+              {filling && <FromIndex assumption={assumption} onClose={() => setFilling(false)} />}
               {computed !== null && (
                 <button
                   type="button"

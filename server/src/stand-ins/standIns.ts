@@ -1,0 +1,44 @@
+import type { Express } from 'express';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { createBank } from './bank.ts';
+import { createStatisticsOffice } from './statistics.ts';
+
+/** Where services outside are found; `null` for one there is not. */
+export interface Outside {
+  readonly bank: string | null;
+  readonly statistics: string | null;
+}
+
+export const NO_OUTSIDE: Outside = { bank: null, statistics: null };
+
+/** Starts the stand-ins on this machine alone, each on a port of its own. */
+export async function startStandIns(
+  today: () => string = () => new Date().toISOString().slice(0, 10),
+): Promise<{ outside: Outside; close: () => Promise<void> }> {
+  const [bank, statistics] = await Promise.all([
+    listening(createBank(today)),
+    listening(createStatisticsOffice(today)),
+  ]);
+  return {
+    outside: { bank: bank.url, statistics: statistics.url },
+    close: async () => void (await Promise.all([bank.close(), statistics.close()])),
+  };
+}
+
+async function listening(app: Express): Promise<{ url: string; close: () => Promise<void> }> {
+  const server = createServer(app);
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(0, '127.0.0.1', resolve);
+  });
+  const { port } = server.address() as AddressInfo;
+  return {
+    url: `http://127.0.0.1:${port}`,
+    close: () =>
+      new Promise((resolve) => {
+        server.closeAllConnections();
+        server.close(() => resolve());
+      }),
+  };
+}

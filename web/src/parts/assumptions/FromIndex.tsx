@@ -1,0 +1,88 @@
+import { dayInWords, monthInWords, planOf, ratesFromIndex, writeWithUnit, type AssumptionRow } from '@haushalt/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { messages } from '../../messages/assumptions.ts';
+import { api } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+import { Select } from '../../fields/Select.tsx';
+
+interface FromIndexProps {
+  readonly assumption: AssumptionRow;
+  readonly onClose: () => void;
+}
+
+/** The longest note an assumption may have. */
+const MOST_NOTE = 2000;
+
+/** Fills an assumption from a price index a statistics office publishes, with its dates and where it is from. */
+export function FromIndex({ assumption, onClose }: FromIndexProps) {
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
+  const send = useSend();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const list = useQuery({ queryKey: ['indices'], queryFn: api.indices, retry: false });
+  const id = chosen ?? list.data?.[0]?.id ?? null;
+  const index = useQuery({
+    queryKey: ['indices', id],
+    queryFn: () => api.index(id!),
+    enabled: id !== null,
+    retry: false,
+  });
+  const rates = index.data ? ratesFromIndex(index.data.values, model.calendar) : null;
+  const rate = (value: number) => writeWithUnit(value, assumption.unit, plan);
+  const problem =
+    list.error?.message ?? index.error?.message ?? (index.data && !rates ? messages.indexIsTooShort : null);
+  const fill = () => {
+    if (!rates || !index.data) return;
+    const today = dayInWords(new Date().toISOString().slice(0, 10), plan.locale);
+    const source = messages.indexNote(
+      index.data.name,
+      index.data.source,
+      monthInWords(rates.until, plan.locale),
+      today,
+    );
+    const note = [source, assumption.note].filter((part) => part !== '').join('\n').slice(0, MOST_NOTE); // prettier-ignore
+    const { value, steps } = rates;
+    const refused = send({ kind: 'assumption.fill', assumption: assumption.id, value, steps, note }, messages.filled(assumption.name), true); // prettier-ignore
+    if (refused) setRefusal(refused.message);
+    else onClose();
+  };
+  return (
+    <FormDialog
+      title={messages.fillFromOffice(assumption.name)}
+      submit={messages.fillIt}
+      refusal={refusal ?? problem}
+      busy={!rates}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        fill();
+      }}
+    >
+      <label className="wide">
+        <span className="form-label">{messages.index}</span>
+        <Select wide value={id ?? ''} onChange={(event) => setChosen(event.target.value)}>
+          {list.data?.map((each) => (
+            <option key={each.id} value={each.id}>
+              {each.name}
+            </option>
+          ))}
+        </Select>
+      </label>
+      {index.data && <p className="wide">{messages.indexSource(index.data.source)}</p>}
+      {rates && (
+        <ul className="wide index-rates">
+          <li>{messages.fromTheStart(rate(rates.value))}</li>
+          {rates.steps.map((step) => (
+            <li key={step.from}>{messages.rateFromMonth(monthInWords(step.from, plan.locale), rate(step.value))}</li>
+          ))}
+          <li>{messages.knownUntil(monthInWords(rates.until, plan.locale))}</li>
+        </ul>
+      )}
+      {(list.isPending || index.isFetching) && !problem && <p role="status">{messages.askingTheOffice}</p>}
+    </FormDialog>
+  );
+}

@@ -1,0 +1,65 @@
+import {
+  ALL_ENTRIES,
+  compareEntries,
+  daySumsAfter,
+  earlierFrom,
+  isAsked,
+  settledBy,
+  sumsAfter,
+  type EntryChange,
+  type EntryQuery,
+  type LedgerEntry,
+} from '@haushalt/core';
+import { vi } from 'vitest';
+
+/** What else the server answers, by a part of the address. */
+export type Answers = Readonly<Record<string, (url: URL, init: RequestInit) => unknown>>;
+
+/**
+ * Lets components ask a server for the entries of a plan: it answers from the entries given, as they were at revision 0.
+ * What is done afterwards, a session lays over them.
+ */
+export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}): { readonly asked: string[] } {
+  const asked: string[] = [];
+  const changes = entries.map((after): EntryChange => ({ table: 'entries', id: after.id, before: null, after }));
+  const answer = (url: URL, init: RequestInit): unknown => {
+    for (const [part, own] of Object.entries(more)) if (url.pathname.includes(part)) return own(url, init);
+    if (url.pathname.endsWith('/actuals'))
+      return { revision: 0, sums: sumsAfter([], changes), settled: [...settledBy(entries)] };
+    if (url.pathname.endsWith('/balances')) return { revision: 0, days: daySumsAfter([], changes) };
+    if (url.pathname.endsWith('/descriptions')) return { revision: 0, earlier: earlierFrom(entries) };
+    if (url.pathname.endsWith('/outside')) return { bank: false, statistics: false };
+    const query = queryIn(url);
+    const found = entries.filter((entry) => isAsked(entry, query)).sort(compareEntries(query));
+    const [offset, limit] = ['offset', 'limit'].map((name) => Number(url.searchParams.get(name)));
+    const sum = (sign: 1 | -1) =>
+      found.reduce((total, { amount }) => total + (amount * sign > 0 ? amount * sign : 0), 0);
+    return { revision: 0, entries: found.slice(offset, offset! + limit!), total: found.length, received: sum(1), paid: sum(-1) }; // prettier-ignore
+  };
+  vi.stubGlobal('fetch', (address: string, init: RequestInit = {}) => {
+    asked.push(address);
+    const url = new URL(address, 'http://here');
+    const body = answer(url, init);
+    if (body instanceof Response) return Promise.resolve(body);
+    return Promise.resolve(new Response(JSON.stringify(body), { headers: { 'content-type': 'application/json' } }));
+  });
+  return { asked };
+}
+
+function queryIn({ searchParams }: URL): EntryQuery {
+  const list = (name: string) => searchParams.get(name)?.split(',') ?? null;
+  const amount = (name: string) => (searchParams.has(name) ? Number(searchParams.get(name)) : null);
+  return {
+    ...ALL_ENTRIES,
+    from: searchParams.get('from') ?? ALL_ENTRIES.from,
+    to: searchParams.get('to') ?? ALL_ENTRIES.to,
+    lines: list('lines'),
+    accounts: list('accounts'),
+    text: searchParams.get('text') ?? '',
+    least: amount('least'),
+    most: amount('most'),
+    state: (searchParams.get('state') as EntryQuery['state']) ?? null,
+    order: (searchParams.get('order') as EntryQuery['order'] | null) ?? 'date',
+    descending: !searchParams.has('ascending'),
+  };
+}
