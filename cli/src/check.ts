@@ -1,5 +1,25 @@
 import { Command } from 'commander';
-import { Model, WHY, findingsOf, monthInWords, nameOf, planOf, reasonOf } from '@haushalt/core';
+import {
+  Balances,
+  EXPECTED,
+  Model,
+  UNASSIGNED,
+  WHY,
+  actualsFrom,
+  daySumsAfter,
+  findingsOf,
+  ledgerFindingsOf,
+  monthInWords,
+  nameOf,
+  planOf,
+  reasonOf,
+  settledBy,
+  sumsAfter,
+  twiceIn,
+  type Document,
+  type LedgerEntry,
+  type LedgerGiven,
+} from '@haushalt/core';
 import { readPlanFile } from './planFile.ts';
 import { messages } from './messages.ts';
 
@@ -10,21 +30,45 @@ export function checkCommand(): Command {
     .argument('<file>', 'a plan file, *.haushalt.json')
     .option('--all', 'print what has been set aside too')
     .action((file: string, { all = false }: { all?: boolean }) => {
-      const { document } = readPlanFile(file);
+      const { document, entries } = readPlanFile(file);
       const model = new Model(document);
       const { locale } = planOf(document);
-      const findings = findingsOf(model).map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
+      const found = [
+        ...findingsOf(model),
+        ...(entries.length === 0 ? [] : ledgerFindingsOf(model, givenOfEntries(document, entries))),
+      ];
+      const findings = found.map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
       const open = findings.filter(({ reason }) => reason === null);
       for (const { message, place, kind, mend, reason } of all ? findings : open) {
         const month = place.month === null ? '' : `, ${monthInWords(place.month, locale)}`;
-        console.log(`${message} [${nameOf(document, place.id) ?? place.id}${month}]`);
+        console.log(`${message} [${placeName(document, place.id)}${month}]`);
         console.log(`  ${WHY[kind]}`);
         if (mend) console.log(messages.toMendIt(mend.words));
         if (reason !== null) console.log(messages.setAside(reason));
       }
-      const found = open.length;
-      const aside = findings.length - open.length;
-      console.log(messages.summary(found, aside));
-      if (found > 0) process.exitCode = 1;
+      const count = open.length;
+      const aside = findings.length - count;
+      console.log(messages.summary(count, aside));
+      if (count > 0) process.exitCode = 1;
     });
+}
+
+function placeName(document: Document, id: string): string {
+  if (id === UNASSIGNED) return messages.entriesWithoutLine;
+  if (id === EXPECTED) return messages.whatIsExpected;
+  return nameOf(document, id) ?? document.accounts.get(id)?.name ?? id;
+}
+
+/** What the checks of a ledger look at, from all its entries; checked as of the day of the last of them. */
+function givenOfEntries(document: Document, entries: readonly LedgerEntry[]): LedgerGiven {
+  const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
+  const sums = sumsAfter([], changes);
+  return {
+    actuals: actualsFrom(sums),
+    settled: settledBy(entries),
+    sums,
+    balances: new Balances(document, daySumsAfter([], changes)),
+    twice: twiceIn(entries),
+    today: entries.reduce((last, { date }) => (date > last ? date : last), ''),
+  };
 }

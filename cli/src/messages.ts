@@ -14,6 +14,9 @@ export const messages = {
   summary: (found: number, aside: number) =>
     `${found === 0 ? 'Nothing found' : found === 1 ? '1 finding' : `${found} findings`}${aside === 0 ? '' : `, ${aside} set aside`}.`,
 
+  entriesWithoutLine: 'entries without a line',
+  whatIsExpected: 'standing entries',
+
   // planFile
   standardInput: 'Standard input',
   cannotBeReadIsThe: (name: string) => `${name} cannot be read. Is the path right?`,

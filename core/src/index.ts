@@ -92,6 +92,7 @@ export * from './ledger/spending.ts';
 export * from './ledger/underway.ts';
 export * from './analysis/checks/checks.ts';
 export * from './analysis/checks/finding.ts';
+export { EXPECTED, UNASSIGNED, twiceIn, type LedgerGiven, type Twice } from './analysis/checks/ledger.ts';
 export * from './analysis/highlighting.ts';
 export * from './analysis/priceIndex.ts';
 export * from './analysis/projection.ts';

@@ -29,6 +29,29 @@ export const messages = {
   isSetAsideInAnd: (name: string, monthCount: number) =>
     `${name} is set aside in ${monthCount === 1 ? 'one month' : `${monthCount} months`}, and in none of them is there enough left for it.`,
 
+  // ledger
+  isThereTwice: (what: string, day: string, amount: string, count: number) =>
+    `${what || 'An entry'} of ${day}, ${amount}, is there ${count === 2 ? 'twice' : `${count} times`}.`,
+  wasNeverEntered: (name: string, total: string, first: string, last: string) =>
+    `Nothing was ever entered for ${name}, of which ${total} was planned from ${first} to ${last}.`,
+  fallsBelow: (name: string, limit: string, day: string, lowest: string, lowestDay: string) =>
+    `${name} is foreseen below its limit of ${limit} from ${day} on; at its lowest it is ${lowest}, on ${lowestDay}.`,
+  isLongOverdue: (what: string, day: string, count: number) =>
+    count === 1
+      ? `${what} was expected on ${day} and has not happened.`
+      : `${what} was expected ${count} times since ${day} and has not happened.`,
+  skipItOnce: 'Skip it once',
+  areNotAssigned: (count: number) =>
+    count === 1 ? 'One entry is not assigned to any line.' : `${count} entries are not assigned to any line.`,
+  closingIsAnother: (name: string, day: string, stated: string, ours: string) =>
+    `The bank’s statement of ${name} closes on ${day} with ${stated}; the entries come to ${ours}.`,
+  theSameTwice: 'What was entered twice makes the month look dearer than it was.',
+  whatIsNeverEntered: 'A line that is never entered is either not needed, or its costs stand elsewhere.',
+  belowTheLimit: 'What is foreseen can still be changed: moved, put off, or paid from elsewhere.',
+  expectedLongAgo: 'It may have been forgotten, by whoever pays or by whoever enters.',
+  reportsMiss: 'What is not assigned is missing in every comparison with the budget.',
+  somethingIsMissing: 'Something is missing here, or is here and not there.',
+
   // finding
   whereThereIsNoFigure: 'Where there is no figure, whatever is added up from it is missing too.',
   whenTheAssumptionChangesThis: 'When the assumption changes, this number stays behind, silently.',

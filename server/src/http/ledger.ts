@@ -32,6 +32,11 @@ export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundi
     response.json({ revision, days: store.ledger.accountDays(id) });
   });
 
+  routes.get('/twice', (request, response) => {
+    const { id, revision } = planFor(store, caller(request), planId(request), 'view');
+    response.json({ revision, twice: store.ledger.twice(id) });
+  });
+
   // What was entered earlier, by its description: a new entry is completed from it, and assigned like it.
   routes.get('/descriptions', (request, response) => {
     const { id, revision } = planFor(store, caller(request), planId(request), 'view');

@@ -2,6 +2,7 @@ import {
   ENTRY_COLUMNS,
   lastDay,
   monthOfDay,
+  addDays,
   plainText,
   type DaySum,
   type EarlierEntry,
@@ -9,6 +10,7 @@ import {
   type EntrySum,
   type LedgerEntry,
   type Month,
+  type Twice,
 } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
@@ -46,6 +48,8 @@ export interface LedgerStore {
   settled(planId: string): string[];
   /** What entries with the same description were last, the latest first. */
   earlier(planId: string, most: number): EarlierEntry[];
+  /** Entries that are there twice, the latest first, but for those the bank itself tells apart. */
+  twice(planId: string): Twice[];
   /** Whether an account has entries. */
   isUsed(planId: string, account: string): boolean;
   count(planId: string): number;
@@ -53,6 +57,8 @@ export interface LedgerStore {
 
 const FIELDS = ['id', ...Object.keys(ENTRY_COLUMNS)];
 const COLUMNS = FIELDS.join(', ');
+/** How far back from the latest entry it is looked for what is there twice, in days. */
+const TWICE_DAYS = 400;
 /** Of how many plans the sums are kept at hand. */
 const KEPT = 50;
 /** Text of fewer letters is not in the index of words. */
@@ -101,6 +107,14 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   const earlier = database.prepare<[string, number], EarlierEntry>(
     `select what, line, account, toAccount, amount, count(*) as count, max(date) as date from entries
       where planId = ? and what <> '' group by plain, amount < 0 order by date desc limit ?`,
+  );
+  const twice = database.prepare<[string, string], Twice>(
+    `select date, what, line, account, amount, count(*) as count from entries indexed by entriesByDate
+      where planId = ? and date >= ? group by date, line, account, toAccount, amount, plain
+     having count(*) > 1 and count(distinct nullif(reference, '')) < count(*) order by date desc limit 20`,
+  );
+  const latest = database.prepare<[string], { date: string | null }>(
+    'select max(date) as date from entries where planId = ?',
   );
   const isUsed = database.prepare<[string, string], unknown>(
     'select 1 from accountDays where planId = ? and account = ? limit 1',
@@ -177,6 +191,10 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
     },
     settled: (planId) => settled.all(planId),
     earlier: (planId, most) => earlier.all(planId, most),
+    twice(planId) {
+      const { date } = latest.get(planId)!;
+      return date === null ? [] : twice.all(planId, addDays(date, -TWICE_DAYS));
+    },
     isUsed: (planId, account) => isUsed.get(planId, account) !== undefined,
     count(planId) {
       const now = atHand(planId);

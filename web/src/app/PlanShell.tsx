@@ -1,5 +1,7 @@
 import { Suspense, lazy, memo, useCallback, useEffect, useMemo, useState } from 'react';
 import {
+  EXPECTED,
+  UNASSIGNED,
   calculatorWith,
   inputWith,
   ownerOfFigure,
@@ -64,6 +66,13 @@ export function PlanShell() {
 /** The calculator a figure belongs to: it itself, or one of its outputs or inputs. */
 function calculatorBehind(document: Document, id: string): Calculator | undefined {
   return inputWith(document, id)?.calculator ?? calculatorWith(document, ownerOfFigure(id));
+}
+
+/** The page of what the ledger's findings are about; `null` for anything else. */
+function ledgerPlace(id: string, document: Document): string | null {
+  if (id === UNASSIGNED) return 'spending?view=assigning';
+  if (id === EXPECTED) return 'spending?view=standing';
+  return document.accounts.has(id) ? `accounts?account=${encodeURIComponent(id)}` : null;
 }
 
 const SHELF_KEY = 'haushalt:shelf';
@@ -137,6 +146,8 @@ function Shell({ planId }: { readonly planId: string }) {
           return void navigate(
             `/plans/${planId}/${CALCULATOR_PAGES[calculator.table]}?show=${encodeURIComponent(calculator.row.id)}`,
           );
+        const place = ledgerPlace(id, session.state.document);
+        if (place !== null) return void navigate(`/plans/${planId}/${place}`);
         if (!session.state.document.assumptions.has(id))
           return void navigate(`/plans/${planId}/budget?show=${encodeURIComponent(id)}${at}`);
         setShelfOpen(true);

@@ -16,6 +16,14 @@ export const messages = {
   namesThatDifferByA: 'Names that differ by a letter',
   setAsideFromNothing: 'Set aside from nothing',
   calculatorsWithoutAnAnswer: 'Calculators without an answer',
+  enteredTwice: 'Entered twice',
+  neverEntered: 'Never entered',
+  belowLimit: 'Accounts below their limit',
+  longOverdue: 'Expected and overdue',
+  unassigned: 'Not assigned',
+  closingDiffers: 'Statements that differ',
+  entriesWithoutLine: 'Assignment',
+  whatIsExpected: 'Standing entries',
   checks: 'Checks',
   oneThingWorthASecond: (openCount: number) =>
     openCount === 0

@@ -15,6 +15,7 @@ import {
   type StatementFormatRow,
   type Standing,
   type TableName,
+  type Twice,
 } from '@haushalt/core';
 import type { Order } from './orders.ts';
 import { messages } from '../messages/session.ts';
@@ -187,6 +188,8 @@ export const api = {
     request<{ revision: number; sums: EntrySum[]; settled: string[] }>('GET', `${planPath(planId)}/actuals`),
   /** What happens to the accounts of a plan, by day. */
   balances: (planId: string) => request<{ revision: number; days: DaySum[] }>('GET', `${planPath(planId)}/balances`),
+  /** The entries that are there twice. */
+  twice: (planId: string) => request<{ revision: number; twice: Twice[] }>('GET', `${planPath(planId)}/twice`),
   /** What was entered earlier, by description. */
   descriptions: (planId: string) =>
     request<{ revision: number; earlier: EarlierEntry[] }>('GET', `${planPath(planId)}/descriptions`),

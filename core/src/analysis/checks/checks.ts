@@ -11,10 +11,20 @@ import {
   yearsInTheRed,
 } from './figures.ts';
 import { idleHighlights } from './highlights.ts';
-import { CHECK_KINDS, type Check, type CheckKind, type Finding } from './finding.ts';
+import { CHECK_KINDS, type Check, type CheckKind, type Finding, type Found, type LedgerCheckKind } from './finding.ts';
+import {
+  belowLimit,
+  closingDiffers,
+  enteredTwice,
+  longOverdue,
+  neverEntered,
+  unassigned,
+  type LedgerCheck,
+  type LedgerGiven,
+} from './ledger.ts';
 import { blankFactors, doubleCounts, missingFigures, similarNames, typedNumbers, unitDoubts } from './rules.ts';
 
-const CHECKS: Readonly<Record<CheckKind, Check>> = {
+const CHECKS: Readonly<Record<Exclude<CheckKind, LedgerCheckKind>, Check>> = {
   missingFigure: missingFigures,
   typedNumber: typedNumbers,
   manyExceptions,
@@ -32,15 +42,35 @@ const CHECKS: Readonly<Record<CheckKind, Check>> = {
   withoutAnswer,
 };
 
+const LEDGER_CHECKS: Readonly<Record<LedgerCheckKind, LedgerCheck>> = {
+  enteredTwice,
+  neverEntered,
+  belowLimit,
+  longOverdue,
+  unassigned,
+  closingDiffers,
+};
+
 /** Everything a careful reviewer would find in a plan, whether set aside or not. */
 export function findingsOf(model: PlanModel): Finding[] {
-  return CHECK_KINDS.flatMap((kind) =>
-    CHECKS[kind](model).map(({ about = '', ...found }): Finding => ({
+  return keyed(CHECKS, (check) => check(model));
+}
+
+/** What a careful reviewer would find in what happened, whether set aside or not. */
+export function ledgerFindingsOf(model: PlanModel, given: LedgerGiven): Finding[] {
+  return keyed(LEDGER_CHECKS, (check) => check(model, given));
+}
+
+function keyed<C>(checks: Readonly<Record<string, C>>, find: (check: C) => Found[]): Finding[] {
+  return CHECK_KINDS.flatMap((kind) => {
+    const check = checks[kind];
+    if (check === undefined) return [];
+    return find(check).map(({ about = '', ...found }): Finding => ({
       ...found,
       kind,
       key: `${kind}|${found.place.id}|${about}`.slice(0, 200),
-    })),
-  );
+    }));
+  });
 }
 
 /** The reason a finding has been set aside with; `null` for one that is open. */

@@ -20,8 +20,20 @@ export const CHECK_KINDS = [
   'similarNames',
   'setAsideNever',
   'withoutAnswer',
+  'enteredTwice',
+  'neverEntered',
+  'belowLimit',
+  'longOverdue',
+  'unassigned',
+  'closingDiffers',
 ] as const;
 export type CheckKind = (typeof CHECK_KINDS)[number];
+
+/** Those that look at what happened, not at the plan alone. */
+export type LedgerCheckKind = Extract<
+  CheckKind,
+  'enteredTwice' | 'neverEntered' | 'belowLimit' | 'longOverdue' | 'unassigned' | 'closingDiffers'
+>;
 
 /** Something about a plan worth a second look. */
 export interface Finding {
@@ -59,4 +71,10 @@ export const WHY: Readonly<Record<CheckKind, string>> = {
   similarNames: messages.inARuleOneOf,
   setAsideNever: messages.whatIsSetAsideIs,
   withoutAnswer: messages.whateverUsesItsFiguresHas,
+  enteredTwice: messages.theSameTwice,
+  neverEntered: messages.whatIsNeverEntered,
+  belowLimit: messages.belowTheLimit,
+  longOverdue: messages.expectedLongAgo,
+  unassigned: messages.reportsMiss,
+  closingDiffers: messages.somethingIsMissing,
 };

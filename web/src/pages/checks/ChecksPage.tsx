@@ -1,11 +1,14 @@
 import {
   CHECK_KINDS,
+  EXPECTED,
+  UNASSIGNED,
   WHY,
   monthInWords,
   nameOf,
   planOf,
   type CheckKind,
   type Command,
+  type Document,
   type Finding,
 } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
@@ -34,6 +37,12 @@ const TITLES: Readonly<Record<CheckKind, string>> = {
   similarNames: messages.namesThatDifferByA,
   setAsideNever: messages.setAsideFromNothing,
   withoutAnswer: messages.calculatorsWithoutAnAnswer,
+  enteredTwice: messages.enteredTwice,
+  neverEntered: messages.neverEntered,
+  belowLimit: messages.belowLimit,
+  longOverdue: messages.longOverdue,
+  unassigned: messages.unassigned,
+  closingDiffers: messages.closingDiffers,
 };
 
 /** What a careful reviewer would say about the plan: each finding with its place, why it matters, and a mend. */
@@ -94,6 +103,13 @@ export function ChecksPage() {
   );
 }
 
+/** What the place of a finding is called. */
+function placeName(id: string, document: Document): string | undefined {
+  if (id === UNASSIGNED) return messages.entriesWithoutLine;
+  if (id === EXPECTED) return messages.whatIsExpected;
+  return nameOf(document, id) ?? document.accounts.get(id)?.name;
+}
+
 interface FindingRowProps {
   readonly finding: Finding;
   readonly send: (command: Command, notice: string) => boolean;
@@ -106,7 +122,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
   const { place, message, mend, key } = finding;
   const { locale } = planOf(document);
   const where = messages.ofPlace(
-    nameOf(document, place.id),
+    placeName(place.id, document),
     place.month === null ? '' : `, ${monthInWords(place.month, locale)}`,
   );
   return (

@@ -1,0 +1,156 @@
+import { addDays, dayInWords, lastDay, monthOfDay } from '../../calendar/day.ts';
+import { addMonths, monthInWords } from '../../calendar/month.ts';
+import type { Day } from '../../calendar/readDate.ts';
+import { writeFigure } from '../../figure/write.ts';
+import type { PlanModel } from '../../engine/planModel.ts';
+import { unassignedCount, type EntrySum } from '../../ledger/actuals.ts';
+import type { Balances } from '../../ledger/balances.ts';
+import { minorUnitsIn } from '../../ledger/entries.ts';
+import { forecastOf } from '../../ledger/forecast.ts';
+import { plainText } from '../../ledger/query.ts';
+import { budgetIn, type Happened } from '../../ledger/spending.ts';
+import { expectedIn, type Expected } from '../../ledger/standing.ts';
+import { messages } from '../../messages/checks.ts';
+import { planOf } from '../../plan/document/document.ts';
+import type { LedgerEntry } from '../../plan/schema/entries.ts';
+import type { Found } from './finding.ts';
+
+/** Entries that say the same: of one day, account, line and amount, with the same words. */
+export interface Twice {
+  readonly date: Day;
+  readonly what: string;
+  readonly line: string;
+  readonly account: string;
+  readonly amount: number;
+  readonly count: number;
+}
+
+/** What the checks of a ledger look at. */
+export interface LedgerGiven extends Happened {
+  readonly sums: readonly EntrySum[];
+  readonly balances: Balances;
+  readonly twice: readonly Twice[];
+  readonly today: Day;
+}
+
+/** A check of what happened. */
+export type LedgerCheck = (model: PlanModel, given: LedgerGiven) => Found[];
+
+/** The place of findings that are about entries without a line, and about what is expected. */
+export const UNASSIGNED = '@unassigned';
+export const EXPECTED = '@expected';
+
+/** How long an expected entry may be overdue before it is found, and how far back that is looked for, in days. */
+const LONG = 14;
+const BACK = 366;
+/** How many of a kind are found at most. */
+const MOST = 20;
+/** In how many months with a budget a line has to go without entries to be found. */
+const MONTHS_WITHOUT = 3;
+
+/** Entries that are there twice, but for those the bank itself tells apart. */
+export function twiceIn(entries: readonly LedgerEntry[], most = MOST): Twice[] {
+  const groups = new Map<string, LedgerEntry[]>();
+  for (const entry of entries) {
+    const { date, line, account, toAccount, amount } = entry;
+    const key = [date, line, account, toAccount, amount, plainText(`${entry.what}\n${entry.note}`)].join('|');
+    groups.set(key, [...(groups.get(key) ?? []), entry]);
+  }
+  return [...groups.values()]
+    .filter(
+      (group) =>
+        group.length > 1 && new Set(group.map(({ reference }) => reference).filter(Boolean)).size < group.length,
+    )
+    .map(([first, ...others]) => {
+      const { date, what, line, account, amount } = first!;
+      return { date, what, line, account, amount, count: others.length + 1 };
+    })
+    .sort((a, b) => (a.date < b.date ? 1 : a.date > b.date ? -1 : 0))
+    .slice(0, most);
+}
+
+export function enteredTwice({ document }: PlanModel, { twice }: LedgerGiven): Found[] {
+  const plan = planOf(document);
+  return twice.slice(0, MOST).map(({ date, what, line, account, amount, count }) => ({
+    about: `${date}:${amount}:${account}:${plainText(what).slice(0, 40)}`,
+    place: { id: document.lines.has(line) ? line : UNASSIGNED, month: monthOfDay(date) },
+    message: messages.isThereTwice(
+      what || (document.lines.get(line)?.name ?? ''),
+      dayInWords(date, plan.locale),
+      writeFigure(Math.abs(amount) / minorUnitsIn(document), 'money', plan),
+      count,
+    ),
+    mend: null,
+  }));
+}
+
+export function neverEntered(model: PlanModel, { actuals }: LedgerGiven): Found[] {
+  const { document, calendar } = model;
+  const { span } = actuals;
+  if (!span) return [];
+  const plan = planOf(document);
+  const months = calendar.months.filter((month) => month >= span.first && month <= span.last);
+  const budget = budgetIn(model);
+  return [...document.lines.values()].flatMap((line): Found[] => {
+    const side = document.groups.get(line.group)?.side;
+    if (line.unit !== 'money' || side === 'memo' || actuals.lines.has(line.id)) return [];
+    const planned = months.filter((month) => (budget(line.id, month) ?? 0) !== 0);
+    if (planned.length < MONTHS_WITHOUT) return [];
+    const total = planned.reduce((sum, month) => sum + budget(line.id, month)!, 0);
+    const [first, last] = [planned[0]!, planned.at(-1)!].map((month) => monthInWords(month, plan.locale)) as [string, string]; // prettier-ignore
+    const message = messages.wasNeverEntered(line.name, writeFigure(total, 'money', plan), first, last);
+    return [{ place: { id: line.id, month: planned[0]! }, message, mend: null }];
+  });
+}
+
+export function belowLimit(model: PlanModel, given: LedgerGiven): Found[] {
+  const { document } = model;
+  const plan = planOf(document);
+  const money = (minor: number) => writeFigure(minor / minorUnitsIn(document), 'money', plan);
+  const until = lastDay(addMonths(monthOfDay(given.today), 1));
+  return forecastOf({ ...given, model, until }).flatMap(({ account, belowLimit: below, lowest }): Found[] => {
+    if (!below) return [];
+    const [day, low] = [below.date, lowest.date].map((date) => dayInWords(date, plan.locale)) as [string, string];
+    const message = messages.fallsBelow(account.name, money(account.limit! * minorUnitsIn(document)), day, money(lowest.balance), low); // prettier-ignore
+    return [{ place: { id: account.id, month: null }, message, mend: null }];
+  });
+}
+
+export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): Found[] {
+  const { document } = model;
+  const { locale } = planOf(document);
+  const late = expectedIn(document, budgetIn(model), settled, addDays(today, -BACK), addDays(today, -LONG));
+  const byStanding = new Map<string, Expected[]>();
+  for (const each of late) byStanding.set(each.standing, [...(byStanding.get(each.standing) ?? []), each]);
+  return [...byStanding.values()].slice(0, MOST).map((days) => {
+    const { standing, due, what, line } = days[0]!;
+    const called = what || (document.lines.get(line)?.name ?? '');
+    return {
+      about: `${standing}:${due}`,
+      place: { id: EXPECTED, month: null },
+      message: messages.isLongOverdue(called, dayInWords(due, locale), days.length),
+      mend: { words: messages.skipItOnce, command: { kind: 'standing.skip', standing, due, skipped: true } },
+    };
+  });
+}
+
+export function unassigned({ document }: PlanModel, { actuals }: LedgerGiven): Found[] {
+  const count = unassignedCount(document, actuals);
+  if (count === 0) return [];
+  return [{ place: { id: UNASSIGNED, month: null }, message: messages.areNotAssigned(count), mend: null }];
+}
+
+export function closingDiffers({ document }: PlanModel, { balances }: LedgerGiven): Found[] {
+  const plan = planOf(document);
+  const units = minorUnitsIn(document);
+  return [...document.accounts.values()].flatMap((account): Found[] => {
+    if (account.statedOn === null || account.stated === null) return [];
+    const ours = balances.on(account.id, account.statedOn);
+    const stated = Math.round(account.stated * units);
+    if (ours === stated) return [];
+    const day = dayInWords(account.statedOn, plan.locale);
+    const money = (minor: number) => writeFigure(minor / units, 'money', plan);
+    const message = messages.closingIsAnother(account.name, day, money(stated), money(ours));
+    return [{ place: { id: account.id, month: null }, message, mend: null }];
+  });
+}
