@@ -1,7 +1,8 @@
 import { periodOf } from '../calendar/calendar.ts';
 import { addMonths, beginningOf, monthsBetween, yearOf, type Month } from '../calendar/month.ts';
 import { calendarOf, type Document } from '../plan/document/document.ts';
-import { datedId, type ExceptionRow } from '../plan/schema/tables.ts';
+import { datedId, type ExceptionRow, type Side } from '../plan/schema/tables.ts';
+import { NET, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../plan/schema/totals.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
 
 /**
@@ -57,6 +58,44 @@ export function actualFigure(document: Document, actuals: Actuals, line: string,
   if (!byMonth || !actuals.span || month < actuals.span.first || month > actuals.span.last) return null;
   return ((byMonth.get(month)?.amount ?? 0) * directionOf(document, line)) / minorUnitsIn(document) || 0;
 }
+
+/**
+ * What a line, group or total really came to over some months, in major units; `null` where nothing is known of any. What is
+ * computed from other figures has no actual of its own.
+ */
+export function actualOver(
+  document: Document,
+  actuals: Actuals,
+  bearer: string,
+  months: readonly Month[],
+): number | null {
+  const side = SIDE_TOTALS[bearer];
+  if (bearer === NET) {
+    const [income, expenses] = [TOTAL_INCOME, TOTAL_EXPENSES].map((id) => actualOver(document, actuals, id, months));
+    return income == null && expenses == null ? null : (income ?? 0) - (expenses ?? 0);
+  }
+  const lines = document.lines.has(bearer)
+    ? [bearer]
+    : [...document.lines.values()]
+        .filter(
+          ({ group, unit }) =>
+            unit === 'money' && (side ? document.groups.get(group)?.side === side : group === bearer),
+        )
+        .map(({ id }) => id);
+  let sum: number | null = null;
+  for (const line of lines)
+    for (const month of months) {
+      const figure = actualFigure(document, actuals, line, month);
+      if (figure !== null) sum = (sum ?? 0) + figure;
+    }
+  return sum;
+}
+
+const SIDE_TOTALS: Readonly<Record<string, Side | undefined>> = {
+  [TOTAL_INCOME]: 'income',
+  [TOTAL_EXPENSES]: 'expense',
+  [TOTAL_SET_ASIDE]: 'setAside',
+};
 
 /** How many entries belong to no line of the plan: not assigned yet, or to a line that has been deleted. */
 export function unassignedCount(document: Document, actuals: Actuals): number {

@@ -49,7 +49,7 @@ export const messages = {
   aChartGoesBy: (spans: string) => `A chart goes by ${spans}.`,
   aChartHasAtMost: (most: number) => `A chart has at most ${most} series.`,
   theScenarioASeriesIs: 'The scenario a series is taken from',
-  aSeriesIsOfA: 'A series is of a scenario or projected, not both.',
+  aSeriesIsOfA: 'A series is of a scenario, projected, or what really happened: one of these.',
   aSeriesIsDrawnAs: (marks: string) => `A series is drawn as ${marks}.`,
   eachSeriesCanStandIn: 'Each series can stand in a chart once.',
   thisChart: 'This chart',

@@ -36,6 +36,7 @@ export const messages = {
   whereIsTakenFrom: (name: string) => `Where ${name} is taken from`,
   asThePlanHasIt: 'as the plan has it',
   asIn: (name: string) => `as in ${name}`,
+  asItReallyWas: 'as it really was',
   projectedFrom: (year: string) => `projected from ${year}`,
   drawAnother: 'Draw another',
   drawAnotherEllipsis: 'Draw another …',
@@ -69,6 +70,7 @@ export const messages = {
 
   // draft
   seriesOfScenario: (name: string, scenario: string | undefined) => `${name}, ${scenario ?? 'a deleted scenario'}`,
+  seriesActual: (name: string) => `${name}, actual`,
   seriesProjectedFrom: (name: string, projectedFrom: number) => `${name}, projected from ${projectedFrom}`,
   incomeExpensesAndNet: 'Income, expenses and net',
 };

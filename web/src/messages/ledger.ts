@@ -10,6 +10,11 @@ export const messages = {
   toAccount: (account: string) => `→ ${account}`,
   transfer: 'Transfer to an account',
 
+  // pace
+  paceOfTheMonth: 'The pace of the month: spent so far, beside the budget spread evenly',
+  budgetWord: 'Budget',
+  spentWord: 'Spent',
+
   // QuickEntry
   keys: 'Keys',
   deleteKey: 'Delete the last figure',

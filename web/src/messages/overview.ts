@@ -36,4 +36,17 @@ export const messages = {
   month: 'Month',
   net: 'Net',
   addedUpSinceThePlans: 'Cumulative net',
+
+  // ThisMonth
+  mayStillBeSpent: 'Remaining of the expenses',
+  overBudget: 'Over budget',
+  noLine: 'no line',
+  overBy: (name: string, by: string) => `${name} by ${by}`,
+  expectedNext: 'Expected next',
+  nothingMore: 'nothing more this month',
+  overdue: 'overdue',
+  andMore: (count: number) => `and ${count} more`,
+  lowestBalance: 'Lowest balance',
+  lowestOn: (balance: string, day: string) => `${balance} on ${day}`,
+  belowItsLimit: 'below its limit',
 };

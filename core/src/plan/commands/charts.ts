@@ -8,7 +8,7 @@ import { refused } from '../schema/refusal.ts';
 import { CHART_FORMS, CHART_MARKS, CHART_SPANS, chartSeriesId } from '../schema/tables.ts';
 import { checkBearer, checkMonth, checkNewId, checkText, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
-import { all, columns, columnsBut, id, list, placement } from './fields.ts';
+import { all, columns, columnsBut, id, leftOut, list, placement, yesNo } from './fields.ts';
 import { messages } from '../../messages/commands.ts';
 
 /** The most series one chart may have. */
@@ -23,7 +23,11 @@ export const chartCommands = {
     fields: {
       id,
       settings: all(columnsBut('charts', 'position')),
-      series: list(all(columns('chartSeries', 'of', 'mark', 'scenario', 'projectedFrom')), 0, MAX_SERIES),
+      series: list(
+        all({ ...columns('chartSeries', 'of', 'mark', 'scenario', 'projectedFrom'), actual: leftOut(yesNo) }),
+        0,
+        MAX_SERIES,
+      ),
     },
     label: ({ id, settings }, { document }) => `${document.charts.has(id) ? 'Chart' : 'New chart'} ${settings.name}`,
     inAnyScenario: true,
@@ -51,11 +55,13 @@ export const chartCommands = {
       for (const row of rowsWhere(draft.document.chartSeries, 'chart', id)) draft.delete('chartSeries', row.id);
       const seriesIds = new Set<string>();
       const keys = positions(series.length);
-      series.forEach((each, index) => {
-        const { of, mark, scenario, projectedFrom } = each;
+      series.forEach((given, index) => {
+        const each = { ...given, actual: given.actual ?? false };
+        const { of, mark, scenario, projectedFrom, actual } = each;
         checkBearer(draft, of);
         if (scenario !== null) existing(draft, 'scenarios', scenario, messages.theScenarioASeriesIs);
-        if (scenario !== null && projectedFrom !== null) throw refused('invalid', messages.aSeriesIsOfA, 'series');
+        if ([scenario !== null, projectedFrom !== null, actual].filter(Boolean).length > 1)
+          throw refused('invalid', messages.aSeriesIsOfA, 'series');
         if (!CHART_MARKS.includes(mark))
           throw refused('invalid', messages.aSeriesIsDrawnAs(CHART_MARKS.join(', ')), 'series');
         if (seriesIds.has(chartSeriesId(id, each))) throw refused('invalid', messages.eachSeriesCanStandIn, 'series');
@@ -67,6 +73,7 @@ export const chartCommands = {
           mark,
           scenario,
           projectedFrom,
+          actual,
           position: keys[index]!,
         });
       });

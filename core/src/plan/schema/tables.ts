@@ -256,6 +256,7 @@ export const TABLES = {
       'The scenario it is taken from; the plan when left out.',
     ),
     projectedFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is projected from.'),
+    actual: required({ kind: 'yesNo' }, 'Whether what really happened is drawn, in place of what was planned.', false),
     position,
   },
   waivedFindings: {
@@ -500,11 +501,11 @@ export function stepId(line: string, from: string | null): string {
   return `${line}:${from ?? 'start'}`;
 }
 
-/** What a series of a chart draws: whose figures, and whether as a scenario has them or as projected from a year. */
-export type ChartSource = Pick<ChartSeriesRow, 'of' | 'scenario' | 'projectedFrom'>;
+/** What a series of a chart draws: whose figures, and whether as a scenario has them, as projected, or as they really were. */
+export type ChartSource = Pick<ChartSeriesRow, 'of' | 'scenario' | 'projectedFrom' | 'actual'>;
 
-export function chartSeriesId(chart: string, { of, scenario, projectedFrom }: ChartSource): string {
-  return [chart, of, scenario ?? projectedFrom].filter((part) => part !== null).join(':');
+export function chartSeriesId(chart: string, { of, scenario, projectedFrom, actual }: ChartSource): string {
+  return [chart, of, scenario ?? projectedFrom, actual ? 'actual' : null].filter((part) => part !== null).join(':');
 }
 
 export function scenarioValueId(scenario: string, assumption: string): string {

@@ -85,6 +85,7 @@ create table statementFormats (
   primary key (planId, id)
 ) strict, without rowid;
 
+alter table chartSeries add column actual integer not null default 0 check (actual in (0, 1));
 alter table lines add column carryOver integer not null default 0 check (carryOver in (0, 1));
 
 -- The accounts entries named so far, the one used most first. One that only money set aside went through is a savings

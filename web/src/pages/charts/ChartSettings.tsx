@@ -19,6 +19,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { BearerChoice } from '../../parts/plan/Choices.tsx';
 import {
+  ACTUAL,
   markFor,
   plainSeries,
   seriesKey,
@@ -203,13 +204,14 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
               <Select
                 className="series-source"
                 aria-label={messages.whereIsTakenFrom(name)}
-                value={each.scenario ?? each.projectedFrom ?? ''}
+                value={each.scenario ?? each.projectedFrom ?? (each.actual ? ACTUAL : '')}
                 onChange={(event) => {
                   const next = { ...each, ...sourceOf(event.target.value, document) };
                   if (!series.some((other) => seriesKey(other) === seriesKey(next))) change(next);
                 }}
               >
                 <option value="">{messages.asThePlanHasIt}</option>
+                <option value={ACTUAL}>{messages.asItReallyWas}</option>
                 {inOrder(document.scenarios.values()).map((scenario) => (
                   <option key={scenario.id} value={scenario.id}>
                     {messages.asIn(scenario.name)}
@@ -243,10 +245,12 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
   );
 }
 
-/** Where a series is taken from, as it is chosen: the plan, a scenario, or a year it is projected from. */
-function sourceOf(value: string, document: Document): Pick<ChartSeries, 'scenario' | 'projectedFrom'> {
-  if (document.scenarios.has(value)) return { scenario: value, projectedFrom: null };
-  return { scenario: null, projectedFrom: value === '' ? null : Number(value) };
+/** Where a series is taken from, as it is chosen: the plan, a scenario, what really happened, or a year it is projected from. */
+function sourceOf(value: string, document: Document): Pick<ChartSeries, 'scenario' | 'projectedFrom' | 'actual'> {
+  const plan = { scenario: null, projectedFrom: null, actual: false };
+  if (value === ACTUAL) return { ...plan, actual: true };
+  if (document.scenarios.has(value)) return { ...plan, scenario: value };
+  return { ...plan, projectedFrom: value === '' ? null : Number(value) };
 }
 
 /** A series of something as the chart does not have it yet: the plan's, else a scenario's or a projection's. */
@@ -259,6 +263,7 @@ function differentSeries(
   const plain = plainSeries(of, 'line');
   const candidates = [
     plain,
+    { ...plain, actual: true },
     ...inOrder(document.scenarios.values()).map(({ id }) => ({ ...plain, scenario: id })),
     ...years.slice(0, -1).map((year) => ({ ...plain, projectedFrom: year })),
   ];

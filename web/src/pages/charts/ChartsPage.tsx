@@ -1,6 +1,6 @@
 import { type Command, freshTitle, planOf, yearsOf } from '@haushalt/core';
 import { useMemo, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
 import { yearNow } from '../../parts/plan/useYear.ts';
 import { useNotices } from '../../ui/Notices.tsx';
@@ -9,6 +9,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { ChartSettings } from './ChartSettings.tsx';
+import { useLedger } from '../../parts/ledger/useLedger.ts';
 import { chartModels } from './chartModels.ts';
 import { chartPicture } from './chartPicture.ts';
 import { USUAL_CHART, USUAL_ID, chartsOf, type ChartDraft } from '../../parts/charts/draft.ts';
@@ -21,6 +22,8 @@ export function ChartsPage() {
   const notices = useNotices();
   const { document, model, base } = useSessionState();
   const [search, setSearch] = useSearchParams();
+  const { planId = '' } = useParams();
+  const { actuals } = useLedger(planId);
   const [full, setFull] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   const years = yearsOf(model.calendar);
@@ -28,10 +31,10 @@ export function ChartsPage() {
   const charts = chartsOf(document, thisYear);
   const chart = charts.find(({ id }) => id === search.get('chart')) ?? charts[0]!;
   const picture = useMemo(() => {
-    return chartPicture(model, chart, chartModels(model, base));
+    return chartPicture(model, chart, chartModels(model, base), actuals);
     // A chart is the same as long as its plan is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [model, base, chart.id]);
+  }, [model, base, chart.id, actuals]);
 
   const sending = useSend();
   const send = (command: Command, done?: string): string | null => sending(command, done)?.message ?? null;

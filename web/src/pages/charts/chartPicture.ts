@@ -1,4 +1,6 @@
 import {
+  NO_ACTUALS,
+  actualOver,
   valueOver,
   monthInWords,
   monthsBetween,
@@ -12,6 +14,7 @@ import {
   yearsOf,
   nameOfYear,
   yearIn,
+  type Actuals,
   type Document,
   type Stretch,
   type PlanModel,
@@ -19,7 +22,7 @@ import {
 import type { Picture, Tone } from '../../parts/charts/picture.ts';
 import { toneOf } from './tones.ts';
 import { chartModels, type ModelFor } from './chartModels.ts';
-import { seriesName, type ChartDraft } from '../../parts/charts/draft.ts';
+import { seriesName, type ChartDraft, type ChartSeries } from '../../parts/charts/draft.ts';
 import { messages } from '../../messages/charts.ts';
 
 /** What a chart shows, from the plan's present figures. */
@@ -27,6 +30,7 @@ export function chartPicture(
   model: PlanModel,
   { settings, series }: ChartDraft,
   modelFor: ModelFor = chartModels(model, model.document),
+  actuals: Actuals = NO_ACTUALS,
 ): Picture {
   const { document, calendar } = model;
   const plan = planOf(document);
@@ -38,12 +42,17 @@ export function chartPicture(
     axis: axis || (unit === 'money' ? plan.currency : ''),
     write: (value: number) => writeFigure(value, unit, { ...plan, decimals: 0 }),
   };
+  /** What a series comes to over some months, as planned or as it really was. */
+  const valueOf = (each: ChartSeries, stretch: Stretch) =>
+    each.actual
+      ? actualOver(document, actuals, each.of, calendar.months.slice(stretch.from, stretch.to))
+      : valueOver(modelFor(each), each.of, stretch);
   if (form === 'bars' || form === 'ring')
     return sharesPicture(
       document,
       series.map((each) => ({
         name: seriesName(each, document),
-        value: Math.max(0, valueOver(modelFor(each), each.of, scope) ?? 0),
+        value: Math.max(0, valueOf(each, scope) ?? 0),
       })),
       form,
       common,
@@ -64,11 +73,11 @@ export function chartPicture(
         label: seriesName(each, document),
         values:
           form === 'running'
-            ? runningValues(seriesModel, of, points)
-            : points.map((point) => valueOver(seriesModel, of, point)),
+            ? runningValues(seriesModel, of, points, (point) => valueOf(each, point), each.actual)
+            : points.map((point) => valueOf(each, point)),
         mark: form === 'stacked' && mark === 'line' ? 'bars' : mark,
         // What is not the plan's own has a colour of its own beside the plan's.
-        tone: seriesModel === model ? toneOf(document, of, series.length) : 'other',
+        tone: seriesModel === model && !each.actual ? toneOf(document, of, series.length) : 'other',
         ...(form === 'stacked' ? { stack: 'all' } : {}),
       };
     }),
@@ -121,11 +130,21 @@ function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartDraft['set
     : stretchOfYear(calendar, year);
 }
 
-/** What something has run up to since the first point; a balance or price stays what it is. */
-function runningValues(model: PlanModel, id: string, points: readonly Stretch[]): (number | null)[] {
-  if (rollUpOf(model.document, id) !== 'total') return points.map((point) => valueOver(model, id, point));
+/** What something has run up to since the first point; a balance or price stays what it is, what is not known yet nothing. */
+function runningValues(
+  model: PlanModel,
+  id: string,
+  points: readonly Stretch[],
+  valueOf: (point: Stretch) => number | null,
+  isActual: boolean,
+): (number | null)[] {
+  if (rollUpOf(model.document, id) !== 'total') return points.map(valueOf);
   let sum = 0;
-  return points.map((point) => (sum += valueOver(model, id, point) ?? 0));
+  return points.map((point) => {
+    const value = valueOf(point);
+    sum += value ?? 0;
+    return isActual && value === null ? null : sum;
+  });
 }
 
 function pointInWords(

@@ -8,6 +8,7 @@ import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useFindings } from '../../parts/plan/useFindings.ts';
+import { ThisMonth } from './ThisMonth.tsx';
 import { calculatorsNow } from './calculatorsNow.ts';
 import { glanceAt, netPicture, presentPeriod } from './glance.ts';
 import './overview.scss';
@@ -56,6 +57,7 @@ export function OverviewPage() {
         <YearSwitch years={years} year={year} begins={plan.yearBegins} onChange={setYear} />
       </div>
       <div className="overview-body">
+        <ThisMonth planId={planId} />
         <dl className="overview-figures">
           <div className="side-income">
             <dt>

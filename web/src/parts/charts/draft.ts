@@ -24,17 +24,21 @@ export type ChartSeries = Omit<ChartSeriesRow, 'id' | 'chart' | 'position'>;
 
 /** A series as the plan has it. */
 export function plainSeries(of: string, mark: ChartMark): ChartSeries {
-  return { of, mark, scenario: null, projectedFrom: null };
+  return { of, mark, scenario: null, projectedFrom: null, actual: false };
 }
 
+/** What stands for what really happened, among the sources of a series. */
+export const ACTUAL = 'actual';
+
 /** What tells a series from the others of a chart. */
-export function seriesKey({ of, scenario, projectedFrom }: ChartSeries): string {
-  return `${of}|${scenario ?? projectedFrom ?? ''}`;
+export function seriesKey({ of, scenario, projectedFrom, actual }: ChartSeries): string {
+  return `${of}|${scenario ?? projectedFrom ?? (actual ? ACTUAL : '')}`;
 }
 
 /** What a series is called, with where its figures are taken from. */
-export function seriesName({ of, scenario, projectedFrom }: ChartSeries, document: Document): string {
+export function seriesName({ of, scenario, projectedFrom, actual }: ChartSeries, document: Document): string {
   const name = nameOf(document, of) ?? of;
+  if (actual) return messages.seriesActual(name);
   if (scenario !== null) return messages.seriesOfScenario(name, document.scenarios.get(scenario)?.name);
   return projectedFrom === null ? name : messages.seriesProjectedFrom(name, projectedFrom);
 }
@@ -64,7 +68,7 @@ export function chartsOf(document: Document, year: number | null = null): ChartD
     const { id, position: _, ...settings } = row;
     const chartSeries = series
       .filter(({ chart }) => chart === id)
-      .map(({ of, mark, scenario, projectedFrom }) => ({ of, mark, scenario, projectedFrom }));
+      .map(({ of, mark, scenario, projectedFrom, actual }) => ({ of, mark, scenario, projectedFrom, actual }));
     return { id, settings, series: chartSeries };
   });
   const usual = { ...USUAL_CHART, settings: { ...USUAL_CHART.settings, year } };

@@ -1,0 +1,142 @@
+import {
+  NET,
+  TOTAL_EXPENSES,
+  addDays,
+  budgetIn,
+  dayInWords,
+  expectedIn,
+  lastDay,
+  minorUnitsIn,
+  monthInWords,
+  monthOfDay,
+  nameOf,
+  planOf,
+  spendingIn,
+  writeWithUnit,
+} from '@haushalt/core';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { messages } from '../../messages/overview.ts';
+import { PictureView } from '../../parts/charts/PictureView.tsx';
+import { today } from '../../parts/ledger/today.ts';
+import { paceOf } from '../../parts/ledger/pace.ts';
+import { useForecasts } from '../../parts/ledger/useForecasts.ts';
+import { useAllEntries, useBalances, useLedger } from '../../parts/ledger/useLedger.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+
+/** How many of what is over, and of what is expected next, are named. */
+const MOST = 4;
+/** How far back what is overdue is still said to be expected, in days. */
+const OVERDUE_DAYS = 92;
+
+/** How the present month stands: what remains, what is over, what is expected next, and the lowest balance ahead. */
+export function ThisMonth({ planId }: { readonly planId: string }) {
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
+  const ledger = useLedger(planId);
+  const { balances } = useBalances(planId);
+  const forecasts = useForecasts(ledger, balances, 1);
+  const now = today();
+  const month = monthOfDay(now);
+  const period = model.calendar.months.indexOf(month);
+  const days = { from: `${month}-01`, to: lastDay(month) };
+  const { entries } = useAllEntries(planId, days);
+  const { spending, expected } = useMemo(
+    () => ({
+      spending: period < 0 ? [] : spendingIn(model, ledger, { from: period, to: period + 1 }),
+      expected: expectedIn(document, budgetIn(model), ledger.settled, addDays(now, -OVERDUE_DAYS), lastDay(month)),
+    }),
+    [model, document, ledger, period, now, month],
+  );
+  const pace = useMemo(() => paceOf(model, entries, month, now), [model, entries, month, now]);
+  const money = (value: number) => writeWithUnit(value, 'money', plan);
+  const minor = (amount: number) => money(amount / minorUnitsIn(document));
+  // A plan nothing was entered for says nothing here.
+  if (period < 0 || ledger.isLoading || (ledger.actuals.span === null && document.accounts.size === 0)) return null;
+  const expenses = spending.find(({ id }) => id === TOTAL_EXPENSES);
+  const over = spending.filter(
+    (row) => row.kind === 'line' && row.side === 'expense' && row.standing === 'over' && row.id !== NET,
+  );
+  const lowest = forecasts
+    ?.filter(({ account }) => account.kind === 'current' || account.kind === 'savings')
+    .reduce<(typeof forecasts)[number] | null>(
+      (low, each) => (low === null || each.lowest.balance < low.lowest.balance ? each : low),
+      null,
+    );
+  return (
+    <section className="overview-month" aria-label={monthInWords(month, plan.locale)}>
+      <h3>
+        <Link to={`/plans/${planId}/spending`}>{monthInWords(month, plan.locale)}</Link>
+      </h3>
+      <dl>
+        <div>
+          <dt>{messages.mayStillBeSpent}</dt>
+          <dd className={expenses && expenses.remaining < 0 ? 'negative' : ''}>{money(expenses?.remaining ?? 0)}</dd>
+        </div>
+        <div>
+          <dt>{messages.overBudget}</dt>
+          <dd>
+            {over.length === 0 ? (
+              <span className="quiet">{messages.noLine}</span>
+            ) : (
+              <span className="hurts">
+                <Icon name="alarm" />{' '}
+                {over
+                  .slice(0, MOST)
+                  .map((row) => messages.overBy(row.name, money(-row.remaining)))
+                  .join(', ')}
+              </span>
+            )}
+          </dd>
+        </div>
+        <div>
+          <dt>{messages.expectedNext}</dt>
+          <dd>
+            {expected.length === 0 ? (
+              <span className="quiet">{messages.nothingMore}</span>
+            ) : (
+              <ul>
+                {expected.slice(0, MOST).map(({ standing, due, what, line, amount }) => (
+                  <li key={`${standing}:${due}`}>
+                    {dayInWords(due, plan.locale, 'short')} {what || nameOf(document, line)}{' '}
+                    <span className="tabular">{minor(amount)}</span>
+                    {due < now && (
+                      <span className="hurts">
+                        {' '}
+                        <Icon name="caution" /> {messages.overdue}
+                      </span>
+                    )}
+                  </li>
+                ))}
+                {expected.length > MOST && (
+                  <li>
+                    <Link to={`/plans/${planId}/spending?view=standing`}>
+                      {messages.andMore(expected.length - MOST)}
+                    </Link>
+                  </li>
+                )}
+              </ul>
+            )}
+          </dd>
+        </div>
+        {lowest && (
+          <div>
+            <dt>{messages.lowestBalance}</dt>
+            <dd>
+              <Link to={`/plans/${planId}/accounts?account=${lowest.account.id}`}>{lowest.account.name}</Link>{' '}
+              {messages.lowestOn(minor(lowest.lowest.balance), dayInWords(lowest.lowest.date, plan.locale, 'short'))}
+              {lowest.belowLimit && (
+                <span className="hurts">
+                  {' '}
+                  <Icon name="alarm" /> {messages.belowItsLimit}
+                </span>
+              )}
+            </dd>
+          </div>
+        )}
+      </dl>
+      <PictureView picture={pace} height={150} />
+    </section>
+  );
+}
