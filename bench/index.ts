@@ -1,10 +1,17 @@
 import { growthRows } from './block.ts';
 import { engineRows } from './engine.ts';
-import { ledgerRows } from './ledger.ts';
+import { importRows, ledgerRows } from './ledger.ts';
 import { serverRows } from './server.ts';
 import { whatIfRows } from './whatIf.ts';
 
-const rows = [...engineRows(), ...whatIfRows(), ...growthRows(), ...ledgerRows(), ...(await serverRows())];
+const rows = [
+  ...engineRows(),
+  ...whatIfRows(),
+  ...growthRows(),
+  ...ledgerRows(),
+  ...importRows(),
+  ...(await serverRows()),
+];
 if (process.argv.includes('--json')) {
   console.log(JSON.stringify(rows, null, 2));
 } else {

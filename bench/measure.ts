@@ -44,7 +44,7 @@ function timed(calls: number, work: () => void): number {
   return Number(process.hrtime.bigint() - start) / 1000 / calls;
 }
 
-function median(values: number[]): number {
+export function median(values: number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.floor(sorted.length / 2)]!;
 }

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import Database from 'better-sqlite3';
-import { TABLE_NAMES, addMonths, toMonth, type Document } from '@haushalt/core';
+import { TABLE_NAMES, addMonths, entryOf, toMonth, type Document } from '@haushalt/core';
 import { openStore } from '@haushalt/server';
 import { typedPlan } from './block.ts';
 import { atMost, atLeast, type Row } from './measure.ts';
@@ -78,14 +78,15 @@ function withId(document: Document, id: string): Document {
 }
 
 function entries() {
-  return Array.from({ length: ENTRIES }, (_, at) => ({
-    id: `e${at}`,
-    date: `${addMonths(FIRST, at % 600)}-01`,
-    what: `Entry ${at}`,
-    line: `l${at % 300}`,
-    account: 'Bank',
-    amount: at + 1,
-  }));
+  return Array.from({ length: ENTRIES }, (_, at) =>
+    entryOf(`e${at}`, {
+      date: `${addMonths(FIRST, at % 600)}-01`,
+      what: `Entry ${at}`,
+      line: `l${at % 300}`,
+      account: 'bank',
+      amount: -at - 1,
+    }),
+  );
 }
 
 /** The text of an answer, whole; throws for anything but success. */

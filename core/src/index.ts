@@ -25,7 +25,6 @@ export { Snapshot } from './engine/snapshot.ts';
 export { effectiveSteps } from './engine/node.ts';
 export * from './engine/problems.ts';
 export * from './engine/results.ts';
-export type { EntryEdit } from './plan/commands/entries.ts';
 export { rowOfToday, type Column, type ColumnSpec } from './plan/schema/columns.ts';
 export * from './plan/document/calculators.ts';
 export type { AssumptionSettings } from './plan/commands/assumptions.ts';

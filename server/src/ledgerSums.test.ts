@@ -120,7 +120,7 @@ describe('what is known of a ledger', () => {
                 ? {
                     kind: 'entries.set' as const,
                     entries: deed.edits.flatMap(([at, after]) => {
-                      const before = store.ledger.find(id, `e${at}`);
+                      const before = store.ledger.find(id, [`e${at}`]).get(`e${at}`);
                       const edit = { entry: `e${at}`, before: before ? givenOf(before) : null, after };
                       return before || after ? [edit] : [];
                     }),

@@ -211,7 +211,7 @@ describe('bad input', () => {
       415,
       /JSON body is expected/,
     );
-    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(2_200_000))), 413, /at most 2 MB/);
+    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(26_000_000))), 413, /at most 24 MB/);
     await refused(send('b1', { kind: 'line.paint', line: 'l' }), 422, /must be one of/, 'command.kind');
     await refused(send('b2', { kind: 'line.delete', line: 'l', force: true }), 422, /not allowed/, 'command.force');
     await refused(
@@ -246,7 +246,7 @@ describe('bad input', () => {
     await refused(send('b8', { kind: 'plan.set', settings: {} }), 422, /at least 1 key/, 'command.settings');
     await refused(send('bad id', { kind: 'line.delete', line: 'l' }), 422, /letters, digits/, 'id');
     await refused(call('POST', '/plans/import', { version: 1 }), 422, /settings are missing/, '/plan');
-    await refused(call('POST', '/plans/p1/commands', `"${'x'.repeat(3 << 20)}"`), 413, /at most 2 MB/);
+    await refused(call('POST', '/plans', `"${'x'.repeat(3 << 20)}"`), 413, /at most 2 MB/);
     await refused(call('GET', '/plans/none'), 404, /no such plan/);
     await refused(call('GET', '/nowhere'), 404, /nothing at GET \/api\/nowhere/);
     expect(await open()).toEqual(before);

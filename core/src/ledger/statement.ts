@@ -1,8 +1,7 @@
 import { daysBetween } from '../calendar/day.ts';
 import type { Day } from '../calendar/readDate.ts';
 import type { Document } from '../plan/document/document.ts';
-import type { EntryEdit } from '../plan/commands/entries.ts';
-import { entryOf, givenOf, isTransfer, type LedgerEntry } from '../plan/schema/entries.ts';
+import { entryOf, givenOf, isTransfer, type EntryEdit, type LedgerEntry } from '../plan/schema/entries.ts';
 import { Assigner, type Assignment, type EarlierEntry } from './assigning.ts';
 import { effectsOf } from './balances.ts';
 import { sideOfLine } from './entries.ts';

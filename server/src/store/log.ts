@@ -1,4 +1,4 @@
-import { TABLES, isOfDocument, rowOfToday, type Change } from '@haushalt/core';
+import { entryOf, givenOf, TABLES, isOfDocument, rowOfToday, type Change } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
 /** A line of a plan's history: one change set it has taken, without the changes themselves. */
@@ -110,7 +110,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
       return row && read(row);
     },
     append(planId, entry) {
-      const changes = JSON.stringify(entry.changes);
+      const changes = JSON.stringify(entry.changes.map(asStored));
       append.run({ planId, ...entry, changes, size: changes.length });
       if (entry.revision % TRIM_EVERY === 0) trim(planId, entry.revision);
     },
@@ -126,9 +126,18 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
   };
 }
 
-/** A change that may have been stored before its table had all of today's columns. */
+/** A change as it is stored: entries without what goes without saying, of which there may be many thousand. */
+function asStored(change: Change): unknown {
+  if (isOfDocument(change)) return change;
+  return { ...change, before: change.before && givenOf(change.before), after: change.after && givenOf(change.after) };
+}
+
+/** A change that may have been stored before its table had all of today's columns, or without those that say nothing. */
 function changeOfToday(change: Change): Change {
-  if (!isOfDocument(change)) return change;
+  if (!isOfDocument(change)) {
+    const { id, before, after } = change;
+    return { ...change, before: before && entryOf(id, before), after: after && entryOf(id, after) };
+  }
   const [before, after] = [change.before, change.after].map((row) => row && rowOfToday(TABLES[change.table], row));
   return { ...change, before, after } as Change;
 }

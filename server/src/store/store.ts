@@ -25,7 +25,7 @@ import {
   type Refusal,
 } from '@haushalt/core';
 import { openDatabase, takeLock, type Sqlite } from './database.ts';
-import { createLedgerStore, type LedgerStore } from './ledger.ts';
+import { createLedgerStore, type LedgerChange, type LedgerStore } from './ledger.ts';
 import { createLogStore, type LogEntry, type LogLimits, type LogStore } from './log.ts';
 import { ensureLocalPerson } from './people.ts';
 import { createPlanStore, type PlanStore } from './plans.ts';
@@ -131,10 +131,7 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
       if (step) log.setState(planId, step.target, step.kind === 'undo' ? 'undone' : 'done');
       else log.leaveUndone(planId, personId);
       rows.write(planId, decision.changes.filter(isOfDocument));
-      for (const { id, before, after } of decision.changes.filter(isOfLedger)) {
-        if (before !== null) ledger.remove(planId, id);
-        if (after !== null) ledger.insert(planId, after);
-      }
+      ledger.write(planId, decision.changes.filter(isOfLedger));
       log.append(planId, entry);
       plans.setRevision(planId, entry.revision);
       return { ok: true, entry, repeated: false };
@@ -145,14 +142,14 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
     const { id } = planOf(document);
     plans.insert(planOf(document), ownerId, at(), false);
     rows.write(id, insertions(document));
-    for (const entry of entries) ledger.insert(id, entry);
+    ledger.write(id, additions(entries));
   });
   const beginPlan = database.transaction((plan: PlanRow, ownerId: string) => plans.insert(plan, ownerId, at(), true));
   const writeRows = database.transaction((planId: string, changes: readonly DocumentChange[]) =>
     rows.write(planId, changes),
   );
   const writeEntries = database.transaction((planId: string, entries: readonly LedgerEntry[]) => {
-    for (const entry of entries) ledger.insert(planId, entry);
+    ledger.write(planId, additions(entries));
   });
 
   plans.clearIncomplete();
@@ -219,9 +216,11 @@ function whyNotInLedger(
 
 /** Why entries cannot be changed from what their sender knew them to be. */
 function whyNotEntered(ledger: LedgerStore, planId: string, changes: readonly EntryChange[]): Refusal | null {
+  if (changes.length === 0) return null;
+  const found = ledger.find(planId, changes.map(({ id }) => id)); // prettier-ignore
   let added = 0;
   for (const { id, before, after } of changes) {
-    const now = ledger.find(planId, id) ?? null;
+    const now = found.get(id) ?? null;
     if (!isSameEntry(now, before)) return { code: 'conflict', message: whatHappenedTo(now) };
     if (before === null) added++;
     if (after === null) added--;
@@ -233,6 +232,11 @@ function whyNotEntered(ledger: LedgerStore, planId: string, changes: readonly En
 
 function whatHappenedTo(now: LedgerEntry | null): string {
   return now === null ? messages.thisEntryHasBeenRemoved : messages.thisEntryHasBeenChanged;
+}
+
+/** Entries as additions. */
+function additions(entries: readonly LedgerEntry[]): LedgerChange[] {
+  return entries.map((after) => ({ id: after.id, before: null, after }));
 }
 
 /** The rows of a whole document as additions, but for its settings, which are the plan itself. */

@@ -31,13 +31,6 @@ const formerEntry = all({
   amount: whole(-LARGEST_AMOUNT, LARGEST_AMOUNT),
 });
 
-/** A change of an entry as it is sent. */
-export interface EntryEdit {
-  readonly entry: string;
-  readonly before: EntryGiven | null;
-  readonly after: EntryGiven | null;
-}
-
 /** What is done with the entries of the ledger. */
 export const entryCommands = {
   /**

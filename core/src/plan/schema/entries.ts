@@ -47,20 +47,39 @@ export const ENTRY_FIELDS = Object.keys(ENTRY_COLUMNS) as EntryField[];
 /** What has to be said of an entry; what is left out means what its column says. */
 export type EntryGiven = Pick<EntryFields, 'date' | 'amount'> & Partial<EntryFields>;
 
-/** An entry in full. */
-export function entryOf(id: string, given: EntryGiven): LedgerEntry {
-  const values = given as Readonly<Record<string, string | number | undefined>>;
-  const filled = ENTRY_FIELDS.map((field) => {
-    const { fallback } = ENTRY_COLUMNS[field] as ColumnSpec;
-    return [field, values[field] ?? fallback];
-  });
-  return { id, ...Object.fromEntries(filled) } as LedgerEntry;
+/** A change of an entry as it is sent. */
+export interface EntryEdit {
+  readonly entry: string;
+  readonly before: EntryGiven | null;
+  readonly after: EntryGiven | null;
 }
 
-/** An entry as it is sent: without its id, and without what goes without saying. */
+/** An entry in full: what is left out of it says nothing. Written out, since there may be many thousand at once. */
+export function entryOf(id: string, given: EntryGiven): LedgerEntry {
+  return {
+    id,
+    date: given.date,
+    what: given.what ?? '',
+    line: given.line ?? '',
+    account: given.account ?? '',
+    toAccount: given.toAccount ?? '',
+    amount: given.amount,
+    note: given.note ?? '',
+    receipt: given.receipt ?? '',
+    standing: given.standing ?? '',
+    due: given.due ?? '',
+    reference: given.reference ?? '',
+    toReference: given.toReference ?? '',
+    reconciled: given.reconciled ?? '',
+    toReconciled: given.toReconciled ?? '',
+  };
+}
+
+/** An entry as it is sent: without its id, and without what says nothing. */
 export function givenOf(entry: LedgerEntry): EntryGiven {
-  const said = ENTRY_FIELDS.filter((field) => entry[field] !== (ENTRY_COLUMNS[field] as ColumnSpec).fallback);
-  return Object.fromEntries(said.map((field) => [field, entry[field]])) as unknown as EntryGiven;
+  const given: Partial<Record<EntryField, string | number>> = {};
+  for (const field of ENTRY_FIELDS) if (entry[field] !== '') given[field] = entry[field];
+  return given as EntryGiven;
 }
 
 /** Why an entry cannot be, and the field that is to blame. */

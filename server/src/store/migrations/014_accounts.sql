@@ -145,10 +145,8 @@ drop table entries;
 alter table ledgerEntries rename to entries;
 create index entriesByDate on entries (planId, date, id);
 create index entriesByLine on entries (planId, line, date, id);
-create index entriesByAccount on entries (planId, account, date, id, amount);
-create index entriesByToAccount on entries (planId, toAccount, date, id, amount) where toAccount <> '';
-create index entriesByWords on entries (planId, plain, date, id);
-create index entriesByAmount on entries (planId, amount, date, id);
+create index entriesByAccount on entries (planId, account, date, id);
+create index entriesByToAccount on entries (planId, toAccount, date, id) where toAccount <> '';
 create index entriesByStanding on entries (planId, standing, due) where standing <> '';
 
 -- What the entries of a line come to in a month, by account; `received` and `paid` are parts of the amount.
@@ -187,35 +185,6 @@ insert into accountDays
 -- The words of entries, by parts of three letters, so that any part of a word is found.
 create virtual table entryWords using fts5(plain, content = 'entries', content_rowid = 'row', tokenize = 'trigram');
 insert into entryWords (entryWords) values ('rebuild');
-
-create trigger entryAdded after insert on entries begin
-  insert into entrySums values (new.planId, new.line, new.account, substr(new.date, 1, 7), new.toAccount <> '', new.amount,
-      max(new.amount, 0), max(-new.amount, 0), 1)
-    on conflict do update set amount = amount + excluded.amount, received = received + excluded.received,
-      paid = paid + excluded.paid, count = count + 1;
-  insert into accountDays select new.planId, new.account, new.date, new.amount, 1 where new.account <> ''
-    on conflict do update set amount = amount + excluded.amount, count = count + 1;
-  insert into accountDays select new.planId, new.toAccount, new.date, -new.amount, 1 where new.toAccount <> ''
-    on conflict do update set amount = amount + excluded.amount, count = count + 1;
-  insert into entryWords (rowid, plain) values (new.row, new.plain);
-end;
-
-create trigger entryRemoved after delete on entries begin
-  update entrySums set amount = amount - old.amount, received = received - max(old.amount, 0),
-      paid = paid - max(-old.amount, 0), count = count - 1
-    where planId = old.planId and line = old.line and account = old.account and month = substr(old.date, 1, 7)
-      and transfer = (old.toAccount <> '');
-  delete from entrySums
-    where planId = old.planId and line = old.line and account = old.account and month = substr(old.date, 1, 7)
-      and transfer = (old.toAccount <> '') and count = 0;
-  update accountDays set amount = amount - old.amount, count = count - 1
-    where planId = old.planId and account = old.account and date = old.date;
-  update accountDays set amount = amount + old.amount, count = count - 1
-    where planId = old.planId and account = old.toAccount and date = old.date and old.toAccount <> '';
-  delete from accountDays
-    where planId = old.planId and account in (old.account, old.toAccount) and date = old.date and count = 0;
-  insert into entryWords (entryWords, rowid, plain) values ('delete', old.row, old.plain);
-end;
 
 -- What can still be undone and done again speaks of entries as they are now.
 update changeLog set changes = (

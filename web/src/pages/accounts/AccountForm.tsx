@@ -65,7 +65,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
         <Form.Label>{messages.name}</Form.Label>
         <Form.Control
           size="sm"
-          autoFocus // eslint-disable-line jsx-a11y/no-autofocus
+          autoFocus
           value={given.name}
           maxLength={80}
           autoComplete="off"

@@ -134,7 +134,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
         <Form.Control
           size="sm"
           aria-label={messages.lookedFor}
-          autoFocus // eslint-disable-line jsx-a11y/no-autofocus
+          autoFocus
           value={given.text}
           maxLength={200}
           autoComplete="off"

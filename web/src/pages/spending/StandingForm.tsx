@@ -111,7 +111,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
         <Form.Control
           size="sm"
           // What is asked for first has the keyboard.
-          autoFocus // eslint-disable-line jsx-a11y/no-autofocus
+          autoFocus
           value={given.what}
           maxLength={200}
           autoComplete="off"

@@ -105,47 +105,49 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
             .filter((part) => part !== '')
             .join(' · ')}
         </summary>
-        <div className="quick-more">
-          {chips(
-            messages.date,
-            [
-              { value: now, words: messages.today },
-              { value: addDays(now, -1), words: messages.yesterday },
-            ],
-            draft.date,
-            (date) => date !== '' && change({ date }),
-          )}
-          <DateField
-            label={messages.date}
-            value={draft.date}
-            least="1900-01-01"
-            most="2999-12-31"
-            locale={plan.locale}
-            refusalOf={() => null}
-            onChange={(date) => change({ date })}
-          />
-          <DescriptionField
-            value={draft.what}
-            earlier={earlier}
-            isInvalid={false}
-            describedBy=""
-            onChange={(what) => change({ what })}
-            onChoose={(each) => change(completedFrom(draft, each, document))}
-          />
-          <SearchField
-            label={messages.line}
-            options={targetOptions(document, draft.account)}
-            value={draft.target}
-            placeholder={messages.notAssigned}
-            onChange={(target) => change({ target })}
-          />
-          {chips(messages.account, accountOptions(document, draft.account), draft.account, (account) =>
-            change({ account }),
-          )}
-          <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
-            {messages.leaveIt}
-          </button>
-        </div>
+        {hasMore && (
+          <div className="quick-more">
+            {chips(
+              messages.date,
+              [
+                { value: now, words: messages.today },
+                { value: addDays(now, -1), words: messages.yesterday },
+              ],
+              draft.date,
+              (date) => date !== '' && change({ date }),
+            )}
+            <DateField
+              label={messages.date}
+              value={draft.date}
+              least="1900-01-01"
+              most="2999-12-31"
+              locale={plan.locale}
+              refusalOf={() => null}
+              onChange={(date) => change({ date })}
+            />
+            <DescriptionField
+              value={draft.what}
+              earlier={earlier}
+              isInvalid={false}
+              describedBy=""
+              onChange={(what) => change({ what })}
+              onChoose={(each) => change(completedFrom(draft, each, document))}
+            />
+            <SearchField
+              label={messages.line}
+              options={targetOptions(document, draft.account)}
+              value={draft.target}
+              placeholder={messages.notAssigned}
+              onChange={(target) => change({ target })}
+            />
+            {chips(messages.account, accountOptions(document, draft.account), draft.account, (account) =>
+              change({ account }),
+            )}
+            <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
+              {messages.leaveIt}
+            </button>
+          </div>
+        )}
       </details>
     </section>
   );

@@ -44,18 +44,22 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
   const pages = useMemo(() => new Map(wanted.map((page, at) => [page, others[at]?.entries])), [wanted, others]);
   const known = useMemo(() => ({ head, pages }), [head, pages]);
 
-  // What came into sight while the list was drawn is asked for after it; parts long out of sight are let go.
-  useEffect(() => {
-    const missing = [...wish.current].filter((page) => !wanted.includes(page));
-    wish.current.clear();
-    if (missing.length > 0) setWanted((before) => [...before, ...missing].slice(-MOST_PARTS));
-  });
-
+  /** Asks for a part that came into sight, after the list is drawn; parts long out of sight are let go. */
+  const want = (page: number) => {
+    if (wish.current.has(page) || wanted.includes(page)) return;
+    wish.current.add(page);
+    if (wish.current.size > 1) return;
+    queueMicrotask(() => {
+      const missing = [...wish.current];
+      wish.current.clear();
+      setWanted((before) => [...before.filter((each) => !missing.includes(each)), ...missing].slice(-MOST_PARTS));
+    });
+  };
   const at = (index: number) => {
     const page = Math.floor(index / PART);
     if (page === 0) return head.entries[index];
     const found = pages.get(page);
-    if (!found) wish.current.add(page);
+    if (!found) want(page);
     return found?.[index - page * PART];
   };
   return {
