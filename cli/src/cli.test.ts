@@ -233,6 +233,60 @@ describe('haushalt serve and backup', () => {
   }, 60_000);
 });
 
+describe('haushalt calc --actual', () => {
+  it('has what really happened in the months with entries', async () => {
+    const power = async (...more: string[]) =>
+      (await run('calc', HOUSEHOLD, '--by', 'year', ...more)).out.split('\n').find((row) => row.startsWith('Power '))!;
+    expect(await power()).toContain('888.00');
+    expect(await power('--actual')).toContain('951.18');
+  });
+});
+
+describe('haushalt statement', () => {
+  const statement = (text: string) => {
+    const file = join(folder, `${crypto.randomUUID()}.csv`);
+    writeFileSync(file, text);
+    return file;
+  };
+  const csv = 'Date,Description,Amount\n14/11/2026,Corner shop,-12.30\n15/11/2026,Mystery,-9.99\n02/11/2026,Nursery,-310.00\n27/10/2026,Ward pay,2560.00\n'; // prettier-ignore
+
+  it('prints what is in it, and stores nothing without being asked to', async () => {
+    const { code, out } = await run('statement', HOUSEHOLD, statement(csv), '--account', 'Joint account');
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toEqual({ new: 2, known: 1, expected: 1, assigned: 1, unassigned: 1 });
+    const text = await run('statement', HOUSEHOLD, statement(csv), '--account', 'joint ACCOUNT', '--format', 'text');
+    expect(text.out).toMatch(/^2 new entries \(1 assigned by a rule, 1 not assigned\), 1 that were expected, 1 there already\. Nothing was stored\./); // prettier-ignore
+  });
+
+  it('writes a plan with the entries, in which all of it is there already', async () => {
+    const out = join(folder, 'taken.haushalt.json');
+    await run('statement', HOUSEHOLD, statement(csv), '--account', 'Joint account', '--out', out);
+    const { entries } = JSON.parse(readFileSync(out, 'utf8')) as { entries: { what?: string; line?: string; standing?: string }[] }; // prettier-ignore
+    expect(entries.find(({ what }) => what === 'Mystery')).toEqual({ date: '2026-11-15', what: 'Mystery', account: 'Joint account', amount: -9.99 }); // prettier-ignore
+    expect(entries.filter(({ standing }) => standing === 'nursery')).toHaveLength(11);
+    const again = await run('statement', out, statement(csv), '--account', 'Joint account');
+    expect(JSON.parse(again.out)).toEqual({ new: 0, known: 4, expected: 0, assigned: 0, unassigned: 0 });
+  });
+
+  it.each([
+    ['no account', [], 'say with --account which account it is of. The plan has Joint account, Card, Cash, Savings account.'],
+    ['an account there is not', ['--account', 'Purse'], 'the plan has no account called Purse'],
+  ])('with %s says what is missing', async (_, more, words) => {
+    const { code, error } = await run('statement', HOUSEHOLD, statement(csv), ...more);
+    expect(code).toBe(2);
+    expect(error).toContain(words);
+  }); // prettier-ignore
+
+  it('that cannot be read says where, as does a plan without accounts', async () => {
+    const wrong = await run('statement', HOUSEHOLD, statement(csv.replace('-9.99', 'much')), '--account', 'Card');
+    expect([wrong.code, wrong.error]).toEqual([2, expect.stringContaining('Line 3, column “Amount”: “much” is no amount.')]); // prettier-ignore
+    expect((await run('statement', STALL, statement(csv))).error).toContain('The plan has no accounts');
+    expect((await run('statement', HOUSEHOLD, '/nowhere.csv')).error).toContain('cannot be read');
+    const full = await run('statement', HOUSEHOLD, statement(csv), '--account', 'Card', '--out', '/nowhere/plan.json');
+    expect(full.error).toContain('cannot be written');
+  });
+});
+
 describe('haushalt check', () => {
   it('prints what a reviewer would find, why it matters, and exits with 1', async () => {
     const { code, out } = await run('check', STALL);

@@ -16,6 +16,7 @@ import {
   CHART_MARKS,
   CHART_SPANS,
   EMPHASES,
+  ACCOUNT_KINDS,
   AT_NEW_RATE,
   EXTRAS_LOWER,
   EXTRA_RHYTHMS,
@@ -27,6 +28,8 @@ import {
   SAVINGS_MOVES,
   SAVINGS_UNKNOWNS,
   SIDES,
+  STANDING_RHYTHMS,
+  TEXT_CONDITIONS,
   TONES,
   WITHDRAWALS,
 } from '../plan/schema/tables.ts';
@@ -154,6 +157,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
   const figure = () => picks.of(FIGURES);
   const amount = () => picks.maybe(figure);
   const month = (): Month => addMonths(calendar.first, picks.below(calendar.count + 8) - 4);
+  const day = () => `${month()}-${picks.of(['01', '14', '28'])}`;
   const reach = () => picks.of(['month', 'onward', 'until', 'every'] as const);
   const formula = () => formulaFor(document, picks);
   const input = () => picks.maybe(() => (picks.below(3) === 0 ? formula() : String(Math.abs(figure()))));
@@ -221,6 +225,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
               { note: text(), emphasis: picks.of(EMPHASES) },
               { locked: picks.below(4) === 0 },
               { targetShare: amount() },
+              { carryOver: picks.below(2) === 0 },
               rates(),
             ]),
           }
@@ -303,7 +308,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
     case 'scenario.adopt':
       return scenario ? { kind, id: scenario } : null;
     case 'chart.set': {
-      const series = Array.from({ length: picks.below(3) }, () => ({ of: bearer(), mark: picks.of(CHART_MARKS), scenario: picks.maybe(() => scenario ?? null), projectedFrom: picks.of([null, null, 2026, 1]) })); // prettier-ignore
+      const series = Array.from({ length: picks.below(3) }, () => ({ of: bearer(), mark: picks.of(CHART_MARKS), scenario: picks.maybe(() => scenario ?? null), projectedFrom: picks.of([null, null, 2026, 1]), actual: picks.below(3) === 0 })); // prettier-ignore
       const settings = { name: name(), form: picks.of(CHART_FORMS), span: picks.of(CHART_SPANS), year: picks.of([null, 2026, 3000]), from: picks.maybe(month), until: picks.maybe(month), axis: text() }; // prettier-ignore
       return { kind, id: existingOr('charts'), settings, series };
     }
@@ -456,6 +461,50 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
       return assumption ? { kind, assumption, before: before('assumptions'), section: text() } : null;
     case 'assumption.delete':
       return assumption ? { kind, assumption } : null;
+    case 'account.set':
+      return { kind, account: existingOr('accounts'), settings: { name: name(), kind: picks.of(ACCOUNT_KINDS), opening: figure(), openingOn: picks.maybe(day), closed: picks.below(3) === 0, limit: amount() } }; // prettier-ignore
+    case 'account.move':
+    case 'account.delete': {
+      const account = idIn('accounts');
+      if (!account) return null;
+      return kind === 'account.move' ? { kind, account, before: before('accounts') } : { kind, account };
+    }
+    case 'standing.set': {
+      const settings = { what: text(), line: line ?? null, account: idIn('accounts') ?? null, toAccount: picks.below(5) === 0 ? (idIn('accounts') ?? null) : null, amount: amount(), rhythm: picks.of(STANDING_RHYTHMS), every: 1 + picks.below(4), from: day(), lastDay: picks.below(2) === 0, until: picks.below(4) === 0 ? day() : null }; // prettier-ignore
+      return { kind, standing: existingOr('standingEntries'), settings };
+    }
+    case 'standing.changeFrom': {
+      const standing = idIn('standingEntries');
+      return standing ? { kind, standing, as: newId(), from: day(), settings: { amount: figure() } } : null;
+    }
+    case 'standing.skip': {
+      const row = picks.of([...document.standingEntries.values()]);
+      return row
+        ? { kind, standing: row.id, due: picks.below(2) ? row.from : day(), skipped: picks.below(3) > 0 }
+        : null;
+    }
+    case 'standing.delete': {
+      const standing = idIn('standingEntries');
+      return standing ? { kind, standing } : null;
+    }
+    case 'assignmentRule.set': {
+      const settings = { condition: picks.of(TEXT_CONDITIONS), text: text(), least: amount(), most: amount(), account: picks.maybe(() => idIn('accounts') ?? null), line: line ?? null }; // prettier-ignore
+      return { kind, rule: existingOr('assignmentRules'), settings };
+    }
+    case 'assignmentRule.move':
+    case 'assignmentRule.delete': {
+      const rule = idIn('assignmentRules');
+      if (!rule) return null;
+      return kind === 'assignmentRule.move' ? { kind, rule, before: before('assignmentRules') } : { kind, rule };
+    }
+    case 'entries.set': {
+      const after = { date: day(), what: picks.of(['', 'Shop', 'Zoë']), line: picks.of([line ?? '', '']), account: picks.of(['', idIn('accounts') ?? '']), amount: picks.of([1, -500, 123_456]) }; // prettier-ignore
+      return { kind, entries: [{ entry: newId(), before: null, after }] };
+    }
+    case 'assumption.fill':
+      return assumption
+        ? { kind, assumption, value: picks.of(RATES), steps: [{ from: month(), value: picks.of(RATES) }], note: text() }
+        : null;
     default:
       return { kind, ...valuesFor(COMMANDS[kind].fields, document, picks) } as Command;
   }
@@ -523,7 +572,8 @@ const WEIGHTS: Readonly<Partial<Record<CommandKind, number>>> = {
   'taxSchedule.set': 2, 'taxSchedule.setBands': 2, 'breakEven.set': 3, 'calculator.copy': 1, 'calculator.delete': 1,
   'finding.waive': 1, 'finding.takeUp': 1, 'assumption.add': 2, 'assumption.set': 4, 'assumption.fix': 1,
   'assumption.setStep': 2, 'assumption.moveStep': 1, 'assumption.removeStep': 1, 'assumption.move': 1,
-  'assumption.delete': 1,
+  'assumption.delete': 1, 'entries.set': 2, 'account.set': 2, 'standing.set': 3, 'standing.skip': 2,
+  'assignmentRule.set': 2,
 }; // prettier-ignore
 
 /** Draws of commands of all kinds. */
@@ -585,6 +635,13 @@ const APRIL = toMonth('2026-04');
 
 /** One of everything a plan may have beside lines, for commands to be about. */
 const FURNITURE: readonly Command[] = [
+  { kind: 'account.set', account: 'bank', settings: { name: 'Bank', opening: 100, openingOn: '2026-04-01', limit: 50 } },
+  { kind: 'account.set', account: 'nest-account', settings: { name: 'Nest', kind: 'savings' } },
+  { kind: 'standing.set', standing: 'standing', settings: { what: 'Rent', line: 'line-rent', account: 'bank', from: '2026-04-03' } },
+  { kind: 'standing.skip', standing: 'standing', due: '2026-05-03', skipped: true },
+  { kind: 'assignmentRule.set', rule: 'rule', settings: { text: 'shop', line: 'line-rent', account: 'bank' } },
+  { kind: 'account.reconcile', id: 'reconciled', settings: { account: 'bank', on: '2026-04-30', balance: 100, finished: '2026-05-01' }, entries: [] },
+  { kind: 'account.setFormat', account: 'bank', format: { separator: ';', encoding: 'utf-8', decimal: ',', dates: 'dmy', heading: 3, date: 'Day', what: 'Text', amount: 'Sum', paid: '', received: '', reference: '', balance: '' } },
   { kind: 'scenario.set', id: 'hard', name: 'Hard times' },
   { kind: 'scenario.setValues', scenario: 'hard', values: [{ assumption: 'assumption-rate', value: 0.08 }] },
   { kind: 'scenario.setFigures', scenario: 'hard', figures: [{ line: 'line-rent', month: APRIL, figure: 1000 }] },

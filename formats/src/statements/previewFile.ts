@@ -96,7 +96,12 @@ function linesOf({ entries, currency }: Statement, document: Document): Statemen
   const plan = planOf(document);
   if (currency !== '' && currency !== plan.currency)
     throw new StatementError('', messages.isInAnotherCurrency(currency, plan.currency));
+  const seen = new Set<string>();
   return entries.flatMap(({ date, what, amount, reference, place }) => {
+    // A bank that repeats itself says the same twice; what has no reference may well have happened twice.
+    const said = `${reference}|${date}|${amount}`;
+    if (reference !== '' && seen.has(said)) return [];
+    seen.add(said);
     const minor = inMinorUnits(document, amount);
     if (minor === null) throw new StatementError(place, messages.hasMoreDecimals(String(amount), plan.currency));
     return minor === 0 ? [] : [{ date, what, amount: minor, reference, place }];
