@@ -16,11 +16,11 @@ export interface EarlierEntry {
   readonly date: string;
 }
 
-/** What entries with the same description, and the same direction, were last; the latest first. */
+/** What assigned entries with the same description, and the same direction, were last; the latest first. */
 export function earlierFrom(entries: readonly LedgerEntry[]): EarlierEntry[] {
   const byText = new Map<string, EarlierEntry>();
   for (const { what, note, line, account, toAccount, amount, date } of entries) {
-    if (what === '') continue;
+    if (what === '' || (line === '' && toAccount === '')) continue;
     const key = `${plainText(`${what}\n${note}`)}|${amount < 0}`;
     const before = byText.get(key);
     const count = (before?.count ?? 0) + 1;

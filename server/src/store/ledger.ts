@@ -54,7 +54,7 @@ export interface LedgerStore {
   accountDays(planId: string): readonly DaySum[];
   /** The days of standing entries that have happened, as keys. */
   settled(planId: string): string[];
-  /** What entries with the same description were last, the latest first. */
+  /** What assigned entries with the same description were last, the latest first. */
   earlier(planId: string, most: number): EarlierEntry[];
   /** Entries that are there twice, the latest first, but for those the bank itself tells apart. */
   twice(planId: string): Twice[];
@@ -123,7 +123,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   // Beside `max`, the other columns are those of the latest entry.
   const earlier = database.prepare<[string, number], EarlierEntry>(
     `select what, line, account, toAccount, amount, count(*) as count, max(date) as date from entries
-      where planId = ? and what <> '' group by plain, amount < 0 order by date desc limit ?`,
+      where planId = ? and what <> '' and (line <> '' or toAccount <> '') group by plain, amount < 0 order by date desc limit ?`,
   );
   const twice = database.prepare<[string, string], Twice>(
     `select date, what, line, account, amount, count(*) as count from entries indexed by entriesByDate

@@ -13,6 +13,17 @@ import { SessionContext } from '../plan-session/SessionProvider.tsx';
 // What the formula field asks of a page's layout, where there is none.
 Range.prototype.getClientRects = () => [] as unknown as DOMRectList;
 Range.prototype.getBoundingClientRect = () => new DOMRect();
+// What a grid asks of it: it is as large as a window, so that its rows are drawn.
+Element.prototype.scrollTo = () => {};
+for (const size of ['offsetHeight', 'clientHeight'] as const)
+  Object.defineProperty(HTMLElement.prototype, size, { configurable: true, get: () => 800 });
+for (const size of ['offsetWidth', 'clientWidth'] as const)
+  Object.defineProperty(HTMLElement.prototype, size, { configurable: true, get: () => 1280 });
+globalThis.ResizeObserver ??= class {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+};
 
 /** An open plan whose server takes every order at once. */
 export function sessionOf(document: Document): PlanSession {

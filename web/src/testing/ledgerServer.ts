@@ -39,9 +39,11 @@ export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}
   vi.stubGlobal('fetch', (address: string, init: RequestInit = {}) => {
     asked.push(address);
     const url = new URL(address, 'http://here');
-    const body = answer(url, init);
-    if (body instanceof Response) return Promise.resolve(body);
-    return Promise.resolve(new Response(JSON.stringify(body), { headers: { 'content-type': 'application/json' } }));
+    return Promise.resolve(answer(url, init)).then((body) =>
+      body instanceof Response
+        ? body
+        : new Response(JSON.stringify(body), { headers: { 'content-type': 'application/json' } }),
+    );
   });
   return { asked };
 }
