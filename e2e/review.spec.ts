@@ -122,6 +122,7 @@ test('a chart sets the budget against a projection, in chosen months, and is sav
     'Income, expenses and net',
     'Where 2026 goes',
     'Net in each case',
+    'Everyday, planned and actual',
     'New chart 2',
     'New chart',
   ]);

@@ -42,7 +42,7 @@ async function picture(name, path, prepare = async () => {}, { glowing = false, 
   try {
     await page.goto(url + path);
     await page.waitForSelector(
-      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending',
+      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts',
     );
     await prepare(page);
     await page.evaluate(() => document.fonts.ready);
@@ -79,7 +79,7 @@ try {
     await cell(page, 'Net pay Mara', 3).click();
     await page.keyboard.press('F8');
   });
-  await picture('phone', '/plans/household/budget', (page) => cell(page, 'Rent', 1).click(), { viewport: PHONE });
+  await picture('phone', '/plans/household/spending?month=2026-11', (page) => page.getByRole('button', { name: 'Groceries' }).click(), { viewport: PHONE }); // prettier-ignore
   await picture('overview', '/plans/household/overview?year=2026', drawn);
   await picture('projection', '/plans/household/projection?year=2026', async (page) => {
     await page.getByLabel('Years', { exact: true }).fill('4');
@@ -91,21 +91,24 @@ try {
   await picture('charts', '/plans/household/charts', drawn);
   await picture('what-if', '/plans/bread-stall/what-if?way=two', (page) => page.locator('td.is-now').waitFor());
   await picture('checks', '/plans/household/checks');
-  await picture('bread-stall', '/plans/bread-stall/budget?year=2026', (page) => cell(page, 'Unit cost', 2).click());
   await picture('loans', '/plans/household/loans?view=offers', (page) => page.locator('.compare').waitFor());
   await picture('savings', '/plans/household/savings', drawn);
   await picture('tax', '/plans/household/tax?year=2027');
   await picture('spending', '/plans/household/spending?month=2026-06', (page) =>
     page.getByRole('rowheader', { name: 'Everyday' }).click(),
   );
-  await picture('break-even', '/plans/bread-stall/break-even', drawn);
-  await picture('trying', budget, async (page) => {
-    await cell(page, 'Heating', 2).click();
-    await page.keyboard.press('Alt+t');
-    await page.keyboard.type('354');
+  await picture('spending-year', '/plans/household/spending?view=year&month=2026-10', async (page) => {
+    await drawn(page);
+    await page.getByRole('grid').focus();
+    await page.keyboard.press('Home');
     await page.keyboard.press('Enter');
-    await page.waitForTimeout(1800);
   });
+  await picture('accounts', '/plans/household/accounts', drawn);
+  await picture('statement', '/plans/household/accounts', async (page) => {
+    await page.getByRole('button', { name: 'Fetch from the bank' }).click();
+    await page.locator('.is-new').first().waitFor();
+  });
+  await picture('break-even', '/plans/bread-stall/break-even', drawn);
   await picture(
     'assumptions',
     '/plans/household/budget?year=2027',
@@ -119,7 +122,6 @@ try {
     },
     { glowing: true },
   );
-  await picture('scenarios', '/plans/household/what-if', drawn);
 } finally {
   await browser.close();
 }
