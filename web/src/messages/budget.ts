@@ -220,6 +220,7 @@ export const messages = {
   itCounts: 'It counts',
   aYearOfItIs: 'A year of it is',
   itStandsOut: 'It stands out',
+  carriesOver: 'Carries what is left, or overspent, into the next month of the year',
   targetShareOfIncome: 'Target share of income',
   none: 'none',
   lockedAgainstEditing: 'Locked against editing',

@@ -59,6 +59,9 @@ export const messages = {
   close: (what: string) => `Close ${what}`,
   openAll: 'Open all months',
   closeAll: 'Close all',
+  picture: 'Picture',
+  byMonth: 'By month',
+  whereItWent: 'Where it went',
   selectRowsToDraw: 'Select several months to draw only these.',
 
   // SheetView

@@ -28,6 +28,7 @@ import type { Picture, Tone } from '../../parts/charts/picture.ts';
 import { entriesOf } from '../../parts/ledger/entriesQuery.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
+import { Segments } from '../../ui/Segments.tsx';
 import { usePrinting } from '../../ui/usePrinting.ts';
 import { linesOf, type ViewProps } from './MonthView.tsx';
 import { yearRows, yearTotal, type YearRow } from './yearRows.ts';
@@ -107,11 +108,14 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
     const at = new Set(placesIn(control.selection).map(({ row }) => all[row]?.month));
     return at.size > 1 ? months.filter((month) => at.has(month)) : months;
   }, [control.selection, all, months]);
+  const [shows, setShows] = useState<'months' | 'lines'>('months');
   const title = messages.budgetAndActualOf(subject.name, nameOfYear(document, year));
-  const picture = useMemo(
-    () => pictureOf(subject, title, selected, (month) => spending[months.indexOf(month)]!, plan),
-    [subject, title, selected, spending, months, plan],
-  );
+  const picture = useMemo(() => {
+    const rowsIn = (month: Month) => spending[months.indexOf(month)]!;
+    return shows === 'months'
+      ? pictureOf(subject, title, selected, rowsIn, plan)
+      : whereItWent(lines, selected, rowsIn, plan);
+  }, [shows, subject, title, lines, selected, spending, months, plan]);
 
   return (
     <>
@@ -143,7 +147,16 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
           complete={printing}
         />
         <div className="year-picture">
-          <PictureView picture={picture} height={260} />
+          <Segments
+            label={messages.picture}
+            value={shows}
+            options={[
+              { value: 'months', words: messages.byMonth },
+              { value: 'lines', words: messages.whereItWent },
+            ]}
+            onChange={setShows}
+          />
+          <PictureView picture={picture} height={shows === 'months' ? 260 : 420} />
           <p className="quiet">{messages.selectRowsToDraw}</p>
         </div>
       </div>
@@ -229,6 +242,33 @@ function pictureOf(
       tone: id === 'budget' ? 'memo' : toneOfSide,
       values: months.map((month) => rowsIn(month).find((row) => row.id === subject.id)?.[id] ?? null),
     })),
+  };
+}
+
+/** What the lines of the subject really came to in some months, the most first, as shares of it. */
+function whereItWent(
+  lines: readonly string[] | null,
+  months: readonly Month[],
+  rowsIn: (month: Month) => readonly SpendingRow[],
+  plan: PlanRow,
+): Picture {
+  const byLine = new Map<string, { name: string; actual: number }>();
+  for (const month of months)
+    for (const { kind, id, name, side, actual } of rowsIn(month)) {
+      if (kind !== 'line' || actual === null || !(lines?.includes(id) ?? side === 'expense')) continue;
+      byLine.set(id, { name, actual: (byLine.get(id)?.actual ?? 0) + actual });
+    }
+  const parts = [...byLine.values()].filter(({ actual }) => actual > 0).sort((a, b) => b.actual - a.actual);
+  return {
+    label: messages.whereItWent,
+    categoryName: messages.line,
+    form: 'bars',
+    categories: parts.map(({ name }) => name),
+    axis: plan.currency,
+    write: (value) => writeFigure(value, 'money', plan),
+    series: [
+      { label: messages.yearColumns.actual, mark: 'bars', tone: 'other', values: parts.map(({ actual }) => actual) },
+    ],
   };
 }
 

@@ -168,11 +168,11 @@ describe('an entry with one hand', () => {
     const plan = inPlan(document, <Quick />);
     await plan.user.click(screen.getByRole('button', { name: 'Add entry' }));
     expect(screen.getByRole('alert').textContent).toBe('Say how much it was.');
-    await plan.user.click(screen.getByText('1 Mar'));
-    await plan.user.click(await screen.findByRole('button', { name: 'Bank' }));
+    await plan.user.click(screen.getByText('1 Mar · Bank'));
+    await plan.user.click(await screen.findByRole('button', { name: 'Card' }));
     await plan.user.click(screen.getByRole('button', { name: '7' }));
     await plan.user.click(screen.getByRole('button', { name: 'Add entry' }));
-    expect(made(plan)).toMatchObject([{ account: 'bank', amount: -700, line: '' }]);
+    expect(made(plan)).toMatchObject([{ account: 'card', amount: -700, line: '' }]);
   });
 });
 

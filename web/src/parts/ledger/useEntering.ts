@@ -14,7 +14,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { partsOf, useStored } from '../../ui/useStored.ts';
-import { draftOf, draftOfExpected, emptyDraft, type EntryDraft } from './draft.ts';
+import { accountOptions, draftOf, draftOfExpected, emptyDraft, type EntryDraft } from './draft.ts';
 import { dayIn } from './today.ts';
 
 /** The entry that is being written on a page, and what can be done with entries. */
@@ -41,11 +41,15 @@ export function useEntering(
   const { document } = useSessionState();
   const send = useSend();
   const firstField = useRef<HTMLInputElement>(null);
-  const [draft, setDraft] = useStored<EntryDraft>(`haushalt:entry:${planId}`, (stored) => readDraft(stored, month));
+  const [draft, setDraft] = useStored<EntryDraft>(`haushalt:entry:${planId}`, (stored) =>
+    readDraft(stored, month, accountOptions(document)[0]?.value),
+  );
+  // Most things go through the first account there is, until another one is chosen.
+  const usual = accountOptions(document)[0]?.value ?? '';
   const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? messages.anEntry);
   const focus = () => firstField.current?.focus();
   const begin = (part: Partial<EntryDraft> = {}) => {
-    setDraft(emptyDraft(newId(), dayIn(month), { account: draft.account, ...part }));
+    setDraft(emptyDraft(newId(), dayIn(month), { account: draft.account || usual, ...part }));
   };
 
   return {
@@ -96,9 +100,9 @@ export function useEntering(
 }
 
 /** What was being typed when the page was left, if it can still be read; nothing of it is taken for granted. */
-export function readDraft(stored: unknown, month: Month): EntryDraft {
+export function readDraft(stored: unknown, month: Month, account = ''): EntryDraft {
   const parts = partsOf(stored);
-  const fresh = emptyDraft(newId(), dayIn(month));
+  const fresh = emptyDraft(newId(), dayIn(month), { account });
   const isTyped = typeof parts.id === 'string' && (parts.what !== '' || parts.amount !== '' || parts.note !== '');
   // A change of an entry may be stale by now; a new entry is not.
   if (!isTyped || parts.before !== null) return fresh;

@@ -44,6 +44,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
       note: line.note,
       emphasis: line.emphasis,
       locked: line.locked,
+      carryOver: line.carryOver,
       target: line.targetShare === null ? '' : writeForEntry(line.targetShare, 'percent', locale),
     },
   });
@@ -104,6 +105,15 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         label={messages.lockedAgainstEditing}
         {...register('locked')}
       />
+      {line.unit === 'money' && (
+        <Form.Check
+          className="wide"
+          type="checkbox"
+          id="line-carry-over"
+          label={messages.carriesOver}
+          {...register('carryOver')}
+        />
+      )}
       <Form.Group controlId="line-note" className="wide">
         <Form.Label>{messages.note}</Form.Label>
         <Form.Control size="sm" as="textarea" rows={3} maxLength={2000} {...register('note')} />
