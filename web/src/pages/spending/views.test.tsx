@@ -82,11 +82,8 @@ describe('the line an entry is written in', () => {
     serveEntries([entry('e1', {})]);
     const plan = inPlan(document, <Form />);
     const what = await screen.findByRole('combobox', { name: 'Description' });
-    await waitFor(async () => {
-      await plan.user.clear(what);
-      await plan.user.type(what, 'we');
-      expect(screen.getByRole('option', { name: /Weekly shop/ })).toBeDefined();
-    });
+    await plan.user.type(what, 'we');
+    await screen.findByRole('option', { name: /Weekly shop/ }, { timeout: 10_000 });
     await plan.user.keyboard('{Enter}');
     expect(screen.getByRole('textbox', { name: 'Amount' })).toHaveProperty('value', '42.5');
     await plan.user.keyboard('{Enter}');
