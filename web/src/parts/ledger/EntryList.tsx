@@ -74,7 +74,9 @@ export function EntryList(props: EntryListProps) {
                     ) : (
                       messages.expected
                     )}
-                    {ofOneLine ? '' : ` · ${whereTo(each, document)}`}
+                    {[whereTo(each, document)]
+                      .filter((where) => !ofOneLine && where !== each.what)
+                      .map((where) => ` · ${where}`)}
                   </small>
                 </span>
                 {figure(amountOf(each))}
