@@ -54,6 +54,7 @@ export const messages = {
 
   // AccountEntries
   entryNth: (nth: number) => `Entry ${nth}`,
+  expectedOn: (what: string, day: string) => `${what || 'Expected'}, expected on ${day}`,
   from: (account: string | undefined) => (account === undefined ? 'Transfer' : `from ${account}`),
   isReconciled: 'Reconciled with a statement',
   noEntries: 'Nothing has gone through this account yet.',

@@ -1,12 +1,15 @@
 import {
   dayInFigures,
+  dayInWords,
   effectsOf,
   givenOf,
   minorUnitsIn,
+  monthOfDay,
   planOf,
   writeFigure,
   type AccountRow,
   type Balances,
+  type Expected,
   type LedgerEntry,
 } from '@haushalt/core';
 import { useMemo } from 'react';
@@ -19,6 +22,7 @@ import { messages } from '../../messages/accounts.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
+import { today } from '../../parts/ledger/today.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
@@ -28,16 +32,20 @@ interface AccountEntriesProps {
   readonly planId: string;
   readonly account: AccountRow;
   readonly balances: Balances;
+  /** What is expected of the account, the latest first. */
+  readonly expected: readonly Expected[];
 }
 
 interface Row extends GridRow {
+  /** Its place among the entries; what is expected has none. */
   readonly index: number;
+  readonly expected?: Expected;
 }
 
 const COLUMNS: readonly GridColumn[] = [
   { id: 'date', heading: ledgerMessages.date, width: 100, pin: null },
   { id: 'what', heading: ledgerMessages.what, width: 280, pin: null, className: 'text' },
-  { id: 'line', heading: ledgerMessages.line, width: 220, pin: null, className: 'text' },
+  { id: 'line', heading: ledgerMessages.line, width: 250, pin: null, className: 'text' },
   { id: 'amount', heading: ledgerMessages.amount, width: 112, pin: null },
   { id: 'balance', heading: messages.balance, width: 118, pin: null },
   { id: 'reconciled', heading: '', width: 40, pin: null },
@@ -45,12 +53,12 @@ const COLUMNS: readonly GridColumn[] = [
 const NO_ROWS: readonly Row[] = [];
 
 /** What an entry did to an account, in minor units. */
-export function effectOn(entry: LedgerEntry, account: string): number {
+export function effectOn(entry: Parameters<typeof effectsOf>[0], account: string): number {
   return effectsOf(entry).reduce((sum, each) => (each.account === account ? sum + each.amount : sum), 0);
 }
 
-/** The entries of an account, the newest first, with the balance after each. */
-export function AccountEntries({ planId, account, balances }: AccountEntriesProps) {
+/** The entries of an account, the newest first, with the balance after each; what is expected stands before them. */
+export function AccountEntries({ planId, account, balances, expected }: AccountEntriesProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
   const units = minorUnitsIn(document);
@@ -59,8 +67,11 @@ export function AccountEntries({ planId, account, balances }: AccountEntriesProp
   const navigate = useNavigate();
   const found = useEntryPages(planId, { accounts: [account.id] });
   const rows = useMemo(
-    () => Array.from({ length: found.total }, (_, index): Row => ({ key: String(index), label: messages.entryNth(index + 1), className: 'line', index })), // prettier-ignore
-    [found.total],
+    () => [
+      ...expected.map((each): Row => ({ key: `${each.standing}:${each.due}`, label: messages.expectedOn(each.what, dayInWords(each.due, plan.locale)), className: 'line is-expected', index: -1, expected: each })), // prettier-ignore
+      ...Array.from({ length: found.total }, (_, index): Row => ({ key: String(index), label: messages.entryNth(index + 1), className: 'line', index })), // prettier-ignore
+    ],
+    [expected, found.total, plan.locale],
   );
   /** The balance after an entry: that of its day, less what came after it on the same day. */
   const balanceAfter = (index: number, entry: LedgerEntry) => {
@@ -72,23 +83,43 @@ export function AccountEntries({ planId, account, balances }: AccountEntriesProp
     }
     return balance;
   };
-  const cellOf = ({ index }: Row, { id }: GridColumn): GridCell => {
+  const figure = (minor: number): GridCell => ({
+    className: `tabular ${minor < 0 ? 'negative' : ''}`,
+    content: writeFigure(minor / units, 'money', plan),
+  });
+  const lineOf = ({ line, account: from, toAccount }: Pick<LedgerEntry, 'line' | 'account' | 'toAccount'>) =>
+    toAccount === account.id
+      ? messages.from(document.accounts.get(from)?.name)
+      : whereTo({ line, toAccount }, document);
+  const expectedCell = (each: Expected, column: string): GridCell => {
+    switch (column) {
+      case 'date':
+        return { className: 'tabular', content: dayInFigures(each.due, plan.locale) };
+      case 'what':
+        return { className: 'text', content: each.what };
+      case 'line':
+        return { className: 'text', content: lineOf(each) };
+      case 'amount':
+        return figure(effectOn(each, account.id));
+      case 'balance':
+        return each.due < today()
+          ? { className: 'tabular overdue-mark', parts: ['overdue'], content: <><Icon name="caution" /> {ledgerMessages.overdue}</> } // prettier-ignore
+          : { className: 'tabular', content: ledgerMessages.expected };
+      default:
+        return { content: '' };
+    }
+  };
+  const cellOf = ({ index, expected: foreseen }: Row, { id }: GridColumn): GridCell => {
+    if (foreseen) return expectedCell(foreseen, id);
     const entry = found.at(index);
     if (!entry) return { content: id === 'what' ? '…' : '' };
-    const figure = (minor: number) => ({
-      className: `tabular ${minor < 0 ? 'negative' : ''}`,
-      content: writeFigure(minor / units, 'money', plan),
-    });
     switch (id) {
       case 'date':
         return { className: 'tabular', content: dayInFigures(entry.date, plan.locale) };
       case 'what':
         return { className: 'text', content: entry.what, title: [entry.what, entry.note].join('\n') };
-      case 'line': {
-        const isInto = entry.toAccount === account.id;
-        const from = document.accounts.get(entry.account)?.name;
-        return { className: 'text', content: isInto ? messages.from(from) : whereTo(entry, document) };
-      }
+      case 'line':
+        return { className: 'text', content: lineOf(entry) };
       case 'amount':
         return figure(effectOn(entry, account.id));
       case 'balance':
@@ -104,14 +135,16 @@ export function AccountEntries({ planId, account, balances }: AccountEntriesProp
   const control = useGrid<Row, GridColumn>({
     rows,
     columns: COLUMNS,
-    onOpen({ index }, _column, typed) {
-      const entry = found.at(index);
+    onOpen({ index, expected: foreseen }, _column, typed) {
+      if (foreseen && typed === null)
+        void navigate(`/plans/${planId}/spending?month=${monthOfDay(foreseen.due)}`, { state: { expected: foreseen } });
+      const entry = foreseen ? undefined : found.at(index);
       if (typed === null && entry) void navigate(`/plans/${planId}/spending?view=entries`, { state: { entry } });
       return true;
     },
     onClear() {
       void (async () => {
-        const places = [...new Set(placesIn(control.selection).map(({ row }) => row))];
+        const places = [...new Set(placesIn(control.selection).map(({ row }) => rows[row]?.index ?? -1))].filter((place) => place >= 0); // prettier-ignore
         const entries = await found.fetch(places);
         const edits = entries.map((entry) => ({ entry: entry.id, before: givenOf(entry), after: null }));
         if (edits.length > 0) send({ kind: 'entries.set', entries: edits }, messages.entriesRemoved(edits.length));
@@ -126,7 +159,7 @@ export function AccountEntries({ planId, account, balances }: AccountEntriesProp
         {ledgerMessages.theEntriesCannotBeShown(found.problem)}
       </p>
     );
-  if (found.total === 0 && !found.isLoading) return <p className="quiet account-empty">{messages.noEntries}</p>;
+  if (rows.length === 0 && !found.isLoading) return <p className="quiet account-empty">{messages.noEntries}</p>;
   return (
     <Grid
       control={control}
@@ -136,7 +169,7 @@ export function AccountEntries({ planId, account, balances }: AccountEntriesProp
       footer={NO_ROWS}
       rowHeight={26}
       cellOf={cellOf}
-      partsOf={({ index }) => [plan, found.at(index), balances, document]}
+      partsOf={({ index, expected: foreseen }) => [plan, foreseen ?? found.at(index), balances, document]}
       complete={printing && found.total <= 1000}
     />
   );

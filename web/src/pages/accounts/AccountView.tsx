@@ -1,7 +1,10 @@
 import {
   addDays,
+  budgetIn,
   dayInWords,
+  expectedIn,
   firstDay,
+  lastDay,
   minorUnitsIn,
   monthOfDay,
   planOf,
@@ -36,12 +39,14 @@ interface AccountViewProps {
   readonly onFetch: (() => void) | null;
 }
 
+/** How far back what is overdue is still expected, in days. */
+const OVERDUE_DAYS = 92;
 /** How many months a forecast may go ahead. */
 const AHEAD = [1, 2, 3, 6, 12];
 
 /** One account: its balance, how it goes on, and its entries; or the statement it is reconciled with. */
 export function AccountView({ planId, account, ledger, balances, onEdit, onImport, onFetch }: AccountViewProps) {
-  const { document } = useSessionState();
+  const { document, model } = useSessionState();
   const plan = planOf(document);
   const [months, setMonths] = useState(2);
   const [isReconciling, setReconciling] = useState(false);
@@ -52,6 +57,14 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
   const forecasts = useForecasts(ledger, balances, months, from);
   const forecast = forecasts?.find((each) => each.account.id === account.id) ?? null;
   const money = (minor: number) => writeWithUnit(minor / minorUnitsIn(document), 'money', plan);
+  const { settled } = ledger;
+  const expected = useMemo(
+    () =>
+      expectedIn(document, budgetIn(model), settled, addDays(now, -OVERDUE_DAYS), lastDay(monthOfDay(now)))
+        .filter((each) => each.account === account.id || each.toAccount === account.id)
+        .reverse(),
+    [document, model, settled, now, account.id],
+  );
   const picture = useMemo(
     () => forecast && pictureOf(forecast, plan, minorUnitsIn(document)),
     [forecast, plan, document],
@@ -126,7 +139,7 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
               <PictureView picture={picture} height={170} />
             </div>
           )}
-          <AccountEntries planId={planId} account={account} balances={balances} />
+          <AccountEntries planId={planId} account={account} balances={balances} expected={expected} />
         </>
       )}
     </section>

@@ -6,7 +6,7 @@ import { sketch } from '../../../../core/src/testing/plans.ts';
 import { inPlan } from '../../testing/inPlan.tsx';
 import { serveEntries } from '../../testing/ledgerServer.ts';
 import { AccountForm } from './AccountForm.tsx';
-import { effectOn } from './AccountEntries.tsx';
+import { AccountEntries, effectOn } from './AccountEntries.tsx';
 import { ImportStatement } from './ImportStatement.tsx';
 import { Reconciling } from './Reconciling.tsx';
 import { Reconciliations } from './Reconciliations.tsx';
@@ -56,6 +56,24 @@ describe('an account', () => {
   it('sees both ends of transfers', () => {
     const moved = entry('t', { line: '', toAccount: 'card', amount: -500 });
     expect([effectOn(moved, 'bank'), effectOn(moved, 'card'), effectOn(moved, 'x')]).toEqual([-500, 500, 0]);
+  });
+});
+
+describe('the entries of an account', () => {
+  it('have what is expected before them, from either side of a transfer, and balances after them', async () => {
+    const entries = [entry('a', {}), entry('b', { amount: -1000, what: 'Kiosk' })];
+    serveEntries(entries);
+    const due = { standing: 's', line: '', account: 'card', toAccount: 'bank', amount: -25_000 };
+    const expected = [{ ...due, due: '2099-03-01', what: 'Back to the bank' }, { ...due, due: '2025-03-01', what: 'Long ago' }]; // prettier-ignore
+    inPlan(document, <AccountEntries planId="p" account={bank} balances={balancesOf(entries)} expected={expected} />);
+    const rows = async (name: string) =>
+      within((await screen.findByRole('gridcell', { name })).closest<HTMLElement>('[role=row]')!)
+        .getAllByRole('gridcell')
+        .map(({ textContent }) => textContent.trim());
+    expect((await rows('Back to the bank')).slice(2, 5)).toEqual(['from Card', '250.00', 'expected']);
+    expect((await rows('Long ago')).slice(3, 5)).toEqual(['250.00', 'overdue']);
+    const balances = [(await rows('Shop'))[4], (await rows('Kiosk'))[4]];
+    expect(balances.sort()).toEqual(['47.50', expect.stringMatching(/^(57\.50|90\.00)$/)]);
   });
 });
 

@@ -6,6 +6,7 @@ import {
   yearIn,
   yearsOf,
   type Calendar,
+  type Expected,
   type LedgerEntry,
   type Month,
 } from '@haushalt/core';
@@ -48,13 +49,14 @@ export function SpendingPage() {
   const ledger = useLedger(planId);
   const earlier = useEarlier(planId);
   const entering = useEntering(planId, month);
-  // An entry that is to be changed may come along from another page.
-  const { state: arrived } = useLocation() as { state: { entry?: LedgerEntry } | null };
-  const { change } = entering;
-  const latestChange = useStable(change);
+  // An entry that is to be changed, or an expected one to be confirmed, may come along from another page.
+  const { state: arrived } = useLocation() as { state: { entry?: LedgerEntry; expected?: Expected } | null };
+  const latestChange = useStable(entering.change);
+  const latestConfirm = useStable(entering.confirm);
   useEffect(() => {
     if (arrived?.entry) latestChange(arrived.entry);
-  }, [arrived, latestChange]);
+    if (arrived?.expected) latestConfirm(arrived.expected, true);
+  }, [arrived, latestChange, latestConfirm]);
   const hasLines = useMemo(
     () => groupsWithLines(document).some(({ group, lines }) => group.side !== 'memo' && lines.length > 0),
     [document],
