@@ -9,7 +9,7 @@ import { actualFigure, type Actuals } from './actuals.ts';
 import { effectsOf, type Balances } from './balances.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
 import { budgetIn, carryOverInto, type Happened } from './spending.ts';
-import { expectedIn } from './standing.ts';
+import { OVERDUE_DAYS, expectedIn } from './standing.ts';
 import type { EntrySum } from './actuals.ts';
 
 /** The balance of an account at the end of a day, in minor units. */
@@ -43,9 +43,6 @@ export interface ForecastGiven extends Happened {
   /** The first day shown before today. */
   readonly from?: Day;
 }
-
-/** How late an expected entry may be to count in a forecast: what is overdue by more has probably been forgotten. */
-const OVERDUE_DAYS = 45;
 
 /**
  * The balances of all open accounts from today on: what is in them, with the expected entries on their days (what is overdue

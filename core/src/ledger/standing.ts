@@ -24,6 +24,9 @@ export type BudgetOf = (line: string, month: Month) => number | null;
 /** The days of standing entries that have happened, or were skipped: nothing is expected on them any more. */
 export type Settled = ReadonlySet<string>;
 
+/** How far back what is overdue is still expected, in days; what is older is left to the checks. */
+export const OVERDUE_DAYS = 92;
+
 /** How a day of a standing entry is told from others. */
 export function dueKey(standing: string, due: Day): string {
   return datedId(standing, due);

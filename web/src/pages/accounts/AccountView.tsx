@@ -1,4 +1,5 @@
 import {
+  OVERDUE_DAYS,
   addDays,
   budgetIn,
   dayInWords,
@@ -39,8 +40,6 @@ interface AccountViewProps {
   readonly onFetch: (() => void) | null;
 }
 
-/** How far back what is overdue is still expected, in days. */
-const OVERDUE_DAYS = 92;
 /** How many months a forecast may go ahead. */
 const AHEAD = [1, 2, 3, 6, 12];
 

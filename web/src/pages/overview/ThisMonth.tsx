@@ -1,4 +1,5 @@
 import {
+  OVERDUE_DAYS,
   NET,
   TOTAL_EXPENSES,
   addDays,
@@ -27,8 +28,6 @@ import { Icon } from '../../ui/Icon.tsx';
 
 /** How many of what is over, and of what is expected next, are named. */
 const MOST = 4;
-/** How far back what is overdue is still said to be expected, in days. */
-const OVERDUE_DAYS = 92;
 
 /** How the present month stands: what remains, what is over, what is expected next, and the lowest balance ahead. */
 export function ThisMonth({ planId }: { readonly planId: string }) {

@@ -1,4 +1,5 @@
 import {
+  OVERDUE_DAYS,
   NET,
   addDays,
   budgetIn,
@@ -38,9 +39,6 @@ export interface ViewProps {
   readonly ledger: Ledger;
   readonly entering: Entering;
 }
-
-/** How far back what is overdue is still listed among what is expected now, in days. */
-const OVERDUE_DAYS = 92;
 
 /** A month: budget, actual and what remains line by line, with the entries behind what is selected. */
 export function MonthView({ planId, month, ledger, entering }: ViewProps) {

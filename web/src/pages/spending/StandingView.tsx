@@ -1,4 +1,5 @@
 import {
+  OVERDUE_DAYS,
   addDays,
   addMonths,
   budgetIn,
@@ -26,8 +27,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import type { ViewProps } from './MonthView.tsx';
 import { StandingForm } from './StandingForm.tsx';
 
-/** How far back what is overdue is said, and how far ahead what is expected is listed. */
-const OVERDUE_DAYS = 92;
+/** How far ahead what is expected is listed. */
 const MONTHS_AHEAD = 2;
 
 /** Standing entries: what recurs, and what of it is expected next. */
