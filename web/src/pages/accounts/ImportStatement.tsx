@@ -12,14 +12,14 @@ import {
 } from '@haushalt/core';
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { Select } from '../../fields/Select.tsx';
 import { Grid } from '../../grid/Grid.tsx';
 import type { ColumnEditing, EditorProps } from '../../grid/editing.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
 import { messages } from '../../messages/statement.ts';
+import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { targetOf, whyInWords } from '../../parts/ledger/assignment.ts';
-import { accountOptions, readTarget } from '../../parts/ledger/draft.ts';
+import { readTarget } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { TargetEditor } from '../../parts/ledger/TargetEditor.tsx';
 import { api, newId, type CsvFormat, type PreviewedStatement } from '../../plan-session/api.ts';
@@ -287,17 +287,11 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
         <p className="statement-said">
           <label>
             {messages.whichAccount(open.number)}{' '}
-            <Select
+            <AccountSelect
               value={chosen ?? ''}
-              onChange={(event) => setChosen(event.target.value === '' ? null : event.target.value)}
-            >
-              <option value="">{messages.chooseAccount}</option>
-              {accountOptions(document).map(({ value, words }) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </Select>
+              none={messages.chooseAccount}
+              onChange={(account) => setChosen(account === '' ? null : account)}
+            />
           </label>
         </p>
       )}

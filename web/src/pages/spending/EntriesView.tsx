@@ -27,7 +27,8 @@ import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../
 import { useGrid } from '../../grid/useGrid.tsx';
 import { messages } from '../../messages/spending.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
-import { accountOptions, readTarget, targetOptions } from '../../parts/ledger/draft.ts';
+import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
+import { readTarget, targetOptions } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
 import { entriesAsCsv } from '../../plan-session/api.ts';
@@ -267,18 +268,12 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
               value=""
               onChange={(target) => void assign(target)}
             />
-            <Select
+            <AccountSelect
               aria-label={messages.moveTo}
               value=""
-              onChange={(event) => event.target.value !== '' && void moveTo(event.target.value)}
-            >
-              <option value="">{messages.moveTo}</option>
-              {accountOptions(document).map(({ value, words }) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </Select>
+              none={messages.moveTo}
+              onChange={(account) => account !== '' && void moveTo(account)}
+            />
             <button type="button" className="tool" onClick={() => void removeAll()}>
               <Icon name="delete" /> {messages.removeThem}
             </button>

@@ -15,8 +15,9 @@ import { SearchField } from '../../fields/SearchField.tsx';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/spending.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { assigned } from '../../parts/ledger/assignment.ts';
-import { accountOptions, readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
+import { readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useEntries } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
@@ -145,14 +146,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
       <FigureField label={messages.most} unit="money" value={given.most} onChange={(most) => put({ most })} />
       <label>
         <span className="form-label">{ledgerMessages.account}</span>
-        <Select wide value={given.account} onChange={(event) => put({ account: event.target.value })}>
-          <option value="">{messages.anyAccount}</option>
-          {accountOptions(document, given.account).map(({ value, words }) => (
-            <option key={value} value={value}>
-              {words}
-            </option>
-          ))}
-        </Select>
+        <AccountSelect wide value={given.account} none={messages.anyAccount} onChange={(account) => put({ account })} />
       </label>
       <label>
         <span className="form-label">{messages.belongTo}</span>

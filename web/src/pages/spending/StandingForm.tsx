@@ -16,6 +16,7 @@ import { SearchField } from '../../fields/SearchField.tsx';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/spending.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { accountOptions, readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
 import { today } from '../../parts/ledger/today.ts';
 import { newId } from '../../plan-session/api.ts';
@@ -130,28 +131,23 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
       </label>
       <label>
         <span className="form-label">{ledgerMessages.account}</span>
-        <Select wide value={given.account} onChange={(event) => put({ account: event.target.value })}>
-          <option value="">{ledgerMessages.noAccount}</option>
-          {accountOptions(document, given.account).map(({ value, words }) => (
-            <option key={value} value={value}>
-              {words}
-            </option>
-          ))}
-        </Select>
+        <AccountSelect
+          wide
+          value={given.account}
+          none={ledgerMessages.noAccount}
+          onChange={(account) => put({ account })}
+        />
       </label>
       {isAside && (
         <label>
           <span className="form-label">{ledgerMessages.to}</span>
-          <Select wide value={given.toAccount} onChange={(event) => put({ toAccount: event.target.value })}>
-            <option value="">{ledgerMessages.noAccount}</option>
-            {accountOptions(document, given.toAccount)
-              .filter(({ value }) => value !== given.account)
-              .map(({ value, words }) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-          </Select>
+          <AccountSelect
+            wide
+            value={given.toAccount}
+            none={ledgerMessages.noAccount}
+            except={given.account}
+            onChange={(toAccount) => put({ toAccount })}
+          />
         </label>
       )}
       <Form.Group controlId="standing-amount">

@@ -13,14 +13,13 @@ import { useEffect, useId, useMemo, useRef, useState, type FormEvent, type Ref }
 import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
-import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/ledger.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
+import { AccountSelect } from './AccountSelect.tsx';
 import { DescriptionField } from './DescriptionField.tsx';
 import {
-  accountOptions,
   completedFrom,
   editsFrom,
   leftToSplit,
@@ -82,7 +81,6 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
   const field = (name: DraftField) => ({ name, 'aria-invalid': refusal?.field === name, 'aria-describedby': wordsId });
   const isSplit = draft.parts.length > 0;
   const isAside = sideOfLine(document, draft.target) === 'setAside';
-  const accounts = accountOptions(document, draft.account);
   const remark = draft.date === '' ? null : dateRemark(document, draft.date, month);
   const isNew = draft.before === null;
   const isConfirming = isNew && draft.standing !== '';
@@ -142,38 +140,25 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
         )}
         <label className="entry-account">
           {messages.account}
-          <Select
+          <AccountSelect
             wide
             {...field('account')}
             value={draft.account}
-            onChange={(event) => change({ account: event.target.value })}
-          >
-            <option value="">{messages.noAccount}</option>
-            {accounts.map(({ value, words }) => (
-              <option key={value} value={value}>
-                {words}
-              </option>
-            ))}
-          </Select>
+            none={messages.noAccount}
+            onChange={(account) => change({ account })}
+          />
         </label>
         {isAside && !isSplit && (
           <label className="entry-account">
             {messages.to}
-            <Select
+            <AccountSelect
               wide
               {...field('toAccount')}
               value={draft.toAccount}
-              onChange={(event) => change({ toAccount: event.target.value })}
-            >
-              <option value="">{messages.noAccount}</option>
-              {accounts
-                .filter(({ value }) => value !== draft.account)
-                .map(({ value, words }) => (
-                  <option key={value} value={value}>
-                    {words}
-                  </option>
-                ))}
-            </Select>
+              none={messages.noAccount}
+              except={draft.account}
+              onChange={(toAccount) => change({ toAccount })}
+            />
           </label>
         )}
         <label className="entry-amount">
