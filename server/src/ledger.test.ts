@@ -110,6 +110,9 @@ describe('entries', () => {
     expect(await found('0%')).toEqual(['b']);
     expect(await found('market 100%')).toEqual(['b']);
     expect(await found('nothing of the kind')).toEqual([]);
+    // Two letters once their accent is left out; pieces that are there, but not together.
+    expect(await found('a\u0308c')).toEqual(['a']);
+    expect(await found('sunket')).toEqual([]);
     await remove('a', { ...shop, what: 'Bäckerei Sonne', note: 'the "old" one' });
     expect(await found('sonne')).toEqual([]);
   });

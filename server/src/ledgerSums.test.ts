@@ -47,7 +47,7 @@ const plan = (id: string) =>
 const entries = fc
   .record({
     date: fc.constantFrom('2025-12-31', '2026-01-01', '2026-01-31', '2026-02-01', '2026-07-14', '2027-01-01'),
-    what: fc.constantFrom('', 'Weekly shop', 'wéekly shop', 'Ähre', 'a "quoted" 100%', 'ZZ'),
+    what: fc.constantFrom('', 'Weekly shop', 'wéekly shop', 'Ähre', 'a "quoted" 100%', 'ZZ', 'ban ana', 'Bananas'),
     note: fc.constantFrom('', 'Grüße'),
     amount: fc.oneof(fc.integer({ min: 1, max: 300 }), fc.integer({ min: -300, max: -1 })),
     kind: fc.constantFrom('food', 'wage', 'nest', '', 'transfer', 'aside'),
@@ -79,7 +79,7 @@ const queries: fc.Arbitrary<EntryQuery> = fc.record({
   to: fc.constantFrom(ALL_ENTRIES.to, '2026-01-31', '2026-07-14'),
   lines: fc.option(fc.subarray(['food', 'wage', 'nest', ''], { minLength: 1 })),
   accounts: fc.option(fc.subarray(['bank', 'card'], { minLength: 1 })),
-  text: fc.constantFrom('', '', 'WEEKLY', 'ahre', 'z', '"quoted"', 'gruss', 'grüß'),
+  text: fc.constantFrom('', '', 'WEEKLY', 'ahre', 'z', '"quoted"', 'gruss', 'grüß', 'banana', 'ekly sho', 'a\u0301h'),
   least: fc.option(fc.integer({ min: 0, max: 200 })),
   most: fc.option(fc.integer({ min: 50, max: 300 })),
   state: fc.option(fc.constantFrom(...ENTRY_STATES)),

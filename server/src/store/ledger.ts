@@ -278,7 +278,8 @@ function isOfMonths({ from, to, accounts, text, least, most, state }: EntryQuery
 /** What is asked of entries, as a condition; each index is led to by what is asked for most narrowly. */
 function conditionOf(planId: string, query: EntryQuery): Condition {
   const { from, to, lines, accounts, text, least, most, state } = query;
-  const words = [...text].length >= LEAST_INDEXED;
+  const plain = plainText(text);
+  const words = [...plain].length >= LEAST_INDEXED;
   // Entries found by their words are to be asked for by no other index.
   const plus = words ? '+' : '';
   const parts = [`${plus}planId = @planId`, `${plus}date >= @from`, `${plus}date <= @to`];
@@ -298,12 +299,12 @@ function conditionOf(planId: string, query: EntryQuery): Condition {
     values.accounts = JSON.stringify(accounts);
   }
   if (words) {
-    parts.push('row in (select rowid from entryWords where entryWords match @word)');
-    // In quotes it is looked for as it stands; a quote in it is doubled.
-    values.word = `"${plainText(text).replaceAll('"', '""')}"`;
-  } else if (text !== '') {
+    parts.push('row in (select rowid from entryWords where entryWords match @pieces)');
+    values.pieces = piecesOf(plain);
+  }
+  if (text !== '') {
     parts.push('instr(plain, @text) > 0');
-    values.text = plainText(text);
+    values.text = plain;
   }
   if (least !== null) {
     parts.push('abs(amount) >= @least');
@@ -315,6 +316,24 @@ function conditionOf(planId: string, query: EntryQuery): Condition {
   }
   if (state) parts.push(STATES[state]);
   return { sql: parts.join(' and '), values, index: indexFor(query, words) };
+}
+
+/**
+ * What the index of words is asked for: every third piece of three letters, and the last. Few entries that have them do not
+ * have the text itself; leaving those out afterwards takes half the time of asking the index for all pieces in their order.
+ */
+function piecesOf(text: string): string {
+  const letters = [...text];
+  const last = letters.length - LEAST_INDEXED;
+  const starts = new Set(letters.map((_, at) => Math.min(at - (at % LEAST_INDEXED), last)));
+  // In quotes a piece is looked for as it stands; a quote in it is doubled.
+  const pieces = [...starts].map((at) =>
+    letters
+      .slice(at, at + LEAST_INDEXED)
+      .join('')
+      .replaceAll('"', '""'),
+  );
+  return pieces.map((piece) => `"${piece}"`).join(' AND ');
 }
 
 const STATES: Readonly<Record<NonNullable<EntryQuery['state']>, string>> = {
