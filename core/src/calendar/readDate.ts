@@ -3,6 +3,10 @@ import { isMonth, monthInWords, monthOfYear, toMonth, yearOf, type Month } from 
 /** A day of the calendar as ISO 8601 text, for example `2026-03-14`. Sorts correctly as text. */
 export type Day = string;
 
+/** The first and the last day there is for plans and entries. */
+export const FIRST_DAY: Day = '1900-01-01';
+export const LAST_DAY: Day = '2999-12-31';
+
 /** Whether `text` is a day of the calendar such as `2026-03-14`, between the years 1900 and 2999. */
 export function isDay(text: string): boolean {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || !isMonth(text.slice(0, 7))) return false;

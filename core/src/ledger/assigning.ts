@@ -2,7 +2,7 @@ import { inOrder, type Document } from '../plan/document/document.ts';
 import type { LedgerEntry } from '../plan/schema/entries.ts';
 import type { AssignmentRuleRow } from '../plan/schema/tables.ts';
 import { minorUnitsIn } from './entries.ts';
-import { plainText } from './query.ts';
+import { plainText, textOfEntry } from './query.ts';
 
 /** What entries with the same description were last, and how often there were such. */
 export interface EarlierEntry {
@@ -19,9 +19,10 @@ export interface EarlierEntry {
 /** What assigned entries with the same description, and the same direction, were last; the latest first. */
 export function earlierFrom(entries: readonly LedgerEntry[]): EarlierEntry[] {
   const byText = new Map<string, EarlierEntry>();
-  for (const { what, note, line, account, toAccount, amount, date } of entries) {
+  for (const entry of entries) {
+    const { what, line, account, toAccount, amount, date } = entry;
     if (what === '' || (line === '' && toAccount === '')) continue;
-    const key = `${plainText(`${what}\n${note}`)}|${amount < 0}`;
+    const key = `${textOfEntry(entry)}|${amount < 0}`;
     const before = byText.get(key);
     const count = (before?.count ?? 0) + 1;
     byText.set(key, before && before.date > date ? { ...before, count } : { what, line, account, toAccount, amount, count, date }); // prettier-ignore

@@ -12,14 +12,18 @@ export interface DaySum {
   readonly count: number;
 }
 
-/** What an entry does to accounts. */
-export function effectsOf({
-  account,
-  toAccount,
-  amount,
-}: Pick<LedgerEntry, 'account' | 'toAccount' | 'amount'>): { account: string; amount: number }[] {
+/** What moves money from or into accounts: an entry, or one that is expected. */
+type Moving = Pick<LedgerEntry, 'account' | 'toAccount' | 'amount'>;
+
+/** What an entry does to accounts, in minor units. */
+export function effectsOf({ account, toAccount, amount }: Moving): { account: string; amount: number }[] {
   const effects = account === '' ? [] : [{ account, amount }];
   return toAccount === '' ? effects : [...effects, { account: toAccount, amount: -amount }];
+}
+
+/** What an entry does to one account, in minor units: nothing where it is at neither end. */
+export function effectOn(entry: Moving, account: string): number {
+  return effectsOf(entry).reduce((sum, each) => (each.account === account ? sum + each.amount : sum), 0);
 }
 
 /** The sums by account and day after some changes of entries. */

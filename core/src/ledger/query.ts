@@ -1,4 +1,4 @@
-import type { Day } from '../calendar/readDate.ts';
+import { FIRST_DAY, LAST_DAY, type Day } from '../calendar/readDate.ts';
 import { isTransfer, type LedgerEntry } from '../plan/schema/entries.ts';
 
 /** What entries may be put in order by. */
@@ -30,8 +30,8 @@ export type EntryState = (typeof ENTRY_STATES)[number];
 
 /** What is asked for when nothing is said: everything, the newest first. */
 export const ALL_ENTRIES: EntryQuery = {
-  from: '1900-01-01',
-  to: '2999-12-31',
+  from: FIRST_DAY,
+  to: LAST_DAY,
   lines: null,
   accounts: null,
   text: '',
@@ -47,6 +47,11 @@ export function plainText(text: string): string {
   return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 }
 
+/** The words of an entry, as they are compared: its description and its note. */
+export function textOfEntry({ what, note }: Pick<LedgerEntry, 'what' | 'note'>): string {
+  return plainText(`${what}\n${note}`);
+}
+
 /** Whether an entry is one of those asked for. */
 export function isAsked(entry: LedgerEntry, asked: EntryQuery): boolean {
   const size = Math.abs(entry.amount);
@@ -58,7 +63,7 @@ export function isAsked(entry: LedgerEntry, asked: EntryQuery): boolean {
     (asked.least === null || size >= asked.least) &&
     (asked.most === null || size <= asked.most) &&
     isIn(entry, asked.state) &&
-    (asked.text === '' || plainText(`${entry.what}\n${entry.note}`).includes(plainText(asked.text)))
+    (asked.text === '' || textOfEntry(entry).includes(plainText(asked.text)))
   );
 }
 
@@ -83,7 +88,7 @@ export function compareEntries({ order, descending }: EntryQuery): (a: LedgerEnt
   const compare = <T extends string | number>(x: T, y: T) => (x < y ? -sign : x > y ? sign : 0);
   const by = {
     date: () => 0,
-    what: (a: LedgerEntry, b: LedgerEntry) => compare(plainText(a.what), plainText(b.what)),
+    what: (a: LedgerEntry, b: LedgerEntry) => compare(textOfEntry(a), textOfEntry(b)),
     amount: (a: LedgerEntry, b: LedgerEntry) => compare(a.amount, b.amount),
   }[order];
   return (a, b) => by(a, b) || compare(a.date, b.date) || compare(a.id, b.id);

@@ -171,7 +171,8 @@ function judged(
   const remaining = budget + carryOver - (actual ?? 0);
   const figures = { budget, carryOver, actual, expected, remaining, entries };
   if (actual === null) return { ...figures, variance: null, standing: null };
-  const variance = isCost ? budget - actual : actual - budget;
+  // For the better is more than nothing, whatever the side.
+  const variance = (budget - actual) * (isCost ? 1 : -1) || 0;
   const standing = Math.abs(remaining) < HALF_A_CENT ? 'on' : remaining < 0 ? 'over' : 'under';
   return { ...figures, variance, standing };
 }

@@ -3,7 +3,7 @@ import type { Day } from '../calendar/readDate.ts';
 import type { Document } from '../plan/document/document.ts';
 import { entryOf, givenOf, isTransfer, type EntryEdit, type LedgerEntry } from '../plan/schema/entries.ts';
 import { Assigner, type Assignment, type EarlierEntry } from './assigning.ts';
-import { effectsOf } from './balances.ts';
+import { effectOn } from './balances.ts';
 import { sideOfLine } from './entries.ts';
 import { plainText } from './query.ts';
 import type { Expected } from './standing.ts';
@@ -130,10 +130,6 @@ export function editFor(
 /** The account at the other end of an expected transfer. */
 function otherEnd({ account, toAccount }: Expected, here: string): string {
   return toAccount === '' ? '' : toAccount === here ? account : toAccount;
-}
-
-function effectOn(entry: Pick<LedgerEntry, 'account' | 'toAccount' | 'amount'>, account: string): number {
-  return effectsOf(entry).reduce((sum, each) => (each.account === account ? sum + each.amount : sum), 0);
 }
 
 /** The expected entry a line most likely is: of the same amount, or about it with words in common; the nearest day first. */

@@ -2,6 +2,7 @@ import type { EntryChange } from '../plan/document/document.ts';
 import { isTransfer, monthOfDate, type LedgerEntry } from '../plan/schema/entries.ts';
 import { isAsked, compareEntries, type EntryQuery } from './query.ts';
 import type { EntrySum } from './actuals.ts';
+import { dueKey, type Settled } from './standing.ts';
 
 /** Entries that were asked for, laid over with changes the answer does not know of yet. */
 
@@ -27,11 +28,11 @@ export function sumsAfter(sums: readonly EntrySum[], changes: readonly EntryChan
 }
 
 /** The days of standing entries that have happened, after some changes of entries. */
-export function settledAfter(settled: readonly string[], changes: readonly EntryChange[]): ReadonlySet<string> {
+export function settledAfter(settled: readonly string[], changes: readonly EntryChange[]): Settled {
   const keys = new Set(settled);
   for (const { before, after } of changes) {
-    if (before && before.standing !== '') keys.delete(`${before.standing}:${before.due}`);
-    if (after && after.standing !== '') keys.add(`${after.standing}:${after.due}`);
+    if (before && before.standing !== '') keys.delete(dueKey(before.standing, before.due));
+    if (after && after.standing !== '') keys.add(dueKey(after.standing, after.due));
   }
   return keys;
 }

@@ -4,6 +4,7 @@ import {
   monthOfDay,
   addDays,
   plainText,
+  textOfEntry,
   type DaySum,
   type EarlierEntry,
   type EntryChange,
@@ -208,7 +209,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
         removeWords.run(planId, idsOf(before));
         remove.run(planId, idsOf(before));
       }
-      for (const entry of after) insert.run({ planId, ...entry, plain: plainText(`${entry.what}\n${entry.note}`) });
+      for (const entry of after) insert.run({ planId, ...entry, plain: textOfEntry(entry) });
       if (after.length > 0) addWords.run(planId, idsOf(after));
       kept.add(planId, before, after);
     },

@@ -1,6 +1,10 @@
 import {
+  FIRST_DAY,
+  LAST_DAY,
+  addDays,
   addMonths,
   dayInFigures,
+  isDay,
   monthInWords,
   readDay,
   readMonth,
@@ -167,43 +171,35 @@ export function MonthField({ label, months, value, locale, className, onChange }
 interface DateFieldProps {
   readonly label: string;
   readonly value: Day;
-  readonly least: Day;
-  readonly most: Day;
   readonly locale: string;
   readonly inputRef?: Ref<HTMLInputElement>;
   readonly name?: string;
-  /** Why a day cannot be chosen. */
-  readonly refusalOf: (day: Day) => string | null;
   readonly onChange: (day: Day) => void;
 }
 
 /** A day of the calendar: typed in the order of the plan’s locale, chosen in a calendar, or one further by an arrow key. */
 export function DateField(props: DateFieldProps) {
-  const { label, value, least, most, locale, refusalOf, onChange, ...rest } = props;
-  const take = (day: Day): string | null => {
-    const refused = refusalOf(day);
-    if (refused === null && day !== value) onChange(day);
-    return refused;
-  };
-  const nudge = (direction: 1 | -1) => {
-    const next = new Date(Date.parse(`${value}T00:00Z`) + (direction === 1 ? -1 : 1) * 24 * 60 * 60 * 1000);
-    take(next.toISOString().slice(0, 10));
+  const { label, value, locale, onChange, ...rest } = props;
+  const take = (day: Day) => {
+    if (isDay(day) && day !== value) onChange(day);
   };
   return (
     <CalendarField
       kind="day"
       label={label}
       shown={dayInFigures(value, locale)}
-      least={least}
-      most={most}
+      least={FIRST_DAY}
+      most={LAST_DAY}
       value={value}
       locale={locale}
       onCommit={(text) => {
         const day = readDay(text, locale, value);
-        return day === null ? messages.noDay(text, dayInFigures(value, locale)) : take(day);
+        if (day === null) return messages.noDay(text, dayInFigures(value, locale));
+        take(day);
+        return null;
       }}
-      onNudge={nudge}
-      onPick={(day) => void take(day)}
+      onNudge={(direction) => take(addDays(value, direction === 1 ? -1 : 1))}
+      onPick={take}
       {...rest}
     />
   );

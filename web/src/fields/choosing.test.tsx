@@ -118,22 +118,14 @@ describe('a month', () => {
     const taken = vi.fn();
     const { user } = inPlan(plan, field(taken));
     await user.click(screen.getByRole('button', { name: 'Calendar for: First' }));
-    await user.click(await screen.findByText('Mar', undefined, { timeout: 5000 }));
+    await user.click(await screen.findByText('Mar', undefined, { timeout: 20_000 }));
     expect(taken).toHaveBeenCalledWith('2026-03');
   });
 });
 
 describe('a day', () => {
   const field = (locale: string, onChange: (day: string) => void) => (
-    <DateField
-      label="Date"
-      value="2026-03-14"
-      least="2026-01-01"
-      most="2026-12-31"
-      locale={locale}
-      refusalOf={(day) => (day > '2026-12-31' ? 'The plan has no such day.' : null)}
-      onChange={onChange}
-    />
+    <DateField label="Date" value="2026-03-14" locale={locale} onChange={onChange} />
   );
   const box = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'Date' });
 
@@ -152,9 +144,9 @@ describe('a day', () => {
   it('that cannot be is refused where it is typed', async () => {
     const taken = vi.fn();
     const { user } = inPlan(plan, field('en-IE', taken));
-    await user.type(box(), '{Control>}a{/Control}1/1/2031');
+    await user.type(box(), '{Control>}a{/Control}31/2/2026');
     await user.tab();
-    expect(screen.getByRole('alert').textContent).toBe('The plan has no such day.');
+    expect(screen.getByRole('alert').textContent).toContain('31/2/2026');
     expect(taken).not.toHaveBeenCalled();
   });
 });

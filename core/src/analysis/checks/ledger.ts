@@ -7,7 +7,7 @@ import { unassignedCount, type EntrySum } from '../../ledger/actuals.ts';
 import type { Balances } from '../../ledger/balances.ts';
 import { minorUnitsIn } from '../../ledger/entries.ts';
 import { forecastOf } from '../../ledger/forecast.ts';
-import { plainText } from '../../ledger/query.ts';
+import { plainText, textOfEntry } from '../../ledger/query.ts';
 import { budgetIn, type Happened } from '../../ledger/spending.ts';
 import { expectedIn, type Expected } from '../../ledger/standing.ts';
 import { messages } from '../../messages/checks.ts';
@@ -53,7 +53,7 @@ export function twiceIn(entries: readonly LedgerEntry[], most = MOST): Twice[] {
   const groups = new Map<string, LedgerEntry[]>();
   for (const entry of entries) {
     const { date, line, account, toAccount, amount } = entry;
-    const key = [date, line, account, toAccount, amount, plainText(`${entry.what}\n${entry.note}`)].join('|');
+    const key = [date, line, account, toAccount, amount, textOfEntry(entry)].join('|');
     groups.set(key, [...(groups.get(key) ?? []), entry]);
   }
   return [...groups.values()]

@@ -1,8 +1,5 @@
 import { messages } from '../../messages/commands.ts';
-import type { Draft } from '../document/draft.ts';
-import { inOrder } from '../document/document.ts';
 import { titleRefusal } from '../document/naming.ts';
-import { positionBetween } from '../document/position.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { rowOfToday } from '../schema/columns.ts';
 import { entryOf } from '../schema/entries.ts';
@@ -11,6 +8,7 @@ import { refused } from '../schema/refusal.ts';
 import { TABLES, type AccountRow } from '../schema/tables.ts';
 import { entryFields, setEntry } from './entries.ts';
 import { checkFigure, checkNewId, checkNote, checkText, existing } from './guards.ts';
+import { positionBefore } from './placing.ts';
 import { command, type Words } from './command.ts';
 import { all, columnsBut, id, list, orNull, placement, some } from './fields.ts';
 
@@ -31,13 +29,12 @@ export const accountCommands = {
     decide(draft, { account, settings }) {
       const before = draft.get('accounts', account);
       if (!before) checkNewId(draft, account);
-      const last = inOrder(draft.document.accounts.values()).at(-1)?.position ?? null;
       const next = {
         ...(before ??
           (rowOfToday(TABLES.accounts, {
             id: account,
             name: '',
-            position: positionBetween(last, null),
+            position: positionBefore(draft, 'accounts', null, account),
           }) as AccountRow)),
         ...settings,
       };
@@ -58,7 +55,7 @@ export const accountCommands = {
     inAnyScenario: true,
     decide(draft, { account, before }) {
       const row = existing(draft, 'accounts', account, messages.thisAccount);
-      draft.set('accounts', { ...row, position: positionAmong(draft, 'accounts', before, account) });
+      draft.set('accounts', { ...row, position: positionBefore(draft, 'accounts', before, account) });
     },
   }),
 
@@ -138,19 +135,4 @@ export const accountCommands = {
 /** Which of an entry's two reconciliations is that of an account; `null` when it is no entry of it. */
 function sideOf(entry: { account: string; toAccount: string }, account: string): 'reconciled' | 'toReconciled' | null {
   return entry.account === account ? 'reconciled' : entry.toAccount === account ? 'toReconciled' : null;
-}
-
-/** The key of the position in front of a row of a table, or at the end. */
-export function positionAmong(
-  draft: Draft,
-  table: 'accounts' | 'standingEntries' | 'assignmentRules' | 'charts',
-  before: string | null,
-  self: string,
-): string {
-  const rows = inOrder<{ id: string; position: string }>(draft.document[table].values()).filter(
-    ({ id }) => id !== self,
-  );
-  const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
-  if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
-  return positionBetween(rows[at - 1]?.position ?? null, rows[at]?.position ?? null);
 }

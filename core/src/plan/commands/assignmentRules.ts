@@ -2,10 +2,8 @@ import { messages } from '../../messages/commands.ts';
 import { rowOfToday } from '../schema/columns.ts';
 import { refused } from '../schema/refusal.ts';
 import { TABLES, type AssignmentRuleRow } from '../schema/tables.ts';
-import { inOrder } from '../document/document.ts';
-import { positionBetween } from '../document/position.ts';
 import { sideOfLine } from '../../ledger/entries.ts';
-import { positionAmong } from './accounts.ts';
+import { positionBefore } from './placing.ts';
 import { checkFigure, checkNewId, checkText, existing } from './guards.ts';
 import { command } from './command.ts';
 import { columnsBut, id, placement, some } from './fields.ts';
@@ -22,12 +20,11 @@ export const assignmentRuleCommands = {
     decide(draft, { rule, settings }) {
       const before = draft.get('assignmentRules', rule);
       if (!before) checkNewId(draft, rule);
-      const last = inOrder(draft.document.assignmentRules.values()).at(-1)?.position ?? null;
       const row = {
         ...(before ??
           (rowOfToday(TABLES.assignmentRules, {
             id: rule,
-            position: positionBetween(last, null),
+            position: positionBefore(draft, 'assignmentRules', null, rule),
           }) as AssignmentRuleRow)),
         ...settings,
       };
@@ -64,7 +61,7 @@ export const assignmentRuleCommands = {
     inAnyScenario: true,
     decide(draft, { rule, before }) {
       const row = existing(draft, 'assignmentRules', rule, messages.thisRule);
-      draft.set('assignmentRules', { ...row, position: positionAmong(draft, 'assignmentRules', before, rule) });
+      draft.set('assignmentRules', { ...row, position: positionBefore(draft, 'assignmentRules', before, rule) });
     },
   }),
 

@@ -23,7 +23,7 @@ import { command, type Words } from './command.ts';
 import { all, columns, formula, id, list, name, orNull, yesNo } from './fields.ts';
 import { addGroup } from './groups.ts';
 import { addLine } from './lines.ts';
-import { refuseUsed } from './placing.ts';
+import { positionBefore, refuseUsed } from './placing.ts';
 import { setRule, storedFormula } from './ruleSteps.ts';
 import { messages } from '../../messages/commands.ts';
 
@@ -120,12 +120,11 @@ export function setCalculator<T extends CalculatorTable>(
 
 /** A row of a table with nothing said yet. */
 function blank(draft: Draft, table: CalculatorTable, id: string): Calculator['row'] {
-  const last = inOrder<Calculator['row']>(draft.document[table].values()).at(-1)?.position ?? null;
   const row: Record<string, unknown> = { id };
   for (const [column, spec] of Object.entries(TABLES[table]))
     row[column] = spec.optional ? null : (spec.fallback ?? '');
   if ('first' in row) row.first = planOf(draft.document).firstMonth;
-  return { ...row, position: positionBetween(last, null) } as unknown as Calculator['row'];
+  return { ...row, position: positionBefore(draft, table, null, id) } as unknown as Calculator['row'];
 }
 
 /** An input as it is stored; an empty one is nothing. */

@@ -1,6 +1,6 @@
-import { inOrder } from '../document/document.ts';
 import { titleRefusal } from '../document/naming.ts';
-import { positionBetween, positions } from '../document/position.ts';
+import { positions } from '../document/position.ts';
+import { positionBefore } from './placing.ts';
 import { rowsWhere } from '../document/rowTable.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
@@ -49,8 +49,7 @@ export const chartCommands = {
       if (settings.from !== null && settings.until !== null && settings.until < settings.from)
         throw refused('invalid', messages.theLastMonthLiesBefore, 'until');
       if (series.length > MAX_SERIES) throw refused('invalid', messages.aChartHasAtMost(MAX_SERIES), 'series');
-      const last = inOrder(draft.document.charts.values()).at(-1)?.position ?? null;
-      const position = draft.get('charts', id)?.position ?? positionBetween(last, null);
+      const position = draft.get('charts', id)?.position ?? positionBefore(draft, 'charts', null, id);
       draft.set('charts', { id, ...settings, name, position });
       for (const row of rowsWhere(draft.document.chartSeries, 'chart', id)) draft.delete('chartSeries', row.id);
       const seriesIds = new Set<string>();
@@ -87,11 +86,7 @@ export const chartCommands = {
     inAnyScenario: true,
     decide(draft, { id, before }) {
       const chart = existing(draft, 'charts', id, messages.thisChart);
-      const others = inOrder(draft.document.charts.values()).filter((other) => other.id !== id);
-      const at = before === null ? others.length : others.findIndex((other) => other.id === before);
-      if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
-      const position = positionBetween(others[at - 1]?.position ?? null, others[at]?.position ?? null);
-      draft.set('charts', { ...chart, position });
+      draft.set('charts', { ...chart, position: positionBefore(draft, 'charts', before, id) });
     },
   }),
 

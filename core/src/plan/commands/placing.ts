@@ -6,7 +6,7 @@ import { rowsWhere } from '../document/rowTable.ts';
 import { goingWith } from '../../graph/references.ts';
 import { usersIn } from '../../graph/users.ts';
 import { Refused, refused } from '../schema/refusal.ts';
-import type { Row } from '../schema/tables.ts';
+import type { Row, TableName } from '../schema/tables.ts';
 import { messages } from '../../messages/commands.ts';
 
 /** Where rows stand among others, and whether they may go. */
@@ -30,10 +30,13 @@ export function refuseUsed<T extends NamedTable>(draft: Draft, table: T, row: Ro
   }
 }
 
+/** The tables whose rows stand in an order of their own. */
+type PlacedTable = { [T in TableName]: 'position' extends keyof Row<T> ? T : never }[TableName];
+
 /** The key of the position in front of a row, or at the end; lines stand within their group. */
 export function positionBefore(
   draft: Draft,
-  table: 'groups' | 'lines' | 'assumptions',
+  table: PlacedTable,
   before: string | null,
   self: string | null,
   group?: string,

@@ -1,6 +1,5 @@
-import { inOrder } from '../document/document.ts';
 import { titleRefusal } from '../document/naming.ts';
-import { positionBetween } from '../document/position.ts';
+import { positionBefore } from './placing.ts';
 import { partsOfScenario } from '../document/scenarios.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
@@ -26,8 +25,7 @@ export const scenarioCommands = {
       const refusal = titleRefusal(draft.document, 'scenarios', typed, id);
       if (refusal) throw refused('invalid', refusal, 'name');
       const name = tidy(typed);
-      const last = inOrder(draft.document.scenarios.values()).at(-1)?.position ?? null;
-      const position = draft.get('scenarios', id)?.position ?? positionBetween(last, null);
+      const position = draft.get('scenarios', id)?.position ?? positionBefore(draft, 'scenarios', null, id);
       draft.set('scenarios', { id, name, position });
     },
   }),

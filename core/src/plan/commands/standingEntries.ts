@@ -8,9 +8,8 @@ import { datedId, TABLES, type StandingEntryRow } from '../schema/tables.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { refused } from '../schema/refusal.ts';
 import type { Draft } from '../document/draft.ts';
-import { inOrder } from '../document/document.ts';
-import { positionBetween } from '../document/position.ts';
 import { checkFigure, checkNewId, checkText, checkWhole, existing } from './guards.ts';
+import { positionBefore } from './placing.ts';
 import { command, type Words } from './command.ts';
 import { columnsBut, date, id, some, yesNo } from './fields.ts';
 
@@ -79,11 +78,10 @@ export const standingEntryCommands = {
 };
 
 function fresh(draft: Draft, standing: string): StandingEntryRow {
-  const last = inOrder(draft.document.standingEntries.values()).at(-1)?.position ?? null;
   return rowOfToday(TABLES.standingEntries, {
     id: standing,
     from: '',
-    position: positionBetween(last, null),
+    position: positionBefore(draft, 'standingEntries', null, standing),
   }) as StandingEntryRow;
 }
 

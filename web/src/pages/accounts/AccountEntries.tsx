@@ -1,7 +1,7 @@
 import {
   dayInFigures,
   dayInWords,
-  effectsOf,
+  effectOn,
   givenOf,
   minorUnitsIn,
   monthOfDay,
@@ -51,11 +51,6 @@ const COLUMNS: readonly GridColumn[] = [
   { id: 'reconciled', heading: '', width: 40, pin: null },
 ];
 const NO_ROWS: readonly Row[] = [];
-
-/** What an entry did to an account, in minor units. */
-export function effectOn(entry: Parameters<typeof effectsOf>[0], account: string): number {
-  return effectsOf(entry).reduce((sum, each) => (each.account === account ? sum + each.amount : sum), 0);
-}
 
 /** The entries of an account, the newest first, with the balance after each; what is expected stands before them. */
 export function AccountEntries({ planId, account, balances, expected }: AccountEntriesProps) {

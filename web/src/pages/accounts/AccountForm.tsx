@@ -107,10 +107,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
           <DateField
             label={messages.onTheDay}
             value={given.openingOn}
-            least="1900-01-01"
-            most="2999-12-31"
             locale={plan.locale}
-            refusalOf={() => null}
             onChange={(openingOn) => put({ openingOn })}
           />
         )}

@@ -2,6 +2,8 @@ import {
   dayInFigures,
   dayInWords,
   editFor,
+  effectOn,
+  entryOf,
   minorUnitsIn,
   planOf,
   writeFigure,
@@ -45,6 +47,8 @@ interface ImportStatementProps {
 interface LineRow extends GridRow {
   readonly account: string;
   readonly line: PreviewLine;
+  /** The entry it becomes. */
+  readonly id: string;
   readonly target: string;
   readonly isTaken: boolean;
   readonly isCorrected: boolean;
@@ -90,28 +94,31 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
     retry: false,
   });
   const statements = useMemo(() => data?.statements.filter((each) => each.account !== null) ?? [], [data]);
-  const rows = useMemo(
+  const proposed = useMemo(
     () =>
       statements.flatMap(({ account: of, preview }, nth) =>
-        preview.map((line, at): LineRow => {
-          const key = `${nth}:${at}`;
-          const corrected = corrections.get(key);
-          const proposed = line.assignment ? targetOf(line.assignment) : '';
-          return {
-            key,
-            label: line.line.what,
-            className: `line is-${line.state}`,
-            account: of!,
-            line,
-            target: corrected?.target ?? proposed,
-            isTaken: corrected?.isTaken ?? line.state !== 'known',
-            isCorrected: corrected?.target !== undefined,
-          };
-        }),
+        preview.map((line, at): LineRow => ({
+          key: `${nth}:${at}`,
+          label: line.line.what,
+          className: `line is-${line.state}`,
+          account: of!,
+          line,
+          id: newId(),
+          target: line.assignment ? targetOf(line.assignment) : '',
+          isTaken: line.state !== 'known',
+          isCorrected: false,
+        })),
       ),
-    [statements, corrections],
+    [statements],
   );
-  const ids = useMemo(() => new Map(rows.map(({ key }) => [key, newId()])), [rows.length]); // eslint-disable-line react-hooks/exhaustive-deps
+  const rows = useMemo(
+    () =>
+      proposed.map((row): LineRow => {
+        const corrected = corrections.get(row.key);
+        return corrected ? { ...row, ...corrected, isCorrected: corrected.target !== undefined } : row;
+      }),
+    [proposed, corrections],
+  );
   const correct = (key: string, part: Correction) =>
     setCorrections((before) => new Map(before).set(key, { ...before.get(key), ...part }));
   const edits = useMemo(
@@ -121,10 +128,10 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
         if (!row.isTaken && row.line.state !== 'known') return [];
         // What is taken in although it seems to be there is an entry of its own.
         const line: PreviewLine = isNew ? { ...row.line, state: 'new', known: null } : row.line;
-        const edit = editFor(line, readTarget(row.target), row.account, ids.get(row.key)!, document);
+        const edit = editFor(line, readTarget(row.target), row.account, row.id, document);
         return edit ? [edit] : [];
       }),
-    [rows, ids, document],
+    [rows, document],
   );
   const added = edits.filter(({ before }) => before === null).length;
 
@@ -341,8 +348,8 @@ interface ClosingProps {
 function Closing({ statement: { account, closing }, edits, balances, money, units, locale }: ClosingProps) {
   if (closing === null || account === null) return null;
   const taken = edits.reduce((sum, { before, after }) => {
-    if (before !== null || after === null || after.date > closing.date) return sum;
-    return sum + (after.account === account ? after.amount : 0) - (after.toAccount === account ? after.amount : 0);
+    const isNew = before === null && after !== null && after.date <= closing.date;
+    return isNew ? sum + effectOn(entryOf('', after), account) : sum;
   }, 0);
   const ours = balances.on(account, closing.date) + taken;
   const stated = Math.round(closing.amount * units);

@@ -1,4 +1,5 @@
 import {
+  effectOn,
   dayInWords,
   givenOf,
   planOf,
@@ -14,7 +15,6 @@ import { messages } from '../../messages/accounts.ts';
 import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
-import { effectOn } from './AccountEntries.tsx';
 import { reconciledIn } from './Reconciling.tsx';
 
 interface ReconciliationsProps {

@@ -1,4 +1,5 @@
 import {
+  effectOn,
   addDays,
   dayInWords,
   givenOf,
@@ -23,7 +24,6 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { partsOf, useStored } from '../../ui/useStored.ts';
-import { effectOn } from './AccountEntries.tsx';
 
 interface ReconcilingProps {
   readonly planId: string;
@@ -93,10 +93,7 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
           <DateField
             label={messages.statementOf}
             value={on}
-            least="1900-01-01"
-            most="2999-12-31"
             locale={plan.locale}
-            refusalOf={() => null}
             onChange={(day) => setTicking((before) => ({ ...before, on: day }))}
           />
         </label>

@@ -1,12 +1,12 @@
 // @vitest-environment jsdom
-import { Balances, daySumsAfter, entryOf, namesOf, type EntryChange, type EntryGiven } from '@haushalt/core';
+import { Balances, daySumsAfter, effectOn, entryOf, namesOf, type EntryChange, type EntryGiven } from '@haushalt/core';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { inPlan } from '../../testing/inPlan.tsx';
 import { serveEntries } from '../../testing/ledgerServer.ts';
 import { AccountForm } from './AccountForm.tsx';
-import { AccountEntries, effectOn } from './AccountEntries.tsx';
+import { AccountEntries } from './AccountEntries.tsx';
 import { ImportStatement } from './ImportStatement.tsx';
 import { Reconciling } from './Reconciling.tsx';
 import { Reconciliations } from './Reconciliations.tsx';

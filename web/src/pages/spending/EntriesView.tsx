@@ -213,10 +213,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
               key={end}
               label={messages.ends[end]}
               value={looked[end]}
-              least="1900-01-01"
-              most="2999-12-31"
               locale={plan.locale}
-              refusalOf={() => null}
               onChange={(day) => look({ [end]: day })}
             />
           ))}

@@ -8,7 +8,7 @@ import {
   writeFigure,
   type AssignmentRuleRow,
 } from '@haushalt/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
@@ -88,10 +88,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
     most: minor(given.most),
     accounts: settings.account === null ? null : [settings.account],
   });
-  const isFor = useMemo(
-    () => matcherOf({ id: '', position: '', ...settings }, units),
-    [JSON.stringify(settings), units], // eslint-disable-line react-hooks/exhaustive-deps
-  );
+  const isFor = matcherOf({ id: '', position: '', ...settings }, units);
   const matching = found.entries.filter((entry) => isFor(entry));
   const open = matching.filter((entry) => entry.toAccount === '' && !document.lines.has(entry.line));
 

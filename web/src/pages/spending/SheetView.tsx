@@ -117,7 +117,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
     if (id === 'label') return { content: <span className="label-text">{row.label}</span>, parts: [row.label] };
     if (row.figure !== null) {
       const of = spent.get(id);
-      const value = of && { total: of.actual, budget: of.budget, remaining: of.remaining }[row.figure];
+      const value = of && { budget: of.budget, remaining: of.remaining, total: of.actual }[row.figure];
       return value == null
         ? { content: '' }
         : { className: `tabular ${value < 0 ? 'negative' : ''}`, content: writeFigure(value, 'money', plan) };

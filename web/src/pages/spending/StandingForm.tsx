@@ -30,9 +30,6 @@ interface StandingFormProps {
   readonly onClose: () => void;
 }
 
-const FIRST_DAY = '1900-01-01';
-const LAST_DAY = '2999-12-31';
-
 /** What is said of a standing entry: what, where, how much, how often; a change holds for all of it, or from a day on. */
 export function StandingForm({ row, onClose }: StandingFormProps) {
   const { document } = useSessionState();
@@ -85,15 +82,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
     else onClose();
   };
   const date = (label: string, value: string, onChange: (day: string) => void) => (
-    <DateField
-      label={label}
-      value={value}
-      least={FIRST_DAY}
-      most={LAST_DAY}
-      locale={plan.locale}
-      refusalOf={() => null}
-      onChange={onChange}
-    />
+    <DateField label={label} value={value} locale={plan.locale} onChange={onChange} />
   );
 
   return (

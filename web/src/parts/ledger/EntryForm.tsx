@@ -42,10 +42,6 @@ interface EntryFormProps {
   readonly onLeave: () => void;
 }
 
-/** Days that can be entered: a statement may reach back, and something be known ahead. */
-const FIRST_DAY = '1900-01-01';
-const LAST_DAY = '2999-12-31';
-
 /** One line of the account book to be written: a new entry, or one that is changed. What cannot be taken stays as typed. */
 export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter, onLeave }: EntryFormProps) {
   const { document } = useSessionState();
@@ -104,10 +100,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
             label={messages.date}
             name="date"
             value={draft.date}
-            least={FIRST_DAY}
-            most={LAST_DAY}
             locale={plan.locale}
-            refusalOf={() => null}
             onChange={(date) => change({ date })}
           />
         </label>

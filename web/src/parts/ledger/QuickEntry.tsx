@@ -119,10 +119,7 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
             <DateField
               label={messages.date}
               value={draft.date}
-              least="1900-01-01"
-              most="2999-12-31"
               locale={plan.locale}
-              refusalOf={() => null}
               onChange={(date) => change({ date })}
             />
             <DescriptionField
