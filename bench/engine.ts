@@ -1,6 +1,7 @@
-import { Model, applyChanges, decide, type Command, type Document } from '@haushalt/core';
+import { Model, type Document } from '@haushalt/core';
 import { byHand } from './byHand.ts';
 import { byLibrary } from './byLibrary.ts';
+import { editsInTurn } from './edits.ts';
 import { atLeast, atMost, mediansInTurn, medianOf, type Row } from './measure.ts';
 import { drawPlan, monthAt, type BenchPlan } from './plan.ts';
 import { randomFrom } from './random.ts';
@@ -54,27 +55,16 @@ function ratesNudged(plan: BenchPlan): (model: Model) => void {
 function figureEdits(plan: BenchPlan, model: Model): () => void {
   const random = randomFrom(SEED + 1);
   const lines = [...plan.document.lines.values()];
-  let document = model.document;
-  const edits = Array.from({ length: 400 }, () => {
+  return editsInTurn(model, model.document, 400, () => {
     const line = lines[random.below(lines.length)]!;
-    const command: Command = {
+    return {
       kind: 'line.setFigure',
       line: line.id,
       month: monthAt(random.below(plan.months)) as never,
       reach: 'month',
       figure: Math.round(random.next() * 100_000) / 100,
     };
-    const decision = decide(document, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
-    document = applyChanges(document, decision.changes);
-    return { document, changes: decision.changes };
   });
-  let next = 0;
-  return () => {
-    const edit = edits[next]!;
-    model.update(edit.document, edit.changes);
-    next = (next + 1) % edits.length;
-  };
 }
 
 /** The comparison is void if engine and loops do not compute the same. */

@@ -1,6 +1,7 @@
 import { growthRows } from './block.ts';
 import { engineRows } from './engine.ts';
 import { importRows, ledgerRows } from './ledger.ts';
+import { listRows } from './lists.ts';
 import { serverRows } from './server.ts';
 import { whatIfRows } from './whatIf.ts';
 
@@ -8,6 +9,7 @@ const rows = [
   ...engineRows(),
   ...whatIfRows(),
   ...growthRows(),
+  ...listRows(),
   ...ledgerRows(),
   ...importRows(),
   ...(await serverRows()),

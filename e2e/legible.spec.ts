@@ -40,6 +40,8 @@ const VIEWS: readonly View[] = [
   ['standing entries', `${HOUSEHOLD}/spending?view=standing`, '.ledger-table'],
   ['assignment', `${HOUSEHOLD}/spending?view=assigning`, '.rule-list'],
   ['accounts', `${HOUSEHOLD}/accounts`, '.forecast canvas'],
+  ['a list', `${HOUSEHOLD}/lists?show=kitchen-list`, '.grid-row.line'],
+  ['a small list', `${HOUSEHOLD}/lists?show=nurseries`, '.grid-row.line'],
   ['charts', `${HOUSEHOLD}/charts`, '.picture canvas'],
   ['scenarios', `${HOUSEHOLD}/what-if`, '.scenario-list'],
   ['checks', `${HOUSEHOLD}/checks`, '.checks'],

@@ -126,6 +126,7 @@ test('a chart sets the budget against a projection, in chosen months, and is sav
     'Where 2026 goes',
     'Net in each case',
     'Everyday, planned and actual',
+    'Kitchen, estimated and actual',
     'New chart 2',
     'New chart',
   ]);

@@ -42,7 +42,7 @@ async function picture(name, path, prepare = async () => {}, { glowing = false, 
   try {
     await page.goto(url + path);
     await page.waitForSelector(
-      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts',
+      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts, .lists',
     );
     await prepare(page);
     await page.evaluate(() => document.fonts.ready);
@@ -75,10 +75,6 @@ try {
     await page.keyboard.type(' + Pow');
     await page.locator('.cm-tooltip-autocomplete').waitFor();
   });
-  await picture('rules', budget, async (page) => {
-    await cell(page, 'Net pay Mara', 3).click();
-    await page.keyboard.press('F8');
-  });
   await picture('phone', '/plans/household/spending?month=2026-11', (page) => page.getByRole('button', { name: 'Groceries' }).click(), { viewport: PHONE }); // prettier-ignore
   await picture('overview', '/plans/household/overview?year=2026', drawn);
   await picture('projection', '/plans/household/projection?year=2026', async (page) => {
@@ -88,6 +84,7 @@ try {
     await cell(page, 'Heating', 4).click();
     await drawn(page);
   });
+  await picture('lists', '/plans/household/lists?show=kitchen-list', (page) => cell(page, 'Worktop, oak', 6).click());
   await picture('charts', '/plans/household/charts', drawn);
   await picture('what-if', '/plans/bread-stall/what-if?way=two', (page) => page.locator('td.is-now').waitFor());
   await picture('checks', '/plans/household/checks');

@@ -1,6 +1,13 @@
 import { Command, Option } from 'commander';
 import {
   Model,
+  SUMMARIES,
+  findingsOf,
+  itemSumsAfter,
+  listsOf,
+  modelWithEntries,
+  nameKey,
+  writeWithDecimals,
   type PlanModel,
   actualsFrom,
   applyChanges,
@@ -19,7 +26,7 @@ import {
   type Document,
   type LedgerEntry,
 } from '@haushalt/core';
-import { planTable, toCsv, toText } from '@haushalt/formats';
+import { listTable, planTable, toCsv, toText } from '@haushalt/formats';
 import { CliError } from './error.ts';
 import { readPlanFile } from './planFile.ts';
 import { messages } from './messages.ts';
@@ -29,6 +36,7 @@ interface CalcOptions {
   readonly by: 'month' | 'quarter' | 'year';
   readonly set: readonly string[];
   readonly actual?: boolean;
+  readonly list?: string;
 }
 
 /** `haushalt calc FILE`: prints every assumption, line, group and total of a plan, and what its calculators give. */
@@ -41,13 +49,16 @@ export function calcCommand(): Command {
       new Option('--by <span>', 'what to add figures up to').choices(['month', 'quarter', 'year']).default('month'),
     )
     .option('--set <assumption=value>', 'try another value, for example "Inflation=3%"; can be repeated', collect, [])
+    .option('--list <name>', 'print the items of a list in place of the months')
     .option('--actual', 'what really happened in place of what was planned, in the months with entries')
     .action((file: string, options: CalcOptions) => {
       const plan = readPlanFile(file);
       const tried = options.set.reduce(withValue, plan.document);
       const document = options.actual ? withAllActuals(tried, plan.entries) : tried;
       const model = new Model(document);
-      process.stdout.write(`${print(model, options)}\n`);
+      process.stdout.write(
+        `${options.list === undefined ? print(model, options) : printList(model, options.list, options, plan.entries)}\n`,
+      );
       for (const { message } of problemsOf(model).slice(0, 20)) console.error(message);
       for (const { row } of calculatorsOf(document)) {
         const reason = whyNoAnswer(model, row.id);
@@ -59,7 +70,7 @@ export function calcCommand(): Command {
 /** The plan with what its entries come to in place of what was planned, in every year that has some. */
 function withAllActuals(document: Document, entries: readonly LedgerEntry[]): Document {
   const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
-  const actuals = actualsFrom(sumsAfter([], changes));
+  const actuals = actualsFrom(sumsAfter([], changes), new Date().toISOString().slice(0, 10));
   return yearsOf(calendarOf(document)).reduce((plan, year) => withActuals(plan, actuals, year), document);
 }
 
@@ -90,6 +101,61 @@ function print(model: PlanModel, { format, by }: CalcOptions): string {
     }
     case 'table':
       return `${plan.name}, ${plan.currency}\n\n${toText(table, (figure, row) => writeFigure(figure, table.units[row]!, plan).replace('\u00a0', ' '))}`;
+  }
+}
+
+/** The items of a list, with what stands under its columns. */
+function printList(
+  planModel: PlanModel,
+  name: string,
+  { format }: CalcOptions,
+  entries: readonly LedgerEntry[],
+): string {
+  const { document } = planModel;
+  const plan = planOf(document);
+  const list = listsOf(document).find((each) => nameKey(each.name) === nameKey(name));
+  if (!list)
+    throw new CliError(
+      messages.thereIsNoList(
+        name,
+        listsOf(document)
+          .map((each) => each.name)
+          .join(', '),
+      ),
+    );
+  const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
+  const model = modelWithEntries(planModel, list.id, itemSumsAfter([], changes));
+  const table = listTable(model, list);
+  const problems = findingsOf(model).filter(({ kind, place }) => kind === 'missingFigure' && document.listColumns.get(place.id)?.list === list.id); // prettier-ignore
+  for (const { message } of problems.slice(0, 20)) console.error(message);
+  switch (format) {
+    case 'csv':
+      return toCsv(table).trimEnd();
+    case 'json': {
+      const { columns, rows } = table;
+      return JSON.stringify({ plan: plan.name, currency: plan.currency, list: list.name, columns, rows, problems: problems.map(({ message }) => message) }, null, 2); // prettier-ignore
+    }
+    case 'table': {
+      const write = (figure: number, column: number) => {
+        const { kind, unit, decimals } = table.columns[column]!;
+        const text = kind === 'yesNo' ? (figure === 0 ? 'no' : 'yes') : writeWithDecimals(figure, unit, decimals, plan);
+        return text.replace('\u00a0', ' ');
+      };
+      const under = SUMMARIES.filter((summary) =>
+        table.columns.some(({ summaries }) => summaries[summary] !== undefined),
+      );
+      const sums = under.map((summary) =>
+        table.columns.map(({ summaries }, column) => {
+          const value = summaries[summary];
+          const text = value == null ? '' : summary === 'count' ? String(value) : write(value, column);
+          return column === 0 ? `${summary} ${text}`.trim() : text;
+        }),
+      );
+      const rows = table.rows.map((row) =>
+        row.map((cell, column) => (typeof cell === 'number' ? write(cell, column) : cell)),
+      );
+      return `${list.name}, ${plan.currency}\n\n${toText({ headings: table.headings, rows: [...rows, ...sums] }, String)}`;
+    }
   }
 }
 

@@ -37,6 +37,19 @@ describe('haushalt calc', () => {
     expect(out).toMatch(/^Flour prices +assumption +3\.0 %/m);
   });
 
+  it('prints the items of a list, with what stands under its columns and what is missing', async () => {
+    const { code, out } = await run('calc', HOUSEHOLD, '--list', 'kitchen');
+    expect(code).toBe(0);
+    expect(out).toMatch(/^Base cabinets +Joiner +6 +240\.00 +1,440\.00 +115\.20 +1,324\.80 +1,324\.80 +on$/m);
+    expect(out).toMatch(/^total .*7,127\.70 +5,155\.12/m);
+    const json = JSON.parse((await run('calc', HOUSEHOLD, '--list', 'Day nurseries', '--format', 'json', '--set', 'Nursery fee rise=10%')).out); // prettier-ignore
+    expect(json.columns.map(({ name }: { name: string }) => name)).toContain('Next year');
+    expect(json.rows[0].slice(0, 6)).toEqual(['Am Mühlbach', 310, 64, 4488, 4488 * 0.1, 4488 + 4488 * 0.1]);
+    const none = await run('calc', HOUSEHOLD, '--list', 'Attic');
+    expect(none.code).not.toBe(0);
+    expect(none.error).toContain('It has Kitchen, Day nurseries.');
+  });
+
   it('prints CSV and JSON, by month, quarter or year', async () => {
     const csv = (await run('calc', STALL, '--format', 'csv', '--by', 'quarter')).out.split('\r\n');
     expect(csv[0]).toBe('Name,Kind,Q1 2026/27,Q2 2026/27,Q3 2026/27,Q4 2026/27');

@@ -1,5 +1,7 @@
 /** What the command line says, but for the help of its commands. */
 export const messages = {
+  thereIsNoList: (name: string, lists: string) =>
+    `--list: the plan has no list called ${name}.${lists === '' ? '' : ` It has ${lists}.`}`,
   // backup
   isCopiedTo: (file: string, to: string) => `${file} is copied to ${to}.`,
 

@@ -1,4 +1,5 @@
 export { toCsv } from './csv.ts';
+export { listTable, type ListTable } from './listTable.ts';
 export { planTable } from './planTable.ts';
 export { toText, type Cell, type Table } from './table.ts';
 export { entriesTable } from './entriesTable.ts';

@@ -4,6 +4,8 @@ import {
   calculatorsOf,
   groupsWithLines,
   inOrder,
+  listOutputsOf,
+  listsOf,
   monthInWords,
   outputId,
   outputsOf,
@@ -22,7 +24,7 @@ import {
 } from '@haushalt/core';
 import type { Table } from './table.ts';
 
-/** A plan's figures as a table, one row per assumption, line, group, total and output of a calculator; `units` tells what each row counts. */
+/** A plan's figures as a table, one row per assumption, line, group, total output of a calculator and total of a list's column; `units` tells what each row counts. */
 export function planTable(model: PlanModel, by: Exclude<Span, 'plan'>): Table & { readonly units: readonly Unit[] } {
   const { document, calendar } = model;
   const columns = stretches(calendar, by);
@@ -40,6 +42,9 @@ export function planTable(model: PlanModel, by: Exclude<Span, 'plan'>): Table & 
     for (const { name } of outputsOf(calculator))
       rows.push({ id: outputId(row.id, name), name: `${row.name}.${name}`, kind: CALCULATORS[table].word });
   }
+  for (const { id, name } of listsOf(document))
+    for (const column of listOutputsOf(document, id))
+      rows.push({ id: outputId(id, column.id), name: `${name}.${column.name}`, kind: 'list' });
   return {
     headings: ['Name', 'Kind', ...columns.map((stretch) => headingOf(model, stretch, by))],
     units: rows.map((row) => unitOf(document, row.id)),

@@ -173,3 +173,34 @@ describe('what is known of a ledger', () => {
     );
   });
 });
+
+describe('a ledger of very many entries taken in at once', () => {
+  it('is found by its words, page by page in order, as by looking at each', () => {
+    const words = ['Weekly shop', 'Bananas', 'Ähre', 'Rent', 'Müsli and milk'];
+    const many = Array.from({ length: 20_500 }, (_, at) =>
+      entryOf(`e${at}`, {
+        date: `2026-${String(1 + ((at * 7) % 12)).padStart(2, '0')}-${String(1 + ((at * 5) % 28)).padStart(2, '0')}`,
+        what: `${words[at % words.length]} ${at % 37}`,
+        amount: -1 - (at % 500),
+      }),
+    );
+    store.create(plan('many'), 'local', many);
+    const query: EntryQuery = { ...ALL_ENTRIES, text: 'musli and milk 3', order: 'amount' };
+    const expected = many.filter((entry) => isAsked(entry, query)).sort(compareEntries(query));
+    expect(expected.length).toBeGreaterThan(400);
+    for (const offset of [0, 150, expected.length - 10]) {
+      const { entries: page, total } = store.ledger.list('many', query, { offset, limit: 100 });
+      expect(total).toBe(expected.length);
+      expect(page).toEqual(expected.slice(offset, offset + 100));
+    }
+    // What is taken away is found no longer, and what is changed by its new words.
+    const changed = { ...many[4]!, what: 'Porridge' };
+    store.ledger.write('many', [
+      { id: 'e9', before: many[9]!, after: null },
+      { id: 'e4', before: many[4]!, after: changed },
+    ]);
+    const left = store.ledger.list('many', query, { offset: 0, limit: 10_000 }).entries.map(({ id }) => id);
+    expect(left).toEqual(expected.map(({ id }) => id).filter((id) => id !== 'e9' && id !== 'e4'));
+    expect(store.ledger.list('many', { ...ALL_ENTRIES, text: 'porri' }, { offset: 0, limit: 10 }).entries).toEqual([changed]); // prettier-ignore
+  });
+});

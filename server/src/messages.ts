@@ -1,5 +1,6 @@
 /** What the server says. */
 export const messages = {
+  thereIsNoSuchList: 'There is no such list in this plan.',
   // access
   thereIsNoSuchPlan: 'There is no such plan. It may have been deleted.',
   youMayLookAtThis: 'You may look at this plan, but not change it.',

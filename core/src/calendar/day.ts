@@ -62,3 +62,9 @@ export function dayInWords(day: Day, locale: string, style: 'long' | 'short' = '
 }
 
 const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** The day of the week, 0 for Monday to 6 for Sunday. */
+export function weekdayOf(day: Day): number {
+  // The first of January 1970 was a Thursday.
+  return (((numberOf(day) + 3) % 7) + 7) % 7;
+}

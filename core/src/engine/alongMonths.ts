@@ -8,9 +8,11 @@ import type { Expression } from '../formula/expression/syntax.ts';
 /** The evaluation of functions of one way. */
 export type EvaluationBy<W extends Evaluation['way']> = Extract<Evaluation, { way: W }>;
 
+const ALONG: ReadonlySet<Evaluation['way']> = new Set(['elsewhere', 'running', 'lookingBack', 'stretch', 'wholePlan', 'among']); // prettier-ignore
+
 /** Whether a function looks at other months than the one it is computed for. */
 export function looksAlongMonths({ way }: Evaluation): boolean {
-  return way === 'elsewhere' || way === 'running' || way === 'lookingBack' || way === 'stretch' || way === 'wholePlan';
+  return ALONG.has(way);
 }
 
 /** Whether an argument is read as a figure, and is no word that says how a function works. */

@@ -21,6 +21,7 @@ export class CalendarWords {
       period: this.series((_, at) => at + 1),
       years: this.series((_, at) => Math.floor(at / 12)),
       days: this.series(daysIn),
+      row: this.series((_, at) => at + 1),
     };
   }
 

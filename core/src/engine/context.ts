@@ -18,7 +18,7 @@ export interface CompileContext {
   /** The line whose rule it is; problems are reported there. */
   readonly node: string;
   readonly calendar: Calendar;
-  readonly words: Readonly<Record<CalendarWord, Series>>;
+  readonly words: Readonly<Record<CalendarWord, Operand>>;
   readonly problems: Problems;
   readonly operandOf: (id: string) => Operand;
   /** The year each month falls into by a tax schedule. */

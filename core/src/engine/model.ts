@@ -1,4 +1,4 @@
-import { periodOf, type Calendar } from '../calendar/calendar.ts';
+import { nearestPeriod, periodOf, type Calendar } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
 import { parseFormula } from '../formula/parse.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
@@ -10,7 +10,8 @@ import {
   type DocumentChange,
 } from '../plan/document/document.ts';
 import { nameOf } from '../plan/document/naming.ts';
-import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
+import { rowsWhere } from '../plan/document/rowTable.ts';
+import type { AssumptionStepRow, ExceptionRow, ListCellRow, RuleStepRow } from '../plan/schema/tables.ts';
 import {
   CUMULATIVE_NET,
   LEFT_OVER,
@@ -24,6 +25,7 @@ import {
   calculatorWith,
   calculatorsOf,
   inputsOf,
+  outputId,
   outputOfFigure,
   ownerOfFigure,
   type Calculator,
@@ -32,9 +34,10 @@ import {
 import { CalendarWords } from './calendarWords.ts';
 import { Calculation, figuresOfCalculator } from './calculation.ts';
 import { circleSentence, componentsOf, type Component } from '../graph/circles.ts';
-import { usesByNode, type Use } from '../graph/dependencies.ts';
+import { usesByNode } from '../graph/dependencies.ts';
+import type { Use } from '../graph/formulaUses.ts';
 import { changesWiring } from './wiring.ts';
-import { BLANK, why } from '../formula/expression/evaluation.ts';
+import { BLANK } from '../formula/expression/evaluation.ts';
 import {
   createNode,
   markStale,
@@ -48,24 +51,14 @@ import {
   specifySum,
   type Node,
 } from './node.ts';
+import { ListAtWork } from './list.ts';
 import type { PlanModel } from './planModel.ts';
+import { differenceOf, recalculate, type ChangedFigures, type Unit } from './recalculation.ts';
 import { Problems } from './problems.ts';
 import { Scalar, Series } from './series.ts';
 import type { Term } from './sum.ts';
 import type { CompileContext } from './context.ts';
 import { compile, run, type Program } from './vector.ts';
-
-/** A node whose figures an edit changed, and in which periods: `from` inclusive, `to` exclusive. */
-export interface ChangedFigures {
-  readonly id: string;
-  readonly from: number;
-  readonly to: number;
-}
-
-interface Unit {
-  readonly nodes: readonly Node[];
-  readonly component: Component;
-}
 
 /** The rows of one line or assumption, at hand by owner. */
 type RowsByOwner<R> = Map<string, Map<string, R>>;
@@ -96,6 +89,11 @@ export class Model implements PlanModel {
   /** What parts of rules have been asked for, until the next edit. */
   private readonly asked = new Map<Expression, Series>();
   private readonly calculations = new Map<string, Calculation>();
+  private readonly lists = new Map<string, ListAtWork>();
+  /** The lists that are put to work anew with an edit. */
+  private readonly renewed = new Set<string>();
+  /** Totals of lists that no rule names, as far as they have been asked for since the last edit. */
+  private readonly totals = new Map<string, Series>();
   private inputs = new Map<string, PlacedInput>();
   private readonly steps: RowsByOwner<RuleStepRow> = new Map();
   private readonly exceptions: RowsByOwner<ExceptionRow> = new Map();
@@ -123,7 +121,41 @@ export class Model implements PlanModel {
 
   /** The figures of a line, group, total or assumption; `undefined` when nothing has that id. */
   seriesOf(id: string): Series | undefined {
-    return this.nodes.get(id)?.series;
+    return this.nodes.get(id)?.series ?? this.totalOf(id);
+  }
+
+  /** Whether something has figures that are kept up to date. */
+  has(id: string): boolean {
+    return this.nodes.has(id);
+  }
+
+  /** The total of a list's column that no rule names is computed when it is asked for. */
+  private totalOf(id: string): Series | undefined {
+    const column = outputOfFigure(id);
+    const list = column === null ? undefined : this.lists.get(ownerOfFigure(id));
+    if (!list?.seriesOf(column!)) return undefined;
+    let total = this.totals.get(id);
+    if (!total) {
+      total = new Series(this.calendar.count);
+      list.fill(column!, total);
+      this.totals.set(id, total);
+    }
+    return total;
+  }
+
+  /** A list at work; `undefined` when nothing has that id. */
+  listOf(id: string): ListAtWork | undefined {
+    return this.lists.get(id);
+  }
+
+  /** The ids of all lists. */
+  listIds(): string[] {
+    return [...this.lists.keys()];
+  }
+
+  /** What a resolved expression of a list's column gives for an item, with the present figures. */
+  evaluateInList(list: string, expression: Expression, column: string, place: number): { value: number; code: number } {
+    return this.lists.get(list)!.evaluate(expression, column, place);
   }
 
   /** What a node uses, and what uses it, each with its lag in months. */
@@ -187,6 +219,7 @@ export class Model implements PlanModel {
   update(document: Document, all: readonly Change[]): ChangedFigures[] {
     this.document = document;
     this.asked.clear();
+    this.totals.clear();
     // What is entered in the ledger changes no figure of the plan.
     const changes = all.filter(isOfDocument);
     if (changes.some((change) => changesWiring(change, document, (id) => this.valueSteps.get(id)?.size ?? 0))) {
@@ -196,7 +229,12 @@ export class Model implements PlanModel {
       return this.compareWith(before);
     }
     const specified = new Set<string>();
+    this.renewed.clear();
     for (const change of changes) this.takeOver(change, specified);
+    for (const id of this.renewed) {
+      this.setUpList(id);
+      this.markTotals(id, () => true);
+    }
     for (const id of specified) this.specify(this.nodes.get(id)!);
     return this.recalculate();
   }
@@ -214,6 +252,8 @@ export class Model implements PlanModel {
     this.calculations.clear();
     this.inputs.clear();
     for (const calculator of calculatorsOf(document)) this.setUp(calculator);
+    this.lists.clear();
+    for (const id of document.lists.keys()) this.setUpList(id);
     for (const id of this.uses.keys()) {
       const constant = document.assumptions.get(id)?.formula === null && !this.valueSteps.get(id)?.size;
       this.nodes.set(id, createNode(id, this.calendar.count, constant ? new Scalar() : undefined));
@@ -235,6 +275,28 @@ export class Model implements PlanModel {
     const seriesOf = (id: string) => this.nodes.get(id)!.series;
     this.calculations.set(calculator.row.id, new Calculation(document, calculator, { calendar, problems, seriesOf }));
     for (const input of inputsOf(document, calculator)) this.inputs.set(input.id, input);
+  }
+
+  /** Puts a list to work, as its rows are now. */
+  private setUpList(id: string): void {
+    if (this.document.lists.has(id)) this.lists.set(id, this.listOver(id, this.document));
+    else this.lists.delete(id);
+  }
+
+  /** A list with other cells than the plan has; it reads the plan as it is. */
+  listWith(id: string, document: Document): ListAtWork {
+    const list = this.listOver(id, document);
+    list.bringUpToDate();
+    return list;
+  }
+
+  private listOver(id: string, document: Document): ListAtWork {
+    const { calendar } = this;
+    const { month } = document.lists.get(id)!;
+    const period = month === null ? 0 : nearestPeriod(calendar, month);
+    const { node: _node, operandOf: _operandOf, ...plan } = this.contextOf(id);
+    const seriesOf = (other: string) => this.nodes.get(other)?.series ?? this.totalOf(other);
+    return new ListAtWork(id, { document, calendar, period, plan, seriesOf });
   }
 
   /** Gives a node its evaluation, from the rows that describe it now. */
@@ -270,8 +332,11 @@ export class Model implements PlanModel {
       return specifyStored(node, input.formula, context, members);
     }
     const output = outputOfFigure(id);
-    if (output !== null)
-      return specifyOutput(node, this.calculations.get(ownerOfFigure(id))!, output, this.calendar.count);
+    if (output !== null) {
+      const owner = ownerOfFigure(id);
+      const from = () => this.calculations.get(owner) ?? this.lists.get(owner)!;
+      return specifyOutput(node, (into) => from().fill(output, into), this.calendar.count);
+    }
     if (id === CUMULATIVE_NET) return specifyFormula(node, RUNNING_NET, context, members);
     return specifySum(node, this.termsOf(id), !document.groups.has(id));
   }
@@ -342,75 +407,44 @@ export class Model implements PlanModel {
         return renew(calculatorWith(this.document, change.after!.fund)!);
       case 'taxBands':
         return renew(calculatorWith(this.document, change.after!.schedule)!);
+      case 'lists':
+        return this.renewList(change.id);
+      case 'listColumns':
+      case 'listItems':
+        return this.renewList((change.after ?? change.before)!.list);
+      case 'listCells':
+        return this.takeOverCell((change.after ?? change.before)!);
       default:
         return;
     }
   }
 
+  /** Puts a list to work anew, once for all changes that are taken over together. */
+  private renewList(id: string): void {
+    this.renewed.add(id);
+  }
+
+  /** Lets a list take over a cell; the totals that hang on it are computed again. */
+  private takeOverCell({ item, column }: ListCellRow): void {
+    const id = this.document.listColumns.get(column)?.list;
+    if (id === undefined || this.renewed.has(id)) return;
+    const list = this.lists.get(id)!;
+    list.takeOver(this.document, { item, column });
+    const row = this.document.listColumns.get(column)!;
+    this.markTotals(id, (other) => row.kind === 'date' || list.needs(other, column));
+  }
+
+  private markTotals(list: string, concerns: (column: string) => boolean): void {
+    for (const column of rowsWhere(this.document.listColumns, 'list', list)) {
+      const node = this.nodes.get(outputId(list, column.id));
+      if (node && concerns(column.id)) markStale(node, 0, this.calendar.count);
+    }
+  }
+
   private recalculate(): ChangedFigures[] {
-    const changed: ChangedFigures[] = [];
-    for (const { nodes, component } of this.units) {
-      if (component.recurrent) this.recalculateMonthly(nodes, changed);
-      else for (const node of nodes) this.recalculateNode(node, changed);
-    }
+    const changed = recalculate(this.units, this.calendar.count);
+    for (const list of this.lists.values()) list.bringUpToDate();
     return changed;
-  }
-
-  private recalculateNode(node: Node, changed: ChangedFigures[]): void {
-    const { stale, series, spare } = node;
-    if (stale.from >= stale.to) return;
-    const range = { from: stale.from, to: stale.to };
-    stale.to = stale.from;
-    node.evaluate(range);
-    const difference = differenceOf(series, spare, range.from, range.to);
-    if (!difference) return;
-    if (range.from === 0 && range.to === this.calendar.count) series.swap(spare);
-    else series.copyFrom(spare, difference.from, difference.to);
-    this.report(node, difference, changed);
-  }
-
-  /** Nodes that feed back into each other are computed together, month after month. */
-  private recalculateMonthly(nodes: readonly Node[], changed: ChangedFigures[]): void {
-    const { count } = this.calendar;
-    let from = count;
-    for (const { stale } of nodes) if (stale.from < stale.to) from = Math.min(from, stale.from);
-    if (from >= count) return;
-    const range = { from, to: count };
-    for (const { monthly } of nodes) {
-      if (!monthly!.complete) range.from = 0;
-      for (const operation of monthly!.hoisted) operation.widen?.(range);
-    }
-    range.to = count;
-    ({ from } = range);
-    for (const { monthly } of nodes) {
-      for (const operation of monthly!.hoisted) operation.compute(range);
-      monthly!.complete = true;
-    }
-    for (const { series, spare, stale } of nodes) {
-      spare.copyFrom(series, from, count);
-      stale.to = stale.from;
-    }
-    for (let at = from; at < count;) {
-      const reached = nodes.length === 1 ? sweepFrom(nodes[0]!, at) : at;
-      if (reached === at) {
-        for (const { series, monthly } of nodes) {
-          const value = monthly!.reader(at);
-          series.set(at, value, why.code);
-        }
-        at++;
-      } else at = reached;
-    }
-    for (const node of nodes) {
-      node.series.settle();
-      const difference = differenceOf(node.series, node.spare, from, count);
-      if (difference) this.report(node, difference, changed);
-    }
-    for (const { stale } of nodes) stale.to = stale.from;
-  }
-
-  private report(node: Node, { from, to }: { from: number; to: number }, changed: ChangedFigures[]): void {
-    changed.push({ id: node.id, from, to });
-    for (const dependent of node.dependents) markStale(dependent, from, to);
   }
 
   private compareWith(before: ReadonlyMap<string, Node>): ChangedFigures[] {
@@ -426,25 +460,6 @@ export class Model implements PlanModel {
     }
     return changed;
   }
-}
-
-/** Lets a node compute months in one go where it can; the first month that is still to be computed. */
-function sweepFrom({ series, monthly }: Node, at: number): number {
-  const stretch = monthly!.sweeps.find(({ from, to }) => from <= at && at < to);
-  if (!stretch) return at;
-  const reached = stretch.sweep(series, at, stretch.to);
-  if (reached > at) series.markClean(at, reached);
-  return reached;
-}
-
-/** The stretch in which two series differ, found from both ends; `null` when they do not. */
-function differenceOf(a: Series, b: Series, from: number, to: number): { from: number; to: number } | null {
-  let first = from;
-  while (first < to && a.sameAt(b, first)) first++;
-  if (first === to) return null;
-  let last = to;
-  while (a.sameAt(b, last - 1)) last--;
-  return { from: first, to: last };
 }
 
 function index<R extends { readonly id: string }>(

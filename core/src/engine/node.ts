@@ -4,7 +4,6 @@ import { monthsBetween } from '../calendar/month.ts';
 import { FormulaError, type Expression } from '../formula/expression/syntax.ts';
 import { readStored } from '../plan/document/storedFormulas.ts';
 import type { AssumptionRow, AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
-import type { Calculation } from './calculation.ts';
 import { without, type Reader } from '../formula/expression/evaluation.ts';
 import type { CompileContext, Operation } from './context.ts';
 import { readerOf } from './kernels.ts';
@@ -156,12 +155,12 @@ export function specifyStored(
   }
 }
 
-/** The evaluation of a calculator's output: what comes out in a month may depend on what goes in in any other. */
-export function specifyOutput(node: Node, calculation: Calculation, output: string, count: number): void {
+/** The evaluation of an output of a calculator or list: what comes out in a month may depend on what goes in in any other. */
+export function specifyOutput(node: Node, fill: (into: Series) => void, count: number): void {
   node.evaluate = (range) => {
     range.from = 0;
     range.to = count;
-    calculation.fill(output, node.spare);
+    fill(node.spare);
   };
 }
 
@@ -175,10 +174,14 @@ export function specifyFailure(node: Node, code: number): void {
   node.evaluate = ({ from, to }) => node.spare.fill(NaN, code, from, to);
 }
 
-/**
- * The evaluation of a line: the dated steps of its rule, then its exceptions. Formulas already compiled for the line are
- * kept in `programs` for as long as they are in use, so that typing figures compiles nothing.
- */
+/** A stretch of months, or items, with what is said about it: a figure, a formula, or that it is empty. */
+export interface Ruled {
+  readonly from: number;
+  readonly to: number;
+  readonly row: { readonly amount: number | null; readonly formula: string | null };
+}
+
+/** The evaluation of a line: the dated steps of its rule, then its exceptions. */
 export function specifyLine(
   node: Node,
   steps: readonly RuleStepRow[],
@@ -188,11 +191,25 @@ export function specifyLine(
   programs: Map<string, Program>,
 ): void {
   const { calendar } = context;
-  const rules = effectiveSteps(steps, calendar);
   const overlays = exceptions
     .map((row) => ({ row, from: periodOf(calendar, row.month) }))
     .filter(({ from }) => from >= 0)
     .map(({ row, from }) => ({ row, from, to: from + 1 }));
+  specifyRuled(node, effectiveSteps(steps, calendar), overlays, context, members, programs);
+}
+
+/**
+ * The evaluation of what has rules for stretches, and exceptions over them. Formulas already compiled for it are kept in
+ * `programs` for as long as they are in use, so that typing figures compiles nothing.
+ */
+export function specifyRuled(
+  node: Node,
+  rules: readonly Ruled[],
+  overlays: readonly Ruled[],
+  context: CompileContext,
+  members: ReadonlySet<string> | null,
+  programs: Map<string, Program>,
+): void {
   // A rule that is one formula writes straight into the spare series. With a second formula about, it must not: what
   // that one renews may reach further, and the spare series holds nothing of use there.
   const single =
@@ -202,10 +219,7 @@ export function specifyLine(
     members === null &&
     overlays.every(({ row }) => row.formula === null);
 
-  const piece = (
-    { row, from, to }: { row: RuleStepRow | ExceptionRow; from: number; to: number },
-    direct: boolean,
-  ): Piece => {
+  const piece = ({ row, from, to }: Ruled, direct: boolean): Piece => {
     if (row.formula === null) {
       const code = row.amount === null ? BLANK : FINE;
       return { from, to, value: row.amount ?? NaN, code, program: null, expression: null };
@@ -234,7 +248,9 @@ export function specifyLine(
   const pieces = [...rules.map((rule) => piece(rule, single)), ...overlays.map((overlay) => piece(overlay, false))];
 
   if (members) specifyMonthlyLine(node, pieces, context, members);
-  else node.evaluate = (range) => evaluateLine(node, pieces, rules[0]?.from ?? calendar.count, single, range, context);
+  else
+    node.evaluate = (range) =>
+      evaluateLine(node, pieces, rules[0]?.from ?? context.calendar.count, single, range, context);
 }
 
 function evaluateLine(

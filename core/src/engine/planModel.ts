@@ -1,9 +1,10 @@
 import type { Calendar } from '../calendar/calendar.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
-import type { Use } from '../graph/dependencies.ts';
+import type { Use } from '../graph/formulaUses.ts';
 import type { Document } from '../plan/document/document.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
 import type { Calculation } from './calculation.ts';
+import type { ListAtWork, ListFigures } from './list.ts';
 import type { Problems } from './problems.ts';
 import type { Series } from './series.ts';
 
@@ -25,6 +26,12 @@ export interface PlanModel {
   valueStepsOf(assumption: string): readonly AssumptionStepRow[];
   /** A calculator at work; `undefined` when nothing has that id. */
   calculationOf(id: string): Calculation | undefined;
+  /** The figures of a list; `undefined` when nothing has that id. */
+  listOf(id: string): ListFigures | undefined;
+  /** A list with other cells than the plan has, such as what its entries come to; it reads the plan as it is. */
+  listWith(id: string, document: Document): ListAtWork;
+  /** What a resolved expression of a list's column gives for an item, by its place. */
+  evaluateInList(list: string, expression: Expression, column: string, place: number): { value: number; code: number };
   /** What a resolved expression gives in all periods. */
   seriesFor(expression: Expression, node: string): Series;
   /** What a resolved expression gives in one period. */

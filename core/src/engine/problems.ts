@@ -1,5 +1,6 @@
 import { monthInWords } from '../calendar/month.ts';
 import { calendarOf, planOf, type Document } from '../plan/document/document.ts';
+import { itemsOf, titleOfItem } from '../plan/document/lists.ts';
 import { nameOf } from '../plan/document/naming.ts';
 import { notationOf } from '../figure/notation.ts';
 import { writeFigure } from '../figure/write.ts';
@@ -79,8 +80,7 @@ export class ProblemSite implements Site {
 export function problemSentence(problem: Problem, document: Document): string {
   const plan = planOf(document);
   const owner = nameOf(document, problem.node) ?? messages.thisRule;
-  const month = calendarOf(document).months[problem.period];
-  const when = month === undefined ? '' : messages.in(monthInWords(month, plan.locale));
+  const when = placeInWords(problem, document);
   const subject = problem.subject ? subjectInWords(problem.subject, document) : messages.aPartOfIt;
   switch (problem.cause) {
     case 'emptyDivisor':
@@ -101,6 +101,17 @@ export function problemSentence(problem: Problem, document: Document): string {
     case 'noAnswer':
       return messages.hasNoFigureBecause(owner, problem.detail ?? '');
   }
+}
+
+/** The month a problem arose in, or of a list the item. */
+function placeInWords({ node, period }: Problem, document: Document): string {
+  const column = document.listColumns.get(node);
+  if (column) {
+    const item = itemsOf(document, column.list)[period];
+    return item === undefined ? '' : messages.inRow(period + 1, titleOfItem(document, item));
+  }
+  const month = calendarOf(document).months[period];
+  return month === undefined ? '' : messages.in(monthInWords(month, planOf(document).locale));
 }
 
 /** A name as people know it; a longer part of a rule as it is written there. */

@@ -1,4 +1,4 @@
-import { periodOf } from '../calendar/calendar.ts';
+import { nearestPeriod, periodOf } from '../calendar/calendar.ts';
 import { monthInWords, type Month } from '../calendar/month.ts';
 import { notationOf } from '../figure/notation.ts';
 import type { Unit } from '../figure/unit.ts';
@@ -11,15 +11,19 @@ import {
   calculatorWith,
   inputWith,
   inputsOf,
+  outputOfFigure,
   outputWith,
   ownerOfFigure,
 } from '../plan/document/calculators.ts';
 import { inOrder, planOf, type Document } from '../plan/document/document.ts';
 import { unitOf } from '../plan/document/formulas.ts';
 import { figureOfFormula, readStoredOrNull } from '../plan/document/storedFormulas.ts';
+import { nameInList } from '../plan/document/listNames.ts';
+import { cellOf, placingColumn } from '../plan/document/lists.ts';
 import { nameOf } from '../plan/document/naming.ts';
+import { rowsWhere } from '../plan/document/rowTable.ts';
 import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/schema/totals.ts';
-import type { RuleStepRow } from '../plan/schema/tables.ts';
+import type { ListColumnRow, ListRow, RuleStepRow } from '../plan/schema/tables.ts';
 import { wholeNumber } from '../formula/functions/description.ts';
 import { functionOf } from '../formula/functions/functions.ts';
 import type { PlanModel } from './planModel.ts';
@@ -30,7 +34,7 @@ import { looksAlongMonths } from './alongMonths.ts';
 import { messages } from '../messages/engine.ts';
 
 /** Where a figure comes from. */
-export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'calculator' | 'nothing';
+export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'calculator' | 'list' | 'nothing';
 
 /** One thing a figure was made of, with its figure in the month it was taken from. */
 export interface ReckoningPart {
@@ -98,6 +102,7 @@ function explain(model: PlanModel, id: string, period: number): Explanation {
   if (model.document.lines.has(id)) return explainLine(model, id, period);
   if (model.document.assumptions.has(id)) return explainAssumption(model, id, period);
   const output = outputWith(model.document, id);
+  if (output && model.document.lists.has(ownerOfFigure(id))) return explainTotal(model, id);
   if (output) return explainOutput(model, ownerOfFigure(id), output.about, period);
   const given = inputWith(model.document, id)?.input;
   if (given) return explainInput(model, id, given.formula, period);
@@ -119,7 +124,7 @@ function explainLine(model: PlanModel, id: string, period: number): Explanation 
       return { source: 'exception', words: messages.forAloneAsAnException(typed, month, otherwise) };
     }
     return {
-      ...explainFormula(model, id, period, exception),
+      ...explainFormula(alongMonths(model), id, period, exception),
       source: 'exception',
       words: messages.aRuleForAlone(month, otherwise),
     };
@@ -127,7 +132,7 @@ function explainLine(model: PlanModel, id: string, period: number): Explanation 
   if (!step || !rule) return { source: 'nothing', words: messages.nothingHasBeenEnteredFor };
   const since = stretchInWords(model, step.from, step.to);
   if (rule.formula !== null)
-    return { ...explainFormula(model, id, period, rule), words: messages.computedByThisRule(since) };
+    return { ...explainFormula(alongMonths(model), id, period, rule), words: messages.computedByThisRule(since) };
   return rule.amount === null
     ? { source: 'nothing', words: messages.leftEmptySince(since) }
     : { source: 'amount', words: messages.typedSince(money(model, id, rule.amount), since) };
@@ -157,75 +162,106 @@ function ruleFigure(model: PlanModel, id: string, rule: RuleStepRow | undefined,
   return value === value ? value : null;
 }
 
+/** What a formula is explained with: figures along the months of a plan, or along the items of a list. */
+interface Figures {
+  readonly document: Document;
+  readonly nameOf: (id: string) => string | undefined;
+  readonly valueAt: (id: string, place: number) => number;
+  /** The place a name is read at from a place: itself, or the month in which a list reads the plan. */
+  readonly placeOf: (id: string, place: number) => number;
+  readonly evaluate: (expression: Expression, node: string, place: number) => { value: number; code: number };
+}
+
+function alongMonths(model: PlanModel): Figures {
+  const { document } = model;
+  return {
+    document,
+    nameOf: (id) => nameOf(document, id),
+    valueAt: (id, place) => model.seriesOf(id)?.valueAt(place) ?? NaN,
+    placeOf: (_, place) => place,
+    evaluate: (expression, node, place) => model.evaluate(expression, node, place),
+  };
+}
+
+function alongItems(model: PlanModel, list: ListRow): Figures {
+  const { document, calendar } = model;
+  const figures = model.listOf(list.id)!;
+  const period = list.month === null ? 0 : nearestPeriod(calendar, list.month);
+  const name = nameInList(document, list.id);
+  const isColumn = (id: string) => document.listColumns.has(id);
+  return {
+    document,
+    nameOf: name,
+    valueAt: (id, place) => (isColumn(id) ? figures.seriesOf(id) : model.seriesOf(id))?.valueAt(place) ?? NaN,
+    placeOf: (id, place) => (isColumn(id) ? place : period),
+    evaluate: (expression, node, place) => model.evaluateInList(list.id, expression, node, place),
+  };
+}
+
 function explainFormula(
-  model: PlanModel,
+  figures: Figures,
   id: string,
   period: number,
   row: { readonly formula: string | null },
 ): Explanation {
   const expression = readStoredOrNull(row.formula!);
   if (!expression) return { source: 'formula', words: '', formula: row.formula };
-  const { document } = model;
-  const style = {
-    notation: notationOf(planOf(document).locale),
-    nameOf: (ref: string) => nameOf(document, ref),
-    typographic: true,
-  };
+  const style = { notation: notationOf(planOf(figures.document).locale), nameOf: figures.nameOf, typographic: true };
   const parts: ReckoningPart[] = [];
-  collectParts(model, id, expression, period, parts);
+  collectParts(figures, id, expression, period, parts);
   return {
     source: 'formula',
     words: '',
     formula: printFormula(expression, style),
     expression,
-    worked: worked(model, id, expression, period),
+    worked: worked(figures, id, expression, period),
     parts,
   };
 }
 
 /** Lists what a formula reads: names with their figure in the month meant, functions along the months as a whole. */
 function collectParts(
-  model: PlanModel,
+  figures: Figures,
   node: string,
   expression: Expression,
   period: number,
   parts: ReckoningPart[],
 ): void {
-  const { document } = model;
+  const { document } = figures;
   const add = (part: ReckoningPart) => {
     if (!parts.some((other) => other.label === part.label && other.period === part.period)) parts.push(part);
   };
   if (expression.kind === 'ref') {
     const { id } = expression;
-    const value = model.seriesOf(id)?.valueAt(period) ?? NaN;
+    const place = figures.placeOf(id, period);
     return add({
       id,
-      label: nameOf(document, id) ?? id,
+      label: figures.nameOf(id) ?? id,
       unit: unitOf(document, id),
-      value: numberOrNull(value),
-      period,
+      value: numberOrNull(figures.valueAt(id, place)),
+      period: place,
       subtracted: false,
     });
   }
   if (expression.kind === 'call' && looksAlongMonths(functionOf(expression).evaluation(expression))) {
     const shift = shiftOf(expression);
-    if (shift !== undefined) return collectParts(model, node, expression.args[0]!, period + shift, parts);
+    if (shift !== undefined) return collectParts(figures, node, expression.args[0]!, period + shift, parts);
     const id = firstRef(expression);
     if (id === undefined) return;
     const label = printFormula(expression, {
       notation: notationOf(planOf(document).locale),
-      nameOf: (ref) => nameOf(document, ref),
+      nameOf: figures.nameOf,
     });
-    const { value } = model.evaluate(expression, node, period);
-    const unit = unitOfPart(model, node, expression);
+    const { value } = figures.evaluate(expression, node, period);
+    const unit = unitOfPart(document, node, expression);
     return add({ id, label, unit, value: numberOrNull(value), period: null, subtracted: false });
   }
-  for (const child of childrenOf(expression)) collectParts(model, node, child, period, parts);
+  for (const child of childrenOf(expression)) collectParts(figures, node, child, period, parts);
 }
 
 /** A formula with values in place of names: `2,480.00 × (1 + 1.8 %)`. */
-function worked(model: PlanModel, node: string, expression: Expression, period: number): string {
-  const { document } = model;
+function worked(figures: Figures, node: string, expression: Expression, period: number): string {
+  const { document } = figures;
   const plan = planOf(document);
   return printFormula(expression, {
     notation: notationOf(plan.locale),
@@ -236,26 +272,28 @@ function worked(model: PlanModel, node: string, expression: Expression, period: 
         part.kind === 'word' ||
         (part.kind === 'call' && looksAlongMonths(functionOf(part).evaluation(part)));
       if (!whole) return undefined;
-      const { value, code } = model.evaluate(part, node, period);
+      const { value, code } = figures.evaluate(part, node, period);
       if (value !== value) return code === BLANK ? messages.nothing : messages.noFigure;
       if (part.kind === 'word') return String(value);
-      return writeFigure(value, unitOfPart(model, node, part), plan);
+      return writeFigure(value, unitOfPart(document, node, part), plan);
     },
   });
 }
 
 /** What a part of a rule counts; where nothing in it says so, what the line counts whose rule it is. */
-function unitOfPart({ document }: PlanModel, node: string, part: Expression): Unit {
+function unitOfPart(document: Document, node: string, part: Expression): Unit {
   const style = { notation: notationOf(planOf(document).locale) };
-  const { unit } = inferUnit(part, { unitOf: (id) => unitOf(document, id), style });
+  const { unit } = inferUnit(part, { unitOf: (id) => unitOf(document, id), style, byMonth: false });
   return unit ?? unitOf(document, node);
 }
 
 /** What one part of a rule of `node` gives in a period, in words of its unit: `2,480.00`, `nothing`. */
 export function partInWords(model: PlanModel, node: string, part: Expression, period: number): string {
-  const { value, code } = model.evaluate(part, node, period);
+  const list = model.document.listColumns.get(node)?.list;
+  const { value, code } =
+    list === undefined ? model.evaluate(part, node, period) : model.evaluateInList(list, part, node, period);
   if (value !== value) return code === BLANK ? messages.nothing : messages.noFigure;
-  return writeFigure(value, unitOfPart(model, node, part), planOf(model.document));
+  return writeFigure(value, unitOfPart(model.document, node, part), planOf(model.document));
 }
 
 /** How many months `prior` or `next` moves, when that is written as a number. */
@@ -279,13 +317,102 @@ function explainAssumption(model: PlanModel, id: string, period: number): Explan
   const { document } = model;
   const { formula } = document.assumptions.get(id)!;
   if (formula !== null)
-    return { ...explainFormula(model, id, period, { formula }), words: messages.anAssumptionComputedByThis };
+    return {
+      ...explainFormula(alongMonths(model), id, period, { formula }),
+      words: messages.anAssumptionComputedByThis,
+    };
   const { locale } = planOf(document);
   const row = document.assumptions.get(id)!;
   const steps = [...model.valueStepsOf(id)]
     .sort((a, b) => (a.from < b.from ? -1 : 1))
     .map((step) => messages.laterValue(money(model, id, step.value), monthInWords(step.from, locale)));
   return { source: 'assumption', words: messages.anAssumption(money(model, id, row.value), steps.join('')) };
+}
+
+/** The total of a list's column is explained by its list. */
+function explainTotal({ document }: PlanModel, id: string): Explanation {
+  const list = document.lists.get(ownerOfFigure(id))!;
+  const column = document.listColumns.get(outputOfFigure(id)!)!;
+  const day = placingColumn(document, list.id);
+  const words = day
+    ? messages.theTotalOfTheMonthsItems(column.name, list.name, day.name)
+    : messages.theTotalOfAllItems(column.name, list.name, rowsWhere(document.listItems, 'list', list.id).length);
+  return { source: 'list', words };
+}
+
+/**
+ * Explains what an item has in a column with figures, by the item's place in its list; `period` is that place, and so are
+ * the periods of parts that are columns. Throws a `RangeError` where there is no such figure.
+ */
+export function reckonItem(model: PlanModel, columnId: string, place: number): Omit<Reckoning, 'month'> {
+  const { document } = model;
+  const column = document.listColumns.get(columnId);
+  const list = column && document.lists.get(column.list);
+  const items = list && model.listOf(list.id);
+  const series = items?.seriesOf(columnId);
+  const item = items?.items[place];
+  if (!column || !list || !series || item === undefined) throw new RangeError('There is no such figure in the list.');
+  const value = series.valueAt(place);
+  const problem = model.problems.get(series.codeAt(place));
+  return {
+    id: columnId,
+    name: column.name,
+    unit: unitOf(document, columnId),
+    period: place,
+    value: numberOrNull(value),
+    problem: problem ? problemSentence(problem, document) : null,
+    formula: null,
+    expression: null,
+    worked: null,
+    parts: [],
+    ...explainItem(model, list, column, item, place),
+  };
+}
+
+function explainItem(model: PlanModel, list: ListRow, column: ListColumnRow, item: string, place: number): Explanation {
+  const { document } = model;
+  const figures = alongItems(model, list);
+  const cell = cellOf(document, item, column.id);
+  switch (column.kind) {
+    case 'status': {
+      const compared = [column.estimated, column.actual].flatMap((id) => id ?? []);
+      const parts = compared.map((id, index) => ({
+        id,
+        label: figures.nameOf(id) ?? id,
+        unit: unitOf(document, id),
+        value: numberOrNull(figures.valueAt(id, place)),
+        period: place,
+        subtracted: index === 1,
+      }));
+      return { source: 'sum', words: messages.estimatedLessActual, parts };
+    }
+    case 'rule': {
+      if (cell) {
+        const ruled = column.formula === null ? NaN : ruledItem(figures, column, place);
+        const otherwise =
+          ruled === ruled ? messages.theRuleWouldGive(money(model, column.id, ruled)) : messages.theRuleWouldLeaveIt;
+        if (cell.formula === null)
+          return {
+            source: 'exception',
+            words: messages.typedForThisItem(money(model, column.id, cell.figure!), otherwise),
+          };
+        const explained = explainFormula(figures, column.id, place, cell);
+        return { ...explained, source: 'exception', words: messages.aRuleForThisItem(otherwise) };
+      }
+      if (column.formula === null) return { source: 'nothing', words: messages.thisColumnHasNoRule };
+      return { ...explainFormula(figures, column.id, place, column), words: messages.computedForEveryItem };
+    }
+    default:
+      return cell?.figure == null
+        ? { source: 'nothing', words: messages.nothingHasBeenEnteredHere }
+        : { source: 'amount', words: messages.typedFigure(money(model, column.id, cell.figure)) };
+  }
+}
+
+/** What a column's rule gives for an item that has an exception. */
+function ruledItem(figures: Figures, { id, formula }: ListColumnRow, place: number): number {
+  const expression = formula === null ? null : readStoredOrNull(formula);
+  return expression ? figures.evaluate(expression, id, place).value : NaN;
 }
 
 /** What a calculator gives is explained by what it was given. */
@@ -311,7 +438,7 @@ function explainInput(model: PlanModel, id: string, formula: string | null, peri
   if (formula === null) return { source: 'nothing', words: messages.nothingHasBeenEnteredHere };
   if (figureOfFormula(formula) !== null)
     return { source: 'amount', words: messages.typedFigure(money(model, id, model.seriesOf(id)!.valueAt(period))) };
-  return { ...explainFormula(model, id, period, { formula }), words: messages.givenByThisFormula };
+  return { ...explainFormula(alongMonths(model), id, period, { formula }), words: messages.givenByThisFormula };
 }
 
 function explainSum(model: PlanModel, id: string, period: number): Explanation {

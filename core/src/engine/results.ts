@@ -69,8 +69,8 @@ export function resultsOf(model: PlanModel): Results {
 function idOfOutput(names: Names, text: string): string | undefined {
   const dot = text.lastIndexOf('.');
   const owner = dot < 0 ? undefined : names.find(text.slice(0, dot));
-  const output = owner?.calculator?.outputs.find((each) => nameKey(each) === nameKey(text.slice(dot + 1)));
-  return owner && output !== undefined ? outputId(owner.id, output) : undefined;
+  const output = owner?.calculator?.outputs.find(({ name }) => nameKey(name) === nameKey(text.slice(dot + 1)));
+  return owner && output !== undefined ? outputId(owner.id, output.key) : undefined;
 }
 
 /** The figures of a series as numbers and nulls. */

@@ -1,12 +1,15 @@
 import type { Calendar } from '../calendar/calendar.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
-import type { Use } from '../graph/dependencies.ts';
+import type { Use } from '../graph/formulaUses.ts';
 import type { Change, Document } from '../plan/document/document.ts';
+import { ownerOfFigure } from '../plan/document/calculators.ts';
 import { rollUpOf } from '../plan/document/rollUps.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
 import type { Calculation } from './calculation.ts';
-import { Model, type ChangedFigures } from './model.ts';
+import type { ListAtWork, ListFigures } from './list.ts';
+import { Model } from './model.ts';
+import type { ChangedFigures } from './recalculation.ts';
 import type { PlanModel } from './planModel.ts';
 import type { Problems } from './problems.ts';
 import type { Series } from './series.ts';
@@ -29,12 +32,19 @@ export class Snapshot implements PlanModel {
   readonly problems: Problems;
   private readonly model: Model;
   private readonly series: ReadonlyMap<string, Series>;
+  private readonly lists: ReadonlyMap<string, ListSnapshot>;
   /** Rows that have been asked for, by table and owner. */
   private readonly rows: Map<string, readonly Dated[]>;
   /** A model of its own, for what is computed from a snapshot that is not the latest one. */
   private own: Model | null = null;
 
-  private constructor(model: Model, series: ReadonlyMap<string, Series>, rows: Map<string, readonly Dated[]>) {
+  private constructor(
+    model: Model,
+    series: ReadonlyMap<string, Series>,
+    rows: Map<string, readonly Dated[]>,
+    lists: ReadonlyMap<string, ListSnapshot>,
+  ) {
+    this.lists = lists;
     this.document = model.document;
     this.calendar = model.calendar;
     this.problems = model.problems;
@@ -45,7 +55,8 @@ export class Snapshot implements PlanModel {
 
   /** A model's present figures. */
   static of(model: Model): Snapshot {
-    return new Snapshot(model, new Map(model.ids().map((id) => [id, model.seriesOf(id)!.copy()])), new Map());
+    const series = new Map(model.ids().map((id) => [id, model.seriesOf(id)!.copy()]));
+    return new Snapshot(model, series, new Map(), listsAfter(model, new Map()));
   }
 
   /** Lets the model take an edited document over, as `Model.update`; what comes after it, and which figures it changed. */
@@ -58,7 +69,7 @@ export class Snapshot implements PlanModel {
     const series = new Map(this.series);
     for (const { id } of changed) series.set(id, model.seriesOf(id)!.copy());
     for (const id of this.quotientsAfter(document, changed)) series.set(id, model.seriesOf(id)!.copy());
-    if (series.size > model.size) for (const id of series.keys()) if (!model.seriesOf(id)) series.delete(id);
+    if (series.size > model.size) for (const id of series.keys()) if (!model.has(id)) series.delete(id);
     const rows = new Map(this.rows);
     for (const { table, before, after } of changes) {
       if (!(table in OWNERS)) continue;
@@ -66,7 +77,7 @@ export class Snapshot implements PlanModel {
       for (const row of [before, after] as unknown as (Record<string, string> | null)[])
         if (row) rows.delete(keyOf(table as DatedTable, row[column]!));
     }
-    return { snapshot: new Snapshot(model, series, rows), changed };
+    return { snapshot: new Snapshot(model, series, rows, listsAfter(model, this.lists)), changed };
   }
 
   /** The quotients that may come to something else over a year, whether their months have changed or not. */
@@ -88,7 +99,21 @@ export class Snapshot implements PlanModel {
   }
 
   seriesOf(id: string): Series | undefined {
-    return this.series.get(id);
+    const series = this.series.get(id);
+    // The total of a list's column that no rule names is computed when it is asked for.
+    return series ?? (this.lists.has(ownerOfFigure(id)) ? this.engine.seriesOf(id) : undefined);
+  }
+
+  listOf(id: string): ListFigures | undefined {
+    return this.lists.get(id);
+  }
+
+  listWith(id: string, document: Document): ListAtWork {
+    return this.engine.listWith(id, document);
+  }
+
+  evaluateInList(list: string, expression: Expression, column: string, place: number): { value: number; code: number } {
+    return this.engine.evaluateInList(list, expression, column, place);
   }
 
   usesOf(id: string): readonly Use[] {
@@ -154,4 +179,46 @@ export class Snapshot implements PlanModel {
 
 function keyOf(table: DatedTable, owner: string): string {
   return `${table}|${owner}`;
+}
+
+/** The figures of a list as they were after an edit. A column that stayed the same is the same object as before. */
+class ListSnapshot implements ListFigures {
+  readonly items: readonly string[];
+  private readonly columns: ReadonlyMap<string, Series>;
+
+  constructor(items: readonly string[], columns: ReadonlyMap<string, Series>) {
+    this.items = items;
+    this.columns = columns;
+  }
+
+  seriesOf(column: string): Series | undefined {
+    return this.columns.get(column);
+  }
+
+  /** The list as it is now: itself, as long as nothing has changed. */
+  after(list: ListAtWork): ListSnapshot {
+    const changed = list.takeChanges();
+    if (changed.length === 0 && list.items === this.items) return this;
+    const columns = new Map<string, Series>();
+    for (const id of list.columns()) {
+      const [before, now] = [this.columns.get(id), list.seriesOf(id)!];
+      const isSame =
+        before !== undefined && (list.items === this.items ? !changed.includes(id) : isSameSeries(before, now));
+      columns.set(id, isSame ? before : now.copy());
+    }
+    return new ListSnapshot(list.items, columns);
+  }
+}
+
+const NO_LIST = new ListSnapshot([], new Map());
+
+/** Snapshots of a model's lists after an edit, from those before it. */
+function listsAfter(model: Model, before: ReadonlyMap<string, ListSnapshot>): ReadonlyMap<string, ListSnapshot> {
+  const after = new Map(model.listIds().map((id) => [id, (before.get(id) ?? NO_LIST).after(model.listOf(id)!)]));
+  const isSame = after.size === before.size && [...after].every(([id, list]) => before.get(id) === list);
+  return isSame ? before : after;
+}
+
+function isSameSeries(a: Series, b: Series): boolean {
+  return a.values.length === b.values.length && a.values.every((_, at) => a.sameAt(b, at));
 }

@@ -16,7 +16,7 @@ import {
 } from './alongMonths.ts';
 import type { CompileContext, Operation } from './context.ts';
 import { binaryKernel, figuresKernel, readerOf, unaryKernel } from './kernels.ts';
-import { fastBinary, fastChoice, fastExtreme, multiplyAndAdd } from './loops.ts';
+import { fastBinary, fastChoice, fastExtreme, finite, multiplyAndAdd } from './loops.ts';
 import { ProblemSite } from './problems.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
 import { taxInputs, taxTerms, taxYears } from './tax.ts';
@@ -186,7 +186,7 @@ class Compiler {
 
   /** Whether an expression has figures of its own for each month, rather than one for all. */
   private isSeries(expression: Expression): boolean {
-    if (expression.kind === 'word') return true;
+    if (expression.kind === 'word') return this.context.words[expression.word] instanceof Series;
     if (expression.kind === 'ref') return this.context.operandOf(expression.id) instanceof Series;
     if (expression.kind === 'call' && looksAlongMonths(functionOf(expression).evaluation(expression))) return true;
     return childrenOf(expression).some((child) => this.isSeries(child));
@@ -221,7 +221,13 @@ class Compiler {
           evaluation.way === 'month'
             ? evaluation.reader(readers, call, this.site(call))
             : figuresKernel(evaluation, readers, this.site(call));
-        return this.monthwise(operands, kernel, target, quick(evaluation.quick, operands));
+        const direct = evaluation.way === 'figures' ? evaluation.direct : undefined;
+        return this.monthwise(
+          operands,
+          kernel,
+          target,
+          quick(evaluation.quick, operands) ?? directly(direct, operands),
+        );
       }
       case 'elsewhere':
         return this.elsewhere(evaluation, call, x!, second, target);
@@ -238,6 +244,8 @@ class Compiler {
         const compute = (figures: number[]) => evaluation.compute(figures, readers, site);
         return this.overAllMonths(readers[evaluation.flow]!, compute, target);
       }
+      case 'among':
+        return this.among(evaluation, x!, this.site(call), target);
     }
   }
 
@@ -342,6 +350,32 @@ class Compiler {
     return out;
   }
 
+  /** A figure for each month from those of all; when one of them has a problem, none can be told. */
+  private among({ compute }: EvaluationBy<'among'>, x: Operand, site: ProblemSite, target?: Series): Operand {
+    const { count } = this.context.calendar;
+    const read = readerOf(x);
+    const [given, found] = [new Float64Array(count), new Float64Array(count)];
+    const out = this.out(target);
+    this.add(() => {
+      if (x instanceof Series && x.cleanFrom === 0) {
+        compute(x.values, out.values);
+        if (finite(out.values, 0, count)) return out.markClean(0, count);
+      }
+      for (let at = 0; at < count; at++) {
+        given[at] = read(at);
+        if (given[at] !== given[at] && why.code > BLANK) return out.fill(NaN, why.code, 0, count);
+      }
+      compute(given, found);
+      for (let at = 0; at < count; at++) {
+        const isEmpty = given[at] !== given[at];
+        const value = found[at]!;
+        out.set(at, value, isEmpty ? BLANK : value === value ? FINE : site.code('noResult', at));
+      }
+      out.settle();
+    }, this.everywhere);
+    return out;
+  }
+
   /** One figure for the whole plan, from all figures of `flow`; `compute` gives NaN with its reason in `why`. */
   private overAllMonths(flow: Reader, compute: (figures: number[]) => number, target?: Series): Operand {
     const { count } = this.context.calendar;
@@ -381,6 +415,25 @@ function quick(
       };
   }
   return undefined;
+}
+
+/** A pass over stretches in which all operands have figures, for a function of one or two of them. */
+function directly(
+  direct: ((...figures: number[]) => number) | undefined,
+  [first, second, third]: readonly Operand[],
+): ((out: Series, from: number, to: number) => boolean) | undefined {
+  if (!direct || !first || third) return undefined;
+  return ({ values }, from, to) => {
+    if (first instanceof Series && !(second instanceof Series)) {
+      const a = first.values;
+      if (second === undefined) for (let at = from; at < to; at++) values[at] = direct(a[at]!);
+      else for (let at = from, b = second.value; at < to; at++) values[at] = direct(a[at]!, b);
+    } else {
+      const read = (operand: Operand, at: number) => (operand instanceof Series ? operand.values[at]! : operand.value);
+      for (let at = from; at < to; at++) values[at] = direct(read(first, at), read(second!, at));
+    }
+    return finite(values, from, to);
+  };
 }
 
 function constant(value: number, code: number): Scalar {

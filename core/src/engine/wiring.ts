@@ -1,7 +1,8 @@
 import { CALCULATOR_TABLES } from '../plan/document/calculators.ts';
 import type { DocumentChange, Document } from '../plan/document/document.ts';
-import { TABLES } from '../plan/schema/tables.ts';
-import { usesOfStored } from '../graph/dependencies.ts';
+import { isTyped } from '../plan/document/lists.ts';
+import { TABLES, type ListColumnRow } from '../plan/schema/tables.ts';
+import { usesOfStored } from '../graph/formulaUses.ts';
 
 /**
  * Whether a change alters which nodes there are or what they read, so that the model has to be built anew. `stepsOf` says
@@ -48,6 +49,13 @@ export function changesWiring(
     case 'savingsMoves':
     case 'taxBands':
       return !isSameWiring(change, document);
+    // What a list's rules name decides what its totals hang on.
+    case 'listColumns':
+      return namedBy(change.before) !== namedBy(change.after);
+    case 'listCells':
+      return (change.before?.formula ?? null) !== (change.after?.formula ?? null);
+    case 'lists':
+    case 'listItems':
     case 'figureNotes':
     case 'highlights':
     case 'lockedYears':
@@ -65,6 +73,12 @@ export function changesWiring(
     case 'statementFormats':
       return false;
   }
+}
+
+/** What a column is computed from, as far as the order of computing goes. */
+function namedBy(column: ListColumnRow | null): string {
+  if (column === null || isTyped(column)) return '';
+  return [column.kind, column.formula, column.estimated, column.actual].join('|');
 }
 
 function hasCalculators(document: Document): boolean {

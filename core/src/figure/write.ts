@@ -74,6 +74,19 @@ export function writeFigure(figure: number, unit: Unit, style: FigureStyle): str
   return withSign(text, style);
 }
 
+/** A figure with so many decimals, whatever its unit usually has; `null` leaves it to the unit. */
+export function writeWithDecimals(figure: number, unit: Unit, decimals: number | null, style: FigureStyle): string {
+  if (decimals === null) return writeFigure(figure, unit, style);
+  const isPart = isFraction(unit);
+  const text = decimal(style.locale, decimals, decimals)(steady(isPart ? figure * 100 : figure, decimals));
+  return withSign(isPart ? `${text}\u00a0%` : text, style);
+}
+
+/** How many there are, in the figures of a locale: `1,234` in Ireland, `1.234` in Germany. */
+export function writeCount(count: number, locale: string): string {
+  return decimal(locale, 0, 0)(count);
+}
+
 /** A difference, always with its sign: `+12.00`, `−3.50`. */
 export function writeDifference(difference: number, unit: Unit, style: FigureStyle): string {
   const text = writeFigure(difference, unit, { ...style, negatives: 'minus' });

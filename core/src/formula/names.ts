@@ -1,23 +1,33 @@
 import { quoteName } from './print.ts';
 import { mapNames } from './mapNames.ts';
-import { FormulaError, type Expression, type Place } from './expression/syntax.ts';
+import { wordOf } from './functions/description.ts';
+import { functionOf } from './functions/functions.ts';
+import { FormulaError, childrenOf, type Expression, type Place } from './expression/syntax.ts';
 import { messages } from '../messages/formula.ts';
 
 /** What a name can stand for: an id, with the name as people see it. */
 export interface NamedThing {
   readonly id: string;
   readonly name: string;
-  /** For a calculator: what it is called, and its outputs, of which a formula has to name one. */
+  /** For a calculator or a list: what it is called, and its outputs, of which a formula has to name one. */
   readonly calculator?: {
     readonly word: string;
-    readonly outputs: readonly string[];
+    readonly outputs: readonly NamedOutput[];
     /** Whether `tax` can reckon by it. */
     readonly isSchedule: boolean;
   };
 }
 
+/** What stands after the dot: as people write it, and as it is stored. */
+export interface NamedOutput {
+  readonly name: string;
+  readonly key: string;
+}
+
 /** The names of a plan, looked up without regard to case and spacing. */
 export interface Names {
+  /** Whether they are those of a list, whose rules look along its items and not along months. */
+  readonly isOfList?: boolean;
   find(name: string): NamedThing | undefined;
   thing(id: string): NamedThing | undefined;
   all(): readonly NamedThing[];
@@ -74,6 +84,7 @@ export function nameKey(name: string): string {
 
 /** Replaces names by the ids they stand for. Throws `FormulaError` at the first name or id that is unknown. */
 export function resolveNames(expression: Expression, names: Names): Expression {
+  refuseOutOfPlace(expression, names.isOfList ?? false);
   return mapNames(expression, (leaf, role) => {
     if (leaf.kind === 'ref') {
       const [owner = '', output] = leaf.id.split('.');
@@ -105,21 +116,40 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
   }
   const { outputs, word } = calculator;
   const article = /^[aeiou]/.test(word) ? 'an' : 'a';
-  const write = (each: string) => `${quoteName(name)}.${each}`;
-  if (output === undefined)
-    throw new FormulaError(
-      messages.isSayWhichOfIts(name, article, word, write(outputs[0]!)),
-      place,
-      outputs.slice(0, 3).map(write),
-    );
-  const found = outputs.find((each) => nameKey(each) === nameKey(output));
-  if (found !== undefined) return { kind: 'ref', id: `${id}.${found}`, place };
-  const nearest = outputs.filter((each) => likeness(nameKey(output), each) <= Math.max(1, each.length / 3));
+  const write = (each: NamedOutput) => `${quoteName(name)}.${quoteName(each.name)}`;
+  if (output === undefined) {
+    const examples = outputs.slice(0, 3).map(write);
+    throw new FormulaError(messages.isSayWhichOfIts(name, article, word, examples[0] ?? null), place, examples);
+  }
+  const found = outputs.find((each) => each.key === output) ?? outputs.find((each) => isSameName(each.name, output));
+  if (found !== undefined) return { kind: 'ref', id: `${id}.${found.key}`, place };
+  const nearest = outputs.filter((each) => isNear(nameKey(output), nameKey(each.name)));
   throw new FormulaError(
-    messages.hasNoOutputCalledIt(name, output, outputs.join(', ')),
+    messages.hasNoOutputCalledIt(name, output, outputs.map((each) => each.name).join(', ')),
     place,
     nearest.slice(0, 3).map(write),
   );
+}
+
+/** Refuses what says nothing where a formula stands: items in a rule of the plan, months in one of a list. */
+function refuseOutOfPlace(expression: Expression, isOfList: boolean): void {
+  if (expression.kind === 'word' && expression.word === 'row' && !isOfList)
+    throw new FormulaError(messages.rowIsForLists, expression.place);
+  if (expression.kind === 'date' && isOfList) throw new FormulaError(messages.aListHasNoMonths, expression.place);
+  if (expression.kind === 'call') {
+    const word = isOfList ? wordOf(functionOf(expression)) : undefined;
+    const span = word && expression.args[word.at];
+    if (span?.kind === 'word') throw new FormulaError(messages.aListHasNoYears(expression.name), span.place);
+  }
+  for (const part of childrenOf(expression)) refuseOutOfPlace(part, isOfList);
+}
+
+function isSameName(a: string, b: string): boolean {
+  return nameKey(a) === nameKey(b);
+}
+
+function isNear(a: string, b: string): boolean {
+  return likeness(a, b) <= Math.max(1, b.length / 3);
 }
 
 /** The beginning of a longer name counts as near; otherwise the number of letters to change, add, drop or swap. */

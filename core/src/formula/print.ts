@@ -67,7 +67,10 @@ function piecesOf(expression: Expression, context: number, style: PrintStyle): P
     case 'ref': {
       const [owner = '', named] = expression.id.split('.');
       const name = style.nameOf?.(owner);
-      return [(name === undefined ? `{${owner}}` : quoteName(name)) + output(named)];
+      if (name === undefined) return [`{${owner}}${output(named)}`];
+      // What is named with its output is called by both: `Kitchen.Total price`.
+      const whole = named === undefined ? undefined : style.nameOf?.(expression.id);
+      return [quoteName(name) + output(whole?.slice(name.length + 1) ?? named)];
     }
     case 'percent':
       return [print(expression.operand, 6, style), '%'];
@@ -94,7 +97,7 @@ function rightStrength(expression: Extract<Expression, { kind: 'binary' }>): num
 }
 
 function output(name: string | undefined): string {
-  return name === undefined ? '' : `.${name}`;
+  return name === undefined ? '' : `.${quoteName(name)}`;
 }
 
 /** A name as it stands in a formula: in single quotes when it has other signs than words, or is a calendar word. */

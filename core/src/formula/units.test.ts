@@ -17,6 +17,7 @@ const UNITS: Readonly<Record<string, Unit>> = {
 
 function infer(formula: string) {
   const { unit, findings } = inferUnit(parseFormula(formula), {
+    byMonth: true,
     unitOf: (id) => UNITS[id]!,
     style: { notation: CANONICAL, nameOf: (id) => id },
   });

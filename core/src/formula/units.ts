@@ -16,6 +16,8 @@ export interface UnitFinding {
 export interface UnitContext {
   readonly unitOf: (id: string) => Unit;
   readonly style: PrintStyle;
+  /** Whether figures are those of a month, to which a yearly rate is not applied as it is. */
+  readonly byMonth: boolean;
 }
 
 /** The unit of a formula's result, `undefined` for a bare number, with what is doubtful about it. */
@@ -124,7 +126,13 @@ class Inference {
       [expression.right, right, expression.left, left],
       [expression.left, left, expression.right, right],
     ] as const) {
-      if (moneyUnit === 'money' && unit === 'ratePerYear' && !this.byTwelve.has(expression) && !coversYear(money)) {
+      if (
+        this.context.byMonth &&
+        moneyUnit === 'money' &&
+        unit === 'ratePerYear' &&
+        !this.byTwelve.has(expression) &&
+        !coversYear(money)
+      ) {
         const rate = this.write(side);
         this.findings.push({
           message: messages.appliesTheYearlyRateTo(rate),

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { circleSentence, componentsOf } from './circles.ts';
-import type { Use } from './dependencies.ts';
+import type { Use } from './formulaUses.ts';
 
 const graph = (edges: Record<string, (string | [string, number])[]>) =>
   new Map(

@@ -1,4 +1,4 @@
-import type { Use } from './dependencies.ts';
+import type { Use } from './formulaUses.ts';
 import { messages } from '../messages/graph.ts';
 
 /** Nodes that need each other, in the order in which they can be computed; most components are a single node. */
@@ -104,7 +104,11 @@ function pathBetween(from: string, to: string, within: (id: string) => readonly 
 const MOST_LINKS = 20;
 
 /** A circle spelt out: "Rent needs Heating, Heating needs Rent. A rule …" */
-export function circleSentence(circle: readonly string[], nameOf: (id: string) => string): string {
+export function circleSentence(
+  circle: readonly string[],
+  nameOf: (id: string) => string,
+  along: 'months' | 'items' = 'months',
+): string {
   const all = circle.slice(1).map((id, at) => messages.needs(nameOf(circle[at]!), nameOf(id)));
   // Nobody reads hundreds of links: of a long circle its beginning and its end are told.
   const links =
@@ -112,5 +116,5 @@ export function circleSentence(circle: readonly string[], nameOf: (id: string) =
       ? all
       : [...all.slice(0, MOST_LINKS - 1), messages.moreLinks(all.length - MOST_LINKS), all.at(-1)!];
   const self = circle.length === 2;
-  return messages.thatIsACircle(links.join(', '), self);
+  return messages.thatIsACircle(links.join(', '), self, along);
 }

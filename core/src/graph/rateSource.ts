@@ -1,5 +1,5 @@
 import { childrenOf, type Expression } from '../formula/expression/syntax.ts';
-import { usesOf } from './dependencies.ts';
+import { usesOf } from './formulaUses.ts';
 import { outputOfFigure } from '../plan/document/calculators.ts';
 import { planOf, type Document } from '../plan/document/document.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';

@@ -1,6 +1,7 @@
-import { usesOf } from './dependencies.ts';
+import { usesOf } from './formulaUses.ts';
 import {
   calculatorWith,
+  listOutputsOf,
   outputId,
   outputOfFigure,
   outputWith,
@@ -12,6 +13,7 @@ import type { DocumentChange, Document } from '../plan/document/document.ts';
 import type { Draft } from '../plan/document/draft.ts';
 import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import { formulaColumns } from '../plan/document/limits.ts';
+import { hasFigures, listOfRow } from '../plan/document/lists.ts';
 import { NAMED_TABLES } from '../plan/document/naming.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import { TABLES, TABLE_NAMES, type AnyRow, type TableName } from '../plan/schema/tables.ts';
@@ -38,7 +40,7 @@ interface Reference {
 const REFERENCES: readonly Reference[] = TABLE_NAMES.flatMap((table) =>
   (Object.entries(TABLES[table]) as [string, ColumnSpec][]).flatMap(([name, { column }]): Reference[] => {
     if (column.kind === 'bearer')
-      return [{ table, column: name, to: ['lines', 'groups'], orTotal: true, whenGone: 'goes' }];
+      return [{ table, column: name, to: ['lines', 'groups', 'listColumns'], orTotal: true, whenGone: 'goes' }];
     if (column.kind !== 'reference') return [];
     const { whenGone } = column;
     return [{ table, column: name, to: [column.table as TableName], orTotal: false, whenGone }];
@@ -91,17 +93,24 @@ export function missingReference(document: Document, table: TableName, row: AnyR
   }
   for (const column of formulaColumns(table)) {
     const formula = values[column] ?? null;
-    if (formula !== null && !canBeRead(document, formula)) return column;
+    if (formula !== null && !canBeRead(document, formula, listFor(document, table, row))) return column;
   }
   return null;
 }
 
-/** Whether a stored formula can be read, and all it names is there. */
-function canBeRead(document: Document, formula: string): boolean {
+/** The list a row's formulas are of; `null` for those of the plan. */
+function listFor(document: Document, table: TableName, row: AnyRow): string | null {
+  return table === 'listColumns' || table === 'listCells' ? (listOfRow(document, table, row) ?? null) : null;
+}
+
+/** Whether a stored formula can be read, and all it names is there: for one of a list, in its columns or in the plan. */
+function canBeRead(document: Document, formula: string, list: string | null): boolean {
   const expression = readStoredOrNull(formula);
   if (!expression) return false;
   return usesOf(expression).every(({ id }) => {
     if (outputOfFigure(id) !== null) return outputWith(document, id) !== undefined;
+    const column = document.listColumns.get(id);
+    if (column) return column.list === list && hasFigures(column);
     const owner = ownerOfFigure(id);
     return totalWithId(owner) !== undefined || NAMED_TABLES.some((table) => document[table].has(owner));
   });
@@ -129,6 +138,25 @@ export function lostOutput(before: Document, after: Document, changes: readonly 
     const gone = outputsOf(calculatorWith(before, id)!).filter((output) => !now.has(output.name));
     const used = gone.find((output) => isUsed(after, outputId(id, output.name)));
     if (used) return messages.usesChangeThatRuleFirst(users.map((user) => user.name).join(', '), name, used.name);
+  }
+  return null;
+}
+
+/**
+ * Why columns of lists cannot become what they are to be: a rule of the plan names a total they would no longer have, since
+ * it would hang on entries of the ledger, or they would have no figures. `null` when none does.
+ */
+export function lostTotal(before: Document, after: Document, changes: readonly DocumentChange[]): string | null {
+  const lists = new Set(
+    changes.flatMap(({ table, before: was, after: row }) =>
+      was && row && (table === 'listColumns' || table === 'listCells') ? (listOfRow(after, table, row) ?? []) : [],
+    ),
+  );
+  for (const list of lists) {
+    const now = new Set(listOutputsOf(after, list).map(({ id }) => id));
+    const gone = listOutputsOf(before, list).filter(({ id }) => after.listColumns.has(id) && !now.has(id));
+    const used = gone.find(({ id }) => isUsed(after, outputId(list, id)));
+    if (used) return messages.theTotalIsUsed(`${after.lists.get(list)!.name}.${used.name}`);
   }
   return null;
 }

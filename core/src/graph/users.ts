@@ -1,6 +1,10 @@
-import { usesOf } from './dependencies.ts';
-import { calculatorsOf, inputsOf, ownerOfFigure } from '../plan/document/calculators.ts';
+import { usesByNode } from './dependencies.ts';
+import { usesOf } from './formulaUses.ts';
+import { columnUsers } from './lists.ts';
+import { calculatorsOf, inputsOf, outputId, ownerOfFigure } from '../plan/document/calculators.ts';
 import { groupsWithLines, inOrder, planOf, type Document } from '../plan/document/document.ts';
+import { nameOf } from '../plan/document/naming.ts';
+import type { ListColumnRow } from '../plan/schema/tables.ts';
 import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import { messages } from '../messages/graph.ts';
 
@@ -40,6 +44,12 @@ export function usersIn(document: Document): ReadonlyMap<string, readonly User[]
       for (const used of namedIn(formula)) if (used !== id) add(used, { id, name });
     }
   }
+  for (const { id, name, list, used } of columnUsers(document))
+    for (const each of used) {
+      // A list's own columns are named by themselves, a figure of the plan by what it belongs to.
+      const owner = document.listColumns.has(each) ? each : ownerOfFigure(each);
+      if (owner !== list) add(owner, { id, name });
+    }
   for (const { id, name, projectionRate } of [...document.groups.values(), ...document.lines.values()])
     if (projectionRate !== null) add(projectionRate, { id, name: messages.theProjectionOf(name) });
   const { id, projectionRate } = planOf(document);
@@ -50,6 +60,22 @@ export function usersIn(document: Document): ReadonlyMap<string, readonly User[]
 /** Who uses one thing of a plan. */
 export function usersOf(document: Document, id: string): readonly User[] {
   return usersIn(document).get(id) ?? [];
+}
+
+/** Who uses a column of a list: other columns, and whatever in the plan names its total. */
+export function usersOfColumn(document: Document, column: Pick<ListColumnRow, 'id' | 'list'>): User[] {
+  const total = outputId(column.list, column.id);
+  const others = columnUsers(document).filter(
+    ({ id, used }) => id !== column.id && (used.includes(column.id) || used.includes(total)),
+  );
+  const users: User[] = others.map(({ id, name }) => ({ id, name }));
+  for (const [id, uses] of usesByNode(document)) {
+    const user = ownerOfFigure(id);
+    if (!uses.some((use) => use.id === total) || document.lists.has(user) || users.some((each) => each.id === user))
+      continue;
+    users.push({ id: user, name: nameOf(document, user) ?? user });
+  }
+  return users;
 }
 
 /** What a stored formula names; one that cannot be read names nothing. */

@@ -1,5 +1,6 @@
-import { periodOf } from '../calendar/calendar.ts';
-import { addMonths, beginningOf, monthsBetween, yearOf, type Month } from '../calendar/month.ts';
+import { monthOfDay } from '../calendar/day.ts';
+import { yearOf, type Month } from '../calendar/month.ts';
+import { LAST_DAY, type Day } from '../calendar/readDate.ts';
 import { calendarOf, type Document } from '../plan/document/document.ts';
 import { datedId, type ExceptionRow, type Side } from '../plan/schema/tables.ts';
 import { NET, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../plan/schema/totals.ts';
@@ -25,7 +26,7 @@ export interface MonthSum {
 
 /** What really happened, line by line and month by month: the one series of figures a plan sees of its ledger. */
 export interface Actuals {
-  /** The months entries were made in, from the first to the last; `null` when there are none. */
+  /** The months account was kept of, from the first with entries to the last up to today; `null` when there are none. */
   readonly span: { readonly first: Month; readonly last: Month } | null;
   /** The sums, by line and month; lines nothing was ever entered for are not there. */
   readonly lines: ReadonlyMap<string, ReadonlyMap<Month, MonthSum>>;
@@ -33,8 +34,12 @@ export interface Actuals {
 
 export const NO_ACTUALS: Actuals = { span: null, lines: new Map() };
 
-/** The actual figures behind the sums of a ledger. */
-export function actualsFrom(sums: readonly EntrySum[]): Actuals {
+/**
+ * The actual figures behind the sums of a ledger. An entry with a day after today's month, such as one paid ahead, does not
+ * say of the months until then that nothing happened in them.
+ */
+export function actualsFrom(sums: readonly EntrySum[], today: Day = LAST_DAY): Actuals {
+  const present = monthOfDay(today);
   const lines = new Map<string, Map<Month, MonthSum>>();
   let first: Month | null = null;
   let last: Month | null = null;
@@ -43,6 +48,7 @@ export function actualsFrom(sums: readonly EntrySum[]): Actuals {
     if (!byMonth) lines.set(line, (byMonth = new Map()));
     const before = byMonth.get(month);
     byMonth.set(month, { amount: (before?.amount ?? 0) + amount, count: (before?.count ?? 0) + count });
+    if (month > present) continue;
     if (first === null || month < first) first = month;
     if (last === null || month > last) last = month;
   }
@@ -51,12 +57,14 @@ export function actualsFrom(sums: readonly EntrySum[]): Actuals {
 
 /**
  * What a line really came to in a month, in major units, positive the way its side goes. A line that is kept account of, in
- * a month entries were made in, came to nothing without any of its own; `null` where nothing is known.
+ * a month account was kept of, came to nothing without any entry of its own; `null` where nothing is known.
  */
 export function actualFigure(document: Document, actuals: Actuals, line: string, month: Month): number | null {
   const byMonth = actuals.lines.get(line);
-  if (!byMonth || !actuals.span || month < actuals.span.first || month > actuals.span.last) return null;
-  return ((byMonth.get(month)?.amount ?? 0) * directionOf(document, line)) / minorUnitsIn(document) || 0;
+  const own = byMonth?.get(month);
+  if (own) return (own.amount * directionOf(document, line)) / minorUnitsIn(document) || 0;
+  const { span } = actuals;
+  return byMonth && span && month >= span.first && month <= span.last ? 0 : null;
 }
 
 /**
@@ -114,23 +122,16 @@ export interface ActualFigure {
 
 /** The actual figures of a year of the plan, of the lines that are still there. */
 export function actualFiguresIn(document: Document, actuals: Actuals, year: number): ActualFigure[] {
-  if (!actuals.span) return [];
-  const { first, last } = actuals.span;
-  const calendar = calendarOf(document);
-  const begins = beginningOf(year, calendar.yearBegins);
-  const figures: ActualFigure[] = [];
-  for (const line of actuals.lines.keys()) {
-    if (!document.lines.has(line)) continue;
-    const from = first > begins ? first : begins;
-    const count = monthsBetween(from, last) + 1;
-    for (let at = 0; at < count; at++) {
-      const month = addMonths(from, at);
-      if (yearOf(month, calendar.yearBegins) !== year) break;
-      const figure = actualFigure(document, actuals, line, month);
-      if (figure !== null && periodOf(calendar, month) >= 0) figures.push({ line, month, figure });
-    }
-  }
-  return figures;
+  const { months, yearBegins } = calendarOf(document);
+  const ofYear = months.filter((month) => yearOf(month, yearBegins) === year);
+  return [...actuals.lines.keys()]
+    .filter((line) => document.lines.has(line))
+    .flatMap((line) =>
+      ofYear.flatMap((month): ActualFigure[] => {
+        const figure = actualFigure(document, actuals, line, month);
+        return figure === null ? [] : [{ line, month, figure }];
+      }),
+    );
 }
 
 /** The plan with what really happened in a year in place of what was planned. */

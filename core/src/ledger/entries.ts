@@ -22,6 +22,7 @@ export function entryRefusal(document: Document, entry: LedgerEntry, before: Led
     lineRefusal(document, entry, before) ??
     accountRefusal(document, entry, before, 'account') ??
     accountRefusal(document, entry, before, 'toAccount') ??
+    itemRefusal(document, entry, before) ??
     reconciledRefusal(entry, before)
   );
 }
@@ -48,6 +49,11 @@ function accountRefusal(
   const account = document.accounts.get(id);
   if (!account) return { message: messages.thisAccountIsNoLonger, field };
   return account.closed ? { message: messages.isClosed(account.name), field } : null;
+}
+
+function itemRefusal(document: Document, { item }: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
+  if (item === '' || item === before?.item || document.listItems.has(item)) return null;
+  return { message: messages.thisItemIsNoLonger, field: 'item' };
 }
 
 /** What was reconciled with a statement keeps what the statement says of it. */

@@ -102,17 +102,24 @@ describe('the forecast', () => {
     expect(on(bank, '2026-01-24')).toBe(290_000);
     expect(on(bank, '2026-01-25')).toBe(210_000);
     expect(bank!.lowest).toMatchObject({ date: '2026-01-25', balance: 210_000 });
-    // The other half of the food goes through the card, from today to the end of the month.
+    // The other half of the food goes through the card, from tomorrow to the end of the month.
     expect(on(card, '2026-01-31')).toBe(-31_000);
-    expect(on(card, '2026-01-20')).toBe(-15_500 - Math.round(15_500 / 12));
+    expect(on(card, '2026-01-20')).toBe(-15_500);
+    expect(on(card, '2026-01-21')).toBe(-15_500 - Math.round(15_500 / 11));
   });
 
-  it('names the first day below the limit, and what is overdue counts today', () => {
+  it('names the first day below the limit, and what is overdue counts tomorrow', () => {
     const [bank] = forecast(withRent, [{ ...pay, account: 'card' }, { ...fund, amount: -20_000, line: '' }, { ...food, account: 'bank' }], '2026-01-27', '2026-02-28'); // prettier-ignore
-    expect(bank!.days[0]!.balance).toBeLessThan(0);
-    expect(bank!.belowLimit?.date).toBe('2026-01-27');
+    expect(bank!.days[0]!.balance).toBe(64_500);
+    expect(bank!.days[1]!.balance).toBeLessThan(0);
+    expect(bank!.belowLimit?.date).toBe('2026-01-28');
     const [calm] = forecast(withRent, [pay, fund, food], '2026-01-20', '2026-01-31');
     expect(calm!.belowLimit).toBeNull();
+  });
+
+  it('has what is due counted today where no day is left', () => {
+    const [bank] = forecast(withRent, [pay, fund, food], '2026-01-31', '2026-01-31');
+    expect(bank!.days).toEqual([{ date: '2026-01-31', balance: 210_000, isForecast: false }]);
   });
 
   it('knows nothing twice: what happened is not expected, and closed accounts are left out', () => {

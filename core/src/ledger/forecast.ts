@@ -45,8 +45,9 @@ export interface ForecastGiven extends Happened {
 }
 
 /**
- * The balances of all open accounts from today on: what is in them, with the expected entries on their days (what is overdue
- * counts today) and with what the budget still foresees of each line, spread evenly over the days that are left of its month.
+ * The balances of all open accounts from today on. Today's is what is in them; from tomorrow on, the expected entries count on
+ * their days (what is due or overdue today, tomorrow), and what the budget still foresees of each line is spread evenly over
+ * the days that are left of its month. Where no day is left, what is due counts today.
  */
 export function forecastOf(given: ForecastGiven): Forecast[] {
   const { model, balances, today, until } = given;
@@ -88,10 +89,11 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
     days[at]! += amount;
   };
   const usual = usualAccounts(document, sums);
+  const ahead = Math.min(1, count - 1);
   const expected = expectedIn(document, budgetIn(model), settled, addDays(today, -OVERDUE_DAYS), until);
   const byLineAndMonth = new Map<string, number>();
   for (const each of expected) {
-    const at = Math.max(0, daysBetween(today, each.due));
+    const at = Math.max(ahead, daysBetween(today, each.due));
     const account = each.account === '' && each.toAccount === '' ? usual(each.line) : each.account;
     for (const effect of effectsOf({ ...each, account })) add(effect.account, at, effect.amount);
     // What is overdue is still of the month it was due in.
@@ -99,7 +101,7 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
     byLineAndMonth.set(key, (byLineAndMonth.get(key) ?? 0) + each.amount);
   }
   for (const [line, month, left] of leftOfBudget(given, byLineAndMonth)) {
-    const first = Math.max(0, daysBetween(today, `${month}-01`));
+    const first = Math.max(ahead, daysBetween(today, `${month}-01`));
     const last = Math.min(count - 1, daysBetween(today, lastDay(month)));
     const days = daysBetween(today, lastDay(month)) - first + 1;
     const account = usual(line);

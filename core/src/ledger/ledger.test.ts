@@ -111,6 +111,16 @@ describe('actual figures', () => {
     expect(months(2027)).toEqual([['2027-01', 0], ['2027-02', 2]]); // prettier-ignore
   });
 
+  it('of months ahead are known only where there are entries: one that is paid ahead says nothing of the others', () => {
+    const ahead = actualsFrom([paid('Food', '2026-01', 100), sum('Pay', '2026-01', 50), paid('Food', '2026-09', 200)], '2026-03-15'); // prettier-ignore
+    const known = (name: string) =>
+      ['2026-01', '2026-02', '2026-08', '2026-09'].map((month) => actualFigure(document, ahead, idOf(name), toMonth(month))); // prettier-ignore
+    expect(known('Food')).toEqual([1, null, null, 2]);
+    expect(known('Pay')).toEqual([0.5, null, null, null]);
+    expect(actualFiguresIn(document, ahead, 2026).map(({ month }) => month)).toEqual(['2026-01', '2026-09', '2026-01']);
+    expect(actualsFrom([paid('Food', '2026-09', 200)], '2026-03-15').span).toBeNull();
+  });
+
   it('are what a projection starts from, and agree with the plan once it is taken in', () => {
     const rate = { kind: 'plan.set', settings: { projectionRate: idOf('Inflation'), months: 12 } } as const;
     const plan = after(document, rate);

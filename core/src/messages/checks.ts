@@ -70,6 +70,20 @@ export const messages = {
   whatIsSetAsideIs: 'What is set aside is not there to set aside.',
   whateverUsesItsFiguresHas: 'Whatever uses its figures has none either.',
 
+  // lists
+  itemsDepart: (name: string, count: number, title: string) =>
+    count === 1
+      ? `${title || 'An item'} departs from the rule of ${name}.`
+      : `${count} items depart from the rule of ${name}${title === '' ? '' : `; the first is ${title}`}.`,
+  letTheRuleHold: 'Let the rule hold',
+  itemsWithoutFactor: (name: string, factor: string, count: number, title: string) =>
+    count === 1
+      ? `${title || 'An item'} has no ${factor}, so that ${name} is empty there.`
+      : `${count} items have no ${factor}, so that ${name} is empty there${title === '' ? '' : `; the first is ${title}`}.`,
+  anEmptyItemIsMissing:
+    'What an item comes to is missing in the total until its figure is typed; nothing at all is a 0.',
+  whatIsTypedStays: 'A figure typed among computed ones stays as it is when everything around it changes.',
+
   // highlights
   removeTheHighlight: 'Remove the highlight',
   theHighlightWatchesWhichHas: (word: string, name: string) =>

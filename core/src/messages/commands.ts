@@ -44,7 +44,31 @@ export const messages = {
   changed: (present: string) => `${present} changed`,
   renamed: (present: string, name: string) => `${present} renamed ${name}`,
 
+  // lists
+  thisList: 'This list',
+  thisColumn: 'This column',
+  thisItem: 'This item',
+  theColumnThisCompares: 'The column this compares',
+  aStatusComparesFigures: 'A status compares two columns of figures of its list: what was estimated with what it cost.',
+  thisColumnIsOfAnother: 'This column is of another list than the item.',
+  theColumnIsLocked: (name: string) => `The column ${name} is locked. Unlock it to change its entries.`,
+  onlyRulesHaveExceptions: (name: string) => `${name} has no rule from which an item could depart.`,
+  holdsFigures: (name: string) => `${name} holds figures.`,
+  holdsYesOrNo: (name: string) => `${name} holds yes or no.`,
+  holdsTexts: (name: string) => `${name} holds texts.`,
+  followsTheEntries: (name: string) => `${name} follows the entries that are for its items. Change them in Spending.`,
+  aStatusFollows: (name: string) => `${name} follows from the columns it compares.`,
+  anEntryStandsOnOneLine: 'An entry stands on one line.',
+  thisMayHaveCells: (most: number, count: number) =>
+    `At most ${most} entries can be taken at once; these are ${count}.`,
+  hasEntriesThatWouldGo: (name: string, count: number) =>
+    `${count === 1 ? 'One entry' : `${count} entries`} typed in ${name} would give way to the rule. Say that it may.`,
+  cannotBecome: (count: number, example: string) =>
+    `${count === 1 ? 'One entry' : `${count} entries`} cannot be taken along, for example “${example}”. Change ${count === 1 ? 'it' : 'them'} first.`,
+
   // charts
+  aChartGoesAlong: 'A chart of a list goes along one of its columns.',
+  aSeriesIsOfAColumn: 'A chart of a list draws columns with figures of that list.',
   aChartIsOneOf: (forms: string) => `A chart is one of ${forms}.`,
   aChartGoesBy: (spans: string) => `A chart goes by ${spans}.`,
   aChartHasAtMost: (most: number) => `A chart has at most ${most} series.`,

@@ -40,6 +40,11 @@ export const messages = {
   thereIsAlreadyCalledRules: (kindOf: string, name: string) =>
     `There is already ${kindOf} called ${name}. Rules tell things apart by their names, so choose another.`,
   thereIsAlreadyACalled: (table: string, name: string) => `There is already a ${table} called ${name}.`,
+  thereIsAlreadyAColumn: (name: string) =>
+    `There is already a column called ${name} in this list. Choose another name.`,
+  aListMayHaveItems: (most: number, count: number) => `A list may have ${most} items; this would make ${count}.`,
+  aListMayHaveColumns: (most: number, count: number) => `A list may have ${most} columns; this would make ${count}.`,
+  allItemsOf: (column: string) => `all of ${column}`,
   copy: (attempt: number) => (attempt === 1 ? ' copy' : ` copy ${attempt}`),
 
   // scenarios

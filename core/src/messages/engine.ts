@@ -3,6 +3,7 @@ export const messages = {
   // problems
   thisRule: 'This rule',
   in: (month: string) => ` in ${month}`,
+  inRow: (row: number, title: string) => ` in row ${row}${title === '' ? '' : ` (${title})`}`,
   aPartOfIt: 'A part of it',
   isEmptySoHasNo: (subject: string, when: string, owner: string) =>
     `${subject} is empty${when}, so ${owner} has no figure.`,
@@ -43,6 +44,17 @@ export const messages = {
   givenByThisFormula: 'Given by this formula:',
   theSumOfItsOne: (count: number) =>
     count === 0 ? 'This group has no lines yet.' : `The sum of its ${count === 1 ? 'one line' : `${count} lines`}.`,
+
+  theTotalOfAllItems: (column: string, list: string, count: number) =>
+    `${column} of all items of the list ${list}: ${count === 1 ? 'one item' : `${count} items`}.`,
+  theTotalOfTheMonthsItems: (column: string, list: string, day: string) =>
+    `${column} of those items of the list ${list} whose ${day} lies in this month.`,
+  estimatedLessActual: 'What was estimated less what it cost:',
+  typedForThisItem: (figure: string, otherwise: string) =>
+    `Typed for this item alone, as an exception: ${figure}. ${otherwise}`,
+  aRuleForThisItem: (otherwise: string) => `A rule for this item alone. ${otherwise}`,
+  thisColumnHasNoRule: 'This column has no rule yet.',
+  computedForEveryItem: 'Computed for every item by this rule:',
 
   // results
   anInputHasNoFigure: 'An input has no figure.',

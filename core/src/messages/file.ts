@@ -1,6 +1,7 @@
 /** What the core says: file. */
 export const messages = {
   // entriesFile
+  thereIsNoItem: (item: string) => `There is no item ${item} in any list.`,
   thereIsNoAccountCalled: (name: string) => `there is no account called "${name}".`,
   aListOfEntriesIs: 'a list of entries is expected.',
   aFileMayHaveEntries: (most: number, rowCount: number) => `a file may have ${most} entries; this one has ${rowCount}.`,
@@ -32,4 +33,5 @@ export const messages = {
   withColumn: (message: string, from: number) => `${message} (column ${from})`,
   aScheduleHasAtMost: (most: number) => `A schedule has at most ${most} bands.`,
   thisFieldIsNotKnown: (known: string) => `this field is not known here; known are ${known}.`,
+  thisColumnIsOfAnotherList: 'This column is of another list than the item.',
 };

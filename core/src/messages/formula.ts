@@ -6,8 +6,12 @@ export const messages = {
   nothingInThisPlanIs: (name: string, hint: string) => `Nothing in this plan is called ${name}.${hint}`,
   taxIsWrittenTaxSchedule: 'tax is written tax(schedule, income), with one of the plan’s tax schedules.',
   hasNoOutputCalled: (name: string, output: string) => `${name} has no output called ${output}.`,
-  isSayWhichOfIts: (name: string, article: string, word: string, example: string) =>
-    `${name} is ${article} ${word}. Say which of its figures is meant, for example ${example}.`,
+  isSayWhichOfIts: (name: string, article: string, word: string, example: string | null) =>
+    `${name} is ${article} ${word}. ${example === null ? 'It has no figures yet.' : `Say which of its figures is meant, for example ${example}.`}`,
+  rowIsForLists: 'row counts the items of a list. A rule of the plan counts its months with period.',
+  aListHasNoMonths: 'A rule of a list goes along its items, so no month can stand here.',
+  aListHasNoYears: (name: string) =>
+    `A rule of a list goes along all its items, so that ${name} has no quarter or year here.`,
   hasNoOutputCalledIt: (name: string, output: string, outputs: string) =>
     `${name} has no output called ${output}. It has ${outputs}.`,
 

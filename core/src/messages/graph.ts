@@ -11,6 +11,8 @@ export const messages = {
   // users
   theProjectionOf: (name: string) => `the projection of ${name}`,
   theProjectionOfNextYear: 'the projection of next year',
-  thatIsACircle: (links: string, self: boolean) =>
-    `${links}${self ? ' itself' : ''}: that is a circle. Use prior(…) where the month before is meant.`,
+  theTotalIsUsed: (name: string) =>
+    `A rule of the plan uses ${name}, and would have nothing to read. Change that rule first.`,
+  thatIsACircle: (links: string, self: boolean, along: 'months' | 'items') =>
+    `${links}${self ? ' itself' : ''}: that is a circle. Use prior(…) where the ${along === 'months' ? 'month' : 'item'} before is meant.`,
 };

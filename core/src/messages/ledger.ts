@@ -8,6 +8,7 @@ export const messages = {
     units === 1 ? 'This currency has no smaller units.' : `An amount has at most ${Math.log10(units)} decimals.`,
   thisIsNoAmount: (text: string) => `“${text}” comes to no amount.`,
   thisIsOf: (month: string, shown: string) => `This goes into ${month}; ${shown} is shown.`,
+  thisItemIsNoLonger: 'This item is no longer in its list.',
   thisAccountIsNoLonger: 'This account is no longer there. Choose another one.',
   isClosed: (name: string) => `${name} is closed. Open it again first, or choose another account.`,
   aTransferIsNeither: (name: string) =>

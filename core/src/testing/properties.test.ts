@@ -13,7 +13,7 @@ import { nameOf } from '../plan/document/naming.ts';
 import { rollUpOf } from '../plan/document/rollUps.ts';
 import { decideChanges } from '../plan/commands/undo.ts';
 import { toPlanFile } from '../plan/file/writeFile.ts';
-import { allFigures } from './figures.ts';
+import { allFigures, allListFigures } from './figures.ts';
 import { commandFor, draws, startingPlan, type Draw } from './random.ts';
 import { runs } from './setup.ts';
 
@@ -50,7 +50,9 @@ describe('whatever commands are taken', () => {
           const old = allFigures(model);
           const changed = new Set(model.update(after, changes).map(({ id }) => id));
           const now = allFigures(model);
-          expect(now).toEqual(allFigures(new Model(after)));
+          const anew = new Model(after);
+          expect(now).toEqual(allFigures(anew));
+          expect(allListFigures(model)).toEqual(allListFigures(anew));
           // What changed is reported, and what is reported as a change of existing figures did change.
           const differ = (id: string) => JSON.stringify(old[id]) !== JSON.stringify(now[id]);
           for (const id of Object.keys(now))
@@ -81,10 +83,10 @@ describe('whatever commands are taken', () => {
     fc.assert(
       fc.property(MANY, (list) => {
         const first = startingPlan();
-        const kept: { snapshot: Snapshot; figures: Record<string, unknown> }[] = [];
+        const kept: { snapshot: Snapshot; figures: Record<string, unknown>; lists: Record<string, unknown> }[] = [];
         let snapshot = Snapshot.of(new Model(first));
         carryOut(list, (changes) => {
-          kept.push({ snapshot, figures: allFigures(snapshot) });
+          kept.push({ snapshot, figures: allFigures(snapshot), lists: allListFigures(snapshot) });
           const next = snapshot.after(applyChanges(snapshot.document, changes), changes);
           const moved = new Set(next.changed.map(({ id }) => id));
           for (const id of next.snapshot.ids()) {
@@ -99,8 +101,13 @@ describe('whatever commands are taken', () => {
           }
           snapshot = next.snapshot;
         });
-        expect(allFigures(snapshot)).toEqual(allFigures(Snapshot.of(new Model(snapshot.document))));
-        for (const { snapshot: earlier, figures } of kept) expect(allFigures(earlier)).toEqual(figures);
+        const anew = Snapshot.of(new Model(snapshot.document));
+        expect(allFigures(snapshot)).toEqual(allFigures(anew));
+        expect(allListFigures(snapshot)).toEqual(allListFigures(anew));
+        for (const { snapshot: earlier, figures, lists } of kept) {
+          expect(allFigures(earlier)).toEqual(figures);
+          expect(allListFigures(earlier)).toEqual(lists);
+        }
       }),
       runs(40),
     );

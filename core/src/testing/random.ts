@@ -34,7 +34,9 @@ import {
   WITHDRAWALS,
 } from '../plan/schema/tables.ts';
 import { TOTALS } from '../plan/schema/totals.ts';
+import { NAMES, Picks } from './picks.ts';
 import { sketch } from './plans.ts';
+import { LIST_FURNITURE, listCommandFor } from './randomLists.ts';
 
 /**
  * Random plans and commands, for the property tests of the engine, undo, the plan file and the server: all kinds of
@@ -48,35 +50,6 @@ export interface Draw {
   readonly numbers: readonly number[];
 }
 
-/** Numbers handed out one after the other, and what is chosen by them. */
-class Picks {
-  private readonly numbers: readonly number[];
-  private next = 0;
-
-  constructor(numbers: readonly number[]) {
-    this.numbers = numbers;
-  }
-
-  below(count: number): number {
-    const number = this.numbers[this.next++ % this.numbers.length]!;
-    // Numbers used again are not the same again.
-    return (number + this.next * Math.floor(this.next / this.numbers.length)) % Math.max(1, count);
-  }
-
-  of<T>(things: readonly T[]): T {
-    return things[this.below(things.length)]!;
-  }
-
-  maybe<T>(make: () => T): T | null {
-    return this.below(3) === 0 ? null : make();
-  }
-}
-
-const NAMES = [
-  'Rent', 'Food and drink', "Phone & internet's", 'Band 2', '5 o’clock', 'month', 'max', 'effective', 'a.b', 'years 2',
-  '  Wide   name ', 'Ünïcode ñame', 'שם', 'İstanbul', 'Net pay', '{braces}', '"quoted"', '🥖 bread', 'x'.repeat(80),
-  "'".repeat(40), 'Income', 'Total income', 'a\u0000b', 'line\nbreak', '\ud800lone', '\u0085', '',
-]; // prettier-ignore
 const TEXTS = ['', 'A remark.', 'two\nlines', '“quotes”', 'x'.repeat(81), '\ud800', 'a\u0000b'];
 const FIGURES = [0, 1, -1, 5, 12, 0.1, 0.3, 1e-7, -0.02, 19, 100, 250.5, 1234.56, -5000, 2027, 1e13, 1e14];
 const RATES = [0, 0.02, 0.05, -0.01, 1e-7, 0.5, -2];
@@ -177,6 +150,8 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
   const named = (id: string, table: keyof Document) =>
     document[table].has(id) && picks.below(2) ? {} : { name: name() };
 
+  const ofLists = listCommandFor(document, kind, picks, newId);
+  if (ofLists !== undefined) return ofLists;
   switch (kind) {
     case 'plan.rollForward':
       return {
@@ -573,7 +548,7 @@ const WEIGHTS: Readonly<Partial<Record<CommandKind, number>>> = {
   'finding.waive': 1, 'finding.takeUp': 1, 'assumption.add': 2, 'assumption.set': 4, 'assumption.fix': 1,
   'assumption.setStep': 2, 'assumption.moveStep': 1, 'assumption.removeStep': 1, 'assumption.move': 1,
   'assumption.delete': 1, 'entries.set': 2, 'account.set': 2, 'standing.set': 3, 'standing.skip': 2,
-  'assignmentRule.set': 2,
+  'assignmentRule.set': 2, 'list.add': 2, 'listColumn.add': 3, 'listColumn.set': 8, 'listItems.add': 3, 'listCells.set': 10,
 }; // prettier-ignore
 
 /** Draws of commands of all kinds. */
@@ -624,7 +599,7 @@ export function startingPlan(): Document {
       },
     },
   });
-  return FURNITURE.reduce((document, command) => {
+  return [...FURNITURE, ...LIST_FURNITURE].reduce((document, command) => {
     const decision = decide(document, command);
     if (!decision.ok) throw new Error(`${command.kind}: ${decision.refusal.message}`);
     return applyChanges(document, decision.changes);

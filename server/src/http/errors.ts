@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Refusal } from '@haushalt/core';
 import { storageTrouble } from '../store/database.ts';
-import { FileRefused, TooMuchWork, WorkFailed } from '../threads/work.ts';
+import { FileRefused, TooMuchWork, WorkCancelled, WorkFailed } from '../threads/work.ts';
 import { messages } from '../messages.ts';
 
 /** An answer other than success, with a sentence for a person. */
@@ -74,6 +74,7 @@ function asApiError(error: unknown): ApiError {
   if (trouble) return new ApiError(trouble.passes ? 503 : 500, trouble.passes ? 'busy' : 'storage', trouble.message);
   if (error instanceof TooMuchWork || error instanceof WorkFailed)
     return new ApiError(503, 'busy', messages.haushaltHasTooMuchTo);
+  if (error instanceof WorkCancelled) return new ApiError(400, 'aborted', error.message);
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
   switch (type) {
     case 'entity.parse.failed':

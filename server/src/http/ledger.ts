@@ -6,7 +6,7 @@ import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
 import { fetchStatement } from './outside.ts';
 import { readEntriesQuery, readId, readStatementQuery } from './schemas.ts';
-import { fileName, type Surroundings } from './surroundings.ts';
+import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
 
 /** How many descriptions are sent at most: those used last. */
 const MOST_DESCRIPTIONS = 2000;
@@ -24,7 +24,7 @@ export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundi
   routes.get('/actuals', (request, response) => {
     const { id, revision } = planFor(store, caller(request), planId(request), 'view');
     const { ledger } = store;
-    response.json({ revision, sums: ledger.sums(id), settled: ledger.settled(id) });
+    response.json({ revision, sums: ledger.sums(id), settled: ledger.settled(id), items: ledger.itemSums(id) });
   });
 
   routes.get('/balances', (request, response) => {
@@ -53,7 +53,7 @@ export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundi
   routes.get('/entries.csv', async (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'view');
     const { offset: _offset, limit: _limit, ...query } = readEntriesQuery(request.query);
-    const { name, file } = await work.slow.do<'writeEntries'>({ kind: 'writeEntries', database: store.file, planId: id, query }); // prettier-ignore
+    const { name, file } = await work.slow.do<'writeEntries'>({ kind: 'writeEntries', database: store.file, planId: id, query }, { signal: whileWanted(response) }); // prettier-ignore
     response
       .attachment(fileName(name, 'csv'))
       .type('text/csv')
@@ -65,7 +65,7 @@ export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundi
     const { id } = planFor(store, caller(request), planId(request), 'edit');
     const { account, csv } = readStatementQuery(request.query);
     const file = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-    response.type('application/json').send(await preview(id, file, account, csv));
+    response.type('application/json').send(await preview(id, file, account, csv, whileWanted(response)));
   });
 
   // The same of what the bank hands out for an account since its last statement.
@@ -76,12 +76,18 @@ export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundi
     if (outside.bank === null) throw new ApiError(404, 'notFound', messages.thereIsNoBank);
     if (account.number.trim() === '') throw new ApiError(422, 'invalid', messages.thisAccountHasNoNumber, 'number');
     const file = await fetchStatement(outside.bank, account, outsideOptions);
-    response.type('application/json').send(await preview(id, file, account.id, null));
+    response.type('application/json').send(await preview(id, file, account.id, null, whileWanted(response)));
   });
 
-  async function preview(id: string, file: Uint8Array, account: string | null, csv: CsvFormat | null): Promise<Buffer> {
+  async function preview(
+    id: string,
+    file: Uint8Array,
+    account: string | null,
+    csv: CsvFormat | null,
+    signal: AbortSignal,
+  ): Promise<Buffer> {
     const task = { kind: 'previewStatement', database: store.file, planId: id, file, account, csv } as const;
-    const { buffer, byteOffset, byteLength } = await work.slow.do<'previewStatement'>(task);
+    const { buffer, byteOffset, byteLength } = await work.slow.do<'previewStatement'>(task, { signal });
     return Buffer.from(buffer, byteOffset, byteLength);
   }
 

@@ -17,7 +17,7 @@ import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
 import { ledgerRoutes } from './ledger.ts';
 import { readCopy, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
-import { fileName, type Surroundings } from './surroundings.ts';
+import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
 import { messages } from '../messages.ts';
 
 /** The largest plan file that can be opened: as large as the largest plan is written. */
@@ -110,13 +110,26 @@ export function planRoutes(surroundings: Surroundings): Router {
     response.json(entry);
   });
 
+  // The items of a list as a table for other programs.
+  routes.get('/:id/lists/:list.csv', async (request, response) => {
+    const { id } = planFor(store, caller(request), planId(request), 'view');
+    const list = readId(request.params.list);
+    const task = { kind: 'writeList', database: store.file, planId: id, list } as const;
+    const written = await work.slow.do<'writeList'>(task, { signal: whileWanted(response) });
+    if (!written) throw new ApiError(404, 'notFound', messages.thereIsNoSuchList);
+    const { name, file } = written;
+    response
+      .attachment(fileName(name, 'csv'))
+      .type('text/csv')
+      .send(Buffer.from(file.buffer, file.byteOffset, file.byteLength));
+  });
+
   routes.get('/:id/file', async (request, response) => {
     const { id } = planFor(store, caller(request), planId(request), 'view');
-    const { name, file: written } = await work.slow.do<'writeFile'>({
-      kind: 'writeFile',
-      database: store.file,
-      planId: id,
-    });
+    const { name, file: written } = await work.slow.do<'writeFile'>(
+      { kind: 'writeFile', database: store.file, planId: id },
+      { signal: whileWanted(response) },
+    );
     response
       .attachment(fileName(name, 'haushalt.json'))
       .type('application/json')
@@ -185,10 +198,12 @@ export function planRoutes(surroundings: Surroundings): Router {
   ): Promise<void> {
     let plan: PlanInParts | null = null;
     try {
-      await work.slow.do(task, (part) => {
-        if (part.kind === 'plan') plan = store.begin({ ...settings(part.plan), id }, owner.id);
-        else if (part.kind === 'rows') plan!.rows(part.changes);
-        else plan!.entries(part.entries);
+      await work.slow.do(task, {
+        part: (part) => {
+          if (part.kind === 'plan') plan = store.begin({ ...settings(part.plan), id }, owner.id);
+          else if (part.kind === 'rows') plan!.rows(part.changes);
+          else plan!.entries(part.entries);
+        },
       });
       (plan as PlanInParts | null)!.finish();
     } catch (error) {

@@ -1,3 +1,4 @@
+import type { Response } from 'express';
 import type { Work } from '../threads/work.ts';
 import type { Store } from '../store/store.ts';
 import type { Outside } from '../stand-ins/standIns.ts';
@@ -18,4 +19,11 @@ export interface Surroundings {
 /** A name as that of a file. */
 export function fileName(name: string, ending: string): string {
   return `${name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'plan'}.${ending}`;
+}
+
+/** Says when nobody waits for an answer any more. */
+export function whileWanted(response: Response): AbortSignal {
+  const controller = new AbortController();
+  response.on('close', () => controller.abort());
+  return controller.signal;
 }

@@ -10,6 +10,7 @@ import {
   type EntryChange,
   type EntryQuery,
   type EntrySum,
+  type ItemSum,
   type LedgerEntry,
   type Month,
   type Twice,
@@ -53,6 +54,8 @@ export interface LedgerStore {
   sums(planId: string): readonly EntrySum[];
   /** What happens to accounts, by day. */
   accountDays(planId: string): readonly DaySum[];
+  /** What the entries for items of lists come to. */
+  itemSums(planId: string): readonly ItemSum[];
   /** The days of standing entries that have happened, as keys. */
   settled(planId: string): string[];
   /** What assigned entries with the same description were last, the latest first. */
@@ -72,14 +75,18 @@ const TWICE_DAYS = 400;
 const KEPT = 50;
 /** Of how many questions it is kept at hand what all that is found comes to. */
 const KEPT_TOTALS = 100;
+/** After how many entries written at once the parts of the index of words are joined. */
+const MANY = 20_000;
+/** How many entries have their words on one page of the index, at least. */
+const ENTRIES_OF_A_PAGE = 20;
 /** Text of fewer letters is not in the index of words. */
 const LEAST_INDEXED = 3;
 
 /** A part of a condition, and the values it asks for. */
 interface Condition {
   readonly sql: string;
-  /** The index that leads there; `null` where the words do, or SQLite is to choose. */
-  readonly index: string | null;
+  /** What is read, and what leads there. */
+  readonly from: string;
   readonly values: Readonly<Record<string, string | number>>;
 }
 
@@ -96,7 +103,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   const ofIds = 'where planId = ? and id in (select value from json_each(?))';
   const find = database.prepare<[string, string], LedgerEntry>(`select ${COLUMNS} from entries ${ofIds}`);
   const insert = database.prepare(
-    `insert into entries (planId, ${COLUMNS}, plain) values (@planId, ${FIELDS.map((name) => `@${name}`).join(', ')}, @plain)`,
+    `insert into entries (planId, plain, ${COLUMNS}) values (?, ?, ${FIELDS.map(() => '?').join(', ')})`,
   );
   const remove = database.prepare(`delete from entries ${ofIds}`);
   // The index of words takes many at once far faster than one by one.
@@ -104,6 +111,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   const removeWords = database.prepare(
     `insert into entryWords (entryWords, rowid, plain) select 'delete', row, plain from entries ${ofIds}`,
   );
+  const joinWords = database.prepare(`insert into entryWords (entryWords, rank) values ('merge', ?)`);
   const kept = keptSums(database);
   const sums = database
     .prepare<[string], [line: string, account: string, month: Month, amount: number, count: number]>(
@@ -116,6 +124,9 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
       'select account, date, amount, count from accountDays where planId = ? order by account, date',
     )
     .raw();
+  const itemSums = database.prepare<[string], ItemSum>(
+    `select item, sum(amount) as amount from entries where planId = ? and item <> '' group by item`,
+  );
   const settled = database
     .prepare<[string], string>(
       `select standing || ':' || due from entries where planId = ? and standing <> '' order by standing, due`,
@@ -156,14 +167,17 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
     return now;
   };
   const prepared = new Map<string, ReturnType<typeof prepareList>>();
-  const prepareList = ({ sql, index }: Condition, order: string) => {
-    const from = `from entries ${index === null ? '' : `indexed by ${index}`} where ${sql}`;
+  const prepareList = ({ sql, from }: Condition, order: string) => {
+    const found = `from ${from} where ${sql}`;
     return {
-      // Values alone are read in half the time of rows by name.
+      // One text of JSON takes less time than the sixteen values of each entry, and only the entries of the page are read whole.
       page: database
-        .prepare<unknown[], EntryValues>(`select ${COLUMNS} ${from} order by ${order} limit @limit offset @offset`)
-        .raw(),
-      totals: database.prepare<unknown[], Totals>(`select ${TOTALS} ${from}`),
+        .prepare<unknown[], string>(
+          `select json_group_array(json_array(${COLUMNS})) from
+            (select row as found ${found} order by ${order} limit @limit offset @offset) cross join entries on row = found`,
+        )
+        .pluck(),
+      totals: database.prepare<unknown[], Totals>(`select ${TOTALS} ${found}`),
     };
   };
   const summed = (ofLines: string) =>
@@ -183,7 +197,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
       const key = `${condition.sql} ${order}`;
       let statements = prepared.get(key);
       if (!statements) prepared.set(key, (statements = prepareList(condition, order)));
-      const entries = statements.page.all({ ...values, ...page }).map(entryFrom);
+      const entries = (JSON.parse(statements.page.get({ ...values, ...page })!) as EntryValues[]).map(entryFrom);
       // What fits on one page is added up from it.
       if (page.offset === 0 && entries.length < page.limit) return { entries, ...totalsOf(entries) };
       const { totals: knownTotals } = atHand(planId);
@@ -209,8 +223,10 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
         removeWords.run(planId, idsOf(before));
         remove.run(planId, idsOf(before));
       }
-      for (const entry of after) insert.run({ planId, ...entry, plain: textOfEntry(entry) });
+      for (const entry of after) insert.run(planId, textOfEntry(entry), ...valuesOf(entry));
       if (after.length > 0) addWords.run(planId, idsOf(after));
+      // An index in few parts is quicker to ask; joining them takes no longer than what was written just now.
+      if (after.length >= MANY) joinWords.run(-Math.ceil(after.length / ENTRIES_OF_A_PAGE));
       kept.add(planId, before, after);
     },
     sums(planId) {
@@ -227,6 +243,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
         .map(([account, date, amount, entries]) => ({ account, date, amount, count: entries }));
       return now.days;
     },
+    itemSums: (planId) => itemSums.all(planId),
     settled: (planId) => settled.all(planId),
     earlier: (planId, most) => earlier.all(planId, most),
     twice(planId) {
@@ -243,14 +260,41 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
 }
 
 type EntryValues = [
-  id: string, date: string, what: string, line: string, account: string, toAccount: string, amount: number, note: string,
+  id: string, date: string, what: string, line: string, account: string, toAccount: string, amount: number, item: string, note: string,
   receipt: string, standing: string, due: string, reference: string, toReference: string, reconciled: string, toReconciled: string,
 ]; // prettier-ignore
 
-/** The entry of a row of values, in the order of `FIELDS`. */
+/**
+ * The entry of a row of values, in the order of `FIELDS`. Taken place by place: pulling a row apart at once goes through an
+ * iterator, which takes as long as reading the row.
+ */
 function entryFrom(row: EntryValues): LedgerEntry {
-  const [id, date, what, line, account, toAccount, amount, note, receipt, standing, due, reference, toReference, reconciled, toReconciled] = row; // prettier-ignore
-  return { id, date, what, line, account, toAccount, amount, note, receipt, standing, due, reference, toReference, reconciled, toReconciled }; // prettier-ignore
+  return {
+    id: row[0],
+    date: row[1],
+    what: row[2],
+    line: row[3],
+    account: row[4],
+    toAccount: row[5],
+    amount: row[6],
+    item: row[7],
+    note: row[8],
+    receipt: row[9],
+    standing: row[10],
+    due: row[11],
+    reference: row[12],
+    toReference: row[13],
+    reconciled: row[14],
+    toReconciled: row[15],
+  };
+}
+
+/** The values of an entry, in the order of `FIELDS`; what a log has from before there were items is for none. */
+function valuesOf(entry: LedgerEntry): EntryValues {
+  return [
+    entry.id, entry.date, entry.what, entry.line, entry.account, entry.toAccount, entry.amount, entry.item ?? '', entry.note,
+    entry.receipt, entry.standing, entry.due, entry.reference, entry.toReference, entry.reconciled, entry.toReconciled,
+  ]; // prettier-ignore
 }
 
 /** What a list of entries comes to, as SQL. */
@@ -264,10 +308,11 @@ function totalsOf(entries: readonly LedgerEntry[]): Totals {
   return { total: entries.length, received: sum(1), paid: sum(-1) };
 }
 
-/** The index that leads to what is asked for: by line or by day; for words and accounts SQLite chooses. */
-function indexFor({ lines, accounts }: EntryQuery, hasWords: boolean): string | null {
-  if (hasWords || accounts) return null;
-  return lines ? 'entriesByLine' : 'entriesByDate';
+/** Where entries are looked for: among those with the words, or by line or by day; for accounts SQLite chooses. */
+function fromFor({ lines, accounts }: EntryQuery, hasWords: boolean): string {
+  if (hasWords) return 'entryWords cross join entries on row = entryWords.rowid';
+  if (accounts) return 'entries';
+  return `entries indexed by ${lines ? 'entriesByLine' : 'entriesByDate'}`;
 }
 
 /** Whether whole months are asked for, and nothing but lines: then the sums that are kept say what they come to. */
@@ -300,11 +345,11 @@ function conditionOf(planId: string, query: EntryQuery): Condition {
     values.accounts = JSON.stringify(accounts);
   }
   if (words) {
-    parts.push('row in (select rowid from entryWords where entryWords match @pieces)');
+    parts.push('entryWords match @pieces');
     values.pieces = piecesOf(plain);
   }
   if (text !== '') {
-    parts.push('instr(plain, @text) > 0');
+    parts.push('instr(entries.plain, @text) > 0');
     values.text = plain;
   }
   if (least !== null) {
@@ -316,7 +361,7 @@ function conditionOf(planId: string, query: EntryQuery): Condition {
     values.most = most;
   }
   if (state) parts.push(STATES[state]);
-  return { sql: parts.join(' and '), values, index: indexFor(query, words) };
+  return { sql: parts.join(' and '), values, from: fromFor(query, words) };
 }
 
 /**
@@ -346,6 +391,6 @@ const STATES: Readonly<Record<NonNullable<EntryQuery['state']>, string>> = {
 
 function orderOf({ order, descending }: EntryQuery): string {
   const way = descending ? 'desc' : 'asc';
-  const first = { date: [], what: ['plain'], amount: ['amount'] }[order];
+  const first = { date: [], what: ['entries.plain'], amount: ['amount'] }[order];
   return [...first, 'date', 'id'].map((column) => `${column} ${way}`).join(', ');
 }

@@ -5,6 +5,8 @@ import {
   TABLE_NAMES,
   budgetIn,
   dayInFigures,
+  itemSumsAfter,
+  modelWithEntries,
   parseEntries,
   parsePlan,
   planOf,
@@ -25,6 +27,7 @@ import {
   entriesTable,
   formatOf,
   guessCsv,
+  listTable,
   lookAtCsv,
   previewFile,
   readStatement,
@@ -47,6 +50,7 @@ export type Task =
   | { readonly kind: 'open'; readonly database: string; readonly planId: string }
   | { readonly kind: 'writeFile'; readonly database: string; readonly planId: string }
   | { readonly kind: 'writeEntries'; readonly database: string; readonly planId: string; readonly query: EntryQuery }
+  | { readonly kind: 'writeList'; readonly database: string; readonly planId: string; readonly list: string }
   | {
       readonly kind: 'previewStatement';
       readonly database: string;
@@ -73,6 +77,8 @@ export interface TaskResult {
   readonly open: { readonly tables: Uint8Array; readonly revision: number };
   readonly writeFile: { readonly name: string; readonly file: Uint8Array };
   readonly writeEntries: { readonly name: string; readonly file: Uint8Array };
+  /** A list as a table; `null` when the plan has none with that id. */
+  readonly writeList: { readonly name: string; readonly file: Uint8Array } | null;
   /** What the file means for the plan, as JSON text: a `StatementPreview`. */
   readonly previewStatement: Uint8Array;
   readonly standing: { readonly standing: Standing; readonly revision: number };
@@ -117,6 +123,15 @@ export function perform(task: Task, part: (part: PlanPart) => void): TaskResult[
         const plan = document();
         const { entries } = ledger.list(task.planId, task.query, { offset: 0, limit: MAX_ENTRIES });
         return { name: planOf(plan).name, file: encode(toCsv(entriesTable(entries, plan))) };
+      });
+    case 'writeList':
+      return reading(task, ({ document, ledger }) => {
+        const plan = document();
+        const list = plan.lists.get(task.list);
+        if (!list) return null;
+        const sums = itemSumsAfter(ledger.itemSums(task.planId), []);
+        const model = modelWithEntries(new Model(plan), list.id, sums);
+        return { name: list.name, file: encode(toCsv(listTable(model, list))) };
       });
     case 'previewStatement':
       return reading(task, (reader) => encode(JSON.stringify(previewFor(task, reader))));

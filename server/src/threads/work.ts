@@ -25,11 +25,21 @@ export class TooMuchWork extends Error {}
 /** The task took too long, or its thread ended. */
 export class WorkFailed extends Error {}
 
-interface Waiting {
+/** Whoever asked for it does not want it any more. */
+export class WorkCancelled extends Error {}
+
+/** How a task is done: what becomes of its parts, and what ends it. */
+interface Doing {
+  readonly part?: (part: PlanPart) => void;
+  readonly signal?: AbortSignal;
+}
+
+interface Job {
+  readonly id: number;
+  readonly task: Task;
   readonly part: (part: PlanPart) => void;
   readonly done: (result: never) => void;
   readonly failed: (error: Error) => void;
-  readonly timer: NodeJS.Timeout;
 }
 
 /** How long a task may take, in milliseconds, and how many may wait. */
@@ -39,72 +49,92 @@ const MOST_WAITING = 50;
 // The same file is found from the sources, as the tests run them, and from what is compiled.
 const THREAD = new URL('../../dist/threads/worker.js', import.meta.url);
 
-/** A thread for what takes long. It is started when it is first needed, and again after it has failed. */
+/** A thread for what takes long, one task after the other. It is started when it is first needed, and again after it ended. */
 export class Work {
   private thread: Worker | null = null;
   private next = 1;
-  private readonly waiting = new Map<number, Waiting>();
+  /** The tasks to be done; the first is under way. */
+  private readonly jobs: Job[] = [];
+  private timer: NodeJS.Timeout | undefined;
 
-  /** Does a task. Throws `FileRefused`, `TooMuchWork`, `WorkFailed`, or what the database says. */
+  /** Does a task. Throws `FileRefused`, `TooMuchWork`, `WorkFailed`, `WorkCancelled`, or what the database says. */
   do<K extends Task['kind']>(
     task: Extract<Task, { kind: K }>,
-    part: (part: PlanPart) => void = () => {},
+    { part = () => {}, signal }: Doing = {},
   ): Promise<TaskResult[K]> {
-    if (this.waiting.size >= MOST_WAITING) return Promise.reject(new TooMuchWork(messages.tooMuchIsUnderWay));
-    const id = this.next++;
+    if (this.jobs.length >= MOST_WAITING) return Promise.reject(new TooMuchWork(messages.tooMuchIsUnderWay));
     return new Promise((done, failed) => {
-      const timer = setTimeout(() => this.end(new WorkFailed(messages.aTaskTookTooLong)), LONGEST);
-      timer.unref();
-      this.waiting.set(id, { part, done, failed, timer });
-      this.running().postMessage({ id, task });
+      const job = { id: this.next++, task, part, done, failed };
+      signal?.addEventListener('abort', () => this.giveUp(job, new WorkCancelled(messages.theRequestEndedEarly)));
+      this.jobs.push(job);
+      if (this.jobs.length === 1) this.begin();
     });
   }
 
   async close(): Promise<void> {
     const { thread } = this;
-    this.end(new WorkFailed(messages.theServerIsEnding));
+    for (const job of this.jobs.splice(0)) job.failed(new WorkFailed(messages.theServerIsEnding));
+    this.endThread();
     await thread?.terminate();
+  }
+
+  /** Begins the first of the tasks. */
+  private begin(): void {
+    clearTimeout(this.timer);
+    const job = this.jobs[0];
+    if (!job) return;
+    this.timer = setTimeout(() => this.giveUp(job, new WorkFailed(messages.aTaskTookTooLong)), LONGEST);
+    this.timer.unref();
+    this.running().postMessage({ id: job.id, task: job.task });
   }
 
   private running(): Worker {
     if (this.thread) return this.thread;
     const thread = new Worker(THREAD);
     thread.unref();
+    const ended = (error: Error) => {
+      if (this.thread === thread && this.jobs[0]) this.giveUp(this.jobs[0], error);
+    };
     thread.on('message', (answer: Answer) => this.take(answer));
-    thread.on('error', (error) => this.thread === thread && this.end(error));
-    thread.on('exit', () => this.thread === thread && this.end(new WorkFailed(messages.aThreadEnded)));
+    thread.on('error', ended);
+    thread.on('exit', () => ended(new WorkFailed(messages.aThreadEnded)));
     return (this.thread = thread);
   }
 
   private take(answer: Answer): void {
-    const waiting = this.waiting.get(answer.id);
-    if (!waiting) return;
+    const job = this.jobs[0];
+    if (job?.id !== answer.id) return;
     if (answer.kind === 'part') {
       try {
-        return waiting.part(answer.part);
+        return job.part(answer.part);
       } catch (error) {
-        this.waiting.delete(answer.id);
-        clearTimeout(waiting.timer);
-        return waiting.failed(error as Error);
+        return this.giveUp(job, error as Error);
       }
     }
-    this.waiting.delete(answer.id);
-    clearTimeout(waiting.timer);
-    if (answer.kind === 'done') return waiting.done(answer.result as never);
-    if (answer.kind === 'refused') return waiting.failed(new FileRefused(answer.refused));
+    this.jobs.shift();
+    this.begin();
+    if (answer.kind === 'done') return job.done(answer.result as never);
+    if (answer.kind === 'refused') return job.failed(new FileRefused(answer.refused));
     const error = new WorkFailed(answer.message);
-    waiting.failed(answer.code === undefined ? error : Object.assign(error, { code: answer.code }));
+    job.failed(answer.code === undefined ? error : Object.assign(error, { code: answer.code }));
   }
 
-  /** Ends the thread; whatever it was to do fails. */
-  private end(error: Error): void {
+  /** A task is given up; when it is under way, its thread ends, and the others go on in another. */
+  private giveUp(job: Job, error: Error): void {
+    const at = this.jobs.indexOf(job);
+    if (at < 0) return;
+    this.jobs.splice(at, 1);
+    if (at === 0) {
+      this.endThread();
+      this.begin();
+    }
+    job.failed(error);
+  }
+
+  private endThread(): void {
     const { thread } = this;
     this.thread = null;
+    clearTimeout(this.timer);
     void thread?.terminate();
-    for (const { failed, timer } of this.waiting.values()) {
-      clearTimeout(timer);
-      failed(error);
-    }
-    this.waiting.clear();
   }
 }

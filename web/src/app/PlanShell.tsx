@@ -68,10 +68,12 @@ function calculatorBehind(document: Document, id: string): Calculator | undefine
   return inputWith(document, id)?.calculator ?? calculatorWith(document, ownerOfFigure(id));
 }
 
-/** The page of what the ledger's findings are about; `null` for anything else. */
-function ledgerPlace(id: string, document: Document): string | null {
+/** The page of what the ledger's findings, or a list, are about; `null` for anything else. */
+function otherPlace(id: string, document: Document): string | null {
   if (id === UNASSIGNED) return 'spending?view=assigning';
   if (id === EXPECTED) return 'spending?view=standing';
+  if (document.lists.has(ownerOfFigure(id)) || document.listColumns.has(id))
+    return `lists?show=${encodeURIComponent(document.listColumns.has(id) ? id : ownerOfFigure(id))}`;
   return document.accounts.has(id) ? `accounts?account=${encodeURIComponent(id)}` : null;
 }
 
@@ -146,7 +148,7 @@ function Shell({ planId }: { readonly planId: string }) {
           return void navigate(
             `/plans/${planId}/${CALCULATOR_PAGES[calculator.table]}?show=${encodeURIComponent(calculator.row.id)}`,
           );
-        const place = ledgerPlace(id, session.state.document);
+        const place = otherPlace(id, session.state.document);
         if (place !== null) return void navigate(`/plans/${planId}/${place}`);
         if (!session.state.document.assumptions.has(id))
           return void navigate(`/plans/${planId}/budget?show=${encodeURIComponent(id)}${at}`);

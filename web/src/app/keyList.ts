@@ -2,6 +2,7 @@ import { FIELD_KEYS } from '../fields/keys.ts';
 import { DEEDS, MOVES } from '../grid/keys.ts';
 import { BLOCK_KEYS, FIGURE_KEYS, LINE_KEYS, NAME_KEYS, VIEW_KEYS, YEAR_KEYS } from '../pages/budget/deeds/keys.ts';
 import { TYPING_KEYS } from '../pages/budget/editors/keys.ts';
+import { ITEM_KEYS } from '../pages/lists/listKeys.ts';
 import type { KeyWords } from '../ui/keys.ts';
 import { SHELL_KEYS } from './shellKeys.ts';
 import { messages } from '../messages/shell.ts';
@@ -43,6 +44,7 @@ export const KEY_SECTIONS: readonly KeySection[] = [
     keys: [{ shown: 'Enter or F2', words: messages.rename }, ...NAME_KEYS, ...LINE_KEYS],
   },
   { title: messages.theViewAndTheWork, keys: VIEW_KEYS },
+  { title: messages.itemsOfLists, keys: ITEM_KEYS },
   {
     title: messages.theOtherPages,
     keys: [

@@ -51,6 +51,7 @@ export const PAGES: readonly Page[] = [
   ),
   page('spending', messages.spending, 'spending', () => import('../pages/spending/SpendingPage.tsx'), 'SpendingPage'),
   page('accounts', messages.accounts, 'accounts', () => import('../pages/accounts/AccountsPage.tsx'), 'AccountsPage'),
+  page('lists', messages.lists, 'lists', () => import('../pages/lists/ListsPage.tsx'), 'ListsPage'),
   page('charts', messages.charts, 'chart', () => import('../pages/charts/ChartsPage.tsx'), 'ChartsPage'),
   page('what-if', messages.whatIf, 'whatIf', () => import('../pages/whatIf/WhatIfPage.tsx'), 'WhatIfPage'),
   page('checks', messages.checksPage, 'checks', () => import('../pages/checks/ChecksPage.tsx'), 'ChecksPage'),

@@ -84,7 +84,7 @@ interface GridCellViewProps {
 /** One cell; drawn again only when what it shows changes. */
 const GridCellView = memo(
   function GridCellView({ id, column, cell, rowLabel, isActive, isSelected, editor }: GridCellViewProps) {
-    const isLabel = column.id === 'label';
+    const isLabel = column.isLabel ?? column.id === 'label';
     return (
       <div
         id={id}

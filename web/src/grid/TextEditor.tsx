@@ -9,19 +9,22 @@ interface TextEditorProps extends Omit<EditorProps<GridRow, GridColumn>, 'row' |
   readonly label: string;
   /** Where Enter goes on to. */
   readonly onward?: 'down' | 'stay';
+  /** What may be meant, offered while it is typed. */
+  readonly suggestions?: readonly string[];
 }
 
 /** A text in a cell, to be changed in place. */
 export function TextEditor({
   label,
   onward = 'stay',
+  suggestions = [],
   editing: { draft, isTyped, refusal },
   handle,
   onDraft,
   onConfirm,
   onCancel,
 }: TextEditorProps) {
-  const refusalId = useId();
+  const [refusalId, listId] = [useId(), useId()];
   const input = useRef<HTMLInputElement>(null);
 
   useLayoutEffect(() => {
@@ -41,6 +44,7 @@ export function TextEditor({
         aria-invalid={refusal !== null}
         aria-describedby={refusalId}
         autoComplete="off"
+        list={suggestions.length > 0 ? listId : undefined}
         onChange={(event) => onDraft({ ...draft, text: event.target.value })}
         onBlur={() => onConfirm('stay')}
         onKeyDown={(event) => {
@@ -53,6 +57,13 @@ export function TextEditor({
           event.preventDefault();
         }}
       />
+      {suggestions.length > 0 && (
+        <datalist id={listId}>
+          {suggestions.map((each) => (
+            <option key={each} value={each} />
+          ))}
+        </datalist>
+      )}
       <Overlay
         target={input}
         show={refusal !== null}

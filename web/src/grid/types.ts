@@ -7,6 +7,8 @@ export interface GridColumn {
   /** Columns pinned to an edge stay in sight while the others scroll. */
   readonly pin: 'start' | 'end' | null;
   readonly className?: string;
+  /** Whether its cells say what their rows are called. */
+  readonly isLabel?: boolean;
   /** Set in narrower type, as all columns of a grid are, so that all of them have room. */
   readonly isNarrow?: boolean;
 }

@@ -10,6 +10,7 @@ export const messages = {
     'A bank account, a card, a purse: with its opening balance, every entry says what is in it, and the forecast what will be.',
   kinds: { current: 'Current account', card: 'Card', cash: 'Cash', savings: 'Savings account' },
   closedWord: 'Closed',
+  belowLimitNow: 'below its limit',
   belowLimitSoon: 'below its limit soon',
 
   statementFile: 'The bank’s file',

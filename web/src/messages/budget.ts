@@ -442,27 +442,9 @@ export const messages = {
   addTheFirstLine: 'Add the first line',
   subtotalOf: (name: string) => `Subtotal of ${name}`,
 
-  // TrialStrip
-  changesAreUndone: (count: number) => (count === 1 ? 'The change is undone.' : `${count} changes are undone.`),
-  trying: 'Trying',
-  compareWithAnotherMoment: 'Compare with another moment',
-  fromNowOn: 'From now on',
-  sinceBefore: (label: string) => `Since before “${label}”`,
-  changeCount: (count: number) =>
-    count === 0
-      ? 'Change something: every figure that moves shows by how much.'
-      : count === 1
-        ? '1 change'
-        : `${count} changes`,
-  keep: (count: number) => (count === 0 ? 'Stop trying' : 'Keep'),
-  goBack: 'Go back',
-
   // YearSummary
   netOf: (year: string) => `Net of ${year}:`,
   noFigure: 'no figure',
   monthsInTheRedShort: (red: number) => (red === 1 ? '1 month in the red' : `${red} months in the red`),
   expensesFitTheIncome: 'Expenses fit the income',
-
-  // trial
-  since: (time: string) => `Since ${time}`,
 };

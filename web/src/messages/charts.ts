@@ -1,5 +1,12 @@
 /** What the interface says: charts. */
 export const messages = {
+  itemOfList: 'Item',
+  onlyTheFirst: (shown: string, all: string) => `The first ${shown} of ${all} items are drawn.`,
+  alongAColumn: 'Along a column',
+  listForms: { beside: 'Bars', ring: 'Shares', along: 'Line' },
+  along: 'Along',
+  theItems: 'the items',
+  columnsDrawn: 'Columns',
   // ChartSettings
   sideBySide: 'Side by side',
   piledUp: 'Stacked',

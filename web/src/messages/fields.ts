@@ -45,5 +45,9 @@ export const messages = {
   noMatch: 'Nothing is called so.',
 
   // formulaField
+  totalOfList: 'total of a list',
+  columnOfList: 'column of this list',
+  ofThePlan: 'of the plan',
+  rowOfList: 'the item’s number in the list, from 1',
   taxSchedule: 'tax schedule',
 };

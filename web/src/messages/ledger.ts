@@ -1,5 +1,7 @@
 /** What the interface says: ledger, on several pages. */
 export const messages = {
+  item: 'Item',
+  noItem: 'none',
   // draft
   sayOnWhichDayIt: 'Say on which day it was.',
   anEntryOfNothing: 'Say how much it was; an entry of nothing changes nothing.',
@@ -44,7 +46,6 @@ export const messages = {
   part: (nth: number) => `Part ${nth}`,
   addPart: 'Add a part',
   removePart: (nth: number) => `Remove part ${nth}`,
-  notSplit: 'Do not split',
   stillToSplit: (amount: string) => `Still to split: ${amount}`,
   allIsSplit: 'All is split.',
   theRest: 'The rest',

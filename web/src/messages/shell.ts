@@ -98,6 +98,8 @@ export const messages = {
   breakEven: 'Break-even',
   spending: 'Spending',
   accounts: 'Accounts',
+  lists: 'Lists',
+  itemsOfLists: 'Items of lists',
   charts: 'Charts',
   whatIf: 'What if',
   checksPage: 'Checks',

@@ -99,8 +99,8 @@ export const messages = {
     open: 'Not reconciled',
     standing: 'From standing entries',
   },
-  found: (total: number, received: string, paid: string) =>
-    `${total === 1 ? 'One entry' : `${total} entries`}, received ${received}, paid ${paid}.`,
+  found: (total: number, count: string, received: string, paid: string) =>
+    `${total === 1 ? 'One entry' : `${count} entries`}, received ${received}, paid ${paid}.`,
   nothingFound: 'No entry is like this.',
   exportCsv: 'CSV',
   withChosen: (count: number) => `${count} entries:`,

@@ -8,6 +8,7 @@ import {
   type EarlierEntry,
   type EntryQuery,
   type EntrySum,
+  type ItemSum,
   type IndexValue,
   type LedgerEntry,
   type PreviewCounts,
@@ -185,7 +186,10 @@ export const api = {
   },
   /** What the entries of a plan come to, and which days of standing entries have happened. */
   ledger: (planId: string) =>
-    request<{ revision: number; sums: EntrySum[]; settled: string[] }>('GET', `${planPath(planId)}/actuals`),
+    request<{ revision: number; sums: EntrySum[]; settled: string[]; items: ItemSum[] }>(
+      'GET',
+      `${planPath(planId)}/actuals`,
+    ),
   /** What happens to the accounts of a plan, by day. */
   balances: (planId: string) => request<{ revision: number; days: DaySum[] }>('GET', `${planPath(planId)}/balances`),
   /** The entries that are there twice. */

@@ -4,6 +4,7 @@ import {
   daySumsAfter,
   earlierFrom,
   isAsked,
+  itemSumsAfter,
   settledBy,
   sumsAfter,
   type EntryChange,
@@ -25,7 +26,12 @@ export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}
   const answer = (url: URL, init: RequestInit): unknown => {
     for (const [part, own] of Object.entries(more)) if (url.pathname.includes(part)) return own(url, init);
     if (url.pathname.endsWith('/actuals'))
-      return { revision: 0, sums: sumsAfter([], changes), settled: [...settledBy(entries)] };
+      return {
+        revision: 0,
+        sums: sumsAfter([], changes),
+        settled: [...settledBy(entries)],
+        items: [...itemSumsAfter([], changes)].map(([item, amount]) => ({ item, amount })),
+      };
     if (url.pathname.endsWith('/balances')) return { revision: 0, days: daySumsAfter([], changes) };
     if (url.pathname.endsWith('/descriptions')) return { revision: 0, earlier: earlierFrom(entries) };
     if (url.pathname.endsWith('/outside')) return { bank: false, statistics: false };

@@ -55,10 +55,12 @@ import accounts from 'bootstrap-icons/icons/wallet2.svg';
 import transfer from 'bootstrap-icons/icons/arrow-left-right.svg';
 import search from 'bootstrap-icons/icons/search.svg';
 import repeat from 'bootstrap-icons/icons/repeat.svg';
+import lists from 'bootstrap-icons/icons/list-check.svg';
 import warning from 'bootstrap-icons/icons/exclamation-diamond.svg';
 
 const ICONS = {
   up: chevronUp,
+  lists,
   spending,
   chart,
   loans,

@@ -1,5 +1,6 @@
 import { useLayoutEffect, useRef, type ReactNode } from 'react';
 import { messages } from '../messages/ui.ts';
+import './sidePanel.scss';
 
 interface SidePanelProps {
   readonly title: string;

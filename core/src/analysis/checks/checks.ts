@@ -22,14 +22,17 @@ import {
   type LedgerCheck,
   type LedgerGiven,
 } from './ledger.ts';
+import { emptyFactors, missingInLists, typedOverRule } from './lists.ts';
 import { blankFactors, doubleCounts, missingFigures, similarNames, typedNumbers, unitDoubts } from './rules.ts';
 
 const CHECKS: Readonly<Record<Exclude<CheckKind, LedgerCheckKind>, Check>> = {
-  missingFigure: missingFigures,
+  missingFigure: (model) => [...missingFigures(model), ...missingInLists(model)],
   typedNumber: typedNumbers,
   manyExceptions,
+  typedOverRule,
   doubleCount: doubleCounts,
   blankFactor: blankFactors,
+  emptyFactor: emptyFactors,
   units: unitDoubts,
   yearInTheRed: yearsInTheRed,
   monthsInTheRed,

@@ -24,11 +24,14 @@ export const idleHighlights: Check = (model) =>
 function whyIdle(model: PlanModel, row: HighlightRow): string | null {
   const { document, calendar } = model;
   const name = nameOf(document, row.of) ?? messages.aDeletedLine;
-  const figures = model.seriesOf(row.of)
-    ? stretches(calendar, row.span)
-        .map((stretch) => watchedFigure(model, row, stretch))
-        .filter((figure) => figure === figure)
-    : [];
+  const column = document.listColumns.get(row.of);
+  const figures = column
+    ? [...(model.listOf(column.list)?.seriesOf(row.of)?.values ?? [])].filter((figure) => figure === figure)
+    : model.seriesOf(row.of)
+      ? stretches(calendar, row.span)
+          .map((stretch) => watchedFigure(model, row, stretch))
+          .filter((figure) => figure === figure)
+      : [];
   if (figures.length === 0) return messages.theHighlightWatchesWhichHas(row.word, name);
   const others = highlightsInOrder(document, row.of, row.span);
   const cover = others.slice(0, others.indexOf(row)).find((other) => covers(other, row));

@@ -1,67 +1,20 @@
 import { monthInWords } from '../../calendar/month.ts';
+import { CANONICAL } from '../../figure/notation.ts';
 import { isFraction } from '../../figure/unit.ts';
 import { writeWithUnit } from '../../figure/write.ts';
 import { quoteName } from '../../formula/print.ts';
 import { childrenOf, type Expression } from '../../formula/expression/syntax.ts';
-import type { PlanModel } from '../../engine/planModel.ts';
-import { effectiveSteps } from '../../engine/node.ts';
 import { BLANK, FINE } from '../../formula/expression/evaluation.ts';
 import { problemsOf, type FigureProblem } from '../../engine/results.ts';
-import { calculatorsOf, inputsOf, outputOfFigure } from '../../plan/document/calculators.ts';
-import { commandForInput } from '../../plan/commands/forInput.ts';
-import type { Command } from '../../plan/commands/commands.ts';
+import { calculatorsOf, outputOfFigure } from '../../plan/document/calculators.ts';
 import { planOf } from '../../plan/document/document.ts';
 import { unitFindings } from '../../plan/document/formulas.ts';
-import { readStoredOrNull } from '../../plan/document/storedFormulas.ts';
 import { nameOf } from '../../plan/document/naming.ts';
-import type { LineRow } from '../../plan/schema/tables.ts';
 import { TOTALS, totalOfSide } from '../../plan/schema/totals.ts';
 import type { Check, Found } from './finding.ts';
+import { partsOf, valuesTyped } from './typedValues.ts';
+import { assumptionRules, columnRules, inputRules, lineRules, replaced, type WrittenRule } from './writtenRules.ts';
 import { messages } from '../../messages/checks.ts';
-
-/** A formula of a line's rule, with the months it holds in. */
-interface Rule {
-  readonly line: LineRow;
-  readonly formula: string;
-  readonly expression: Expression;
-  readonly from: number;
-  readonly to: number;
-  /** The command that puts another formula in its place. */
-  readonly rewrite: (formula: string) => Command;
-}
-
-/** All formulas of a plan's lines that can be read and hold in some month. */
-function rulesOf(model: PlanModel): Rule[] {
-  const { document, calendar } = model;
-  return [...document.lines.values()].flatMap((line) => {
-    const steps = effectiveSteps(model.stepsOf(line.id), calendar).map(({ row, from, to }) => ({
-      formula: row.formula,
-      from,
-      to,
-      rewrite: (formula: string): Command => ({ kind: 'line.rewriteStep', line: line.id, from: row.from, formula }),
-    }));
-    const exceptions = model.exceptionsOf(line.id).map(({ formula, month }) => {
-      const from = calendar.months.indexOf(month);
-      const rewrite = (next: string): Command => ({
-        kind: 'line.setFormula', line: line.id, month, reach: 'month', formula: next,
-      }); // prettier-ignore
-      return { formula, from, to: from + 1, rewrite };
-    });
-    return [...steps, ...exceptions].flatMap((rule) => {
-      const expression = rule.formula === null || rule.from < 0 ? null : readStoredOrNull(rule.formula);
-      return expression ? [{ ...rule, formula: rule.formula!, line, expression }] : [];
-    });
-  });
-}
-
-function* partsOf(expression: Expression): Generator<Expression> {
-  yield expression;
-  for (const child of childrenOf(expression)) yield* partsOf(child);
-}
-
-function replaced(formula: string, { place }: Expression, by: string): string {
-  return `${formula.slice(0, place.from)}${by}${formula.slice(place.to)}`;
-}
 
 /**
  * A number typed into a rule that is an assumption's value. Small whole numbers are counts, not values; numbers set beside
@@ -70,8 +23,8 @@ function replaced(formula: string, { place }: Expression, by: string): string {
 export const typedNumbers: Check = (model) => {
   const { document } = model;
   const plan = planOf(document);
-  return rulesOf(model).flatMap(({ line, formula, expression, from, rewrite }) =>
-    valuesTyped(expression).flatMap(({ part, value, isPercentage }): Found[] => {
+  return [...lineRules(model), ...columnRules(model)].flatMap((rule) =>
+    valuesTyped(rule.expression).flatMap(({ part, value, isPercentage }): Found[] => {
       const assumption = [...document.assumptions.values()].find(
         (other) =>
           other.formula === null && (!isPercentage || isFraction(other.unit)) && Math.abs(other.value - value) < 1e-9,
@@ -80,39 +33,18 @@ export const typedNumbers: Check = (model) => {
       const written = writeWithUnit(value, assumption.unit, plan);
       return [
         {
-          place: { id: line.id, month: model.calendar.months[from]! },
-          about: `${assumption.id}|${part.place.from}`,
-          message: messages.theRuleOfHasTyped(line.name, written, assumption.name),
+          place: rule.place,
+          about: aboutIn(rule, `${assumption.id}|${part.place.from}`),
+          message: messages.theRuleOfHasTyped(rule.name, written, assumption.name),
           mend: {
             words: messages.putInItsPlace(assumption.name),
-            command: rewrite(replaced(formula, part, `{${assumption.id}}`)),
+            command: rule.rewrite(replaced(rule, part.place, `{${assumption.id}}`)),
           },
         },
       ];
     }),
   );
 };
-
-interface TypedValue {
-  readonly part: Expression;
-  readonly value: number;
-  readonly isPercentage: boolean;
-}
-
-/** The numbers of a formula that may be values of something. */
-function valuesTyped(expression: Expression): TypedValue[] {
-  if (expression.kind === 'percent' && expression.operand.kind === 'number')
-    return [{ part: expression, value: expression.operand.value / 100, isPercentage: true }];
-  if (expression.kind === 'number') {
-    const { value } = expression;
-    return Number.isInteger(value) && value <= 12 ? [] : [{ part: expression, value, isPercentage: false }];
-  }
-  const children = childrenOf(expression);
-  // A number beside `year`, `period` and the like counts months or years.
-  const besideCalendar =
-    expression.kind === 'binary' && children.some((child) => [...partsOf(child)].some(({ kind }) => kind === 'word'));
-  return children.flatMap((child) => (besideCalendar && child.kind === 'number' ? [] : valuesTyped(child)));
-}
 
 /** Sums that add something and a part of it, and lines that repeat what their side counts already. */
 export const doubleCounts: Check = (model) => {
@@ -127,8 +59,7 @@ export const doubleCounts: Check = (model) => {
     }
     return members;
   };
-  return rulesOf(model).flatMap(({ line, expression, from }): Found[] => {
-    const place = { id: line.id, month: model.calendar.months[from]! };
+  return lineRules(model).flatMap(({ line, expression, place }): Found[] => {
     const addends = addendsOf(expression);
     for (const whole of addends) {
       const part = addends.find((other) => other !== whole && membersOf(whole).has(other));
@@ -165,7 +96,7 @@ function addendsOf(expression: Expression): string[] {
 export const blankFactors: Check = (model) => {
   const { document, calendar } = model;
   const { locale } = planOf(document);
-  return rulesOf(model).flatMap(({ line, expression, from, to }) => {
+  return lineRules(model).flatMap(({ line, expression, from, to }) => {
     const seen = new Set<string>();
     const lineSeries = model.seriesOf(line.id)!;
     return factorsIn(expression).flatMap(({ id, verb, askedFor }): Found[] => {
@@ -240,68 +171,26 @@ export const missingFigures: Check = (model) => {
 };
 
 /** Units that do not go together, with the mend the formula field offers. */
-export const unitDoubts: Check = (model) => {
-  const { document, calendar } = model;
-  const ofLines = rulesOf(model).flatMap(({ line, formula, expression, from, rewrite }) =>
-    unitFindings(expression, document, line.unit).map(({ message, place, mend }, index): Found => ({
-      place: { id: line.id, month: calendar.months[from]! },
-      about: `${index}|${message}`,
-      message: messages.theRuleOf(line.name, lowered(message)),
-      mend: mend
-        ? {
-            words: messages.writeInstead(mend.replacement),
-            command: rewrite(`${formula.slice(0, place.from)}${mend.replacement}${formula.slice(place.to)}`),
-          }
-        : null,
-    })),
-  );
-  const ofAssumptions = [...document.assumptions.values()].flatMap(({ id, name, unit, formula }) => {
-    const expression = formula === null ? null : readStoredOrNull(formula);
-    if (!expression) return [];
-    return unitFindings(expression, document, unit).map(({ message, place, mend }, index): Found => ({
-      place: { id, month: null },
-      about: `${index}|${message}`,
-      message: messages.theFormulaOf(name, lowered(message)),
-      mend: mend
-        ? {
-            words: messages.writeInstead(mend.replacement),
-            command: {
-              kind: 'assumption.set',
-              assumption: id,
-              settings: {
-                formula: `${formula!.slice(0, place.from)}${mend.replacement}${formula!.slice(place.to)}`,
-              },
-            },
-          }
-        : null,
-    }));
-  });
-  const ofCalculators = calculatorsOf(document).flatMap((calculator) =>
-    inputsOf(document, calculator).flatMap(({ id, words, unit, formula }) => {
-      const expression = formula === null ? null : readStoredOrNull(formula);
-      if (!expression) return [];
-      return unitFindings(expression, document, unit).map(({ message, place, mend }, index): Found => ({
-        place: { id: calculator.row.id, month: null },
-        about: `${id}|${index}|${message}`,
-        message: messages.theOf(words, calculator.row.name, lowered(message)),
+export const unitDoubts: Check = (model) =>
+  [...lineRules(model), ...assumptionRules(model), ...inputRules(model), ...columnRules(model)].flatMap((rule) =>
+    unitFindings(rule.expression, model.document, rule.unit, CANONICAL, rule.list).map(
+      ({ message, place, mend }, index): Found => ({
+        place: rule.place,
+        about: aboutIn(rule, `${index}|${message}`),
+        message: rule.say(message),
         mend: mend
           ? {
               words: messages.writeInstead(mend.replacement),
-              command: commandForInput(
-                document,
-                id,
-                `${formula!.slice(0, place.from)}${mend.replacement}${formula!.slice(place.to)}`,
-              ),
+              command: rule.rewrite(replaced(rule, place, mend.replacement)),
             }
           : null,
-      }));
-    }),
+      }),
+    ),
   );
-  return [...ofLines, ...ofAssumptions, ...ofCalculators];
-};
 
-function lowered(sentence: string): string {
-  return /^[A-Z][a-z]/.test(sentence) ? sentence.charAt(0).toLowerCase() + sentence.slice(1) : sentence;
+/** What tells a finding from others at the same place. */
+function aboutIn({ about }: WrittenRule, finding: string): string {
+  return about === '' ? finding : `${about}|${finding}`;
 }
 
 /** Names that differ by a letter. Numbers at the end tell names apart well enough. */

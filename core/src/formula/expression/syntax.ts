@@ -6,8 +6,8 @@ export interface Place {
   readonly to: number;
 }
 
-/** The words that stand for the calendar in a formula. */
-export const CALENDAR_WORDS = ['month', 'quarter', 'year', 'period', 'years', 'days'] as const;
+/** The words that stand for the calendar in a formula, and for an item's number in a rule of a list. */
+export const CALENDAR_WORDS = ['month', 'quarter', 'year', 'period', 'years', 'days', 'row'] as const;
 export type CalendarWord = (typeof CALENDAR_WORDS)[number];
 
 /** The words that choose how a function works, where it has such an argument: `monthly(Loan rate, effective)`. */

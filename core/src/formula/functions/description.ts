@@ -71,6 +71,8 @@ export type Evaluation =
   | {
       readonly way: 'figures';
       readonly compute: (figures: readonly number[]) => number;
+      /** The same, taking the figures one by one. */
+      readonly direct: (...figures: number[]) => number;
       readonly blank: 'empty' | 'skip';
       readonly quick?: 'least' | 'most';
     }
@@ -105,6 +107,8 @@ export type Evaluation =
       readonly flow: number;
       readonly compute: (figures: number[], args: readonly Reader[], site: Site) => number;
     }
+  /** A figure for each month, or item, from those of all; NaN is no result, and what is empty stays so. */
+  | { readonly way: 'among'; readonly compute: (figures: Float64Array, into: Float64Array) => void }
   /** By a tax schedule of the plan. */
   | { readonly way: 'schedule'; readonly reader: (terms: TaxTerms, site: Site) => Reader };
 
@@ -180,7 +184,8 @@ export function figures(
   quick?: 'least' | 'most',
 ): Evaluation {
   const spread = (given: readonly number[]) => compute(...given);
-  return quick ? { way: 'figures', compute: spread, blank, quick } : { way: 'figures', compute: spread, blank };
+  const evaluation = { way: 'figures', compute: spread, direct: compute, blank } as const;
+  return quick ? { ...evaluation, quick } : evaluation;
 }
 
 /** The most arguments of a function that takes any number. */

@@ -74,7 +74,11 @@ describe('the functions', () => {
       expect([name, results.problems]).toEqual([name, []]);
       expect([name, results.figures('L').some((figure) => figure !== null)]).toEqual([name, true]);
       const stored = readStored(toStored(example, namesOf(plan)));
-      const { findings } = inferUnit(stored, { unitOf: (id) => unitOf(plan, id), style: { notation: CANONICAL } });
+      const { findings } = inferUnit(stored, {
+        unitOf: (id) => unitOf(plan, id),
+        style: { notation: CANONICAL },
+        byMonth: true,
+      });
       expect([name, findings.map(({ message }) => message)]).toEqual([name, []]);
     }
   });

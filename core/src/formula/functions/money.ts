@@ -24,12 +24,13 @@ const [periods, period] = [count('periods'), count('period')];
 export const MONEY = family('money', [
   {
     name: 'share',
-    summary: 'x as a percentage of a base',
+    summary: 'x as a percentage of a base; without one, of the total of all x',
     example: 'share(Rent, Pay)',
-    parameters: [figure('x'), figure('base')],
-    evaluation: { way: 'operator', operator: '/' },
+    parameters: [figure('x'), optional(figure('base'))],
+    evaluation: (call) =>
+      call.args.length === 1 ? { way: 'among', compute: sharesOfTotal } : { way: 'operator', operator: '/' },
     unit(of) {
-      of.comparable();
+      if (of.units.length > 1) of.comparable();
       return 'percent';
     },
   },
@@ -247,4 +248,15 @@ function tax({ sets, year, income, allowance, rebateLimit }: TaxTerms, site: Sit
     const schedule = { bands, allowance: free, rebateLimit: limit };
     return scheduleRefusal(schedule) === null ? taxOn(amount, schedule).tax : without(site.code('noResult', at));
   };
+}
+
+/** What each figure is of the total of all; no result where that is nothing. */
+function sharesOfTotal(figures: Float64Array, into: Float64Array): void {
+  let total = 0;
+  for (let at = 0; at < figures.length; at++) {
+    const figure = figures[at]!;
+    if (figure === figure) total += figure;
+  }
+  if (total === 0) into.fill(NaN);
+  else for (let at = 0; at < figures.length; at++) into[at] = figures[at]! / total;
 }

@@ -1,5 +1,5 @@
 import { roundTo } from '../../figure/rounding.ts';
-import { count, family, figure, figures, optional, type CallUnits } from './description.ts';
+import { count, family, figure, figures, optional, series, type CallUnits } from './description.ts';
 
 const x = figure('x');
 const digits = optional(count('digits'));
@@ -57,6 +57,14 @@ export const NUMBERS = family('numbers', [
         return count;
       },
     },
+    unit: 'number',
+  },
+  {
+    name: 'rank',
+    summary: 'the place of x among all x, the largest first; those that are alike share a place',
+    example: 'rank(Pay)',
+    parameters: [series('x')],
+    evaluation: { way: 'among', compute: ranks },
     unit: 'number',
   },
   {
@@ -147,4 +155,16 @@ function medianOf(...given: number[]): number {
   const sorted = [...given].sort((a, b) => a - b);
   const middle = sorted.length >> 1;
   return sorted.length % 2 === 1 ? sorted[middle]! : sorted[middle - 1]! / 2 + sorted[middle]! / 2;
+}
+
+/** The place of each figure among all; NaN where there is none. */
+function ranks(figures: Float64Array, into: Float64Array): void {
+  const order = Array.from(figures.keys())
+    .filter((at) => figures[at] === figures[at])
+    .sort((a, b) => figures[b]! - figures[a]!);
+  into.fill(NaN);
+  order.forEach((at, index) => {
+    const before = order[index - 1];
+    into[at] = before !== undefined && figures[before] === figures[at] ? into[before]! : index + 1;
+  });
 }

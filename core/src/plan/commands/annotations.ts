@@ -4,7 +4,7 @@ import { highlightRefusal } from '../document/highlights.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { datedId, lockedYearId } from '../schema/tables.ts';
-import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText } from './guards.ts';
+import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText, isColumnWithFigures } from './guards.ts'; // prettier-ignore
 import { command } from './command.ts';
 import { all, bearer, columnsBut, id, month, text, year, yesNo } from './fields.ts';
 import { messages } from '../../messages/commands.ts';
@@ -44,7 +44,7 @@ export const annotationCommands = {
     inAnyScenario: true,
     decide(draft, { id, settings }) {
       if (!draft.get('highlights', id)) checkNewId(draft, id);
-      checkBearer(draft, settings.of);
+      if (!isColumnWithFigures(draft, settings.of)) checkBearer(draft, settings.of);
       checkFigure(settings.low, 'low');
       checkFigure(settings.high, 'high');
       const refusal = highlightRefusal(settings);

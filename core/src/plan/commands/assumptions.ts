@@ -22,28 +22,7 @@ export const assumptionCommands = {
   'assumption.add': command({
     fields: { id, name, ...columns('assumptions', 'unit', 'value', 'note'), before: placement },
     label: ({ name }) => `New assumption ${name}`,
-    decide(draft, command) {
-      checkNewId(draft, command.id);
-      checkName(draft, command.name, null, 'name');
-      checkUnit(command.unit);
-      checkFigure(command.value, 'value');
-      checkNote(command.note);
-      const position = positionBefore(draft, 'assumptions', command.before, null);
-      const { id, unit, value, note } = command;
-      const name = tidy(command.name);
-      draft.set('assumptions', {
-        id,
-        name,
-        unit,
-        value,
-        formula: null,
-        low: null,
-        high: null,
-        section: '',
-        note,
-        position,
-      });
-    },
+    decide: addAssumption,
   }),
 
   'assumption.set': command({
@@ -204,4 +183,20 @@ function refuseBeyondLimits(draft: Draft, { name, unit, low, high }: AssumptionR
 
 function valueInWords(assumption: string, value: number, words: Words): string {
   return words.figure(value, words.document.assumptions.get(assumption)?.unit ?? 'number');
+}
+
+type NewAssumption = Pick<AssumptionRow, 'id' | 'name' | 'unit' | 'value' | 'note'> & {
+  readonly before: string | null;
+};
+
+/** Adds an assumption in front of another, or at the end. */
+export function addAssumption(draft: Draft, { id, name, unit, value, note, before }: NewAssumption): void {
+  checkNewId(draft, id);
+  checkName(draft, name, null, 'name');
+  checkUnit(unit);
+  checkFigure(value, 'value');
+  checkNote(note);
+  const position = positionBefore(draft, 'assumptions', before, null);
+  const rest = { formula: null, low: null, high: null, section: '', note, position };
+  draft.set('assumptions', { id, name: tidy(name), unit, value, ...rest });
 }

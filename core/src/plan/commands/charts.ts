@@ -6,9 +6,9 @@ import { deleteWithAll } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { CHART_FORMS, CHART_MARKS, CHART_SPANS, chartSeriesId } from '../schema/tables.ts';
-import { checkBearer, checkMonth, checkNewId, checkText, existing } from './guards.ts';
+import { checkBearer, checkMonth, checkNewId, checkText, existing, isColumnWithFigures } from './guards.ts';
 import { command, type Words } from './command.ts';
-import { all, columns, columnsBut, id, leftOut, list, placement, yesNo } from './fields.ts';
+import { all, columns, columnsBut, id, leftOut, list, orNull, placement, yesNo } from './fields.ts';
 import { messages } from '../../messages/commands.ts';
 
 /** The most series one chart may have. */
@@ -22,7 +22,11 @@ export const chartCommands = {
   'chart.set': command({
     fields: {
       id,
-      settings: all(columnsBut('charts', 'position')),
+      settings: all({
+        ...columnsBut('charts', 'position', 'list', 'along'),
+        list: leftOut(orNull(id)),
+        along: leftOut(orNull(id)),
+      }),
       series: list(
         all({ ...columns('chartSeries', 'of', 'mark', 'scenario', 'projectedFrom'), actual: leftOut(yesNo) }),
         0,
@@ -41,6 +45,11 @@ export const chartCommands = {
       if (!CHART_SPANS.includes(settings.span))
         throw refused('invalid', messages.aChartGoesBy(CHART_SPANS.join(', ')), 'span');
       checkText(settings.axis, 'axis', 80);
+      const { list = null, along = null } = settings;
+      if (list !== null) existing(draft, 'lists', list, messages.thisList);
+      const column = along === null ? null : existing(draft, 'listColumns', along, messages.thisColumn);
+      if ((column && column.list !== list) || (settings.form === 'along' && list === null))
+        throw refused('invalid', messages.aChartGoesAlong, 'along');
       for (const [field, month] of [
         ['from', settings.from],
         ['until', settings.until],
@@ -50,14 +59,15 @@ export const chartCommands = {
         throw refused('invalid', messages.theLastMonthLiesBefore, 'until');
       if (series.length > MAX_SERIES) throw refused('invalid', messages.aChartHasAtMost(MAX_SERIES), 'series');
       const position = draft.get('charts', id)?.position ?? positionBefore(draft, 'charts', null, id);
-      draft.set('charts', { id, ...settings, name, position });
+      draft.set('charts', { id, ...settings, list, along, name, position });
       for (const row of rowsWhere(draft.document.chartSeries, 'chart', id)) draft.delete('chartSeries', row.id);
       const seriesIds = new Set<string>();
       const keys = positions(series.length);
       series.forEach((given, index) => {
         const each = { ...given, actual: given.actual ?? false };
         const { of, mark, scenario, projectedFrom, actual } = each;
-        checkBearer(draft, of);
+        if (list === null) checkBearer(draft, of);
+        else if (!isColumnWithFigures(draft, of, list)) throw refused('gone', messages.aSeriesIsOfAColumn, 'series');
         if (scenario !== null) existing(draft, 'scenarios', scenario, messages.theScenarioASeriesIs);
         if ([scenario !== null, projectedFrom !== null, actual].filter(Boolean).length > 1)
           throw refused('invalid', messages.aSeriesIsOfA, 'series');

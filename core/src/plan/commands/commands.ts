@@ -10,6 +10,7 @@ import type { ValuesOf } from './fields.ts';
 import { findingCommands } from './findings.ts';
 import { groupCommands } from './groups.ts';
 import { lineCommands } from './lines.ts';
+import { listCommands } from './lists.ts';
 import { loanCommands } from './loans.ts';
 import { planCommands } from './plan.ts';
 import { ruleCommands } from './rules.ts';
@@ -38,6 +39,7 @@ export const COMMANDS = {
   ...accountCommands,
   ...standingEntryCommands,
   ...assignmentRuleCommands,
+  ...listCommands,
 };
 
 export type CommandKind = keyof typeof COMMANDS;

@@ -1,3 +1,4 @@
+import { lostTotal } from '../../graph/references.ts';
 import { changesStructure, refuseCircles } from '../../graph/structure.ts';
 import { applyChanges, type Document } from '../document/document.ts';
 import { Draft } from '../document/draft.ts';
@@ -26,6 +27,8 @@ export function decide(document: Document, command: Command): Decision {
       const doubt = after && rowRefusal(table, after);
       if (doubt) return { ok: false, refusal: { code: 'invalid', message: doubt.message, field: doubt.column } };
     }
+    const lost = lostTotal(document, draft.document, changes);
+    if (lost !== null) return { ok: false, refusal: { code: 'used', message: lost } };
     const tooLarge = limitRefusal(draft.document, changes);
     if (tooLarge) return { ok: false, refusal: tooLarge };
     if (changesStructure(changes)) refuseCircles(applyChanges(document, changes));

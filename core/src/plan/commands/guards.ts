@@ -2,6 +2,7 @@ import { isMonth } from '../../calendar/month.ts';
 import { LARGEST_FIGURE } from '../../figure/read.ts';
 import { UNITS } from '../../figure/unit.ts';
 import type { Draft } from '../document/draft.ts';
+import { hasFigures } from '../document/lists.ts';
 import { nameRefusal } from '../document/naming.ts';
 import { ID_PATTERN } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
@@ -89,7 +90,13 @@ export function withOneRate<R extends GroupRow | LineRow>(
   return settings.projectionRate == null ? next : { ...next, ownRate: null };
 }
 
-/** Only lines, groups and totals have figures that notes and highlights can be about. */
+/** A column of a list has figures highlights can be about, and charts of its list. */
+export function isColumnWithFigures(draft: Draft, id: string, list?: string): boolean {
+  const column = draft.get('listColumns', id);
+  return column !== null && hasFigures(column) && (list === undefined || column.list === list);
+}
+
+/** Only lines, groups and totals have figures along the months that notes and charts can be about. */
 export function checkBearer(draft: Draft, id: string): void {
   if (!draft.get('lines', id) && !draft.get('groups', id) && !totalWithId(id))
     throw refused('gone', messages.whatThisIsAboutIs, 'of');

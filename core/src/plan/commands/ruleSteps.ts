@@ -7,6 +7,7 @@ import { Refused, refused } from '../schema/refusal.ts';
 import { checkFigure, checkMonth, existing } from './guards.ts';
 import { calendarOf, planOf } from '../document/document.ts';
 import type { Draft } from '../document/draft.ts';
+import type { Names } from '../../formula/names.ts';
 import { toStored } from '../document/formulas.ts';
 import { readStored } from '../document/storedFormulas.ts';
 import { refuseLocked } from '../document/locks.ts';
@@ -43,10 +44,15 @@ export interface Saying {
 
 export const NOTHING: Saying = { amount: null, formula: null };
 
-/** The stored form of a formula as it came with a command. */
-export function storedFormula(draft: Draft, text: string, field = 'formula'): string {
+/** The stored form of a formula as it came with a command, with the names of the plan or of a list. */
+export function storedFormula(
+  draft: Draft,
+  text: string,
+  field = 'formula',
+  names: Names = namesOf(draft.document),
+): string {
   try {
-    return toStored(text, namesOf(draft.document));
+    return toStored(text, names);
   } catch (error) {
     if (!(error instanceof FormulaError)) throw error;
     const { message, place, suggestions } = error.problem;

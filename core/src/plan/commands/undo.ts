@@ -11,7 +11,7 @@ import {
 } from '../document/document.ts';
 import { limitRefusal } from '../document/limits.ts';
 import { isNamed, isTitled, nameOf, nameRefusal, titleRefusal } from '../document/naming.ts';
-import { leftBehind, lostOutput, missingReference } from '../../graph/references.ts';
+import { leftBehind, lostOutput, lostTotal, missingReference } from '../../graph/references.ts';
 import type { AnyRow, TableName } from '../schema/tables.ts';
 import { usersIn } from '../../graph/users.ts';
 import { messages } from '../../messages/commands.ts';
@@ -53,7 +53,7 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
         : null;
     if (refusal) return refuse(refusal);
   }
-  const lost = lostOutput(document, after, changes);
+  const lost = lostOutput(document, after, changes) ?? lostTotal(document, after, changes);
   if (lost) return refuse(lost);
   const tooLarge = limitRefusal(after, changes);
   if (tooLarge) return refuse(tooLarge.message);

@@ -2,9 +2,12 @@ import type { Unit } from '../../figure/unit.ts';
 import { bandsRefusal } from '../../finance/tax.ts';
 import { inOrder, type Document } from './document.ts';
 import { figureOfFormula } from './storedFormulas.ts';
+import { followsEntries, hasFigures, placingColumn, unitOfColumn } from './lists.ts';
 import { rowsWhere } from './rowTable.ts';
+import { messages } from '../../messages/document.ts';
 import type {
   BreakEvenRow,
+  ListColumnRow,
   LoanExtraRow,
   LoanRow,
   RollUp,
@@ -295,11 +298,34 @@ export function outputOfFigure(id: string): string | null {
   return dot < 0 ? null : id.slice(dot + 1);
 }
 
-/** The description of an output by its id among the figures. */
+/** The description of an output by its id among the figures: of a calculator, or the total of a list's column. */
 export function outputWith(document: Document, id: string): CalculatorOutput | undefined {
   const name = outputOfFigure(id);
-  const calculator = name === null ? undefined : calculatorWith(document, ownerOfFigure(id));
-  return calculator && outputsOf(calculator).find((output) => output.name === name);
+  if (name === null) return undefined;
+  const owner = ownerOfFigure(id);
+  const calculator = calculatorWith(document, owner);
+  if (calculator) return outputsOf(calculator).find((output) => output.name === name);
+  const column = document.listColumns.get(name);
+  return column?.list === owner && isOutput(document, column) ? outputOfColumn(document, column) : undefined;
+}
+
+/** The columns of a list whose totals rules may name, in order. */
+export function listOutputsOf(document: Document, list: string): ListColumnRow[] {
+  return inOrder(rowsWhere(document.listColumns, 'list', list)).filter((column) => isOutput(document, column));
+}
+
+function isOutput(document: Document, column: ListColumnRow): boolean {
+  return hasFigures(column) && !followsEntries(document, column);
+}
+
+/** A column's total as an output: a flow where items count in months, the same in every month where they do not. */
+function outputOfColumn(document: Document, column: ListColumnRow): CalculatorOutput {
+  return {
+    name: column.name,
+    unit: unitOfColumn(document, column),
+    about: messages.allItemsOf(column.name),
+    rollUp: placingColumn(document, column.list) ? 'total' : 'average',
+  };
 }
 
 /** The description of an input by its id among the figures, with the calculator it belongs to. */

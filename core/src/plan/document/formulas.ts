@@ -8,6 +8,8 @@ import type { Expression } from '../../formula/expression/syntax.ts';
 import { inferUnit, type UnitFinding } from '../../formula/units.ts';
 import { inputWith, outputWith, ownerOfFigure } from './calculators.ts';
 import type { Document } from './document.ts';
+import { nameInList } from './listNames.ts';
+import { unitOfColumn } from './lists.ts';
 import { nameOf } from './naming.ts';
 import { readStored, readStoredOrNull } from './storedFormulas.ts';
 import { rowsWhere } from './rowTable.ts';
@@ -35,10 +37,22 @@ export function toShown(stored: string, document: Document, notation: Notation =
   return printFormula(readStored(stored), { notation, nameOf: (id) => nameOf(document, id) });
 }
 
-/** The unit of the figures of a line, group, assumption, total, output or input. */
+/** The same of a rule of a list, whose columns come before what the plan has of the same name. */
+export function toShownInList(
+  stored: string,
+  document: Document,
+  list: string,
+  notation: Notation = CANONICAL,
+): string {
+  return printFormula(readStored(stored), { notation, nameOf: nameInList(document, list) });
+}
+
+/** The unit of the figures of a line, group, assumption, total, output, input or column of a list. */
 export function unitOf(document: Document, id: string): Unit {
   const rowUnit = document.lines.get(id)?.unit ?? document.assumptions.get(id)?.unit;
   if (rowUnit) return rowUnit;
+  const column = document.listColumns.get(id);
+  if (column) return unitOfColumn(document, column);
   const figure = outputWith(document, id) ?? inputWith(document, id)?.input;
   if (figure) return figure.unit;
   // A memo group may count something else than money, when all its lines do.
@@ -49,15 +63,20 @@ export function unitOf(document: Document, id: string): Unit {
   return units.size === 1 ? [...units][0]! : 'number';
 }
 
-/** What is doubtful about the units of a rule that is to give figures in `wanted`. */
+/** What is doubtful about the units of a rule of the plan, or of a list, that is to give figures in `wanted`. */
 export function unitFindings(
   expression: Expression,
   document: Document,
   wanted: Unit,
   notation: Notation = CANONICAL,
+  list: string | null = null,
 ): UnitFinding[] {
-  const style = { notation, nameOf: (id: string) => nameOf(document, id) };
-  const { unit, findings } = inferUnit(expression, { unitOf: (id) => unitOf(document, id), style });
+  const style = { notation, nameOf: list === null ? (id: string) => nameOf(document, id) : nameInList(document, list) };
+  const { unit, findings } = inferUnit(expression, {
+    unitOf: (id) => unitOf(document, id),
+    style,
+    byMonth: list === null,
+  });
   const fits = unit === undefined || unit === wanted || (unit === 'date' && wanted === 'number');
   if (!fits && findings.length === 0) {
     findings.push({

@@ -3,6 +3,8 @@ import { childrenOf, type Expression } from '../../formula/expression/syntax.ts'
 import { CALCULATORS, CALCULATOR_TABLES } from './calculators.ts';
 import type { Refusal } from '../schema/refusal.ts';
 import { isOfDocument, planOf, type Change, type Document, type DocumentChange } from './document.ts';
+import { MAX_COLUMNS, MAX_ITEMS, listOfRow } from './lists.ts';
+import { rowsWhere } from './rowTable.ts';
 import { readStoredOrNull } from './storedFormulas.ts';
 import { TABLES, type TableName } from '../schema/tables.ts';
 import { messages } from '../../messages/document.ts';
@@ -27,13 +29,20 @@ export function limitRefusal(after: Document, all: readonly Change[]): Refusal |
   const changes = all.filter(isOfDocument);
   const touched = new Set<TableName>();
   for (const change of changes) touched.add(change.table);
-  return tooManyRows(after, touched) ?? tooManyFigures(after, touched) ?? tooMuchWork(after, changes);
+  return (
+    tooManyRows(after, touched) ??
+    tooLongLists(after, touched) ??
+    tooManyFigures(after, touched) ??
+    tooMuchWork(after, changes)
+  );
 }
 
 /** Why a whole plan is too large, or `null`. */
 export function sizeRefusal(document: Document): Refusal | null {
   const all = new Set(Object.keys(TABLES) as TableName[]);
-  return tooManyRows(document, all) ?? tooManyFigures(document, all) ?? workRefusal(document);
+  return (
+    tooManyRows(document, all) ?? tooLongLists(document, all) ?? tooManyFigures(document, all) ?? workRefusal(document)
+  );
 }
 
 function tooManyRows(document: Document, tables: ReadonlySet<TableName>): Refusal | null {
@@ -44,11 +53,23 @@ function tooManyRows(document: Document, tables: ReadonlySet<TableName>): Refusa
   return null;
 }
 
+function tooLongLists(document: Document, tables: ReadonlySet<TableName>): Refusal | null {
+  if (!tables.has('listItems') && !tables.has('listColumns')) return null;
+  for (const list of document.lists.keys()) {
+    const items = rowsWhere(document.listItems, 'list', list).length;
+    if (items > MAX_ITEMS) return tooLarge(messages.aListMayHaveItems(MAX_ITEMS, items));
+    const columns = rowsWhere(document.listColumns, 'list', list).length;
+    if (columns > MAX_COLUMNS) return tooLarge(messages.aListMayHaveColumns(MAX_COLUMNS, columns));
+  }
+  return null;
+}
+
 function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Refusal | null {
-  const bearing: readonly TableName[] = ['plan', 'lines', 'groups', 'assumptions', ...CALCULATOR_TABLES];
+  const bearing: readonly TableName[] = ['plan', 'lines', 'groups', 'assumptions', 'listColumns', ...CALCULATOR_TABLES];
   if (!bearing.some((table) => tables.has(table))) return null;
   const { months } = planOf(document);
-  let bearers = document.lines.size + document.groups.size + document.assumptions.size;
+  // Columns may be named in any month.
+  let bearers = document.lines.size + document.groups.size + document.assumptions.size + document.listColumns.size;
   for (const table of CALCULATOR_TABLES)
     bearers += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
   const figures = bearers * months;
@@ -59,6 +80,7 @@ function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Ref
 function tooMuchWork(after: Document, changes: readonly DocumentChange[]): Refusal | null {
   const grows = changes.some((change) => {
     if (change.table === 'plan') return (change.after?.months ?? 0) > (change.before?.months ?? 0);
+    if (change.table === 'listItems') return change.after !== null;
     return change.after !== null && formulaColumns(change.table).length > 0 && formulasIn(change).length > 0;
   });
   return grows ? workRefusal(after) : null;
@@ -79,15 +101,21 @@ function workRefusal(document: Document): Refusal | null {
   for (const table of Object.keys(TABLES) as TableName[]) {
     const columns = formulaColumns(table);
     if (columns.length === 0) continue;
-    for (const row of document[table].values() as Iterable<unknown>) {
+    for (const row of document[table].values() as Iterable<object>) {
       for (const column of columns) {
         const formula = (row as Readonly<Record<string, string | null>>)[column];
-        if (formula != null) work += workOf(formula, months);
+        if (formula != null) work += workOf(formula, periodsOf(document, table, row, months));
       }
       if (work > MAX_WORK) return tooLarge(messages.theRulesOfThisPlan);
     }
   }
   return null;
+}
+
+/** Over how many months, or items, the formulas of a row go. */
+function periodsOf(document: Document, table: TableName, row: object, months: number): number {
+  if (table !== 'listColumns' && table !== 'listCells') return months;
+  return rowsWhere(document.listItems, 'list', listOfRow(document, table, row) ?? '').length;
 }
 
 const columnsByTable = new Map<TableName, readonly string[]>();

@@ -5,13 +5,14 @@ import {
   calculatorWith,
   inputWith,
   isCalculatorTable,
+  listOutputsOf,
   outputOfFigure,
   outputsOf,
   ownerOfFigure,
 } from './calculators.ts';
 import type { Document } from './document.ts';
 import { rowsNamed } from './rowTable.ts';
-import type { TableName } from '../schema/tables.ts';
+import type { ListColumnRow, TableName } from '../schema/tables.ts';
 import { MAX_NAME, nameShapeRefusal } from '../schema/names.ts';
 import { TOTALS, totalWithId } from '../schema/totals.ts';
 import { messages } from '../../messages/document.ts';
@@ -44,7 +45,7 @@ export function namesOf(document: Document): Names {
 }
 
 /** Tables whose rows formulas can name. No two of their rows share a name. */
-export const NAMED_TABLES = ['lines', 'groups', 'assumptions', ...CALCULATOR_TABLES] as const;
+export const NAMED_TABLES = ['lines', 'groups', 'assumptions', ...CALCULATOR_TABLES, 'lists'] as const;
 export type NamedTable = (typeof NAMED_TABLES)[number];
 
 export function isNamed(table: TableName): table is NamedTable {
@@ -56,22 +57,35 @@ function thingIn(
   table: NamedTable,
   row: { readonly id: string; readonly name: string },
 ): NamedThing {
+  if (table === 'lists') {
+    const outputs = listOutputsOf(document, row.id).map(({ id, name }) => ({ name, key: id }));
+    return { id: row.id, name: row.name, calculator: { word: 'list', outputs, isSchedule: false } };
+  }
   const calculator = isCalculatorTable(table) ? calculatorWith(document, row.id) : undefined;
   if (!calculator) return row;
-  const outputs = outputsOf(calculator).map((output) => output.name);
+  const outputs = outputsOf(calculator).map(({ name }) => ({ name, key: name }));
   const { word } = CALCULATORS[calculator.table];
   return { id: row.id, name: row.name, calculator: { word, outputs, isSchedule: table === 'taxSchedules' } };
 }
 
 /**
- * The name of a line, group, assumption, total or calculator, of an output (`Cargo bike.payment`) or an input (`the
- * amount of Cargo bike`); `undefined` when nothing has that id.
+ * The name of a line, group, assumption, total, calculator or list, of an output (`Cargo bike.payment`, `Kitchen.Price`),
+ * of an input (`the amount of Cargo bike`) or of a list's column; `undefined` when nothing has that id.
  */
 export function nameOf(document: Document, id: string): string | undefined {
-  const row = document.lines.get(id) ?? document.groups.get(id) ?? document.assumptions.get(id) ?? totalWithId(id);
+  const row =
+    document.lines.get(id) ??
+    document.groups.get(id) ??
+    document.assumptions.get(id) ??
+    document.lists.get(id) ??
+    document.listColumns.get(id) ??
+    totalWithId(id);
   if (row) return row.name;
   const output = outputOfFigure(id);
   if (output !== null) {
+    const list = document.lists.get(ownerOfFigure(id));
+    const column = list && document.listColumns.get(output);
+    if (column) return `${list.name}.${column.name}`;
     const owner = calculatorWith(document, ownerOfFigure(id));
     return owner && `${owner.row.name}.${output}`;
   }
@@ -93,6 +107,16 @@ export function nameRefusal(document: Document, name: string, self: string | nul
     if (row) return messages.thereIsAlreadyCalledRules(kindOf(table), row.name);
   }
   return null;
+}
+
+/** Why a column of a list cannot bear a name, as a sentence, or `null` when it can. */
+export function columnNameRefusal(document: Document, list: string, name: string, self: string | null): string | null {
+  const shape = nameShapeRefusal(name);
+  if (shape) return shape;
+  const other = rowsNamed<ListColumnRow>(document.listColumns, name).find(
+    (row) => row.list === list && row.id !== self,
+  );
+  return other ? messages.thereIsAlreadyAColumn(other.name) : null;
 }
 
 /** Tables whose rows have names rules do not use: each has names of its own. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { positionBetween, positions } from './position.ts';
+import { positionBetween, positions, positionsBetween } from './position.ts';
 
 describe('positions', () => {
   it('lie between their neighbours, wherever rows are put', () => {
@@ -27,6 +27,20 @@ describe('positions', () => {
     }
     expect(last!.length).toBeLessThan(250);
     expect(first!.length).toBeLessThan(250);
+  });
+
+  it('for several at once lie between their neighbours, in order, wherever they are put', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(), fc.integer({ min: 1, max: 5 })), { maxLength: 30 }), (inserts) => {
+        const keys: string[] = [];
+        for (const [pick, count] of inserts) {
+          const at = pick % (keys.length + 1);
+          keys.splice(at, 0, ...positionsBetween(keys[at - 1] ?? null, keys[at] ?? null, count));
+          expect([...keys].sort()).toEqual(keys);
+          expect(new Set(keys).size).toBe(keys.length);
+        }
+      }),
+    );
   });
 
   it('are spread evenly and distinct for a list', () => {

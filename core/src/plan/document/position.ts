@@ -37,3 +37,9 @@ export function positions(count: number): string[] {
     return key.replace(/0+$/, '') || '0i';
   });
 }
+
+/** `count` keys in order between two others. */
+export function positionsBetween(before: string | null, after: string | null, count: number): string[] {
+  const key = positionBetween(before, after);
+  return count === 1 ? [key] : positions(count).map((each) => key + each);
+}

@@ -64,6 +64,8 @@ export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
     for (const field of ['account', 'toAccount'] as const)
       if (typeof given[field] === 'string' && given[field] !== '')
         given[field] = accountNamed(given[field], `${pointer}/${field}`);
+    if (given.item !== undefined && !document.listItems.has(given.item as string))
+      throw new PlanFormatError(`${pointer}/item`, messages.thereIsNoItem(given.item as string));
     const read = withAmount(entryOf(`entry-${index + 1}`, { ...given, amount } as EntryGiven), document);
     const entry = isFormer ? intoSavings(read, document) : read;
     const refusal = storedEntryRefusal(entry);
@@ -132,11 +134,12 @@ export function entriesForFile(entries: readonly LedgerEntry[], document: Docume
     .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.id < b.id ? -1 : 1))
     .map((entry) => {
       const isThere = document.lines.has(entry.line);
-      const { line, account, toAccount, ...given } = givenOf(withAmount(entry, document));
+      const { line, account, toAccount, item, ...given } = givenOf(withAmount(entry, document));
       return {
         ...given,
         amount: given.amount / units,
         ...(isThere ? { line: nameOf(document, line!)! } : {}),
+        ...(item !== undefined && document.listItems.has(item) ? { item } : {}),
         ...(account === undefined ? {} : { account: document.accounts.get(account)?.name ?? account }),
         ...(toAccount === undefined ? {} : { toAccount: document.accounts.get(toAccount)?.name ?? toAccount }),
       };

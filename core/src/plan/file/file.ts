@@ -1,5 +1,4 @@
-import { componentsOf, circleSentence } from '../../graph/circles.ts';
-import { usesByNode } from '../../graph/dependencies.ts';
+import { circleIn } from '../../graph/structure.ts';
 import { LARGEST_FIGURE } from '../../figure/read.ts';
 import { nameKey } from '../../formula/names.ts';
 import { FormulaError } from '../../formula/expression/syntax.ts';
@@ -13,13 +12,16 @@ import { toStored } from '../document/formulas.ts';
 import { figureAsFormula } from '../document/storedFormulas.ts';
 import { highlightRefusal } from '../document/highlights.ts';
 import { MAX_PARTS, MAX_ROWS, formulaColumns, sizeRefusal } from '../document/limits.ts';
-import { TITLED_TABLES, nameOf, nameRefusal, namesOf, titleRefusal } from '../document/naming.ts';
+import { TITLED_TABLES, columnNameRefusal, nameRefusal, namesOf, titleRefusal } from '../document/naming.ts';
+import { namesInList } from '../document/listNames.ts';
+import { listOfRow } from '../document/lists.ts';
 import { positions } from '../document/position.ts';
 import {
   DERIVED_ID_TABLES,
   TABLES,
   TABLES_WITH_IDS,
   TABLE_NAMES,
+  cellId,
   chartSeriesId,
   datedId,
   lockedYearId,
@@ -49,6 +51,7 @@ const SAME: Partial<Record<TableName, string>> = {
   scenarioValues: 'assumption',
   statementFormats: 'account',
   standingSkips: 'day',
+  listCells: 'column',
 };
 const DERIVED: ReadonlySet<TableName> = new Set(DERIVED_ID_TABLES);
 export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => table !== 'plan');
@@ -160,10 +163,19 @@ function resolveReferences(rows: Record<TableName, DraftRow[]>): void {
           : rows[spec.column.table as TableName];
       const byName = new Map(candidates.map((row) => [nameKey(String(row.name)), row.id as string]));
       const ids = new Set<unknown>(candidates.map((row) => row.id));
+      // Whose figures are meant may be a column of a list too, by its id.
+      if (spec.column.kind === 'bearer') for (const row of rows.listColumns) ids.add(row.id);
+      const isColumn = target === 'listColumns';
+      const inList = isColumn ? columnsByName(rows.listColumns) : null;
+      const listOf = inList ? new Map(rows.listItems.map((row) => [row.id, row.list])) : null;
       rows[table].forEach((row, index) => {
         const value = row[column];
         if (value === null || value === undefined) return;
-        const id = byName.get(nameKey(String(value))) ?? (ids.has(value) ? String(value) : undefined);
+        // Columns have names of their list only, and are looked for there.
+        const named = inList
+          ? inList.get(`${String(row.list ?? listOf!.get(row.item!))}|${nameKey(String(value))}`)
+          : byName.get(nameKey(String(value)));
+        const id = isColumn && ids.has(value) ? String(value) : (named ?? (ids.has(value) ? String(value) : undefined));
         if (id === undefined) {
           throw new PlanFormatError(
             `${pointerOf(table, index)}/${column}`,
@@ -174,6 +186,11 @@ function resolveReferences(rows: Record<TableName, DraftRow[]>): void {
       });
     }
   }
+}
+
+/** The columns of lists by list and name. */
+function columnsByName(columns: readonly DraftRow[]): Map<string, string> {
+  return new Map(columns.map((row) => [`${String(row.list)}|${nameKey(String(row.name))}`, String(row.id)]));
 }
 
 /** Gives dated rows the ids that follow from their owner and month, and refuses what is there twice. */
@@ -195,6 +212,7 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       else if (table === 'waivedFindings') row.id = String(row.finding);
       else if (table === 'standingSkips') row.id = datedId(String(row.standing), String(row.due));
       else if (table === 'statementFormats') row.id = String(row.account);
+      else if (table === 'listCells') row.id = cellId(String(row.item), String(row.column));
       else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
       else {
         if (owners.has(String(row.id)))
@@ -218,7 +236,7 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
 }
 
 function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow[]>): Document {
-  for (const table of ['groups', 'lines', 'assumptions', ...CALCULATOR_TABLES] as const) {
+  for (const table of ['groups', 'lines', 'assumptions', ...CALCULATOR_TABLES, 'lists'] as const) {
     rows[table].forEach((row, index) => {
       const refusal = nameRefusal(document, String(row.name), String(row.id));
       if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
@@ -230,7 +248,17 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
       if (refusal) throw new PlanFormatError(`/${table}/${index}/name`, refusal);
     });
   }
+  rows.listColumns.forEach((row, index) => {
+    const refusal = columnNameRefusal(document, String(row.list), String(row.name), String(row.id));
+    if (refusal) throw new PlanFormatError(`/listColumns/${index}/name`, refusal);
+  });
+  refuseImpossibleCells(document, rows.listCells);
   const names = namesOf(document);
+  const ofLists = new Map([...document.lists.keys()].map((id) => [id, namesInList(document, id)]));
+  const namesFor = (row: DraftRow, table: ListTable) => {
+    if (table !== 'listColumns' && table !== 'listCells') return names;
+    return ofLists.get(listOfRow(document, table, row)!)!;
+  };
   for (const table of LIST_TABLES) {
     const written = formulaColumns(table);
     if (written.length === 0) continue;
@@ -238,7 +266,7 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
       for (const column of written) {
         if (row[column] == null) continue;
         try {
-          row[column] = toStored(String(row[column]), names);
+          row[column] = toStored(String(row[column]), namesFor(row, table));
         } catch (error) {
           if (!(error instanceof FormulaError)) throw error;
           throw new PlanFormatError(
@@ -253,13 +281,8 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
   const stored = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
   const tooLarge = sizeRefusal(stored);
   if (tooLarge) throw new PlanFormatError('', tooLarge.message);
-  for (const { circle } of componentsOf(usesByNode(stored))) {
-    if (circle)
-      throw new PlanFormatError(
-        '/ruleSteps',
-        circleSentence(circle, (id) => nameOf(stored, id) ?? id),
-      );
-  }
+  const circle = circleIn(stored);
+  if (circle !== null) throw new PlanFormatError('/ruleSteps', circle);
   return stored;
 }
 
@@ -269,6 +292,15 @@ function nextBandId({ schedule, validFrom }: DraftRow, counts: Map<string, numbe
   const nth = (counts.get(set) ?? 0) + 1;
   counts.set(set, nth);
   return taxBandId(String(schedule), validFrom as number | null, nth);
+}
+
+/** A cell is of an item and a column of the same list. */
+function refuseImpossibleCells(document: Document, rows: readonly DraftRow[]): void {
+  rows.forEach((row, index) => {
+    const item = document.listItems.get(String(row.item))!;
+    if (document.listColumns.get(String(row.column))!.list !== item.list)
+      throw new PlanFormatError(`/listCells/${index}/column`, messages.thisColumnIsOfAnotherList);
+  });
 }
 
 function refuseImpossibleBands(document: Document, rows: readonly DraftRow[]): void {

@@ -1,13 +1,14 @@
 import type { LedgerEntry } from '../schema/entries.ts';
 import { entriesForFile } from './entriesFile.ts';
 import { bandSetsOf, extrasOf, movesOf } from '../document/calculators.ts';
-import type { ColumnSpec } from '../schema/columns.ts';
+import type { Column, ColumnSpec } from '../schema/columns.ts';
 import { groupsWithLines, inOrder, planOf, type Document } from '../document/document.ts';
 import { LIST_TABLES, PLAN_FILE_VERSION, type ListTable } from './file.ts';
-import { toShown } from '../document/formulas.ts';
+import { toShown, toShownInList } from '../document/formulas.ts';
+import { cellOf, columnsOf, itemsOf, listOfRow, listsOf } from '../document/lists.ts';
 import { figureOfFormula } from '../document/storedFormulas.ts';
 import { nameOf } from '../document/naming.ts';
-import { TABLES, type TableName } from '../schema/tables.ts';
+import { TABLES, type ListCellRow, type TableName } from '../schema/tables.ts';
 
 /**
  * The plan file of a document, ready for `JSON.stringify`: rows in the order people see, references and formulas with
@@ -28,6 +29,8 @@ export function toPlanFile(document: Document, entries: readonly LedgerEntry[] =
   const ruleSteps = dated(byMonth, (row) => row.line, lines);
   const exceptions = dated(document.exceptions.values(), (row) => row.line, lines);
   const assumptionSteps = dated(document.assumptionSteps.values(), (row) => row.assumption, assumptions);
+  const lists = listsOf(document);
+  const columns = lists.flatMap(({ id }) => columnsOf(document, id));
   const inFile: Record<ListTable, readonly { id: string }[]> = {
     assumptions,
     assumptionSteps,
@@ -61,6 +64,10 @@ export function toPlanFile(document: Document, entries: readonly LedgerEntry[] =
     assignmentRules: inOrder(document.assignmentRules.values()),
     reconciliations: byId(document.reconciliations.values()),
     statementFormats: byId(document.statementFormats.values()),
+    lists,
+    listColumns: columns,
+    listItems: lists.flatMap(({ id }) => itemsOf(document, id)),
+    listCells: lists.flatMap(({ id }) => cellsInOrder(document, id)),
   };
   return {
     version: PLAN_FILE_VERSION,
@@ -73,7 +80,18 @@ export function toPlanFile(document: Document, entries: readonly LedgerEntry[] =
 }
 
 /** Tables without names that other rows and entries refer to by their ids. */
-const REFERRED_BY_ID: ReadonlySet<TableName> = new Set(['standingEntries', 'reconciliations']);
+const REFERRED_BY_ID: ReadonlySet<TableName> = new Set([
+  'standingEntries',
+  'reconciliations',
+  'listColumns',
+  'listItems',
+]);
+
+/** Whether what a column refers to has no name of its own in the plan. */
+function isKnownById(document: Document, column: Column, value: string): boolean {
+  if (column.kind === 'bearer') return document.listColumns.has(value);
+  return column.kind === 'reference' && REFERRED_BY_ID.has(column.table as TableName);
+}
 
 /** Rows in the order of their ids. */
 function byId<R extends { readonly id: string }>(rows: Iterable<R>): R[] {
@@ -88,10 +106,11 @@ function fileRow(document: Document, table: TableName, row: { id: string }): Rec
     if (column.kind === 'position' || value === undefined || value === fallback) continue;
     // An empty amount is what a step without a figure means; other empty columns say nothing.
     if (value === null) continue;
-    if (column.kind === 'reference' || column.kind === 'bearer')
+    if (isKnownById(document, column, String(value))) result[name] = value;
+    else if (column.kind === 'reference' || column.kind === 'bearer')
       result[name] = titleOf(document, String(value)) ?? value;
     else if (column.kind === 'input') result[name] = shownInput(String(value), document);
-    else if (column.kind === 'formula') result[name] = toShown(String(value), document);
+    else if (column.kind === 'formula') result[name] = shownFormula(document, table, row, String(value));
     else result[name] = value;
   }
   return result;
@@ -105,6 +124,20 @@ function titleOf(document: Document, id: string): string | undefined {
     document.charts.get(id)?.name ??
     document.accounts.get(id)?.name
   );
+}
+
+/** What items have in the columns of a list, item by item. */
+function cellsInOrder(document: Document, list: string): ListCellRow[] {
+  const columns = columnsOf(document, list);
+  return itemsOf(document, list).flatMap(({ id }) =>
+    columns.flatMap((column) => cellOf(document, id, column.id) ?? []),
+  );
+}
+
+/** A formula with names, as it is written where it stands: in a list, its columns come first. */
+function shownFormula(document: Document, table: TableName, row: object, stored: string): string {
+  if (table !== 'listColumns' && table !== 'listCells') return toShown(stored, document);
+  return toShownInList(stored, document, listOfRow(document, table, row)!);
 }
 
 /** A figure is written as a number, everything else as a formula with names. */

@@ -26,6 +26,7 @@ export const ENTRY_COLUMNS = {
     { kind: 'whole', least: -LARGEST_AMOUNT, most: LARGEST_AMOUNT },
     'What it did to its account, in minor units of the currency: what came in is positive, what was paid negative.',
   ),
+  item: idOr('The item of a list it is for.'),
   note: required({ kind: 'text', most: 500 }, 'A remark.', ''),
   receipt: idOr('What it has in common with the other parts of a receipt that was split.'),
   standing: idOr('The standing entry it is one of.'),
@@ -64,6 +65,7 @@ export function entryOf(id: string, given: EntryGiven): LedgerEntry {
     account: given.account ?? '',
     toAccount: given.toAccount ?? '',
     amount: given.amount,
+    item: given.item ?? '',
     note: given.note ?? '',
     receipt: given.receipt ?? '',
     standing: given.standing ?? '',
@@ -130,5 +132,6 @@ export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
 /** Whether two entries, or none, say the same. */
 export function isSameEntry(a: EntryFields | null, b: EntryFields | null): boolean {
   if (a === null || b === null) return a === b;
-  return ENTRY_FIELDS.every((field) => a[field] === b[field]);
+  // What was stored before there was a field says nothing there.
+  return ENTRY_FIELDS.every((field) => ((a[field] as unknown) ?? '') === ((b[field] as unknown) ?? ''));
 }

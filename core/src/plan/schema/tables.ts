@@ -1,6 +1,7 @@
 import { MAX_MONTHS } from '../../calendar/calendar.ts';
 import { UNITS } from '../../figure/unit.ts';
 import { optional, required, type RowOf } from './columns.ts';
+import { ITEM_TABLES } from './itemTables.ts';
 
 /** How a plan writes figures below zero: with a minus, in brackets, or with a minus and in a red tone. */
 export const NEGATIVES = ['minus', 'brackets', 'tone'] as const;
@@ -80,9 +81,9 @@ const ownRate = optional({ kind: 'number' }, 'A yearly rate of its own for the p
 
 /**
  * How a chart shows its series: side by side along the months, piled up, added up along the months, or as shares of a
- * whole, in bars or as a ring.
+ * whole, in bars or as a ring; for a list, as a line along the figures of one of its columns.
  */
-export const CHART_FORMS = ['beside', 'stacked', 'running', 'bars', 'ring'] as const;
+export const CHART_FORMS = ['beside', 'stacked', 'running', 'bars', 'ring', 'along'] as const;
 export type ChartForm = (typeof CHART_FORMS)[number];
 
 /** What a point of a chart stands for. */
@@ -233,8 +234,17 @@ export const TABLES = {
     month: required({ kind: 'month' }, 'The month of the figure.'),
     amount,
   },
+  ...ITEM_TABLES,
   charts: {
     name: required({ kind: 'name' }, 'The chart’s title; unique among charts.'),
+    list: optional(
+      { kind: 'reference', table: 'lists', whenGone: 'goes' },
+      'The list whose items it shows; the months of the plan when left out.',
+    ),
+    along: optional(
+      { kind: 'reference', table: 'listColumns', whenGone: 'goes' },
+      'For a list: the column that stands along the axis; what items are called when left out.',
+    ),
     form: required({ kind: 'choice', options: CHART_FORMS }, 'How its series are shown.', 'beside'),
     span: required({ kind: 'choice', options: CHART_SPANS }, 'What a point of it stands for.', 'month'),
     year: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is of; the whole plan when left out.'),
@@ -474,6 +484,10 @@ export type StandingEntryRow = Row<'standingEntries'>;
 export type AssignmentRuleRow = Row<'assignmentRules'>;
 export type ReconciliationRow = Row<'reconciliations'>;
 export type StatementFormatRow = Row<'statementFormats'>;
+export type ListRow = Row<'lists'>;
+export type ListColumnRow = Row<'listColumns'>;
+export type ListItemRow = Row<'listItems'>;
+export type ListCellRow = Row<'listCells'>;
 
 /** Tables whose rows have ids that follow from what they belong to, and their month, year or place. */
 export const DERIVED_ID_TABLES = [
@@ -489,6 +503,7 @@ export const DERIVED_ID_TABLES = [
   'taxBands',
   'standingSkips',
   'statementFormats',
+  'listCells',
 ] as const satisfies readonly TableName[];
 
 /** Tables whose rows have ids of their own, no two of which are the same in a plan. */
@@ -523,6 +538,11 @@ export function taxBandId(schedule: string, validFrom: number | null, nth: numbe
 
 export function lockedYearId(year: number): string {
   return `year:${year}`;
+}
+
+/** What an item has in a column is known by the two. */
+export function cellId(item: string, column: string): string {
+  return `${item}:${column}`;
 }
 
 export function datedId(owner: string, month: string): string {

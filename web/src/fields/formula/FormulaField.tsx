@@ -23,6 +23,7 @@ const CALENDAR: readonly Completion[] = [
   { label: 'period', detail: messages.theMonthsNumberInThe, type: 'keyword' },
   { label: 'years', detail: messages.wholeYearsSinceThePlans, type: 'keyword' },
   { label: 'days', detail: messages.daysInTheMonth, type: 'keyword' },
+  { label: 'row', detail: messages.rowOfList, type: 'keyword' },
 ];
 
 function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {

@@ -1,5 +1,18 @@
 import { useEffect, useState, type ComponentType } from 'react';
-import { TOTALS, calculatorsOf, groupsWithLines, inOrder, outputsOf, quoteName, type Document } from '@haushalt/core';
+import {
+  TOTALS,
+  calculatorsOf,
+  columnsOf,
+  groupsWithLines,
+  hasFigures,
+  inOrder,
+  listOutputsOf,
+  listsOf,
+  nameInList,
+  outputsOf,
+  quoteName,
+  type Document,
+} from '@haushalt/core';
 import type { FormulaFieldProps } from './types.ts';
 import { messages } from '../../messages/fields.ts';
 
@@ -21,6 +34,27 @@ export function completableNames(document: Document): FormulaFieldProps['names']
       }));
       return calculator.table === 'taxSchedules' ? [{ name, kind: messages.taxSchedule }, ...outputs] : outputs;
     }),
+    ...listsOf(document).flatMap(({ id, name }) =>
+      listOutputsOf(document, id).map((column) => ({
+        name: `${name}.${column.name}`,
+        kind: messages.totalOfList,
+        written: `${quoteName(name)}.${quoteName(column.name)}`,
+      })),
+    ),
+  ];
+}
+
+/** Everything a rule of a list can name: its columns first, then what rules of the plan can. */
+export function completableInList(document: Document, list: string): FormulaFieldProps['names'] {
+  const write = nameInList(document, list);
+  const columns = columnsOf(document, list).filter(hasFigures);
+  const hidden = new Set(columns.map(({ name }) => name.toLowerCase()));
+  const things = [...document.assumptions.values(), ...document.lines.values(), ...document.groups.values()];
+  const renamed = things.filter(({ name }) => hidden.has(name.toLowerCase()));
+  return [
+    ...columns.map(({ name }) => ({ name, kind: messages.columnOfList })),
+    ...renamed.map(({ id, name }) => ({ name: write(id) ?? name, kind: messages.ofThePlan })),
+    ...completableNames(document).filter(({ name }) => !hidden.has(name.toLowerCase())),
   ];
 }
 

@@ -102,14 +102,17 @@ export function AccountsPage() {
                     className={`account-card ${account.closed ? 'is-closed' : ''}`}
                     onClick={() => choose(account.id)}
                   >
-                    <span className="account-name">{account.name}</span>
+                    <span className="account-name" title={account.name}>
+                      {account.name}
+                    </span>
                     <small>{account.closed ? messages.closedWord : messages.kinds[account.kind]}</small>
                     <span className="account-balance tabular">
                       {balances ? money(balances.on(account.id, now)) : '…'}
                     </span>
                     {forecast?.belowLimit && (
                       <small className="below-limit">
-                        <Icon name="alarm" /> {messages.belowLimitSoon}
+                        <Icon name="alarm" />{' '}
+                        {forecast.belowLimit.date === now ? messages.belowLimitNow : messages.belowLimitSoon}
                       </small>
                     )}
                   </button>

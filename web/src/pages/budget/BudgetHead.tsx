@@ -3,7 +3,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { MonthSwitch } from '../../parts/plan/MonthSwitch.tsx';
 import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import type { Trial } from './trial/trial.ts';
+import type { Trial } from '../../parts/trial/trial.ts';
 import { YearSummary } from './trial/YearSummary.tsx';
 import { messages } from '../../messages/budget.ts';
 

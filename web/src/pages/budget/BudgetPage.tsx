@@ -12,7 +12,7 @@ import { DialogOf, type BudgetDialog } from './dialogs/DialogOf.tsx';
 import { EmptyPlan, startWithUsualGroups } from './EmptyPlan.tsx';
 import { PanelOf } from './panels/PanelOf.tsx';
 import { PrintNotes } from './PrintNotes.tsx';
-import { TrialStrip } from './trial/TrialStrip.tsx';
+import { TrialStrip } from '../../parts/trial/TrialStrip.tsx';
 import { cellText, cellsIn } from './block/blocks.ts';
 import { budgetKeys } from './deeds/budgetKeys.ts';
 import { BudgetSheet } from './sheet/BudgetSheet.tsx';

@@ -3,6 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { memo, useState, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../ui/Icon.tsx';
+import { Tool } from '../../ui/Tool.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { countTyped } from './panels/ExceptionsPanel.tsx';
@@ -251,33 +252,27 @@ export const BudgetToolbar = memo(function BudgetToolbar({
         >
           <span className="exception-mark" aria-hidden="true" /> {messages.exceptionCount(typed.exceptions)}
         </button>
-        <button
-          type="button"
-          className="tool"
-          aria-pressed={panel === 'split'}
-          onClick={() => onPanel('split')}
+        <Tool
+          icon="split"
+          words={messages.split}
           title={messages.splitTheIncomeByPercentages}
-        >
-          <Icon name="split" /> {messages.split}
-        </button>
-        <button
-          type="button"
-          className="tool"
-          aria-pressed={panel === 'fit'}
-          onClick={() => onPanel('fit')}
+          isOn={panel === 'split'}
+          onClick={() => onPanel('split')}
+        />
+        <Tool
+          icon="fit"
+          words={messages.makeItFit}
           title={messages.makeTheYearFitAlt}
-        >
-          <Icon name="fit" /> {messages.makeItFit}
-        </button>
-        <button
-          type="button"
-          className="tool"
-          aria-pressed={trying}
-          onClick={onTry}
+          isOn={panel === 'fit'}
+          onClick={() => onPanel('fit')}
+        />
+        <Tool
+          icon="trial"
+          words={messages.try}
           title={messages.trySomethingAndSeeEvery}
-        >
-          <Icon name="trial" /> {messages.try}
-        </button>
+          isOn={trying}
+          onClick={onTry}
+        />
       </div>
     </div>
   );

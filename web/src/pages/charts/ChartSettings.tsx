@@ -10,6 +10,7 @@ import {
   type ChartForm,
   type ChartMark,
   type Document,
+  type ListRow,
   type Month,
 } from '@haushalt/core';
 import { useState } from 'react';
@@ -27,6 +28,8 @@ import {
   type ChartDraft,
   type ChartSeries,
 } from '../../parts/charts/draft.ts';
+import { DrawingFields } from '../../parts/charts/DrawingFields.tsx';
+import { drawingOf } from '../../parts/charts/listPicture.ts';
 import { messages } from '../../messages/charts.ts';
 import { Select } from '../../fields/Select.tsx';
 
@@ -36,6 +39,7 @@ const FORM_WORDS: Readonly<Record<ChartForm, string>> = {
   running: messages.addedUpOverTime,
   bars: messages.sharesAsBars,
   ring: messages.sharesAsARing,
+  along: messages.alongAColumn,
 };
 
 const MARK_WORDS: Readonly<Record<ChartMark, string>> = {
@@ -55,8 +59,53 @@ interface ChartSettingsProps {
   readonly onKeep: (chart: ChartDraft) => string | null;
 }
 
-/** What a chart shows and how: title, form, months, series. Every change is kept at once and can be undone. */
-export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsProps) {
+/** What a chart shows and how. Every change is kept at once and can be undone. */
+export function ChartSettings(props: ChartSettingsProps) {
+  const list = props.chart.settings.list;
+  const row = list === null ? undefined : props.document.lists.get(list);
+  return row ? <ListChartSettings {...props} list={row} /> : <PlanChartSettings {...props} />;
+}
+
+/** What a chart of a list shows: its title, its form and its columns. */
+function ListChartSettings({ chart, list, onKeep }: ChartSettingsProps & { readonly list: ListRow }) {
+  const { settings, series } = chart;
+  return (
+    <aside className="chart-settings" aria-label={messages.settingsOfTheChart}>
+      <TitleField chart={chart} onKeep={onKeep} />
+      <DrawingFields
+        list={list}
+        drawing={drawingOf(chart)}
+        onChange={({ form, along, columns }) =>
+          onKeep({
+            ...chart,
+            settings: { ...settings, form, along },
+            series: columns.map((of) => series.find((each) => each.of === of) ?? plainSeries(of, 'bars')),
+          })
+        }
+      />
+    </aside>
+  );
+}
+
+/** The title of a chart, kept as soon as it is typed. */
+function TitleField({ chart, onKeep }: Pick<ChartSettingsProps, 'chart' | 'onKeep'>) {
+  const { settings } = chart;
+  return (
+    <label>
+      {messages.title}
+      <CommitField
+        className="form-control form-control-sm"
+        label={messages.titleOfTheChart}
+        shown={settings.name}
+        entry={settings.name}
+        onCommit={(name) => onKeep({ ...chart, settings: { ...settings, name } })}
+      />
+    </label>
+  );
+}
+
+/** What a chart of the plan shows: title, form, months, series. */
+function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProps) {
   const { settings, series } = chart;
   const [adding, setAdding] = useState('');
   const set = (part: Partial<ChartDraft['settings']>) => onKeep({ ...chart, settings: { ...settings, ...part } });
@@ -79,20 +128,11 @@ export function ChartSettings({ chart, document, years, onKeep }: ChartSettingsP
   };
   return (
     <aside className="chart-settings" aria-label={messages.settingsOfTheChart}>
-      <label>
-        {messages.title}
-        <CommitField
-          className="form-control form-control-sm"
-          label={messages.titleOfTheChart}
-          shown={settings.name}
-          entry={settings.name}
-          onCommit={(name) => set({ name })}
-        />
-      </label>
+      <TitleField chart={chart} onKeep={onKeep} />
       <label>
         {messages.shownAs}
         <Select wide value={settings.form} onChange={(event) => set({ form: event.target.value as ChartForm })}>
-          {CHART_FORMS.map((form) => (
+          {CHART_FORMS.filter((form) => form !== 'along').map((form) => (
             <option key={form} value={form}>
               {FORM_WORDS[form]}
             </option>

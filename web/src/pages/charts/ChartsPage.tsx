@@ -1,9 +1,10 @@
-import { type Command, freshTitle, planOf, yearsOf } from '@haushalt/core';
+import { type Command, freshTitle, modelWithEntries, planOf, yearsOf } from '@haushalt/core';
 import { useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
 import { yearNow } from '../../parts/plan/useYear.ts';
 import { useNotices } from '../../ui/Notices.tsx';
+import { drawingOf, listPicture } from '../../parts/charts/listPicture.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -23,7 +24,7 @@ export function ChartsPage() {
   const { document, model, base } = useSessionState();
   const [search, setSearch] = useSearchParams();
   const { planId = '' } = useParams();
-  const { actuals } = useLedger(planId);
+  const { actuals, items } = useLedger(planId);
   const [full, setFull] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   const years = yearsOf(model.calendar);
@@ -31,10 +32,12 @@ export function ChartsPage() {
   const charts = chartsOf(document, thisYear);
   const chart = charts.find(({ id }) => id === search.get('chart')) ?? charts[0]!;
   const picture = useMemo(() => {
+    const list = chart.settings.list === null ? undefined : document.lists.get(chart.settings.list);
+    if (list) return listPicture(modelWithEntries(model, list.id, items), list, drawingOf(chart));
     return chartPicture(model, chart, chartModels(model, base), actuals);
     // A chart is the same as long as its plan is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [model, base, chart.id, actuals]);
+  }, [model, base, chart.id, actuals, items]);
 
   const sending = useSend();
   const send = (command: Command, done?: string): string | null => sending(command, done)?.message ?? null;
@@ -120,7 +123,7 @@ export function ChartsPage() {
           <h3>{chart.settings.name}</h3>
           {chart.series.length === 0 ? (
             <p className="quiet">{messages.nothingIsDrawnYetChoose}</p>
-          ) : document.lines.size === 0 ? (
+          ) : document.lines.size === 0 && chart.settings.list === null ? (
             <p className="quiet">{messages.noFiguresYet}</p>
           ) : (
             <PictureView picture={picture} height="100%" />

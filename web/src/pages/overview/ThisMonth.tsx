@@ -52,7 +52,7 @@ export function ThisMonth({ planId }: { readonly planId: string }) {
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const minor = (amount: number) => money(amount / minorUnitsIn(document));
   // A plan nothing was entered for says nothing here.
-  if (period < 0 || ledger.isLoading || (ledger.actuals.span === null && document.accounts.size === 0)) return null;
+  if (period < 0 || ledger.isLoading || (ledger.actuals.lines.size === 0 && document.accounts.size === 0)) return null;
   const expenses = spending.find(({ id }) => id === TOTAL_EXPENSES);
   const over = spending.filter(
     (row) => row.kind === 'line' && row.side === 'expense' && row.standing === 'over' && row.id !== NET,

@@ -13,6 +13,7 @@ import {
   type EntryOrder,
   type EntryQuery,
   type EntryState,
+  writeCount,
   type LedgerEntry,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
@@ -250,7 +251,8 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
       </div>
       <div className="view-tools">
         <output className="found-totals">
-          {found.problem ?? messages.found(total, money(found.received), money(found.paid))}
+          {found.problem ??
+            messages.found(total, writeCount(total, plan.locale), money(found.received), money(found.paid))}
         </output>
         <a className="tool" href={entriesAsCsv(planId, query)} download>
           <Icon name="saveFile" /> {messages.exportCsv}
@@ -279,7 +281,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
       </div>
       {total === 0 && !found.isLoading ? (
         <div className="empty-state">
-          <p>{messages.nothingFound}</p>
+          <p>{ledger.actuals.lines.size === 0 ? ledgerMessages.nothingHasBeenEnteredYet : messages.nothingFound}</p>
         </div>
       ) : (
         <Grid

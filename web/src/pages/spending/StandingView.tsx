@@ -93,7 +93,7 @@ export function StandingView({ ledger, entering }: ViewProps) {
                       </button>
                     </td>
                     <td>{whereTo({ line: row.line ?? '', toAccount: row.toAccount ?? '' }, document)}</td>
-                    <td className="whole">{document.accounts.get(row.account ?? '')?.name ?? ''}</td>
+                    <td className="whole short">{document.accounts.get(row.account ?? '')?.name ?? ''}</td>
                     <td>{rhythmInWords(row, plan.locale)}</td>
                     <td className="whole">{next === null ? messages.over_ : dayInWords(next, plan.locale, 'short')}</td>
                     <td className="figure whole">
@@ -126,7 +126,7 @@ export function StandingView({ ledger, entering }: ViewProps) {
         <EntryList
           title={messages.expectedNext}
           entries={[]}
-          total={expected.length}
+          total={0}
           isLoading={false}
           problem={ledger.problem}
           ofOneLine={false}

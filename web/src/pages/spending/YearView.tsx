@@ -9,6 +9,7 @@ import {
   planOf,
   spendingIn,
   writeDifference,
+  writeCount,
   writeFigure,
   type LedgerEntry,
   type Month,
@@ -209,7 +210,7 @@ function yearCell(
       };
     }
     case 'entries':
-      return { className: 'tabular quiet', content: row.entries === 0 ? '' : String(row.entries) };
+      return { className: 'tabular quiet', content: row.entries === 0 ? '' : writeCount(row.entries, plan.locale) };
     default: {
       const value = row[id as (typeof FIGURES)[number]];
       const write = id === 'difference' || id === 'running' ? writeDifference : writeFigure;

@@ -1,4 +1,4 @@
-import { NET, writeDifference, writeFigure, type PlanRow, type SpendingRow } from '@haushalt/core';
+import { NET, writeCount, writeDifference, writeFigure, type PlanRow, type SpendingRow } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { widthOf } from '../../ui/widthOf.ts';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
@@ -153,7 +153,7 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow, p
         : { className: 'standing', content: words };
     }
     default:
-      return { className: 'tabular quiet', content: of.entries === 0 ? '' : String(of.entries) };
+      return { className: 'tabular quiet', content: of.entries === 0 ? '' : writeCount(of.entries, plan.locale) };
   }
 }
 

@@ -7,10 +7,10 @@ import {
   type AssumptionRow,
   type Document,
 } from '@haushalt/core';
-import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { readEntry } from '../../fields/formula/entry.ts';
-import { completableNames, formulaField } from '../../fields/formula/formulaField.ts';
+import { FormulaInput } from '../../fields/formula/FormulaInput.tsx';
+import { completableNames } from '../../fields/formula/formulaField.ts';
 import { messages } from '../../messages/assumptions.ts';
 
 interface AssumptionFormulaProps {
@@ -26,7 +26,6 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
   const notation = notationOf(planOf(document).locale);
   const [text, setText] = useState(assumption.formula === null ? '' : toShown(assumption.formula, document, notation));
   const [refusal, setRefusal] = useState<string | null>(null);
-  const [Field] = useState(() => formulaField());
   const read = text.trim() === '' ? null : readEntry(text, true, assumption.unit, document);
   const problem = read?.kind === 'problem' ? read.problem : null;
   const findings =
@@ -49,30 +48,16 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
   };
   return (
     <div className="assumption-formula">
-      {Field ? (
-        <Field
-          value={text}
-          isBeingTyped={false}
-          label={messages.formulaOf(assumption.name)}
-          names={completableNames(document).filter(({ name }) => name !== assumption.name)}
-          notation={notation}
-          problem={problem}
-          onChange={change}
-          onKey={key}
-        />
-      ) : (
-        <Form.Control
-          size="sm"
-
-          aria-label={messages.formulaOf(assumption.name)}
-          autoFocus
-          value={text}
-          onChange={(event) => change(event.target.value)}
-          onKeyDown={(event) => {
-            if (key(event.key)) event.preventDefault();
-          }}
-        />
-      )}
+      <FormulaInput
+        autoFocus
+        value={text}
+        label={messages.formulaOf(assumption.name)}
+        names={completableNames(document).filter(({ name }) => name !== assumption.name)}
+        notation={notation}
+        problem={problem}
+        onChange={change}
+        onKey={key}
+      />
       {(refusal ?? (text !== '' ? problem?.message : null)) && (
         <p className="refusal" role="alert">
           {refusal ?? problem?.message}

@@ -12,6 +12,7 @@ export function PictureView({ picture, height }: { readonly picture: Picture; re
       <Suspense fallback={<div className="picture-canvas" aria-busy="true" />}>
         <PictureCanvas picture={picture} />
       </Suspense>
+      {picture.remark !== undefined && <figcaption className="picture-remark">{picture.remark}</figcaption>}
       <table className="visually-hidden">
         <caption>{picture.label}</caption>
         <thead>
@@ -26,7 +27,8 @@ export function PictureView({ picture, height }: { readonly picture: Picture; re
         </thead>
         <tbody>
           {picture.categories.map((category, index) => (
-            <tr key={category}>
+            // Two items may be called the same.
+            <tr key={`${index}|${category}`}>
               <th scope="row">{category}</th>
               {picture.series.map((series) => {
                 const value = series.values[index];

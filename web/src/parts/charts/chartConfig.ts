@@ -16,7 +16,8 @@ export function configOf(picture: Picture, family: string = ON_SCREEN) {
   return {
     type,
     data: {
-      labels: [...picture.categories],
+      // Along an axis of figures a label is the place.
+      labels: picture.along ? picture.along.places.map(String) : [...picture.categories],
       datasets: picture.form ? picture.series.map(sharesOf) : picture.series.map(datasetOf),
     },
     options: optionsOf(picture, family),
@@ -137,13 +138,18 @@ function optionsOf(picture: Picture, family: string): ChartOptions<Kind> {
         titleFont: font,
         bodyFont: font,
         callbacks: {
+          title: ([first]) => (first ? picture.categories[first.dataIndex] : ''),
           label: ({ dataset, parsed }) =>
             `${dataset.label ?? ''}: ${parsed.y === null ? messages.nothing : picture.write(parsed.y)}`,
         },
       },
     },
     scales: {
-      x: { stacked, grid: { display: false }, ticks: { font, color: '#5d4a63', maxRotation: 0, autoSkipPadding: 12 } },
+      x: alongAxis(picture, {
+        stacked,
+        grid: { display: false },
+        ticks: { ...ticks, maxRotation: 0, autoSkipPadding: 12 },
+      }),
       y: {
         stacked,
         beginAtZero: picture.series.some(({ mark }) => mark === 'bars' || mark === 'area'),
@@ -153,4 +159,26 @@ function optionsOf(picture: Picture, family: string): ChartOptions<Kind> {
       },
     },
   };
+}
+
+/** The axis the categories stand on: side by side, or each where its figure lies. */
+function alongAxis(
+  { along, categoryName }: Picture,
+  common: { readonly stacked: boolean; readonly grid: object; readonly ticks: TickTerms },
+) {
+  if (!along) return common;
+  const { ticks } = common;
+  return {
+    ...common,
+    type: 'linear' as const,
+    title: { display: true, text: categoryName, font: ticks.font, color: ticks.color },
+    ticks: { ...ticks, callback: (place: number | string) => along.write(Number(place)) },
+  };
+}
+
+interface TickTerms {
+  readonly font: { readonly family: string; readonly size: number };
+  readonly color: string;
+  readonly maxRotation: number;
+  readonly autoSkipPadding: number;
 }

@@ -51,6 +51,8 @@ export const USUAL_CHART: ChartDraft = {
   id: USUAL_ID,
   settings: {
     name: messages.incomeExpensesAndNet,
+    list: null,
+    along: null,
     form: 'beside',
     span: 'month',
     year: null,

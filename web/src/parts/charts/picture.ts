@@ -22,9 +22,13 @@ export interface Picture {
   /** What the categories are: months, years. */
   readonly categoryName: string;
   readonly categories: readonly string[];
+  /** Where each category lies along its axis, in order, with how a place on it is written; side by side when left out. */
+  readonly along?: { readonly places: readonly number[]; readonly write: (place: number) => string };
   readonly series: readonly PictureSeries[];
   /** Shares of a whole are drawn as lying bars or as a ring, one for each category. */
   readonly form?: 'bars' | 'ring';
+  /** What has to be said beside it, such as what is left out. */
+  readonly remark?: string;
   /** What the figures count, on the axis. */
   readonly axis: string;
   readonly write: (value: number) => string;

@@ -22,6 +22,7 @@ import { DescriptionField } from './DescriptionField.tsx';
 import {
   completedFrom,
   editsFrom,
+  itemOptions,
   leftToSplit,
   targetOptions,
   type DraftField,
@@ -47,6 +48,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
   const { document } = useSessionState();
   const plan = planOf(document);
   const targets = useMemo(() => targetOptions(document, draft.account), [document, draft.account]);
+  const items = useMemo(() => itemOptions(document), [document]);
   const [refusal, setRefusal] = useState<{ message: string; field: DraftField | null } | null>(null);
   const [hasNote, setHasNote] = useState(false);
   const form = useRef<HTMLFormElement>(null);
@@ -151,6 +153,20 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
               none={messages.noAccount}
               except={draft.account}
               onChange={(toAccount) => change({ toAccount })}
+            />
+          </label>
+        )}
+        {items.length > 0 && (
+          <label className="entry-item">
+            {messages.item}
+            <SearchField
+              label={messages.item}
+              name="item"
+              options={[{ value: '', words: messages.noItem }, ...items]}
+              value={draft.item}
+              isInvalid={refusal?.field === 'item'}
+              describedBy={wordsId}
+              onChange={(item) => change({ item })}
             />
           </label>
         )}

@@ -3,6 +3,7 @@ import {
   minorUnitsIn,
   nameOf,
   planOf,
+  titleOfItem,
   writeFigure,
   type Document,
   type Expected,
@@ -46,7 +47,8 @@ export function EntryList(props: EntryListProps) {
   return (
     <section className="entry-list" aria-label={messages.entries}>
       <h3>
-        {title} {problem === null && <small>{messages.entryCount(total)}</small>}
+        {title}{' '}
+        {problem === null && (total > 0 || expected.length === 0) && <small>{messages.entryCount(total)}</small>}
       </h3>
       {problem !== null && (
         <p className="refusal" role="alert">
@@ -118,6 +120,7 @@ export function EntryList(props: EntryListProps) {
                   {[
                     ofOneLine ? '' : whereTo(entry, document),
                     document.accounts.get(entry.account)?.name ?? '',
+                    itemInWords(entry.item, document),
                     entry.note,
                   ]
                     .filter((part) => part !== '')
@@ -148,4 +151,10 @@ export function whereTo({ line, toAccount }: Pick<LedgerEntry, 'line' | 'toAccou
   const name = line === '' ? null : (nameOf(document, line) ?? messages.aLineThatIsGone);
   if (account === undefined) return name ?? messages.notAssigned;
   return [name, messages.toAccount(account)].filter((part) => part !== null).join(' ');
+}
+
+/** The item of a list an entry is for, with its list. */
+function itemInWords(id: string, document: Document): string {
+  const item = document.listItems.get(id);
+  return item ? `${document.lists.get(item.list)?.name ?? ''}: ${titleOfItem(document, item)}` : '';
 }

@@ -5,11 +5,15 @@ import {
   givenOf,
   inOrder,
   groupsWithLines,
+  hasEntriesColumn,
   isTransfer,
+  itemsOf,
+  listsOf,
   minorUnitsIn,
   planOf,
   readAmount,
   sideOfLine,
+  titleOfItem,
   writeForEntry,
   type Document,
   type EarlierEntry,
@@ -43,6 +47,8 @@ export interface EntryDraft {
   readonly toAccount: string;
   readonly amount: string;
   readonly note: string;
+  /** The item of a list it is for; empty for most. */
+  readonly item: string;
   /** The lines it is split over; none for most. */
   readonly parts: readonly SplitPart[];
   /** The standing entry it is one of, and its day. */
@@ -51,7 +57,7 @@ export interface EntryDraft {
 }
 
 /** A field of the form that something is wrong with. */
-export type DraftField = 'date' | 'what' | 'target' | 'account' | 'toAccount' | 'amount' | 'note' | 'parts';
+export type DraftField = 'date' | 'what' | 'target' | 'account' | 'toAccount' | 'amount' | 'note' | 'item' | 'parts';
 
 export interface DraftRefusal {
   readonly message: string;
@@ -73,12 +79,12 @@ export function readTarget(target: string): { readonly line: string; readonly to
 }
 
 export function emptyDraft(id: string, date: string, part: Partial<EntryDraft> = {}): EntryDraft {
-  return { id, before: null, date, what: '', target: '', account: '', toAccount: '', amount: '', note: '', parts: [], standing: '', due: '', ...part }; // prettier-ignore
+  return { id, before: null, date, what: '', target: '', account: '', toAccount: '', amount: '', note: '', item: '', parts: [], standing: '', due: '', ...part }; // prettier-ignore
 }
 
 /** What there is to change of an entry. */
 export function draftOf(entry: LedgerEntry, document: Document): EntryDraft {
-  const { id, date, what, line, account, toAccount, note, standing, due } = entry;
+  const { id, date, what, line, account, toAccount, note, item, standing, due } = entry;
   return {
     ...emptyDraft(id, date),
     before: entry,
@@ -88,6 +94,7 @@ export function draftOf(entry: LedgerEntry, document: Document): EntryDraft {
     toAccount: line === '' ? '' : toAccount,
     amount: amountAsTyped(entry, document),
     note,
+    item,
     standing,
     due,
   };
@@ -159,7 +166,7 @@ function editOf(
   part: { id: string; receipt: string } = { id: draft.id, receipt: draft.before?.receipt ?? '' },
 ): readonly EntryEdit[] | DraftRefusal {
   const to = toAccount !== '' ? toAccount : sideOfLine(document, line) === 'setAside' ? draft.toAccount : '';
-  const said = { date: draft.date, what: draft.what.trim(), note: draft.note.trim(), line, standing: draft.standing, due: draft.due }; // prettier-ignore
+  const said = { date: draft.date, what: draft.what.trim(), note: draft.note.trim(), item: draft.item, line, standing: draft.standing, due: draft.due }; // prettier-ignore
   const moved = amount * signOf({ line, toAccount: to }, document);
   // A transfer goes from its account to the other; one of less than nothing goes the other way.
   const turned = to !== '' && moved > 0;
@@ -176,7 +183,7 @@ function editOf(
 
 /** The fields of the form that stand for those of an entry. */
 const FIELD_OF: Readonly<Partial<Record<EntryField, DraftField>>> = {
-  date: 'date', what: 'what', line: 'target', account: 'account', toAccount: 'toAccount', amount: 'amount', note: 'note',
+  date: 'date', what: 'what', line: 'target', account: 'account', toAccount: 'toAccount', amount: 'amount', note: 'note', item: 'item',
 }; // prettier-ignore
 
 function splitEdits(draft: EntryDraft, document: Document): readonly EntryEdit[] | DraftRefusal {
@@ -218,6 +225,18 @@ export function targetOptions(document: Document, account: string): SearchOption
       heading: messages.transfer,
     }));
   return [...lines, ...accounts];
+}
+
+/** The items an entry can be for: those of lists that follow entries, by list. */
+export function itemOptions(document: Document): SearchOption[] {
+  return listsOf(document)
+    .filter(({ id }) => hasEntriesColumn(document, id))
+    .flatMap(({ id, name }) =>
+      itemsOf(document, id).flatMap((item) => {
+        const words = titleOfItem(document, item);
+        return words === '' ? [] : [{ value: item.id, words, heading: name }];
+      }),
+    );
 }
 
 /** The accounts something can go through. */

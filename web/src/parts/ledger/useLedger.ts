@@ -4,6 +4,7 @@ import {
   NO_ACTUALS,
   actualsFrom,
   daySumsAfter,
+  itemSumsAfter,
   settledAfter,
   pageAfter,
   sumsAfter,
@@ -22,12 +23,15 @@ import { useMemo } from 'react';
 import { api } from '../../plan-session/api.ts';
 import { PAGE, entriesOf } from './entriesQuery.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { today } from './today.ts';
 
 export interface Ledger {
   readonly actuals: Actuals;
   /** The days of standing entries that have happened. */
   readonly settled: Settled;
   readonly sums: readonly EntrySum[];
+  /** What the entries for items of lists come to. */
+  readonly items: ReadonlyMap<string, number>;
   /** How many entries belong to no line of the plan. */
   readonly unassigned: number;
   readonly isLoading: boolean;
@@ -37,6 +41,7 @@ export interface Ledger {
 
 const NO_SUMS: readonly EntrySum[] = [];
 const NONE_SETTLED: Settled = new Set();
+const NO_ITEMS: ReadonlyMap<string, number> = new Map();
 
 /** What really happened in a plan, kept up to date while it is open; what is on its way to the server counts already. */
 export function useLedger(planId: string): Ledger {
@@ -48,9 +53,11 @@ export function useLedger(planId: string): Ledger {
   const changes = useChangesSince(data?.revision);
   const sums = useMemo(() => (data ? sumsAfter(data.sums, changes) : NO_SUMS), [data, changes]);
   const settled = useMemo(() => (data ? settledAfter(data.settled, changes) : NONE_SETTLED), [data, changes]);
-  const actuals = useMemo(() => (data ? actualsFrom(sums) : NO_ACTUALS), [data, sums]);
+  const items = useMemo(() => (data ? itemSumsAfter(data.items, changes) : NO_ITEMS), [data, changes]);
+  const now = today();
+  const actuals = useMemo(() => (data ? actualsFrom(sums, now) : NO_ACTUALS), [data, sums, now]);
   const unassigned = useMemo(() => unassignedCount(document, actuals), [document, actuals]);
-  return { actuals, settled, sums, unassigned, isLoading: isPending, problem: error?.message ?? null };
+  return { actuals, settled, sums, items, unassigned, isLoading: isPending, problem: error?.message ?? null };
 }
 
 /** The balances of a plan's accounts; nothing while they are fetched. */

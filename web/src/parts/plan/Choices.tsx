@@ -3,6 +3,8 @@ import {
   calculatorsOf,
   groupsWithLines,
   inOrder,
+  listOutputsOf,
+  listsOf,
   monthInWords,
   outputId,
   outputsOf,
@@ -34,7 +36,7 @@ export function AssumptionChoice({ label, document, value, onChange }: Assumptio
 interface BearerChoiceProps extends AssumptionChoiceProps {
   /** What the choice of nothing is called, where nothing may be chosen. */
   readonly none?: string;
-  /** Whether the figures calculators give can be chosen too. */
+  /** Whether the figures calculators give, and the totals of lists, can be chosen too. */
   readonly withOutputs?: boolean;
 }
 
@@ -65,6 +67,13 @@ export function bearers(document: Document, withOutputs: boolean): SearchOption[
         value: outputId(calculator.row.id, name),
         words: `${calculator.row.name}.${name}`,
         heading: calculator.row.name,
+      })),
+    ),
+    ...(withOutputs ? listsOf(document) : []).flatMap(({ id, name }) =>
+      listOutputsOf(document, id).map((column) => ({
+        value: outputId(id, column.id),
+        words: `${name}.${column.name}`,
+        heading: name,
       })),
     ),
   ];

@@ -59,7 +59,7 @@ async function ledgerGiven(client: QueryClient, session: PlanSession): Promise<L
       );
     const known = sumsAfter(sums.sums, since(sums.revision));
     return {
-      actuals: actualsFrom(known),
+      actuals: actualsFrom(known, today()),
       settled: settledAfter(sums.settled, since(sums.revision)),
       sums: known,
       balances: new Balances(document, daySumsAfter(balances.days, since(balances.revision))),

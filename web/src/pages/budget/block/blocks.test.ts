@@ -18,7 +18,7 @@ import { cellText, cellsIn, readPasted, spread, summaryOf } from './blocks.ts';
 import { budgetColumns } from '../../../parts/lines/columns.ts';
 import { ruleCells } from '../sheet/ruleCells.ts';
 import { budgetRows } from '../../../parts/lines/rows.ts';
-import { doneSince, momentsOf, trialBefore, trialFromNow } from '../trial/trial.ts';
+import { doneSince, momentsOf, trialBefore, trialFromNow } from '../../../parts/trial/trial.ts';
 import { USUAL_VIEW } from '../../../parts/lines/view.ts';
 
 const plan = (locale = 'en-IE') =>

@@ -5,7 +5,7 @@ import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { useNotices } from '../../../ui/Notices.tsx';
 import { useStable } from '../../../ui/useStable.ts';
 import type { PanelName } from '../sheet/panelNames.ts';
-import { trialFromNow, type Trial } from '../trial/trial.ts';
+import { trialFromNow, type Trial } from '../../../parts/trial/trial.ts';
 import { messages } from '../../../messages/budget.ts';
 
 /** The panel that stands beside the budget, and the trial that goes on in it, if any. */

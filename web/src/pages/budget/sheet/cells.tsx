@@ -23,7 +23,7 @@ import type { OnRow } from './rowDeeds.ts';
 import { RowMenu } from './RowMenu.tsx';
 import { ruleCells } from './ruleCells.ts';
 import { sideOf, type BudgetRow } from '../../../parts/lines/rows.ts';
-import type { Trial } from '../trial/trial.ts';
+import type { Trial } from '../../../parts/trial/trial.ts';
 import type { BudgetView, EndColumn } from '../../../parts/lines/view.ts';
 import { messages } from '../../../messages/budget.ts';
 

@@ -9,7 +9,7 @@ import {
   nameOfYear,
 } from '@haushalt/core';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import type { Trial } from './trial.ts';
+import type { Trial } from '../../../parts/trial/trial.ts';
 import { messages } from '../../../messages/budget.ts';
 
 interface YearSummaryProps {

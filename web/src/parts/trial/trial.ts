@@ -1,6 +1,6 @@
 import { Model, applyChanges, invert, withScenario, type Document } from '@haushalt/core';
-import type { HistoryItem } from '../../../plan-session/orders.ts';
-import { messages } from '../../../messages/budget.ts';
+import type { HistoryItem } from '../../plan-session/orders.ts';
+import { messages } from '../../messages/trial.ts';
 
 /** A trial: the plan as it was at a chosen moment, to compare with what has been made of it since. */
 export interface Trial {

@@ -1,10 +1,11 @@
 import { planOf } from '@haushalt/core';
 import Dropdown from 'react-bootstrap/Dropdown';
-import { Icon } from '../../../ui/Icon.tsx';
-import { useNotices } from '../../../ui/Notices.tsx';
-import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { doneSince, momentsOf, trialBefore, trialFromNow, type Trial } from './trial.ts';
-import { messages } from '../../../messages/budget.ts';
+import './trial.scss';
+import { messages } from '../../messages/trial.ts';
 
 interface TrialStripProps {
   readonly trial: Trial;

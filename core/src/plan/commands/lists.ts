@@ -1,0 +1,343 @@
+import { deleteWithAll } from '../../graph/references.ts';
+import { usersOfColumn } from '../../graph/users.ts';
+import { messages } from '../../messages/commands.ts';
+import type { Draft } from '../document/draft.ts';
+import { withReferences } from '../document/formulas.ts';
+import { namesInList } from '../document/listNames.ts';
+import { MAX_COLUMNS, MAX_ITEMS, columnsOf, itemsOf } from '../document/lists.ts';
+import { columnNameRefusal, freeName } from '../document/naming.ts';
+import { positions, positionsBetween } from '../document/position.ts';
+import { rowsWhere } from '../document/rowTable.ts';
+import { rowOfToday } from '../schema/columns.ts';
+import { tidy } from '../schema/names.ts';
+import { Refused, refused } from '../schema/refusal.ts';
+import { TABLES, cellId, type ListColumnRow, type ListItemRow } from '../schema/tables.ts';
+import { addAssumption } from './assumptions.ts';
+import { command } from './command.ts';
+import { all, columns, columnsBut, figure, formula, id, leftOut, list, name, oneOf, orNull, placement, some, text, yesNo, type ValuesOf } from './fields.ts'; // prettier-ignore
+import { checkMonth, checkName, checkNewId, checkNote, existing } from './guards.ts';
+import { setCell, type CellSaying } from './listCells.ts';
+import { changeKind } from './listKinds.ts';
+import { positionBefore, refuseUsed } from './placing.ts';
+import { storedFormula } from './ruleSteps.ts';
+
+/** The most cells one command may fill. */
+export const MAX_LIST_CELLS = 100_000;
+
+const value = orNull(oneOf(figure, text(500)));
+const cellFields = { column: id, value, formula: leftOut(formula) };
+const newItem = all({ id, cells: list(all(cellFields), 0, MAX_COLUMNS) });
+const columnSettings = some(columnsBut('listColumns', 'list', 'position'));
+type NewItem = NonNullable<(typeof newItem)['value']>;
+type ColumnSettings = ValuesOf<{ settings: typeof columnSettings }>['settings'];
+
+/** What is done with lists: tables of items, with columns of which each is typed or has one rule. */
+export const listCommands = {
+  /** A new list with all that is in it: empty, ready-made or pasted. */
+  'list.add': command({
+    fields: {
+      id,
+      name,
+      columns: list(all({ id, settings: columnSettings }), 0, MAX_COLUMNS),
+      items: list(newItem, 0, MAX_ITEMS),
+      before: placement,
+      /** A rate its rules share, made with it. */
+      assumption: leftOut(all({ id, ...columns('assumptions', 'name', 'unit', 'value') })),
+    },
+    label: ({ name }) => `New list ${name}`,
+    decide(draft, { id, name, columns, items, before, assumption }) {
+      checkNewId(draft, id);
+      checkName(draft, name, null, 'name');
+      if (assumption) addAssumption(draft, { ...assumption, note: '', before: null });
+      const position = positionBefore(draft, 'lists', before, null);
+      draft.set('lists', { id, name: tidy(name), month: null, note: '', position });
+      const keys = positions(columns.length);
+      // Rules may name columns that come after them, so that all are there before the first is read.
+      columns.forEach((column, at) => addColumn(draft, id, column.id, withoutRule(column.settings), keys[at]!));
+      for (const column of columns) setColumn(draft, column.id, column.settings);
+      addItems(draft, id, items, positions(items.length));
+    },
+  }),
+
+  'list.set': command({
+    fields: { list: id, settings: some(columnsBut('lists', 'position')) },
+    label: ({ list, settings }, words) =>
+      settings.name === undefined ? `List ${words.name(list)}` : `${words.name(list)} renamed ${settings.name}`,
+    decide(draft, { list, settings }) {
+      const row = existing(draft, 'lists', list, messages.thisList);
+      const next = { ...row, ...settings };
+      if (settings.name !== undefined) checkName(draft, next.name, list, 'name');
+      if (next.month !== null) checkMonth(next.month, 'month');
+      checkNote(next.note);
+      draft.set('lists', { ...next, name: tidy(next.name) });
+    },
+  }),
+
+  'list.move': command({
+    fields: { list: id, before: placement },
+    label: ({ list }, words) => `List ${words.name(list)} moved`,
+    inAnyScenario: true,
+    decide(draft, { list, before }) {
+      const row = existing(draft, 'lists', list, messages.thisList);
+      draft.set('lists', { ...row, position: positionBefore(draft, 'lists', before, list) });
+    },
+  }),
+
+  /** Copies a list with all that is in it; the ids of the copies follow from its own. */
+  'list.duplicate': command({
+    fields: { list: id, id },
+    label: ({ list }, words) => `${words.name(list)} duplicated`,
+    decide(draft, { list, id }) {
+      const row = existing(draft, 'lists', list, messages.thisList);
+      if (id.length > 40) throw refused('invalid', messages.anIdHas1To, 'id');
+      checkNewId(draft, id);
+      const { document } = draft;
+      const others = [...document.lists.values()].filter(({ position }) => position > row.position);
+      const next = others.sort((a, b) => (a.position < b.position ? -1 : 1))[0]?.id ?? null;
+      const position = positionBefore(draft, 'lists', next, null);
+      const columns = columnsOf(document, list);
+      const items = itemsOf(document, list);
+      const copies = new Map([[list, id]]);
+      columns.forEach((column, at) => copies.set(column.id, `${id}-c${at}`));
+      items.forEach((item, at) => copies.set(item.id, `${id}-i${at}`));
+      for (const copy of copies.values()) checkNewId(draft, copy);
+      const copyOf = (other: string | null) => (other === null ? null : (copies.get(other) ?? other));
+      const rule = (stored: string | null) => (stored === null ? null : withReferences(stored, copies));
+      draft.set('lists', { ...row, id, name: freeName(document, row.name), position });
+      for (const column of columns) {
+        const { estimated, actual } = column;
+        const refs = { estimated: copyOf(estimated), actual: copyOf(actual), formula: rule(column.formula) };
+        draft.set('listColumns', { ...column, ...refs, id: copies.get(column.id)!, list: id });
+        for (const cell of rowsWhere(document.listCells, 'column', column.id)) {
+          const [ofItem, ofColumn] = [copies.get(cell.item)!, copies.get(column.id)!];
+          const copy = {
+            ...cell,
+            formula: rule(cell.formula),
+            id: cellId(ofItem, ofColumn),
+            item: ofItem,
+            column: ofColumn,
+          };
+          draft.set('listCells', copy);
+        }
+      }
+      for (const item of items) draft.set('listItems', { ...item, id: copies.get(item.id)!, list: id });
+      for (const [index, threshold] of columns
+        .flatMap((column) => rowsWhere(document.highlights, 'of', column.id))
+        .entries()) {
+        const copy = `${id}-h${index}`;
+        checkNewId(draft, copy);
+        draft.set('highlights', { ...threshold, id: copy, of: copies.get(threshold.of)! });
+      }
+    },
+  }),
+
+  'list.delete': command({
+    fields: { list: id },
+    label: ({ list }, words) => `List ${words.name(list)} deleted`,
+    decide(draft, { list }) {
+      refuseUsed(draft, 'lists', existing(draft, 'lists', list, messages.thisList));
+      deleteWithAll(draft, 'lists', list);
+    },
+  }),
+
+  'listColumn.add': command({
+    fields: { list: id, id, settings: columnSettings, before: placement },
+    label: ({ settings }) => `New column ${settings.name ?? ''}`,
+    decide(draft, { list, id, settings, before }) {
+      existing(draft, 'lists', list, messages.thisList);
+      addColumn(draft, list, id, withoutRule(settings), columnPosition(draft, list, before, id));
+      setColumn(draft, id, settings);
+    },
+  }),
+
+  /**
+   * Changes a column. Where it becomes another kind, what was typed is taken along, or refused where it cannot be; with
+   * `replace` a rule takes its place. Where a rule becomes typed figures, these are given as `figures`.
+   */
+  'listColumn.set': command({
+    fields: {
+      column: id,
+      settings: columnSettings,
+      replace: leftOut(yesNo),
+      figures: leftOut(list(all({ item: id, figure: orNull(figure) }), 0, MAX_ITEMS)),
+    },
+    label({ column, settings }, words) {
+      const name = words.name(column);
+      if (settings.name !== undefined && settings.name !== name) return `Column ${name} renamed ${settings.name}`;
+      return settings.locked === undefined ? `Column ${name}` : `${name} ${settings.locked ? 'locked' : 'unlocked'}`;
+    },
+    decide(draft, { column, settings, replace = false, figures }) {
+      const before = existing(draft, 'listColumns', column, messages.thisColumn);
+      setColumn(draft, column, settings);
+      const after = draft.get('listColumns', column)!;
+      if (before.kind !== after.kind) changeKind(draft, before, after, replace);
+      for (const { item, figure } of figures ?? []) setCell(draft, { item, column, value: figure });
+    },
+  }),
+
+  'listColumn.move': command({
+    fields: { column: id, before: placement },
+    label: ({ column }, words) => `Column ${words.name(column)} moved`,
+    inAnyScenario: true,
+    decide(draft, { column, before }) {
+      const row = existing(draft, 'listColumns', column, messages.thisColumn);
+      draft.set('listColumns', { ...row, position: columnPosition(draft, row.list, before, column) });
+    },
+  }),
+
+  'listColumn.delete': command({
+    fields: { column: id },
+    label: ({ column }, words) => `Column ${words.name(column)} deleted`,
+    decide(draft, { column }) {
+      const row = existing(draft, 'listColumns', column, messages.thisColumn);
+      const uses = usersOfColumn(draft.document, row);
+      if (uses.length > 0) {
+        const message = messages.isUsedByChangeFirst(row.name, uses.map((user) => user.name).join(', '), uses.length);
+        throw new Refused({ code: 'used', message, uses });
+      }
+      deleteWithAll(draft, 'listColumns', column);
+    },
+  }),
+
+  /** New items in front of another, or last; a table that reaches over the end fills cells of those before them along. */
+  'listItems.add': command({
+    fields: {
+      list: id,
+      items: list(newItem, 1, MAX_ITEMS),
+      before: placement,
+      cells: leftOut(list(all({ item: id, ...cellFields }), 0, MAX_LIST_CELLS)),
+    },
+    label: ({ list, items }, words) => `${words.count(items.length, 'item')} added to ${words.name(list)}`,
+    decide(draft, { list, items, before, cells }) {
+      existing(draft, 'lists', list, messages.thisList);
+      addItems(draft, list, items, itemPositions(draft, list, before, items.length, new Set()));
+      for (const cell of cells ?? []) setCell(draft, cell);
+    },
+  }),
+
+  'listItems.move': command({
+    fields: { list: id, items: list(id, 1, MAX_ITEMS), before: placement },
+    label: ({ list, items }, words) => `${words.count(items.length, 'item')} of ${words.name(list)} moved`,
+    decide(draft, { list, items, before }) {
+      const moved = new Set(items);
+      const keys = itemPositions(draft, list, before, items.length, moved);
+      items.forEach((item, at) => {
+        draft.set('listItems', { ...itemOf(draft, list, item), position: keys[at]! });
+      });
+    },
+  }),
+
+  /** The order of all items of a list. Those that are not named keep theirs, at the end. */
+  'listItems.order': command({
+    fields: { list: id, items: list(id, 1, MAX_ITEMS) },
+    label: ({ list }, words) => `Items of ${words.name(list)} in another order`,
+    decide(draft, { list, items }) {
+      const named = new Set(items);
+      const rest = itemsOf(draft.document, list).filter((item) => !named.has(item.id));
+      const order = [...items, ...rest.map((item) => item.id)];
+      const keys = positions(order.length);
+      order.forEach((item, at) => {
+        draft.set('listItems', { ...itemOf(draft, list, item), position: keys[at]! });
+      });
+    },
+  }),
+
+  'listItems.delete': command({
+    fields: { list: id, items: list(id, 1, MAX_ITEMS) },
+    label: ({ list, items }, words) => `${words.count(items.length, 'item')} of ${words.name(list)} deleted`,
+    decide(draft, { list, items }) {
+      for (const item of new Set(items)) deleteWithAll(draft, 'listItems', itemOf(draft, list, item).id);
+    },
+  }),
+
+  /**
+   * What items have in columns: figures, texts, days, the id of a line. In a column with a rule it is an exception, and
+   * `null` takes it back.
+   */
+  'listCells.set': command({
+    fields: { cells: list(all({ item: id, ...cellFields }), 1, MAX_LIST_CELLS) },
+    label({ cells }, words) {
+      const columns = new Set(cells.map(({ column }) => column));
+      const [first] = columns;
+      return columns.size === 1 ? `${words.name(first!)}: ${words.count(cells.length, 'entry', 'entries')}` : words.count(cells.length, 'entry', 'entries'); // prettier-ignore
+    },
+    decide(draft, { cells }) {
+      for (const cell of cells) setCell(draft, cell);
+    },
+  }),
+};
+
+/** Settings without what names other columns, which may not be there yet. */
+function withoutRule(settings: ColumnSettings): ColumnSettings {
+  return { ...settings, formula: null, estimated: null, actual: null };
+}
+
+function addColumn(draft: Draft, list: string, id: string, settings: ColumnSettings, position: string): void {
+  checkNewId(draft, id);
+  const fresh = rowOfToday(TABLES.listColumns, { id, list, name: '', position }) as ListColumnRow;
+  draft.set('listColumns', fresh);
+  setColumn(draft, id, settings);
+}
+
+function setColumn(draft: Draft, id: string, settings: ColumnSettings): void {
+  const row = existing(draft, 'listColumns', id, messages.thisColumn);
+  const next = { ...row, ...settings };
+  const refusal = columnNameRefusal(draft.document, row.list, next.name, id);
+  if (refusal) throw refused('invalid', refusal, 'name');
+  if (settings.formula != null) next.formula = storedFormula(draft, settings.formula, 'formula', namesInList(draft.document, row.list)); // prettier-ignore
+  if (next.kind !== 'rule') next.formula = null;
+  if (next.kind !== 'status') next.estimated = next.actual = null;
+  for (const field of ['estimated', 'actual'] as const) {
+    if (next[field] === null) continue;
+    const other = existing(draft, 'listColumns', next[field], messages.theColumnThisCompares);
+    if (other.list !== row.list || !['figure', 'rule', 'entries'].includes(other.kind))
+      throw refused('invalid', messages.aStatusComparesFigures, field);
+  }
+  if (next.kind !== 'date') next.places = false;
+  if (next.kind !== 'choice' && next.kind !== 'text') next.groups = false;
+  draft.set('listColumns', { ...next, name: tidy(next.name) });
+  // One column groups the items, and one says in which month they count.
+  for (const flag of ['groups', 'places'] as const)
+    if (settings[flag] && next[flag])
+      for (const other of rowsWhere(draft.document.listColumns, 'list', row.list))
+        if (other.id !== id && other[flag]) draft.set('listColumns', { ...other, [flag]: false });
+}
+
+/** The key of a column's position in front of another of its list, or at the end. */
+function columnPosition(draft: Draft, list: string, before: string | null, self: string): string {
+  const columns = columnsOf(draft.document, list).filter((column) => column.id !== self);
+  const at = before === null ? columns.length : columns.findIndex((column) => column.id === before);
+  if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
+  return positionsBetween(columns[at - 1]?.position ?? null, columns[at]?.position ?? null, 1)[0]!;
+}
+
+/** Keys for some items in front of another of the list, or at its end; `moved` are no longer where they were. */
+function itemPositions(
+  draft: Draft,
+  list: string,
+  before: string | null,
+  count: number,
+  moved: ReadonlySet<string>,
+): string[] {
+  const items = itemsOf(draft.document, list).filter((item) => !moved.has(item.id));
+  const at = before === null ? items.length : items.findIndex((item) => item.id === before);
+  if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
+  return positionsBetween(items[at - 1]?.position ?? null, items[at]?.position ?? null, count);
+}
+
+/** An item of a list; refused where it is of another, or gone. */
+function itemOf(draft: Draft, list: string, id: string): ListItemRow {
+  const row = existing(draft, 'listItems', id, messages.thisItem);
+  if (row.list !== list) throw refused('gone', messages.isNoLongerInThe(messages.thisItem), 'items');
+  return row;
+}
+
+function addItems(draft: Draft, list: string, items: readonly NewItem[], keys: readonly string[]): void {
+  const cells = items.reduce((sum, item) => sum + item.cells.length, 0);
+  if (cells > MAX_LIST_CELLS) throw refused('invalid', messages.thisMayHaveCells(MAX_LIST_CELLS, cells), 'items');
+  items.forEach((item, at) => {
+    checkNewId(draft, item.id);
+    draft.set('listItems', { id: item.id, list, position: keys[at]! });
+    for (const cell of item.cells) setCell(draft, { ...cell, item: item.id } as CellSaying);
+  });
+}

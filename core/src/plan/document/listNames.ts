@@ -1,0 +1,36 @@
+import { nameKey, type Names } from '../../formula/names.ts';
+import type { Document } from './document.ts';
+import { hasFigures } from './lists.ts';
+import { nameOf, namesOf } from './naming.ts';
+import { rowsWhere } from './rowTable.ts';
+
+/** What stands before the name of something in the plan that a column of the list has as well. */
+const OF_PLAN = 'plan.';
+
+/** What rules of a list may name: its columns, then all that rules of the plan may. */
+export function namesInList(document: Document, list: string): Names {
+  const plan = namesOf(document);
+  const columns = rowsWhere(document.listColumns, 'list', list).filter(hasFigures);
+  const byName = new Map(columns.map((column) => [nameKey(column.name), { id: column.id, name: column.name }]));
+  return {
+    isOfList: true,
+    find(name) {
+      const column = byName.get(nameKey(name));
+      if (column) return column;
+      const key = nameKey(name);
+      return key.startsWith(OF_PLAN) ? plan.find(key.slice(OF_PLAN.length)) : plan.find(name);
+    },
+    thing: (id) => columns.find((column) => column.id === id) ?? plan.thing(id),
+    all: () => [...byName.values(), ...plan.all()],
+  };
+}
+
+/** How rules of a list write names: what a column hides is written as that of the plan. */
+export function nameInList(document: Document, list: string): (id: string) => string | undefined {
+  const hidden = new Set(rowsWhere(document.listColumns, 'list', list).map(({ name }) => nameKey(name)));
+  return (id) => {
+    const name = nameOf(document, id);
+    const isOfPlan = name !== undefined && !document.listColumns.has(id);
+    return isOfPlan && hidden.has(nameKey(name)) ? `${OF_PLAN}${name}` : name;
+  };
+}

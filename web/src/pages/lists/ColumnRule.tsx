@@ -1,0 +1,116 @@
+import {
+  FormulaError,
+  inferUnit,
+  namesInList,
+  nameInList,
+  notationOf,
+  planOf,
+  readStored,
+  toShownInList,
+  toStored,
+  unitFindings,
+  unitOf,
+  unitOfColumn,
+  UNITS,
+  type FormulaProblem,
+  type ListColumnRow,
+} from '@haushalt/core';
+import { useState } from 'react';
+import { FormulaInput } from '../../fields/formula/FormulaInput.tsx';
+import { completableInList } from '../../fields/formula/formulaField.ts';
+import { messages } from '../../messages/lists.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+
+/** The one rule of a column. Enter takes it, Escape leaves it as it was; a doubt about its units is said at once. */
+export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
+  const { document } = useSessionState();
+  const send = useSend();
+  const notation = notationOf(planOf(document).locale);
+  const shown = column.formula === null ? '' : toShownInList(column.formula, document, column.list, notation);
+  const [text, setText] = useState(shown);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const read = text.trim() === '' ? null : readRule(text);
+  const problem = read !== null && typeof read !== 'string' ? read : null;
+  const findings =
+    typeof read === 'string'
+      ? unitFindings(readStored(read), document, unitOfColumn(document, column), notation, column.list)
+      : [];
+  const take = () => {
+    if (typeof read !== 'string') return setRefusal(problem?.message ?? messages.writeARule);
+    const unit = column.formula === null ? unitFrom(read) : null;
+    const settings = { formula: read, ...(unit === null ? {} : { unit }) };
+    setRefusal(send({ kind: 'listColumn.set', column: column.id, settings }, undefined, true)?.message ?? null);
+  };
+  const key = (name: string): boolean => {
+    if (name === 'Enter') take();
+    else if (name === 'Escape' && text !== shown) setText(shown);
+    else return false;
+    return true;
+  };
+  const change = (next: string) => {
+    setText(next);
+    setRefusal(null);
+  };
+  return (
+    <div className="column-rule">
+      <span>{messages.rule}</span>
+      <FormulaInput
+        value={text}
+        label={messages.ruleOf(column.name)}
+        names={completableInList(document, column.list)}
+        notation={notation}
+        problem={problem}
+        onChange={change}
+        onKey={key}
+      />
+      {(refusal ?? problem?.message) && (
+        <p className="refusal" role="alert">
+          {refusal ?? problem?.message}
+        </p>
+      )}
+      {findings.map(({ message, place, mend }) => (
+        <p key={message} className="entry-finding">
+          {message}{' '}
+          {mend && (
+            <button
+              type="button"
+              className="jump"
+              onClick={() => change(`${text.slice(0, place.from)}${mend.replacement}${text.slice(place.to)}`)}
+            >
+              {mend.words}
+            </button>
+          )}
+        </p>
+      ))}
+      {text !== shown && (
+        <p>
+          <button type="button" className="btn btn-sm btn-primary" onClick={take}>
+            {messages.takeRule}
+          </button>{' '}
+          <button type="button" className="btn btn-sm btn-link" onClick={() => change(shown)}>
+            {messages.leaveRule}
+          </button>
+        </p>
+      )}
+    </div>
+  );
+
+  /** The rule in its stored form, or what is wrong with it. */
+  function readRule(written: string): string | FormulaProblem {
+    try {
+      return toStored(written, namesInList(document, column.list), notation);
+    } catch (error) {
+      if (!(error instanceof FormulaError)) throw error;
+      return error.problem;
+    }
+  }
+
+  /** A first rule says what the column counts. */
+  function unitFrom(stored: string): ListColumnRow['unit'] | null {
+    const style = { notation, nameOf: nameInList(document, column.list) };
+    const context = { unitOf: (id: string) => unitOf(document, id), style, byMonth: false };
+    const { unit } = inferUnit(readStored(stored), context);
+    return UNITS.find((each) => each === unit) ?? null;
+  }
+}

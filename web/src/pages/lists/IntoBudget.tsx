@@ -1,0 +1,162 @@
+import {
+  calendarOf,
+  columnsOf,
+  freshName,
+  hasFigures,
+  inOrder,
+  monthInWords,
+  placingColumn,
+  planOf,
+  unitOfColumn,
+  addMonths,
+  type ColumnKind,
+  type ListColumnRow,
+  type ListRow,
+  type Month,
+} from '@haushalt/core';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Select } from '../../fields/Select.tsx';
+import { FigureField } from '../../fields/FigureField.tsx';
+import { messages } from '../../messages/lists.ts';
+import { today } from '../../parts/ledger/today.ts';
+import { newId } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+
+type How = 'once' | 'spread' | 'byDay';
+
+/** What no line follows: what is no sum of money, and what has happened rather than been planned. */
+const NOT_PLANNED: readonly ColumnKind[] = ['status', 'yesNo', 'entries'];
+
+/** The column a line most likely follows: the last total in money, one that is computed before one that is typed. */
+function likeliest(columns: readonly ListColumnRow[]): ListColumnRow | undefined {
+  const totals = columns.filter(({ total, unit }) => total && unit === 'money');
+  return totals.findLast(({ kind }) => kind === 'rule') ?? totals.at(-1) ?? columns.at(-1);
+}
+
+/** Puts a list into the budget, as a line that follows every change of it. */
+export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly onClose: () => void }) {
+  const { document } = useSessionState();
+  const { locale } = planOf(document);
+  const calendar = calendarOf(document);
+  const send = useSend();
+  const all = columnsOf(document, list.id);
+  const columns = all.filter((column) => hasFigures(column) && !NOT_PLANNED.includes(column.kind));
+  const days = all.filter(({ kind }) => kind === 'date');
+  const groups = inOrder(document.groups.values());
+  const [name, setName] = useState(() => freshName(document, messages.costsOf(list.name)));
+  const [group, setGroup] = useState(groups.find(({ rhythm }) => rhythm === 'periodic')?.id ?? groups[0]?.id ?? '');
+  const [column, setColumn] = useState(() => likeliest(columns)?.id ?? '');
+  const [how, setHow] = useState<How>(placingColumn(document, list.id) ? 'byDay' : 'once');
+  const [month, setMonth] = useState<Month>(
+    () => calendar.months.find((each) => each === today().slice(0, 7)) ?? calendar.first,
+  );
+  const [count, setCount] = useState(6);
+  const [day, setDay] = useState(placingColumn(document, list.id)?.id ?? days[0]?.id ?? '');
+  const [refusal, setRefusal] = useState<string | null>(null);
+
+  const put = () => {
+    const of = columns.find(({ id }) => id === column);
+    if (!of) return setRefusal(messages.aColumnWithFiguresIsNeeded);
+    if (how === 'byDay' && day === '') return setRefusal(messages.aDayColumnIsNeeded);
+    const places = how === 'byDay';
+    const placing = placingColumn(document, list.id);
+    // Whether items count in months of their own is said of the list, before a line follows it.
+    if (places && placing?.id !== day) {
+      const refused = send({ kind: 'listColumn.set', column: day, settings: { places: true } }, undefined, true);
+      if (refused) return setRefusal(refused.message);
+    }
+    const line = { id: newId(), name, unit: lineUnit(of), formula: formulaFor(`{${list.id}}.'${of.id}'`) };
+    const refused = send({ kind: 'lines.place', group, newGroup: null, lines: [line] }, messages.lineMade(name), true);
+    if (refused) return setRefusal(refused.message);
+    onClose();
+    return undefined;
+  };
+  const formulaFor = (total: string): string => {
+    switch (how) {
+      case 'byDay':
+        return total;
+      case 'once':
+        return `if(period = ${month}, ${total})`;
+      case 'spread': {
+        const months = Math.max(1, Math.round(count));
+        return `if(and(period >= ${month}, period <= ${addMonths(month, months - 1)}), ${total} / ${months})`;
+      }
+    }
+  };
+  const lineUnit = (of: ListColumnRow) => {
+    const unit = unitOfColumn(document, of);
+    return unit === 'yesNo' || unit === 'date' ? 'number' : unit;
+  };
+  return (
+    <FormDialog
+      title={messages.intoTheBudget}
+      submit={messages.putIn}
+      refusal={refusal}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        put();
+      }}
+    >
+      <label>
+        <span className="form-label">{messages.newLine}</span>
+        <Form.Control size="sm" autoFocus value={name} onChange={(event) => setName(event.target.value)} />
+      </label>
+      <OneOf label={messages.group} among={groups} value={group} onChange={setGroup} />
+      <OneOf label={messages.columnToFollow} among={columns} value={column} onChange={setColumn} />
+      <label>
+        <span className="form-label">{messages.how}</span>
+        <Select wide value={how} onChange={(event) => setHow(event.target.value as How)}>
+          <option value="once">{messages.inOneMonth}</option>
+          <option value="spread">{messages.spreadOver}</option>
+          <option value="byDay" disabled={days.length === 0}>
+            {messages.byDay}
+          </option>
+        </Select>
+      </label>
+      {how === 'byDay' ? (
+        <OneOf label={messages.dayColumn} among={days} value={day} onChange={setDay} />
+      ) : (
+        <label>
+          <span className="form-label">{messages.inMonth}</span>
+          <Select wide value={month} onChange={(event) => setMonth(event.target.value as Month)}>
+            {calendar.months.map((each) => (
+              <option key={each} value={each}>
+                {monthInWords(each, locale)}
+              </option>
+            ))}
+          </Select>
+        </label>
+      )}
+      {how === 'spread' && (
+        <FigureField label={messages.overMonths} unit="number" isNeeded value={count} onChange={setCount} />
+      )}
+    </FormDialog>
+  );
+}
+
+interface OneOfProps {
+  readonly label: string;
+  readonly among: readonly { readonly id: string; readonly name: string }[];
+  readonly value: string;
+  readonly onChange: (id: string) => void;
+}
+
+/** A choice among what has a name. */
+function OneOf({ label, among, value, onChange }: OneOfProps) {
+  return (
+    <label>
+      <span className="form-label">{label}</span>
+      <Select wide value={value} onChange={(event) => onChange(event.target.value)}>
+        {among.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </Select>
+    </label>
+  );
+}

@@ -1,0 +1,229 @@
+import {
+  FINE,
+  hasFigures,
+  nameOf,
+  planOf,
+  reckonItem,
+  unitOfColumn,
+  usersOfColumn,
+  writeFigure,
+  writeWithUnit,
+  type ListRow,
+  type PlanModel,
+  type Reckoning,
+  type ReckoningPart,
+} from '@haushalt/core';
+import { useMemo, useState } from 'react';
+import type { GridControl } from '../../grid/useGrid.tsx';
+import { placesIn } from '../../grid/selection.ts';
+import { messages } from '../../messages/lists.ts';
+import { FormulaView } from '../../parts/reckoning/FormulaView.tsx';
+import { useListModel } from '../../parts/ledger/useListModel.ts';
+import { useShell } from '../../parts/plan/shell.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import type { ListGridColumn } from './cells.tsx';
+import type { ItemRow } from './rows.ts';
+
+interface ListFootProps {
+  readonly list: ListRow;
+  readonly control: GridControl<ItemRow, ListGridColumn>;
+  readonly rows: readonly ItemRow[];
+  readonly columns: readonly ListGridColumn[];
+  readonly onColumn: (column: string) => void;
+}
+
+/** What stands below a list: how the selected figure came about, or what the selected figures come to. */
+export function ListFoot(props: ListFootProps) {
+  const { control } = props;
+  const { row, column, isBlock } = control;
+  if (isBlock) return <SelectedFigures {...props} />;
+  if (row?.kind !== 'item' || !column || !hasFigures(column.of)) return null;
+  return <ItemReckoning {...props} item={row.item} place={row.place} label={row.label} column={column.of} />;
+}
+
+interface ItemReckoningProps extends ListFootProps {
+  readonly item: string;
+  readonly place: number;
+  readonly label: string;
+  readonly column: ListGridColumn['of'];
+}
+
+function ItemReckoning({ list, control, rows, columns, onColumn, item, place, label, column }: ItemReckoningProps) {
+  const { document } = useSessionState();
+  const model = useListModel(list.id);
+  const plan = planOf(document);
+  const send = useSend();
+  const { goTo } = useShell();
+  const reckoning = useMemo(() => {
+    const items = model.listOf(list.id);
+    // While the rows follow a change, the place may be that of before.
+    return items?.items[place] === item ? reckonItem(model, column.id, place) : null;
+  }, [model, list.id, column.id, item, place]);
+  if (!reckoning) return null;
+  const users = usersOfColumn(document, column);
+  const jump = (id: string, at: number | null): boolean => {
+    const columnAt = columns.findIndex((each) => each.id === id);
+    if (columnAt < 0) {
+      goTo(id);
+      return true;
+    }
+    const rowAt = rows.findIndex((each) => each.kind === 'item' && each.place === (at ?? place));
+    if (rowAt < 0) return false;
+    control.dispatch({ kind: 'go', place: { row: rowAt, column: columnAt }, extend: false });
+    control.focus();
+    return true;
+  };
+  const whole: Reckoning = { ...reckoning, month: plan.firstMonth };
+  return (
+    <section className="reckoning" aria-label={messages.reckoning}>
+      <div className="reckoning-what">
+        <h3>{column.name}</h3>
+        <p>{label}</p>
+        <p className="reckoning-figure">
+          {reckoning.value === null ? (
+            <em>{messages.noFigure}</em>
+          ) : (
+            writeWithUnit(reckoning.value, reckoning.unit, plan)
+          )}
+        </p>
+      </div>
+      <div className="reckoning-how">
+        <p className="reckoning-words">
+          {reckoning.words}{' '}
+          {reckoning.expression && (
+            <FormulaView reckoning={whole} expression={reckoning.expression} model={model} onJump={jump} />
+          )}
+        </p>
+        {reckoning.worked && reckoning.parts.length > 0 && <p className="reckoning-worked">= {reckoning.worked}</p>}
+        {reckoning.problem && (
+          <p className="reckoning-problem">
+            <Icon name="warning" /> {reckoning.problem}
+          </p>
+        )}
+        <Parts parts={reckoning.parts} model={model} onJump={jump} place={place} />
+        {users.length > 0 && (
+          <p className="reckoning-dependents">
+            {messages.usedBy} {users.map(({ name }) => name.replace(`${list.name}.`, '')).join(', ')}
+          </p>
+        )}
+      </div>
+      <div className="reckoning-tools">
+        {column.kind === 'rule' && (
+          <button type="button" className="tool" onClick={() => onColumn(column.id)}>
+            <Icon name="rule" /> {messages.changeTheRule}
+          </button>
+        )}
+        {reckoning.source === 'exception' && (
+          <button
+            type="button"
+            className="tool"
+            onClick={() => send({ kind: 'listCells.set', cells: [{ item, column: column.id, value: null }] })}
+          >
+            <Icon name="undo" /> {messages.departsTakeBack}
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+interface PartsProps {
+  readonly model: PlanModel;
+  readonly parts: readonly ReckoningPart[];
+  readonly place: number;
+  readonly onJump: (id: string, at: number | null) => boolean;
+}
+
+/** What a figure was made of; each part leads to where it stands, or opens what it was made of in turn. */
+function Parts({ parts, model, place, onJump }: PartsProps) {
+  const { document } = model;
+  const plan = planOf(document);
+  const [opened, setOpened] = useState<string | null>(null);
+  if (parts.length === 0) return null;
+  return (
+    <ul className="reckoning-parts">
+      {parts.map((part) => {
+        const key = `${part.label}|${part.period}`;
+        const inner =
+          document.listColumns.has(part.id) && part.period !== null ? innerReckoning(part.id, part.period) : null;
+        return (
+          <li key={key}>
+            <button
+              type="button"
+              aria-expanded={inner ? opened === key : undefined}
+              onClick={() => (inner ? setOpened(opened === key ? null : key) : onJump(part.id, part.period))}
+              onDoubleClick={() => onJump(part.id, part.period)}
+            >
+              {part.subtracted && '− '}
+              <span>{part.label}</span>
+              {part.period !== null && document.listColumns.has(part.id) && part.period !== place && (
+                <small>{messages.rowAt(part.period + 1)}</small>
+              )}
+              <strong>{part.value === null ? messages.nothing : writeFigure(part.value, part.unit, plan)}</strong>
+            </button>
+            {inner && opened === key && (
+              <div className="reckoning-inner">
+                <p className="reckoning-words">
+                  {inner.words} {inner.formula ?? ''}
+                </p>
+                {inner.worked && inner.parts.length > 0 && <p className="reckoning-worked">= {inner.worked}</p>}
+                <Parts parts={inner.parts} model={model} place={part.period!} onJump={onJump} />
+              </div>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+
+  function innerReckoning(id: string, at: number) {
+    const column = document.listColumns.get(id)!;
+    return model.listOf(column.list)?.items[at] === undefined ? null : reckonItem(model, id, at);
+  }
+}
+
+/** What the selected figures come to. */
+function SelectedFigures({ list, control, rows, columns }: ListFootProps) {
+  const { document } = useSessionState();
+  const model = useListModel(list.id);
+  const plan = planOf(document);
+  const figures = model.listOf(list.id)!;
+  const values: number[] = [];
+  const units = new Set<ReturnType<typeof unitOfColumn>>();
+  for (const { row, column } of placesIn(control.selection)) {
+    const [target, of] = [rows[row], columns[column]?.of];
+    const series = of && figures.seriesOf(of.id);
+    if (target?.kind !== 'item' || !series || series.codeAt(target.place) !== FINE) continue;
+    values.push(series.values[target.place]!);
+    units.add(unitOfColumn(document, of));
+  }
+  const [unit] = units;
+  const sum = values.reduce((total, value) => total + value, 0);
+  const write = (value: number) => writeWithUnit(value, unit!, plan);
+  return (
+    <section className="reckoning selection-panel" aria-label={messages.selected}>
+      <div className="reckoning-what">
+        <h3>{messages.figures(values.length)}</h3>
+        <p>{nameOf(document, list.id)}</p>
+      </div>
+      {units.size === 1 && (
+        <dl className="selection-summary">
+          <div>
+            <dt>{messages.sum}</dt>
+            <dd>{write(sum)}</dd>
+          </div>
+          <div>
+            <dt>{messages.average}</dt>
+            <dd>{write(sum / values.length)}</dd>
+          </div>
+          <div>
+            <dt>{messages.count}</dt>
+            <dd>{values.length}</dd>
+          </div>
+        </dl>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,108 @@
+import { listsOf, monthInWords, planOf, type Command, type ListRow, type Month } from '@haushalt/core';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/lists.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { newId } from '../../plan-session/api.ts';
+import { useSend } from '../../plan-session/useSend.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+import { Tool } from '../../ui/Tool.tsx';
+
+interface ListSettingsProps {
+  readonly list: ListRow;
+  /** Shows another list: the duplicate just made. */
+  readonly onOther: (id: string) => void;
+  readonly onClose: () => void;
+}
+
+/** What can be set of a list as a whole, and done with it. */
+export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
+  const { document, model } = useSessionState();
+  const { locale } = planOf(document);
+  const send = useSend();
+  const [name, setName] = useState(list.name);
+  const [month, setMonth] = useState<string>(list.month ?? '');
+  const [note, setNote] = useState(list.note);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  return (
+    <FormDialog
+      title={messages.settings}
+      submit={messages.save}
+      refusal={refusal}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        const settings = { name, month: month === '' ? null : (month as Month), note: note.trim() };
+        const refused = send({ kind: 'list.set', list: list.id, settings }, undefined, true);
+        if (refused) setRefusal(refused.message);
+        else onClose();
+      }}
+    >
+      <ListDeeds list={list} onOther={onOther} onDone={onClose} onRefused={setRefusal} />
+      <label className="wide">
+        <span className="form-label">{messages.nameOfTheList}</span>
+        <Form.Control size="sm" autoFocus value={name} spellCheck onChange={(event) => setName(event.target.value)} />
+      </label>
+      <label className="wide">
+        <span className="form-label">{messages.month}</span>
+        <Select wide value={month} onChange={(event) => setMonth(event.target.value)}>
+          {model.calendar.months.map((each, at) => (
+            <option key={each} value={at === 0 ? '' : each}>
+              {monthInWords(each, locale)}
+            </option>
+          ))}
+        </Select>
+      </label>
+      <label className="wide">
+        <span className="form-label">{messages.note}</span>
+        <Form.Control
+          size="sm"
+          as="textarea"
+          rows={3}
+          maxLength={2000}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
+      </label>
+    </FormDialog>
+  );
+}
+
+interface ListDeedsProps {
+  readonly list: ListRow;
+  readonly onOther: (id: string) => void;
+  readonly onDone: () => void;
+  readonly onRefused: (why: string) => void;
+}
+
+/** What is done with a list as a whole, at once. */
+function ListDeeds({ list, onOther, onDone, onRefused }: ListDeedsProps) {
+  const { document } = useSessionState();
+  const send = useSend();
+  const lists = listsOf(document);
+  const at = lists.findIndex(({ id }) => id === list.id);
+  const carryOut = (command: Command, notice?: string): boolean => {
+    const refused = send(command, notice, true);
+    if (refused) onRefused(refused.message);
+    return refused === null;
+  };
+  const duplicate = () => {
+    const id = newId();
+    if (!carryOut({ kind: 'list.duplicate', list: list.id, id })) return;
+    onDone();
+    onOther(id);
+  };
+  const move = (to: number) => carryOut({ kind: 'list.move', list: list.id, before: lists[to]?.id ?? null });
+  const remove = () => {
+    if (carryOut({ kind: 'list.delete', list: list.id }, messages.listDeleted(list.name))) onDone();
+  };
+  return (
+    <div className="list-all-of-it wide">
+      <Tool icon="copy" words={messages.duplicate} onClick={duplicate} />
+      <Tool icon="up" words={messages.earlier} isDisabled={at === 0} onClick={() => move(at - 1)} />
+      <Tool icon="down" words={messages.later} isDisabled={at === lists.length - 1} onClick={() => move(at + 2)} />
+      <Tool icon="delete" words={messages.deleteList} onClick={remove} />
+    </div>
+  );
+}

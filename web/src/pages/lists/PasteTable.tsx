@@ -1,0 +1,239 @@
+import {
+  MAX_COLUMNS,
+  MAX_ITEMS,
+  UNITS,
+  UNIT_WORDS,
+  freshName,
+  guessTable,
+  planOf,
+  readingAs,
+  valuesOfTable,
+  writeCount,
+  type GuessedColumn,
+  type TableReading,
+} from '@haushalt/core';
+import Papa from 'papaparse';
+import { useMemo, useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/lists.ts';
+import { today } from '../../parts/ledger/today.ts';
+import { newId } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+
+interface PasteTableProps {
+  readonly onMade: (list: string) => void;
+  readonly onClose: () => void;
+}
+
+const KINDS: readonly GuessedColumn['kind'][] = ['text', 'choice', 'figure', 'date', 'yesNo'];
+/** How many rows of a table are shown before it is taken. */
+const SHOWN = 6;
+
+/** The largest file that is opened, in bytes: far more than the largest list takes. */
+const MAX_FILE = 20_000_000;
+
+/** The text of a file in UTF-8; in the one other encoding spreadsheets still write, where it is not that. */
+function textOf(bytes: Uint8Array): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+/** Makes a list of a table that is pasted: what it is taken for is shown, and can be corrected before it is taken. */
+export function PasteTable({ onMade, onClose }: PasteTableProps) {
+  const { document } = useSessionState();
+  const { locale } = planOf(document);
+  const send = useSend();
+  const [text, setText] = useState('');
+  const [name, setName] = useState(() => freshName(document, messages.newList));
+  const [corrected, setCorrected] = useState<TableReading | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const now = today();
+  const dates = useMemo(() => ({ locale, today: now }), [locale, now]);
+  const rows = useMemo(() => tableOf(text), [text]);
+  const guessed = useMemo(() => guessTable(rows, dates), [rows, dates]);
+  const reading = corrected ?? guessed;
+  const read = useMemo(() => valuesOfTable(rows, reading, dates), [rows, reading, dates]);
+  const isTooLarge = read.rows.length > MAX_ITEMS || reading.columns.length > MAX_COLUMNS;
+  const put = (at: number, part: Partial<GuessedColumn>) =>
+    setCorrected({
+      ...reading,
+      columns: reading.columns.map((column, index) => (index === at ? { ...column, ...part } : column)),
+    });
+  const begin = (given: string) => {
+    setText(given);
+    setCorrected(null);
+    setRefusal(null);
+  };
+  const open = async (file: File | undefined) => {
+    if (!file) return;
+    if (file.size > MAX_FILE) return setRefusal(messages.tooLarge(MAX_ITEMS, MAX_COLUMNS));
+    begin(textOf(new Uint8Array(await file.arrayBuffer())));
+    setName(freshName(document, file.name.replace(/\.[^.]*$/, '') || messages.newList));
+  };
+  const take = () => {
+    if (rows.length === 0) return setRefusal(messages.pasteHere);
+    if (isTooLarge) return setRefusal(messages.tooLarge(MAX_ITEMS, MAX_COLUMNS));
+    const id = newId();
+    const columns = reading.columns.map(({ name: columnName, kind, unit }, at) => ({
+      id: `${id}-c${at}`,
+      settings: { name: columnName, kind, unit, total: kind === 'figure' && unit === 'money' },
+    }));
+    const items = read.rows.map((values, at) => ({
+      id: `${id}-i${at}`,
+      cells: values.flatMap((value, index) => (value === null ? [] : [{ column: columns[index]!.id, value }])),
+    }));
+    const refused = send({ kind: 'list.add', id, name, columns, items, before: null }, messages.listMade(name), true);
+    if (refused) return setRefusal(refused.message);
+    onMade(id);
+    onClose();
+    return undefined;
+  };
+  const [wrong] = read.unreadable;
+  return (
+    <FormDialog
+      title={messages.paste}
+      submit={messages.takeTable}
+      refusal={refusal}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        take();
+      }}
+    >
+      <label className="wide">
+        <span className="form-label">{messages.pasteHere}</span>
+        <Form.Control
+          as="textarea"
+          size="sm"
+          rows={rows.length === 0 ? 8 : 3}
+          autoFocus
+          spellCheck={false}
+          value={text}
+          onChange={(event) => begin(event.target.value)}
+        />
+      </label>
+      <label className="wide">
+        <span className="form-label">{messages.orCsvFile}</span>
+        <Form.Control
+          type="file"
+          size="sm"
+          accept=".csv,.tsv,.txt,text/csv"
+          onChange={(event) => void open((event.target as HTMLInputElement).files?.[0])}
+        />
+      </label>
+      {rows.length > 0 && (
+        <>
+          <label>
+            <span className="form-label">{messages.nameOfTheList}</span>
+            <Form.Control size="sm" value={name} onChange={(event) => setName(event.target.value)} />
+          </label>
+          <label>
+            <span className="form-label">{messages.decimalSign}</span>
+            <Select
+              wide
+              value={reading.decimal}
+              onChange={(event) =>
+                setCorrected(readingAs(rows, reading.hasHeadings, event.target.value as '.' | ',', dates))
+              }
+            >
+              <option value=".">{messages.point}</option>
+              <option value=",">{messages.comma}</option>
+            </Select>
+          </label>
+          <Form.Check
+            className="wide"
+            id="has-headings"
+            label={messages.firstRowNames}
+            checked={reading.hasHeadings}
+            onChange={(event) => setCorrected(readingAs(rows, event.target.checked, reading.decimal, dates))}
+          />
+          <div className="wide table-preview">
+            <table>
+              <thead>
+                <tr>
+                  {reading.columns.map((column, at) => (
+                    <th key={at} scope="col">
+                      <Form.Control
+                        size="sm"
+                        aria-label={messages.columnName}
+                        value={column.name}
+                        maxLength={80}
+                        onChange={(event) => put(at, { name: event.target.value })}
+                      />
+                      <Select
+                        aria-label={messages.holds}
+                        value={column.kind === 'figure' ? `figure:${column.unit}` : column.kind}
+                        onChange={({ target: { value } }) => {
+                          const [kind, unit] = value.split(':') as [
+                            GuessedColumn['kind'],
+                            GuessedColumn['unit'] | undefined,
+                          ];
+                          put(at, { kind, unit: unit ?? 'number' });
+                        }}
+                      >
+                        {KINDS.flatMap((kind) =>
+                          kind === 'figure'
+                            ? UNITS.map((unit) => (
+                                <option key={unit} value={`figure:${unit}`}>
+                                  {UNIT_WORDS[unit]}
+                                </option>
+                              ))
+                            : [
+                                <option key={kind} value={kind}>
+                                  {messages.kinds[kind]}
+                                </option>,
+                              ],
+                        )}
+                      </Select>
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {rows.slice(reading.hasHeadings ? 1 : 0, SHOWN + 1).map((row, at) => (
+                  <tr key={at}>
+                    {reading.columns.map((column, index) => {
+                      const isWrong = read.unreadable.some((each) => each.row === at + 1 && each.column === index);
+                      return (
+                        <td
+                          key={index}
+                          className={`${column.kind === 'figure' ? 'tabular' : ''} ${isWrong ? 'is-wrong' : ''}`}
+                        >
+                          {row[index] ?? ''}
+                        </td>
+                      );
+                    })}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <p className="wide quiet" aria-live="polite">
+            {messages.rowsAndColumns(writeCount(read.rows.length, locale), reading.columns.length)}{' '}
+            {wrong &&
+              messages.cannotBeRead(
+                read.unreadable.length,
+                messages.inRow(wrong.row, reading.columns[wrong.column]!.name, wrong.message),
+              )}
+          </p>
+        </>
+      )}
+    </FormDialog>
+  );
+}
+
+/** Pasted text as rows of fields: apart by tabs as grids hand them out, else as a table with commas or semicolons. */
+function tableOf(text: string): string[][] {
+  if (text.trim() === '') return [];
+  const { data } = Papa.parse<string[]>(text.replace(/\r\n?/g, '\n').replace(/\n+$/, ''), {
+    ...(text.includes('\t') ? { delimiter: '\t' } : {}),
+    skipEmptyLines: 'greedy',
+  });
+  return data;
+}

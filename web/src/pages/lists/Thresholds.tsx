@@ -1,0 +1,130 @@
+import {
+  TONES,
+  highlightsOf,
+  planOf,
+  unitOfColumn,
+  writeFigure,
+  type HighlightRow,
+  type ListColumnRow,
+  type Tone,
+} from '@haushalt/core';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { FigureField } from '../../fields/FigureField.tsx';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/lists.ts';
+import { HIGHLIGHT_ICONS } from '../../parts/plan/highlightMarks.ts';
+import { newId } from '../../plan-session/api.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../plan-session/useSend.ts';
+import { Icon } from '../../ui/Icon.tsx';
+
+type When = 'below' | 'above' | 'between';
+const CONDITIONS: readonly When[] = ['below', 'above', 'between'];
+
+/** When figures of a column get a tone, a word and a mark. */
+export function Thresholds({ column }: { readonly column: ListColumnRow }) {
+  const { document } = useSessionState();
+  const send = useSend();
+  const plan = planOf(document);
+  const unit = unitOfColumn(document, column);
+  const [isOpen, setOpen] = useState(false);
+  const [when, setWhen] = useState<When>('above');
+  const [low, setLow] = useState<number | null>(null);
+  const [high, setHigh] = useState<number | null>(null);
+  const [tone, setTone] = useState<Tone>('alarm');
+  const [word, setWord] = useState('');
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const write = (figure: number | null) => (figure === null ? '' : writeFigure(figure, unit, plan));
+  const limits = ({ when: condition, low: least, high: most }: HighlightRow) =>
+    `${messages.when[condition]} ${[least, most]
+      .filter((each) => each !== null)
+      .map(write)
+      .join('–')}`;
+  const add = () => {
+    const settings = { of: column.id, span: 'month', when, low: when === 'above' ? null : low, high: when === 'below' ? null : high, tone, word } as const; // prettier-ignore
+    const refused = send({ kind: 'highlight.set', id: newId(), settings }, undefined, true);
+    setRefusal(refused?.message ?? null);
+    if (!refused) setOpen(false);
+  };
+  return (
+    <fieldset className="panel-checks thresholds">
+      <legend>{messages.thresholds}</legend>
+      {highlightsOf(document, column.id).map((row) => (
+        <p key={row.id} className={`highlight-${row.tone}`}>
+          <Icon name={HIGHLIGHT_ICONS[row.tone]} /> {messages.thresholdInWords(row.word, limits(row))}
+          <button
+            type="button"
+            className="tool"
+            aria-label={messages.removeThreshold(row.word)}
+            title={messages.removeThreshold(row.word)}
+            onClick={() => send({ kind: 'highlight.delete', id: row.id })}
+          >
+            <Icon name="delete" />
+          </button>
+        </p>
+      ))}
+      {isOpen ? (
+        <div className="threshold-form">
+          <label className="panel-field">
+            <span>{messages.condition}</span>
+            <Select wide value={when} onChange={(event) => setWhen(event.target.value as When)}>
+              {CONDITIONS.map((each) => (
+                <option key={each} value={each}>
+                  {messages.when[each]}
+                </option>
+              ))}
+            </Select>
+          </label>
+          {when !== 'above' && (
+            <FigureField
+              label={when === 'between' ? messages.from : messages.limit}
+              unit={unit}
+              value={low}
+              onChange={setLow}
+            />
+          )}
+          {when !== 'below' && (
+            <FigureField
+              label={when === 'between' ? messages.upTo : messages.limit}
+              unit={unit}
+              value={high}
+              onChange={setHigh}
+            />
+          )}
+          <label className="panel-field">
+            <span>{messages.tone}</span>
+            <Select wide value={tone} onChange={(event) => setTone(event.target.value as Tone)}>
+              {TONES.map((each) => (
+                <option key={each} value={each}>
+                  {messages.tones[each]}
+                </option>
+              ))}
+            </Select>
+          </label>
+          <label className="panel-field">
+            <span>{messages.word}</span>
+            <Form.Control size="sm" value={word} maxLength={24} onChange={(event) => setWord(event.target.value)} />
+          </label>
+          {refusal && (
+            <p className="refusal" role="alert">
+              {refusal}
+            </p>
+          )}
+          <p>
+            <button type="button" className="btn btn-sm btn-primary" onClick={add}>
+              {messages.save}
+            </button>{' '}
+            <button type="button" className="btn btn-sm btn-link" onClick={() => setOpen(false)}>
+              {messages.leaveRule}
+            </button>
+          </p>
+        </div>
+      ) : (
+        <button type="button" className="tool" onClick={() => setOpen(true)}>
+          <Icon name="add" /> {messages.addThreshold}
+        </button>
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,33 @@
+import {
+  FINE,
+  dayInFigures,
+  planOf,
+  statusOf,
+  unitOfColumn,
+  writeForEntry,
+  type Document,
+  type ListColumnRow,
+  type ListFigures,
+} from '@haushalt/core';
+import { messages } from '../../messages/lists.ts';
+import { textIn } from './texts.ts';
+
+/** What an item has in a column as it is copied: in full, so that pasted again it is the same. */
+export function copiedText(
+  document: Document,
+  figures: ListFigures,
+  { item, place }: { readonly item: string; readonly place: number },
+  column: ListColumnRow,
+): string {
+  const { locale } = planOf(document);
+  const series = figures.seriesOf(column.id);
+  if (!series) {
+    const text = textIn(document, item, column);
+    return column.kind === 'date' && text !== '' ? dayInFigures(text, locale) : text;
+  }
+  if (series.codeAt(place) !== FINE) return '';
+  const value = series.valueAt(place);
+  if (column.kind === 'status') return messages.statuses[statusOf(document, column, value)];
+  if (column.kind === 'yesNo') return value === 0 ? messages.no : messages.yes;
+  return writeForEntry(value, unitOfColumn(document, column), locale);
+}
