@@ -52,4 +52,10 @@ export const messages = {
   inMonthsFromOn: (monthCount: number, first: string) =>
     monthCount === 1 ? `in ${first}` : `in ${monthCount} months from ${first} on`,
   otherFigures: (of: string | undefined, when: string) => `${of ?? 'a line'} other figures ${when}`,
+
+  // sides
+  income: 'Income',
+  expenses: 'Expenses',
+  setAside: 'Set aside',
+  memo: 'Memo',
 };

@@ -18,10 +18,6 @@ export const messages = {
   thereIsNoInThese: (name: string) => `There is no ${name} in these months, so there is no share of it.`,
 
   // rows
-  income: 'Income',
-  expenses: 'Expenses',
-  setAside: 'Set aside',
-  memo: 'Memo',
   hasNoLinesYet: (name: string) => `${name} has no lines yet`,
   subtotalOf: (name: string) => `${name}, subtotal`,
 };

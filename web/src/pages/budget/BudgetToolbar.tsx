@@ -8,7 +8,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { countTyped } from './panels/ExceptionsPanel.tsx';
 import type { PanelName } from './sheet/panelNames.ts';
-import { SIDE_ORDER, SIDE_WORDS, type BudgetRows } from '../../parts/lines/rows.ts';
+import type { BudgetRows } from '../../parts/lines/rows.ts';
 import {
   DENSITIES,
   END_COLUMNS,

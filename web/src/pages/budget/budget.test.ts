@@ -4,7 +4,7 @@ import { sketch } from '../../../../core/src/testing/plans.ts';
 import { looksLikeFormula, readEntry } from '../../fields/formula/entry.ts';
 import { budgetColumns, fittingColumns } from '../../parts/lines/columns.ts';
 import { firstReach, reachOf, replacedBy } from './editors/reach.ts';
-import { averageIn, endFigure, monthFigure } from '../../parts/lines/figures.ts';
+import { endFigure, monthFigure } from '../../parts/lines/figures.ts';
 import { moveGroup, moveLine, moveRowTo } from './deeds/moving.ts';
 import { budgetRows, type BudgetRow } from '../../parts/lines/rows.ts';
 import { NO_FILTER, USUAL_VIEW, readView, type BudgetView } from '../../parts/lines/view.ts';

@@ -1,4 +1,5 @@
 import {
+  averageIn,
   datedId,
   monthInWords,
   planOf,
@@ -16,7 +17,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { GridColumn } from '../../grid/types.ts';
-import { averageIn, endShare, valueOf, written, type EndFigure } from './figures.ts';
+import { endShare, valueOf, written, type EndFigure } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
 import type { BudgetView } from './view.ts';
 import { widthOf } from '../../ui/widthOf.ts';

@@ -3,12 +3,13 @@ import {
   FINE,
   TOTAL_EXPENSES,
   TOTAL_INCOME,
+  averageIn,
   figureOver,
+  hasShareOfIncome,
   planOf,
   problemSentence,
   rollUpOf,
-  rolledUpValue,
-  totalWithId,
+  shareIn,
   unitOf,
   writeFigure,
   writeShare,
@@ -73,24 +74,6 @@ export function endFigure(model: PlanModel, id: string, scope: Stretch, end: End
   }
 }
 
-/**
- * An average over a stretch; NaN where there is none. What adds up is averaged per month of the stretch, so that lines add
- * up to their group; its own average is of the months that have a figure.
- */
-export function averageIn(
-  model: PlanModel,
-  id: string,
-  scope: Stretch,
-  which: 'average' | 'ownAverage' = 'average',
-): number {
-  const { values } = model.seriesOf(id)!;
-  const how = rollUpOf(model.document, id);
-  if (how === 'last') return NaN;
-  if (how === 'quotient' && which === 'average') return figureOver(model, id, scope);
-  if (how === 'average' || which === 'ownAverage') return rolledUpValue(values, scope, 'average');
-  return rolledUpValue(values, scope, 'total') / (scope.to - scope.from);
-}
-
 /** The columns at the end that show shares. */
 export type EndShare = Exclude<EndFigure, 'total' | 'average' | 'ownAverage' | 'running'>;
 
@@ -98,10 +81,10 @@ export type EndShare = Exclude<EndFigure, 'total' | 'average' | 'ownAverage' | '
 function shareBase({ document }: PlanModel, id: string, end: EndShare): { id: string; name: string } | null {
   switch (end) {
     case 'ofIncome':
-      return hasShare(document, id) ? { id: TOTAL_INCOME, name: 'income' } : null;
+      return hasShareOfIncome(document, id) ? { id: TOTAL_INCOME, name: 'income' } : null;
     case 'ofGroup': {
       const line = document.lines.get(id);
-      return line && hasShare(document, id) ? { id: line.group, name: messages.totalOfTheGroup } : null;
+      return line && hasShareOfIncome(document, id) ? { id: line.group, name: messages.totalOfTheGroup } : null;
     }
     case 'ofExpenses':
       return isExpense(document, id) ? { id: TOTAL_EXPENSES, name: 'expense' } : null;
@@ -128,20 +111,6 @@ function noShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): S
   if (!base || !(Math.abs(figure) > 0)) return NOTHING;
   const note = messages.thereIsNoInThese(base.name);
   return { text: '–', value: null, problem: null, note };
-}
-
-/** The share of one thing in another, as a fraction; `null` where there is none. */
-export function shareIn(model: PlanModel, id: string, base: string, scope: Stretch): number | null {
-  const figure = valueOf(model, id, scope, 'figures');
-  const whole = valueOf(model, base, scope, 'figures');
-  return figure === figure && whole === whole && whole !== 0 ? figure / whole : null;
-}
-
-/** Memo figures are no money flows and have no share of the income; nor has what runs up over the months. */
-function hasShare(document: Document, id: string): boolean {
-  if (totalWithId(id)) return rollUpOf(document, id) === 'total';
-  const group = document.groups.get(document.lines.get(id)?.group ?? id);
-  return group !== undefined && group.side !== 'memo' && unitOf(document, id) === 'money';
 }
 
 function isExpense(document: Document, id: string): boolean {

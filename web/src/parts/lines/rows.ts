@@ -1,13 +1,14 @@
 import {
+  CLOSING_TOTALS,
   CUMULATIVE_NET,
-  LEFT_OVER,
   NET,
-  TOTAL_EXPENSES,
+  SIDE_ORDER,
+  SIDE_WORDS,
   TOTAL_INCOME,
-  TOTAL_SET_ASIDE,
   groupsWithLines,
   nameOf,
   planOf,
+  shareIn,
   totalOfSide,
   type Document,
   type GroupRow,
@@ -17,7 +18,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { GridRow } from '../../grid/types.ts';
-import { shareIn, valueOf } from './figures.ts';
+import { valueOf } from './figures.ts';
 import { USUAL_VIEW, type BudgetView } from './view.ts';
 import { messages } from '../../messages/lines.ts';
 
@@ -37,22 +38,6 @@ export type BudgetRow = GridRow &
     | { readonly kind: 'subtotal'; readonly id: string; readonly group: GroupRow }
     | { readonly kind: 'total'; readonly id: string }
   );
-
-export const SIDE_ORDER: readonly Side[] = ['income', 'expense', 'setAside', 'memo'];
-
-export const SIDE_WORDS: Readonly<Record<Side, string>> = {
-  income: messages.income,
-  expense: messages.expenses,
-  setAside: messages.setAside,
-  memo: messages.memo,
-};
-
-const CLOSING: Readonly<Record<Side, readonly string[]>> = {
-  income: [TOTAL_INCOME],
-  expense: [TOTAL_EXPENSES],
-  setAside: [TOTAL_SET_ASIDE, LEFT_OVER],
-  memo: [],
-};
 
 /** The rows of a budget and those that close it, with how many of its lines are shown. */
 export interface BudgetRows {
@@ -143,7 +128,7 @@ export function budgetRows(
       }
     }
     if (ofSide.length > 0 && (view.filter.side === null || view.filter.side === side)) {
-      for (const id of CLOSING[side]) rows.push(totalRow(document, id, `total side-${side}`));
+      for (const id of CLOSING_TOTALS[side]) rows.push(totalRow(document, id, `total side-${side}`));
     }
   }
   const footer = [totalRow(document, NET, 'total net'), totalRow(document, CUMULATIVE_NET, 'total cumulative')];
@@ -219,6 +204,6 @@ function sorted(lines: readonly LineRow[], model: PlanModel, view: BudgetView, s
 export function sideOf(row: BudgetRow): Side | null {
   if (row.kind === 'side') return row.side;
   if (row.kind !== 'total') return row.group.side;
-  const side = SIDE_ORDER.find((candidate) => CLOSING[candidate].includes(row.id));
+  const side = SIDE_ORDER.find((candidate) => CLOSING_TOTALS[candidate].includes(row.id));
   return side ?? null;
 }

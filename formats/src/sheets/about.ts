@@ -1,0 +1,53 @@
+import { messages } from '../messages.ts';
+import { words, type Sheet, type SheetRow, type Workbook } from './sheet.ts';
+
+/** What a workbook is, what its marks mean, and what in it is a figure where a formula would be expected. */
+export function aboutSheet({ sheets, title }: Workbook): Sheet {
+  const unsaid = new Map<string, { count: number; where: Set<string> }>();
+  let [formulas, exceptions] = [0, 0];
+  for (const sheet of sheets)
+    for (const { cells } of sheet.rows)
+      for (const { mark, note, formula } of cells) {
+        if (formula) formulas++;
+        if (mark === 'exception') exceptions++;
+        if (mark !== 'unsaid') continue;
+        const why = (note ?? '').split('\n').at(-1)!;
+        const known = unsaid.get(why) ?? { count: 0, where: new Set() };
+        unsaid.set(why, { count: known.count + 1, where: known.where.add(sheet.title) });
+      }
+  const section = (text: string): SheetRow => ({ role: 'section', cells: [words(text)] });
+  const line = (...cells: (string | number)[]): SheetRow => ({
+    role: 'line',
+    cells: cells.map((value) => (typeof value === 'string' ? words(value) : { value, format: { unit: 'count' } })),
+  });
+  const reasons =
+    unsaid.size === 0
+      ? [line(messages.allSaid)]
+      : [...unsaid].map(([why, { count, where }]) => line(why, count, [...where].join(', ')));
+  return {
+    id: 'about',
+    title: messages.aboutThisFile,
+    remark: title,
+    columns: [
+      { kind: 'name', width: 70 },
+      { kind: 'figure', width: 12 },
+      { kind: 'text', width: 40 },
+    ],
+    headings: 0,
+    rows: [
+      section(messages.aboutThisFile),
+      line(messages.whatThisFileIs),
+      line(messages.changeAnAssumption),
+      { role: 'blank', cells: [] },
+      section(messages.inThisFile),
+      line(messages.formulas, formulas),
+      line(messages.exceptionsMarked, exceptions),
+      { role: 'blank', cells: [] },
+      section(messages.figuresWithoutFormula),
+      ...reasons,
+      { role: 'blank', cells: [] },
+      section(messages.wordsUsed),
+      ...Object.entries(messages.glossary).map(([word, meaning]) => line(`${word}: ${meaning}`)),
+    ],
+  };
+}

@@ -1,0 +1,126 @@
+import {
+  UNIT_WORDS,
+  inOrder,
+  isFraction,
+  monthInWords,
+  planOf,
+  readStored,
+  type AssumptionRow,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { said } from './liveBudget.ts';
+import { at } from './formula.ts';
+import { EMPTY_CELL, words, type CellFormat, type DefinedName, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
+import { assumptionKey, figureKey, stepKey, type PlanGround } from './translation/planGround.ts';
+
+/** A rate keeps the decimals it was typed with. */
+const formatOf = ({ unit }: AssumptionRow): CellFormat => ({ unit, ...(isFraction(unit) ? { decimals: 2 } : {}) });
+
+/** All assumptions with their units, dated values and notes; those that change, month by month. */
+export function assumptionsSheet(ground: PlanGround): { readonly sheet: Sheet; readonly names: DefinedName[] } {
+  const { model } = ground;
+  const { document, calendar } = model;
+  const plan = planOf(document);
+  const assumptions = inOrder(document.assumptions.values());
+  const rows: SheetRow[] = [];
+  let section = '';
+  for (const row of assumptions) {
+    if (row.section !== section) {
+      rows.push({ role: 'section', cells: [words(row.section)] });
+      section = row.section;
+    }
+    const format = formatOf(row);
+    const steps = [...model.valueStepsOf(row.id)].sort((a, b) => (a.from < b.from ? -1 : 1));
+    const value = model.seriesOf(row.id)!.valueAt(0);
+    const cell: SheetCell = {
+      value: row.formula === null ? row.value : value === value ? value : null,
+      format,
+      key: assumptionKey(row.id),
+    };
+    const { formula } = row;
+    const typed =
+      formula === null ? cell : said(cell, () => ground.isSteady(row.id) ? ground.translator.whole(readStored(formula), 0) : at(figureKey(row.id, 0))); // prettier-ignore
+    rows.push({ role: 'line', cells: [words(row.name), typed, words(UNIT_WORDS[row.unit]), words(row.note)] });
+    for (const step of steps)
+      rows.push({
+        role: 'line',
+        cells: [
+          words(messages.fromMonth(monthInWords(step.from, plan.locale))),
+          { value: step.value, format, key: stepKey(step.id) },
+          EMPTY_CELL,
+          EMPTY_CELL,
+        ],
+      });
+  }
+  const changing = assumptions.filter(({ id }) => !ground.isSteady(id));
+  const monthly: SheetRow[] =
+    changing.length === 0
+      ? []
+      : [
+          { role: 'blank', cells: [] },
+          {
+            role: 'heading',
+            cells: [
+              words(messages.monthByMonth),
+              ...calendar.months.map((month) => ({ value: `${month}-01`, format: { unit: 'date' as const } })),
+            ],
+          },
+          ...changing.map((row) => monthlyRow(ground, row)),
+        ];
+  const heading: SheetRow = {
+    role: 'heading',
+    cells: [words(messages.assumption), words(messages.value), words(messages.unit), words(messages.note)],
+  };
+  const names = definedNames(ground, assumptions);
+  return {
+    names,
+    sheet: {
+      id: 'assumptions',
+      title: messages.assumptions,
+      remark: '',
+      columns: [
+        { kind: 'name' },
+        { kind: 'figure' },
+        { kind: 'text' },
+        { kind: 'text', width: 40 },
+        ...Array.from({ length: Math.max(0, changing.length === 0 ? 0 : calendar.count - 3) }, () => ({ kind: 'figure' as const })),
+      ],
+      headings: 1,
+      rows: [heading, ...rows, ...monthly],
+    },
+  };
+}
+
+function monthlyRow(ground: PlanGround, row: AssumptionRow): SheetRow {
+  const { calendar } = ground.model;
+  const series = ground.model.seriesOf(row.id)!;
+  const { formula } = row;
+  const cells = calendar.months.map((_, place): SheetCell => {
+    const value = series.valueAt(place);
+    const cell = { value: value === value ? value : null, format: formatOf(row), key: figureKey(row.id, place) };
+    return said(cell, () => formula === null ? ground.sourceOf(row.id, place)!.value : ground.translator.whole(readStored(formula), place)); // prettier-ignore
+  });
+  return { role: 'line', cells: [words(row.name), ...cells] };
+}
+
+function definedNames(ground: PlanGround, assumptions: readonly AssumptionRow[]): DefinedName[] {
+  const taken = new Set<string>();
+  return assumptions.map((row) => {
+    const base = identifierOf(row.name);
+    let name = base;
+    for (let attempt = 2; taken.has(name.toLowerCase()); attempt++) name = `${base}_${attempt}`;
+    taken.add(name.toLowerCase());
+    const keys = ground.isSteady(row.id)
+      ? [assumptionKey(row.id)]
+      : ground.model.calendar.months.map((_, place) => figureKey(row.id, place));
+    return { key: assumptionKey(row.id), name, keys };
+  });
+}
+
+/** A name as workbooks allow it: letters, digits and underscores, and nothing that looks like a cell. */
+export function identifierOf(name: string): string {
+  const plain = name.normalize('NFC').replace(/[^\p{L}\p{N}_]+/gu, '_').replace(/^_+|_+$/g, '');
+  const begun = /^\p{L}/u.test(plain) ? plain : `_${plain}`;
+  const isCell = /^[a-z]{1,3}\d+$/i.test(begun) || /^(r|c)\d*(c\d*)?$/i.test(begun) || /^(true|false)$/i.test(begun);
+  return isCell ? `${begun}_` : begun;
+}

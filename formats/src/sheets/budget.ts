@@ -1,0 +1,201 @@
+import {
+  CLOSING_TOTALS,
+  CUMULATIVE_NET,
+  EMPHASES,
+  NET,
+  SIDE_ORDER,
+  TOTAL_INCOME,
+  averageIn,
+  datedId,
+  figureOver,
+  groupsWithLines,
+  hasShareOfIncome,
+  highlightOn,
+  monthInWords,
+  nameOf,
+  nameOfYear,
+  planOf,
+  problemSentence,
+  shareIn,
+  stretches,
+  unitOf,
+  yearIn,
+  BLANK,
+  type PlanModel,
+  type Side,
+  type Stretch,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetColumn, type SheetRow } from './sheet.ts';
+
+/** A row of the budget: whose figures it shows, and what it is. */
+export interface BudgetLine {
+  readonly role: SheetRow['role'];
+  readonly side: Side | null;
+  /** Whose figures it shows; `null` for a heading. */
+  readonly id: string | null;
+  readonly title: string;
+  readonly emphasis: number;
+}
+
+/** The rows of the budget as they stand in an account book: side by side, each closed by its totals. */
+export function budgetLines(model: PlanModel): BudgetLine[] {
+  const { document } = model;
+  const rows: BudgetLine[] = [];
+  const groups = groupsWithLines(document);
+  const total = (id: string, side: Side | null, role: SheetRow['role'] = 'total') =>
+    rows.push({ role, side, id, title: nameOf(document, id)!, emphasis: 0 });
+  for (const side of SIDE_ORDER) {
+    const ofSide = groups.filter(({ group }) => group.side === side);
+    for (const { group, lines } of ofSide) {
+      rows.push({ role: 'section', side, id: null, title: group.name, emphasis: 0 });
+      for (const { id, name, emphasis } of lines)
+        rows.push({ role: 'line', side, id, title: name, emphasis: EMPHASES.indexOf(emphasis) });
+      if (side !== 'memo' && lines.length > 0)
+        rows.push({ role: 'subtotal', side, id: group.id, title: messages.subtotalOf(group.name), emphasis: 0 });
+    }
+    if (ofSide.length > 0) for (const id of CLOSING_TOTALS[side]) total(id, side);
+  }
+  // What closes the whole stands before what is merely worth knowing.
+  const memo = rows.findIndex(({ side }) => side === 'memo');
+  const closing: BudgetLine[] = [NET, CUMULATIVE_NET].map((id) => ({
+    role: id === NET ? 'total' : 'final',
+    side: null,
+    id,
+    title: nameOf(document, id)!,
+    emphasis: 0,
+  }));
+  rows.splice(memo < 0 ? rows.length : memo, 0, ...closing);
+  return rows;
+}
+
+/** A column of the budget: a stretch of months, or what stands at the end of a row. */
+export type BudgetColumn =
+  | { readonly kind: 'stretch'; readonly stretch: Stretch; readonly heading: string; readonly isTotal: boolean }
+  | { readonly kind: 'average' | 'share'; readonly stretch: Stretch; readonly heading: string };
+
+/** The columns of one year: its months or quarters, the year, the average, the share of income. */
+export function columnsOfYear(model: PlanModel, stretch: Stretch, span: 'month' | 'quarter' = 'month'): BudgetColumn[] {
+  const { calendar, document } = model;
+  const { locale } = planOf(document);
+  const parts = stretches(calendar, span).filter(({ from }) => from >= stretch.from && from < stretch.to);
+  const year = nameOfYear(document, yearIn(document, calendar.months[stretch.from]!));
+  return [
+    ...parts.map((part, index): BudgetColumn => ({
+      kind: 'stretch',
+      stretch: part,
+      heading:
+        span === 'month' ? monthInWords(calendar.months[part.from]!, locale, 'short') : messages.quarter(index + 1),
+      isTotal: false,
+    })),
+    { kind: 'stretch', stretch, heading: year, isTotal: true },
+    ...endColumns(stretch),
+  ];
+}
+
+const endColumns = (stretch: Stretch): BudgetColumn[] => [
+  { kind: 'average', stretch, heading: messages.average },
+  { kind: 'share', stretch, heading: messages.share },
+];
+
+/** The columns of the whole plan: all months, each year closed by its total, then the plan's. */
+export function columnsOfPlan(model: PlanModel): BudgetColumn[] {
+  const whole = { from: 0, to: model.calendar.count };
+  const years = stretches(model.calendar, 'year');
+  const ofYears = years.flatMap((year) => columnsOfYear(model, year).filter(({ kind }) => kind === 'stretch'));
+  if (years.length === 1) return columnsOfYear(model, whole);
+  const total: BudgetColumn = { kind: 'stretch', stretch: whole, heading: messages.thePlan, isTotal: true };
+  return [...ofYears, total, ...endColumns(whole)];
+}
+
+/** One column for each year of the plan. */
+export function columnsOfYears(model: PlanModel): BudgetColumn[] {
+  const whole = { from: 0, to: model.calendar.count };
+  const { document, calendar } = model;
+  return [
+    ...stretches(calendar, 'year').map((stretch): BudgetColumn => ({
+      kind: 'stretch',
+      stretch,
+      heading: nameOfYear(document, yearIn(document, calendar.months[stretch.from]!)),
+      isTotal: false,
+    })),
+    { kind: 'stretch', stretch: whole, heading: messages.thePlan, isTotal: true },
+    ...endColumns(whole),
+  ];
+}
+
+/** What is added to a cell of the budget: its formula and key in a workbook. */
+export type Dressing = (cell: SheetCell, row: BudgetLine & { readonly id: string }, column: BudgetColumn) => SheetCell;
+
+/** The budget as a sheet: lines in their groups, with what the columns ask for. */
+export function budgetSheet(
+  model: PlanModel,
+  { id, title, remark }: Pick<Sheet, 'id' | 'title' | 'remark'>,
+  columns: readonly BudgetColumn[],
+  dress: Dressing = (cell) => cell,
+  headings: readonly SheetRow[] = [],
+): Sheet {
+  const { document } = model;
+  const rows = budgetLines(model).map((row): SheetRow => {
+    const { role, side, emphasis } = row;
+    const note = row.id === null ? '' : (document.lines.get(row.id)?.note ?? '');
+    const label = words(row.title, note === '' ? {} : { note });
+    const figures = columns.map((column) =>
+      row.id === null ? EMPTY_CELL : dress(cellOf(model, row.id, column), { ...row, id: row.id }, column),
+    );
+    return { role, cells: [label, ...figures], emphasis, ...(side ? { side } : {}) };
+  });
+  const first: SheetRow = { role: 'heading', cells: [EMPTY_CELL, ...columns.map(({ heading }) => words(heading))] };
+  const all = headings.length === 0 ? [first] : headings;
+  return {
+    id,
+    title,
+    remark,
+    columns: [{ kind: 'name' }, ...columns.map(columnKind)],
+    headings: all.length,
+    rows: [...all, ...rows],
+  };
+}
+
+const columnKind = (column: BudgetColumn): SheetColumn => ({
+  kind: column.kind === 'stretch' && !column.isTotal ? 'figure' : 'end',
+});
+
+function cellOf(model: PlanModel, id: string, column: BudgetColumn): SheetCell {
+  const { document } = model;
+  const { stretch } = column;
+  const unit = unitOf(document, id);
+  if (column.kind === 'share') {
+    const share = hasShareOfIncome(document, id) ? shareIn(model, id, TOTAL_INCOME, stretch) : null;
+    return { value: share, format: { unit: 'share' } };
+  }
+  const figure = column.kind === 'average' ? averageIn(model, id, stretch) : figureOver(model, id, stretch);
+  const cell: SheetCell = { value: figure === figure ? figure : null, format: { unit } };
+  if (column.kind === 'average') return cell;
+  return { ...cell, ...whyNone(model, id, stretch, figure), ...marksOf(model, id, stretch) };
+}
+
+/** Why there is no figure, where there is a reason. */
+function whyNone(model: PlanModel, id: string, { from, to }: Stretch, figure: number): Pick<SheetCell, 'problem'> {
+  if (figure === figure) return {};
+  const series = model.seriesOf(id);
+  for (let at = from; series && at < to; at++)
+    if (series.codeAt(at) > BLANK)
+      return { problem: problemSentence(model.problems.get(series.codeAt(at))!, model.document) };
+  return {};
+}
+
+/** The exception, note and highlight of a figure. */
+function marksOf(model: PlanModel, id: string, stretch: Stretch): Partial<SheetCell> {
+  const { document, calendar } = model;
+  const isMonth = stretch.to - stretch.from === 1;
+  const month = calendar.months[stretch.from]!;
+  const highlight = highlightOn(model, id, stretch, isMonth ? 'month' : 'year');
+  const isYear = !isMonth && stretches(calendar, 'year').some(({ from, to }) => from === stretch.from && to === stretch.to);
+  const note = isMonth ? document.figureNotes.get(datedId(id, month))?.text : undefined;
+  return {
+    ...(isMonth && document.exceptions.has(datedId(id, month)) ? { mark: 'exception' as const } : {}),
+    ...(note === undefined ? {} : { note }),
+    ...(highlight && (isMonth || isYear) ? { highlight: { tone: highlight.tone, word: highlight.word } } : {}),
+  };
+}

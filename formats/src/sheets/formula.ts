@@ -1,0 +1,78 @@
+/** How two parts of a formula are put together. */
+export type SheetOperator = '+' | '-' | '*' | '/' | '^' | '=' | '<>' | '<' | '<=' | '>' | '>=';
+
+/**
+ * A formula of a cell as a tree, in no program's spelling. Cells are named by keys until the workbook is laid out, so that
+ * a formula can be made before anybody knows where the cell it refers to will stand.
+ */
+export type SheetFormula =
+  | { readonly kind: 'number'; readonly value: number }
+  | { readonly kind: 'text'; readonly text: string }
+  /** One cell. */
+  | { readonly kind: 'at'; readonly key: string }
+  /** Several cells, as the ranges they make; for functions that take ranges. */
+  | { readonly kind: 'all'; readonly keys: readonly string[] }
+  /** A defined name. */
+  | { readonly kind: 'name'; readonly key: string }
+  | { readonly kind: 'percent'; readonly operand: SheetFormula }
+  | { readonly kind: 'negate'; readonly operand: SheetFormula }
+  | {
+      readonly kind: 'operation';
+      readonly operator: SheetOperator;
+      readonly left: SheetFormula;
+      readonly right: SheetFormula;
+    }
+  | { readonly kind: 'call'; readonly name: string; readonly args: readonly SheetFormula[] };
+
+export const number = (value: number): SheetFormula =>
+  value < 0 ? { kind: 'negate', operand: { kind: 'number', value: -value } } : { kind: 'number', value };
+export const text = (words: string): SheetFormula => ({ kind: 'text', text: words });
+export const at = (key: string): SheetFormula => ({ kind: 'at', key });
+export const all = (keys: readonly string[]): SheetFormula => ({ kind: 'all', keys });
+export const name = (key: string): SheetFormula => ({ kind: 'name', key });
+export const negate = (operand: SheetFormula): SheetFormula => ({ kind: 'negate', operand });
+export const call = (called: string, ...args: readonly SheetFormula[]): SheetFormula => ({
+  kind: 'call',
+  name: called,
+  args,
+});
+export const operation = (left: SheetFormula, operator: SheetOperator, right: SheetFormula): SheetFormula => ({
+  kind: 'operation',
+  operator,
+  left,
+  right,
+});
+
+/** All of several conditions; a single one stands by itself. */
+export const and = (...conditions: readonly SheetFormula[]): SheetFormula =>
+  conditions.length === 1 ? conditions[0]! : call('AND', ...conditions);
+/** One of several conditions. */
+export const or = (...conditions: readonly SheetFormula[]): SheetFormula =>
+  conditions.length === 1 ? conditions[0]! : call('OR', ...conditions);
+
+/** The parts of a formula. */
+export function partsOf(formula: SheetFormula): readonly SheetFormula[] {
+  switch (formula.kind) {
+    case 'percent':
+    case 'negate':
+      return [formula.operand];
+    case 'operation':
+      return [formula.left, formula.right];
+    case 'call':
+      return formula.args;
+    default:
+      return [];
+  }
+}
+
+/** The keys of all cells and names a formula refers to. */
+export function keysIn(formula: SheetFormula): string[] {
+  const found: string[] = [];
+  const open: SheetFormula[] = [formula];
+  for (let part = open.pop(); part !== undefined; part = open.pop()) {
+    if (part.kind === 'at' || part.kind === 'name') found.push(part.key);
+    else if (part.kind === 'all') found.push(...part.keys);
+    else open.push(...partsOf(part));
+  }
+  return found;
+}

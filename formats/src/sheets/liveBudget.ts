@@ -1,0 +1,246 @@
+import {
+  CUMULATIVE_NET,
+  LEFT_OVER,
+  NET,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
+  TOTAL_SET_ASIDE,
+  effectiveSteps,
+  hasShareOfIncome,
+  functionOf,
+  howIn,
+  isQuotientRule,
+  monthInWords,
+  periodOf,
+  planOf,
+  quotientsIn,
+  readStored,
+  readStoredOrNull,
+  rollUpOf,
+  totalOfSide,
+  type Expression,
+  type PlanModel,
+  type Stretch,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { budgetSheet, type BudgetColumn } from './budget.ts';
+import { all, at, call, negate, number, operation, text, type SheetFormula } from './formula.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
+import { emptyWithAll, isEmptyCell, type Emptiness } from './translation/emptiness.ts';
+import { Unsayable } from './translation/ground.ts';
+import { figureKey, monthKey, periodKey, type PlanGround } from './translation/planGround.ts';
+
+/** The key of a total over some months. */
+export const totalKey = (id: string, { from, to }: Stretch) => `total:${id}@${from}-${to}`;
+
+/** The budget with its rules as formulas: change a figure of the workbook, and what follows from it follows. */
+export function liveBudgetSheet(
+  ground: PlanGround,
+  about: Pick<Sheet, 'id' | 'title' | 'remark'>,
+  columns: readonly BudgetColumn[],
+): Sheet {
+  return budgetSheet(
+    ground.model,
+    about,
+    columns,
+    (cell, { id }, column) => live(ground, cell, id, column),
+    headingsOf(ground.model, columns),
+  );
+}
+
+/** The months as dates and as numbers of the plan, which rules that ask for the calendar read. */
+function headingsOf({ calendar, document }: PlanModel, columns: readonly BudgetColumn[]): SheetRow[] {
+  const isMonth = (column: BudgetColumn) => column.kind === 'stretch' && !column.isTotal;
+  const { locale } = planOf(document);
+  const months = columns.map(({ heading, stretch, ...column }): SheetCell =>
+    isMonth({ heading, stretch, ...column } as BudgetColumn)
+      ? { value: `${calendar.months[stretch.from]!}-01`, format: { unit: 'date' }, key: monthKey(stretch.from), note: monthInWords(calendar.months[stretch.from]!, locale) } // prettier-ignore
+      : words(heading),
+  );
+  const periods = columns.map((column): SheetCell =>
+    isMonth(column)
+      ? { value: column.stretch.from + 1, format: { unit: 'count' }, key: periodKey(column.stretch.from) }
+      : EMPTY_CELL,
+  );
+  return [
+    { role: 'heading', cells: [EMPTY_CELL, ...months.map(({ note: _, ...month }) => month)] },
+    { role: 'heading', cells: [words(messages.monthOfThePlan), ...periods] },
+  ];
+}
+
+/** A cell of the budget with its formula, or marked as a figure where none says it. */
+function live(ground: PlanGround, cell: SheetCell, id: string, column: BudgetColumn): SheetCell {
+  const { stretch } = column;
+  const isTotal = column.kind === 'stretch' && column.isTotal;
+  const key = column.kind !== 'stretch' ? undefined : isTotal ? totalKey(id, stretch) : figureKey(id, stretch.from);
+  const keyed = key === undefined ? cell : { ...cell, key };
+  return said(keyed, () => {
+    switch (column.kind) {
+      case 'stretch':
+        return isTotal ? overStretch(ground, id, stretch) : inMonth(ground, id, stretch.from);
+      case 'average':
+        return average(ground, id, stretch);
+      case 'share':
+        return share(ground, id, stretch);
+    }
+  });
+}
+
+/** A cell with the formula that is said for it; a figure with a note where it cannot be said. `undefined` is a typed figure. */
+export function said(cell: SheetCell, say: () => SheetFormula | null | undefined): SheetCell {
+  try {
+    const formula = say();
+    if (formula === undefined) return cell;
+    return formula === null ? { ...cell, value: null } : { ...cell, formula };
+  } catch (error) {
+    if (!(error instanceof Unsayable)) throw error;
+    const note = messages.figureBecause(error.message);
+    return { ...cell, mark: 'unsaid', note: cell.note === undefined ? note : `${cell.note}\n${note}` };
+  }
+}
+
+/** A formula that gives nothing where something is empty. */
+export function unlessEmpty(empty: Emptiness, formula: SheetFormula): SheetFormula | null {
+  if (empty === true) return null;
+  return empty === false ? formula : call('IF', empty, text(''), formula);
+}
+
+function inMonth(ground: PlanGround, id: string, place: number): SheetFormula | null | undefined {
+  const { document } = ground.model;
+  if (document.lines.has(id)) {
+    const { formula } = ground.ruling(id, place);
+    if (formula === null) return undefined;
+    const rule = readStoredOrNull(formula);
+    if (!rule) throw new Unsayable(messages.itsRuleCannotBeRead);
+    return ground.translator.whole(rule, place);
+  }
+  const group = document.groups.get(id);
+  if (group) {
+    const lines = ground.linesOf(id);
+    const empty = emptyWithAll(lines.map((line) => ground.emptyLine(line.id, place)));
+    const keys = all(lines.map((line) => figureKey(line.id, place)));
+    return unlessEmpty(empty === true || empty === false ? empty : operation(call('COUNT', keys), '=', number(0)), call('SUM', keys)); // prettier-ignore
+  }
+  const value = (of: string) => ground.sourceOf(of, place)!.value;
+  switch (id) {
+    case NET:
+      return operation(value(TOTAL_INCOME), '-', value(TOTAL_EXPENSES));
+    case LEFT_OVER:
+      return operation(value(NET), '-', value(TOTAL_SET_ASIDE));
+    case CUMULATIVE_NET:
+      return place === 0 ? value(NET) : operation(at(figureKey(id, place - 1)), '+', value(NET));
+    default:
+      return call('SUM', all(groupKeys(ground, id, place)));
+  }
+}
+
+/** The subtotals a side's total adds up. */
+function groupKeys(ground: PlanGround, total: string, place: number): string[] {
+  const groups = [...ground.model.document.groups.values()].filter(({ side }) => totalOfSide(side) === total);
+  return groups.filter(({ id }) => ground.linesOf(id).length > 0).map(({ id }) => figureKey(id, place));
+}
+
+const placesOf = ({ from, to }: Stretch) => Array.from({ length: to - from }, (_, index) => from + index);
+
+function emptyIn(ground: PlanGround, id: string, place: number): Emptiness {
+  return ground.sourceOf(id, place)?.empty ?? true;
+}
+
+/** What the months of a stretch make, by how the row is rolled up. */
+function overStretch(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
+  const how = rollUpOf(ground.model.document, id);
+  if (how === 'quotient') return quotient(ground, id, stretch);
+  const places = placesOf(stretch);
+  const keys = places.map((place) => figureKey(id, place));
+  if (how === 'last') return last(places.map((place) => ({ key: figureKey(id, place), empty: emptyIn(ground, id, place) })));
+  const empty = emptyWithAll(places.map((place) => emptyIn(ground, id, place)));
+  const formula = call(how === 'average' ? 'AVERAGE' : 'SUM', all(keys));
+  if (typeof empty === 'boolean') return unlessEmpty(empty, formula);
+  return call('IF', operation(call('COUNT', all(keys)), '=', number(0)), text(''), formula);
+}
+
+/** The most months one formula can look back for the last figure. */
+const MOST_NESTED = 60;
+
+function last(cells: readonly { readonly key: string; readonly empty: Emptiness }[]): SheetFormula | null {
+  let formula: SheetFormula | null = null;
+  let nested = 0;
+  for (const { key, empty } of cells) {
+    if (empty === true) continue;
+    nested = empty === false || formula === null ? 0 : nested + 1;
+    formula = empty === false || formula === null ? at(key) : call('IF', isEmptyCell(key), formula, at(key));
+  }
+  if (nested > MOST_NESTED) throw new Unsayable(messages.tooManyMonths);
+  return formula;
+}
+
+/** A line that is a quotient over some months: its rule applied to their totals. */
+function quotient(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
+  const { model } = ground;
+  const howOf = howIn(model.document);
+  const steps = effectiveSteps(model.stepsOf(id), model.calendar).filter(
+    ({ from, to }) => from < stretch.to && to > stretch.from,
+  );
+  const departs = model.exceptionsOf(id).some(({ month }) => {
+    const period = periodOf(model.calendar, month);
+    return period >= stretch.from && period < stretch.to;
+  });
+  const [step] = steps;
+  const rule = step?.row.formula == null ? null : readStored(step.row.formula);
+  if (steps.length !== 1 || departs || !rule || !isQuotientRule(rule, howOf)) throw new Unsayable(messages.severalRules);
+  const from = Math.max(step!.from, stretch.from);
+  const quotients = quotientsIn(rule, howOf);
+  const conditions: SheetFormula[] = [];
+  const sum = (part: Expression) => call('SUM', ground.translator.cells(part, from, stretch.to));
+  const applied = (part: Expression): SheetFormula => {
+    const found = quotients.find(({ whole }) => whole === part);
+    if (found) {
+      const below = sum(found.denominator);
+      conditions.push(operation(below, '=', number(0)));
+      return operation(sum(found.numerator), '/', below);
+    }
+    switch (part.kind) {
+      case 'ref':
+        return overMonths(ground, part.id, stretch);
+      case 'percent':
+        return { kind: 'percent', operand: applied(part.operand) };
+      case 'negate':
+        return negate(applied(part.operand));
+      case 'binary':
+        return operation(applied(part.left), part.operator, applied(part.right));
+      case 'call':
+        if (functionOf(part).evaluation(part).way === 'figures' && ['round', 'abs'].includes(part.name))
+          return call(part.name.toUpperCase(), ...part.args.map(applied), ...(part.name === 'round' && part.args.length === 1 ? [number(0)] : [])); // prettier-ignore
+        throw new Unsayable(messages.severalRules);
+      default:
+        return ground.translator.value(part, stretch.to - 1);
+    }
+  };
+  const formula = applied(rule);
+  return conditions.reduceRight((inner, condition) => call('IF', condition, text(''), inner), formula);
+}
+
+/** What something a quotient names comes to over some months. */
+function overMonths(ground: PlanGround, id: string, stretch: Stretch): SheetFormula {
+  const { document } = ground.model;
+  if (document.assumptions.has(id) && ground.isSteady(id)) return ground.sourceOf(id, stretch.from)!.value;
+  if (document.lines.has(id) || document.groups.has(id)) return at(totalKey(id, stretch));
+  throw new Unsayable(messages.severalRules);
+}
+
+function average(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
+  const how = rollUpOf(ground.model.document, id);
+  if (how === 'last') return null;
+  const total = at(totalKey(id, stretch));
+  const isSure = placesOf(stretch).some((place) => emptyIn(ground, id, place) === false);
+  const formula = how === 'total' ? operation(total, '/', number(stretch.to - stretch.from)) : total;
+  return isSure && how === 'total' ? formula : call('IF', isEmptyCell(totalKey(id, stretch)), text(''), formula);
+}
+
+function share(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
+  const { document } = ground.model;
+  if (!hasShareOfIncome(document, id) || !ground.hasTotal(TOTAL_INCOME)) return null;
+  const [figure, income] = [totalKey(id, stretch), totalKey(TOTAL_INCOME, stretch)];
+  const none = call('OR', isEmptyCell(figure), operation(at(income), '=', number(0)));
+  return call('IF', none, text(''), operation(at(figure), '/', at(income)));
+}

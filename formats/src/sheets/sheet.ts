@@ -1,0 +1,102 @@
+import type { FigureStyle, Side, Tone, Unit } from '@haushalt/core';
+import type { SheetFormula } from './formula.ts';
+
+/**
+ * A table as it is printed or exported: what stands where, and what it means. Writers (paper, CSV, OpenDocument, Office
+ * Open XML) know sheets and nothing of plans.
+ */
+export interface Sheet {
+  /** What it is known by among the others; whoever chooses what to print names it. */
+  readonly id: string;
+  readonly title: string;
+  /** A line below the title: a year, a currency. */
+  readonly remark: string;
+  readonly columns: readonly SheetColumn[];
+  /** How many of its first rows are headings, repeated on each page and kept in sight. */
+  readonly headings: number;
+  readonly rows: readonly SheetRow[];
+  /** Highlights that follow the figures in a workbook; on paper each cell carries its own. */
+  readonly highlights?: readonly SheetHighlight[];
+  /** A picture that stands above the figures, as SVG with its size in points. */
+  readonly picture?: { readonly svg: string; readonly width: number; readonly height: number };
+}
+
+export interface SheetColumn {
+  /**
+   * What stands in it: what a row is called, a text, a figure, a figure for the whole at the end of a row. Names are repeated
+   * where a sheet is wider than a page.
+   */
+  readonly kind: 'name' | 'text' | 'figure' | 'end';
+  /** Its width in figures' widths; as wide as what stands in it when left out. */
+  readonly width?: number;
+}
+
+/** What a row is: accounting's rules above and below it follow. */
+export type RowRole = 'heading' | 'section' | 'line' | 'subtotal' | 'total' | 'final' | 'remark' | 'blank';
+
+export interface SheetRow {
+  readonly role: RowRole;
+  /** The side of the budget it belongs to, for its quiet tone. */
+  readonly side?: Side;
+  readonly cells: readonly SheetCell[];
+  /** How strongly the line stands out among others, from 0 to 3. */
+  readonly emphasis?: number;
+}
+
+/** How a figure of a cell is written. */
+export interface CellFormat {
+  readonly unit: Unit | 'share' | 'count' | 'day';
+  /** The decimals, where the unit's usual ones are not meant. */
+  readonly decimals?: number | null;
+}
+
+export interface SheetCell {
+  /** What it shows, or shows until a workbook is recalculated; days are ISO 8601 texts. */
+  readonly value: number | string | null;
+  /** How a figure or day is written; a text is what it is. */
+  readonly format?: CellFormat;
+  readonly formula?: SheetFormula;
+  /** What formulas know it by. */
+  readonly key?: string;
+  /** A figure that departs from its line's rule, or one whose rule could not be said as a formula. */
+  readonly mark?: 'exception' | 'unsaid';
+  readonly highlight?: { readonly tone: Tone; readonly word: string };
+  readonly note?: string;
+  /** Why there is no figure. */
+  readonly problem?: string;
+  /** How many columns it takes, itself included. */
+  readonly span?: number;
+}
+
+/** A highlight of some cells of a sheet. */
+export interface SheetHighlight {
+  readonly keys: readonly string[];
+  readonly tone: Tone;
+  readonly word: string;
+  /** When it shows, as a formula for the first of the cells. */
+  readonly when: 'below' | 'above' | 'between';
+  readonly low: number | null;
+  readonly high: number | null;
+}
+
+/** A name formulas can use for a cell, or for several in a row. */
+export interface DefinedName {
+  readonly key: string;
+  readonly name: string;
+  /** The cells it stands for. */
+  readonly keys: readonly string[];
+}
+
+/** Sheets that belong together, with the way their figures are written. */
+export interface Workbook {
+  readonly title: string;
+  readonly author: string;
+  readonly language: string;
+  readonly style: FigureStyle;
+  readonly sheets: readonly Sheet[];
+  readonly names: readonly DefinedName[];
+}
+
+export const EMPTY_CELL: SheetCell = { value: null };
+
+export const words = (value: string, more: Omit<SheetCell, 'value'> = {}): SheetCell => ({ value, ...more });

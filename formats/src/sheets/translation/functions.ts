@@ -1,0 +1,310 @@
+import { type Call, type Expression } from '@haushalt/core';
+import { at, call as invoke, negate, number, operation, type SheetFormula } from '../formula.ts';
+import { messages } from '../../messages.ts';
+import { emptyWithAll, emptyWithAny, type Emptiness } from './emptiness.ts';
+import { Unsayable, type Teller } from './ground.ts';
+
+/** How a function of the formula language is said in a workbook. */
+interface Saying {
+  readonly value: (t: Teller, of: Call, place: number) => SheetFormula;
+  /** When it gives nothing; as soon as one of its figures is empty, when left out. */
+  readonly empty?: (t: Teller, of: Call, place: number) => Emptiness;
+  readonly isCondition?: boolean;
+}
+
+/** A function that has the same name, arguments and meaning there. */
+const same = (name: string): Saying => ({
+  value: (t, { args }, place) => invoke(name, ...args.map((arg) => t.figure(arg, place))),
+});
+/** The same, with what may be left out here and not there. */
+const withDefaults = (name: string, ...defaults: readonly number[]): Saying => ({
+  value: (t, { args }, place) =>
+    invoke(
+      name,
+      ...args.map((arg) => t.figure(arg, place)),
+      ...defaults.slice(Math.max(0, args.length - firstDefault(name))).map(number),
+    ),
+});
+/** Where defaults begin, counted in arguments. */
+const firstDefault = (name: string) => (name.startsWith('CUM') ? 5 : 1);
+/** A function of several figures that passes over empty ones. */
+const overSeveral = (name: string): Saying => ({
+  value: (t, { args }, place) => invoke(name, ...t.passingOver(args, place)),
+  empty: (t, of, place) => emptyWithAll(t.emptyArgs(of, place)),
+});
+/** A figure for a stretch of months. */
+const overStretch = (name: string): Saying => ({
+  value: (t, of, place) => {
+    const { from, to } = t.stretch(of, place);
+    return invoke(name, t.cells(of.args[0]!, from, to));
+  },
+  empty: (t, of, place) => {
+    const { from, to } = t.stretch(of, place);
+    return t.emptyThroughout(of.args[0]!, from, to);
+  },
+});
+/** The figure of another month, or of another item. */
+const elsewhere = (direction: 1 | -1 | 0): Saying => {
+  const other = (t: Teller, { args }: Call, place: number) => {
+    const by = args[1] === undefined ? 1 : Math.round(t.constant(args[1], messages.howFarIsComputed));
+    return direction === 0 ? by - 1 : place + direction * by;
+  };
+  const isThere = (t: Teller, of: Call, place: number) => place >= 0 && place < t.ground.count && of !== null;
+  return {
+    value: (t, of, place) => {
+      const there = other(t, of, place);
+      return isThere(t, of, there) ? t.figure(of.args[0]!, there) : number(0);
+    },
+    empty: (t, of, place) => {
+      const there = other(t, of, place);
+      return isThere(t, of, there) ? t.empty(of.args[0]!, there) : true;
+    },
+  };
+};
+
+const running: Saying = {
+  value: (t, of, place) => invoke('SUM', t.cells(of.args[0]!, t.stretch(of, place).from, place + 1)),
+  empty: (t, of, place) => t.emptyThroughout(of.args[0]!, t.stretch(of, place).from, place + 1),
+};
+
+/** `if` and `IFS`: conditions, each with a figure, and perhaps one more at the end. */
+const choice: Saying = {
+  value: (t, of, place) => nested(t, of.args, place, (arg) => t.figure(arg, place), number(0)),
+  empty: (t, of, place) => {
+    const branches = of.args.filter((_, index) => index % 2 === 1 || index === of.args.length - 1);
+    const empty = branches.map((branch) => t.empty(branch, place));
+    const hasOther = of.args.length % 2 === 1;
+    if (hasOther && empty.every((each) => each === false)) return false;
+    if (empty.every((each) => each === true)) return true;
+    const asCondition = (arg: Expression) => condition(t.empty(arg, place));
+    return nested(t, of.args, place, asCondition, invoke('TRUE'));
+  },
+};
+
+function nested(
+  t: Teller,
+  args: readonly Expression[],
+  place: number,
+  say: (arg: Expression) => SheetFormula,
+  otherwise: SheetFormula,
+): SheetFormula {
+  const [first, then, ...rest] = args;
+  if (first === undefined) return otherwise;
+  if (then === undefined) return say(first);
+  return invoke('IF', t.condition(first, place), say(then), nested(t, rest, place, say, otherwise));
+}
+
+const condition = (empty: Emptiness): SheetFormula =>
+  typeof empty === 'boolean' ? invoke(empty ? 'TRUE' : 'FALSE') : empty;
+/** A problem is not empty. */
+const orFalse = (empty: Emptiness): Emptiness =>
+  typeof empty === 'boolean' ? empty : invoke('IFERROR', empty, invoke('FALSE'));
+
+const connective = (name: string): Saying => ({
+  value: (t, { args }, place) => invoke(name, ...args.map((arg) => t.condition(arg, place))),
+  empty: () => false,
+  isCondition: true,
+});
+
+/** The most rates one after the other that are written into one formula. */
+const MOST_RATES = 60;
+
+const grow: Saying = {
+  value: (t, of, place) => {
+    const factors: { rate: SheetFormula; written: string; times: number }[] = [];
+    const add = (rate: SheetFormula, times: number) => {
+      const written = JSON.stringify(rate);
+      const last = factors.at(-1);
+      if (last?.written === written) last.times += times;
+      else factors.push({ rate, written, times });
+    };
+    for (const { at: step, times } of growthSteps(t, of, place)) add(t.figure(of.args[1]!, step), times);
+    if (factors.length > MOST_RATES) throw new Unsayable(messages.tooManyRates);
+    return factors.reduce((product, { rate, times }) => {
+      const factor = operation(number(1), '+', rate);
+      return operation(product, '*', times === 1 ? factor : operation(factor, '^', number(times)));
+    }, t.figure(of.args[0]!, place));
+  },
+  empty: (t, of, place) => {
+    if (place < beginning(t, of)) return true;
+    const rates = growthSteps(t, of, place).map(({ at: step }) => t.empty(of.args[1]!, step));
+    return emptyWithAny([t.empty(of.args[0]!, place), ...rates]);
+  },
+};
+
+const beginning = (t: Teller, of: Call) => Math.round(t.constant(of.args[2]!, messages.theBeginningIsComputed)) - 1;
+
+/** The months in which something grows up to a month, and how often at that month's rate. */
+function growthSteps(t: Teller, of: Call, place: number): { at: number; times: number }[] {
+  const [, , , word] = of.args;
+  const stride = word?.kind === 'word' && word.word === 'month' ? 1 : 12;
+  let reached = beginning(t, of);
+  const steps: { at: number; times: number }[] = [];
+  if (reached < 0) {
+    // Growth that began before the plan goes on at the rate of its first month until then.
+    const times = Math.min(Math.floor(-reached / stride), Math.floor((place - reached) / stride));
+    if (times > 0) steps.push({ at: 0, times });
+    reached += times * stride;
+  }
+  for (; reached + stride <= place; reached += stride) steps.push({ at: Math.max(0, reached + stride), times: 1 });
+  return steps;
+}
+
+const recentStretch = (t: Teller, of: Call, place: number) => ({
+  from: Math.max(0, place - Math.round(t.constant(of.args[1]!, messages.howFarIsComputed))),
+  to: place,
+});
+
+const tax: Saying = {
+  value: (t, { args }, place) => {
+    const [schedule, income] = args;
+    if (schedule?.kind !== 'ref' || income === undefined) throw new Unsayable(messages.noSchedule);
+    const { bands, allowance, rebateLimit } = t.ground.scheduleOf(schedule.id, place);
+    const isLong = income.kind !== 'ref' && income.kind !== 'number';
+    const given = isLong ? at(t.ground.aside(income, place, true)) : t.figure(income, place);
+    return taxOf(given, bands, allowance, rebateLimit);
+  },
+  empty: (t, { args }, place) => (args[1] === undefined ? true : t.empty(args[1], place)),
+};
+
+const isNothing = (formula: SheetFormula) => formula.kind === 'number' && formula.value === 0;
+
+/** The tax on an income:  Σ (min(income, next from) − from)⁺ · rate,  nothing up to the rebate limit. */
+export function taxOf(
+  income: SheetFormula,
+  bands: readonly { readonly from: SheetFormula; readonly rate: SheetFormula }[],
+  allowance: SheetFormula,
+  rebateLimit: SheetFormula,
+): SheetFormula {
+  const taxable = isNothing(allowance) ? income : operation(income, '-', allowance);
+  const parts = bands.map(({ from, rate }, index): SheetFormula => {
+    const next = bands[index + 1]?.from;
+    const upTo = next === undefined ? taxable : invoke('MIN', taxable, next);
+    return operation(invoke('MAX', number(0), operation(upTo, '-', from)), '*', rate);
+  });
+  const sum = parts.reduce((left, right) => operation(left, '+', right));
+  return isNothing(rebateLimit) ? sum : invoke('IF', operation(taxable, '<=', rebateLimit), number(0), sum);
+}
+
+const SAYINGS: Readonly<Record<string, Saying>> = {
+  prior: elsewhere(-1),
+  next: elsewhere(1),
+  at: elsewhere(0),
+  running,
+  total: overStretch('SUM'),
+  average: {
+    value: (t, of, place) => (looksAlong(of) ? overStretch('AVERAGE') : overSeveral('AVERAGE')).value(t, of, place),
+    empty: (t, of, place) => (looksAlong(of) ? overStretch('AVERAGE') : overSeveral('AVERAGE')).empty!(t, of, place),
+  },
+  lowest: overStretch('MIN'),
+  highest: overStretch('MAX'),
+  grow,
+  recent: {
+    value: (t, of, place) => {
+      const { from, to } = recentStretch(t, of, place);
+      return invoke('AVERAGE', t.cells(of.args[0]!, from, to));
+    },
+    empty: (t, of, place) => {
+      const { from, to } = recentStretch(t, of, place);
+      return t.emptyThroughout(of.args[0]!, from, to);
+    },
+  },
+
+  if: choice,
+  ifs: choice,
+  and: connective('AND'),
+  or: connective('OR'),
+  not: connective('NOT'),
+  iferror: {
+    value: (t, { args }, place) => invoke('IFERROR', t.figure(args[0]!, place), t.figure(args[1]!, place)),
+    empty: (t, { args }, place) => orFalse(t.empty(args[0]!, place)),
+  },
+  isblank: {
+    value: (t, { args }, place) => condition(orFalse(t.empty(args[0]!, place))),
+    empty: () => false,
+    isCondition: true,
+  },
+
+  min: overSeveral('MIN'),
+  max: overSeveral('MAX'),
+  sum: overSeveral('SUM'),
+  median: overSeveral('MEDIAN'),
+  count: {
+    value: (t, { args }, place) => invoke('COUNT', ...t.passingOver(args, place)),
+    empty: () => false,
+  },
+  rank: {
+    value: (t, { args }, place) => invoke('RANK', t.figure(args[0]!, place), t.range(args[0]!)),
+  },
+  round: withDefaults('ROUND', 0),
+  floor: same('INT'),
+  ceil: { value: (t, { args }, place) => negate(invoke('INT', negate(t.figure(args[0]!, place)))) },
+  abs: same('ABS'),
+  roundup: withDefaults('ROUNDUP', 0),
+  rounddown: withDefaults('ROUNDDOWN', 0),
+  int: same('INT'),
+  mod: same('MOD'),
+  power: {
+    value: (t, { args }, place) => operation(t.figure(args[0]!, place), '^', t.figure(args[1]!, place)),
+  },
+
+  share: {
+    value: (t, { args }, place) =>
+      operation(
+        t.figure(args[0]!, place),
+        '/',
+        args[1] === undefined ? invoke('SUM', t.range(args[0]!)) : t.figure(args[1], place),
+      ),
+    empty: (t, { args }, place) => t.empty(args[0]!, place),
+  },
+  monthly: {
+    value: (t, { args }, place) => {
+      const yearly = t.figure(args[0]!, place);
+      if (args[1] === undefined) return operation(yearly, '/', number(12));
+      const growth = operation(operation(number(1), '+', yearly), '^', operation(number(1), '/', number(12)));
+      return operation(growth, '-', number(1));
+    },
+  },
+  payment: {
+    value: (t, { args }, place) => {
+      const [amount, yearly, months] = args.map((arg) => t.figure(arg, place));
+      return negate(invoke('PMT', operation(yearly!, '/', number(12)), months!, amount!));
+    },
+  },
+  tax,
+  pmt: same('PMT'),
+  ipmt: same('IPMT'),
+  ppmt: same('PPMT'),
+  fv: same('FV'),
+  pv: same('PV'),
+  nper: same('NPER'),
+  rate: same('RATE'),
+  cumipmt: withDefaults('CUMIPMT', 0),
+  cumprinc: withDefaults('CUMPRINC', 0),
+  effect: same('EFFECT'),
+  nominal: same('NOMINAL'),
+  npv: {
+    value: (t, { args }, place) =>
+      args.length === 2
+        ? invoke('NPV', t.figure(args[0]!, 0), t.range(args[1]!, true))
+        : invoke('NPV', ...args.map((arg) => t.figure(arg, place))),
+    empty: (t, of, place) => (of.args.length === 2 ? t.empty(of.args[0]!, 0) : emptyWithAny(t.emptyArgs(of, place))),
+  },
+  irr: {
+    value: (t, { args }) => invoke('IRR', t.range(args[0]!, true), ...args.slice(1).map((guess) => t.figure(guess, 0))),
+    empty: () => false,
+  },
+};
+
+/** `average` of one figure looks along the months; of several, it is theirs. */
+function looksAlong({ args }: Call): boolean {
+  return args.length === 1 || (args.length === 2 && args[1]!.kind === 'word');
+}
+
+/** How a function is said. Throws `Unsayable` for one no workbook has. */
+export function sayingOf(name: string): Saying {
+  const saying = SAYINGS[name.toLowerCase()];
+  if (!saying) throw new Unsayable(messages.noFunctionCalled(name));
+  return saying;
+}
+

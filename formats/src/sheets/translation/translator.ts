@@ -1,0 +1,164 @@
+import { spanOf, type Call, type Expression, type Span } from '@haushalt/core';
+import {
+  all,
+  at,
+  call as invoke,
+  number,
+  operation,
+  text,
+  negate,
+  type SheetFormula,
+} from '../formula.ts';
+import { emptyWithAll, emptyWithAny, type Emptiness } from './emptiness.ts';
+import { sayingOf } from './functions.ts';
+import { Unsayable, type Ground, type Teller } from './ground.ts';
+
+/**
+ * Says rules as formulas of a workbook: what a rule gives in one month, or for one item. Empty months are the point where
+ * the two differ: a workbook counts an empty cell as nothing, a rule mostly gives nothing then. So there are two walks: one
+ * for the figure, with 0 for what is empty, and one for whether there is any.
+ */
+export class Translator implements Teller {
+  readonly ground: Ground;
+
+  constructor(ground: Ground) {
+    this.ground = ground;
+  }
+
+  /** The formula of a cell; `null` for a cell that is always empty. Throws `Unsayable`. */
+  whole(expression: Expression, place: number): SheetFormula | null {
+    const empty = this.empty(expression, place);
+    if (empty === true) return null;
+    const figure = this.figure(expression, place);
+    return empty === false ? figure : invoke('IF', empty, text(''), figure);
+  }
+
+  /** A figure that can be reckoned with: a condition counts 1 or 0, what is empty 0. */
+  figure(expression: Expression, place: number): SheetFormula {
+    const value = this.value(expression, place);
+    return isCondition(expression) ? invoke('N', value) : value;
+  }
+
+  /** A condition: whatever is not 0 holds. */
+  condition(expression: Expression, place: number): SheetFormula {
+    const value = this.value(expression, place);
+    return isCondition(expression) ? value : operation(value, '<>', number(0));
+  }
+
+  /** What an expression gives; a condition stays one. */
+  value(expression: Expression, place: number): SheetFormula {
+    switch (expression.kind) {
+      case 'number':
+        return number(expression.value);
+      case 'date':
+        return number(this.ground.placeOf(expression.month) + 1);
+      case 'word':
+        return this.ground.word(expression.word, place);
+      case 'ref':
+        return this.ground.sourceOf(expression.id, place)?.value ?? number(0);
+      case 'percent':
+        return expression.operand.kind === 'number'
+          ? { kind: 'percent', operand: number(expression.operand.value) }
+          : operation(this.figure(expression.operand, place), '/', number(100));
+      case 'negate':
+        return negate(this.figure(expression.operand, place));
+      case 'binary':
+        return operation(this.figure(expression.left, place), expression.operator, this.figure(expression.right, place));
+      case 'call':
+        return sayingOf(expression.name).value(this, expression, place);
+      case 'name':
+      case 'option':
+        throw new Unsayable('');
+    }
+  }
+
+  /** Whether an expression gives nothing. */
+  empty(expression: Expression, place: number): Emptiness {
+    switch (expression.kind) {
+      case 'ref':
+        return this.ground.sourceOf(expression.id, place)?.empty ?? true;
+      case 'percent':
+      case 'negate':
+        return this.empty(expression.operand, place);
+      case 'binary': {
+        const { operator, left, right } = expression;
+        if (operator === '+' || operator === '-') return emptyWithAll([this.empty(left, place), this.empty(right, place)]);
+        if (operator === '*' || operator === '^') return emptyWithAny([this.empty(left, place), this.empty(right, place)]);
+        // Dividing by what is empty is a problem here and there.
+        return operator === '/' ? this.empty(left, place) : false;
+      }
+      case 'call': {
+        const { empty } = sayingOf(expression.name);
+        return empty ? empty(this, expression, place) : emptyWithAny(this.emptyArgs(expression, place));
+      }
+      default:
+        return false;
+    }
+  }
+
+  /** Whether each figure a call is given is empty. */
+  emptyArgs(of: Call, place: number): Emptiness[] {
+    return of.args.filter(({ kind }) => kind !== 'word' && kind !== 'option').map((arg) => this.empty(arg, place));
+  }
+
+  /** What a function is given that passes over what is empty: cells as they are, nothing for what is always empty. */
+  passingOver(args: readonly Expression[], place: number): SheetFormula[] {
+    return args.flatMap((arg): SheetFormula[] => {
+      const empty = this.empty(arg, place);
+      if (empty === true) return [];
+      if (empty === false) return [this.figure(arg, place)];
+      const own = arg.kind === 'ref' ? (this.ground.sourceOf(arg.id, place)?.key ?? null) : null;
+      return [at(own ?? this.ground.aside(arg, place, false))];
+    });
+  }
+
+  /** The cells that hold an expression's figures in some places; `filled` for those with 0 where there is none. */
+  cells(expression: Expression, from: number, to: number, filled = false): SheetFormula {
+    const keys: string[] = [];
+    for (let place = from; place < to; place++) {
+      const own = expression.kind === 'ref' && !filled ? this.ground.sourceOf(expression.id, place) : undefined;
+      // What is never there needs no cell.
+      if (own === null) continue;
+      keys.push(own?.key ?? this.ground.aside(expression, place, filled));
+    }
+    return all(keys);
+  }
+
+  /** The figures of all places as one range, for functions that take no more than one. */
+  range(expression: Expression, filled = false): SheetFormula {
+    const { ground } = this;
+    if (ground.isOneRange && !filled) return this.cells(expression, 0, ground.count);
+    return all(Array.from({ length: ground.count }, (_, place) => ground.aside(expression, place, filled)));
+  }
+
+  /** Whether an expression is empty in all of some places. */
+  emptyThroughout(expression: Expression, from: number, to: number): Emptiness {
+    let isSometimes = false;
+    for (let place = from; place < to; place++) {
+      const empty = this.empty(expression, place);
+      if (empty === false) return false;
+      if (empty !== true) isSometimes = true;
+    }
+    return isSometimes ? operation(invoke('COUNT', this.cells(expression, from, to)), '=', number(0)) : true;
+  }
+
+  /** The places a word at the end of a call means: `running(x, year)`. */
+  stretch(of: Call, place: number): { readonly from: number; readonly to: number } {
+    const span: Span = spanOf(of.args[1]);
+    return this.ground.stretchAround(place, span);
+  }
+
+  /** The number an expression always gives; throws when it has to be computed. */
+  constant(expression: Expression, words: string): number {
+    if (expression.kind === 'number') return expression.value;
+    if (expression.kind === 'date') return this.ground.placeOf(expression.month) + 1;
+    if (expression.kind === 'negate') return -this.constant(expression.operand, words);
+    throw new Unsayable(words);
+  }
+}
+
+/** Whether an expression is a condition, which a workbook tells from a figure. */
+export function isCondition(expression: Expression): boolean {
+  if (expression.kind === 'binary') return ['=', '<>', '<', '<=', '>', '>='].includes(expression.operator);
+  return expression.kind === 'call' && (sayingOf(expression.name).isCondition ?? false);
+}
