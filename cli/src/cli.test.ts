@@ -324,3 +324,41 @@ describe('haushalt check', () => {
     expect((await run('check', 'missing.json')).code).toBe(2);
   });
 });
+
+describe('haushalt print', () => {
+  it('writes pages, and says when they are hard to read', async () => {
+    const out = join(folder, 'budget.pdf');
+    const one = await run('print', HOUSEHOLD, out, '--years', '2026,2027', '--name', 'Mara Brandt');
+    expect(one).toMatchObject({ code: 0, out: `${out}: 2 pages.\n`, error: '' });
+    expect(readFileSync(out).subarray(0, 8).toString()).toBe('%PDF-1.7');
+    const small = await run('print', HOUSEHOLD, out, '--what', 'entries', '--upright');
+    expect(small.code).toBe(0);
+    expect(small.error).toMatch(/^Entries is set in [\d.]+ pt to fit on one page, which is hard to read/);
+  });
+
+  it('takes the whole plan, and refuses what is none of its parts or years', async () => {
+    const out = join(folder, 'plan.pdf');
+    expect((await run('print', STALL, out, '--what', 'plan', '--pages', 'many', '--notes', '--black')).code).toBe(0);
+    expect((await run('print', STALL, out, '--what', 'budget,pictures')).error).toContain(
+      'there is no part called pictures',
+    );
+    expect((await run('print', STALL, out, '--years', '1999')).error).toContain('the plan has no year 1999');
+    expect((await run('print', STALL, join(folder, 'none', 'x.pdf'))).error).toContain('cannot be written');
+  });
+});
+
+describe('haushalt convert', () => {
+  it.each(['ods', 'xlsx', 'csv', 'pdf', 'haushalt.json'])('writes a plan as .%s', async (ending) => {
+    const out = join(folder, `plan.${ending}`);
+    expect(await run('convert', STALL, out)).toMatchObject({ code: 0, error: '' });
+    const begins = { ods: 'PK', xlsx: 'PK', csv: ',Apr', pdf: '%PDF', 'haushalt.json': '{' }[ending]!;
+    expect(readFileSync(out).subarray(0, begins.length).toString()).toBe(begins);
+  });
+
+  it('says what it writes, and what it reads', async () => {
+    expect((await run('convert', STALL, join(folder, 'plan.doc'))).error).toContain('A plan is written as .ods, .xlsx');
+    expect((await run('convert', join(folder, 'nothing.haushalt.json'), join(folder, 'x.ods'))).error).toContain(
+      'cannot be read',
+    );
+  });
+});

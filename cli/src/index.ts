@@ -2,7 +2,9 @@ import { Command, CommanderError } from 'commander';
 import { backupCommand } from './backup.ts';
 import { calcCommand } from './calc.ts';
 import { checkCommand } from './check.ts';
+import { convertCommand } from './convert.ts';
 import { CliError } from './error.ts';
+import { printCommand } from './print.ts';
 import { serveCommand } from './serve.ts';
 import { statementCommand } from './statement.ts';
 import { VERSION } from './version.ts';
@@ -24,6 +26,8 @@ const program = new Command('haushalt')
   .version(VERSION)
   .addCommand(calcCommand())
   .addCommand(checkCommand())
+  .addCommand(convertCommand())
+  .addCommand(printCommand())
   .addCommand(statementCommand())
   .addCommand(backupCommand())
   .addCommand(serveCommand());

@@ -53,4 +53,13 @@ Plans are kept in ${data}. Press Ctrl-C to end.`,
     `${message}${free ? ` Port ${free} is free: add --port ${free}.` : ''}`,
   cannotListenOn: (host: string, port: number, message: string) => `Cannot listen on ${host}:${port}: ${message}.`,
   aPortIsANumber: 'A port is a number from 1 to 65535.',
+
+  // print and convert
+  noSuchPart: (part: string, parts: string) => `--what: there is no part called ${part}; there are ${parts}.`,
+  noSuchYear: (year: string, years: string) => `--years: the plan has no year ${year}; it has ${years}.`,
+  isTooSmall: (title: string, size: string) =>
+    `${title} is set in ${size} pt to fit on one page, which is hard to read. Take --pages two, or many.`,
+  isWrittenTo: (out: string, pages: number) => `${out}: ${pages === 1 ? '1 page' : `${pages} pages`}.`,
+  writesTo: (endings: string) => `A plan is written as ${endings}.`,
+  readsFrom: (file: string) => `${file} is no plan file; one ends in .haushalt.json.`,
 };

@@ -4,13 +4,20 @@ export * from './calendar/day.ts';
 export * from './calendar/readDate.ts';
 export * from './calendar/rollup.ts';
 export * from './figure/compare.ts';
-export { decimalText } from './figure/decimal.ts';
+export { decimalText, shifted } from './figure/decimal.ts';
 export * from './figure/notation.ts';
 export * from './figure/read.ts';
 export * from './figure/rounding.ts';
 export * from './figure/unit.ts';
 export * from './figure/write.ts';
-export { FAMILIES, shapeOf, type Family, type FunctionDescription } from './formula/functions/description.ts';
+export {
+  FAMILIES,
+  parameterAt,
+  shapeOf,
+  type Family,
+  type FunctionDescription,
+} from './formula/functions/description.ts';
+export { isRead } from './engine/alongMonths.ts';
 export * from './formula/functions/functions.ts';
 export { spanOf } from './formula/functions/time.ts';
 export { functionsInWords } from './formula/functions/inWords.ts';

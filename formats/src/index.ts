@@ -2,7 +2,35 @@ export { toCsv } from './csv.ts';
 export { listTable, type ListTable } from './listTable.ts';
 export { planTable } from './planTable.ts';
 export { toText, type Cell, type Table } from './table.ts';
-export { writeXlsx } from './write/xlsx.ts';
+export { tooSmall } from './pages/page.ts';
+export {
+  FILE_KINDS,
+  handOver,
+  pagesOf,
+  pdfOf,
+  type FileKind,
+  type HandOverRequest,
+  type PrintRequest,
+  type Progress,
+} from './handOver.ts';
+export {
+  LEAST_SIZE,
+  PAPERS,
+  type LaidOut,
+  type Page,
+  type PageItem,
+  type PageSetup,
+  type Paper,
+} from './pages/page.ts';
+export {
+  NOTHING_HAPPENED,
+  PARTS,
+  bookSheets,
+  partsIn,
+  type BookChoice,
+  type BookSource,
+  type Part,
+} from './sheets/book.ts';
 export { liveWorkbook, type WorkbookLayout } from './sheets/liveWorkbook.ts';
 export type { Sheet, SheetCell, SheetRow, Workbook } from './sheets/sheet.ts';
 export { entriesTable } from './entriesTable.ts';

@@ -1,5 +1,9 @@
 /** What the server says. */
 export const messages = {
+  // progress
+  readingTheFile: 'Reading the file',
+  comparingIt: 'Comparing it with what is there',
+
   thereIsNoSuchList: 'There is no such list in this plan.',
   // access
   thereIsNoSuchPlan: 'There is no such plan. It may have been deleted.',

@@ -1,6 +1,6 @@
 import { periodOf, type Calendar } from '../calendar/calendar.ts';
 import { monthOfDay } from '../calendar/day.ts';
-import { BLANK, FINE, why } from '../formula/expression/evaluation.ts';
+import { BLANK, FINE, why, without, type Reader } from '../formula/expression/evaluation.ts';
 import { CALENDAR_WORDS, type CalendarWord, type Expression } from '../formula/expression/syntax.ts';
 import { circleSentence, componentsOf, type Component } from '../graph/circles.ts';
 import type { Use } from '../graph/formulaUses.ts';
@@ -248,14 +248,20 @@ export class ListAtWork implements ListFigures {
   private specifyStatus(node: Node, { estimated, actual }: ListColumnRow): void {
     const seriesOf = (id: string | null) => (id === null ? undefined : this.nodes.get(id)?.series);
     const [a, b] = [seriesOf(estimated), seriesOf(actual)];
+    const reader: Reader = (at) => {
+      if (!a || !b) return without(BLANK);
+      const code = Math.max(a.codeAt(at), b.codeAt(at));
+      return code === FINE ? a.values[at]! - b.values[at]! : without(code);
+    };
     node.evaluate = ({ from, to }) => {
-      if (!a || !b) return node.spare.fill(NaN, BLANK, from, to);
       for (let at = from; at < to; at++) {
-        const code = Math.max(a.codeAt(at), b.codeAt(at));
-        node.spare.set(at, code === FINE ? a.values[at]! - b.values[at]! : NaN, code);
+        const value = reader(at);
+        node.spare.set(at, value, value === value ? FINE : why.code);
       }
       node.spare.settle();
     };
+    // A rule may look at the status of the item before.
+    node.monthly = { hoisted: [], reader, sweeps: [], complete: true };
   }
 
   private refuseCircle({ circle }: Component, nodes: readonly Node[]): void {

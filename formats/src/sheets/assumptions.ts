@@ -1,27 +1,30 @@
-import {
-  UNIT_WORDS,
-  inOrder,
-  isFraction,
-  monthInWords,
-  planOf,
-  readStored,
-  type AssumptionRow,
-} from '@haushalt/core';
+import { UNIT_WORDS, inOrder, isFraction, monthInWords, planOf, readStored, type AssumptionRow } from '@haushalt/core';
 import { messages } from '../messages.ts';
 import { said } from './liveBudget.ts';
 import { at } from './formula.ts';
-import { EMPTY_CELL, words, type CellFormat, type DefinedName, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
+import {
+  EMPTY_CELL,
+  words,
+  type CellFormat,
+  type DefinedName,
+  type Sheet,
+  type SheetCell,
+  type SheetRow,
+} from './sheet.ts';
 import { assumptionKey, figureKey, stepKey, type PlanGround } from './translation/planGround.ts';
 
 /** A rate keeps the decimals it was typed with. */
 const formatOf = ({ unit }: AssumptionRow): CellFormat => ({ unit, ...(isFraction(unit) ? { decimals: 2 } : {}) });
 
 /** All assumptions with their units, dated values and notes; those that change, month by month. */
-export function assumptionsSheet(ground: PlanGround): { readonly sheet: Sheet; readonly names: DefinedName[] } {
+export function assumptionsSheet(
+  ground: PlanGround,
+  withMonths = true,
+): { readonly sheet: Sheet; readonly names: DefinedName[] } {
   const { model } = ground;
   const { document, calendar } = model;
   const plan = planOf(document);
-  const assumptions = inOrder(document.assumptions.values());
+  const assumptions = bySection(inOrder(document.assumptions.values()));
   const rows: SheetRow[] = [];
   let section = '';
   for (const row of assumptions) {
@@ -52,7 +55,7 @@ export function assumptionsSheet(ground: PlanGround): { readonly sheet: Sheet; r
         ],
       });
   }
-  const changing = assumptions.filter(({ id }) => !ground.isSteady(id));
+  const changing = withMonths ? assumptions.filter(({ id }) => !ground.isSteady(id)) : [];
   const monthly: SheetRow[] =
     changing.length === 0
       ? []
@@ -83,12 +86,20 @@ export function assumptionsSheet(ground: PlanGround): { readonly sheet: Sheet; r
         { kind: 'figure' },
         { kind: 'text' },
         { kind: 'text', width: 40 },
-        ...Array.from({ length: Math.max(0, changing.length === 0 ? 0 : calendar.count - 3) }, () => ({ kind: 'figure' as const })),
+        ...Array.from({ length: Math.max(0, changing.length === 0 ? 0 : calendar.count - 3) }, () => ({
+          kind: 'figure' as const,
+        })),
       ],
       headings: 1,
       rows: [heading, ...rows, ...monthly],
     },
   };
+}
+
+/** Those of one section together, in the order in which sections first come up. */
+function bySection(assumptions: readonly AssumptionRow[]): AssumptionRow[] {
+  const sections = [...new Set(assumptions.map(({ section }) => section))];
+  return sections.flatMap((section) => assumptions.filter((row) => row.section === section));
 }
 
 function monthlyRow(ground: PlanGround, row: AssumptionRow): SheetRow {
@@ -119,7 +130,10 @@ function definedNames(ground: PlanGround, assumptions: readonly AssumptionRow[])
 
 /** A name as workbooks allow it: letters, digits and underscores, and nothing that looks like a cell. */
 export function identifierOf(name: string): string {
-  const plain = name.normalize('NFC').replace(/[^\p{L}\p{N}_]+/gu, '_').replace(/^_+|_+$/g, '');
+  const plain = name
+    .normalize('NFC')
+    .replace(/[^\p{L}\p{N}_]+/gu, '_')
+    .replace(/^_+|_+$/g, '');
   const begun = /^\p{L}/u.test(plain) ? plain : `_${plain}`;
   const isCell = /^[a-z]{1,3}\d+$/i.test(begun) || /^(r|c)\d*(c\d*)?$/i.test(begun) || /^(true|false)$/i.test(begun);
   return isCell ? `${begun}_` : begun;

@@ -21,6 +21,7 @@ import {
   unitOf,
   yearIn,
   BLANK,
+  type Month,
   type PlanModel,
   type Side,
   type Stretch,
@@ -80,17 +81,24 @@ export function columnsOfYear(model: PlanModel, stretch: Stretch, span: 'month' 
   const { locale } = planOf(document);
   const parts = stretches(calendar, span).filter(({ from }) => from >= stretch.from && from < stretch.to);
   const year = nameOfYear(document, yearIn(document, calendar.months[stretch.from]!));
+  const months = calendar.months.slice(stretch.from, stretch.to);
   return [
     ...parts.map((part, index): BudgetColumn => ({
       kind: 'stretch',
       stretch: part,
       heading:
-        span === 'month' ? monthInWords(calendar.months[part.from]!, locale, 'short') : messages.quarter(index + 1),
+        span === 'month' ? monthHeading(calendar.months[part.from]!, months, locale) : messages.quarter(index + 1),
       isTotal: false,
     })),
     { kind: 'stretch', stretch, heading: year, isTotal: true },
     ...endColumns(stretch),
   ];
+}
+
+/** A month as a heading: without its year where all have the same. */
+export function monthHeading(month: Month, among: readonly Month[], locale: string): string {
+  const isOneYear = among.every((other) => other.slice(0, 4) === month.slice(0, 4));
+  return monthInWords(month, locale, isOneYear ? 'name' : 'short');
 }
 
 const endColumns = (stretch: Stretch): BudgetColumn[] => [
@@ -159,6 +167,7 @@ export function budgetSheet(
 
 const columnKind = (column: BudgetColumn): SheetColumn => ({
   kind: column.kind === 'stretch' && !column.isTotal ? 'figure' : 'end',
+  addsUp: column.kind !== 'share',
 });
 
 function cellOf(model: PlanModel, id: string, column: BudgetColumn): SheetCell {
@@ -191,7 +200,8 @@ function marksOf(model: PlanModel, id: string, stretch: Stretch): Partial<SheetC
   const isMonth = stretch.to - stretch.from === 1;
   const month = calendar.months[stretch.from]!;
   const highlight = highlightOn(model, id, stretch, isMonth ? 'month' : 'year');
-  const isYear = !isMonth && stretches(calendar, 'year').some(({ from, to }) => from === stretch.from && to === stretch.to);
+  const isYear =
+    !isMonth && stretches(calendar, 'year').some(({ from, to }) => from === stretch.from && to === stretch.to);
   const note = isMonth ? document.figureNotes.get(datedId(id, month))?.text : undefined;
   return {
     ...(isMonth && document.exceptions.has(datedId(id, month)) ? { mark: 'exception' as const } : {}),

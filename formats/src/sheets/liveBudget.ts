@@ -1,4 +1,5 @@
 import {
+  BLANK,
   CUMULATIVE_NET,
   LEFT_OVER,
   NET,
@@ -8,6 +9,7 @@ import {
   effectiveSteps,
   hasShareOfIncome,
   functionOf,
+  highlightsInOrder,
   howIn,
   isQuotientRule,
   monthInWords,
@@ -18,14 +20,15 @@ import {
   readStoredOrNull,
   rollUpOf,
   totalOfSide,
+  unitOf,
   type Expression,
   type PlanModel,
   type Stretch,
 } from '@haushalt/core';
 import { messages } from '../messages.ts';
-import { budgetSheet, type BudgetColumn } from './budget.ts';
+import { budgetLines, budgetSheet, type BudgetColumn } from './budget.ts';
 import { all, at, call, negate, number, operation, text, type SheetFormula } from './formula.ts';
-import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetHighlight, type SheetRow } from './sheet.ts';
 import { emptyWithAll, isEmptyCell, type Emptiness } from './translation/emptiness.ts';
 import { Unsayable } from './translation/ground.ts';
 import { figureKey, monthKey, periodKey, type PlanGround } from './translation/planGround.ts';
@@ -39,13 +42,38 @@ export function liveBudgetSheet(
   about: Pick<Sheet, 'id' | 'title' | 'remark'>,
   columns: readonly BudgetColumn[],
 ): Sheet {
-  return budgetSheet(
+  const sheet = budgetSheet(
     ground.model,
     about,
     columns,
     (cell, { id }, column) => live(ground, cell, id, column),
     headingsOf(ground.model, columns),
   );
+  return { ...sheet, highlights: highlightsIn(ground.model, columns) };
+}
+
+/** The highlights of a plan as conditions on the cells of their rows, those that show first where several would at the end. */
+function highlightsIn(model: PlanModel, columns: readonly BudgetColumn[]): SheetHighlight[] {
+  const { document } = model;
+  const stretches = columns.filter((column) => column.kind === 'stretch');
+  return budgetLines(model).flatMap(({ id }): SheetHighlight[] => {
+    if (id === null) return [];
+    return (['month', 'year'] as const).flatMap((span) => {
+      const isYear = span === 'year';
+      const keys = stretches
+        .filter((column) => column.isTotal === isYear)
+        .map(({ stretch }) => (isYear ? totalKey(id, stretch) : figureKey(id, stretch.from)));
+      return highlightsInOrder(document, id, span).map(({ tone, word, when, low, high }): SheetHighlight => ({
+        keys,
+        tone,
+        word,
+        low,
+        high,
+        when: when === 'overBudget' ? 'running' : when,
+        format: { unit: unitOf(document, id) },
+      }));
+    });
+  });
 }
 
 /** The months as dates and as numbers of the plan, which rules that ask for the calendar read. */
@@ -146,17 +174,25 @@ function emptyIn(ground: PlanGround, id: string, place: number): Emptiness {
   return ground.sourceOf(id, place)?.empty ?? true;
 }
 
-/** What the months of a stretch make, by how the row is rolled up. */
+/** What the months of a stretch make, by how the row is rolled up. Months with a problem are passed over. */
 function overStretch(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
   const how = rollUpOf(ground.model.document, id);
   if (how === 'quotient') return quotient(ground, id, stretch);
   const places = placesOf(stretch);
-  const keys = places.map((place) => figureKey(id, place));
-  if (how === 'last') return last(places.map((place) => ({ key: figureKey(id, place), empty: emptyIn(ground, id, place) })));
+  const series = ground.model.seriesOf(id)!;
+  const hasProblem = places.some((place) => series.codeAt(place) > BLANK);
+  if (hasProblem && places.length > MOST_NESTED) throw new Unsayable(messages.tooManyMonths);
+  if (how === 'last') {
+    const cells = places.map((place) => ({ key: figureKey(id, place), empty: emptyIn(ground, id, place) }));
+    return hasProblem ? lastFigure(cells) : last(cells);
+  }
   const empty = emptyWithAll(places.map((place) => emptyIn(ground, id, place)));
-  const formula = call(how === 'average' ? 'AVERAGE' : 'SUM', all(keys));
-  if (typeof empty === 'boolean') return unlessEmpty(empty, formula);
-  return call('IF', operation(call('COUNT', all(keys)), '=', number(0)), text(''), formula);
+  const cells = all(places.map((place) => figureKey(id, place)));
+  const count = call('COUNT', cells);
+  const sum = hasProblem ? call('SUM', ...places.map((place) => call('IFERROR', call('N', at(figureKey(id, place))), number(0)))) : call('SUM', cells); // prettier-ignore
+  const formula = how === 'total' ? sum : hasProblem ? operation(sum, '/', count) : call('AVERAGE', cells);
+  if (typeof empty === 'boolean' && !hasProblem) return unlessEmpty(empty, formula);
+  return call('IF', operation(count, '=', number(0)), text(''), formula);
 }
 
 /** The most months one formula can look back for the last figure. */
@@ -174,6 +210,14 @@ function last(cells: readonly { readonly key: string; readonly empty: Emptiness 
   return formula;
 }
 
+/** The last of some cells that holds a figure, where others may hold a problem. */
+function lastFigure(cells: readonly { readonly key: string }[]): SheetFormula {
+  return cells.reduce<SheetFormula>(
+    (earlier, { key }) => call('IF', call('ISNUMBER', at(key)), at(key), earlier),
+    text(''),
+  );
+}
+
 /** A line that is a quotient over some months: its rule applied to their totals. */
 function quotient(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
   const { model } = ground;
@@ -187,7 +231,8 @@ function quotient(ground: PlanGround, id: string, stretch: Stretch): SheetFormul
   });
   const [step] = steps;
   const rule = step?.row.formula == null ? null : readStored(step.row.formula);
-  if (steps.length !== 1 || departs || !rule || !isQuotientRule(rule, howOf)) throw new Unsayable(messages.severalRules);
+  if (steps.length !== 1 || departs || !rule || !isQuotientRule(rule, howOf))
+    throw new Unsayable(messages.severalRules);
   const from = Math.max(step!.from, stretch.from);
   const quotients = quotientsIn(rule, howOf);
   const conditions: SheetFormula[] = [];
@@ -232,7 +277,11 @@ function average(ground: PlanGround, id: string, stretch: Stretch): SheetFormula
   const how = rollUpOf(ground.model.document, id);
   if (how === 'last') return null;
   const total = at(totalKey(id, stretch));
-  const isSure = placesOf(stretch).some((place) => emptyIn(ground, id, place) === false);
+  const series = ground.model.seriesOf(id)!;
+  const places = placesOf(stretch);
+  const isSure =
+    places.some((place) => emptyIn(ground, id, place) === false) &&
+    !places.some((place) => series.codeAt(place) > BLANK);
   const formula = how === 'total' ? operation(total, '/', number(stretch.to - stretch.from)) : total;
   return isSure && how === 'total' ? formula : call('IF', isEmptyCell(totalKey(id, stretch)), text(''), formula);
 }

@@ -2,8 +2,10 @@ import { nameOfYear, planOf, stretches, yearIn, type PlanModel, type Stretch } f
 import { messages } from '../messages.ts';
 import { aboutSheet } from './about.ts';
 import { assumptionsSheet } from './assumptions.ts';
+import { liveCalculators } from './calculators/calculators.ts';
 import { columnsOfPlan, columnsOfYear } from './budget.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
+import { liveLists } from './lists.ts';
 import { withoutDangling } from './placed.ts';
 import type { Workbook } from './sheet.ts';
 import { PlanGround } from './translation/planGround.ts';
@@ -21,6 +23,8 @@ export function liveWorkbook(model: PlanModel, { by, author }: WorkbookLayout): 
   const { document, calendar } = model;
   const plan = planOf(document);
   const ground = new PlanGround(model);
+  const calculators = liveCalculators(ground);
+  const lists = liveLists(ground);
   const yearNamed = ({ from }: Stretch) => nameOfYear(document, yearIn(document, calendar.months[from]!));
   const remark = `${plan.name}, ${plan.currency}`;
   const budgets =
@@ -31,8 +35,10 @@ export function liveWorkbook(model: PlanModel, { by, author }: WorkbookLayout): 
           return liveBudgetSheet(ground, { id: `budget-${year.from}`, title, remark }, columnsOfYear(model, year));
         });
   const { sheet: assumptions, names } = assumptionsSheet(ground);
+  const behind = [...calculators, ...lists].map((live) => live.sheet());
+  // What rules need beside them is known once all others are made.
   const workings = workingsSheet(ground);
-  const sheets = [...budgets, assumptions, ...(workings ? [workings] : [])];
+  const sheets = [...budgets, assumptions, ...behind, ...(workings ? [workings] : [])];
   const complete = withoutDangling(
     { title: plan.name, author, language: plan.locale, style: plan, sheets, names },
     messages.notInTheWorkbook,

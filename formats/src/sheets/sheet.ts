@@ -29,6 +29,8 @@ export interface SheetColumn {
   readonly kind: 'name' | 'text' | 'figure' | 'end';
   /** Its width in figures' widths; as wide as what stands in it when left out. */
   readonly width?: number;
+  /** Whether its figures add up down the rows, so that they are carried over where a group is torn by a page's end. */
+  readonly addsUp?: boolean;
 }
 
 /** What a row is: accounting's rules above and below it follow. */
@@ -62,21 +64,24 @@ export interface SheetCell {
   readonly mark?: 'exception' | 'unsaid';
   readonly highlight?: { readonly tone: Tone; readonly word: string };
   readonly note?: string;
+  /** On paper, the sign of the note below the sheet that is about it. */
+  readonly footnote?: string;
   /** Why there is no figure. */
   readonly problem?: string;
   /** How many columns it takes, itself included. */
   readonly span?: number;
 }
 
-/** A highlight of some cells of a sheet. */
+/** A highlight of some cells in a row: its word and tone show where the condition holds. */
 export interface SheetHighlight {
   readonly keys: readonly string[];
   readonly tone: Tone;
   readonly word: string;
-  /** When it shows, as a formula for the first of the cells. */
-  readonly when: 'below' | 'above' | 'between';
+  /** `running` looks at what the cells up to each have come to. */
+  readonly when: 'below' | 'above' | 'between' | 'running';
   readonly low: number | null;
   readonly high: number | null;
+  readonly format: CellFormat;
 }
 
 /** A name formulas can use for a cell, or for several in a row. */

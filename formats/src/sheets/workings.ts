@@ -37,7 +37,14 @@ export function workingsSheet(ground: PlanGround): Sheet | null {
     rows: [
       ...(ofMonths.length > 0 || ofLists.length === 0 ? [heading(messages.partOfARule, months)] : []),
       ...ofMonths.map(row),
-      ...(ofLists.length > 0 ? [heading(messages.partOfARule, Array.from({ length: wide }, (_, at) => String(at + 1)))] : []),
+      ...(ofLists.length > 0
+        ? [
+            heading(
+              messages.partOfARule,
+              Array.from({ length: wide }, (_, at) => String(at + 1)),
+            ),
+          ]
+        : []),
       ...ofLists.map(row),
     ],
   };

@@ -1,18 +1,132 @@
-import { DetailedCellError, HyperFormula, type CellValue } from 'hyperformula';
+import {
+  CellError,
+  DetailedCellError,
+  FunctionArgumentType,
+  FunctionPlugin,
+  HyperFormula,
+  type CellValue,
+} from 'hyperformula';
 import * as XLSX from 'xlsx';
+import { Places } from '../sheets/placed.ts';
+import { lettersOf, officeOpenSpelling, printSheetFormula } from '../sheets/printFormula.ts';
+import type { SheetCell, Workbook } from '../sheets/sheet.ts';
+import { sheetNamesOf } from '../write/sheetNames.ts';
+
+/**
+ * Three functions as the standard has them (OpenFormula 1.2): INT rounds down (6.17.2), where the library cuts off a negative
+ * number's decimals; ROUND takes 1.005 for the half it is meant to be, where the library rounds it down for what it is
+ * in binary; and RANK (6.18.65), which it does not have.
+ */
+class Standard extends FunctionPlugin {
+  static override implementedFunctions = {
+    INT: { method: 'int', parameters: [{ argumentType: FunctionArgumentType.NUMBER }] },
+    ROUND: {
+      method: 'round',
+      parameters: [
+        { argumentType: FunctionArgumentType.NUMBER },
+        { argumentType: FunctionArgumentType.NUMBER, defaultValue: 0 },
+      ],
+    },
+    RANK: {
+      method: 'rank',
+      parameters: [{ argumentType: FunctionArgumentType.NUMBER }, { argumentType: FunctionArgumentType.RANGE }],
+    },
+  };
+
+  int(ast: { args: never[] }, state: never) {
+    return this.runFunction(ast.args, state, this.metadata('INT'), (value: number) => Math.floor(value));
+  }
+
+  round(ast: { args: never[] }, state: never) {
+    return this.runFunction(ast.args, state, this.metadata('ROUND'), (value: number, digits: number) => {
+      const scale = 10 ** digits;
+      return (Math.sign(value) * Math.round(Math.abs(value) * scale * (1 + Number.EPSILON))) / scale || 0;
+    });
+  }
+
+  rank(ast: { args: never[] }, state: never) {
+    return this.runFunction(ast.args, state, this.metadata('RANK'), (value: number, range: { data: unknown[][] }) => {
+      const all = range.data.flat();
+      const problem = all.find((each) => each instanceof CellError);
+      return problem ?? all.filter((each) => typeof each === 'number' && each > value).length + 1;
+    });
+  }
+}
+HyperFormula.registerFunctionPlugin(Standard, { enGB: { INT: 'INT', ROUND: 'ROUND', RANK: 'RANK' } });
+
+/** References of OpenDocument to other sheets, which the reader leaves as they are: `[$'Cargo bike'.$D$18:.$D$20]`. */
+function readAsTheLibraryDoes(formula: string): string {
+  return formula
+    .replaceAll("$'", "'")
+    .replace(/\[('(?:[^']|'')+')\.(\$?[A-Z]+\$?\d+)(?::\.(\$?[A-Z]+\$?\d+))?\]/g, (_, sheet: string, from: string, to?: string) => `${sheet}!${from}${to === undefined ? '' : `:${to}`}`); // prettier-ignore
+}
 
 /** What a workbook's cells come to by a formula library of others: a figure, a text, a problem, or nothing. */
 export type Recalculated = number | string | boolean | null | 'problem';
+
+type Content = string | number | boolean | null;
+
+/** The library takes names in Latin letters alone; the formats take those of any language. */
+function aliasing(names: readonly string[]): (formula: string) => string {
+  const aliases = names.flatMap((name, index) =>
+    /^[\x20-\u02af]+$/.test(name) ? [] : [[name, `alias_${index}`] as const],
+  );
+  return (formula) =>
+    aliases.reduce((text, [name, alias]) => text.replaceAll(name, alias), readAsTheLibraryDoes(formula));
+}
+
+function contentOf({ value, formula, format, problem }: SheetCell, print: () => string): Content {
+  if (formula) return `=${print()}`;
+  if (value === null) return problem === undefined ? null : '=NA()';
+  const isDate = typeof value === 'string' && (format?.unit === 'date' || format?.unit === 'day');
+  // Days are numbers there, counted from the end of 1899.
+  return isDate ? Date.parse(`${value}T00:00Z`) / 86_400_000 + 25_569 : typeof value === 'string' ? `'${value}` : value;
+}
 
 /** A workbook read by another reader and recalculated by another library than those it was made with. */
 export class RecalculatedWorkbook {
   private readonly engine: HyperFormula;
   readonly sheetNames: readonly string[];
 
-  constructor(file: Uint8Array) {
+  private constructor(
+    sheetNames: readonly string[],
+    sheets: Record<string, Content[][]>,
+    names: readonly { readonly name: string; readonly expression: string }[],
+  ) {
+    this.sheetNames = sheetNames;
+    this.engine = HyperFormula.buildFromSheets(
+      sheets,
+      { licenseKey: 'gpl-v3', smartRounding: false, nullYear: 30, precisionRounding: 14 },
+      [...names],
+    );
+  }
+
+  /** Without the way through a file, which is tested by itself. */
+  static of(workbook: Workbook): RecalculatedWorkbook {
+    const sheetNames = sheetNamesOf(workbook.sheets);
+    const places = new Places(workbook);
+    const spelling = officeOpenSpelling(sheetNames);
+    const aliased = aliasing(workbook.names.map(({ name }) => name));
+    const sheets = workbook.sheets.map(({ rows }, index) => [
+      sheetNames[index]!,
+      rows.map(({ cells }) => cells.flatMap((cell): Content[] => [contentOf(cell, () => aliased(printSheetFormula(cell.formula!, places, index, spelling))), ...Array<null>((cell.span ?? 1) - 1).fill(null)])), // prettier-ignore
+    ]);
+    const names = workbook.names.map(({ key, name, keys }) => {
+      const first = places.placeOf(keys[0] ?? key);
+      return {
+        name: aliased(name),
+        expression: `='${sheetNames[first.sheet]!}'!$${lettersOf(first.column)}$${first.row + 1}`,
+      };
+    });
+    return new RecalculatedWorkbook(sheetNames, Object.fromEntries(sheets) as Record<string, Content[][]>, names);
+  }
+
+  /** A file, read by another reader than the libraries it was written with. */
+  static read(file: Uint8Array): RecalculatedWorkbook {
     const book = XLSX.read(file, { type: 'array', cellFormula: true, cellNF: false, cellText: false });
-    this.sheetNames = book.SheetNames;
-    const sheets: Record<string, (string | number | boolean | null)[][]> = {};
+    const names = (book.Workbook?.Names ?? []).filter(({ Name }) => !Name.startsWith('_xlnm'));
+    const aliased = aliasing(names.map(({ Name }) => Name));
+    const sheets: Record<string, Content[][]> = {};
     for (const name of book.SheetNames) {
       const sheet = book.Sheets[name]!;
       const { e } = XLSX.utils.decode_range(sheet['!ref'] ?? 'A1');
@@ -20,19 +134,14 @@ export class RecalculatedWorkbook {
         Array.from({ length: e.c + 1 }, (__, column) => {
           const cell = sheet[XLSX.utils.encode_cell({ r: row, c: column })] as XLSX.CellObject | undefined;
           if (!cell) return null;
-          if (cell.f !== undefined) return `=${cell.f}`;
+          if (cell.f !== undefined) return `=${aliased(cell.f)}`;
+          if (cell.t === 'e') return '=NA()';
           return cell.v instanceof Date ? Number(cell.v) : (cell.v ?? null);
         }),
       );
     }
-    const expressions = (book.Workbook?.Names ?? [])
-      .filter(({ Name }) => !Name.startsWith('_xlnm'))
-      .map(({ Name, Ref }) => ({ name: Name, expression: `=${Ref}` }));
-    this.engine = HyperFormula.buildFromSheets(
-      sheets,
-      { licenseKey: 'gpl-v3', smartRounding: false, nullYear: 30, precisionRounding: 14 },
-      expressions,
-    );
+    const expressions = names.map(({ Name, Ref }) => ({ name: aliased(Name), expression: `=${aliased(Ref)}` }));
+    return new RecalculatedWorkbook(book.SheetNames, sheets, expressions);
   }
 
   at(sheet: string, row: number, column: number): Recalculated {

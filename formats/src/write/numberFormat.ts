@@ -43,7 +43,9 @@ export function numberFormatOf(
 
 /** How a locale writes a currency beside an amount. */
 function currencyIn({ locale, currency }: FigureStyle): NumberFormat['currency'] {
-  const parts = new Intl.NumberFormat(locale, { style: 'currency', currency, numberingSystem: 'latn' }).formatToParts(1);
+  const parts = new Intl.NumberFormat(locale, { style: 'currency', currency, numberingSystem: 'latn' }).formatToParts(
+    1,
+  );
   const at = parts.findIndex(({ type }) => type === 'currency');
   const sign = parts[at]?.value ?? currency;
   return { sign, isFirst: at === 0, isApart: parts.some(({ type }) => type === 'literal') };
@@ -62,4 +64,3 @@ export function formatCode({ kind, decimals: [least, most], currency, negatives,
   const below = negatives === 'brackets' ? `(${whole})` : `-${whole}`;
   return `${whole}${said};${negatives === 'tone' ? '[Red]' : ''}${below}${said}`;
 }
-

@@ -7,10 +7,17 @@ const LONGEST = 31;
 export function sheetNamesOf(sheets: readonly Pick<Sheet, 'title'>[]): string[] {
   const taken = new Set<string>();
   return sheets.map(({ title }) => {
-    const plain = title.replace(/[[\]:*?/\\]/g, ' ').replace(/^'+|'+$/g, '').trim() || 'Sheet';
+    const plain =
+      title
+        .replace(/[[\]:*?/\\]/g, ' ')
+        .replace(/^'+|'+$/g, '')
+        .trim() || 'Sheet';
     for (let attempt = 1; ; attempt++) {
       const suffix = attempt === 1 ? '' : ` ${attempt}`;
-      const name = `${[...plain].slice(0, LONGEST - suffix.length).join('').trim()}${suffix}`;
+      const name = `${[...plain]
+        .slice(0, LONGEST - suffix.length)
+        .join('')
+        .trim()}${suffix}`;
       if (taken.has(name.toLowerCase())) continue;
       taken.add(name.toLowerCase());
       return name;

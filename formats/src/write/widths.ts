@@ -1,18 +1,6 @@
-import { writeShare, writeWithDecimals, dayInFigures, monthInWords, toMonth, type FigureStyle } from '@haushalt/core';
-import type { Sheet, SheetCell } from '../sheets/sheet.ts';
-
-/** What a cell shows, as the plan writes figures. */
-export function shownText({ value, format }: SheetCell, style: FigureStyle): string {
-  if (value === null) return '';
-  if (typeof value === 'string') {
-    if (format?.unit === 'date') return monthInWords(toMonth(value.slice(0, 7)), style.locale, 'short');
-    return format?.unit === 'day' ? dayInFigures(value, style.locale) : value;
-  }
-  const unit = format?.unit ?? 'number';
-  if (unit === 'share') return writeShare(value, style.locale);
-  if (unit === 'count' || unit === 'day') return writeWithDecimals(value, 'number', 0, style);
-  return writeWithDecimals(value, unit, format?.decimals ?? null, style);
-}
+import type { FigureStyle } from '@haushalt/core';
+import type { Sheet } from '../sheets/sheet.ts';
+import { shownText } from '../sheets/shownText.ts';
 
 /** The widest a column is made by what stands in it, in figures' widths. */
 const WIDEST = 44;

@@ -79,24 +79,29 @@ function writeSheet(
       column += cell.span ?? 1;
     }
   });
-  for (const { keys, tone, word, when, low, high } of sheet.highlights ?? []) {
+  let priority = 1;
+  for (const { keys, tone, word, when, low, high, format } of sheet.highlights ?? []) {
+    const written = numberFormatOf(format, null, style, false);
     for (const { from, to } of places.rangesOf(keys)) {
       const first = `${lettersOf(from.column)}${from.row + 1}`;
-      const ref = `${first}:${lettersOf(to.column)}${to.row + 1}`;
+      const conditions = {
+        below: () => `${first}<${low!}`,
+        above: () => `${first}>${high!}`,
+        between: () => `${first}>=${low!},${first}<=${high!}`,
+        running: () => `SUM($${lettersOf(from.column)}${from.row + 1}:${first})>${high!}`,
+      };
       const { fill: tint, ink } = TONE_COLOURS[tone];
-      const holds = when === 'below' ? `${first}<${low!}` : when === 'above' ? `${first}>${high!}` : `AND(${first}>=${low!},${first}<=${high!})`; // prettier-ignore
-      const format = numberFormatOf({ unit: 'money' }, null, style, false)!;
       page.addConditionalFormatting({
-        ref,
+        ref: `${first}:${lettersOf(to.column)}${to.row + 1}`,
         rules: [
           {
             type: 'expression',
-            priority: 1,
-            formulae: [`AND(ISNUMBER(${first}),${holds})`],
+            priority: priority++,
+            formulae: [`AND(ISNUMBER(${first}),${conditions[when]()})`],
             style: {
               fill: { type: 'pattern', pattern: 'solid', bgColor: argb(tint) },
               font: { color: argb(ink), bold: true },
-              numFmt: formatCode({ ...format, word }),
+              ...(written ? { numFmt: formatCode({ ...written, word }) } : {}),
             },
           },
         ],
@@ -108,7 +113,7 @@ function writeSheet(
 function valueOf({ value, format, formula, problem }: SheetCell, print: () => string): ExcelJS.CellValue {
   const isDate = typeof value === 'string' && (format?.unit === 'date' || format?.unit === 'day');
   const plain = isDate ? new Date(`${value}T00:00:00Z`) : value;
-  if (!formula) return plain;
+  if (!formula) return problem === undefined || plain !== null ? plain : { error: '#N/A' };
   const result = problem === undefined ? (plain ?? '') : { error: '#DIV/0!' as const };
   return { formula: print(), result } as ExcelJS.CellFormulaValue;
 }
@@ -131,7 +136,9 @@ function dress(
     size: row.role === 'final' || isSum ? 11 : 10,
     bold: isStrong || (row.emphasis ?? 0) > 1,
     italic: row.role === 'remark',
-    color: argb(row.role === 'section' && row.side ? SIDE_INK[row.side] : row.role === 'heading' ? PALETTE.soft : PALETTE.ink),
+    color: argb(
+      row.role === 'section' && row.side ? SIDE_INK[row.side] : row.role === 'heading' ? PALETTE.soft : PALETTE.ink,
+    ),
   };
   const isFigure = kind === 'figure' || kind === 'end';
   target.alignment = {

@@ -103,6 +103,7 @@ export function createApp({
     response.set('cache-control', 'no-store');
     next();
   });
+  const report = (error: unknown) => log.error({ err: error });
   app.get('/api/health', (_request, response) => {
     store.probe();
     response.json({ ok: true, version });
@@ -117,7 +118,7 @@ export function createApp({
   app.get('/api/indices/:id', async (request, response) => {
     response.json(await fetchIndex(officeOf(outside), readId(request.params.id), outsideOptions));
   });
-  app.use('/api/plans', planRoutes({ store, events, work, now, outside, outsideOptions }));
+  app.use('/api/plans', planRoutes({ store, events, work, now, outside, outsideOptions, report }));
   app.use('/api', unknownRoute);
   if (web && existsSync(join(web, 'index.html'))) {
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
@@ -128,7 +129,7 @@ export function createApp({
     });
   }
   app.use(unknownRoute);
-  app.use(errorAnswers((error) => log.error({ err: error })));
+  app.use(errorAnswers(report));
   return {
     app,
     events,

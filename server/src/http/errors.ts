@@ -64,7 +64,8 @@ const SENTENCES: Readonly<Record<number, string>> = {
   416: messages.thereIsNoSuchPart,
 };
 
-function asApiError(error: unknown): ApiError {
+/** Whatever was thrown, as an answer with a sentence for a person. */
+export function asApiError(error: unknown): ApiError {
   if (error instanceof ApiError) return error;
   if (error instanceof FileRefused)
     return error.pointer === null

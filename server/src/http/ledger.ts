@@ -1,11 +1,12 @@
-import { MAX_STATEMENT, type CsvFormat } from '@haushalt/formats';
-import express, { Router, type Request } from 'express';
+import { MAX_STATEMENT } from '@haushalt/formats';
+import express, { Router, type Request, type Response } from 'express';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import { planFor } from './access.ts';
 import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
 import { fetchStatement } from './outside.ts';
 import { readEntriesQuery, readId, readStatementQuery } from './schemas.ts';
+import { answerStreamed, wantsProgress } from './streamed.ts';
 import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
 
 /** How many descriptions are sent at most: those used last. */
@@ -15,7 +16,7 @@ const MOST_DESCRIPTIONS = 2000;
  * The routes by which a plan's ledger is looked at, below /api/plans/:id. It is changed by commands, like the plan itself.
  * Answers say at which revision they were true.
  */
-export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundings): Router {
+export function ledgerRoutes({ store, work, outside, outsideOptions, report }: Surroundings): Router {
   const routes = Router({ mergeParams: true });
   const statement = express.raw({ limit: MAX_STATEMENT + 1, type: () => true });
   const caller = (_request: Request): Person => LOCAL_PERSON;
@@ -65,7 +66,13 @@ export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundi
     const { id } = planFor(store, caller(request), planId(request), 'edit');
     const { account, csv } = readStatementQuery(request.query);
     const file = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-    response.type('application/json').send(await preview(id, file, account, csv, whileWanted(response)));
+    const task = { kind: 'previewStatement', database: store.file, planId: id, file, account, csv } as const;
+    if (wantsProgress(request))
+      return answerStreamed(response, async (progress, signal) => ({
+        head: {},
+        content: await work.slow.do<'previewStatement'>(task, { progress, signal }),
+      }), report); // prettier-ignore
+    sendBytes(response, await work.slow.do<'previewStatement'>(task, { signal: whileWanted(response) }));
   });
 
   // The same of what the bank hands out for an account since its last statement.
@@ -76,19 +83,19 @@ export function ledgerRoutes({ store, work, outside, outsideOptions }: Surroundi
     if (outside.bank === null) throw new ApiError(404, 'notFound', messages.thereIsNoBank);
     if (account.number.trim() === '') throw new ApiError(422, 'invalid', messages.thisAccountHasNoNumber, 'number');
     const file = await fetchStatement(outside.bank, account, outsideOptions);
-    response.type('application/json').send(await preview(id, file, account.id, null, whileWanted(response)));
+    const task = {
+      kind: 'previewStatement',
+      database: store.file,
+      planId: id,
+      file,
+      account: account.id,
+      csv: null,
+    } as const;
+    sendBytes(response, await work.slow.do<'previewStatement'>(task, { signal: whileWanted(response) }));
   });
 
-  async function preview(
-    id: string,
-    file: Uint8Array,
-    account: string | null,
-    csv: CsvFormat | null,
-    signal: AbortSignal,
-  ): Promise<Buffer> {
-    const task = { kind: 'previewStatement', database: store.file, planId: id, file, account, csv } as const;
-    const { buffer, byteOffset, byteLength } = await work.slow.do<'previewStatement'>(task, { signal });
-    return Buffer.from(buffer, byteOffset, byteLength);
+  function sendBytes(response: Response, { buffer, byteOffset, byteLength }: Uint8Array): void {
+    response.type('application/json').send(Buffer.from(buffer, byteOffset, byteLength));
   }
 
   return routes;

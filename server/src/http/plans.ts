@@ -15,6 +15,7 @@ import type { PlanInParts } from '../store/store.ts';
 import type { Task } from '../threads/tasks.ts';
 import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
+import { handOverRoutes } from './handOver.ts';
 import { ledgerRoutes } from './ledger.ts';
 import { readCopy, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
 import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
@@ -183,6 +184,7 @@ export function planRoutes(surroundings: Surroundings): Router {
   });
 
   routes.use('/:id', ledgerRoutes(surroundings));
+  routes.use('/:id', handOverRoutes(surroundings));
 
   /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
   function refuseTaken(id: string): void {

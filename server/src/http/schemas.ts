@@ -161,7 +161,7 @@ export function readId(value: unknown): string {
   return read<{ id: string }>(copy, { id: value }).id;
 }
 
-function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
+export function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
   if (body === undefined) throw new ApiError(400, 'notJson', messages.aJsonBodyIsExpected);
   const { error, value } = schema.validate(body, { convert: false, abortEarly: true, errors: { wrap: { label: '' } } });
   if (!error) return value as T;

@@ -11,6 +11,8 @@ export interface Surroundings {
   readonly events: Events;
   readonly work: { readonly quick: Work; readonly slow: Work };
   readonly now: () => Date;
+  /** Told of what went wrong within the program. */
+  readonly report: (error: unknown) => void;
   /** Services outside, and how long they may take. */
   readonly outside: Outside;
   readonly outsideOptions?: OutsideOptions;

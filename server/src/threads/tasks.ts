@@ -36,11 +36,14 @@ import {
   type CsvFormat,
   type CsvGuess,
   type PreviewedStatement,
+  type Progress,
   type StatementFormat,
 } from '@haushalt/formats';
 import { openForReading } from '../store/database.ts';
-import { createLedgerStore, type LedgerStore } from '../store/ledger.ts';
+import { createLedgerStore } from '../store/ledger.ts';
 import { createRowStore } from '../store/rows.ts';
+import { fileHandedOver, pagesShown, type HandOverTask, type PagesTask } from './handOver.ts';
+import type { Reader } from './reader.ts';
 import { messages } from '../messages.ts';
 
 /** What takes long is done in a thread of its own, so that no command waits behind it. These are the things it can do. */
@@ -61,7 +64,9 @@ export type Task =
       /** How the bank writes its tables, where that was said. */
       readonly csv: CsvFormat | null;
     }
-  | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month };
+  | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month }
+  | PagesTask
+  | HandOverTask;
 
 /** Parts a new plan is stored in. */
 export type PlanPart =
@@ -82,6 +87,15 @@ export interface TaskResult {
   /** What the file means for the plan, as JSON text: a `StatementPreview`. */
   readonly previewStatement: Uint8Array;
   readonly standing: { readonly standing: Standing; readonly revision: number };
+  /** Some of the pages, as JSON text: a `PagesShown`. */
+  readonly pages: Uint8Array;
+  readonly handOver: { readonly name: string; readonly file: Uint8Array };
+}
+
+/** What a task tells while it is under way: parts of what it comes to, and how far it is. */
+export interface Telling {
+  readonly part: (part: PlanPart) => void;
+  readonly progress: Progress;
 }
 
 /** A file that is none, with where it is wrong. */
@@ -94,7 +108,10 @@ export interface Refused {
 const PART = 2000;
 
 /** Does a task; the parts of a plan are handed on as they are read. Throws `PlanFormatError`, or `NotJson`. */
-export function perform(task: Task, part: (part: PlanPart) => void): TaskResult[Task['kind']] {
+export function perform(
+  task: Task,
+  { part, progress }: Telling,
+): TaskResult[Task['kind']] | Promise<TaskResult[Task['kind']]> {
   switch (task.kind) {
     case 'readFile': {
       const json = readJson(task.file);
@@ -134,12 +151,16 @@ export function perform(task: Task, part: (part: PlanPart) => void): TaskResult[
         return { name: list.name, file: encode(toCsv(listTable(model, list))) };
       });
     case 'previewStatement':
-      return reading(task, (reader) => encode(JSON.stringify(previewFor(task, reader))));
+      return reading(task, (reader) => encode(JSON.stringify(previewFor(task, reader, progress))));
     case 'standing':
       return reading(task, ({ document, revision }) => ({
         standing: standingOf(new Model(document()), task.month),
         revision: revision(),
       }));
+    case 'pages':
+      return pagesShown(task, (read) => reading(task, read), progress).then((shown) => encode(JSON.stringify(shown)));
+    case 'handOver':
+      return fileHandedOver(task, (read) => reading(task, read), progress);
   }
 }
 
@@ -157,13 +178,6 @@ function readJson(file: Uint8Array): unknown {
   } catch {
     throw new NotJson(messages.theFileIsNotValid);
   }
-}
-
-interface Reader {
-  readonly document: () => Document;
-  readonly ledger: LedgerStore;
-  readonly entries: () => LedgerEntry[];
-  readonly revision: () => number;
 }
 
 /** Reads a plan as it is at one moment, from a connection of its own. */
@@ -219,7 +233,9 @@ export interface StatementPreview {
 function previewFor(
   { file, account, csv, planId }: Extract<Task, { kind: 'previewStatement' }>,
   { document, ledger, revision }: Reader,
+  progress: Progress,
 ): StatementPreview {
+  progress(0, messages.readingTheFile);
   const plan = document();
   const format = csv === null ? formatOf(textOf(file)) : 'csv';
   // How a bank writes is remembered for its account.
@@ -230,7 +246,9 @@ function previewFor(
   let statements: PreviewedStatement[] = [];
   let problem: string | null = null;
   try {
-    statements = previewFile(readStatement(file, looks?.format ?? null), {
+    const read = readStatement(file, looks?.format ?? null);
+    progress(0.4, messages.comparingIt);
+    statements = previewFile(read, {
       document: plan,
       account,
       entriesOf: (of, from, to) => ledger.ofAccount(planId, of, from, to),

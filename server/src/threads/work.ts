@@ -5,6 +5,7 @@ import { messages } from '../messages.ts';
 /** What the thread says of a task. */
 export type Answer =
   | { readonly id: number; readonly kind: 'part'; readonly part: PlanPart }
+  | { readonly id: number; readonly kind: 'progress'; readonly done: number; readonly what: string }
   | { readonly id: number; readonly kind: 'done'; readonly result: TaskResult[Task['kind']] }
   | { readonly id: number; readonly kind: 'refused'; readonly refused: Refused }
   | { readonly id: number; readonly kind: 'failed'; readonly message: string; readonly code: string | undefined };
@@ -28,9 +29,10 @@ export class WorkFailed extends Error {}
 /** Whoever asked for it does not want it any more. */
 export class WorkCancelled extends Error {}
 
-/** How a task is done: what becomes of its parts, and what ends it. */
+/** How a task is done: what becomes of its parts, who is told how far it is, and what ends it. */
 interface Doing {
   readonly part?: (part: PlanPart) => void;
+  readonly progress?: (progress: { readonly done: number; readonly what: string }) => void;
   readonly signal?: AbortSignal;
 }
 
@@ -38,6 +40,7 @@ interface Job {
   readonly id: number;
   readonly task: Task;
   readonly part: (part: PlanPart) => void;
+  readonly progress: (progress: { readonly done: number; readonly what: string }) => void;
   readonly done: (result: never) => void;
   readonly failed: (error: Error) => void;
 }
@@ -60,11 +63,11 @@ export class Work {
   /** Does a task. Throws `FileRefused`, `TooMuchWork`, `WorkFailed`, `WorkCancelled`, or what the database says. */
   do<K extends Task['kind']>(
     task: Extract<Task, { kind: K }>,
-    { part = () => {}, signal }: Doing = {},
+    { part = () => {}, progress = () => {}, signal }: Doing = {},
   ): Promise<TaskResult[K]> {
     if (this.jobs.length >= MOST_WAITING) return Promise.reject(new TooMuchWork(messages.tooMuchIsUnderWay));
     return new Promise((done, failed) => {
-      const job = { id: this.next++, task, part, done, failed };
+      const job = { id: this.next++, task, part, progress, done, failed };
       signal?.addEventListener('abort', () => this.giveUp(job, new WorkCancelled(messages.theRequestEndedEarly)));
       this.jobs.push(job);
       if (this.jobs.length === 1) this.begin();
@@ -104,6 +107,7 @@ export class Work {
   private take(answer: Answer): void {
     const job = this.jobs[0];
     if (job?.id !== answer.id) return;
+    if (answer.kind === 'progress') return job.progress({ done: answer.done, what: answer.what });
     if (answer.kind === 'part') {
       try {
         return job.part(answer.part);

@@ -5,10 +5,15 @@ import type { Answer } from './work.ts';
 /** The thread that does what takes long, one task after the other. */
 const port = parentPort!;
 
-port.on('message', ({ id, task }: { id: number; task: Task }) => {
+port.on('message', ({ id, task }: { id: number; task: Task }) => void answerTo(id, task));
+
+async function answerTo(id: number, task: Task): Promise<void> {
   const answer = (message: Answer) => port.postMessage(message);
   try {
-    const result = perform(task, (part) => answer({ id, kind: 'part', part }));
+    const result = await perform(task, {
+      part: (part) => answer({ id, kind: 'part', part }),
+      progress: (done, what) => answer({ id, kind: 'progress', done, what }),
+    });
     answer({ id, kind: 'done', result });
   } catch (error) {
     const refused = refusedBy(error);
@@ -22,4 +27,4 @@ port.on('message', ({ id, task }: { id: number; task: Task }) => {
         code,
       });
   }
-});
+}

@@ -15,6 +15,8 @@ interface CommitFieldProps {
   readonly multiline?: boolean;
   readonly inputRef?: Ref<HTMLInputElement>;
   readonly name?: string;
+  /** The language a text is in, by which the browser checks its spelling. */
+  readonly language?: string;
   /** What stands within the field, at its end. */
   readonly after?: ReactNode;
 }
@@ -35,6 +37,7 @@ export function CommitField(props: CommitFieldProps) {
     multiline,
     inputRef,
     name,
+    language,
     after,
   } = props;
   const field = useInPlace({ entry, take: onCommit });
@@ -60,6 +63,8 @@ export function CommitField(props: CommitFieldProps) {
     'aria-invalid': refusal !== null,
     'aria-describedby': refusalId,
     placeholder,
+    lang: language,
+    spellCheck: language !== undefined,
     value: draft ?? (field.isFocused ? entry : shown),
     onBlur: () => {
       field.setFocused(false);
@@ -88,7 +93,6 @@ export function CommitField(props: CommitFieldProps) {
           name={name}
           onFocus={field.focusAndSelect}
           autoComplete="off"
-          spellCheck={false}
           onChange={(event) => field.change(event.target.value)}
         />
       )}

@@ -103,6 +103,7 @@ export const messages = {
   charts: 'Charts',
   whatIf: 'What if',
   checksPage: 'Checks',
+  printAndExport: 'Print and export',
 
   // shellKeys
   undoRedo: 'undo, redo',

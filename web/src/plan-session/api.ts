@@ -19,30 +19,11 @@ import {
   type Twice,
 } from '@haushalt/core';
 import type { Order } from './orders.ts';
+import { ServerAway, ServerRefusal } from './refusals.ts';
+import { requestStreamed, type Progress, type Received } from './streamed.ts';
 import { messages } from '../messages/session.ts';
 
-/** An answer of the server that is no success, with its sentence for people. */
-export class ServerRefusal extends Error {
-  readonly status: number;
-  readonly path: string | undefined;
-
-  constructor(status: number, message: string, path?: string) {
-    super(message);
-    this.status = status;
-    this.path = path;
-  }
-}
-
-/** The server could not be reached, or could not answer; the same request may succeed later. */
-export class ServerAway extends Error {
-  /** Whether the server has failed at this very request, rather than being away, busy or without room. */
-  readonly hasFailed: boolean;
-
-  constructor(message = messages.haushaltsServerCannotBeReached, hasFailed = false) {
-    super(message);
-    this.hasFailed = hasFailed;
-  }
-}
+export { ServerAway, ServerRefusal };
 
 /** A plan in the list of plans. */
 export interface PlanSummary extends Standing {
@@ -148,6 +129,65 @@ export interface StatementPreview {
   readonly problem: string | null;
 }
 
+/** What of a plan is on paper, and how. */
+export interface PrintRequest {
+  readonly parts: readonly string[];
+  readonly years: readonly number[];
+  readonly span: 'month' | 'quarter';
+  readonly withNotes: boolean;
+  readonly paper: 'A4' | 'Letter';
+  readonly orientation: 'upright' | 'across';
+  readonly pages: 'one' | 'two' | 'many';
+  readonly isBlackAndWhite: boolean;
+  readonly isBooklet: boolean;
+  readonly title: string;
+  readonly name: string;
+}
+
+/** A file of a plan. */
+export interface FileRequest extends PrintRequest {
+  readonly kind: 'pdf' | 'ods' | 'xlsx' | 'csv';
+  readonly by: 'year' | 'plan';
+  readonly notation: 'plan' | 'neutral';
+}
+
+/** Something on a page; lengths in points from its upper left corner, colours as RRGGBB. */
+export type PageItem =
+  | {
+      readonly kind: 'text';
+      readonly text: string;
+      readonly x: number;
+      readonly y: number;
+      readonly size: number;
+      readonly weight: 'text' | 'strong' | 'title';
+      readonly colour: string;
+      readonly anchor: 'start' | 'end';
+      readonly width: number;
+    }
+  | { readonly kind: 'rule'; readonly x: number; readonly y: number; readonly toX: number; readonly width: number; readonly colour: string } // prettier-ignore
+  | { readonly kind: 'fill'; readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly colour: string }; // prettier-ignore
+
+/** A sheet among the pages: where it begins, and how large its letters are. */
+export interface SheetOnPaper {
+  readonly title: string;
+  readonly page: number;
+  readonly size: number;
+}
+
+/** Some pages as they will be printed, and what is known of all. */
+export interface PagesShown {
+  readonly count: number;
+  readonly contents: readonly SheetOnPaper[];
+  readonly tooSmall: readonly SheetOnPaper[];
+  readonly parts: readonly string[];
+  readonly pages: readonly {
+    readonly width: number;
+    readonly height: number;
+    readonly title: string;
+    readonly items: readonly PageItem[];
+  }[];
+}
+
 /** What is asked of entries, as an address says it. */
 function entriesQuery(asked: EntryQuery, { offset, limit }: { offset: number; limit: number }): string {
   const { from, to, lines, accounts, text, least, most, state, order, descending } = asked;
@@ -211,13 +251,29 @@ export const api = {
   fetchStatement: (planId: string, account: string, signal: AbortSignal) =>
     request<StatementPreview>('POST', `${planPath(planId)}/accounts/${encodeURIComponent(account)}/fetch`, {}, signal),
   /** What a bank's file means for a plan; nothing is stored. */
-  previewStatement(planId: string, file: Blob, account: string | null, csv: CsvFormat | null, signal: AbortSignal) {
+  async previewStatement(
+    planId: string,
+    file: Blob,
+    account: string | null,
+    csv: CsvFormat | null,
+    told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
+  ): Promise<StatementPreview> {
     const said = new URLSearchParams({
       ...(account === null ? {} : { account }),
       ...(csv === null ? {} : { csv: JSON.stringify(csv) }),
     });
-    return request<StatementPreview>('POST', `${planPath(planId)}/statements?${said.toString()}`, file, signal);
+    const { content } = await requestStreamed(`${planPath(planId)}/statements?${said.toString()}`, file, told);
+    return JSON.parse(new TextDecoder().decode(content)) as StatementPreview;
   },
+  /** Some of the pages of a plan as they will be printed, and what is known of all of them. */
+  pages: (planId: string, print: PrintRequest, from: number, to: number, signal: AbortSignal) =>
+    request<PagesShown>('POST', `${planPath(planId)}/pages`, { print, from, to }, signal),
+  /** A plan as a file. */
+  file: (
+    planId: string,
+    asked: FileRequest,
+    told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
+  ): Promise<Received> => requestStreamed(`${planPath(planId)}/files`, JSON.stringify(asked), told),
   /** What a step of the history changed. */
   step: (planId: string, commandId: string) =>
     request<Entry>('GET', `${planPath(planId)}/history/${encodeURIComponent(commandId)}`),

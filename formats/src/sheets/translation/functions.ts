@@ -1,8 +1,8 @@
 import { type Call, type Expression } from '@haushalt/core';
-import { at, call as invoke, negate, number, operation, type SheetFormula } from '../formula.ts';
+import { and, at, call as invoke, negate, number, operation, type SheetFormula } from '../formula.ts';
 import { messages } from '../../messages.ts';
 import { emptyWithAll, emptyWithAny, type Emptiness } from './emptiness.ts';
-import { Unsayable, type Teller } from './ground.ts';
+import { Unsayable, type ScheduleSource, type Teller } from './ground.ts';
 
 /** How a function of the formula language is said in a workbook. */
 interface Saying {
@@ -16,17 +16,20 @@ interface Saying {
 const same = (name: string): Saying => ({
   value: (t, { args }, place) => invoke(name, ...args.map((arg) => t.figure(arg, place))),
 });
-/** The same, with what may be left out here and not there. */
-const withDefaults = (name: string, ...defaults: readonly number[]): Saying => ({
-  value: (t, { args }, place) =>
-    invoke(
-      name,
-      ...args.map((arg) => t.figure(arg, place)),
-      ...defaults.slice(Math.max(0, args.length - firstDefault(name))).map(number),
-    ),
+/** A function that rounds to so many decimals; a part of one is none. */
+const rounding = (name: string): Saying => ({
+  value: (t, { args }, place) => {
+    const [figure, digits] = args;
+    const isWhole = digits === undefined || (digits.kind === 'number' && Number.isInteger(digits.value));
+    const places = digits === undefined ? number(0) : t.figure(digits, place);
+    return invoke(name, t.figure(figure!, place), isWhole ? places : invoke('TRUNC', places));
+  },
 });
-/** Where defaults begin, counted in arguments. */
-const firstDefault = (name: string) => (name.startsWith('CUM') ? 5 : 1);
+/** Interest or repayment of several payments, which have to say there when payments fall due. */
+const ofSeveralPayments = (name: string): Saying => ({
+  value: (t, { args }, place) =>
+    invoke(name, ...args.map((arg) => t.figure(arg, place)), ...(args.length < 6 ? [number(0)] : [])),
+});
 /** A function of several figures that passes over empty ones. */
 const overSeveral = (name: string): Saying => ({
   value: (t, { args }, place) => invoke(name, ...t.passingOver(args, place)),
@@ -120,10 +123,13 @@ const grow: Saying = {
     };
     for (const { at: step, times } of growthSteps(t, of, place)) add(t.figure(of.args[1]!, step), times);
     if (factors.length > MOST_RATES) throw new Unsayable(messages.tooManyRates);
-    return factors.reduce((product, { rate, times }) => {
-      const factor = operation(number(1), '+', rate);
-      return operation(product, '*', times === 1 ? factor : operation(factor, '^', number(times)));
-    }, t.figure(of.args[0]!, place));
+    return factors.reduce(
+      (product, { rate, times }) => {
+        const factor = operation(number(1), '+', rate);
+        return operation(product, '*', times === 1 ? factor : operation(factor, '^', number(times)));
+      },
+      t.figure(of.args[0]!, place),
+    );
   },
   empty: (t, of, place) => {
     if (place < beginning(t, of)) return true;
@@ -159,10 +165,10 @@ const tax: Saying = {
   value: (t, { args }, place) => {
     const [schedule, income] = args;
     if (schedule?.kind !== 'ref' || income === undefined) throw new Unsayable(messages.noSchedule);
-    const { bands, allowance, rebateLimit } = t.ground.scheduleOf(schedule.id, place);
+    const source = t.ground.scheduleOf(schedule.id, place);
     const isLong = income.kind !== 'ref' && income.kind !== 'number';
     const given = isLong ? at(t.ground.aside(income, place, true)) : t.figure(income, place);
-    return taxOf(given, bands, allowance, rebateLimit);
+    return taxOf(given, source);
   },
   empty: (t, { args }, place) => (args[1] === undefined ? true : t.empty(args[1], place)),
 };
@@ -172,9 +178,7 @@ const isNothing = (formula: SheetFormula) => formula.kind === 'number' && formul
 /** The tax on an income:  Σ (min(income, next from) − from)⁺ · rate,  nothing up to the rebate limit. */
 export function taxOf(
   income: SheetFormula,
-  bands: readonly { readonly from: SheetFormula; readonly rate: SheetFormula }[],
-  allowance: SheetFormula,
-  rebateLimit: SheetFormula,
+  { bands, allowance, rebateLimit, conditions }: ScheduleSource,
 ): SheetFormula {
   const taxable = isNothing(allowance) ? income : operation(income, '-', allowance);
   const parts = bands.map(({ from, rate }, index): SheetFormula => {
@@ -183,7 +187,8 @@ export function taxOf(
     return operation(invoke('MAX', number(0), operation(upTo, '-', from)), '*', rate);
   });
   const sum = parts.reduce((left, right) => operation(left, '+', right));
-  return isNothing(rebateLimit) ? sum : invoke('IF', operation(taxable, '<=', rebateLimit), number(0), sum);
+  const tax = isNothing(rebateLimit) ? sum : invoke('IF', operation(taxable, '<=', rebateLimit), number(0), sum);
+  return conditions.length === 0 ? tax : invoke('IF', and(...conditions), tax, invoke('NA'));
 }
 
 const SAYINGS: Readonly<Record<string, Saying>> = {
@@ -236,12 +241,12 @@ const SAYINGS: Readonly<Record<string, Saying>> = {
   rank: {
     value: (t, { args }, place) => invoke('RANK', t.figure(args[0]!, place), t.range(args[0]!)),
   },
-  round: withDefaults('ROUND', 0),
+  round: rounding('ROUND'),
   floor: same('INT'),
   ceil: { value: (t, { args }, place) => negate(invoke('INT', negate(t.figure(args[0]!, place)))) },
   abs: same('ABS'),
-  roundup: withDefaults('ROUNDUP', 0),
-  rounddown: withDefaults('ROUNDDOWN', 0),
+  roundup: rounding('ROUNDUP'),
+  rounddown: rounding('ROUNDDOWN'),
   int: same('INT'),
   mod: same('MOD'),
   power: {
@@ -279,8 +284,8 @@ const SAYINGS: Readonly<Record<string, Saying>> = {
   pv: same('PV'),
   nper: same('NPER'),
   rate: same('RATE'),
-  cumipmt: withDefaults('CUMIPMT', 0),
-  cumprinc: withDefaults('CUMPRINC', 0),
+  cumipmt: ofSeveralPayments('CUMIPMT'),
+  cumprinc: ofSeveralPayments('CUMPRINC'),
   effect: same('EFFECT'),
   nominal: same('NOMINAL'),
   npv: {
@@ -307,4 +312,3 @@ export function sayingOf(name: string): Saying {
   if (!saying) throw new Unsayable(messages.noFunctionCalled(name));
   return saying;
 }
-

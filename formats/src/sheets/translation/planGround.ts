@@ -149,17 +149,40 @@ export class PlanGround implements Ground {
     const row = document.taxSchedules.get(id);
     const set = row && setOfYear(bandSetsOf(document, id), yearOf(calendar.months[place]!, row.yearBegins));
     if (!row || !set) throw new Unsayable(messages.noBandsThen);
-    const part = (of: string) => this.input(of, place)?.value ?? number(0);
+    const part = (of: string): { readonly value: SheetFormula; readonly isTyped: boolean } => {
+      const source = this.input(of, place);
+      return { value: source?.value ?? number(0), isTyped: source === null || source.key === inputKey(of) };
+    };
+    const bands = set.bands.map((band) => ({
+      from: part(inputId(band.id, 'from')),
+      rate: part(inputId(band.id, 'rate')),
+    }));
+    const [allowance, rebateLimit] = [part(inputId(id, 'allowance')), part(inputId(id, 'rebateLimit'))];
+    const notBelow = ({ value, isTyped }: typeof allowance) => (isTyped ? [] : [operation(value, '>=', number(0))]);
+    const conditions = bands.flatMap(({ from, rate }, index) => {
+      const before = bands[index - 1]?.from;
+      const rises = before && !(from.isTyped && before.isTyped) ? [operation(from.value, '>', before.value)] : [];
+      return [
+        ...notBelow(from),
+        ...rises,
+        ...notBelow(rate),
+        ...(rate.isTyped ? [] : [operation(rate.value, '<=', number(1))]),
+      ];
+    });
     return {
-      bands: set.bands.map((band) => ({ from: part(inputId(band.id, 'from')), rate: part(inputId(band.id, 'rate')) })),
-      allowance: part(inputId(id, 'allowance')),
-      rebateLimit: part(inputId(id, 'rebateLimit')),
+      bands: bands.map(({ from, rate }) => ({ from: from.value, rate: rate.value })),
+      allowance: allowance.value,
+      rebateLimit: rebateLimit.value,
+      conditions: [...conditions, ...notBelow(allowance), ...notBelow(rebateLimit)],
     };
   }
 
   aside(expression: Expression, place: number, filled: boolean): string {
     const written = `${filled ? 'filled ' : ''}${printFormula(expression)}`;
-    const title = printFormula(expression, { notation: this.notation, nameOf: (id) => nameOf(this.model.document, id) });
+    const title = printFormula(expression, {
+      notation: this.notation,
+      nameOf: (id) => nameOf(this.model.document, id),
+    });
     return this.workings.keyFor(place, { list: null, title, written }, () => {
       const value = this.model.seriesFor(expression, NET).valueAt(place);
       return {
@@ -224,7 +247,8 @@ export class PlanGround implements Ground {
       if (steady && formula !== null) {
         const rule = readStored(formula);
         const first = this.sayOrNull(rule, 0);
-        for (let place = 1; place < this.count && steady; place++) steady = first !== null && this.sayOrNull(rule, place) === first;
+        for (let place = 1; place < this.count && steady; place++)
+          steady = first !== null && this.sayOrNull(rule, place) === first;
         this.steady.set(id, steady);
       }
     }

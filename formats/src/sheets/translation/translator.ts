@@ -1,14 +1,5 @@
-import { spanOf, type Call, type Expression, type Span } from '@haushalt/core';
-import {
-  all,
-  at,
-  call as invoke,
-  number,
-  operation,
-  text,
-  negate,
-  type SheetFormula,
-} from '../formula.ts';
+import { functionOf, isRead, parameterAt, spanOf, type Call, type Expression, type Span } from '@haushalt/core';
+import { all, at, call as invoke, number, operation, text, negate, type SheetFormula } from '../formula.ts';
 import { emptyWithAll, emptyWithAny, type Emptiness } from './emptiness.ts';
 import { sayingOf } from './functions.ts';
 import { Unsayable, type Ground, type Teller } from './ground.ts';
@@ -29,23 +20,27 @@ export class Translator implements Teller {
   whole(expression: Expression, place: number): SheetFormula | null {
     const empty = this.empty(expression, place);
     if (empty === true) return null;
-    const figure = this.figure(expression, place);
+    const value = this.value(expression, place);
+    const figure = isCondition(expression) ? invoke('N', value) : value;
     return empty === false ? figure : invoke('IF', empty, text(''), figure);
   }
 
   /** A figure that can be reckoned with: a condition counts 1 or 0, what is empty 0. */
   figure(expression: Expression, place: number): SheetFormula {
+    if (isCondition(expression)) return invoke('N', this.value(expression, place));
+    const empty = isWrongWhenEmpty(expression) ? this.empty(expression, place) : false;
+    if (empty === true) return number(0);
     const value = this.value(expression, place);
-    return isCondition(expression) ? invoke('N', value) : value;
+    return empty === false ? value : invoke('IF', empty, number(0), value);
   }
 
   /** A condition: whatever is not 0 holds. */
   condition(expression: Expression, place: number): SheetFormula {
-    const value = this.value(expression, place);
-    return isCondition(expression) ? value : operation(value, '<>', number(0));
+    if (isCondition(expression)) return this.value(expression, place);
+    return operation(this.figure(expression, place), '<>', number(0));
   }
 
-  /** What an expression gives; a condition stays one. */
+  /** What an expression gives where it is not empty; a condition stays one. */
   value(expression: Expression, place: number): SheetFormula {
     switch (expression.kind) {
       case 'number':
@@ -63,7 +58,11 @@ export class Translator implements Teller {
       case 'negate':
         return negate(this.figure(expression.operand, place));
       case 'binary':
-        return operation(this.figure(expression.left, place), expression.operator, this.figure(expression.right, place));
+        return operation(
+          this.figure(expression.left, place),
+          expression.operator,
+          this.figure(expression.right, place),
+        );
       case 'call':
         return sayingOf(expression.name).value(this, expression, place);
       case 'name':
@@ -82,8 +81,10 @@ export class Translator implements Teller {
         return this.empty(expression.operand, place);
       case 'binary': {
         const { operator, left, right } = expression;
-        if (operator === '+' || operator === '-') return emptyWithAll([this.empty(left, place), this.empty(right, place)]);
-        if (operator === '*' || operator === '^') return emptyWithAny([this.empty(left, place), this.empty(right, place)]);
+        if (operator === '+' || operator === '-')
+          return emptyWithAll([this.empty(left, place), this.empty(right, place)]);
+        if (operator === '*' || operator === '^')
+          return emptyWithAny([this.empty(left, place), this.empty(right, place)]);
         // Dividing by what is empty is a problem here and there.
         return operator === '/' ? this.empty(left, place) : false;
       }
@@ -96,9 +97,12 @@ export class Translator implements Teller {
     }
   }
 
-  /** Whether each figure a call is given is empty. */
+  /** Whether each figure a call is given is empty; words that say how it works are none. */
   emptyArgs(of: Call, place: number): Emptiness[] {
-    return of.args.filter(({ kind }) => kind !== 'word' && kind !== 'option').map((arg) => this.empty(arg, place));
+    const description = functionOf(of);
+    return of.args
+      .filter((arg, index) => isRead(parameterAt(description, index), arg))
+      .map((arg) => this.empty(arg, place));
   }
 
   /** What a function is given that passes over what is empty: cells as they are, nothing for what is always empty. */
@@ -155,6 +159,11 @@ export class Translator implements Teller {
     if (expression.kind === 'negate') return -this.constant(expression.operand, words);
     throw new Unsayable(words);
   }
+}
+
+/** Whether what is said for an expression is something else than 0 where it is empty. */
+function isWrongWhenEmpty(expression: Expression): boolean {
+  return expression.kind === 'call' || (expression.kind === 'binary' && '^/'.includes(expression.operator));
 }
 
 /** Whether an expression is a condition, which a workbook tells from a figure. */

@@ -24,6 +24,7 @@ import { targetOf, whyInWords } from '../../parts/ledger/assignment.ts';
 import { readTarget } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { TargetEditor } from '../../parts/ledger/TargetEditor.tsx';
+import type { Progress } from '../../plan-session/streamed.ts';
 import { api, newId, type CsvFormat, type PreviewedStatement } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -82,11 +83,12 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
   const [csv, setCsv] = useState<CsvFormat | null>(null);
   const [corrections, setCorrections] = useState<ReadonlyMap<string, Correction>>(new Map());
   const [refusal, setRefusal] = useState<string | null>(null);
+  const [progress, setProgress] = useState<Progress | null>(null);
   const { data, error, isPending, isFetching } = useQuery({
     queryKey: ['statement', planId, source, chosen, csv],
     queryFn: ({ signal }) =>
       source.kind === 'file'
-        ? api.previewStatement(planId, source.file, chosen, csv, signal)
+        ? api.previewStatement(planId, source.file, chosen, csv, { signal, onProgress: setProgress })
         : api.fetchStatement(planId, source.account, signal),
     placeholderData: keepPreviousData,
     gcTime: 0,
@@ -271,7 +273,12 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
       </div>
       {isPending && (
         <p className="statement-said" role="status">
-          <progress aria-label={messages.reading} /> {messages.reading}
+          {progress === null ? (
+            <progress aria-label={messages.reading} />
+          ) : (
+            <progress value={progress.done} max={1} aria-label={messages.reading} />
+          )}{' '}
+          {progress?.what ?? messages.reading}
         </p>
       )}
       {(error || refusal) && (

@@ -1,4 +1,4 @@
-import { yearsOf, isYearLocked, nameOfYear, type Side } from '@haushalt/core';
+import { SIDE_ORDER, SIDE_WORDS, yearsOf, isYearLocked, nameOfYear, type Side } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { memo, useState, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { Model, applyChanges, decide, toMonth, type Command, type Document } from '@haushalt/core';
+import { Model, applyChanges, averageIn, decide, toMonth, type Command, type Document } from '@haushalt/core';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { looksLikeFormula, readEntry } from '../../fields/formula/entry.ts';
 import { budgetColumns, fittingColumns } from '../../parts/lines/columns.ts';

@@ -15,6 +15,7 @@ import { chartModels } from './chartModels.ts';
 import { chartPicture } from './chartPicture.ts';
 import { USUAL_CHART, USUAL_ID, chartsOf, type ChartDraft } from '../../parts/charts/draft.ts';
 import './charts.scss';
+import { saveBlob } from '../../ui/saveBlob.ts';
 import { messages } from '../../messages/charts.ts';
 import { Select } from '../../fields/Select.tsx';
 
@@ -66,7 +67,7 @@ export function ChartsPage() {
     const { pictureAsPdf } = await import('../../parts/charts/pictureAsPdf.ts');
     const { name } = chart.settings;
     const plan = planOf(document).name;
-    saveAs(await pictureAsPdf(picture, name, plan), `${plan}, ${name}.pdf`);
+    saveBlob(await pictureAsPdf(picture, name, plan), `${plan}, ${name}.pdf`);
   };
 
   return (
@@ -153,14 +154,5 @@ function saveAsPng(canvas: HTMLCanvasElement, name: string): void {
   context.fillStyle = '#fffdf8';
   context.fillRect(0, 0, copy.width, copy.height);
   context.drawImage(canvas, 0, 0);
-  copy.toBlob((blob) => blob && saveAs(blob, name), 'image/png');
-}
-
-/** Hands a file out under a name. */
-function saveAs(blob: Blob, name: string): void {
-  const link = window.document.createElement('a');
-  link.download = name;
-  link.href = URL.createObjectURL(blob);
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  copy.toBlob((blob) => blob && saveBlob(blob, name), 'image/png');
 }

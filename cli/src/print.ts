@@ -1,0 +1,86 @@
+import { planOf, writeWithDecimals, yearsOf } from '@haushalt/core';
+import { PAPERS, PARTS, pagesOf, partsIn, tooSmall, pdfOf, type PageSetup, type Paper, type Part, type PrintRequest } from '@haushalt/formats'; // prettier-ignore
+import { Command, Option } from 'commander';
+import { CliError } from './error.ts';
+import { messages } from './messages.ts';
+import { writeOut } from './output.ts';
+import { readPlanFile } from './planFile.ts';
+import { sourceOf, today } from './source.ts';
+
+interface PrintOptions {
+  readonly what: string;
+  readonly years?: string;
+  readonly paper: Paper;
+  readonly pages: PageSetup['pages'];
+  readonly upright?: boolean;
+  readonly quarters?: boolean;
+  readonly notes?: boolean;
+  readonly black?: boolean;
+  readonly title: string;
+  readonly name: string;
+}
+
+/** `haushalt print FILE OUT.pdf`: a plan, or parts of it, as pages. */
+export function printCommand(): Command {
+  return new Command('print')
+    .description('Print a plan file, or parts of it, as a PDF.')
+    .argument('<file>', 'a plan file, *.haushalt.json')
+    .argument('<out>', 'the PDF')
+    .option(
+      '--what <parts>',
+      `what to print, apart by commas: ${PARTS.join(', ')}; or plan for all of it with contents`,
+      'budget',
+    )
+    .option('--years <years>', 'which years, apart by commas; all when left out')
+    .addOption(new Option('--paper <paper>', 'the paper').choices(PAPERS).default('A4'))
+    .addOption(
+      new Option('--pages <pages>', 'how many pages for each part').choices(['one', 'two', 'many']).default('one'),
+    )
+    .option('--upright', 'upright in place of across')
+    .option('--quarters', 'quarters in place of months')
+    .option('--notes', 'with notes')
+    .option('--black', 'in black and white')
+    .option('--title <title>', 'the heading; the plan’s name when left out', '')
+    .option('--name <name>', 'whose it is, beside the date', '')
+    .action(async (file: string, out: string, options: PrintOptions) => {
+      const plan = readPlanFile(file);
+      const source = sourceOf(plan, today());
+      const { document, calendar } = source.model;
+      const all = partsIn(document, plan.entries.length > 0);
+      const request: PrintRequest = {
+        parts: options.what === 'plan' ? all : partsNamed(options.what),
+        years: yearsNamed(options.years, yearsOf(calendar)),
+        span: options.quarters ? 'quarter' : 'month',
+        withNotes: options.notes ?? false,
+        paper: options.paper,
+        orientation: options.upright ? 'upright' : 'across',
+        pages: options.pages,
+        isBlackAndWhite: options.black ?? false,
+        isBooklet: options.what === 'plan',
+        title: options.title,
+        name: options.name,
+      };
+      const laidOut = await pagesOf(source, request, today());
+      writeOut(out, await pdfOf(laidOut, options, planOf(document)));
+      for (const { title, size } of tooSmall(laidOut))
+        console.error(messages.isTooSmall(title, writeWithDecimals(size, 'number', 1, planOf(document))));
+      console.log(messages.isWrittenTo(out, laidOut.pages.length));
+    });
+}
+
+function partsNamed(list: string): Part[] {
+  return list.split(',').map((text) => {
+    const part = PARTS.find((each) => each.toLowerCase() === text.trim().toLowerCase());
+    if (!part) throw new CliError(messages.noSuchPart(text.trim(), [...PARTS, 'plan'].join(', ')));
+    return part;
+  });
+}
+
+function yearsNamed(list: string | undefined, years: readonly number[]): number[] {
+  if (list === undefined) return [];
+  return list.split(',').map((text) => {
+    const year = Number(text.trim());
+    if (!years.includes(year)) throw new CliError(messages.noSuchYear(text.trim(), years.join(', ')));
+    return year;
+  });
+}

@@ -1,0 +1,28 @@
+import {
+  Model,
+  actualsFrom,
+  itemSumsAfter,
+  settledBy,
+  sumsAfter,
+  type Day,
+  type Document,
+  type LedgerEntry,
+} from '@haushalt/core';
+import type { BookSource } from '@haushalt/formats';
+
+/** A plan file with its entries, as it is handed over. */
+export function sourceOf(
+  { document, entries }: { document: Document; entries: LedgerEntry[] },
+  today: Day,
+): BookSource {
+  const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
+  return {
+    model: new Model(document),
+    happened: { actuals: actualsFrom(sumsAfter([], changes), today), settled: settledBy(entries) },
+    itemSums: itemSumsAfter([], changes),
+    entries: () => entries,
+  };
+}
+
+/** Today, as the machine has it. */
+export const today = (): Day => new Date().toISOString().slice(0, 10);

@@ -1,0 +1,83 @@
+import { readFileSync } from 'node:fs';
+import type { Download, Page } from '@playwright/test';
+import { expect, expectAccessible, test } from './application.ts';
+
+const paper = (page: Page) => page.locator('.paper');
+const said = (page: Page, text: string) => paper(page).getByText(text, { exact: true }).first();
+
+async function saved(page: Page, button: string): Promise<Download> {
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  return download;
+}
+const bytesOf = async (download: Download) => readFileSync(await download.path());
+
+test('pages are shown as they will be while one chooses, and saved as a PDF', async ({ household, page }) => {
+  await page.goto(`${household}/print?years=2026`);
+  await expect(said(page, 'Budget 2026')).toBeVisible();
+  await expect(said(page, '2,480.00')).toBeVisible();
+  const across = (await paper(page).boundingBox())!;
+  expect(across.width).toBeGreaterThan(across.height);
+  await expectAccessible(page);
+
+  await page.getByRole('radio', { name: 'Upright' }).click();
+  await expect.poll(async () => {
+    const { width, height } = (await paper(page).boundingBox())!;
+    return height > width;
+  }).toBe(true); // prettier-ignore
+  await page.getByRole('checkbox', { name: '2027' }).check();
+  await expect(page.getByText('Page 1 of 2', { exact: true }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Page after' }).click();
+  await expect(said(page, 'Budget 2027')).toBeVisible();
+
+  await page.getByRole('textbox', { name: 'Name' }).fill('Mara Brandt');
+  await page.keyboard.press('Enter');
+  await expect(paper(page).getByText(/Mara Brandt · /)).toBeVisible();
+  const download = await saved(page, 'Save as PDF');
+  expect(download.suggestedFilename()).toBe('Brandt-Osei household.pdf');
+  expect((await bytesOf(download)).subarray(0, 4).toString()).toBe('%PDF');
+  await expect(page.getByText('Saved Brandt-Osei household.pdf.')).toBeVisible();
+
+  // The address says it all: whoever has it sees the same.
+  await page.reload();
+  await expect(page.getByRole('checkbox', { name: '2027' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'Upright' })).toBeChecked();
+});
+
+test('the whole plan is a booklet; letters too small to read are said, and two pages offered', async ({
+  household,
+  page,
+}) => {
+  await page.goto(`${household}/print?years=2026`);
+  await page.getByRole('checkbox', { name: 'The whole plan, as a booklet with contents' }).check();
+  await expect(said(page, 'Contents')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Page shown' }).selectOption({ label: 'Cargo bike' });
+  await expect(said(page, 'Opening balance')).toBeVisible();
+
+  await page.getByRole('checkbox', { name: 'The whole plan, as a booklet with contents' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Entries' }).check();
+  await expect(page.getByText(/Entries is set in .* pt, which is hard to read/)).toBeVisible();
+  await page.getByRole('button', { name: 'Use two pages each' }).click();
+  await expect(page.getByRole('radio', { name: 'Two' })).toBeChecked();
+
+  await page.getByRole('checkbox', { name: 'Entries' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Budget', exact: true }).uncheck();
+  await expect(page.getByText('Choose at least one part.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeDisabled();
+});
+
+test('workbooks and tables are saved, and an edit is in them at once', async ({ household, page }) => {
+  await page.goto(`${household}/print?years=2026`);
+  await expect(paper(page)).toBeVisible();
+  for (const [button, ending, begins] of [
+    ['OpenDocument (.ods)', 'ods', 'PK'],
+    ['Office Open XML (.xlsx)', 'xlsx', 'PK'],
+  ] as const) {
+    const download = await saved(page, button);
+    expect(download.suggestedFilename()).toBe(`Brandt-Osei household.${ending}`);
+    expect((await bytesOf(download)).subarray(0, 2).toString()).toBe(begins);
+  }
+  await page.getByRole('radio', { name: 'Neutral (ISO dates, decimal point)' }).click();
+  const csv = (await bytesOf(await saved(page, 'CSV (.csv)'))).toString('utf8');
+  expect(csv).toContain('Rent,1140,1140');
+});

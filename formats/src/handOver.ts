@@ -1,0 +1,92 @@
+import { dayInWords, planOf, type Day, type PlanRow } from '@haushalt/core';
+import type { LaidOut, PageSetup } from './pages/page.ts';
+import { bookSheets, type BookChoice, type BookSource } from './sheets/book.ts';
+import { liveWorkbook } from './sheets/liveWorkbook.ts';
+import { messages } from './messages.ts';
+import { sheetsToCsv, type CsvNotation } from './write/sheetCsv.ts';
+
+/** The files a plan is handed over as. */
+export const FILE_KINDS = ['pdf', 'ods', 'xlsx', 'csv'] as const;
+export type FileKind = (typeof FILE_KINDS)[number];
+
+/** What is on paper, and how. */
+export interface PrintRequest extends BookChoice, Omit<PageSetup, 'hasContents' | 'date'> {
+  /** The heading above all pages; the plan's name when it is empty. */
+  readonly title: string;
+  /** Whether the contents stand at the beginning. */
+  readonly isBooklet: boolean;
+}
+
+/** A file of a plan. */
+export interface HandOverRequest extends PrintRequest {
+  readonly kind: FileKind;
+  /** For workbooks: a sheet for each year, or one for all months. */
+  readonly by: 'year' | 'plan';
+  /** For CSV: how figures are written. */
+  readonly notation: CsvNotation;
+}
+
+/** Told how much is done, from 0 to 1, and what is being done. */
+export type Progress = (done: number, what: string) => void;
+
+// What sets pages and writes files is large, and loaded when it is first needed.
+
+/** The pages of what is asked for, as they will be printed. */
+export async function pagesOf(
+  source: BookSource,
+  request: PrintRequest,
+  today: Day,
+  progress: Progress = () => {},
+): Promise<LaidOut> {
+  const [{ measure }, { layOut }] = await Promise.all([import('./pages/fonts.ts'), import('./pages/layOut.ts')]);
+  const plan = planOf(source.model.document);
+  progress(0, messages.reckoning);
+  const sheets = bookSheets(source, request);
+  const setup: PageSetup = {
+    ...request,
+    hasContents: request.isBooklet && sheets.length > 1,
+    date: dayInWords(today, plan.locale),
+  };
+  const title = request.title.trim() === '' ? plan.name : request.title.trim();
+  return layOut(sheets, title, plan, setup, measure, (done) => progress(0.1 + 0.4 * done, messages.settingPages));
+}
+
+/** A plan as a file. */
+export async function handOver(
+  source: BookSource,
+  request: HandOverRequest,
+  today: Day,
+  progress: Progress = () => {},
+): Promise<Uint8Array> {
+  const plan = planOf(source.model.document);
+  switch (request.kind) {
+    case 'pdf': {
+      const laidOut = await pagesOf(source, request, today, progress);
+      return pdfOf(laidOut, request, plan, (done) => progress(0.5 + 0.5 * done, messages.writingPages));
+    }
+    case 'csv':
+      progress(0, messages.reckoning);
+      return new TextEncoder().encode(sheetsToCsv(bookSheets(source, { ...request, withNotes: false }), plan, request.notation)); // prettier-ignore
+    case 'ods':
+    case 'xlsx': {
+      progress(0, messages.sayingRules);
+      const workbook = liveWorkbook(source.model, { by: request.by, author: request.name });
+      const told = (done: number) => progress(0.4 + 0.6 * done, messages.writingSheets);
+      told(0);
+      if (request.kind === 'ods') return (await import('./write/ods.ts')).writeOds(workbook, told);
+      return (await import('./write/xlsx.ts')).writeXlsx(workbook, told);
+    }
+  }
+}
+
+/** Pages as a PDF. */
+export async function pdfOf(
+  laidOut: LaidOut,
+  { title, name }: Pick<PrintRequest, 'title' | 'name'>,
+  plan: Pick<PlanRow, 'name' | 'locale'>,
+  progress: (done: number) => void = () => {},
+): Promise<Uint8Array> {
+  const { writePdf } = await import('./write/pdf.ts');
+  const about = { title: title.trim() === '' ? plan.name : title.trim(), author: name, language: plan.locale };
+  return writePdf(laidOut, about, progress);
+}

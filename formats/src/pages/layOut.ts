@@ -1,0 +1,354 @@
+import type { FigureStyle } from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { PALETTE, SIDE_INK, SIDE_TINT, TONE_COLOURS } from '../sheets/palette.ts';
+import { words, type Sheet, type SheetCell, type SheetRow } from '../sheets/sheet.ts';
+import { shownText } from '../sheets/shownText.ts';
+import {
+  BASE,
+  FOOTNOTE,
+  LEADING,
+  PADDING,
+  broken,
+  setSheet,
+  type SetCell,
+  type SetRow,
+  type SetSheet,
+} from './grid.ts';
+import { PAPER_SIZES, type LaidOut, type Measure, type Page, type PageItem, type PageSetup } from './page.ts'; // prettier-ignore
+import { columnParts, rowParts, type CarriedRow, type SheetPart } from './split.ts';
+
+const MARGIN = 30;
+/** What title and foot take of a page, in points. */
+const HEAD = 44;
+const FOOT = 22;
+const TITLE_SIZE = 15;
+const SMALL = 8;
+/** A sheet that is smaller than its page grows by no more than this. */
+const MOST_SCALE = 1.25;
+/** How far many pages are scaled down so that a sheet is no wider than a page, before its columns are parted. */
+const LEAST_SCALE = 0.72;
+
+const BLACK = '000000';
+const GREYS = { fill: 'F0F0F0', rule: '808080', hairline: 'C8C8C8' };
+
+/** Sheets as pages. `progress` is told how many sheets are set. */
+export function layOut(
+  sheets: readonly Sheet[],
+  title: string,
+  style: FigureStyle,
+  setup: PageSetup,
+  measure: Measure,
+  progress: (done: number) => void = () => {},
+): LaidOut {
+  const [short, long] = PAPER_SIZES[setup.paper];
+  const [width, height] = setup.orientation === 'across' ? [long, short] : [short, long];
+  const room = { width: width - 2 * MARGIN, height: height - 2 * MARGIN - HEAD - FOOT };
+  const drafts: { sheet: Sheet; items: PageItem[]; size: number; isFirst: boolean }[] = [];
+  sheets.forEach((sheet, index) => {
+    const natural = setSheet(sheet, style, measure);
+    const { parts, scale } = partsOf(natural, room, setup.pages);
+    const set = widened(natural, parts, scale, room.width);
+    parts.forEach((part, nth) => {
+      const items = drawPart(set, part, scale, style, setup, measure);
+      drafts.push({ sheet, items, size: BASE * scale, isFirst: nth === 0 });
+    });
+    progress((index + 1) / sheets.length);
+  });
+  const contentsPages = setup.hasContents ? 1 : 0;
+  const total = drafts.length + contentsPages;
+  const contents = drafts.flatMap(({ sheet, size, isFirst }, index) =>
+    isFirst ? [{ title: sheet.title, page: index + 1 + contentsPages, size }] : [],
+  );
+  const frame = (page: number, heading: string, remark: string, items: readonly PageItem[]): Page => ({
+    width,
+    height,
+    title: heading,
+    items: [...items, ...frameItems({ width, height, heading, remark, title, setup, page, total }, measure)],
+  });
+  const pages = drafts.map(({ sheet, items }, index) =>
+    frame(index + 1 + contentsPages, sheet.title, sheet.remark, items),
+  );
+  if (setup.hasContents) pages.unshift(frame(1, messages.contents, title, contentsItems(contents, width, setup)));
+  return { pages, contents };
+}
+
+/** How a sheet is parted into pages, and scaled. Nothing is ever left out. */
+function partsOf(
+  set: SetSheet,
+  room: { readonly width: number; readonly height: number },
+  pages: PageSetup['pages'],
+): { readonly parts: SheetPart[]; readonly scale: number } {
+  const all = [...set.widths.keys()];
+  const width = set.widths.reduce((sum, each) => sum + each, 0);
+  const height = set.rows.reduce((sum, row) => sum + row.height, 0);
+  const fitting = Math.min(room.width / width, room.height / height, MOST_SCALE);
+  if (pages === 'one' || fitting >= 1)
+    return {
+      parts: [{ rows: [...set.rows.keys()].filter((at) => at >= set.sheet.headings), columns: all }],
+      scale: fitting,
+    };
+  if (pages === 'two') return inTwo(set, room, { width, height });
+  const scale = Math.max(Math.min(1, room.width / width), LEAST_SCALE);
+  const columns = columnParts(set, room.width / scale);
+  const rows = rowParts(set, room.height / scale);
+  // Page after page down, then the next columns.
+  return { parts: columns.flatMap((some) => rows.map((part) => ({ rows: part, columns: some }))), scale };
+}
+
+/** The most a column is widened to fill its page. */
+const MOST_WIDENED = 1.7;
+
+/** Columns that leave a part of the page's width empty are widened. */
+function widened(set: SetSheet, parts: readonly SheetPart[], scale: number, room: number): SetSheet {
+  const widest = Math.max(...parts.map(({ columns }) => columns.reduce((sum, column) => sum + set.widths[column]!, 0)));
+  const factor = Math.min(MOST_WIDENED, room / (widest * scale));
+  return factor <= 1 ? set : { ...set, widths: set.widths.map((width) => width * factor) };
+}
+
+/** Two pages: one below the other or one beside the other, whichever lets the letters be larger. */
+function inTwo(
+  set: SetSheet,
+  room: { readonly width: number; readonly height: number },
+  { width, height }: { readonly width: number; readonly height: number },
+): { readonly parts: SheetPart[]; readonly scale: number } {
+  const all = [...set.widths.keys()];
+  const body = [...set.rows.keys()].filter((at) => at >= set.sheet.headings);
+  const search = (count: (scale: number) => number): number => {
+    let [low, high] = [0.05, MOST_SCALE];
+    for (let step = 0; step < 24; step++) {
+      const middle = (low + high) / 2;
+      if (count(middle) <= 2) low = middle;
+      else high = middle;
+    }
+    return low;
+  };
+  const below = Math.min(
+    room.width / width,
+    search((scale) => rowParts(set, room.height / scale).length),
+  );
+  const beside = Math.min(
+    room.height / height,
+    search((scale) => columnParts(set, room.width / scale).length),
+  );
+  if (below >= beside)
+    return { parts: rowParts(set, room.height / below).map((rows) => ({ rows, columns: all })), scale: below };
+  return { parts: columnParts(set, room.width / beside).map((columns) => ({ rows: body, columns })), scale: beside };
+}
+
+function drawPart(
+  set: SetSheet,
+  part: SheetPart,
+  scale: number,
+  style: FigureStyle,
+  setup: PageSetup,
+  measure: Measure,
+): PageItem[] {
+  const items: PageItem[] = [];
+  const lefts = new Map<number, number>();
+  let x = MARGIN;
+  for (const column of part.columns) {
+    lefts.set(column, x);
+    x += set.widths[column]! * scale;
+  }
+  const right = x;
+  let y = MARGIN + HEAD;
+  const draw = (row: SetRow) => {
+    drawRow(row, { set, lefts, right, y, scale, setup, measure, columns: part.columns }, items);
+    y += row.height * scale;
+  };
+  for (const row of set.rows.slice(0, set.sheet.headings)) draw(row);
+  for (const at of part.rows) draw(typeof at === 'number' ? set.rows[at]! : carriedRow(at, set, style, measure));
+  return items;
+}
+
+/** A row that says what has come together so far. */
+function carriedRow(
+  { kind, sums }: CarriedRow,
+  { sheet, widths, rows }: SetSheet,
+  style: FigureStyle,
+  measure: Measure,
+): SetRow {
+  const cells = widths.map((_, column): SheetCell => {
+    const sum = sums.get(column);
+    if (column === 0) return words(kind === 'forward' ? messages.carriedForward : messages.broughtForward);
+    return sum === undefined ? { value: null } : { value: sum, format: { unit: 'money' } };
+  });
+  const row: SheetRow = { role: 'remark', cells };
+  return {
+    row,
+    height: rows[sheet.headings]?.height ?? BASE * LEADING,
+    cells: cells.map((cell, column) => ({
+      cell,
+      column,
+      span: 1,
+      weight: 'text',
+      lines: broken(shownText(cell, style), (widths[column]! - 2 * PADDING) / BASE, 'text', measure),
+    })),
+  };
+}
+
+interface Where {
+  readonly set: SetSheet;
+  readonly lefts: ReadonlyMap<number, number>;
+  readonly right: number;
+  readonly y: number;
+  readonly scale: number;
+  readonly setup: PageSetup;
+  readonly measure: Measure;
+  readonly columns: readonly number[];
+}
+
+function drawRow({ row, cells, height }: SetRow, where: Where, items: PageItem[]): void {
+  const { set, lefts, right, y, scale, setup, columns } = where;
+  const bottom = y + height * scale;
+  const isSum = row.role === 'total' || row.role === 'final';
+  const { isBlackAndWhite } = setup;
+  const tinted = row.role === 'section' || row.role === 'subtotal' || isSum || (row.emphasis ?? 0) > 0;
+  const fill = (from: number, to: number, colour: string) =>
+    items.push({ kind: 'fill', x: from, y, width: to - from, height: height * scale, colour: isBlackAndWhite ? GREYS.fill : colour }); // prettier-ignore
+  if (row.side && tinted && !(isBlackAndWhite && row.role !== 'total')) fill(MARGIN, right, SIDE_TINT[row.side]);
+  for (const cell of cells) {
+    const shown = Array.from({ length: cell.span }, (_, index) => cell.column + index).filter((column) =>
+      columns.includes(column),
+    );
+    if (shown.length === 0) continue;
+    const left = lefts.get(shown[0]!)!;
+    const end = lefts.get(shown.at(-1)!)! + set.widths[shown.at(-1)!]! * scale;
+    drawCell(cell, row, { left, end }, where, items, fill);
+  }
+  const rule = (at: number, width: number, colour: string) =>
+    items.push({ kind: 'rule', x: MARGIN, y: at, toX: right, width, colour });
+  const { rule: dark, hairline } = isBlackAndWhite ? GREYS : PALETTE;
+  if (row.role === 'subtotal' || isSum) rule(y, 0.5, isBlackAndWhite ? BLACK : dark);
+  if (row.role === 'final') {
+    rule(bottom - 1.6, 0.5, isBlackAndWhite ? BLACK : PALETTE.ink);
+    rule(bottom, 0.5, isBlackAndWhite ? BLACK : PALETTE.ink);
+  } else if (row.role === 'heading') rule(bottom, 0.6, isBlackAndWhite ? BLACK : dark);
+  else if (row.role === 'line') rule(bottom, 0.25, hairline);
+}
+
+function drawCell(
+  { cell, lines, weight, column, span }: SetCell,
+  row: SheetRow,
+  { left, end }: { readonly left: number; readonly end: number },
+  { set, y, scale, setup, measure }: Where,
+  items: PageItem[],
+  fill: (from: number, to: number, colour: string) => void,
+): void {
+  const { isBlackAndWhite } = setup;
+  if (!isBlackAndWhite && cell.highlight && cell.value !== null)
+    fill(left, end, TONE_COLOURS[cell.highlight.tone].fill);
+  else if (!isBlackAndWhite && cell.mark === 'exception') fill(left, end, PALETTE.exception);
+  if (lines.length === 0) return;
+  const kind = set.sheet.columns[column]?.kind ?? 'figure';
+  const isFigure =
+    (kind === 'figure' || kind === 'end') && span === 1 && (typeof cell.value !== 'string' || row.role === 'heading');
+  const size = BASE * scale;
+  const isNegative = typeof cell.value === 'number' && cell.value < 0;
+  const colour = isBlackAndWhite
+    ? BLACK
+    : cell.highlight && cell.value !== null
+      ? TONE_COLOURS[cell.highlight.tone].ink
+      : row.role === 'section' && row.side
+        ? SIDE_INK[row.side]
+        : row.role === 'heading' || row.role === 'remark'
+          ? PALETTE.soft
+          : isNegative
+            ? PALETTE.red
+            : PALETTE.ink;
+  const indent = column === 0 && row.role === 'line' && row.side ? 6 * scale : 0;
+  const noteSize = size * FOOTNOTE;
+  const noteWidth = cell.footnote === undefined ? 0 : measure(cell.footnote, 'text') * noteSize;
+  const top = y + 1.5 * scale + size * 0.79;
+  if (cell.footnote !== undefined) {
+    const first = measure(lines[0]!, weight) * size;
+    const x = isFigure ? end - PADDING * scale - noteWidth : left + PADDING * scale + indent + first;
+    items.push({ kind: 'text', text: cell.footnote, x, y: top - size * 0.3, size: noteSize, weight: 'text', colour, anchor: 'start', width: noteWidth }); // prettier-ignore
+  }
+  lines.forEach((text, index) => {
+    const shift = index === 0 && isFigure ? noteWidth : 0;
+    items.push({
+      kind: 'text',
+      text,
+      x: isFigure ? end - PADDING * scale - shift : left + PADDING * scale + indent,
+      y: top + index * LEADING * size,
+      size,
+      weight,
+      colour,
+      anchor: isFigure ? 'end' : 'start',
+      width: measure(text, weight) * size,
+    });
+  });
+}
+
+interface Frame {
+  readonly width: number;
+  readonly height: number;
+  readonly heading: string;
+  readonly remark: string;
+  readonly title: string;
+  readonly setup: PageSetup;
+  readonly page: number;
+  readonly total: number;
+}
+
+/** Title, name, date and page of a page. */
+function frameItems(
+  { width, height, heading, remark, title, setup, page, total }: Frame,
+  measure: Measure,
+): PageItem[] {
+  const ink = setup.isBlackAndWhite ? BLACK : PALETTE.ink;
+  const soft = setup.isBlackAndWhite ? BLACK : PALETTE.soft;
+  const text = (
+    content: string,
+    x: number,
+    y: number,
+    size: number,
+    weight: PageItem & { kind: 'text' } extends { weight: infer W } ? W : never,
+    colour: string,
+    anchor: 'start' | 'end',
+  ): PageItem =>
+    // prettier-ignore
+    ({ kind: 'text', text: content, x, y, size, weight, colour, anchor, width: measure(content, weight) * size });
+  const right = width - MARGIN;
+  const whose = [setup.name, setup.date].filter((part) => part !== '').join(' · ');
+  const below = remark === '' ? title : remark.includes(title) ? remark : `${title} · ${remark}`;
+  const room = width - 2 * MARGIN - measure(whose, 'text') * SMALL - 12;
+  const [first = ''] = broken(heading, room / TITLE_SIZE, 'title', measure);
+  const [second = ''] = broken(below.replaceAll('\n', ' '), (width - 2 * MARGIN) / SMALL, 'text', measure);
+  return [
+    text(first, MARGIN, MARGIN + 14, TITLE_SIZE, 'title', ink, 'start'),
+    text(second, MARGIN, MARGIN + 28, SMALL, 'text', soft, 'start'),
+    ...(whose === '' ? [] : [text(whose, right, MARGIN + 14, SMALL, 'text', soft, 'end')]),
+    { kind: 'rule', x: MARGIN, y: height - MARGIN - 12, toX: right, width: 0.25, colour: setup.isBlackAndWhite ? GREYS.hairline : PALETTE.hairline }, // prettier-ignore
+    text(title, MARGIN, height - MARGIN - 2, SMALL, 'text', soft, 'start'),
+    text(messages.pageOf(page, total), right, height - MARGIN - 2, SMALL, 'text', soft, 'end'),
+  ];
+}
+
+function contentsItems(contents: LaidOut['contents'], width: number, setup: PageSetup): PageItem[] {
+  const ink = setup.isBlackAndWhite ? BLACK : PALETTE.ink;
+  const step = Math.min(
+    20,
+    (PAPER_SIZES[setup.paper][setup.orientation === 'across' ? 0 : 1] - 2 * MARGIN - HEAD - FOOT) / contents.length,
+  );
+  const size = Math.min(11, step * 0.62);
+  return contents.flatMap(({ title, page }, index): PageItem[] => {
+    const y = MARGIN + HEAD + (index + 0.8) * step;
+    return [
+      { kind: 'text', text: title, x: MARGIN, y, size, weight: 'text', colour: ink, anchor: 'start', width: 0 },
+      {
+        kind: 'text',
+        text: String(page),
+        x: width - MARGIN,
+        y,
+        size,
+        weight: 'text',
+        colour: ink,
+        anchor: 'end',
+        width: 0,
+      },
+      { kind: 'rule', x: MARGIN, y: y + size * 0.35, toX: width - MARGIN, width: 0.25, colour: setup.isBlackAndWhite ? GREYS.hairline : PALETTE.hairline }, // prettier-ignore
+    ];
+  });
+}

@@ -1,0 +1,253 @@
+import fc from 'fast-check';
+import { extractText, getDocumentProxy } from 'unpdf';
+import { describe, expect, it } from 'vitest';
+import { Model, planOf } from '@haushalt/core';
+import { runs } from '../../../core/src/testing/setup.ts';
+import { pagesOf, type PrintRequest } from '../handOver.ts';
+import { NOTHING_HAPPENED, PARTS, bookSheets, partsIn, type BookSource } from '../sheets/book.ts';
+import { words, type Sheet, type SheetRow } from '../sheets/sheet.ts';
+import { demoSource } from '../testing/demo.ts';
+import { sketch } from '../../../core/src/testing/plans.ts';
+import { writePdf } from '../write/pdf.ts';
+import { shownText } from '../sheets/shownText.ts';
+import { measure } from './fonts.ts';
+import { layOut } from './layOut.ts';
+import { PAPER_SIZES, type LaidOut, type Page, type PageSetup, tooSmall } from './page.ts';
+
+const PRINT: PrintRequest = {
+  parts: ['budget'],
+  years: [2026],
+  span: 'month',
+  withNotes: false,
+  paper: 'A4',
+  orientation: 'across',
+  pages: 'one',
+  isBlackAndWhite: false,
+  isBooklet: false,
+  title: '',
+  name: 'Mara Brandt',
+};
+const TODAY = '2026-11-26';
+const SETUP: PageSetup = { ...PRINT, hasContents: false, date: '' };
+const STYLE = { locale: 'en-IE', currency: 'EUR' };
+const household = demoSource('household');
+
+const textsOn = ({ items }: Page) => items.flatMap((item) => (item.kind === 'text' ? [item.text] : []));
+const textsIn = ({ pages }: LaidOut) => pages.flatMap(textsOn);
+
+/** A budget of so many lines, for a year. */
+function budgetOf(lines: number): BookSource {
+  const document = sketch({
+    months: 12,
+    lines: { Income: { Pay: 2480 }, Costs: Object.fromEntries(Array.from({ length: lines }, (_, at) => [`Line number ${at + 1}`, 100 + at])) }, // prettier-ignore
+  });
+  return { model: new Model(document), happened: NOTHING_HAPPENED, itemSums: new Map(), entries: () => [] };
+}
+
+describe('exactly one page', () => {
+  it('holds twelve months, year, average and share of 40 lines, readable', async () => {
+    const laidOut = await pagesOf(budgetOf(40), PRINT, TODAY);
+    expect(laidOut.pages).toHaveLength(1);
+    expect(tooSmall(laidOut)).toEqual([]);
+    expect(laidOut.contents[0]!.size).toBeGreaterThanOrEqual(6);
+    const texts = textsOn(laidOut.pages[0]!);
+    for (const text of [
+      'Jan',
+      'Dec',
+      '2026',
+      'Average',
+      'Share',
+      'Line number 40',
+      '139.00',
+      '1,668.00',
+      'Cumulative net',
+    ])
+      expect(texts).toContain(text);
+  });
+
+  it('leaves nothing out and stays on the paper, however much there is', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.integer({ min: 1, max: 150 }),
+        fc.constantFrom('one', 'two', 'many'),
+        fc.boolean(),
+        async (lines, pages, upright) => {
+          const laidOut = await pagesOf(
+            budgetOf(lines),
+            { ...PRINT, pages, orientation: upright ? 'upright' : 'across' },
+            TODAY,
+          );
+          if (pages === 'one') expect(laidOut.pages).toHaveLength(1);
+          if (pages === 'two') expect(laidOut.pages.length).toBeLessThanOrEqual(2);
+          const texts = new Set(textsIn(laidOut));
+          for (let line = 1; line <= lines; line++) expect(texts.has(`Line number ${line}`)).toBe(true);
+          for (const page of laidOut.pages)
+            for (const item of page.items) {
+              if (item.kind !== 'text') continue;
+              const left = item.anchor === 'end' ? item.x - item.width : item.x;
+              expect(left).toBeGreaterThanOrEqual(29);
+              expect(left + item.width).toBeLessThanOrEqual(page.width - 29);
+              expect(item.y).toBeLessThanOrEqual(page.height - 20);
+            }
+        },
+      ),
+      runs(25),
+    );
+  });
+
+  it('says when its letters are too small, and two pages are larger', async () => {
+    const one = await pagesOf(budgetOf(120), PRINT, TODAY);
+    expect(tooSmall(one).map(({ title }) => title)).toEqual(['Budget 2026']);
+    const two = await pagesOf(budgetOf(120), { ...PRINT, pages: 'two' }, TODAY);
+    expect(two.pages).toHaveLength(2);
+    expect(two.contents[0]!.size).toBeGreaterThan(one.contents[0]!.size);
+  });
+
+  it('is of the paper and the way up that were chosen', async () => {
+    const [width, height] = PAPER_SIZES.Letter;
+    const [page] = (await pagesOf(budgetOf(3), { ...PRINT, paper: 'Letter', orientation: 'upright' }, TODAY)).pages;
+    expect(page).toMatchObject({ width, height });
+  });
+
+  it('has no colour in black and white', async () => {
+    const { pages } = await pagesOf(household, { ...PRINT, isBlackAndWhite: true }, TODAY);
+    const colours = new Set(pages.flatMap(({ items }) => items.map(({ colour }) => colour)));
+    for (const colour of colours) expect(colour).toMatch(/^(..)\1\1$/);
+  });
+});
+
+describe('many pages', () => {
+  const row = (role: SheetRow['role'], name: string, value: number | null = null): SheetRow => ({
+    role,
+    cells: [words(name), { value, format: { unit: 'money' } }],
+  });
+  const sheet = (groups: readonly number[]): Sheet => ({
+    id: 'test',
+    title: 'Groups',
+    remark: '',
+    columns: [{ kind: 'name' }, { kind: 'figure', addsUp: true }],
+    headings: 1,
+    rows: [
+      row('heading', 'Name'),
+      ...groups.flatMap((lines, group) => [
+        row('section', `Group ${group}`),
+        ...Array.from({ length: lines }, (_, at) => row('line', `Line ${group}.${at}`, 1)),
+        row('subtotal', `Subtotal ${group}`, lines),
+      ]),
+    ],
+  });
+  const pagesFor = (groups: readonly number[]) =>
+    layOut([sheet(groups)], 'Test', STYLE, { ...SETUP, pages: 'many' }, measure).pages.map(textsOn);
+
+  it('repeat their headings and tear no group where it can be helped', async () => {
+    const pages = pagesFor([20, 20, 20]);
+    expect(pages.length).toBeGreaterThan(1);
+    for (const texts of pages) expect(texts).toContain('Name');
+    for (let group = 0; group < 3; group++) {
+      const on = pages.flatMap((texts, page) =>
+        texts.some((text) => text.startsWith(`Line ${group}.`)) ? [page] : [],
+      );
+      expect(on).toHaveLength(1);
+      expect(pages[on[0]!]).toContain(`Subtotal ${group}`);
+    }
+  });
+
+  it('carry over what a torn group has come to', async () => {
+    const pages = pagesFor([100]);
+    expect(pages.length).toBeGreaterThan(2);
+    const lines = pages.map((texts) => texts.filter((text) => text.startsWith('Line')).length);
+    expect(lines.reduce((sum, each) => sum + each, 0)).toBe(100);
+    let sum = 0;
+    pages.forEach((texts, page) => {
+      if (page > 0) expect(texts[texts.indexOf('Brought forward') + 1]).toBe(`${sum}.00`);
+      sum += lines[page]!;
+      if (page < pages.length - 1) expect(texts[texts.indexOf('Carried forward') + 1]).toBe(`${sum}.00`);
+    });
+  });
+
+  it('hold every row once, however groups are', async () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 90 }), { minLength: 1, maxLength: 8 }), (groups) => {
+        const texts = pagesFor(groups).flat();
+        groups.forEach((lines, group) => {
+          for (let at = 0; at < lines; at++)
+            expect(texts.filter((text) => text === `Line ${group}.${at}`)).toHaveLength(1);
+          expect(texts.filter((text) => text === `Subtotal ${group}`)).toHaveLength(1);
+        });
+      }),
+      runs(40),
+    );
+  });
+});
+
+describe('the whole plan as a booklet', () => {
+  const all = partsIn(household.model.document, true);
+
+  it('begins with its contents', async () => {
+    const laidOut = await pagesOf(
+      household,
+      { ...PRINT, parts: all, years: [], isBooklet: true, pages: 'many' },
+      TODAY,
+    );
+    const contents = textsOn(laidOut.pages[0]!);
+    for (const { title, page } of laidOut.contents) {
+      expect(contents).toContain(title);
+      expect(contents).toContain(String(page));
+      expect(laidOut.pages[page - 1]!.title).toBe(title);
+    }
+    laidOut.pages.forEach((page, at) => expect(textsOn(page)).toContain(`Page ${at + 1} of ${laidOut.pages.length}`));
+  });
+
+  it('shows every figure of every sheet', async () => {
+    const sheets = bookSheets(household, { parts: PARTS, years: [2026], span: 'month', withNotes: true });
+    const texts = new Set(
+      textsIn(layOut(sheets, '', planOf(household.model.document), { ...SETUP, pages: 'many' }, measure)),
+    );
+    for (const { rows } of sheets)
+      for (const { cells } of rows)
+        for (const cell of cells) {
+          if (typeof cell.value !== 'number') continue;
+          const text = shownText(cell, planOf(household.model.document));
+          const shown = [text, `${text}*`, `${text} ${cell.highlight?.word}`];
+          expect(shown.some((each) => texts.has(each))).toBe(true);
+        }
+  });
+
+  it('stands with its notes below, each where it belongs', async () => {
+    const texts = textsIn(await pagesOf(household, { ...PRINT, withNotes: true }, TODAY));
+    expect(texts).toContain('Notes');
+    expect(texts.some((text) => text.includes('Net pay Mara: Ward nurse at 80 %.'))).toBe(true);
+  });
+});
+
+describe('a PDF', () => {
+  it('is read back: pages, text, language, title, embedded letters', async () => {
+    const laidOut = await pagesOf(household, { ...PRINT, years: [2026, 2027] }, TODAY);
+    const file = await writePdf(laidOut, { title: 'Our household', author: 'Mara Brandt', language: 'en-IE' });
+    const pdf = await getDocumentProxy(file.slice());
+    expect(pdf.numPages).toBe(2);
+    const { text } = await extractText(pdf, { mergePages: false });
+    for (const words of ['Budget 2026', 'Net pay Mara', '2,480.00', 'Cumulative net', 'Mara Brandt · 26 November 2026'])
+      expect(text[0]).toContain(words);
+    expect(text[1]).toContain('Budget 2027');
+    const { info } = await pdf.getMetadata();
+    expect(info).toMatchObject({ Title: 'Our household', Author: 'Mara Brandt', Language: 'en-IE' });
+    const raw = Buffer.from(file).toString('latin1');
+    expect(raw).toMatch(/FontFile2/);
+    expect(raw).toMatch(/SourceSans3/);
+    expect(await pdf.getOutline()).toMatchObject([{ title: 'Budget 2026' }, { title: 'Budget 2027' }]);
+  });
+
+  it('has letters of other scripts, and survives those nobody has', async () => {
+    const document = sketch({ months: 2, lines: { Income: { 'Płaca, čaj, 工資, Мзда, Ξ': 1 } } });
+    const source: BookSource = {
+      model: new Model(document),
+      happened: NOTHING_HAPPENED,
+      itemSums: new Map(),
+      entries: () => [],
+    };
+    const file = await writePdf(await pagesOf(source, PRINT, TODAY), { title: 'x', author: '', language: 'pl' });
+    const { text } = await extractText(await getDocumentProxy(file.slice()), { mergePages: true });
+    for (const part of ['Płaca', 'čaj', 'Мзда', 'Ξ']) expect(text).toContain(part);
+  });
+});

@@ -1,0 +1,144 @@
+import {
+  NO_ACTUALS,
+  inOrder,
+  listsOf,
+  modelWithEntries,
+  nameOfYear,
+  planOf,
+  stretchOfYear,
+  yearsOf,
+  type Document,
+  type Happened,
+  type LedgerEntry,
+  type PlanModel,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { assumptionsSheet } from './assumptions.ts';
+import { budgetSheet, columnsOfYear, columnsOfYears } from './budget.ts';
+import { liveCalculators } from './calculators/calculators.ts';
+import { listSheet } from './lists.ts';
+import { projectionSheet } from './projection.ts';
+import { chartSheet, checksSheet, scenariosSheet } from './review.ts';
+import { rulesSheet } from './rules.ts';
+import type { Sheet } from './sheet.ts';
+import { entriesSheet, spendingSheet } from './spending.ts';
+import { PlanGround } from './translation/planGround.ts';
+import { withNotes } from './withNotes.ts';
+
+/** What of a plan can be printed. */
+export const PARTS = [
+  'budget',
+  'rules',
+  'years',
+  'assumptions',
+  'projection',
+  'loans',
+  'savings',
+  'tax',
+  'breakEven',
+  'lists',
+  'spending',
+  'entries',
+  'charts',
+  'scenarios',
+  'checks',
+] as const;
+export type Part = (typeof PARTS)[number];
+
+/** What is chosen of a plan. */
+export interface BookChoice {
+  readonly parts: readonly Part[];
+  /** The years, by the calendar year each begins in; all when there are none. */
+  readonly years: readonly number[];
+  readonly span: 'month' | 'quarter';
+  readonly withNotes: boolean;
+}
+
+/** A plan with what happened. */
+export interface BookSource {
+  readonly model: PlanModel;
+  readonly happened: Happened;
+  /** What the entries for items of lists come to, by item and column of the ledger. */
+  readonly itemSums: ReadonlyMap<string, number>;
+  readonly entries: () => readonly LedgerEntry[];
+}
+
+export const NOTHING_HAPPENED: Happened = { actuals: NO_ACTUALS, settled: new Set() };
+
+/** The parts of a plan in which there is anything. */
+export function partsIn(document: Document, hasEntries: boolean): Part[] {
+  const has: Readonly<Record<Part, boolean>> = {
+    budget: true,
+    rules: document.lines.size > 0,
+    years: true,
+    assumptions: document.assumptions.size > 0,
+    projection: document.lines.size > 0,
+    loans: document.loans.size > 0,
+    savings: document.savings.size > 0,
+    tax: document.taxSchedules.size > 0,
+    breakEven: document.breakEvens.size > 0,
+    lists: document.lists.size > 0,
+    spending: hasEntries,
+    entries: hasEntries,
+    charts: document.charts.size > 0,
+    scenarios: document.scenarios.size > 0,
+    checks: true,
+  };
+  return PARTS.filter((part) => has[part]);
+}
+
+/** What is chosen, as sheets in the order of the plan's pages. */
+export function bookSheets(source: BookSource, choice: BookChoice): Sheet[] {
+  const { model, happened, itemSums, entries } = source;
+  const { document, calendar } = model;
+  const { name, currency } = planOf(document);
+  const remark = `${name}, ${currency}`;
+  const years = yearsOf(calendar).filter((year) => choice.years.length === 0 || choice.years.includes(year));
+  const yearName = (year: number) => nameOfYear(document, year);
+  const ground = new PlanGround(model);
+  const calculators = liveCalculators(ground);
+  const ofKind = (kind: string) => calculators.map((each) => each.paper()).filter(({ id }) => id.startsWith(kind));
+  const there = partsIn(document, happened.actuals.lines.size > 0);
+  const wants = (part: Part) => choice.parts.includes(part) && there.includes(part);
+  const sheets: Sheet[] = [];
+  for (const year of years) {
+    const stretch = stretchOfYear(calendar, year);
+    if (wants('budget')) sheets.push(budgetSheet(model, { id: `budget-${year}`, title: messages.budgetOf(yearName(year)), remark }, columnsOfYear(model, stretch, choice.span))); // prettier-ignore
+    if (wants('rules')) sheets.push(rulesSheet(model, { id: `rules-${year}`, title: messages.rulesOf(yearName(year)), remark }, stretch)); // prettier-ignore
+  }
+  if (wants('years'))
+    sheets.push(budgetSheet(model, { id: 'years', title: messages.budgetByYear, remark }, columnsOfYears(model)));
+  if (wants('assumptions')) sheets.push({ ...assumptionsSheet(ground, false).sheet, remark });
+  if (wants('projection')) sheets.push(projectionSheet(model, years.at(-1) ?? yearsOf(calendar)[0]!));
+  if (wants('loans')) sheets.push(...ofKind('loan:'));
+  if (wants('savings')) sheets.push(...ofKind('savings:'));
+  if (wants('tax')) sheets.push(...ofKind('tax:'));
+  if (wants('breakEven')) sheets.push(...ofKind('breakEven:'));
+  if (wants('lists'))
+    for (const list of listsOf(document)) {
+      const withEntries = modelWithEntries(model, list.id, itemSums);
+      sheets.push(listSheet(withEntries, list, withEntries.listOf(list.id)!));
+    }
+  if (wants('spending'))
+    for (const year of years)
+      sheets.push(spendingSheet(model, happened, stretchOfYear(calendar, year), { id: `spending-${year}`, title: messages.spendingOf(yearName(year)), remark })); // prettier-ignore
+  if (wants('entries')) sheets.push(entriesSheet(document, inYears(source, years, entries()), { id: 'entries', title: messages.entries, remark })); // prettier-ignore
+  if (wants('charts'))
+    for (const chart of inOrder(document.charts.values()))
+      if (chart.list === null) sheets.push(chartSheet(model, chart, happened.actuals));
+  if (wants('scenarios')) sheets.push(scenariosSheet(model));
+  if (wants('checks')) sheets.push(checksSheet(model));
+  return choice.withNotes ? sheets.map(withNotes) : sheets;
+}
+
+/** The entries of some years of the plan, by day. */
+function inYears({ model }: BookSource, years: readonly number[], entries: readonly LedgerEntry[]): LedgerEntry[] {
+  const { calendar } = model;
+  const months = new Set(years.flatMap((year) => {
+    const { from, to } = stretchOfYear(calendar, year);
+    return calendar.months.slice(from, to) as string[];
+  })); // prettier-ignore
+  const isAll = years.length === yearsOf(calendar).length;
+  const chosen = entries.filter(({ date }) => isAll || months.has(date.slice(0, 7)));
+  return [...chosen].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+}

@@ -1,0 +1,31 @@
+import { calculatorsOf, type Calculator } from '@haushalt/core';
+import type { PlanGround } from '../translation/planGround.ts';
+import { LiveBreakEven } from './breakEven.ts';
+import { withoutAnswer, type LiveCalculator } from './calculatorSheet.ts';
+import { LiveLoan } from './loan.ts';
+import { LiveSavings } from './savings.ts';
+import { LiveTax } from './tax.ts';
+
+/** The calculators of a plan as sheets, made known to the rules that use what they give. */
+export function liveCalculators(ground: PlanGround): LiveCalculator[] {
+  return calculatorsOf(ground.model.document).flatMap((calculator) => {
+    const live = liveCalculator(ground, calculator);
+    ground.outputs.set(calculator.row.id, live);
+    return 'sheet' in live ? [live] : [];
+  });
+}
+
+function liveCalculator(ground: PlanGround, calculator: Calculator): LiveCalculator | ReturnType<typeof withoutAnswer> {
+  const { answer } = ground.model.calculationOf(calculator.row.id)!;
+  if (answer.kind === 'none') return withoutAnswer(answer.why);
+  switch (calculator.table) {
+    case 'loans':
+      return answer.kind === 'loan' ? new LiveLoan(ground, calculator, answer.loan) : withoutAnswer('');
+    case 'savings':
+      return answer.kind === 'savings' ? new LiveSavings(ground, calculator, answer.savings) : withoutAnswer('');
+    case 'taxSchedules':
+      return answer.kind === 'tax' ? new LiveTax(ground, calculator, answer.months) : withoutAnswer('');
+    case 'breakEvens':
+      return new LiveBreakEven(ground, calculator);
+  }
+}

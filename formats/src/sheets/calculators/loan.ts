@@ -1,0 +1,422 @@
+import {
+  extrasOf,
+  inputId,
+  monthsBetween,
+  nearestPeriod,
+  addMonths,
+  type Calculator,
+  type LoanAnswer,
+  type LoanExtraRow,
+  type LoanRow,
+} from '@haushalt/core';
+import { messages } from '../../messages.ts';
+import { all, and, at, call, negate, number, operation, or, text, type SheetFormula } from '../formula.ts';
+import { said } from '../liveBudget.ts';
+import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
+import { isEmptyCell } from '../translation/emptiness.ts';
+import { Unsayable, type Source } from '../translation/ground.ts';
+import { inputKey, type PlanGround } from '../translation/planGround.ts';
+import {
+  BLANK_ROW,
+  CalculatorGround,
+  headingRow,
+  inMonths,
+  monthlyOf,
+  result,
+  section,
+  withoutSpareRows,
+  type LiveCalculator,
+} from './calculatorSheet.ts';
+
+const MONEY: CellFormat = { unit: 'money' };
+const LONGEST = 1200;
+
+/** A loan on a sheet of its own: its terms, what it comes to, and its schedule month by month, all as formulas. */
+export class LiveLoan extends CalculatorGround implements LiveCalculator {
+  private readonly loan: LoanRow;
+  private readonly extras: readonly LoanExtraRow[];
+  private readonly given: LoanAnswer;
+  /** How many rows the schedule has; more than the loan runs where a change may make it run longer. */
+  private readonly rows: number;
+  /** Whether it may end before its last row. */
+  private readonly mayEnd: boolean;
+  private readonly isRateSteady: boolean;
+  private readonly hasLowering: boolean;
+  private readonly type: SheetFormula;
+  private readonly offset: number;
+
+  constructor(ground: PlanGround, calculator: Extract<Calculator, { table: 'loans' }>, answer: LoanAnswer) {
+    const { calendar, document } = ground.model;
+    super(ground, calculator, nearestPeriod(calendar, calculator.row.first));
+    this.loan = calculator.row;
+    this.given = answer;
+    this.extras = extrasOf(document, this.loan.id);
+    const { unknown } = this.loan;
+    const isTermTyped = unknown !== 'months' && this.inPeriod(this.idOf('months'), this.start)?.key !== null;
+    this.mayEnd = unknown !== 'payment' || this.extras.length > 0 || !isTermTyped;
+    const least = answer.rows.length;
+    this.rows =
+      this.mayEnd && (unknown === 'months' || !isTermTyped) ? Math.min(LONGEST, least * 2 + 12) : answer.months;
+    this.isRateSteady = unknown === 'rate' || this.isSteady('rate');
+    this.hasLowering = this.extras.some(({ lowers }) => lowers === 'payment');
+    this.type = number(this.loan.due === 'start' ? 1 : 0);
+    this.offset = monthsBetween(calendar.first, this.loan.first);
+  }
+
+  /** What cannot be followed month by month with formulas of one row. */
+  private get isTooInvolved(): boolean {
+    const shortens = this.extras.some(({ lowers }) => lowers === 'term');
+    if (this.hasLowering && shortens) return true;
+    return !this.isRateSteady && (this.loan.atNewRate === 'term' || shortens || this.mayEnd);
+  }
+
+  private key(column: string, month: number): string {
+    return `${this.loan.id}.${column}#${month}`;
+  }
+
+  private cell(column: string, month: number): SheetFormula {
+    return at(this.key(column, month));
+  }
+
+  private fixed(name: string): string {
+    return `${this.loan.id}.${name}`;
+  }
+
+  sourceOf(output: string, place: number): Source | null {
+    const month = place - this.offset + 1;
+    const isInside = month >= 1 && month <= this.rows;
+    const fixed = (name: string): Source => ({ key: this.fixed(name), value: at(this.fixed(name)), empty: false });
+    const flow = (value: SheetFormula): Source | null => {
+      if (!isInside) return null;
+      const empty = this.mayEnd && month > 1 ? isEmptyCell(this.key('opening', month)) : false;
+      return { key: null, value, empty };
+    };
+    const read = (column: string) => (this.mayEnd ? call('N', this.cell(column, month)) : this.cell(column, month));
+    switch (output) {
+      case 'payment':
+        return flow(this.extras.length > 0 ? operation(read('payment'), '+', read('extra')) : read('payment'));
+      case 'interest':
+        return flow(read('interest'));
+      case 'principal':
+        return flow(this.extras.length > 0 ? operation(read('principal'), '+', read('extra')) : read('principal'));
+      case 'extra':
+        return flow(this.extras.length > 0 ? read('extra') : number(0));
+      case 'fee':
+        return flow(month === 1 ? this.term('fee') : number(0));
+      case 'balance':
+        if (month < 1) return null;
+        return { key: null, value: isInside ? read('closing') : number(0), empty: false };
+      case 'rate':
+        return this.isRateSteady ? fixed('rate') : flow(this.rateIn(month));
+      case 'regular payment':
+        return this.isRegularSteady ? fixed('regular') : flow(read('regular'));
+      case 'amount':
+        return fixed('amount');
+      case 'months':
+        return fixed('runs');
+      case 'total paid':
+        return fixed('paid');
+      case 'total interest':
+        return fixed('interest');
+      case 'interest share':
+        return fixed('share');
+      default:
+        throw new Unsayable(messages.noOutput(output));
+    }
+  }
+
+  private get isRegularSteady(): boolean {
+    return this.isRateSteady && !this.hasLowering;
+  }
+
+  /** The yearly rate in a month of the loan. */
+  private rateIn(month: number): SheetFormula {
+    if (this.isRateSteady) return at(this.fixed('rate'));
+    const { calendar } = this.ground.model;
+    const period = nearestPeriod(calendar, addMonths(this.loan.first, month - 1));
+    return this.inPeriod(this.idOf('rate'), period)?.value ?? number(0);
+  }
+
+  private monthly(month: number): SheetFormula {
+    return monthlyOf(this.isRateSteady ? at(this.fixed('rate')) : this.cell('rate', month), this.loan.conversion);
+  }
+
+  private get monthlyRate(): SheetFormula {
+    return monthlyOf(at(this.fixed('rate')), this.loan.conversion);
+  }
+
+  private paying(rate: SheetFormula, months: SheetFormula, amount: SheetFormula, balloon: SheetFormula): SheetFormula {
+    return this.round(negate(call('PMT', rate, months, amount, negate(balloon), this.type)));
+  }
+
+  private less(months: SheetFormula): SheetFormula {
+    return this.has('interestOnly') ? operation(months, '-', this.term('interestOnly')) : months;
+  }
+
+  /** The four terms, of which one follows from the others, with what the loan comes to. */
+  private results(): SheetRow[] {
+    const { unknown, conversion, termIn } = this.loan;
+    const { amount, rate, months, payment, totalPaid, totalInterest, interestShare, rows } = this.given;
+    const balloon = this.term('balloon');
+    const [A, M, R] = [at(this.fixed('amount')), at(this.fixed('months')), at(this.fixed('regular'))];
+    const column = (name: string) => all(Array.from({ length: this.rows }, (_, index) => this.key(name, index + 1)));
+    const ofYear = (monthly: SheetFormula) =>
+      conversion === 'nominal'
+        ? operation(monthly, '*', number(12))
+        : operation(operation(operation(number(1), '+', monthly), '^', number(12)), '-', number(1));
+    const guarded = (say: () => SheetFormula) => () => {
+      if (this.isTooInvolved) throw new Unsayable(messages.courseTooInvolved);
+      return say();
+    };
+    return [
+      result(messages.amount, amount, MONEY, this.fixed('amount'), () =>
+        unknown === 'amount'
+          ? this.round(call('PV', this.monthlyRate, this.less(M), negate(R), negate(balloon), this.type))
+          : this.term('amount'),
+      ),
+      result(messages.yearlyRate, rate, { unit: 'ratePerYear' }, this.fixed('rate'), () =>
+        unknown === 'rate'
+          ? ofYear(call('RATE', this.less(M), negate(R), A, negate(balloon), this.type))
+          : this.isRateSteady
+            ? this.term('rate')
+            : this.rateIn(1),
+      ),
+      result(messages.termInMonths, months, { unit: 'count' }, this.fixed('months'), () =>
+        unknown === 'months' ? this.monthsUntilPaid(A, balloon) : inMonths(this.term('months'), termIn),
+      ),
+      result(messages.monthlyPayment, payment, MONEY, this.fixed('regular'), () =>
+        unknown === 'payment'
+          ? this.paying(this.monthlyRate, this.less(M), A, balloon)
+          : this.round(this.term('payment')),
+      ),
+      result(messages.monthsItRuns, rows.length, { unit: 'count' }, this.fixed('runs'), guarded(() => call('COUNT', column('closing')))), // prettier-ignore
+      result(messages.totalPaid, totalPaid, MONEY, this.fixed('paid'), guarded(() => {
+        const paid = call('SUM', column('payment'));
+        return this.extras.length > 0 ? operation(paid, '+', call('SUM', column('extra'))) : paid;
+      })), // prettier-ignore
+      result(messages.totalInterest, totalInterest, MONEY, this.fixed('interest'), guarded(() => call('SUM', column('interest')))), // prettier-ignore
+      result(messages.interestShare, interestShare, { unit: 'percent' }, this.fixed('share'), () =>
+        operation(at(this.fixed('interest')), '/', A),
+      ),
+      result(
+        messages.effectiveAnnualRate,
+        this.given.yearlyCost,
+        { unit: 'ratePerYear' },
+        this.fixed('effective'),
+        () => this.effectiveRate(A, M, R, balloon),
+      ),
+    ];
+  }
+
+  /** What it costs a year with everything, where all payments are alike. */
+  private effectiveRate(
+    amount: SheetFormula,
+    months: SheetFormula,
+    paid: SheetFormula,
+    balloon: SheetFormula,
+  ): SheetFormula | null {
+    if (this.given.yearlyCost === null) return null;
+    if (this.mayEnd || !this.isRateSteady || this.has('interestOnly')) throw new Unsayable(messages.searchedFor);
+    const received = this.has('fee') ? operation(amount, '-', this.term('fee')) : amount;
+    const monthly = call('RATE', months, negate(paid), received, negate(balloon), this.type);
+    return operation(operation(operation(number(1), '+', monthly), '^', number(12)), '-', number(1));
+  }
+
+  private monthsUntilPaid(amount: SheetFormula, balloon: SheetFormula): SheetFormula {
+    const periods = call('NPER', this.monthlyRate, negate(this.term('payment')), amount, negate(balloon), this.type);
+    const all = this.has('interestOnly') ? operation(periods, '+', this.term('interestOnly')) : periods;
+    const whole = call('ROUNDUP', operation(all, '-', number(1e-6)), number(0));
+    return call('MAX', number(1), whole);
+  }
+
+  paper(): Sheet {
+    return withoutSpareRows(this.sheet());
+  }
+
+  sheet(): Sheet {
+    const { loan, given } = this;
+    const hasExtra = this.extras.length > 0;
+    const titles = [
+      messages.no,
+      messages.month,
+      messages.openingBalance,
+      messages.payment,
+      messages.interest,
+      messages.principal,
+      ...(hasExtra ? [messages.extraPayments] : []),
+      messages.closingBalance,
+      ...(this.isRateSteady ? [] : [messages.yearlyRate]),
+      ...(this.isRegularSteady ? [] : [messages.regularPayment]),
+    ];
+    const terms = ['amount', 'rate', 'months', 'payment', 'balloon', 'fee', 'interestOnly'].filter((column) => column !== loan.unknown); // prettier-ignore
+    return {
+      id: `loan:${loan.id}`,
+      title: loan.name,
+      remark: messages.loanFrom(this.inWords(loan.first)),
+      columns: [
+        { kind: 'name', width: 26 },
+        { kind: 'text', width: 16 },
+        ...titles.slice(2).map(() => ({ kind: 'figure' as const, width: 14 })),
+      ],
+      headings: 0,
+      rows: [
+        section(messages.terms),
+        ...this.terms(terms),
+        ...this.extras.map((extra): SheetRow => ({
+          role: 'line',
+          cells: [words(messages.extraPaymentFrom(this.inWords(extra.from))), this.extraCell(extra)],
+        })),
+        BLANK_ROW,
+        section(messages.whatItComesTo),
+        ...this.results(),
+        BLANK_ROW,
+        headingRow(titles),
+        ...Array.from({ length: this.rows }, (_, index) => this.row(index + 1, given)),
+      ],
+    };
+  }
+
+  private extraCell({ id, amount }: LoanExtraRow): SheetCell {
+    const key = inputId(id, 'amount');
+    return amount === null ? { value: null, key: inputKey(key) } : this.termCell(key);
+  }
+
+  /** What is paid on top in a month, of the payments that lower the term or the payment; `null` for nothing. */
+  private onTop(month: number, lowers: LoanExtraRow['lowers']): SheetFormula | null {
+    const due = this.extras.filter((extra) => {
+      if (extra.lowers !== lowers || extra.amount === null) return false;
+      const first = monthsBetween(this.loan.first, extra.from) + 1;
+      const last = extra.until === null ? Infinity : monthsBetween(this.loan.first, extra.until) + 1;
+      const stride = extra.every === 'monthly' ? 1 : extra.every === 'yearly' ? 12 : Infinity;
+      return month === first || (month > first && month <= last && (month - first) % stride === 0);
+    });
+    return due.length === 0
+      ? null
+      : due.map(({ id }) => at(inputKey(inputId(id, 'amount')))).reduce((sum, each) => operation(sum, '+', each));
+  }
+
+  private row(month: number, { rows }: LoanAnswer): SheetRow {
+    const known = rows[month - 1];
+    const [O, I, P, X] = ['opening', 'interest', 'payment', 'extra'].map((name) => this.cell(name, month));
+    const [opening, interest, paid, extra] = [O!, I!, P!, X!];
+    const say = (formula: () => SheetFormula) => () => {
+      if (this.isTooInvolved) throw new Unsayable(messages.courseTooInvolved);
+      return this.mayEnd && month > 1
+        ? call('IF', isEmptyCell(this.key('opening', month)), text(''), formula())
+        : formula();
+    };
+    const figure = (
+      column: string,
+      value: number | undefined,
+      formula: () => SheetFormula,
+      format = MONEY,
+    ): SheetCell => said({ value: value ?? null, format, key: this.key(column, month) }, say(formula));
+    const hasExtra = this.extras.length > 0;
+    const regular = this.isRegularSteady ? at(this.fixed('regular')) : this.cell('regular', month);
+    const rate = this.monthly(month);
+    const alone = this.isAlone(month);
+    const owed = this.owed(opening, rate, regular, alone);
+    const last = this.isLast(month, opening, owed, regular, alone);
+    const isAtStart = this.loan.due === 'start';
+    const choose = (when: SheetFormula | boolean, then: SheetFormula, otherwise: SheetFormula) =>
+      when === true ? then : when === false ? otherwise : call('IF', when, then, otherwise);
+    const before = choose(last, number(0), this.round(operation(operation(opening, '+', interest), '-', paid)));
+    const openingCell: SheetCell =
+      month === 1
+        ? said(
+            { value: known?.opening ?? null, format: MONEY, key: this.key('opening', 1) },
+            say(() => at(this.fixed('amount'))),
+          )
+        : said({ value: known?.opening ?? null, format: MONEY, key: this.key('opening', month) }, () => {
+            if (this.isTooInvolved) throw new Unsayable(messages.courseTooInvolved);
+            const earlier = this.cell('closing', month - 1);
+            return this.mayEnd
+              ? call('IF', operation(call('N', earlier), '<=', number(0)), text(''), earlier)
+              : earlier;
+          });
+    return {
+      role: 'line',
+      cells: [
+        { value: month, format: { unit: 'count' } },
+        words(this.inWords(addMonths(this.loan.first, month - 1))),
+        openingCell,
+        figure('payment', known?.payment, () =>
+          choose(last, operation(opening, '+', interest), choose(alone, interest, regular)),
+        ),
+        figure('interest', known?.interest, () => (isAtStart ? choose(last, number(0), owed) : owed)),
+        figure('principal', known?.principal, () => this.round(operation(paid, '-', interest))),
+        ...(hasExtra ? [figure('extra', known?.extra, () => this.extraIn(month, before))] : []),
+        figure('closing', known?.closing, () => (hasExtra ? this.round(operation(before, '-', extra)) : before)),
+        ...(this.isRateSteady ? [] : [figure('rate', known?.rate, () => this.rateIn(month), { unit: 'ratePerYear' })]),
+        ...(this.isRegularSteady ? [] : [figure('regular', known?.regular, () => this.regularIn(month))]),
+      ],
+    };
+  }
+
+  /** Whether a month pays interest alone. */
+  private isAlone(month: number): SheetFormula | boolean {
+    if (!this.has('interestOnly')) return false;
+    return operation(number(month), '<=', this.term('interestOnly'));
+  }
+
+  private owed(
+    opening: SheetFormula,
+    rate: SheetFormula,
+    regular: SheetFormula,
+    alone: SheetFormula | boolean,
+  ): SheetFormula {
+    if (this.loan.due === 'end') return this.round(operation(opening, '*', rate));
+    const later = this.round(operation(operation(opening, '-', call('MIN', regular, opening)), '*', rate));
+    if (alone === false) return later;
+    const kept = this.round(operation(operation(opening, '*', rate), '/', operation(number(1), '+', rate)));
+    return alone === true ? kept : call('IF', alone, kept, later);
+  }
+
+  private isLast(
+    month: number,
+    opening: SheetFormula,
+    owed: SheetFormula,
+    regular: SheetFormula,
+    alone: SheetFormula | boolean,
+  ): SheetFormula | boolean {
+    const isEnd = month === this.rows;
+    if (!this.mayEnd) return isEnd;
+    if (isEnd) return true;
+    const notAlone = (condition: SheetFormula) =>
+      typeof alone === 'boolean' ? condition : and(call('NOT', alone), condition);
+    if (this.loan.unknown === 'months') {
+      const rest = this.round(operation(operation(opening, '+', owed), '-', regular));
+      return notAlone(operation(rest, '<=', this.term('balloon')));
+    }
+    const settled = notAlone(operation(operation(regular, '-', owed), '>=', opening));
+    return or(operation(number(month), '=', at(this.fixed('months'))), settled);
+  }
+
+  private extraIn(month: number, before: SheetFormula): SheetFormula {
+    const part = (amount: SheetFormula | null, most: SheetFormula): SheetFormula | null =>
+      amount && call('MIN', most, call('MAX', number(0), this.round(amount)));
+    const shortening = part(this.onTop(month, 'term'), before);
+    const lowering = part(this.onTop(month, 'payment'), shortening ? operation(before, '-', shortening) : before);
+    if (shortening && lowering) return operation(shortening, '+', lowering);
+    return shortening ?? lowering ?? number(0);
+  }
+
+  /** The regular payment of a month, where another rate or an extra payment changes it. */
+  private regularIn(month: number): SheetFormula {
+    if (month === 1) return at(this.fixed('regular'));
+    const before = month - 1;
+    const balloon = (balance: SheetFormula) => call('MIN', this.term('balloon'), balance);
+    const passed = this.has('interestOnly') ? call('MAX', number(before), this.term('interestOnly')) : number(before);
+    const left = operation(at(this.fixed('months')), '-', passed);
+    let carried: SheetFormula = this.cell('regular', before);
+    if (this.onTop(before, 'payment')) {
+      const closing = this.cell('closing', before);
+      const anew = call('MIN', carried, this.paying(this.monthly(before), left, closing, balloon(closing)));
+      carried = call('IF', and(operation(closing, '>', number(0)), operation(left, '>=', number(1))), anew, carried);
+    }
+    if (this.isRateSteady) return carried;
+    const opening = this.cell('opening', month);
+    const isSame = operation(this.cell('rate', month), '=', this.cell('rate', before));
+    return call('IF', isSame, carried, this.paying(this.monthly(month), left, opening, balloon(opening)));
+  }
+}

@@ -1,0 +1,161 @@
+import {
+  bandSetsOf,
+  inputId,
+  isNoFigure,
+  nameOfYear,
+  setOfYear,
+  stretches,
+  yearIn,
+  yearOf,
+  type Calculator,
+  type NoFigure,
+  type TaxAnswer,
+  type TaxScheduleRow,
+} from '@haushalt/core';
+import { messages } from '../../messages.ts';
+import { and, at, call, number, operation, or, type SheetFormula } from '../formula.ts';
+import { said, unlessEmpty } from '../liveBudget.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetRow } from '../sheet.ts';
+import { taxOf } from '../translation/functions.ts';
+import { Unsayable, type ScheduleSource, type Source } from '../translation/ground.ts';
+import type { PlanGround } from '../translation/planGround.ts';
+import {
+  BLANK_ROW,
+  CalculatorGround,
+  headingRow,
+  section,
+  withoutSpareRows,
+  type LiveCalculator,
+} from './calculatorSheet.ts';
+
+/** A tax schedule on a sheet of its own: its bands, and the tax on the income of each year. */
+export class LiveTax extends CalculatorGround implements LiveCalculator {
+  private readonly schedule: TaxScheduleRow;
+  private readonly months: readonly (TaxAnswer | NoFigure)[];
+
+  constructor(
+    ground: PlanGround,
+    calculator: Extract<Calculator, { table: 'taxSchedules' }>,
+    months: readonly (TaxAnswer | NoFigure)[],
+  ) {
+    super(ground, calculator, 0);
+    this.schedule = calculator.row;
+    this.months = months;
+  }
+
+  private partsIn(place: number): { readonly income: Source | null; readonly schedule: ScheduleSource } {
+    const answer = this.months[place];
+    if (isNoFigure(answer) && typeof answer.why === 'string') throw new Unsayable(answer.why);
+    return {
+      income: this.inPeriod(this.idOf('income'), place),
+      schedule: this.ground.scheduleOf(this.schedule.id, place),
+    };
+  }
+
+  sourceOf(output: string, place: number): Source | null {
+    const { income, schedule } = this.partsIn(place);
+    if (!income || income.empty === true) return null;
+    const tax = taxOf(income.value, schedule);
+    const of = (value: SheetFormula): Source => ({ key: null, value, empty: income.empty });
+    switch (output) {
+      case 'tax':
+        return of(tax);
+      case 'effective rate':
+        return of(effectiveRate(income.value, tax));
+      case 'marginal rate':
+        return of(marginalRate(income.value, schedule));
+      default:
+        throw new Unsayable(messages.noOutput(output));
+    }
+  }
+
+  paper(): Sheet {
+    return withoutSpareRows(this.sheet());
+  }
+
+  sheet(): Sheet {
+    const { schedule, ground } = this;
+    const { document, calendar } = ground.model;
+    const sets = bandSetsOf(document, schedule.id);
+    const used = new Set(calendar.months.map((month) => setOfYear(sets, yearOf(month, schedule.yearBegins))));
+    const bands = sets.flatMap((set): SheetRow[] => [
+      section(set.validFrom === null ? messages.bands : messages.bandsFrom(set.validFrom)),
+      headingRow([messages.band, messages.from, messages.rate]),
+      ...set.bands.map((band, index): SheetRow => ({
+        role: 'line',
+        cells: [
+          words(messages.bandNumber(index + 1)),
+          { ...this.termCell(inputId(band.id, 'from')), format: { unit: 'money' } },
+          { ...this.termCell(inputId(band.id, 'rate')), format: { unit: 'percent' } },
+        ],
+      })),
+      ...(used.has(set) ? [] : [{ role: 'remark' as const, cells: [words(messages.holdsInNoMonth)] }]),
+      BLANK_ROW,
+    ]);
+    return {
+      id: `tax:${schedule.id}`,
+      title: schedule.name,
+      remark: messages.taxSchedule,
+      columns: [
+        { kind: 'name', width: 24 },
+        ...Array.from({ length: 5 }, () => ({ kind: 'figure' as const, width: 16 })),
+      ],
+      headings: 0,
+      rows: [
+        section(messages.terms),
+        ...this.terms(['income', 'allowance', 'rebateLimit']),
+        BLANK_ROW,
+        ...bands,
+        headingRow([messages.year, messages.income, messages.taxableIncome, messages.taxDue, messages.effectiveRate, messages.incomeAfterTax]), // prettier-ignore
+        ...stretches(calendar, 'year').map(({ from }) => this.yearRow(from)),
+      ],
+    };
+  }
+
+  private yearRow(place: number): SheetRow {
+    const { document, calendar } = this.ground.model;
+    const year = words(nameOfYear(document, yearIn(document, calendar.months[place]!)));
+    const answer = this.months[place];
+    if (answer === undefined || isNoFigure(answer) || answer.result === null || answer.income === null)
+      return { role: 'line', cells: [year, EMPTY_CELL] };
+    const { income, result, schedule } = answer;
+    const key = (name: string) => `${this.schedule.id}.${name}#${place}`;
+    const money = { unit: 'money' } as const;
+    const parts = this.partsIn(place);
+    const [I, T] = [at(key('income')), at(key('tax'))];
+    const taxable = Math.max(0, income - (schedule.allowance ?? 0));
+    return {
+      role: 'line',
+      cells: [
+        year,
+        said({ value: income, format: money, key: key('income') }, () =>
+          parts.income ? unlessEmpty(parts.income.empty, parts.income.value) : null,
+        ),
+        said({ value: taxable, format: money }, () =>
+          call('MAX', number(0), operation(I, '-', parts.schedule.allowance)),
+        ),
+        said({ value: result.tax, format: money, key: key('tax') }, () => taxOf(I, parts.schedule)),
+        said({ value: result.effectiveRate, format: { unit: 'share' } }, () => effectiveRate(I, T)),
+        said({ value: income - result.tax, format: money }, () => operation(I, '-', T)),
+      ],
+    };
+  }
+}
+
+const effectiveRate = (income: SheetFormula, tax: SheetFormula): SheetFormula =>
+  call('IF', operation(income, '>', number(0)), operation(tax, '/', income), number(0));
+
+/** The rate one more of income would be taxed at: that of the highest band that has begun. */
+function marginalRate(
+  income: SheetFormula,
+  { bands, allowance, rebateLimit, conditions }: ScheduleSource,
+): SheetFormula {
+  const taxable = operation(income, '-', allowance);
+  const rate = bands.reduce<SheetFormula>(
+    (lower, band) => call('IF', operation(taxable, '>=', band.from), band.rate, lower),
+    number(0),
+  );
+  const isRebated = and(operation(taxable, '<=', rebateLimit), operation(rebateLimit, '>', number(0)));
+  const marginal = call('IF', or(operation(taxable, '<', number(0)), isRebated), number(0), rate);
+  return conditions.length === 0 ? marginal : call('IF', and(...conditions), marginal, call('NA'));
+}

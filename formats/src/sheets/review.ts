@@ -1,0 +1,161 @@
+import {
+  Model,
+  NET,
+  CUMULATIVE_NET,
+  TOTAL_EXPENSES,
+  TOTAL_INCOME,
+  TOTAL_SET_ASIDE,
+  WHY,
+  actualOver,
+  figureOver,
+  findingsOf,
+  inOrder,
+  monthInWords,
+  nameOf,
+  nameOfYear,
+  planOf,
+  reasonOf,
+  stretches,
+  stretchOfYear,
+  withScenario,
+  yearIn,
+  periodOf,
+  unitOf,
+  type Actuals,
+  type ChartRow,
+  type PlanModel,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
+
+const TOTAL_ROWS = [TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE, NET, CUMULATIVE_NET];
+
+/** The plan and its scenarios side by side: the totals of each year, and the assumptions that differ. */
+export function scenariosSheet(model: PlanModel): Sheet {
+  const { document, calendar } = model;
+  const scenarios = inOrder(document.scenarios.values());
+  const models = [model, ...scenarios.map(({ id }) => new Model(withScenario(document, id)))];
+  const heading = (title: string): SheetRow => ({
+    role: 'heading',
+    cells: [words(title), words(messages.thePlan), ...scenarios.map(({ name }) => words(name))],
+  });
+  const changed = inOrder(document.assumptions.values()).filter(({ id }) =>
+    [...document.scenarioValues.values()].some(({ assumption }) => assumption === id),
+  );
+  const values = changed.map((row): SheetRow => ({
+    role: 'line',
+    cells: [
+      words(row.name),
+      ...models.map((each): SheetCell => ({
+        value: finite(each.seriesOf(row.id)!.valueAt(0)),
+        format: { unit: row.unit },
+      })),
+    ],
+  }));
+  const years = stretches(calendar, 'year').flatMap((year): SheetRow[] => [
+    { role: 'blank', cells: [] },
+    heading(nameOfYear(document, yearIn(document, calendar.months[year.from]!))),
+    ...TOTAL_ROWS.map((id): SheetRow => ({
+      role: id === CUMULATIVE_NET ? 'final' : id === NET ? 'total' : 'line',
+      cells: [
+        words(nameOf(document, id)!),
+        ...models.map((each): SheetCell => ({ value: finite(figureOver(each, id, year)), format: { unit: 'money' } })),
+      ],
+    })),
+  ]);
+  return {
+    id: 'scenarios',
+    title: messages.scenarios,
+    remark: '',
+    columns: [{ kind: 'name' }, ...models.map(() => ({ kind: 'figure' as const }))],
+    headings: 1,
+    rows: [heading(messages.assumption), ...values, ...years],
+  };
+}
+
+const finite = (value: number | undefined) => (value === undefined || value !== value ? null : value);
+
+/** What a careful reviewer would say, with what has been set aside and why. */
+export function checksSheet(model: PlanModel): Sheet {
+  const { document } = model;
+  const { locale } = planOf(document);
+  const rows = findingsOf(model).map((finding): SheetRow => {
+    const { place, message, kind, mend } = finding;
+    const month = place.month === null ? '' : monthInWords(place.month, locale);
+    const aside = reasonOf(document, finding);
+    return {
+      role: 'line',
+      cells: [
+        words([nameOf(document, place.id) ?? '', month].filter((part) => part !== '').join(', ')),
+        words(message),
+        words(WHY[kind]),
+        words(aside === null ? (mend?.words ?? '') : messages.setAsideBecause(aside)),
+      ],
+    };
+  });
+  return {
+    id: 'checks',
+    title: messages.checks,
+    remark: rows.length === 0 ? messages.noFindings : messages.findings(rows.length),
+    columns: [{ kind: 'name' }, { kind: 'text' }, { kind: 'text' }, { kind: 'text' }],
+    headings: 1,
+    rows: [
+      {
+        role: 'heading',
+        cells: [messages.where, messages.what, messages.whyItMatters, messages.mend].map((title) => words(title)),
+      },
+      ...rows,
+    ],
+  };
+}
+
+/** The figures of a chart: its series side by side, a point to a row. */
+export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals): Sheet {
+  const { document, calendar } = model;
+  const { locale } = planOf(document);
+  const series = inOrder([...document.chartSeries.values()].filter((row) => row.chart === chart.id));
+  const scope = scopeOf(model, chart);
+  const points = stretches(calendar, chart.span).filter(({ from, to }) => from >= scope.from && to <= scope.to);
+  const models = new Map<string, Model>();
+  const modelFor = (scenario: string | null): PlanModel => {
+    if (scenario === null) return model;
+    let found = models.get(scenario);
+    if (!found) models.set(scenario, (found = new Model(withScenario(document, scenario))));
+    return found;
+  };
+  const titleOf = (of: (typeof series)[number]) => {
+    const name = nameOf(document, of.of) ?? '';
+    const scenario = of.scenario === null ? null : (document.scenarios.get(of.scenario)?.name ?? null);
+    return [name, scenario, of.actual ? messages.actual : null].filter((part) => part !== null).join(', ');
+  };
+  return {
+    id: `chart:${chart.id}`,
+    title: chart.name,
+    remark: chart.axis,
+    columns: [{ kind: 'name' }, ...series.map(() => ({ kind: 'figure' as const }))],
+    headings: 1,
+    rows: [
+      { role: 'heading', cells: [EMPTY_CELL, ...series.map((of) => words(titleOf(of)))] },
+      ...points.map((point): SheetRow => ({
+        role: 'line',
+        cells: [
+          words(chart.span === 'month' ? monthInWords(calendar.months[point.from]!, locale) : chart.span === 'year' ? nameOfYear(document, yearIn(document, calendar.months[point.from]!)) : `${monthInWords(calendar.months[point.from]!, locale, 'short')} – ${monthInWords(calendar.months[point.to - 1]!, locale, 'short')}`), // prettier-ignore
+          ...series.map((of): SheetCell => {
+            const value = of.actual
+              ? actualOver(document, actuals, of.of, calendar.months.slice(point.from, point.to))
+              : finite(figureOver(modelFor(of.scenario), of.of, point));
+            return { value, format: { unit: unitOf(document, of.of) } };
+          }),
+        ],
+      })),
+    ],
+  };
+}
+
+function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartRow): { from: number; to: number } {
+  if (from !== null && until !== null) {
+    const [first, last] = [periodOf(calendar, from), periodOf(calendar, until)];
+    return { from: Math.max(0, first), to: last < 0 ? calendar.count : last + 1 };
+  }
+  return year === null ? { from: 0, to: calendar.count } : stretchOfYear(calendar, year);
+}

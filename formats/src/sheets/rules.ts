@@ -1,0 +1,83 @@
+import {
+  effectiveSteps,
+  notationOf,
+  patternInWords,
+  patternOf,
+  periodOf,
+  planOf,
+  toShown,
+  writeFigure,
+  type Document,
+  type PlanModel,
+  type Stretch,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { budgetLines, monthHeading } from './budget.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
+
+/** What a step or exception says: a figure, a pattern in words, a formula, or that it is empty. */
+export function sayingOf(
+  document: Document,
+  line: string,
+  { amount, formula }: { readonly amount: number | null; readonly formula: string | null },
+): string {
+  const plan = planOf(document);
+  if (formula !== null) {
+    const pattern = patternOf(formula);
+    return pattern ? patternInWords(pattern, document, line) : toShown(formula, document, notationOf(plan.locale));
+  }
+  return amount === null ? messages.empty : writeFigure(amount, document.lines.get(line)?.unit ?? 'money', plan);
+}
+
+/** The same page with rules in place of figures: each stands where it holds, an exception in its month. */
+export function rulesSheet(model: PlanModel, about: Pick<Sheet, 'id' | 'title' | 'remark'>, stretch: Stretch): Sheet {
+  const { calendar, document } = model;
+  const { locale } = planOf(document);
+  const months = calendar.months.slice(stretch.from, stretch.to);
+  const rows = budgetLines(model).flatMap((row): SheetRow[] => {
+    const look = { emphasis: row.emphasis, ...(row.side ? { side: row.side } : {}) };
+    if (row.role === 'line')
+      return [{ ...look, role: 'line', cells: [words(row.title), ...ruleCells(model, row.id!, stretch)] }];
+    const sum = row.role === 'section' ? [] : [words(sumInWords(model, row.id!), { span: months.length })];
+    return [
+      { ...look, role: row.role, cells: [words(row.title), ...(sum.length > 0 ? sum : months.map(() => EMPTY_CELL))] },
+    ];
+  });
+  return {
+    ...about,
+    columns: [{ kind: 'name' }, ...months.map(() => ({ kind: 'figure' as const, width: 9 }))],
+    headings: 1,
+    rows: [
+      { role: 'heading', cells: [EMPTY_CELL, ...months.map((month) => words(monthHeading(month, months, locale)))] },
+      ...rows,
+    ],
+  };
+}
+
+/** What a subtotal or total adds up, in words. */
+function sumInWords({ document }: PlanModel, id: string): string {
+  return document.groups.has(id) ? messages.sumOfGroup : (messages.totalRules[id] ?? messages.sumOfSide);
+}
+
+/** The rules behind a line's figures in some months, from left to right, each over the months it holds in. */
+function ruleCells(model: PlanModel, line: string, { from, to }: Stretch): SheetCell[] {
+  const { document, calendar } = model;
+  const said = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
+  for (const { row, from: begins, to: ends } of effectiveSteps(model.stepsOf(line), calendar)) {
+    const saying = { text: sayingOf(document, line, row), isException: false };
+    for (let at = Math.max(from, begins); at < Math.min(to, ends); at++) said[at - from] = saying;
+  }
+  for (const row of model.exceptionsOf(line)) {
+    const at = periodOf(calendar, row.month);
+    if (at >= from && at < to) said[at - from] = { text: sayingOf(document, line, row), isException: true };
+  }
+  const cells: SheetCell[] = [];
+  for (let at = 0; at < said.length;) {
+    const saying = said[at] ?? null;
+    let next = at + 1;
+    while (next < said.length && said[next] === saying) next++;
+    cells.push(saying === null ? { value: null, span: next - at } : { value: saying.text, span: next - at, ...(saying.isException ? { mark: 'exception' } : {}) }); // prettier-ignore
+    at = next;
+  }
+  return cells;
+}

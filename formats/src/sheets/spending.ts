@@ -1,0 +1,130 @@
+import {
+  NET,
+  actualOver,
+  figureOver,
+  minorUnitsIn,
+  monthInWords,
+  nameOf,
+  planOf,
+  spendingIn,
+  type Document,
+  type Happened,
+  type LedgerEntry,
+  type PlanModel,
+  type Stretch,
+  type Tone,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
+
+const money = (value: number | null): SheetCell => ({ value, format: { unit: 'money' } });
+const TONES: Readonly<Record<'under' | 'on' | 'over', Tone>> = { under: 'good', on: 'good', over: 'alarm' };
+
+/** Budget against actual over some months, line by line, then month by month. */
+export function spendingSheet(
+  model: PlanModel,
+  happened: Happened,
+  stretch: Stretch,
+  about: Pick<Sheet, 'id' | 'title' | 'remark'>,
+): Sheet {
+  const { document, calendar } = model;
+  const { locale } = planOf(document);
+  const rows = spendingIn(model, happened, stretch).flatMap((row): SheetRow[] => {
+    const { kind, name, side, budget, actual, variance, standing, carryOver } = row;
+    const look = side === null ? {} : { side };
+    const difference: SheetCell =
+      variance === null || standing === null
+        ? EMPTY_CELL
+        : {
+            ...money(variance),
+            ...(standing === 'on' ? {} : { highlight: { tone: TONES[standing], word: messages.statuses[standing] } }),
+          };
+    const role = kind === 'group' ? 'subtotal' : kind === 'total' ? 'total' : 'line';
+    return [
+      {
+        ...look,
+        role,
+        cells: [words(name), money(budget), carryOver === 0 ? EMPTY_CELL : money(carryOver), money(actual), difference],
+      },
+    ];
+  });
+  const months = calendar.months.slice(stretch.from, stretch.to);
+  const byMonth = months.map((month, index): SheetRow => {
+    const at = { from: stretch.from + index, to: stretch.from + index + 1 };
+    const [budget, actual] = [figureOver(model, NET, at), actualOver(document, happened.actuals, NET, [month])];
+    return {
+      role: 'line',
+      cells: [
+        words(monthInWords(month, locale)),
+        money(Number.isNaN(budget) ? null : budget),
+        EMPTY_CELL,
+        money(actual),
+        actual === null || Number.isNaN(budget) ? EMPTY_CELL : money(actual - budget),
+      ],
+    };
+  });
+  const heading = (title: string): SheetRow => ({
+    role: 'heading',
+    cells: [
+      words(title),
+      words(messages.budget),
+      words(messages.carryOver),
+      words(messages.actual),
+      words(messages.difference),
+    ],
+  });
+  return {
+    ...about,
+    columns: [{ kind: 'name' }, ...Array.from({ length: 4 }, () => ({ kind: 'figure' as const, addsUp: true }))],
+    headings: 1,
+    rows: [heading(messages.line), ...rows, { role: 'blank', cells: [] }, heading(messages.netByMonth), ...byMonth],
+  };
+}
+
+/** The entries of the ledger, by day. */
+export function entriesSheet(
+  document: Document,
+  entries: readonly LedgerEntry[],
+  about: Pick<Sheet, 'id' | 'title' | 'remark'>,
+): Sheet {
+  const units = minorUnitsIn(document);
+  const account = (id: string) => document.accounts.get(id)?.name ?? '';
+  return {
+    ...about,
+    columns: [
+      { kind: 'name' },
+      { kind: 'text' },
+      { kind: 'text' },
+      { kind: 'text' },
+      { kind: 'figure', addsUp: true },
+      { kind: 'text' },
+    ],
+    headings: 1,
+    rows: [
+      {
+        role: 'heading',
+        cells: [
+          messages.date,
+          messages.description,
+          messages.line,
+          messages.account,
+          messages.amount,
+          messages.note,
+        ].map((title) => words(title)),
+      },
+      ...entries.map((entry): SheetRow => ({
+        role: 'line',
+        cells: [
+          { value: entry.date, format: { unit: 'day' } },
+          words(entry.what),
+          words(entry.line === '' ? '' : (nameOf(document, entry.line) ?? '')),
+          words(
+            entry.toAccount === '' ? account(entry.account) : `${account(entry.account)} → ${account(entry.toAccount)}`,
+          ),
+          money(entry.amount / units),
+          words(entry.note),
+        ],
+      })),
+    ],
+  };
+}

@@ -1,0 +1,71 @@
+import PDFDocument from 'pdfkit';
+import { FEATURES, measure, runsOf } from '../pages/fonts.ts';
+import type { LaidOut, PageItem } from '../pages/page.ts';
+
+/** What a file says of itself. */
+export interface PdfAbout {
+  readonly title: string;
+  readonly author: string;
+  /** A language tag, for those who have it read to them. */
+  readonly language: string;
+}
+
+/** Pages as a PDF: letters embedded, text that can be selected and searched, a bookmark for each sheet. */
+export function writePdf(
+  { pages, contents }: LaidOut,
+  { title, author, language }: PdfAbout,
+  progress: (done: number) => void = () => {},
+): Promise<Uint8Array> {
+  const document = new PDFDocument({
+    autoFirstPage: false,
+    bufferPages: false,
+    compress: true,
+    pdfVersion: '1.7',
+    lang: language,
+    displayTitle: true,
+    info: { Title: title, Author: author, Creator: 'Haushalt', Producer: 'Haushalt' },
+  });
+  const parts: Buffer[] = [];
+  document.on('data', (part: Buffer) => parts.push(part));
+  const ended = new Promise<Uint8Array>((done, failed) => {
+    document.on('end', () => done(new Uint8Array(Buffer.concat(parts))));
+    document.on('error', failed);
+  });
+  const begun = new Map(contents.map(({ title: sheet, page }) => [page, sheet]));
+  const registered = new Set<string>();
+  pages.forEach(({ width, height, items }, index) => {
+    document.addPage({ size: [width, height], margin: 0 });
+    const sheet = begun.get(index + 1);
+    if (sheet !== undefined) document.outline.addItem(sheet);
+    for (const item of items) draw(document, item, registered);
+    progress((index + 1) / pages.length);
+  });
+  document.end();
+  return ended;
+}
+
+function draw(document: PDFKit.PDFDocument, item: PageItem, registered: Set<string>): void {
+  switch (item.kind) {
+    case 'fill':
+      document.rect(item.x, item.y, item.width, item.height).fill(`#${item.colour}`);
+      return;
+    case 'rule':
+      document.moveTo(item.x, item.y).lineTo(item.toX, item.y).lineWidth(item.width).stroke(`#${item.colour}`);
+      return;
+    case 'text': {
+      let x = item.anchor === 'end' ? item.x - measure(item.text, item.weight) * item.size : item.x;
+      for (const run of runsOf(item.text, item.weight)) {
+        if (!registered.has(run.font.name)) {
+          document.registerFont(run.font.name, run.font.file);
+          registered.add(run.font.name);
+        }
+        document
+          .font(run.font.name)
+          .fontSize(item.size)
+          .fillColor(`#${item.colour}`)
+          .text(run.text, x, item.y, { lineBreak: false, baseline: 'alphabetic', features: [...FEATURES] });
+        x += (run.font.font.layout(run.text, [...FEATURES]).advanceWidth / run.font.font.unitsPerEm) * item.size;
+      }
+    }
+  }
+}

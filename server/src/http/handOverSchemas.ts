@@ -1,0 +1,45 @@
+import Joi from 'joi';
+import { FILE_KINDS, PAPERS, PARTS, type HandOverRequest, type PrintRequest } from '@haushalt/formats';
+import { allOf } from './fields.ts';
+import { read } from './schemas.ts';
+
+const MAX_TITLE = 120;
+/** The most pages that are looked at at once. */
+const MOST_PAGES = 20;
+
+const print = {
+  parts: Joi.array()
+    .items(Joi.string().valid(...PARTS))
+    .min(1)
+    .max(PARTS.length)
+    .unique(),
+  years: Joi.array().items(Joi.number().integer().min(1900).max(2999)).max(60),
+  span: Joi.string().valid('month', 'quarter'),
+  withNotes: Joi.boolean(),
+  paper: Joi.string().valid(...PAPERS),
+  orientation: Joi.string().valid('upright', 'across'),
+  pages: Joi.string().valid('one', 'two', 'many'),
+  isBlackAndWhite: Joi.boolean(),
+  isBooklet: Joi.boolean(),
+  title: Joi.string().allow('').max(MAX_TITLE),
+  name: Joi.string().allow('').max(MAX_TITLE),
+};
+const page = Joi.number().integer().min(0).max(100_000);
+const pages = allOf({ print: allOf(print), from: page, to: page });
+const handOver = allOf({
+  ...print,
+  kind: Joi.string().valid(...FILE_KINDS),
+  by: Joi.string().valid('year', 'plan'),
+  notation: Joi.string().valid('plan', 'neutral'),
+});
+
+/** What is asked of pages, as it was sent. */
+export function readPages(body: unknown): { print: PrintRequest; from: number; to: number } {
+  const asked = read<{ print: PrintRequest; from: number; to: number }>(pages, body);
+  return { ...asked, to: Math.min(asked.to, asked.from + MOST_PAGES) };
+}
+
+/** What is asked of a file, as it was sent. */
+export function readHandOver(body: unknown): HandOverRequest {
+  return read<HandOverRequest>(handOver, body);
+}

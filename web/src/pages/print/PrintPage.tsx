@@ -1,0 +1,277 @@
+import { planOf, writeWithDecimals, yearsOf } from '@haushalt/core';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { api, type FileRequest, type SheetOnPaper } from '../../plan-session/api.ts';
+import { useSaving, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { yearNow } from '../../parts/plan/useYear.ts';
+import { copyText } from '../../ui/copyText.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { Tool } from '../../ui/Tool.tsx';
+import { useStored } from '../../ui/useStored.ts';
+import { ChoiceForm } from './ChoiceForm.tsx';
+import { PageView } from './PageView.tsx';
+import { printOf, readChoice, writeChoice, type Choice } from './choice.ts';
+import { useFile } from './useFile.ts';
+import './print.scss';
+import { messages } from '../../messages/print.ts';
+
+const NAME_KEY = 'haushalt:print-name';
+
+/** How the plan looks on paper, and how it goes elsewhere: pages as they will be, and files. */
+export function PrintPage() {
+  const { planId = '' } = useParams();
+  const { document, model } = useSessionState();
+  const { waiting } = useSaving();
+  const [said, setSaid] = useSearchParams();
+  const [name, setName] = useStored(NAME_KEY, (stored) => (typeof stored === 'string' ? stored : ''));
+  const [wanted, setWanted] = useState(0);
+  const notices = useNotices();
+  const plan = planOf(document);
+  const years = yearsOf(model.calendar);
+  const choice = readChoice(said, yearNow(years, model.calendar.yearBegins), years);
+  const print = printOf(choice, name);
+  const isEmpty = choice.parts.length === 0 || choice.years.length === 0;
+  const change = (part: Partial<Choice>) => setSaid(writeChoice({ ...choice, ...part }), { replace: true });
+  // What has been typed is on paper as soon as it is stored.
+  const { data, error, isFetching, isPlaceholderData, refetch } = useQuery({
+    queryKey: ['pages', planId, print, document, wanted],
+    queryFn: ({ signal }) => api.pages(planId, print, wanted, wanted + 1, signal),
+    enabled: waiting === 0 && !isEmpty,
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+    staleTime: Infinity,
+    retry: false,
+  });
+  const file = useFile(planId, (saved) => notices.say({ text: messages.saved(saved) }));
+  const make = (kind: FileRequest['kind']) => file.make({ ...choice, name, kind });
+  const count = data?.count ?? 0;
+  const shown = Math.min(wanted, Math.max(0, count - 1));
+  if (data && !isPlaceholderData && count > 0 && wanted >= count) setWanted(count - 1);
+  const page = data?.pages[0];
+  const parts = data?.parts ?? choice.parts;
+  const onPage = data?.contents.filter(({ page: begins }) => begins <= shown + 1).at(-1);
+  const pt = (size: number) => writeWithDecimals(size, 'number', 1, plan);
+
+  return (
+    <div className="print">
+      <div className="page-head">
+        <h2>{messages.printAndExport}</h2>
+        <p className="year-summary">
+          {count > 0 && messages.pageCount(count)}
+          {onPage && <span className="quiet"> · {messages.letters(pt(onPage.size))}</span>}
+        </p>
+        <Tool
+          icon="copy"
+          words={messages.copyLink}
+          onClick={() =>
+            copyText(window.location.href).then(
+              () => notices.say({ text: messages.linkCopied }),
+              () => notices.say({ text: window.location.href }),
+            )
+          }
+        />
+      </div>
+      <div className="print-body">
+        <form className="print-choices" onSubmit={(event) => event.preventDefault()}>
+          <ChoiceForm
+            choice={choice}
+            parts={parts}
+            years={years}
+            name={name}
+            onChange={(part) => {
+              setWanted(0);
+              change(part);
+            }}
+            onName={setName}
+          />
+          <Files
+            choice={choice}
+            planId={planId}
+            isDisabled={isEmpty || file.progress !== null}
+            onChange={change}
+            onMake={make}
+          />
+        </form>
+        <section className="print-pages" aria-label={messages.printAndExport}>
+          <div className="print-said">
+            {isEmpty && <p className="refusal">{messages.chooseSomething}</p>}
+            {data && data.tooSmall.length > 0 && !isEmpty && (
+              <TooSmall sheets={data.tooSmall} write={pt} onChange={(pages) => change({ pages })} />
+            )}
+            {file.progress !== null && (
+              <p className="print-progress" role="status">
+                <progress value={file.progress.done} max={1} aria-label={messages.making} />{' '}
+                {file.progress.what || messages.making}{' '}
+                <button type="button" className="tool" onClick={file.cancel}>
+                  {messages.cancel}
+                </button>
+              </p>
+            )}
+            {file.error !== null && (
+              <p className="refusal" role="alert">
+                <Icon name="alarm" /> {messages.cannotBeMade(file.error)}
+              </p>
+            )}
+            {error && (
+              <p className="refusal" role="alert">
+                <Icon name="alarm" /> {messages.cannotBeShown(error.message)}{' '}
+                <button type="button" className="tool" onClick={() => void refetch()}>
+                  {messages.again}
+                </button>
+              </p>
+            )}
+            {!isEmpty && !error && (isFetching || waiting > 0) && (
+              <p className="quiet" role="status">
+                {waiting > 0 ? messages.saveFirst : messages.settingPages}
+              </p>
+            )}
+          </div>
+          {page && !isEmpty && !error && (
+            <div className={`print-page ${isFetching ? 'is-fetching' : ''}`}>
+              <PageView page={page} label={`${page.title}, ${messages.pageOf(shown + 1, count)}`} />
+            </div>
+          )}
+          {count > 1 && !isEmpty && (
+            <Pager
+              count={count}
+              shown={shown}
+              contents={data?.contents ?? []}
+              onShow={(next) => setWanted(Math.max(0, Math.min(count - 1, next)))}
+            />
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}
+
+interface PagerProps {
+  readonly count: number;
+  readonly shown: number;
+  readonly contents: readonly SheetOnPaper[];
+  readonly onShow: (page: number) => void;
+}
+
+/** Goes from page to page, or to where a part begins. */
+function Pager({ count, shown, contents, onShow }: PagerProps) {
+  const here = contents.filter(({ page }) => page <= shown + 1).at(-1);
+  return (
+    <div className="print-pager" role="group" aria-label={messages.pageShown}>
+      <Tool icon="left" isBare words={messages.before} isDisabled={shown === 0} onClick={() => onShow(shown - 1)} />
+      <span className="tabular">{messages.pageOf(shown + 1, count)}</span>
+      <Tool
+        icon="right"
+        isBare
+        words={messages.after}
+        isDisabled={shown >= count - 1}
+        onClick={() => onShow(shown + 1)}
+      />
+      {contents.length > 1 && (
+        <select
+          className="form-select form-select-sm"
+          aria-label={messages.pageShown}
+          value={here?.page ?? 1}
+          onChange={({ target }) => onShow(Number(target.value) - 1)}
+        >
+          {contents.map(({ title, page }) => (
+            <option key={page} value={page}>
+              {title}
+            </option>
+          ))}
+        </select>
+      )}
+    </div>
+  );
+}
+
+interface TooSmallProps {
+  readonly sheets: readonly SheetOnPaper[];
+  readonly write: (size: number) => string;
+  readonly onChange: (pages: Choice['pages']) => void;
+}
+
+/** Says that letters become too small to read on one page, and offers more. */
+function TooSmall({ sheets, write, onChange }: TooSmallProps) {
+  const titles = sheets.map(({ title }) => title).join(', ');
+  const size = write(Math.max(...sheets.map((sheet) => sheet.size)));
+  return (
+    <p className="print-small" role="status">
+      <Icon name="caution" />{' '}
+      {sheets.length === 1 ? messages.tooSmall(titles, size) : messages.tooSmallSeveral(titles, size)}{' '}
+      <button type="button" className="tool" onClick={() => onChange('two')}>
+        {messages.useTwo}
+      </button>
+      <button type="button" className="tool" onClick={() => onChange('many')}>
+        {messages.useMany}
+      </button>
+    </p>
+  );
+}
+
+interface FilesProps {
+  readonly choice: Choice;
+  readonly planId: string;
+  readonly isDisabled: boolean;
+  readonly onChange: (part: Partial<Choice>) => void;
+  readonly onMake: (kind: FileRequest['kind']) => void;
+}
+
+/** The files a plan goes elsewhere as. */
+function Files({ choice, planId, isDisabled, onChange, onMake }: FilesProps) {
+  const button = (kind: FileRequest['kind'], words: string, isMain = false) => (
+    <button
+      type="button"
+      className={`btn btn-sm ${isMain ? 'btn-primary' : 'btn-outline-primary'}`}
+      disabled={isDisabled}
+      onClick={() => onMake(kind)}
+    >
+      {words}
+    </button>
+  );
+  return (
+    <div className="print-files">
+      {button('pdf', messages.savePdf, true)}
+      <fieldset>
+        <legend>{messages.workbook}</legend>
+        <p className="quiet">{messages.workbookSays}</p>
+        <Segments
+          label={messages.sheets}
+          value={choice.by}
+          options={[
+            { value: 'year', words: messages.byYear },
+            { value: 'plan', words: messages.byPlan },
+          ]}
+          onChange={(by) => onChange({ by })}
+        />
+        <div className="print-row">
+          {button('ods', messages.openDocument)}
+          {button('xlsx', messages.officeOpenXml)}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend>{messages.table}</legend>
+        <p className="quiet">{messages.tableSays}</p>
+        <Segments
+          label={messages.figures}
+          value={choice.notation}
+          options={[
+            { value: 'plan', words: messages.asInThePlan },
+            { value: 'neutral', words: messages.neutral },
+          ]}
+          onChange={(notation) => onChange({ notation })}
+        />
+        <div className="print-row">{button('csv', messages.csv)}</div>
+      </fieldset>
+      <fieldset>
+        <legend>{messages.planFile}</legend>
+        <p className="quiet">{messages.planFileSays}</p>
+        <a className="btn btn-sm btn-outline-primary" href={`/api/plans/${encodeURIComponent(planId)}/file`} download>
+          {messages.savePlanFile}
+        </a>
+      </fieldset>
+    </div>
+  );
+}

@@ -1,0 +1,24 @@
+import { messages } from '../messages/session.ts';
+
+/** An answer of the server that is no success, with its sentence for people. */
+export class ServerRefusal extends Error {
+  readonly status: number;
+  readonly path: string | undefined;
+
+  constructor(status: number, message: string, path?: string) {
+    super(message);
+    this.status = status;
+    this.path = path;
+  }
+}
+
+/** The server could not be reached, or could not answer; the same request may succeed later. */
+export class ServerAway extends Error {
+  /** Whether the server has failed at this very request, rather than being away, busy or without room. */
+  readonly hasFailed: boolean;
+
+  constructor(message = messages.haushaltsServerCannotBeReached, hasFailed = false) {
+    super(message);
+    this.hasFailed = hasFailed;
+  }
+}
