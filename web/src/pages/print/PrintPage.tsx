@@ -31,10 +31,15 @@ export function PrintPage() {
   const notices = useNotices();
   const plan = planOf(document);
   const years = yearsOf(model.calendar);
-  const choice = readChoice(said, yearNow(years, model.calendar.yearBegins), years);
+  // The address follows what is chosen, in its own time.
+  const [choice, setChoice] = useState(() => readChoice(said, yearNow(years, model.calendar.yearBegins), years));
   const print = printOf(choice, name);
   const isEmpty = choice.parts.length === 0 || choice.years.length === 0;
-  const change = (part: Partial<Choice>) => setSaid(writeChoice({ ...choice, ...part }), { replace: true });
+  const change = (part: Partial<Choice>) => {
+    const next = { ...choice, ...part };
+    setChoice(next);
+    setSaid(writeChoice(next), { replace: true });
+  };
   // What has been typed is on paper as soon as it is stored.
   const { data, error, isFetching, isPlaceholderData, refetch } = useQuery({
     queryKey: ['pages', planId, print, document, wanted],
