@@ -1,5 +1,7 @@
 import { toPlanFile } from '@haushalt/core';
-import { FILE_KINDS, handOver, type FileKind } from '@haushalt/formats';
+import { readFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import { FILE_KINDS, WorkbookError, auditWorkbook, handOver, type FileKind } from '@haushalt/formats';
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
 import { messages } from './messages.ts';
@@ -11,13 +13,17 @@ interface ConvertOptions {
   readonly by: 'year' | 'plan';
   readonly notation: 'plan' | 'neutral';
   readonly rules?: boolean;
+  readonly audit?: string;
+  readonly mend?: boolean;
 }
 
 /** `haushalt convert IN OUT`: a plan in another format, by the ending of its name. */
 export function convertCommand(): Command {
   return new Command('convert')
-    .description('Write a plan in another format, by its ending: .ods, .xlsx, .csv, .pdf, .haushalt.json.')
-    .argument('<in>', 'a plan file, *.haushalt.json')
+    .description(
+      'Write a plan in another format, or make a plan of a workbook and audit it, by the endings of their names: .haushalt.json, .ods, .xlsx, .csv, and out .pdf.',
+    )
+    .argument('<in>', 'a plan file, *.haushalt.json, or a workbook: .ods, .xlsx, .csv, .tsv')
     .argument('<out>', 'the file to be written')
     .addOption(
       new Option('--by <span>', 'in a workbook: a sheet a year, or one for all months')
@@ -30,11 +36,14 @@ export function convertCommand(): Command {
         .default('neutral'),
     )
     .option('--rules', 'in CSV: the rules after the figures')
-    .action(async (from: string, out: string, { by, notation, rules }: ConvertOptions) => {
+    .option('--audit <file>', 'of a workbook: what was found in it, as JSON')
+    .option('--mend', 'of a workbook: mend its faults on the way')
+    .action(async (from: string, out: string, { by, notation, rules, audit, mend = false }: ConvertOptions) => {
       const isPlan = out.endsWith('.haushalt.json');
       const kind = FILE_KINDS.find((each) => out.toLowerCase().endsWith(`.${each}`));
       if (!isPlan && !kind) throw new CliError(messages.writesTo('.ods, .xlsx, .csv, .pdf, .haushalt.json'));
-      const plan = readPlanFile(from);
+      const plan =
+        from.endsWith('.json') || from === '-' ? readPlanFile(from) : await planOfWorkbook(from, mend, audit);
       if (isPlan) return writeOut(out, JSON.stringify(toPlanFile(plan.document, plan.entries), null, 2));
       const file = await handOver(
         sourceOf(plan, today()),
@@ -59,3 +68,36 @@ export function convertCommand(): Command {
       writeOut(out, file);
     });
 }
+
+/** The plan a workbook makes; what was found in it is said on standard error, and written as JSON where that is asked for. */
+async function planOfWorkbook(
+  file: string,
+  mend: boolean,
+  auditFile: string | undefined,
+): Promise<ReturnType<typeof readPlanFile>> {
+  let bytes: Buffer;
+  try {
+    bytes = readFileSync(file);
+  } catch {
+    throw new CliError(messages.cannotBeReadIsThe(file));
+  }
+  try {
+    const title = basename(file).replace(/\.[^.]*$/, '');
+    const { document, findings, cells, remarks } = await auditWorkbook(bytes, title, mend);
+    for (const remark of remarks) console.error(remark);
+    for (const { sheet, cell, message, mend: how, money } of findings)
+      console.error(`${sheet}!${cell}: ${message}${money === null ? '' : ` (${money.toFixed(2)})`} ${how}`);
+    console.error(messages.cellsCompared(cells.equal, cells.compared));
+    for (const { sheet, cell, theirs, ours, reason } of cells.differences.slice(0, MOST_SHOWN))
+      console.error(`  ${sheet}!${cell}: ${theirs} ≠ ${ours ?? '–'}: ${reason}`);
+    if (cells.differences.length > MOST_SHOWN) console.error(messages.andMore(cells.differences.length - MOST_SHOWN));
+    if (auditFile !== undefined) writeOut(auditFile, JSON.stringify({ findings, cells, remarks }, null, 2));
+    return { document, entries: [] };
+  } catch (error) {
+    if (error instanceof WorkbookError) throw new CliError(`${file}: ${error.message}`);
+    throw error;
+  }
+}
+
+/** How many differing cells are printed. */
+const MOST_SHOWN = 20;

@@ -62,4 +62,6 @@ Plans are kept in ${data}. Press Ctrl-C to end.`,
   isWrittenTo: (out: string, pages: number) => `${out}: ${pages === 1 ? '1 page' : `${pages} pages`}.`,
   writesTo: (endings: string) => `A plan is written as ${endings}.`,
   readsFrom: (file: string) => `${file} is no plan file; one ends in .haushalt.json.`,
+  cellsCompared: (equal: number, compared: number) => `${equal} of ${compared} cells equal the workbook’s own.`,
+  andMore: (count: number) => `  … and ${count} more.`,
 };

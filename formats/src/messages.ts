@@ -221,4 +221,66 @@ export const messages = {
   writingPages: 'Writing the pages',
   sayingRules: 'Turning rules into formulas',
   writingSheets: 'Writing the sheets',
+
+  // workbooks in
+  isDamaged: 'The file is damaged, or cut off: it cannot be unpacked. Save it once more and try again.',
+  isEncrypted: 'The file is protected by a password. Save it without one and try again.',
+  isOldOrEncrypted:
+    'The file is protected by a password, or of a format of long ago. Save it as .xlsx or .ods without a password.',
+  isNoWorkbook: 'This is no workbook: an .ods, .xlsx or .csv file is.',
+  workbookTooLarge: (most: number) => `The file is larger than ${most} MB.`,
+  unpacksTooLarge: (most: number) => `The file would unpack to more than ${most} MB; it is not read.`,
+  tooManyCells: (most: number) => `More than ${most} cells hold something; a plan has fewer.`,
+  hasMacros: 'The file has macros. They were not run, and are not taken over.',
+  hasLinks: 'The file has links to other files. They were not followed; what they give is taken as it was last.',
+  table: 'Table',
+
+  // audit
+  rowInMonth: (row: string, month: string) => `${row}, ${month}`,
+  hasSlid: (where: string, cells: string) =>
+    `${where}: the formula refers to ${cells}, where its neighbours refer to another cell. A reference has slid off.`,
+  slidesAlong: (row: string, label: string, cell: string) =>
+    `${row}: the formula refers to ${label} in its first month and slides along with the months: from ${cell} on nothing that is meant stands there.`,
+  isOdd: (where: string) => `${where}: the formula differs from its neighbours in the row.`,
+  isTyped: (where: string) => `${where}: a figure is typed over the formula of the row.`,
+  hasTypedRate: (row: string, rate: number) =>
+    `${row}: the rate ${Number((rate * 100).toPrecision(10))} % is typed into the formulas instead of standing in a cell of its own.`,
+  isYearly: (row: string, rate: string) => `${row}: ${rate} is a rate per year, and is used as it is for every month.`,
+  isText: (where: string, text: string) => `${where}: “${text}” is a text that looks like a figure; sums pass over it.`,
+  dividesByNothing: (where: string, cell: string) => `${where}: it is divided by ${cell}, where nothing stands.`,
+  showsAnError: (where: string, error: string) => `${where}: it shows ${error}.`,
+  misses: (row: string, lines: string) => `${row}: the total misses ${lines}.`,
+  missesMonths: (row: string, months: number) =>
+    `${row}: the total at the end misses ${months === 1 ? 'one month' : `${months} months`}.`,
+  twice: (row: string, lines: string) => `${row}: the total counts ${lines} twice.`,
+  hides: (row: string, rows: string) => `${row}: the total adds up what stands in the hidden row ${rows}.`,
+  isCircle: (circle: string) => `The formulas lead back to themselves: ${circle}.`,
+  useTheRowsFormula: 'Use the formula of its neighbours.',
+  fixTheReference: (cell: string) => `Refer to ${cell} in all months.`,
+  giveItACell: 'Give the rate a cell of its own, and refer to it.',
+  referTo: (label: string) => `Refer to ${label}.`,
+  divideBy12: 'Divide the rate by 12.',
+  typeAsFigure: 'Type it as a figure.',
+  fillTheDivisor: 'Fill in what it is divided by.',
+  mendTheError: 'Mend what the formula refers to.',
+  widenTheSum: 'Let the sum take in all of them.',
+  countOnce: 'Count them once.',
+  showTheRow: 'Show the row, or leave it out of the total.',
+  breakTheCircle: 'Let one of them be typed, or look at the month before.',
+  noMonths: 'There is no row of months in this workbook, so that it cannot become a plan.',
+  nothingBelowMonths: (sheet: string) => `Below the months of ${sheet} there is no line with a name and figures.`,
+  otherPlan: (sheet: string, row: number) =>
+    `In row ${row} of ${sheet} another row of months begins: a second plan, which was not taken over. Put it on a sheet of its own.`,
+  otherSheet: (sheet: string) => `The sheet ${sheet} has months too; it was not taken over.`,
+  monthsMissing: (where: string) => `The months have gaps or repeats: ${where}.`,
+  tooManyMonths600: 'There are more months than a plan may have.',
+  groupNames: { income: 'All income', expense: 'All expenses', setAside: 'All set aside', memo: 'Worth knowing' },
+  followsAMend: 'It follows what was mended.',
+  followsAnother: 'It follows another figure that differs.',
+  isOurs: (taken: number) =>
+    `This workbook was written by Haushalt and comes back as the plan it was${taken === 0 ? '' : `, with ${taken === 1 ? 'one figure that was' : `${taken} figures that were`} typed over since`}. Entries of the ledger are in the plan file alone.`,
+  typedOverHere: 'A figure was typed here, from which nothing follows in the plan.',
+  formulaChanged: 'The formula was changed or typed over in the workbook; the plan keeps its rule.',
+  tooManyRows: (sheet: string, most: number) =>
+    `Below the months of ${sheet} there are more than ${most} rows: that is a table of entries, and no plan by months.`,
 };

@@ -7,6 +7,7 @@ import { columnsOfPlan, columnsOfYear } from './budget.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
 import { liveLists } from './lists.ts';
 import { withoutDangling } from './placed.ts';
+import { planSheet } from './planSheet.ts';
 import type { Workbook } from './sheet.ts';
 import { PlanGround } from './translation/planGround.ts';
 import { workingsSheet } from './workings.ts';
@@ -43,5 +44,5 @@ export function liveWorkbook(model: PlanModel, { by, author }: WorkbookLayout): 
     { title: plan.name, author, language: plan.locale, style: plan, sheets, names },
     messages.notInTheWorkbook,
   );
-  return { ...complete, sheets: [...complete.sheets, aboutSheet(complete)] };
+  return { ...complete, sheets: [...complete.sheets, aboutSheet(complete), planSheet(document, { by, author })] };
 }

@@ -12,6 +12,8 @@ export interface Sheet {
   /** A line below the title: a year, a currency. */
   readonly remark: string;
   readonly columns: readonly SheetColumn[];
+  /** Whether it is kept out of sight, as it is for programs and not for people. */
+  readonly isHidden?: boolean;
   /** How many of its first rows are headings, repeated on each page and kept in sight. */
   readonly headings: number;
   readonly rows: readonly SheetRow[];

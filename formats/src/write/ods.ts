@@ -182,7 +182,7 @@ class Styles {
     return this.named(
       'ta',
       (name) =>
-      element('style:style', { 'style:name': name, 'style:family': 'table', 'style:master-page-name': page }, element('style:table-properties', { 'table:display': 'true' })), // prettier-ignore
+      element('style:style', { 'style:name': name, 'style:family': 'table', 'style:master-page-name': page }, element('style:table-properties', { 'table:display': sheet.isHidden ? 'false' : 'true' })), // prettier-ignore
     );
   }
 

@@ -45,6 +45,7 @@ function writeSheet(
   places: Places,
 ): void {
   const page = book.addWorksheet(names[index]!, {
+    ...(sheet.isHidden ? { state: 'veryHidden' as const } : {}),
     views: [
       {
         state: 'frozen',

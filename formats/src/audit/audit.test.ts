@@ -1,0 +1,309 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { zipSync, unzipSync } from 'fflate';
+import { describe, expect, it } from 'vitest';
+import { Model, calculate, valueOver, type Document } from '@haushalt/core';
+import { runs } from '../../../core/src/testing/setup.ts';
+import { parseRawFormula } from '../read/parseFormula.ts';
+import type { RawCell, RawWorkbook } from '../read/rawWorkbook.ts';
+import { readWorkbook } from '../read/readWorkbook.ts';
+import { liveWorkbook } from '../sheets/liveWorkbook.ts';
+import { Places } from '../sheets/placed.ts';
+import { demoPlan } from '../testing/demo.ts';
+import { writeOds } from '../write/ods.ts';
+import { writeXlsx } from '../write/xlsx.ts';
+import { auditRead, auditWorkbook } from './auditWorkbook.ts';
+import { evaluateRaw, type ValueAt } from './evaluate.ts';
+import { AUDIT_KINDS, type AuditKind } from './findings.ts';
+import { monthNamed } from './monthNames.ts';
+
+type Content = string | number;
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const letter = (month: number) => String.fromCharCode(66 + month);
+const row = (label: string, of: (letter: string, month: number, before: string) => Content): Content[] => [label, ...MONTHS.map((_, month) => of(letter(month), month, letter(month - 1)))]; // prettier-ignore
+
+/** A workbook of rows, with what its formulas come to. */
+function workbookOf(rows: readonly (readonly Content[])[], hidden: readonly number[] = []): RawWorkbook {
+  const cells = new Map<number, Map<number, RawCell>>();
+  rows.forEach((line, r) => {
+    const made = new Map<number, RawCell>();
+    line.forEach((content, c) => {
+      if (content === '') return;
+      const isFormula = typeof content === 'string' && content.startsWith('=');
+      made.set(c, {
+        value: isFormula ? null : content,
+        error: null,
+        formula: isFormula ? parseRawFormula(content, 'officeOpen') : null,
+        look: typeof content === 'number' && content < 1 && content > 0 ? 'percent' : 'plain',
+      });
+    });
+    cells.set(r, made);
+  });
+  const sheet = { name: '2026', cells, hiddenRows: new Set(hidden) };
+  const workbook: RawWorkbook = { sheets: [sheet], names: new Map(), remarks: [] };
+  const open = new Set<string>();
+  const at: ValueAt = (_, r, c) => {
+    const cell = cells.get(r)?.get(c);
+    if (!cell?.formula || cell.value !== null || cell.error !== null)
+      return cell?.error != null ? Number.NaN : cell?.value;
+    const key = `${r},${c}`;
+    if (open.has(key)) return Number.NaN;
+    open.add(key);
+    const value = evaluateRaw(cell.formula, '2026', at, workbook.names);
+    cells.get(r)!.set(c, value === null ? { ...cell, error: '#DIV/0!' } : { ...cell, value });
+    return value ?? Number.NaN;
+  };
+  for (const [r, line] of cells) for (const c of line.keys()) at('2026', r, c);
+  return workbook;
+}
+
+/** A clean workbook: income and costs with all usual kinds of rows, totals, net, and a running total. */
+const clean = (rate = 0.03, pay = 2000): Content[][] => [
+  ['Household 2026'],
+  ['Price rise', rate],
+  [],
+  ['', ...MONTHS],
+  ['Income'],
+  row('Pay', () => pay),
+  row('Extra', (_, month) => month * 10),
+  row('Total income', (c) => `=SUM(${c}6:${c}7)`),
+  ['Costs'],
+  row('Rent', (_, month, before) => (month === 0 ? 800 : `=${before}10`)),
+  row('Food', (c) => `=${c}6*$B$2+300`),
+  row('Heating', (c) => `=ROUND(${c}10*(1+$B$2)/8,2)`),
+  row('Total costs', (c) => `=SUM(${c}10:${c}12)`),
+  row('Net', (c) => `=${c}8-${c}13`),
+  row('Cumulative net', (c, month, before) => (month === 0 ? '=B14' : `=${before}15+${c}14`)),
+];
+const with_ = (change: (rows: Content[][]) => void): Content[][] => {
+  const rows = clean();
+  change(rows);
+  return rows;
+};
+const kindsIn = (rows: Content[][], hidden: number[] = []) =>
+  auditRead(workbookOf(rows, hidden), 'Club', false).findings.map(({ kind, cell }) => `${kind} ${cell}`);
+const lineIn = (document: Document, name: string) => [...document.lines.values()].find((line) => line.name === name)!;
+
+describe('a clean workbook', () => {
+  it('has no findings, and makes a plan with the same figures', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 30 }), fc.integer({ min: 500, max: 9000 }), (percent, pay) => {
+        const { findings, cells, document, remarks } = auditRead(workbookOf(clean(percent / 100, pay)), 'Club', false);
+        expect(findings).toEqual([]);
+        expect(remarks).toEqual([]);
+        expect(cells.differences).toEqual([]);
+        expect(cells.compared).toBe(108);
+        const food = [...document.ruleSteps.values()].find(({ line }) => line === lineIn(document, 'Food').id)!;
+        expect(food.formula).toMatch(/\{.*pay\} \* \{.*price-rise\} \+ 300/);
+      }),
+      runs(20),
+    );
+  });
+
+  it('tells income from costs, and what months have a rule', () => {
+    const { document } = auditRead(workbookOf(clean()), 'Club', false);
+    expect([...document.groups.values()].map(({ name, side }) => [name, side])).toEqual([['Income', 'income'], ['Costs', 'expense']]); // prettier-ignore
+    expect([...document.assumptions.values()]).toMatchObject([{ name: 'Price rise', unit: 'percent', value: 0.03 }]); // prettier-ignore
+    const model = new Model(document);
+    expect(valueOver(model, '@net', { from: 0, to: 1 })).toBeCloseTo(2000 - 800 - 360 - 103, 9);
+  });
+});
+
+describe('faults', () => {
+  it.each<[AuditKind, string, (rows: Content[][]) => void]>([
+    ['typedOverFormula', 'F11', (rows) => (rows[10]![5] = 999)],
+    ['oddFormula', 'F12', (rows) => (rows[11]![5] = '=F10*0+$B$2')],
+    ['slidReference', 'F11', (rows) => (rows[10]![5] = '=F6*$B$3+300')],
+    [
+      'slidReference',
+      'C11',
+      (rows) => rows[10]!.forEach((_, at) => at > 0 && (rows[10]![at] = `=${letter(at - 1)}6*${letter(at - 1)}2+300`)),
+    ],
+    ['textFigure', 'E6', (rows) => (rows[5]![4] = '2,000.00')],
+    [
+      'typedRate',
+      'B12',
+      (rows) => rows[11]!.forEach((_, at) => at > 0 && (rows[11]![at] = `=${letter(at - 1)}10*1.05`)),
+    ],
+    [
+      'yearlyAsMonthly',
+      'B12',
+      (rows) => {
+        rows[1]![0] = 'Price rise a year';
+        rows[11]!.forEach((_, at) => at > 0 && (rows[11]![at] = `=${letter(at - 1)}10*$B$2`));
+      },
+    ],
+    [
+      'emptyDivisor',
+      'B12',
+      (rows) =>
+        rows[11]!.forEach((_, at) => at > 0 && (rows[11]![at] = at === 1 ? '=B10/B3' : `=${letter(at - 1)}10/8`)),
+    ],
+    [
+      'totalMisses',
+      'B13',
+      (rows) =>
+        rows[12]!.forEach((_, at) => at > 0 && (rows[12]![at] = `=SUM(${letter(at - 1)}10:${letter(at - 1)}11)`)),
+    ],
+    ['totalMisses', 'D13', (rows) => (rows[12]![3] = '=SUM(D10:D11)')],
+    [
+      'countsTwice',
+      'B13',
+      (rows) =>
+        rows[12]!.forEach(
+          (_, at) => at > 0 && (rows[12]![at] = `=SUM(${letter(at - 1)}10:${letter(at - 1)}12)+${letter(at - 1)}12`),
+        ),
+    ],
+    ['circular', 'B10', (rows) => (rows[9]![1] = '=B13-1000')],
+  ])('%s in %s are found', (kind, cell, plant) => {
+    // prettier-ignore
+    const found = kindsIn(with_(plant));
+    expect(found).toContain(`${kind} ${cell}`);
+    // A fault is told once, where it is; what merely follows from it is none.
+    expect(
+      found.filter((each) => !each.startsWith(kind)).filter((each) => !/yearlyAsMonthly|typedRate/.test(each)),
+    ).toEqual([]);
+  });
+
+  it('are found in what is hidden', () => {
+    expect(kindsIn(clean(), [11])).toEqual(['hiddenInTotal B13']);
+  });
+
+  it('say what they cost, and are mended on the way if that is wanted', () => {
+    const rows = with_((each) => (each[10]![5] = 999));
+    const asIs = auditRead(workbookOf(rows), 'Club', false);
+    expect(asIs.findings).toMatchObject([{ kind: 'typedOverFormula', cell: 'F11', money: 639 }]);
+    expect(asIs.cells.differences).toEqual([]);
+    const mended = auditRead(workbookOf(rows), 'Club', true);
+    expect(mended.cells.differences.map(({ cell }) => cell)).toEqual(['F11', 'F13', 'F14', ...'FGHIJKLM'.split('').map((c) => `${c}15`)].sort((a, b) => Number(a.slice(1)) - Number(b.slice(1)) || (a < b ? -1 : 1))); // prettier-ignore
+    expect(calculate(mended.document).figures('Food')[4]).toBeCloseTo(360, 9);
+  });
+});
+
+describe('the sample with ten planted faults', () => {
+  const sample = readFileSync(new URL('../../../docs/samples/allotment-club.xlsx', import.meta.url));
+
+  it('shows all ten, and raises no false alarm', async () => {
+    const { findings } = await auditWorkbook(sample, 'Allotment club', false);
+    expect(findings.map(({ kind, cell }) => `${kind} ${cell}`)).toEqual([
+      'slidReference C13',
+      'totalMisses B17',
+      'countsTwice B24',
+      'oddFormula K16',
+      'typedOverFormula G15',
+      'typedRate C14',
+      'yearlyAsMonthly B20',
+      'textFigure D21',
+      'emptyDivisor B29',
+      'hiddenInTotal B23',
+    ]);
+    for (const { message, mend, kind } of findings) {
+      expect(message).toMatch(/\S.*\.$/);
+      expect(mend).toMatch(/\.$/);
+      expect(AUDIT_KINDS).toContain(kind);
+    }
+  });
+
+  it('has the figures of every line, and says of each total that differs why', async () => {
+    const { cells } = await auditWorkbook(sample, 'Allotment club', false);
+    for (const { cell, reason } of cells.differences) {
+      expect(Number(/\d+$/.exec(cell)![0])).toBeOneOf([17, 23, 24, 25, 26, 29]);
+      expect(reason).toMatch(/\S/);
+    }
+  });
+});
+
+describe('a workbook of ours', () => {
+  it.each(['xlsx', 'ods'] as const)('comes back as the same plan from .%s, with what was typed over', async (kind) => {
+    for (const name of ['household', 'bread-stall'] as const) {
+      const document = demoPlan(name);
+      const workbook = liveWorkbook(new Model(document), { by: 'year', author: '' });
+      const file = kind === 'ods' ? writeOds(workbook) : await writeXlsx(workbook);
+      const back = await auditWorkbook(file, 'x', false);
+      expect(back.cells.differences).toEqual([]);
+      expect(JSON.stringify([...back.document.lines.values()])).toBe(JSON.stringify([...document.lines.values()]));
+      expect(new Model(back.document).seriesOf('@net')!.values).toEqual(new Model(document).seriesOf('@net')!.values);
+    }
+  });
+
+  it('takes an assumption and a figure that were typed over', async () => {
+    const document = demoPlan('household');
+    const workbook = liveWorkbook(new Model(document), { by: 'year', author: '' });
+    const energy = [...document.assumptions.values()].find(({ name }) => name === 'Energy prices')!;
+    const rent = lineIn(document, 'Rent');
+    const raw = await readWorkbook(writeOds(workbook));
+    const places = new Places(workbook);
+    for (const [key, value] of [[`assumption:${energy.id}`, 0.09], [`${rent.id}@3`, 1200]] as const) {
+      const { sheet, row: r, column } = places.placeOf(key);
+      (raw.sheets[sheet]!.cells.get(r) as Map<number, RawCell>).set(column, { value, error: null, formula: null, look: 'plain' });
+    } // prettier-ignore
+    const { document: back, cells } = auditRead(raw, 'x', false);
+    expect(back.assumptions.get(energy.id)!.value).toBe(0.09);
+    expect(new Model(back).seriesOf(rent.id)!.valueAt(3)).toBe(1200);
+    expect(cells.differences).toEqual([]);
+  });
+});
+
+describe('bad files', () => {
+  const sentence = (file: Uint8Array) => auditWorkbook(file, 'x', false).then(() => 'taken', (error: Error) => error.message); // prettier-ignore
+  const text = (content: string) => new TextEncoder().encode(content);
+
+  it('are each answered with a sentence', async () => {
+    const good = await writeXlsx(liveWorkbook(new Model(demoPlan('bread-stall')), { by: 'year', author: '' }));
+    expect(await sentence(new Uint8Array())).toBe('The file is empty.');
+    expect(await sentence(good.subarray(0, good.length >> 1))).toMatch(/damaged, or cut off/);
+    expect(await sentence(new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 0, 0]))).toMatch(/protected by a password/);
+    expect(await sentence(zipSync({ 'a.txt': text('hello') }))).toMatch(/no workbook/);
+    expect(await sentence(zipSync({ 'content.xml': text('<a'), 'META-INF/manifest.xml': text('') }))).toMatch(
+      /damaged/,
+    );
+    expect(await sentence(zipSync({ 'content.xml': text('<a/>'), 'META-INF/manifest.xml': text('<manifest:encryption-data/>') }))).toMatch(/password/); // prettier-ignore
+    expect(await sentence(text('Name,Value\nRent,800\n'))).toMatch(/no row of months/);
+    expect(await sentence(text('\u0000\u0001binary'))).toMatch(/no workbook/);
+    expect(await sentence(text(`,${MONTHS.join()}\n`))).toMatch(/no line with a name/);
+  });
+
+  it('that would unpack to gigabytes are not', async () => {
+    const zeros = new Uint8Array(64 << 20);
+    const bomb = zipSync(Object.fromEntries(Array.from({ length: 8 }, (_, at) => [`xl/part${at}.xml`, zeros])), {
+      level: 1,
+    });
+    expect(bomb.length).toBeLessThan(8 << 20);
+    expect(await sentence(bomb)).toMatch(/would unpack to more than 400 MB/);
+  }, 60_000);
+
+  it('with 100,000 rows, macros or a second plan say so', async () => {
+    const many = `,${MONTHS.join()}\nRent,${MONTHS.map(() => 800).join()}\n${'x,1\n'.repeat(100_000)}`;
+    expect(await sentence(text(many))).toBe('Below the months of Table there are more than 2000 rows: that is a table of entries, and no plan by months.');
+    const good = await writeXlsx(liveWorkbook(new Model(demoPlan('bread-stall')), { by: 'year', author: '' }));
+    const withMacro = zipSync({ ...unzipSync(good), 'xl/vbaProject.bin': text('x') });
+    expect((await auditWorkbook(withMacro, 'x', false)).remarks.join()).toMatch(/macros. They were not run/);
+    const two = workbookOf([...clean(), [], ['', ...MONTHS], row('Other', () => 5)]);
+    expect(auditRead(two, 'x', false).remarks.join()).toMatch(/a second plan, which was not taken over/);
+  }, 60_000);
+});
+
+describe('months', () => {
+  it('are known in the common languages, short and long, with and without years', () => {
+    for (const [text, month, year] of [
+      ['March', 3, null],
+      ['Mär 26', 3, 2026],
+      ['février', 2, null],
+      ['Sept.', 9, null],
+      ['ENE', 1, null],
+      ['dicembre 2027', 12, 2027],
+      ['mei', 5, null],
+      ['Jan-26', 1, 2026],
+      ['2026-03', 3, 2026],
+      ['03/2026', 3, 2026],
+    ] as const)
+      expect(monthNamed(text)).toEqual({ month, year });
+    for (const text of ['Total', 'Marble', '13/2026', 'May be', '']) expect(monthNamed(text)).toBeNull();
+  });
+
+  it('may have gaps and repeats, which are said', () => {
+    const rows = clean();
+    rows[3]![3] = 'Feb';
+    expect(auditRead(workbookOf(rows), 'x', false).remarks.join()).toMatch(/gaps or repeats: 2\/2026 is there twice/);
+  });
+});

@@ -1,0 +1,220 @@
+import { rawCell, type RawCell, type RawSheet } from '../read/rawWorkbook.ts';
+import { allPartsOf } from './relative.ts';
+import { monthNamed, monthOfSerial, type NamedMonth } from './monthNames.ts';
+
+/** What a row of somebody's sheet is. */
+export type RowKind = 'heading' | 'line' | 'total' | 'net' | 'cumulative' | 'other';
+
+export interface BlockRow {
+  readonly row: number;
+  readonly label: string;
+  readonly kind: RowKind;
+  /** For a total: the rows it adds up, as most of its months do. */
+  readonly adds: readonly number[];
+}
+
+/** The part of a sheet that is a plan by months: which columns are months, and what its rows are. */
+export interface Block {
+  readonly sheet: RawSheet;
+  readonly heading: number;
+  readonly labels: number;
+  readonly columns: readonly number[];
+  readonly months: readonly { readonly month: number; readonly year: number }[];
+  readonly rows: readonly BlockRow[];
+  /** Rows of months further down, which begin another plan. */
+  readonly others: readonly number[];
+  readonly gaps: readonly string[];
+}
+
+const FEWEST = 3;
+
+const textIn = (cell: RawCell | undefined) => (typeof cell?.value === 'string' ? cell.value.trim() : '');
+
+function monthIn(cell: RawCell | undefined): NamedMonth | null {
+  if (!cell) return null;
+  if (typeof cell.value === 'string') return monthNamed(cell.value);
+  return typeof cell.value === 'number' && cell.look === 'date' ? monthOfSerial(cell.value) : null;
+}
+
+/** The months in a row, from left to right, as long as each follows the one before or comes soon after. */
+function monthsIn(sheet: RawSheet, row: number): { column: number; named: NamedMonth }[] {
+  const line = sheet.cells.get(row);
+  if (!line) return [];
+  const columns = [...line.keys()].sort((a, b) => a - b);
+  const named = columns.flatMap((column) => {
+    const found = monthIn(line.get(column));
+    return found ? [{ column, named: found }] : [];
+  });
+  if (named.length >= FEWEST) return named;
+  // Numbers from 1 on, where nothing else is there.
+  const numbers = columns.filter((column) => typeof line.get(column)!.value === 'number' && !line.get(column)!.formula);
+  const isCount = numbers.length >= 6 && numbers.every((column, at) => line.get(column)!.value === at + 1 && at < 12);
+  return isCount ? numbers.map((column, at) => ({ column, named: { month: at + 1, year: null } })) : [];
+}
+
+/** The plan by months in a sheet: below the row with the most months; `null` where there is none. */
+export function blockOf(sheet: RawSheet): Block | null {
+  const rows = [...sheet.cells.keys()].sort((a, b) => a - b);
+  const candidates = rows.map((row) => ({ row, months: monthsIn(sheet, row) })).filter(({ months }) => months.length >= FEWEST); // prettier-ignore
+  const most = Math.max(0, ...candidates.map(({ months }) => months.length));
+  const found = candidates.find(({ months }) => months.length === most);
+  if (!found) return null;
+  const others = candidates.filter(({ row }) => row > found.row).map(({ row }) => row);
+  const columns = found.months.map(({ column }) => column);
+  const labels = labelColumn(sheet, found.row, columns[0]!);
+  const { months, gaps } = dated(
+    found.months.map(({ named }) => named),
+    yearNear(sheet, found.row),
+  );
+  const until = others[0] ?? Infinity;
+  const block: Block = { sheet, heading: found.row, labels, columns, months, rows: [], others, gaps };
+  return {
+    ...block,
+    rows: rowsOf(
+      block,
+      rows.filter((row) => row > found.row && row < until),
+    ),
+  };
+}
+
+/** The column that says what rows are: to the left of the months, with the most texts. */
+function labelColumn(sheet: RawSheet, heading: number, first: number): number {
+  let [best, most] = [Math.max(0, first - 1), -1];
+  for (let column = first - 1; column >= 0; column--) {
+    let texts = 0;
+    for (const [row, line] of sheet.cells) if (row > heading && textIn(line.get(column)) !== '') texts++;
+    if (texts > most) [best, most] = [column, texts];
+  }
+  return best;
+}
+
+/** A year that stands near the headings, in a text or in the sheet's name. */
+function yearNear(sheet: RawSheet, heading: number): number | null {
+  const texts = [sheet.name];
+  for (let row = heading; row >= Math.max(0, heading - 6); row--)
+    for (const cell of sheet.cells.get(row)?.values() ?? [])
+      texts.push(typeof cell.value === 'number' ? String(cell.value) : textIn(cell));
+  for (const text of texts) {
+    const match = /(?<!\d)(19|20)\d\d(?!\d)/.exec(text);
+    if (match) return Number(match[0]);
+  }
+  return null;
+}
+
+/** Months with their years: one that is not said follows from the ones before. */
+function dated(named: readonly NamedMonth[], near: number | null) {
+  const firstSaid = named.findIndex(({ year }) => year !== null);
+  let year = firstSaid < 0 ? (near ?? new Date().getFullYear()) : named[firstSaid]!.year! - (named[0]!.month > named[firstSaid]!.month ? 1 : 0); // prettier-ignore
+  const gaps: string[] = [];
+  let before: { month: number; year: number } | null = null;
+  const months = named.map(({ month, year: said }) => {
+    if (said !== null) year = said;
+    else if (before && month < before.month) year = before.year + 1;
+    else if (before) year = before.year;
+    const next = { month, year };
+    if (before) {
+      const distance = (year - before.year) * 12 + month - before.month;
+      if (distance === 0) gaps.push(`${month}/${year} is there twice`);
+      else if (distance !== 1) gaps.push(`between ${before.month}/${before.year} and ${month}/${year}`);
+    }
+    before = next;
+    return next;
+  });
+  return { months, gaps };
+}
+
+/** The rows a formula of a total adds up: all in its own column, summed or with plus signs; `null` for any other formula. */
+export function addedRows(cell: RawCell | undefined, column: number): number[] | null {
+  if (!cell?.formula) return null;
+  const rows: number[] = [];
+  const take = (part: NonNullable<RawCell['formula']>): boolean => {
+    if (part.kind === 'call' && part.name === 'SUM') return part.args.every(take);
+    if (part.kind === 'operation' && part.operator === '+') return take(part.left) && take(part.right);
+    if (part.kind === 'cell' && part.at.column === column && part.at.sheet === null) return rows.push(part.at.row) > 0;
+    if (part.kind === 'range' && part.from.column === column && part.to.column === column && part.from.sheet === null) {
+      for (let row = part.from.row; row <= part.to.row; row++) rows.push(row);
+      return true;
+    }
+    return false;
+  };
+  const isSum = cell.formula.kind === 'call' || cell.formula.kind === 'operation';
+  return isSum && take(cell.formula) && rows.length > 1 ? rows : null;
+}
+
+/** What most of some things are; `null` when there are none. */
+export function mostOf<T>(things: readonly T[], keyOf: (thing: T) => string): T | null {
+  const counts = new Map<string, { count: number; first: T }>();
+  for (const thing of things) {
+    const known = counts.get(keyOf(thing));
+    if (known) known.count++;
+    else counts.set(keyOf(thing), { count: 1, first: thing });
+  }
+  let best: { count: number; first: T } | null = null;
+  for (const each of counts.values()) if (!best || each.count > best.count) best = each;
+  return best?.first ?? null;
+}
+
+function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[]): BlockRow[] {
+  const found: BlockRow[] = [];
+  const kindOf = new Map<number, RowKind>();
+  for (const row of rows) {
+    const label = textIn(rawCell(sheet, row, labels));
+    const cells = columns.map((column) => rawCell(sheet, row, column));
+    const isFilled = cells.some(
+      (cell) => cell !== undefined && (typeof cell.value === 'number' || cell.error !== null || cell.formula),
+    );
+    const isTexts = cells.some((cell) => typeof cell?.value === 'string');
+    if (label === '' && !isFilled) continue;
+    if (!isFilled && !isTexts) {
+      found.push({ row, label, kind: 'heading', adds: [] });
+      kindOf.set(row, 'heading');
+      continue;
+    }
+    if (label === '') continue;
+    const sums = columns.flatMap((column, at) => {
+      const added = addedRows(cells[at], column);
+      return added ? [added] : [];
+    });
+    const isMostly = (count: number) => count * 2 > cells.filter((cell) => cell?.formula).length;
+    let kind: RowKind = 'line';
+    let adds: readonly number[] = [];
+    if (sums.length > 0 && isMostly(sums.length)) {
+      kind = 'total';
+      adds = mostOf(sums, (each) => each.join()) ?? [];
+    } else if (
+      isMostly(cells.filter((cell, at) => isDifference(cell, columns[at]!, kindOf)).length) &&
+      cells.some((cell) => cell?.formula)
+    )
+      kind = 'net';
+    else if (cells.slice(1).some((cell, at) => isRunning(cell, row, columns[at]!, columns[at + 1]!, kindOf)))
+      kind = 'cumulative';
+    found.push({ row, label, kind, adds });
+    kindOf.set(row, kind);
+  }
+  return found;
+}
+
+/** One total less another, or less several. */
+function isDifference(cell: RawCell | undefined, column: number, kindOf: ReadonlyMap<number, RowKind>): boolean {
+  const formula = cell?.formula;
+  if (formula?.kind !== 'operation' || formula.operator !== '-') return false;
+  const refs = allPartsOf(formula).flatMap((part) => (part.kind === 'cell' ? [part.at] : []));
+  return refs.length >= 2 && refs.every(({ column: c, row, sheet }) => sheet === null && c === column && ['total', 'net'].includes(kindOf.get(row) ?? '')); // prettier-ignore
+}
+
+/** The month before in the same row, plus the net of this month. */
+function isRunning(
+  cell: RawCell | undefined,
+  row: number,
+  before: number,
+  column: number,
+  kindOf: ReadonlyMap<number, RowKind>,
+): boolean {
+  // prettier-ignore
+  const formula = cell?.formula;
+  if (formula?.kind !== 'operation' || formula.operator !== '+') return false;
+  const parts = [formula.left, formula.right];
+  const isOwn = parts.some((part) => part.kind === 'cell' && part.at.row === row && part.at.column === before);
+  const isNet = parts.some((part) => part.kind === 'cell' && part.at.column === column && ['net', 'total'].includes(kindOf.get(part.at.row) ?? '')); // prettier-ignore
+  return isOwn && isNet;
+}

@@ -1,0 +1,379 @@
+import {
+  MAX_MONTHS,
+  Model,
+  PlanFormatError,
+  TOTALS,
+  nameKey,
+  parsePlan,
+  quoteName,
+  type Document,
+  type Side,
+} from '@haushalt/core';
+import { rawCell, WorkbookError, type RawFormula, type RawWorkbook } from '../read/rawWorkbook.ts';
+import { lettersOf } from '../sheets/printFormula.ts';
+import { messages } from '../messages.ts';
+import { placeKey, type AssumptionCell } from './assumptionCells.ts';
+import type { Block, BlockRow } from './block.ts';
+import type { Audit, AuditFinding } from './findings.ts';
+import { asPlanFormula, type Naming } from './translate.ts';
+
+/** A figure of the workbook beside the plan's. */
+export interface CellDifference {
+  readonly sheet: string;
+  readonly cell: string;
+  readonly theirs: number;
+  readonly ours: number | null;
+  readonly reason: string;
+}
+
+export interface ComparedCells {
+  readonly compared: number;
+  readonly equal: number;
+  readonly differences: readonly CellDifference[];
+}
+
+/** The plan a workbook makes, with its figures beside the workbook's own. */
+export interface MadePlan {
+  readonly document: Document;
+  readonly cells: ComparedCells;
+}
+
+const INCOME = /\b(income|revenues?|receipts?|takings|earnings|sales|inflow|einnahmen|einkommen|erträge|revenus?|recettes|ingresos|entrate|ricavi|inkomsten|receitas)\b/i; // prettier-ignore
+const EXPENSE = /(expen|cost|spend|outgo|outflow|ausgaben|kosten|dépenses|depenses|charges|gastos|spese|costi|uitgaven|despesas)/i; // prettier-ignore
+const SET_ASIDE = /\b(savings?|set aside|sparen|rücklagen?|épargne|ahorros?|risparmi?o?|sparbeträge)\b/i;
+
+const MEMO = /\b(worth knowing|memo|statistics?|for information|notes|kennzahlen|pour mémoire)\b/i;
+
+function sideOfWords(text: string): Side | null {
+  if (INCOME.test(text)) return 'income';
+  if (EXPENSE.test(text)) return 'expense';
+  return SET_ASIDE.test(text) ? 'setAside' : null;
+}
+
+interface LineDraft {
+  readonly row: BlockRow;
+  readonly name: string;
+  readonly group: string;
+}
+
+/** Makes a plan of a block. With `mend`, what departs from a row's formula by a fault follows the formula again. */
+export class PlanMaker {
+  private readonly workbook: RawWorkbook;
+  private readonly block: Block;
+  private readonly audit: Audit;
+  private readonly assumptions: ReadonlyMap<string, AssumptionCell>;
+  private readonly isMended: boolean;
+  private readonly taken = new Set(TOTALS.map(({ name }) => nameKey(name)));
+  private readonly groups = new Map<string, { name: string; side: Side }>();
+  private readonly lines = new Map<number, LineDraft>();
+  private readonly assumptionNames = new Map<string, string>();
+  /** Lines whose rules the plan refused, which have typed figures then. */
+  private readonly refused = new Set<number>();
+  private readonly first: { readonly month: number; readonly year: number };
+  private readonly periods: readonly number[];
+
+  constructor(
+    workbook: RawWorkbook,
+    block: Block,
+    assumptions: ReadonlyMap<string, AssumptionCell>,
+    audit: Audit,
+    isMended: boolean,
+  ) {
+    this.workbook = workbook;
+    this.block = block;
+    this.assumptions = assumptions;
+    this.audit = audit;
+    this.isMended = isMended;
+    const numbered = block.months.map(({ month, year }) => year * 12 + month - 1);
+    const first = Math.min(...numbered);
+    this.first = { year: Math.floor(first / 12), month: (first % 12) + 1 };
+    this.periods = numbered.map((each) => each - first);
+    if (Math.max(...this.periods) >= MAX_MONTHS) throw new WorkbookError(messages.tooManyMonths600);
+  }
+
+  make(title: string): MadePlan {
+    this.nameAll();
+    if (this.lines.size === 0) throw new WorkbookError(messages.nothingBelowMonths(this.block.sheet.name));
+    for (;;) {
+      try {
+        const document = parsePlan(this.planFile(title));
+        return { document, cells: this.compared(document) };
+      } catch (error) {
+        // A rule the plan refuses (a circle, for one) gives way to its figures.
+        const line = error instanceof PlanFormatError ? this.lineAt(error.pointer ?? '') : null;
+        if (line === null || this.refused.has(line)) throw error;
+        this.refused.add(line);
+      }
+    }
+  }
+
+  private lineAt(pointer: string): number | null {
+    const match = /^\/(ruleSteps|exceptions|lines)\/(\d+)/.exec(pointer);
+    const rows = match ? this.rowsWritten[match[1]!] : undefined;
+    return rows?.[Number(match![2])] ?? [...this.lines.keys()].find((row) => !this.refused.has(row)) ?? null;
+  }
+
+  private free(wanted: string): string {
+    const base =
+      [...wanted.replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/g, ' ').trim()].slice(0, 70).join('').trim() ||
+      'Line'; // eslint-disable-line no-control-regex -- control signs are what names may not have
+    for (let attempt = 1; ; attempt++) {
+      const name = attempt === 1 ? base : `${base} ${attempt}`;
+      if (this.taken.has(nameKey(name))) continue;
+      this.taken.add(nameKey(name));
+      return name;
+    }
+  }
+
+  /** Which group each line belongs to, on which side, and what everything is called. */
+  private nameAll(): void {
+    const { rows } = this.block;
+    const totals = rows.filter(({ kind }) => kind === 'total');
+    const netSides = this.sidesByNet();
+    const net = rows.findLast(({ kind }) => kind === 'net')?.row ?? -1;
+    let heading: BlockRow | null = null;
+    let section: Side | null = null;
+    const drafts: { row: BlockRow; group: string; title: string; side: Side }[] = [];
+    for (const row of rows) {
+      if (row.kind === 'heading') {
+        heading = row;
+        section = sideOfWords(row.label) ?? section;
+      }
+      if (row.kind !== 'line') continue;
+      const total = totals.find(({ adds, row: at }) => adds.includes(row.row) || at === this.totalBelow(row.row));
+      const title = heading?.label ?? (total ? total.label.replace(/^\s*(sub)?total\s*(of\s*)?/i, '') : '');
+      const isMemo =
+        MEMO.test(heading?.label ?? '') || this.audit.isBalance(row.row) || (net >= 0 && row.row > net && !total);
+      const side = isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'; // prettier-ignore
+      drafts.push({ row, group: `${title}|${side}`, title, side });
+    }
+    for (const draft of drafts) this.lines.set(draft.row.row, { row: draft.row, name: this.free(draft.row.label), group: draft.group }); // prettier-ignore
+    // Where a heading stands over both, what counts keeps its name.
+    const bySide = [...drafts.filter(({ side }) => side !== 'memo'), ...drafts.filter(({ side }) => side === 'memo')];
+    for (const { group, title, side } of bySide)
+      if (!this.groups.has(group))
+        this.groups.set(group, { name: this.free(title === '' ? messages.groupNames[side] : title), side });
+    for (const [key, { label }] of this.assumptions) this.assumptionNames.set(key, this.free(label));
+  }
+
+  private totalBelow(row: number): number {
+    return this.block.rows.find(({ row: at, kind }) => at > row && (kind === 'total' || kind === 'net'))?.row ?? -1;
+  }
+
+  /** What is added and what is taken off in the net: income and expenses. */
+  private sidesByNet(): Map<number, Side> {
+    const sides = new Map<number, Side>();
+    for (const { row, kind } of this.block.rows) {
+      const formula = this.audit.rules.get(row)?.formula?.formula;
+      if (kind !== 'net' || formula?.kind !== 'operation') continue;
+      const take = (part: RawFormula, side: Side): void => {
+        if (part.kind === 'cell') sides.set(part.at.row, side);
+        else if (part.kind === 'operation' && part.operator === '-') {
+          take(part.left, side);
+          take(part.right, side === 'income' ? 'expense' : 'income');
+        }
+      };
+      take(formula, 'income');
+    }
+    return sides;
+  }
+
+  private rowsWritten: Record<string, number[]> = {};
+
+  private monthAt(period: number): string {
+    const month = this.first.year * 12 + this.first.month - 1 + period;
+    return `${Math.floor(month / 12)}-${String((month % 12) + 1).padStart(2, '0')}`;
+  }
+
+  private planFile(title: string): unknown {
+    const { columns } = this.block;
+    const ruleSteps: { line: string; from?: string; amount?: number; formula?: string }[] = [];
+    const exceptions: { line: string; month: string; amount?: number }[] = [];
+    this.rowsWritten = { ruleSteps: [], exceptions: [], lines: [] };
+    for (const { row, name } of this.lines.values()) {
+      this.rowsWritten.lines!.push(row.row);
+      const rule = this.audit.rules.get(row.row);
+      const formula = rule?.formula && !this.refused.has(row.row) ? asPlanFormula(rule.formula.formula, rule.formula.column, this.naming()) : null; // prettier-ignore
+      const begins = rule?.formula ? columns.indexOf(rule.formula.column) : 0;
+      let before: number | null | undefined;
+      columns.forEach((column, at) => {
+        // A month that is there twice counts once.
+        if (this.periods.indexOf(this.periods[at]!) < at) return;
+        const cell = rawCell(this.block.sheet, row.row, column);
+        const value = typeof cell?.value === 'number' ? cell.value : null;
+        const month = this.monthAt(this.periods[at]!);
+        const step = (said: object) => {
+          ruleSteps.push({ line: name, ...(this.periods[at] === 0 ? {} : { from: month }), ...said });
+          this.rowsWritten.ruleSteps!.push(row.row);
+        };
+        if (formula === null || at < begins) {
+          if (value !== before) step(value === null ? {} : { amount: value });
+          before = value;
+          return;
+        }
+        if (at === begins) step({ formula });
+        const fault = rule!.departs.get(at);
+        const isOwn = cell === undefined || !cell.formula || fault !== undefined;
+        if (!isOwn || (this.isMended && fault !== undefined && fault !== 'oddFormula')) return;
+        exceptions.push({ line: name, month, ...(value === null ? {} : { amount: value }) });
+        this.rowsWritten.exceptions!.push(row.row);
+      });
+    }
+    return {
+      version: 1,
+      plan: {
+        name: title,
+        currency: 'EUR',
+        locale: 'en-IE',
+        firstMonth: this.monthAt(0),
+        months: Math.max(...this.periods) + 1,
+        ...(this.first.month !== 1 && columns.length % 12 === 0 ? { yearBegins: this.first.month } : {}),
+      },
+      assumptions: [...this.assumptions].map(([key, { value, look, period }]) => ({
+        name: this.assumptionNames.get(key),
+        unit: look === 'percent' ? (period === 'year' ? 'ratePerYear' : period === 'month' ? 'ratePerMonth' : 'percent') : look === 'money' ? 'money' : 'number', // prettier-ignore
+        value,
+      })),
+      groups: [...this.groups.values()],
+      lines: [...this.lines.values()].map(({ name, group }) => ({ name, group: this.groups.get(group)!.name })),
+      ruleSteps,
+      exceptions,
+    };
+  }
+
+  private naming(): Naming {
+    const { sheet, columns, heading } = this.block;
+    const named = (key: string) => {
+      const name = this.assumptionNames.get(key);
+      return name === undefined ? null : quoteName(name);
+    };
+    return {
+      columns,
+      heading,
+      isOwnSheet: (name) => name === null || name === sheet.name,
+      rowName: (row) => this.rowName(row),
+      cellName: ({ sheet: other, row, column }) => named(placeKey(other ?? sheet.name, row, column)),
+      named: (name) => {
+        const at = this.workbook.names.get(name.toLowerCase());
+        return at ? named(placeKey(at.sheet, at.row, at.column)) : null;
+      },
+    };
+  }
+
+  /** What a row is called in rules: a line by its name, a total by what it adds up. */
+  private rowName(row: number): string | null {
+    const line = this.lines.get(row);
+    if (line) return quoteName(line.name);
+    const members = this.membersOf(row);
+    if (members.length === 0) return null;
+    const names = members.map((member) => quoteName(this.lines.get(member)!.name));
+    return names.length === 1 ? names[0]! : `sum(${names.join(', ')})`;
+  }
+
+  /** The lines a total stands for: all of its group, as it should be. */
+  private membersOf(row: number): number[] {
+    const found = this.block.rows.find((each) => each.row === row);
+    if (found?.kind !== 'total') return [];
+    const own = this.linesOfTotal(found);
+    // A total of totals has whatever these have, and lines of its own.
+    const rows = own.length > 0 ? own : found.adds.flatMap((of) => (this.lines.has(of) ? [of] : this.membersOf(of)));
+    return [...new Set(rows)];
+  }
+
+  private linesOfTotal(total: BlockRow): number[] {
+    const { rows } = this.block;
+    const lines: number[] = [];
+    for (let at = rows.indexOf(total) - 1; at >= 0; at--) {
+      const { kind, row } = rows[at]!;
+      if (kind === 'total' || kind === 'net' || kind === 'cumulative' || (kind === 'heading' && lines.length > 0))
+        break;
+      if (kind === 'line' && !this.audit.isBalance(row)) lines.unshift(row);
+    }
+    return lines;
+  }
+
+  /** All figures of the months beside the workbook’s own. */
+  private compared(document: Document): ComparedCells {
+    const model = new Model(document);
+    const ids = new Map([...document.lines.values()].map(({ id, name }) => [name, id]));
+    const lineValue = (row: number, at: number): number | null => {
+      const id = ids.get(this.lines.get(row)!.name);
+      const value = id === undefined ? NaN : (model.seriesOf(id)?.valueAt(this.periods[at]!) ?? NaN);
+      return value === value ? value : null;
+    };
+    const ours = new Map<string, number | null>();
+    const valueOf = (row: BlockRow, at: number): number | null => {
+      const key = `${row.row}|${at}`;
+      const known = ours.get(key);
+      if (known !== undefined) return known;
+      ours.set(key, null);
+      const value = this.valueOf(row, at, lineValue, valueOf);
+      ours.set(key, value);
+      return value;
+    };
+    const differences: CellDifference[] = [];
+    let compared = 0;
+    for (const row of this.block.rows) {
+      if (row.kind === 'heading' || row.kind === 'other') continue;
+      this.block.columns.forEach((column, at) => {
+        const theirs = rawCell(this.block.sheet, row.row, column)?.value;
+        if (typeof theirs !== 'number') return;
+        compared++;
+        const value = valueOf(row, at);
+        if (value !== null && Math.abs(value - theirs) <= Math.max(0.005, Math.abs(theirs) * 1e-9)) return;
+        const cell = `${lettersOf(column)}${row.row + 1}`;
+        differences.push({
+          sheet: this.block.sheet.name,
+          cell,
+          theirs,
+          ours: value,
+          reason: this.reasonFor(row, cell),
+        });
+      });
+    }
+    return { compared, equal: compared - differences.length, differences };
+  }
+
+  private valueOf(
+    row: BlockRow,
+    at: number,
+    lineValue: (row: number, at: number) => number | null,
+    valueOf: (row: BlockRow, at: number) => number | null,
+  ): number | null {
+    const rowAt = (number: number) => this.block.rows.find((each) => each.row === number);
+    switch (row.kind) {
+      case 'line':
+        return lineValue(row.row, at);
+      case 'total':
+        return this.membersOf(row.row).reduce((sum, member) => sum + (lineValue(member, at) ?? 0), 0);
+      case 'net': {
+        const walk = (part: RawFormula): number => {
+          if (part.kind === 'operation' && part.operator === '-') return walk(part.left) - walk(part.right);
+          const found = part.kind === 'cell' ? rowAt(part.at.row) : undefined;
+          return found ? (valueOf(found, at) ?? 0) : NaN;
+        };
+        const formula = this.audit.rules.get(row.row)?.formula?.formula;
+        const value = formula ? walk(formula) : NaN;
+        return value === value ? value : null;
+      }
+      case 'cumulative': {
+        const net = this.block.rows.findLast(({ kind, row: other }) => kind === 'net' && other < row.row);
+        if (!net) return null;
+        return (at === 0 ? 0 : (valueOf(row, at - 1) ?? 0)) + (valueOf(net, at) ?? 0);
+      }
+      default:
+        return null;
+    }
+  }
+
+  private reasonFor(row: BlockRow, cell: string): string {
+    const of = (finding: AuditFinding) => finding.message;
+    const own = this.audit.findings.find((finding) => finding.cell === cell);
+    if (own) return of(own);
+    const inRow = this.audit.findings.find(
+      (finding) => /^[A-Z]+(\d+)$/.exec(finding.cell)?.[1] === String(row.row + 1),
+    );
+    if (inRow) return of(inRow);
+    return this.isMended ? messages.followsAMend : messages.followsAnother;
+  }
+}

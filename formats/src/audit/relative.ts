@@ -1,0 +1,85 @@
+import type { RawFormula, RawReference } from '../read/rawWorkbook.ts';
+
+/** The parts of a formula, in the order they are written. */
+export function partsOfRaw(formula: RawFormula): readonly RawFormula[] {
+  switch (formula.kind) {
+    case 'sign':
+    case 'percent':
+      return [formula.operand];
+    case 'operation':
+      return [formula.left, formula.right];
+    case 'call':
+      return formula.args;
+    default:
+      return [];
+  }
+}
+
+/** All parts of a formula, itself first. */
+export function allPartsOf(formula: RawFormula): RawFormula[] {
+  return [formula, ...partsOfRaw(formula).flatMap(allPartsOf)];
+}
+
+/**
+ * A formula as it looks from its cell: how far away what it refers to is, where that moves with it. Copies of one formula look
+ * the same. With `places` left out, only its shape is told, not where it refers to.
+ */
+export function relativeForm(formula: RawFormula, row: number, column: number, withPlaces = true): string {
+  const place = ({ sheet, row: r, column: c, fixedRow, fixedColumn }: RawReference) =>
+    withPlaces
+      ? `${sheet ?? ''}!${fixedRow ? `R${r}` : `R[${r - row}]`}${fixedColumn ? `C${c}` : `C[${c - column}]`}`
+      : 'cell';
+  const write = (part: RawFormula): string => {
+    switch (part.kind) {
+      case 'number':
+        return String(part.value);
+      case 'text':
+        return JSON.stringify(part.text);
+      case 'yesNo':
+        return String(part.value);
+      case 'error':
+        return part.error;
+      case 'cell':
+        return place(part.at);
+      case 'range':
+        return withPlaces ? `${place(part.from)}:${place(part.to)}` : 'range';
+      case 'name':
+        return part.name.toLowerCase();
+      case 'sign':
+        return `-(${write(part.operand)})`;
+      case 'percent':
+        return `(${write(part.operand)})%`;
+      case 'operation':
+        return `(${write(part.left)}${part.operator}${write(part.right)})`;
+      case 'call':
+        return `${part.name}(${part.args.map(write).join(',')})`;
+      case 'unread':
+        return `?${part.text}`;
+    }
+  };
+  return write(formula);
+}
+
+/** A formula moved so many rows and columns, as copying moves it. */
+export function moved(formula: RawFormula, rows: number, columns: number): RawFormula {
+  const place = (at: RawReference): RawReference => ({
+    ...at,
+    row: at.fixedRow ? at.row : at.row + rows,
+    column: at.fixedColumn ? at.column : at.column + columns,
+  });
+  switch (formula.kind) {
+    case 'cell':
+      return { ...formula, at: place(formula.at) };
+    case 'range':
+      return { ...formula, from: place(formula.from), to: place(formula.to) };
+    case 'sign':
+    case 'percent':
+      return { ...formula, operand: moved(formula.operand, rows, columns) };
+    case 'operation':
+      return { ...formula, left: moved(formula.left, rows, columns), right: moved(formula.right, rows, columns) };
+    case 'call':
+      return { ...formula, args: formula.args.map((arg) => moved(arg, rows, columns)) };
+    default:
+      return formula;
+  }
+}

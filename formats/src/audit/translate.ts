@@ -1,0 +1,105 @@
+import { decimalText, functionNamed } from '@haushalt/core';
+import type { RawFormula, RawReference } from '../read/rawWorkbook.ts';
+
+/** What names a cell of somebody's sheet has in a plan, as seen from one of its months. */
+export interface Naming {
+  /** The months' columns, from left to right. */
+  readonly columns: readonly number[];
+  /** The row of months. */
+  readonly heading: number;
+  /** What stands for a row in the plan's formulas; `null` for a row that is no line or total of it. */
+  readonly rowName: (row: number) => string | null;
+  /** What stands for a cell outside the months. */
+  readonly cellName: (at: RawReference) => string | null;
+  /** What a defined name stands for. */
+  readonly named: (name: string) => string | null;
+  readonly isOwnSheet: (sheet: string | null) => boolean;
+}
+
+class Untranslatable extends Error {}
+
+/** A formula of a workbook as one of a plan; `null` where a plan has no words for it. */
+export function asPlanFormula(formula: RawFormula, column: number, naming: Naming): string | null {
+  const here = naming.columns.indexOf(column);
+  try {
+    return write(formula);
+  } catch (error) {
+    if (error instanceof Untranslatable) return null;
+    throw error;
+  }
+
+  function row(at: RawReference): string {
+    const name = naming.isOwnSheet(at.sheet) ? naming.rowName(at.row) : null;
+    if (name === null) throw new Untranslatable();
+    return name;
+  }
+  function reference(at: RawReference): string {
+    const month = naming.isOwnSheet(at.sheet) ? naming.columns.indexOf(at.column) : -1;
+    if (month < 0 || at.row <= naming.heading) {
+      const name = naming.cellName(at);
+      if (name === null) throw new Untranslatable();
+      return name;
+    }
+    const name = row(at);
+    if (at.fixedColumn) return `at(${name}, ${month + 1})`;
+    const lag = month - here;
+    return lag === 0 ? name : lag < 0 ? `prior(${name}, ${-lag})` : `next(${name}, ${lag})`;
+  }
+  /** What a range is in a function of several figures. */
+  function several({ from, to }: Extract<RawFormula, { kind: 'range' }>): string[] {
+    if (from.row === to.row) {
+      const [first, last] = [naming.columns.indexOf(from.column), naming.columns.indexOf(to.column)];
+      if (first < 0 || last < 0) throw new Untranslatable();
+      if (from.fixedColumn && !to.fixedColumn && first === 0 && last === here) return [`running(${row(from)})`];
+      if (first === 0 && last === naming.columns.length - 1) return [`total(${row(from)})`];
+      throw new Untranslatable();
+    }
+    if (from.column !== to.column) throw new Untranslatable();
+    const names: string[] = [];
+    for (let at = from.row; at <= to.row; at++) {
+      const month = naming.columns.indexOf(from.column);
+      if (month !== here || from.fixedColumn) throw new Untranslatable();
+      const name = naming.rowName(at);
+      if (name !== null) names.push(name);
+    }
+    if (names.length === 0) throw new Untranslatable();
+    return names;
+  }
+  function call(name: string, args: readonly RawFormula[]): string {
+    const [first] = args;
+    if ((name === 'MONTH' || name === 'YEAR') && first?.kind === 'cell' && first.at.row === naming.heading) return name.toLowerCase(); // prettier-ignore
+    if (name === 'N' && args.length === 1) return write(first!);
+    if (name === 'TRUE' || name === 'FALSE') return name === 'TRUE' ? '1' : '0';
+    const description = functionNamed(name);
+    if (!description) throw new Untranslatable();
+    const written = args.flatMap((arg) => (arg.kind === 'range' ? several(arg) : [write(arg)]));
+    if (name === 'SUM' && written.length === 1) return written[0]!;
+    return `${description.name}(${written.join(', ')})`;
+  }
+  function write(part: RawFormula): string {
+    switch (part.kind) {
+      case 'number':
+        return decimalText(part.value);
+      case 'yesNo':
+        return part.value ? '1' : '0';
+      case 'cell':
+        return reference(part.at);
+      case 'name': {
+        const name = naming.named(part.name);
+        if (name === null) throw new Untranslatable();
+        return name;
+      }
+      case 'sign':
+        return `(-${write(part.operand)})`;
+      case 'percent':
+        return part.operand.kind === 'number' ? `${decimalText(part.operand.value)}%` : `((${write(part.operand)})%)`;
+      case 'operation':
+        if (part.operator === '&') throw new Untranslatable();
+        return `(${write(part.left)} ${part.operator} ${write(part.right)})`;
+      case 'call':
+        return call(part.name, part.args);
+      default:
+        throw new Untranslatable();
+    }
+  }
+}
