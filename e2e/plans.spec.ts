@@ -64,3 +64,33 @@ test('an address that leads nowhere says so', async ({ application, page }) => {
   await page.goto(`${application.url}/what/is/this`);
   await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible();
 });
+
+test('a workbook kept for years is audited, and becomes a plan', async ({ application, page }) => {
+  await page.goto(application.url);
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Open a plan or workbook' }).click();
+  await (await chooser).setFiles('docs/samples/allotment-club.xlsx');
+  const audit = page.getByRole('region', { name: 'Workbook allotment-club.xlsx' });
+  await expect(audit.getByRole('heading', { name: '10 faults were found' })).toBeVisible();
+  await expect(audit.getByRole('row').filter({ hasText: 'the total misses Bank charges' }).first()).toContainText(
+    '−134.20',
+  );
+  await expect(audit.getByText(/^187 of 229 cells equal/)).toBeVisible();
+  await expectAccessible(page);
+  await audit.getByRole('checkbox', { name: /^Mend its faults/ }).check();
+  await expect(audit.getByText(/^177 of 229 cells equal/)).toBeVisible();
+  await audit.getByRole('button', { name: 'Take it as a plan' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Ground rent' })).toBeVisible();
+});
+
+test('a file that is no workbook says why, and nothing is stored', async ({ application, page }) => {
+  await page.goto(application.url);
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Open a plan or workbook' }).click();
+  await (
+    await chooser
+  ).setFiles({ name: 'letter.xlsx', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004cut') });
+  await expect(page.getByRole('alert')).toContainText('damaged, or cut off');
+  await page.getByRole('button', { name: 'Leave' }).click();
+  await expect(page.getByRole('link', { name: 'Brandt-Osei household' })).toBeVisible();
+});

@@ -2,6 +2,7 @@
 export const messages = {
   // progress
   readingTheFile: 'Reading the file',
+  makingThePlan: 'Making a plan of it',
   comparingIt: 'Comparing it with what is there',
 
   thereIsNoSuchList: 'There is no such list in this plan.',

@@ -274,7 +274,9 @@ describe('bad files', () => {
 
   it('with 100,000 rows, macros or a second plan say so', async () => {
     const many = `,${MONTHS.join()}\nRent,${MONTHS.map(() => 800).join()}\n${'x,1\n'.repeat(100_000)}`;
-    expect(await sentence(text(many))).toBe('Below the months of Table there are more than 2000 rows: that is a table of entries, and no plan by months.');
+    expect(await sentence(text(many))).toBe(
+      'Below the months of Table there are more than 2000 rows: that is a table of entries, and no plan by months.',
+    );
     const good = await writeXlsx(liveWorkbook(new Model(demoPlan('bread-stall')), { by: 'year', author: '' }));
     const withMacro = zipSync({ ...unzipSync(good), 'xl/vbaProject.bin': text('x') });
     expect((await auditWorkbook(withMacro, 'x', false)).remarks.join()).toMatch(/macros. They were not run/);

@@ -3,7 +3,8 @@ import { WorkbookError, type RawWorkbook } from '../read/rawWorkbook.ts';
 import { readWorkbook } from '../read/readWorkbook.ts';
 import { messages } from '../messages.ts';
 import { assumptionCells } from './assumptionCells.ts';
-import { blockOf } from './block.ts';
+import { lettersOf } from '../sheets/printFormula.ts';
+import { blockOf, type Block, type RowKind } from './block.ts';
 import { Audit, type AuditFinding } from './findings.ts';
 import { ownWorkbook } from './ownWorkbook.ts';
 import { PlanMaker, type ComparedCells } from './makePlan.ts';
@@ -13,12 +14,24 @@ export interface AuditedWorkbook {
   readonly document: Document;
   readonly findings: readonly AuditFinding[];
   readonly cells: ComparedCells;
+  /** What was taken for what: the sheet, its months, and each row; none for a workbook of ours. */
+  readonly reading: WorkbookReading | null;
   /** What has to be said beside: macros, other plans, months that are missing. */
   readonly remarks: readonly string[];
 }
 
 /** The most rows below the months: beyond that it is a table of entries, and no plan. */
 const MOST_ROWS = 2000;
+
+/** What a sheet was taken for. */
+export interface WorkbookReading {
+  readonly sheet: string;
+  /** The first and last of its months, as `2026-01`. */
+  readonly from: string;
+  readonly until: string;
+  readonly rows: readonly { readonly row: number; readonly label: string; readonly kind: RowKind }[];
+  readonly assumptions: readonly { readonly cell: string; readonly label: string; readonly value: number }[];
+}
 
 /**
  * Reads a workbook (Office Open XML, OpenDocument, CSV, apart by tabs), audits it, and makes a plan of it. `title` is what the
@@ -33,7 +46,7 @@ export function auditRead(workbook: RawWorkbook, title: string, mend: boolean): 
   const own = ownWorkbook(workbook);
   if (own) {
     const { document, cells, taken } = own;
-    return { document, cells, findings: [], remarks: [...workbook.remarks, messages.isOurs(taken)] };
+    return { document, cells, findings: [], reading: null, remarks: [...workbook.remarks, messages.isOurs(taken)] };
   }
   const blocks = workbook.sheets.flatMap((sheet) => {
     const block = blockOf(sheet);
@@ -54,5 +67,13 @@ export function auditRead(workbook: RawWorkbook, title: string, mend: boolean): 
     ...blocks.filter((each) => each !== block).map(({ sheet }) => messages.otherSheet(sheet.name)),
     ...(block.gaps.length > 0 ? [messages.monthsMissing(block.gaps.join(', '))] : []),
   ];
-  return { document, findings: audit.findings, cells, remarks };
+  const month = ({ month: number, year }: Block['months'][number]) => `${year}-${String(number).padStart(2, '0')}`;
+  const reading: WorkbookReading = {
+    sheet: block.sheet.name,
+    from: month(block.months[0]!),
+    until: month(block.months.at(-1)!),
+    rows: block.rows.map(({ row, label, kind }) => ({ row: row + 1, label, kind })),
+    assumptions: [...assumptions.values()].map(({ row, column, label, value }) => ({ cell: `${lettersOf(column)}${row + 1}`, label, value })), // prettier-ignore
+  };
+  return { document, findings: audit.findings, cells, reading, remarks };
 }

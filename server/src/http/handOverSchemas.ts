@@ -43,3 +43,14 @@ export function readPages(body: unknown): { print: PrintRequest; from: number; t
 export function readHandOver(body: unknown): HandOverRequest {
   return read<HandOverRequest>(handOver, body);
 }
+
+const workbookQuery = Joi.object({
+  title: Joi.string().trim().min(1).max(80).required(),
+  mend: Joi.string().valid('yes'),
+});
+
+/** How a workbook is to be taken, as the address says it. */
+export function readWorkbookQuery(query: unknown): { title: string; mend: boolean } {
+  const { title, mend } = read<{ title: string; mend?: 'yes' }>(workbookQuery, query);
+  return { title, mend: mend === 'yes' };
+}

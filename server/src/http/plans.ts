@@ -10,14 +10,17 @@ import {
   type Document,
   type PlanRow,
 } from '@haushalt/core';
+import { MAX_WORKBOOK } from '@haushalt/formats';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import type { PlanInParts } from '../store/store.ts';
 import type { Task } from '../threads/tasks.ts';
 import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
 import { handOverRoutes } from './handOver.ts';
+import { readWorkbookQuery } from './handOverSchemas.ts';
 import { ledgerRoutes } from './ledger.ts';
 import { readCopy, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
+import { answerStreamed } from './streamed.ts';
 import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
 import { messages } from '../messages.ts';
 
@@ -34,10 +37,11 @@ const MANY_ROWS = 5000;
 
 /** All routes below /api/plans. */
 export function planRoutes(surroundings: Surroundings): Router {
-  const { store, events, work, now } = surroundings;
+  const { store, events, work, now, report } = surroundings;
   const routes = Router();
   const body = express.json({ limit: MAX_BODY });
   const file = express.raw({ limit: MAX_FILE, type: () => true });
+  const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
   const caller = (_request: Request): Person => LOCAL_PERSON;
   const planId = (request: Request) => String(request.params.id);
   const thisMonth = () => toMonth(now().toISOString().slice(0, 7));
@@ -81,6 +85,18 @@ export function planRoutes(surroundings: Surroundings): Router {
     const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
     await createFrom({ kind: 'readFile', file: sent }, id, caller(request));
     response.status(201).json({ id });
+  });
+
+  // What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored.
+  routes.post('/workbooks', workbook, async (request, response) => {
+    const { title, mend } = readWorkbookQuery(request.query);
+    const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
+    const task = { kind: 'audit', file: sent, title, mend } as const;
+    await answerStreamed(
+      response,
+      async (progress, signal) => ({ head: {}, content: await work.slow.do<'audit'>(task, { progress, signal }) }),
+      report,
+    );
   });
 
   routes.get('/:id', async (request, response) => {

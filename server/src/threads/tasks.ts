@@ -24,6 +24,8 @@ import {
 } from '@haushalt/core';
 import {
   StatementError,
+  WorkbookError,
+  auditWorkbook,
   entriesTable,
   formatOf,
   guessCsv,
@@ -65,6 +67,7 @@ export type Task =
       readonly csv: CsvFormat | null;
     }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month }
+  | { readonly kind: 'audit'; readonly file: Uint8Array; readonly title: string; readonly mend: boolean }
   | PagesTask
   | HandOverTask;
 
@@ -87,6 +90,8 @@ export interface TaskResult {
   /** What the file means for the plan, as JSON text: a `StatementPreview`. */
   readonly previewStatement: Uint8Array;
   readonly standing: { readonly standing: Standing; readonly revision: number };
+  /** What a workbook is, what is wrong with it, and the plan it makes, as JSON text. */
+  readonly audit: Uint8Array;
   /** Some of the pages, as JSON text: a `PagesShown`. */
   readonly pages: Uint8Array;
   readonly handOver: { readonly name: string; readonly file: Uint8Array };
@@ -157,11 +162,23 @@ export function perform(
         standing: standingOf(new Model(document()), task.month),
         revision: revision(),
       }));
+    case 'audit':
+      return audited(task, progress);
     case 'pages':
       return pagesShown(task, (read) => reading(task, read), progress).then((shown) => encode(JSON.stringify(shown)));
     case 'handOver':
       return fileHandedOver(task, (read) => reading(task, read), progress);
   }
+}
+
+async function audited(
+  { file, title, mend }: Extract<Task, { kind: 'audit' }>,
+  progress: Progress,
+): Promise<Uint8Array> {
+  progress(0, messages.readingTheFile);
+  const { document, ...found } = await auditWorkbook(file, title, mend);
+  progress(0.9, messages.makingThePlan);
+  return encode(JSON.stringify({ ...found, plan: toPlanFile(document, []) }));
 }
 
 export class NotJson extends Error {}
@@ -295,5 +312,6 @@ const encode = (text: string) => new TextEncoder().encode(text);
 export function refusedBy(error: unknown): Refused | null {
   if (error instanceof PlanFormatError) return { message: error.message, pointer: error.pointer };
   if (error instanceof StatementError) return { message: error.message, pointer: error.place || null };
+  if (error instanceof WorkbookError) return { message: error.message, pointer: '' };
   return error instanceof NotJson ? { message: error.message, pointer: null } : null;
 }

@@ -6,7 +6,7 @@ export const messages = {
   haushalt: 'Haushalt',
   moneyMonthByMonth: 'Money, month by month',
   yourPlans: 'Your plans',
-  openAPlanFile: 'Open a plan file',
+  openAPlanFile: 'Open a plan or workbook',
   newPlan: 'New plan',
   fetchingYourPlans: 'Fetching your plans',
   tryAgain: 'Try again',

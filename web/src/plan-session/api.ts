@@ -151,6 +151,39 @@ export interface FileRequest extends PrintRequest {
   readonly notation: 'plan' | 'neutral';
 }
 
+/** A workbook as a plan, with what a careful reviewer found in it. */
+export interface AuditedWorkbook {
+  readonly findings: readonly {
+    readonly kind: string;
+    readonly sheet: string;
+    readonly cell: string;
+    readonly message: string;
+    readonly mend: string;
+    readonly money: number | null;
+  }[];
+  readonly cells: {
+    readonly compared: number;
+    readonly equal: number;
+    readonly differences: readonly {
+      readonly sheet: string;
+      readonly cell: string;
+      readonly theirs: number | null;
+      readonly ours: number | null;
+      readonly reason: string;
+    }[];
+  };
+  readonly reading: {
+    readonly sheet: string;
+    readonly from: string;
+    readonly until: string;
+    readonly rows: readonly { readonly row: number; readonly label: string; readonly kind: string }[];
+    readonly assumptions: readonly { readonly cell: string; readonly label: string; readonly value: number }[];
+  } | null;
+  readonly remarks: readonly string[];
+  /** The plan, as its file would be. */
+  readonly plan: unknown;
+}
+
 /** Something on a page; lengths in points from its upper left corner, colours as RRGGBB. */
 export type PageItem =
   | {
@@ -215,6 +248,17 @@ export const api = {
   /** Stores a plan file as a new plan, under an id of one's own where a retry must not store it twice. */
   importFile: (text: string, id?: string) =>
     request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, text),
+  /** What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored. */
+  async auditWorkbook(
+    file: Blob,
+    title: string,
+    mend: boolean,
+    told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
+  ): Promise<AuditedWorkbook> {
+    const said = new URLSearchParams({ title, ...(mend ? { mend: 'yes' } : {}) });
+    const { content } = await requestStreamed(`/plans/workbooks?${said.toString()}`, file, told);
+    return JSON.parse(new TextDecoder().decode(content)) as AuditedWorkbook;
+  },
   duplicate: (id: string, copyId: string) =>
     request<{ id: string }>('POST', `${planPath(id)}/duplicate`, { id: copyId }),
   remove: (id: string) => request<undefined>('DELETE', planPath(id)),

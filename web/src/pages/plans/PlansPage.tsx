@@ -8,6 +8,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { Loading } from '../../ui/Loading.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { ServerRefusal, api, newId, type PlanSummary } from '../../plan-session/api.ts';
+import { AuditView } from './AuditView.tsx';
 import { RenamePlan } from './RenamePlan.tsx';
 import { messages } from '../../messages/plans.ts';
 
@@ -16,6 +17,7 @@ export function PlansPage() {
   const { data: plans, error, isPending, refetch } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
   const fileInput = useRef<HTMLInputElement>(null);
   const [fileRefusal, setFileRefusal] = useState<string | null>(null);
+  const [workbook, setWorkbook] = useState<File | null>(null);
   const navigate = useNavigate();
 
   const openFile = useMutation({
@@ -41,13 +43,16 @@ export function PlansPage() {
               size="sm"
               ref={fileInput}
               type="file"
-              accept=".json,application/json"
+              accept=".json,.xlsx,.ods,.csv,.tsv,application/json"
               hidden
               onChange={(event) => {
                 const file = (event.target as HTMLInputElement).files?.[0];
                 event.target.value = '';
                 setFileRefusal(null);
-                if (file) openFile.mutate(file);
+                if (!file) return;
+                const isPlan = !/\.(xlsx|ods|csv|tsv)$/i.test(file.name);
+                setWorkbook(isPlan ? null : file);
+                if (isPlan) openFile.mutate(file);
               }}
             />
             <Button variant="outline-primary" onClick={() => fileInput.current?.click()} disabled={openFile.isPending}>
@@ -63,6 +68,9 @@ export function PlansPage() {
             {fileRefusal}
           </p>
         )}
+        {workbook && (
+          <AuditView key={workbook.name + workbook.lastModified} file={workbook} onClose={() => setWorkbook(null)} />
+        )}
         {isPending && <Loading what={messages.fetchingYourPlans} />}
         {error && (
           <div className="quiet-page" role="alert">
@@ -70,7 +78,7 @@ export function PlansPage() {
             <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
           </div>
         )}
-        {plans?.length === 0 && (
+        {plans?.length === 0 && !workbook && (
           <div className="empty-state">
             <h2>{messages.nothingPlannedYet}</h2>
             <p>{messages.beginWithAReadyMade}</p>
@@ -79,7 +87,7 @@ export function PlansPage() {
             </Button>
           </div>
         )}
-        {plans && plans.length > 0 && <PlanList plans={plans} />}
+        {plans && plans.length > 0 && !workbook && <PlanList plans={plans} />}
       </main>
     </div>
   );
