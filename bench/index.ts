@@ -3,6 +3,7 @@ import { engineRows } from './engine.ts';
 import { importRows, ledgerRows } from './ledger.ts';
 import { listRows } from './lists.ts';
 import { serverRows } from './server.ts';
+import { workbookRows } from './workbooks.ts';
 import { whatIfRows } from './whatIf.ts';
 
 const rows = [
@@ -12,6 +13,7 @@ const rows = [
   ...listRows(),
   ...ledgerRows(),
   ...importRows(),
+  ...(await workbookRows()),
   ...(await serverRows()),
 ];
 if (process.argv.includes('--json')) {

@@ -183,3 +183,34 @@ describe('a statement', () => {
     expect(refused.error.message).toMatch(/\S/);
   });
 });
+
+describe('a workbook from elsewhere', () => {
+  it('is audited, becomes a plan file, and stores nothing', async () => {
+    const csv = `,Jan,Feb,Mar,Apr\nIncome\nDues,100,100,100,120\nCosts\nHall,40,40,40,40\n`;
+    const ask = async (file: string, query = 'title=Club') => {
+      const response = await fetch(`${base}/plans/workbooks?${query}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: file,
+      });
+      const text = await response.text();
+      return { status: response.status, lines: text.split('\n').filter((line) => line !== '').map((line) => JSON.parse(line)) }; // prettier-ignore
+    };
+    const before = (await call('GET', '/plans')).body.plans.length;
+    const audited = (await ask(csv)).lines.at(-1);
+    expect(audited).toMatchObject({
+      findings: [],
+      cells: { compared: 8, equal: 8 },
+      reading: {
+        sheet: 'Table',
+        rows: [{ kind: 'heading' }, { label: 'Dues' }, { kind: 'heading' }, { label: 'Hall' }],
+      },
+      plan: { plan: { name: 'Club', months: 4 } },
+    });
+    expect((await call('GET', '/plans')).body.plans).toHaveLength(before);
+    expect((await call('POST', '/plans/import?id=club', audited.plan)).status).toBe(201);
+    const refused = (await ask('Name,Value\n')).lines.find((line) => line.error);
+    expect(refused.error).toMatchObject({ status: 422, message: expect.stringMatching(/no row of months/) });
+    expect((await ask(csv, 'title=')).status).toBe(422);
+  });
+});

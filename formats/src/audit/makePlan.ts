@@ -114,9 +114,8 @@ export class PlanMaker {
   }
 
   private free(wanted: string): string {
-    const base =
-      [...wanted.replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/g, ' ').trim()].slice(0, 70).join('').trim() ||
-      'Line'; // eslint-disable-line no-control-regex -- control signs are what names may not have
+    const plain = wanted.replace(/\p{Cc}|[\u2028\u2029]/gu, ' ').trim();
+    const base = [...plain].slice(0, 70).join('').trim() || messages.line;
     for (let attempt = 1; ; attempt++) {
       const name = attempt === 1 ? base : `${base} ${attempt}`;
       if (this.taken.has(nameKey(name))) continue;

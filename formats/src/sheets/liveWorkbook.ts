@@ -44,5 +44,5 @@ export function liveWorkbook(model: PlanModel, { by, author }: WorkbookLayout): 
     { title: plan.name, author, language: plan.locale, style: plan, sheets, names },
     messages.notInTheWorkbook,
   );
-  return { ...complete, sheets: [...complete.sheets, aboutSheet(complete), planSheet(document, { by, author })] };
+  return { ...complete, sheets: [...complete.sheets, aboutSheet(complete), planSheet(document, by)] };
 }

@@ -1,6 +1,5 @@
 import { toPlanFile, type Document } from '@haushalt/core';
 import { words, type Sheet } from './sheet.ts';
-import type { WorkbookLayout } from './liveWorkbook.ts';
 
 /** What the first cell of the sheet says. */
 const MARK = 'haushalt-plan 1';
@@ -8,7 +7,7 @@ const MARK = 'haushalt-plan 1';
 const PART = 30_000;
 
 /** The plan itself on a sheet out of sight, so that its workbook comes back as the same plan. */
-export function planSheet(document: Document, { by }: WorkbookLayout): Sheet {
+export function planSheet(document: Document, by: 'year' | 'plan'): Sheet {
   const text = JSON.stringify(toPlanFile(document, []));
   const parts = Array.from({ length: Math.ceil(text.length / PART) }, (_, at) =>
     text.slice(at * PART, (at + 1) * PART),
@@ -28,7 +27,7 @@ export function planSheet(document: Document, { by }: WorkbookLayout): Sheet {
 /** The plan of such a sheet, from the texts of its first column; `null` where it is none. */
 export function planInSheet(
   texts: readonly unknown[],
-): { readonly json: unknown; readonly by: WorkbookLayout['by'] } | null {
+): { readonly json: unknown; readonly by: 'year' | 'plan' } | null {
   if (texts[0] !== MARK) return null;
   const [, by, ...parts] = texts.map(String);
   try {

@@ -1,3 +1,4 @@
+import { asHtmlTable } from './clipboard.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import {
   useCallback,
@@ -189,6 +190,7 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
         if (text === null) return;
         event.preventDefault();
         event.clipboardData.setData('text/plain', text);
+        event.clipboardData.setData('text/html', asHtmlTable(text));
       }}
       onPaste={(event) => {
         if (event.target !== scroller.current || !control.onPaste) return;

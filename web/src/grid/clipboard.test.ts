@@ -1,7 +1,8 @@
+// @vitest-environment jsdom
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runs } from '../../../core/src/testing/setup.ts';
-import { asText, isTable, readTable, tableAsText } from './clipboard.ts';
+import { asHtmlTable, asText, isTable, readTable, tableAsText } from './clipboard.ts';
 import { addBlock, extendTo, selectOne } from './selection.ts';
 
 describe('the clipboard', () => {
@@ -19,6 +20,20 @@ describe('the clipboard', () => {
       }),
       runs(200),
     );
+  });
+
+  it('is given a table for text programs too, in which nothing is run', () => {
+    const html = asHtmlTable(
+      tableAsText([
+        ['Rent & <b>', '1,140.00'],
+        ['', '(5.00)'],
+      ]),
+    );
+    const table = new DOMParser().parseFromString(html, 'text/html').querySelector('table')!;
+    const texts = [...table.rows].map((row) => [...row.cells].map(({ textContent }) => textContent));
+    expect(texts).toEqual([['Rent & <b>', '1,140.00'], ['', '(5.00)']]); // prettier-ignore
+    expect(table.querySelector('b')).toBeNull();
+    expect([...table.rows[0]!.cells].map(({ style }) => style.textAlign)).toEqual(['', 'right']);
   });
 
   it('is read as it comes from elsewhere', () => {

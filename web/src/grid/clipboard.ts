@@ -17,6 +17,20 @@ export function tableAsText(rows: readonly (readonly string[])[]): string {
   return Papa.unparse(rows as string[][], { delimiter: '\t', newline: '\n' });
 }
 
+/** Tab-separated text as a table for text programs, which take it over as one. */
+export function asHtmlTable(text: string): string {
+  const table = document.createElement('table');
+  for (const fields of readTable(text)) {
+    const row = table.insertRow();
+    for (const field of fields) {
+      const cell = row.insertCell();
+      cell.textContent = field;
+      if (/^[(−-]?[\d.,\s\u00a0]+\)?(\s?%)?$/.test(field)) cell.style.textAlign = 'right';
+    }
+  }
+  return table.outerHTML;
+}
+
 /** Tab-separated text as rows of fields; a quoted field may hold tabs and line breaks. No text is no row. */
 export function readTable(text: string): string[][] {
   const { data } = Papa.parse<string[]>(text.replace(/\r\n?/g, '\n').replace(/\n$/, ''), {

@@ -67,11 +67,11 @@ export function ChartSettings(props: ChartSettingsProps) {
 }
 
 /** What a chart of a list shows: its title, its form and its columns. */
-function ListChartSettings({ chart, list, onKeep }: ChartSettingsProps & { readonly list: ListRow }) {
+function ListChartSettings({ chart, document, list, onKeep }: ChartSettingsProps & { readonly list: ListRow }) {
   const { settings, series } = chart;
   return (
     <aside className="chart-settings" aria-label={messages.settingsOfTheChart}>
-      <TitleField chart={chart} onKeep={onKeep} />
+      <TitleField chart={chart} document={document} onKeep={onKeep} />
       <DrawingFields
         list={list}
         drawing={drawingOf(chart)}
@@ -88,7 +88,7 @@ function ListChartSettings({ chart, list, onKeep }: ChartSettingsProps & { reado
 }
 
 /** The title of a chart, kept as soon as it is typed. */
-function TitleField({ chart, onKeep }: Pick<ChartSettingsProps, 'chart' | 'onKeep'>) {
+function TitleField({ chart, document, onKeep }: Pick<ChartSettingsProps, 'chart' | 'document' | 'onKeep'>) {
   const { settings } = chart;
   return (
     <label>
@@ -96,6 +96,7 @@ function TitleField({ chart, onKeep }: Pick<ChartSettingsProps, 'chart' | 'onKee
       <CommitField
         className="form-control form-control-sm"
         label={messages.titleOfTheChart}
+        language={planOf(document).locale}
         shown={settings.name}
         entry={settings.name}
         onCommit={(name) => onKeep({ ...chart, settings: { ...settings, name } })}
@@ -128,7 +129,7 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
   };
   return (
     <aside className="chart-settings" aria-label={messages.settingsOfTheChart}>
-      <TitleField chart={chart} onKeep={onKeep} />
+      <TitleField chart={chart} document={document} onKeep={onKeep} />
       <label>
         {messages.shownAs}
         <Select wide value={settings.form} onChange={(event) => set({ form: event.target.value as ChartForm })}>

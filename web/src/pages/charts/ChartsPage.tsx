@@ -69,6 +69,11 @@ export function ChartsPage() {
     const plan = planOf(document).name;
     saveBlob(await pictureAsPdf(picture, name, plan), `${plan}, ${name}.pdf`);
   };
+  const saveSvg = async () => {
+    const { pictureAsSvg } = await import('../../parts/charts/pictureAsPdf.ts');
+    const svg = new Blob([pictureAsSvg(picture)], { type: 'image/svg+xml' });
+    saveBlob(svg, `${planOf(document).name}, ${chart.settings.name}.svg`);
+  };
 
   return (
     <div className={`charts ${full ? 'is-full' : ''}`}>
@@ -103,6 +108,17 @@ export function ChartsPage() {
             title={messages.saveThePictureAsAPdf}
           >
             <Icon name="saveFile" /> {messages.pdf}
+          </button>
+          <button
+            type="button"
+            className="tool"
+            disabled={chart.series.length === 0}
+            onClick={() =>
+              void saveSvg().catch(() => notices.say({ text: messages.theChartCouldNotBe, tone: 'warning' }))
+            }
+            title={messages.saveThePictureAsAnSvg}
+          >
+            <Icon name="saveFile" /> {messages.svg}
           </button>
           {at > 0 && document.charts.has(charts[at - 1]!.id) && (
             <button type="button" className="tool" onClick={moveUp} title={messages.beforeTheChartItComes}>

@@ -5,6 +5,7 @@ import {
   UNIT_WORDS,
   columnsOf,
   itemsOf,
+  planOf,
   rowsWhere,
   titleOfItem,
   hasFigures,
@@ -100,6 +101,7 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
         <span>{messages.columnName}</span>
         <CommitField
           label={messages.columnName}
+          language={planOf(document).locale}
           shown={column.name}
           entry={column.name}
           onCommit={(name) =>

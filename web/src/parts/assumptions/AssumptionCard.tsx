@@ -107,6 +107,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
         <CommitField
           className="assumption-name"
           label={messages.nameOf(name)}
+          language={plan.locale}
           shown={name}
           entry={name}
           onCommit={(text) => set({ name: text })}
@@ -222,6 +223,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             <CommitField
               className="assumption-section"
               label={messages.headingOf(name)}
+              language={plan.locale}
               shown={section}
               entry={section}
               onCommit={(text) => set({ section: text })}
@@ -232,6 +234,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             <CommitField
               className="assumption-note"
               label={messages.noteOn(name)}
+              language={plan.locale}
               shown={note}
               entry={note}
               onCommit={(text) => set({ note: text })}

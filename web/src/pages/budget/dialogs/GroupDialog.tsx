@@ -1,4 +1,4 @@
-import type { Rhythm, Side } from '@haushalt/core';
+import { planOf, type Rhythm, type Side } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
@@ -52,7 +52,15 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
     >
       <Form.Group controlId="group-name" className="wide">
         <Form.Label>{messages.name}</Form.Label>
-        <Form.Control size="sm" {...register('name')} autoFocus isInvalid={!!errors.name} autoComplete="off" />
+        <Form.Control
+          size="sm"
+          {...register('name')}
+          lang={planOf(document).locale}
+          spellCheck
+          autoFocus
+          isInvalid={!!errors.name}
+          autoComplete="off"
+        />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="group-side">

@@ -116,7 +116,15 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
       )}
       <Form.Group controlId="line-note" className="wide">
         <Form.Label>{messages.note}</Form.Label>
-        <Form.Control size="sm" as="textarea" rows={3} maxLength={2000} {...register('note')} />
+        <Form.Control
+          size="sm"
+          as="textarea"
+          lang={locale}
+          spellCheck
+          rows={3}
+          maxLength={2000}
+          {...register('note')}
+        />
       </Form.Group>
     </FormDialog>
   );

@@ -39,6 +39,8 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
         <Form.Control
           size="sm"
           as="textarea"
+          lang={locale}
+          spellCheck
           rows={4}
           maxLength={2000}
           autoFocus
