@@ -45,6 +45,17 @@ const VIEWS: readonly View[] = [
   ['charts', `${HOUSEHOLD}/charts`, '.picture canvas'],
   ['scenarios', `${HOUSEHOLD}/what-if`, '.scenario-list'],
   ['checks', `${HOUSEHOLD}/checks`, '.checks'],
+  ['print and export', `${HOUSEHOLD}/print?years=2026`, '.paper text'],
+  [
+    'an audited workbook',
+    '/',
+    '.plan-list',
+    (page) =>
+      page
+        .locator('input[type=file]')
+        .setInputFiles('docs/samples/allotment-club.xlsx')
+        .then(() => page.locator('.audit-table').first().waitFor()),
+  ],
   // The shelf stays open from page to page.
   ['assumptions', `${HOUSEHOLD}/budget?year=2027`, '.grid-row.line', key('Alt+a')],
   ['break-even', `${STALL}/break-even`, '.bench'],

@@ -42,7 +42,7 @@ async function picture(name, path, prepare = async () => {}, { glowing = false, 
   try {
     await page.goto(url + path);
     await page.waitForSelector(
-      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts, .lists',
+      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts, .lists, .paper',
     );
     await prepare(page);
     await page.evaluate(() => document.fonts.ready);
@@ -76,6 +76,7 @@ try {
     await page.locator('.cm-tooltip-autocomplete').waitFor();
   });
   await picture('phone', '/plans/household/spending?month=2026-11', (page) => page.getByRole('button', { name: 'Groceries' }).click(), { viewport: PHONE }); // prettier-ignore
+  await picture('print', '/plans/household/print?years=2026', (page) => page.locator('.paper').waitFor());
   await picture('overview', '/plans/household/overview?year=2026', drawn);
   await picture('projection', '/plans/household/projection?year=2026', async (page) => {
     await page.getByLabel('Years', { exact: true }).fill('4');
@@ -94,12 +95,6 @@ try {
   await picture('spending', '/plans/household/spending?month=2026-06', (page) =>
     page.getByRole('rowheader', { name: 'Everyday' }).click(),
   );
-  await picture('spending-year', '/plans/household/spending?view=year&month=2026-10', async (page) => {
-    await drawn(page);
-    await page.getByRole('grid').focus();
-    await page.keyboard.press('Home');
-    await page.keyboard.press('Enter');
-  });
   await picture('accounts', '/plans/household/accounts', drawn);
   await picture('statement', '/plans/household/accounts', async (page) => {
     await page.getByRole('button', { name: 'Fetch from the bank' }).click();

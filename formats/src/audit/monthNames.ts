@@ -3,19 +3,25 @@ const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pt', 'pl', 'sv', 'da', '
 
 const plain = (text: string) => text.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '').replace(/[.’']/g, '').trim();
 
-const byName = new Map<string, number>();
-for (const language of LANGUAGES)
-  for (const style of ['long', 'short'] as const) {
-    const format = new Intl.DateTimeFormat(language, { month: style, timeZone: 'UTC' });
-    for (let month = 0; month < 12; month++) {
-      const name = plain(format.format(Date.UTC(2026, month, 1)));
-      if (!byName.has(name)) byName.set(name, month + 1);
-      // Three letters are usual everywhere.
-      const three = name.slice(0, 3);
-      if (style === 'long' && language === 'en' && !byName.has(three)) byName.set(three, month + 1);
+/** The names of months, made when they are first asked for: it takes a moment. */
+function namesOfMonths(): ReadonlyMap<string, number> {
+  if (known) return known;
+  const byName = new Map<string, number>([['sept', 9]]);
+  for (const language of LANGUAGES)
+    for (const style of ['long', 'short'] as const) {
+      const format = new Intl.DateTimeFormat(language, { month: style, timeZone: 'UTC' });
+      for (let month = 0; month < 12; month++) {
+        const name = plain(format.format(Date.UTC(2026, month, 1)));
+        if (!byName.has(name)) byName.set(name, month + 1);
+        // Three letters are usual everywhere.
+        const three = name.slice(0, 3);
+        if (style === 'long' && language === 'en' && !byName.has(three)) byName.set(three, month + 1);
+      }
     }
-  }
-byName.set('sept', 9);
+  return (known = byName);
+}
+
+let known: ReadonlyMap<string, number> | null = null;
 
 /** A month as somebody's heading says it: 1 to 12, and the year where it is said. */
 export interface NamedMonth {
@@ -33,7 +39,7 @@ export function monthNamed(text: string): NamedMonth | null {
     return month >= 1 && month <= 12 ? { month, year } : null;
   }
   const match = /^(\p{L}+)[\s\-/]*(\d{4}|\d{2})?$/u.exec(trimmed);
-  const month = match && byName.get(match[1]!);
+  const month = match && namesOfMonths().get(match[1]!);
   if (!match || month === undefined || month === null) return null;
   const year = match[2] === undefined ? null : Number(match[2]);
   return { month, year: year === null ? null : year < 100 ? 2000 + year : year };

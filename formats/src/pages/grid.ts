@@ -103,7 +103,10 @@ export function setSheet(sheet: Sheet, style: FigureStyle, measure: Measure): Se
       return set;
     });
     const lines = Math.max(1, ...cells.map((cell) => cell.lines.length));
-    const height = row.role === 'blank' ? BASE * 0.7 : lines * BASE * LEADING + (row.role === 'line' ? 2.2 : 4);
+    const height =
+      row.role === 'blank'
+        ? BASE * 0.7
+        : lines * BASE * LEADING + (row.role === 'line' ? 2.2 : row.role === 'remark' ? 0.4 : 4);
     return { row, cells, height };
   });
   return { sheet, widths, rows };

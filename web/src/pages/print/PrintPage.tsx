@@ -206,10 +206,10 @@ function TooSmall({ sheets, write, onChange }: TooSmallProps) {
     <p className="print-small" role="status">
       <Icon name="caution" />{' '}
       {sheets.length === 1 ? messages.tooSmall(titles, size) : messages.tooSmallSeveral(titles, size)}{' '}
-      <button type="button" className="tool" onClick={() => onChange('two')}>
+      <button type="button" className="jump" onClick={() => onChange('two')}>
         {messages.useTwo}
-      </button>
-      <button type="button" className="tool" onClick={() => onChange('many')}>
+      </button>{' '}
+      <button type="button" className="jump" onClick={() => onChange('many')}>
         {messages.useMany}
       </button>
     </p>
