@@ -97,7 +97,7 @@ haushalt(
   join(FOLDER, 'household-budget.pdf'),
   '--years',
   '2026',
-  '--notes',
+
   '--name',
   'Mara Brandt',
 );

@@ -221,6 +221,22 @@ describe('a list', () => {
     expect(figures(typed, 'extended')).toEqual([7, null, null, null]);
   });
 
+  it('goes on from the status of the item before', () => {
+    const columns = [
+      { id: 'plan', settings: { name: 'Plan', unit: 'money' } },
+      { id: 'spent', settings: { name: 'Spent', kind: 'rule', unit: 'money', formula: 'Plan + prior(Standing)' } },
+      { id: 'standing', settings: { name: 'Standing', kind: 'status', estimated: 'plan', actual: 'spent' } },
+    ] as const;
+    const items = [100, 200, 300].map((value, at) => ({ id: `i${at}`, cells: [{ column: 'plan', value }] }));
+    const document = after(PLAN, { kind: 'list.add', id: 'chain', name: 'Chain', before: null, columns, items });
+    const list = new Model(document).listOf('chain')!;
+    expect([0, 1, 2].map((at) => list.seriesOf('spent')!.valueAt(at))).toEqual([100, 200, 300]);
+    const typed = after(document, { kind: 'listCells.set', cells: [{ item: 'i0', column: 'spent', value: 90 }] });
+    const now = new Model(typed).listOf('chain')!;
+    expect([0, 1, 2].map((at) => now.seriesOf('spent')!.valueAt(at))).toEqual([90, 210, 290]);
+    expect([0, 1, 2].map((at) => now.seriesOf('standing')!.valueAt(at))).toEqual([10, -10, 10]);
+  });
+
   it('has a status for each item and the whole, which compares only what has been paid', () => {
     const document = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'actual', value: 121.5 }] });
     const status = columnsOf(document, 'kitchen').find(({ id }) => id === 'status')!;

@@ -109,6 +109,38 @@ describe('a clean workbook', () => {
   });
 });
 
+describe('a table without formulas', () => {
+  it('in another notation and language is a plan too; its totals are no lines', async () => {
+    const csv = [
+      'Haushalt 2027;Jan;Feb;Mär;Apr',
+      'Einnahmen;;;;',
+      'Gehalt;2.480,00;2.480,00;2.480,00;2.560,00',
+      'Summe Einnahmen;2.480,00;2.480,00;2.480,00;2.560,00',
+      'Ausgaben;;;;',
+      'Miete;1.140,00;1.140,00;1.140,00;1.140,00',
+      'Strom;74,50;74,50;74,50;74,50',
+      'Summe Ausgaben;1.214,50;1.214,50;1.214,50;1.214,50',
+      'Saldo;1.265,50;1.265,50;1.265,50;1.345,50',
+    ].join('\n');
+    const { document, cells, findings } = await auditWorkbook(new TextEncoder().encode(csv), 'Haushalt', false);
+    expect(findings).toEqual([]);
+    expect(cells).toEqual({ compared: 24, equal: 24, differences: [] });
+    expect([...document.lines.values()].map(({ name }) => name)).toEqual(['Gehalt', 'Miete', 'Strom']);
+    expect([...document.groups.values()].map(({ side }) => side)).toEqual(['income', 'expense']);
+    expect([...document.plan.values()][0]).toMatchObject({ firstMonth: '2027-01', months: 4 });
+  });
+
+  it('of ours, without the plan it holds, is read like any other', async () => {
+    const document = demoPlan('household');
+    const raw = await readWorkbook(writeOds(liveWorkbook(new Model(document), { by: 'year', author: '' })));
+    const { cells, findings, reading } = auditRead({ ...raw, sheets: raw.sheets.filter(({ name }) => name !== 'haushalt-plan') }, 'x', false); // prettier-ignore
+    expect(reading).toMatchObject({ sheet: 'Budget 2026', from: '2026-01', until: '2026-12' });
+    expect(cells.equal / cells.compared).toBeGreaterThan(0.99);
+    // Exceptions are what they are: figures typed over a rule.
+    for (const { kind } of findings) expect(['typedOverFormula', 'typedRate', 'oddFormula']).toContain(kind);
+  });
+});
+
 describe('faults', () => {
   it.each<[AuditKind, string, (rows: Content[][]) => void]>([
     ['typedOverFormula', 'F11', (rows) => (rows[10]![5] = 999)],

@@ -55,7 +55,11 @@ function monthsIn(sheet: RawSheet, row: number): { column: number; named: NamedM
 /** The plan by months in a sheet: below the row with the most months; `null` where there is none. */
 export function blockOf(sheet: RawSheet): Block | null {
   const rows = [...sheet.cells.keys()].sort((a, b) => a - b);
-  const candidates = rows.map((row) => ({ row, months: monthsIn(sheet, row) })).filter(({ months }) => months.length >= FEWEST); // prettier-ignore
+  const all = rows.map((row) => ({ row, months: monthsIn(sheet, row) })).filter(({ months }) => months.length >= FEWEST); // prettier-ignore
+  // Mere numbers are months only where nothing else is: below real ones they count them.
+  const isCount = ({ row, months }: (typeof all)[number]) => months.every(({ column }) => monthIn(sheet.cells.get(row)?.get(column)) === null); // prettier-ignore
+  const named = all.filter((candidate) => !isCount(candidate));
+  const candidates = named.length > 0 ? named : all;
   const most = Math.max(0, ...candidates.map(({ months }) => months.length));
   const found = candidates.find(({ months }) => months.length === most);
   if (!found) return null;
@@ -188,10 +192,46 @@ function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[]): Blo
       kind = 'net';
     else if (cells.slice(1).some((cell, at) => isRunning(cell, row, columns[at]!, columns[at + 1]!, kindOf)))
       kind = 'cumulative';
+    if (kind === 'line' && cells.every((cell) => !cell?.formula)) {
+      const typed = typedTotal(sheet, columns, row, label, found);
+      if (typed) ({ kind, adds } = typed);
+    }
     found.push({ row, label, kind, adds });
     kindOf.set(row, kind);
   }
   return found;
+}
+
+const TOTAL = /^\s*((sub)?totals?|sums?|summen?|gesamt\S*|zusammen|somme|suma|totale|totaal|razem)\b/i;
+const NET =
+  /\b(net|balance|surplus|left over|difference|saldo|überschuss|rest|solde|résultat|resto|resultado|differenz)\b/i;
+
+/** A total or net that was typed, or whose formula was lost on the way: its figures are those of the rows above. */
+function typedTotal(
+  sheet: RawSheet,
+  columns: readonly number[],
+  row: number,
+  label: string,
+  above: readonly BlockRow[],
+): { readonly kind: RowKind; readonly adds: readonly number[] } | null {
+  const valueAt = (of: number, column: number) => {
+    const value = rawCell(sheet, of, column)?.value;
+    return typeof value === 'number' ? value : 0;
+  };
+  const isEqual = (of: (column: number) => number) => columns.every((column) => Math.abs(of(column) - valueAt(row, column)) < 0.006); // prettier-ignore
+  if (NET.test(label)) {
+    const [first, second] = above.filter(({ kind }) => kind === 'total').slice(-2);
+    if (first && second && isEqual((column) => valueAt(first.row, column) - valueAt(second.row, column))) return { kind: 'net', adds: [] }; // prettier-ignore
+  }
+  if (!TOTAL.test(label)) return null;
+  const lines: number[] = [];
+  for (let at = above.length - 1; at >= 0; at--) {
+    const { kind, row: other } = above[at]!;
+    if (kind === 'total' || kind === 'net' || (kind === 'heading' && lines.length > 0)) break;
+    if (kind === 'line') lines.unshift(other);
+  }
+  const isTotal = lines.length > 0 && isEqual((column) => lines.reduce((sum, each) => sum + valueAt(each, column), 0));
+  return isTotal ? { kind: 'total', adds: lines } : null;
 }
 
 /** One total less another, or less several. */

@@ -352,7 +352,9 @@ export class PlanMaker {
           return found ? (valueOf(found, at) ?? 0) : NaN;
         };
         const formula = this.audit.rules.get(row.row)?.formula?.formula;
-        const value = formula ? walk(formula) : NaN;
+        const [first, second] = this.block.rows.filter(({ kind, row: other }) => kind === 'total' && other < row.row).slice(-2); // prettier-ignore
+        const typed = first && second ? (valueOf(first, at) ?? 0) - (valueOf(second, at) ?? 0) : NaN;
+        const value = formula ? walk(formula) : typed;
         return value === value ? value : null;
       }
       case 'cumulative': {
