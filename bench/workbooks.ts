@@ -1,5 +1,12 @@
 import { Model } from '@haushalt/core';
-import { NOTHING_HAPPENED, auditWorkbook, handOver, type BookSource, type HandOverRequest } from '@haushalt/formats';
+import {
+  NOTHING_HAPPENED,
+  USUAL_PRINT,
+  auditWorkbook,
+  handOver,
+  type BookSource,
+  type HandOverRequest,
+} from '@haushalt/formats';
 import { atMost, type Row } from './measure.ts';
 import { drawPlan } from './plan.ts';
 
@@ -30,18 +37,4 @@ export async function workbookRows(): Promise<Row[]> {
   return rows;
 }
 
-const REQUEST: Omit<HandOverRequest, 'kind'> = {
-  parts: ['budget'],
-  years: [],
-  span: 'month',
-  withNotes: false,
-  paper: 'A4',
-  orientation: 'across',
-  pages: 'one',
-  isBlackAndWhite: false,
-  isBooklet: false,
-  title: '',
-  name: '',
-  by: 'year',
-  notation: 'neutral',
-};
+const REQUEST: Omit<HandOverRequest, 'kind'> = { ...USUAL_PRINT, by: 'year', notation: 'neutral' };

@@ -1,7 +1,7 @@
 import { toPlanFile } from '@haushalt/core';
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
-import { FILE_KINDS, WorkbookError, auditWorkbook, handOver, type FileKind } from '@haushalt/formats';
+import { FILE_KINDS, USUAL_PRINT, WorkbookError, auditWorkbook, handOver, type FileKind } from '@haushalt/formats';
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
 import { messages } from './messages.ts';
@@ -48,18 +48,10 @@ export function convertCommand(): Command {
       const file = await handOver(
         sourceOf(plan, today()),
         {
+          ...USUAL_PRINT,
           kind: kind as FileKind,
           parts: rules ? ['budget', 'rules'] : ['budget'],
-          years: [],
-          span: 'month',
           withNotes: true,
-          paper: 'A4',
-          orientation: 'across',
-          pages: 'one',
-          isBlackAndWhite: false,
-          isBooklet: false,
-          title: '',
-          name: '',
           by,
           notation,
         },

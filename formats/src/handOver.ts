@@ -17,6 +17,21 @@ export interface PrintRequest extends BookChoice, Omit<PageSetup, 'hasContents' 
   readonly isBooklet: boolean;
 }
 
+/** A budget on one page across, as it is printed where nothing else is said. */
+export const USUAL_PRINT: PrintRequest = {
+  parts: ['budget'],
+  years: [],
+  span: 'month',
+  withNotes: false,
+  paper: 'A4',
+  orientation: 'across',
+  pages: 'one',
+  isBlackAndWhite: false,
+  isBooklet: false,
+  title: '',
+  name: '',
+};
+
 /** A file of a plan. */
 export interface HandOverRequest extends PrintRequest {
   readonly kind: FileKind;

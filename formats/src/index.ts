@@ -5,6 +5,7 @@ export { toText, type Cell, type Table } from './table.ts';
 export { tooSmall } from './pages/page.ts';
 export {
   FILE_KINDS,
+  USUAL_PRINT,
   handOver,
   pagesOf,
   pdfOf,

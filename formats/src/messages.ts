@@ -181,7 +181,6 @@ export const messages = {
 
   // paper
   effectiveAnnualRate: 'Effective annual rate',
-  empty: 'empty',
   sumOfGroup: 'sum of the lines above',
   sumOfSide: 'sum of the subtotals above',
   totalRules: {

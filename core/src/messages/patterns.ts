@@ -14,4 +14,5 @@ export const messages = {
   shareOf: (share: string, name: string) => `${share} of ${name}`,
   theAverageOfBefore: (whose: string, months: number) =>
     `the average of ${whose} ${months === 1 ? 'month' : `${months} months`} before`,
+  empty: 'empty',
 };

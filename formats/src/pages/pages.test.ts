@@ -3,7 +3,7 @@ import { extractText, getDocumentProxy } from 'unpdf';
 import { describe, expect, it } from 'vitest';
 import { Model, planOf } from '@haushalt/core';
 import { runs } from '../../../core/src/testing/setup.ts';
-import { pagesOf, type PrintRequest } from '../handOver.ts';
+import { USUAL_PRINT, pagesOf, type PrintRequest } from '../handOver.ts';
 import { NOTHING_HAPPENED, PARTS, bookSheets, partsIn, type BookSource } from '../sheets/book.ts';
 import { words, type Sheet, type SheetRow } from '../sheets/sheet.ts';
 import { demoSource } from '../testing/demo.ts';
@@ -14,19 +14,7 @@ import { measure } from './fonts.ts';
 import { layOut } from './layOut.ts';
 import { PAPER_SIZES, type LaidOut, type Page, type PageSetup, tooSmall } from './page.ts';
 
-const PRINT: PrintRequest = {
-  parts: ['budget'],
-  years: [2026],
-  span: 'month',
-  withNotes: false,
-  paper: 'A4',
-  orientation: 'across',
-  pages: 'one',
-  isBlackAndWhite: false,
-  isBooklet: false,
-  title: '',
-  name: 'Mara Brandt',
-};
+const PRINT: PrintRequest = { ...USUAL_PRINT, years: [2026], name: 'Mara Brandt' };
 const TODAY = '2026-11-26';
 const SETUP: PageSetup = { ...PRINT, hasContents: false, date: '' };
 const STYLE = { locale: 'en-IE', currency: 'EUR' };

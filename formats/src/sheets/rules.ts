@@ -1,33 +1,7 @@
-import {
-  effectiveSteps,
-  notationOf,
-  patternInWords,
-  patternOf,
-  periodOf,
-  planOf,
-  toShown,
-  writeFigure,
-  type Document,
-  type PlanModel,
-  type Stretch,
-} from '@haushalt/core';
+import { effectiveSteps, periodOf, planOf, stepInWords, type PlanModel, type Stretch } from '@haushalt/core';
 import { messages } from '../messages.ts';
 import { budgetLines, monthHeading } from './budget.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
-
-/** What a step or exception says: a figure, a pattern in words, a formula, or that it is empty. */
-export function sayingOf(
-  document: Document,
-  line: string,
-  { amount, formula }: { readonly amount: number | null; readonly formula: string | null },
-): string {
-  const plan = planOf(document);
-  if (formula !== null) {
-    const pattern = patternOf(formula);
-    return pattern ? patternInWords(pattern, document, line) : toShown(formula, document, notationOf(plan.locale));
-  }
-  return amount === null ? messages.empty : writeFigure(amount, document.lines.get(line)?.unit ?? 'money', plan);
-}
 
 /** The same page with rules in place of figures: each stands where it holds, an exception in its month. */
 export function rulesSheet(model: PlanModel, about: Pick<Sheet, 'id' | 'title' | 'remark'>, stretch: Stretch): Sheet {
@@ -64,12 +38,12 @@ function ruleCells(model: PlanModel, line: string, { from, to }: Stretch): Sheet
   const { document, calendar } = model;
   const said = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
   for (const { row, from: begins, to: ends } of effectiveSteps(model.stepsOf(line), calendar)) {
-    const saying = { text: sayingOf(document, line, row), isException: false };
+    const saying = { text: stepInWords(document, line, row), isException: false };
     for (let at = Math.max(from, begins); at < Math.min(to, ends); at++) said[at - from] = saying;
   }
   for (const row of model.exceptionsOf(line)) {
     const at = periodOf(calendar, row.month);
-    if (at >= from && at < to) said[at - from] = { text: sayingOf(document, line, row), isException: true };
+    if (at >= from && at < to) said[at - from] = { text: stepInWords(document, line, row), isException: true };
   }
   const cells: SheetCell[] = [];
   for (let at = 0; at < said.length;) {

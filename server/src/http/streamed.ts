@@ -17,7 +17,7 @@ interface Outcome {
 export const STREAMED = 'application/x-ndjson';
 
 /** Whether whoever asks wants to be told how far it has come. */
-export const wantsProgress = (request: Request) => request.accepts([STREAMED, 'application/json']) === STREAMED;
+export const wantsProgress = (request: Request) => request.accepts(['application/json', STREAMED]) === STREAMED;
 
 /**
  * Answers line by line with JSON: how far it has come while it is at work, then what it has come to, after which the content

@@ -48,10 +48,25 @@ export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}
     return Promise.resolve(answer(url, init)).then((body) =>
       body instanceof Response
         ? body
-        : new Response(JSON.stringify(body), { headers: { 'content-type': 'application/json' } }),
+        : new Response(isStreamed(init) ? streamed(body) : JSON.stringify(body), {
+            headers: { 'content-type': 'application/json' },
+          }),
     );
   });
   return { asked };
+}
+
+const isStreamed = ({ headers }: RequestInit) => new Headers(headers).get('accept') === 'application/x-ndjson';
+
+/** An answer as it comes bit by bit: how far it is, what follows, then that. */
+function streamed(body: unknown): Uint8Array<ArrayBuffer> {
+  const content = new TextEncoder().encode(JSON.stringify(body));
+  const lines = [{ progress: { done: 0.5, what: 'Halfway' } }, { done: { bytes: content.length } }];
+  const head = new TextEncoder().encode(lines.map((line) => `${JSON.stringify(line)}\n`).join(''));
+  const all = new Uint8Array(head.length + content.length);
+  all.set(head);
+  all.set(content, head.length);
+  return all;
 }
 
 function queryIn({ searchParams }: URL): EntryQuery {

@@ -5,7 +5,8 @@ import { printFormula } from '../../formula/print.ts';
 import { FormulaError, type Expression } from '../../formula/expression/syntax.ts';
 import { planOf, type Document } from '../document/document.ts';
 import { nameOf } from '../document/naming.ts';
-import { unitOf } from '../document/formulas.ts';
+import { toShown, unitOf } from '../document/formulas.ts';
+import { notationOf } from '../../figure/notation.ts';
 import { messages } from '../../messages/patterns.ts';
 
 /**
@@ -195,4 +196,18 @@ export function patternInWords(pattern: Pattern, document: Document, line: strin
       return messages.theAverageOfBefore(whose, pattern.months);
     }
   }
+}
+
+/** What a step of a rule or an exception says, in short: a figure, a pattern in words, a formula, or that it is empty. */
+export function stepInWords(
+  document: Document,
+  line: string,
+  { amount, formula }: { readonly amount: number | null; readonly formula: string | null },
+): string {
+  const plan = planOf(document);
+  if (formula !== null) {
+    const pattern = patternOf(formula);
+    return pattern ? patternInWords(pattern, document, line) : toShown(formula, document, notationOf(plan.locale));
+  }
+  return amount === null ? messages.empty : writeFigure(amount, unitOf(document, line), plan);
 }

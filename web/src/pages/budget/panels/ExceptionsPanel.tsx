@@ -1,8 +1,15 @@
-import { groupsWithLines, monthInWords, planOf, type LineRow, type Month, type PlanModel } from '@haushalt/core';
+import {
+  groupsWithLines,
+  monthInWords,
+  planOf,
+  type LineRow,
+  type Month,
+  type PlanModel,
+  stepInWords,
+} from '@haushalt/core';
 import { useState } from 'react';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { sayingText } from '../sheet/ruleCells.ts';
 import { Segments } from '../../../ui/Segments.tsx';
 import { messages } from '../../../messages/budget.ts';
 
@@ -39,7 +46,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
           .map((row) => ({
             month: row.month,
             when: monthInWords(row.month, locale, 'short'),
-            text: sayingText(document, line.id, row),
+            text: stepInWords(document, line.id, row),
           }))
       : model
           .stepsOf(line.id)
@@ -49,7 +56,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
             month: row.from ?? model.calendar.months[0]!,
             when:
               row.from === null ? messages.fromTheStart : messages.fromMonthOn(monthInWords(row.from, locale, 'short')),
-            text: sayingText(document, line.id, row),
+            text: stepInWords(document, line.id, row),
           }));
   const lines = groupsWithLines(document)
     .flatMap((group) => group.lines)

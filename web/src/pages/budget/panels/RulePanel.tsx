@@ -1,11 +1,19 @@
-import { monthInWords, periodOf, planOf, reckon, type Command, type LineRow, type Month } from '@haushalt/core';
+import {
+  monthInWords,
+  periodOf,
+  planOf,
+  reckon,
+  type Command,
+  type LineRow,
+  type Month,
+  stepInWords,
+} from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../../../ui/Icon.tsx';
 import { MonthField } from '../../../fields/CalendarField.tsx';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { PatternForm } from './PatternForm.tsx';
-import { sayingText } from '../sheet/ruleCells.ts';
 import { Timeline, keyOf, monthOf, type TimelineMark } from './Timeline.tsx';
 import { messages } from '../../../messages/budget.ts';
 
@@ -127,7 +135,7 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           </>
         )}
       </span>
-      <span className="rule-what">{sayingText(document, line.id, row)}</span>
+      <span className="rule-what">{stepInWords(document, line.id, row)}</span>
       <span className="rule-tools">
         <button
           type="button"

@@ -8,10 +8,10 @@ import {
   yearOf,
   type LineRow,
   type Month,
+  stepInWords,
 } from '@haushalt/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { sayingText } from '../sheet/ruleCells.ts';
 import { messages } from '../../../messages/budget.ts';
 
 /** A mark on the timeline: a step of the rule, by its first month (`null` for the plan's start), or an exception. */
@@ -74,7 +74,7 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
       <div className="timeline-track" ref={track} role="group" aria-label={messages.theRuleOfAlongThe(line.name)}>
         {effectiveSteps(model.stepsOf(line.id), calendar).map(({ row, from, to }) => {
           const mark: TimelineMark = { kind: 'step', from: row.from };
-          const text = sayingText(document, line.id, row);
+          const text = stepInWords(document, line.id, row);
           const since =
             row.from === null
               ? messages.fromTheStartCapital
@@ -100,7 +100,7 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
           const mark: TimelineMark = { kind: 'exception', month: row.month };
           const at = periodOf(calendar, row.month);
           if (at < 0) return null;
-          const text = messages.anException(monthInWords(row.month, locale), sayingText(document, line.id, row));
+          const text = messages.anException(monthInWords(row.month, locale), stepInWords(document, line.id, row));
           return (
             <button
               key={keyOf(mark)}

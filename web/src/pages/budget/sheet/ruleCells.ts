@@ -1,16 +1,4 @@
-import {
-  effectiveSteps,
-  notationOf,
-  patternInWords,
-  patternOf,
-  periodOf,
-  planOf,
-  toShown,
-  writeFigure,
-  type Document,
-  type Stretch,
-  type PlanModel,
-} from '@haushalt/core';
+import { effectiveSteps, periodOf, stepInWords, type PlanModel, type Stretch } from '@haushalt/core';
 
 /** A stretch of months in which a line's figures come from one step of its rule, or from one exception. */
 export interface RuleCell {
@@ -18,20 +6,6 @@ export interface RuleCell {
   readonly to: number;
   readonly text: string;
   readonly kind: 'step' | 'exception';
-}
-
-/** What a step or exception says, in short: a figure, a pattern in words, a formula, or that it is empty. */
-export function sayingText(
-  document: Document,
-  line: string,
-  { amount, formula }: { readonly amount: number | null; readonly formula: string | null },
-): string {
-  const plan = planOf(document);
-  if (formula !== null) {
-    const pattern = patternOf(formula);
-    return pattern ? patternInWords(pattern, document, line) : toShown(formula, document, notationOf(plan.locale));
-  }
-  return amount === null ? 'empty' : writeFigure(amount, document.lines.get(line)?.unit ?? 'money', plan);
 }
 
 /** The rules behind a line's figures in some months, from left to right. */
@@ -45,11 +19,11 @@ export function ruleCells(model: PlanModel, line: string, { from, to }: Stretch)
   const cells: RuleCell[] = exceptions.map(({ row, at }) => ({
     from: at,
     to: at + 1,
-    text: sayingText(document, line, row),
+    text: stepInWords(document, line, row),
     kind: 'exception',
   }));
   for (const step of effectiveSteps(model.stepsOf(line), calendar)) {
-    const text = sayingText(document, line, step.row);
+    const text = stepInWords(document, line, step.row);
     let start = Math.max(from, step.from);
     const end = Math.min(to, step.to);
     for (const { at } of [...exceptions, { at: end }]) {
