@@ -47,6 +47,6 @@ export {
 export { textOf } from './statements/text.ts';
 export { previewFile, type PreviewFrom, type PreviewedStatement } from './statements/previewFile.ts';
 export { auditWorkbook, type AuditedWorkbook, type WorkbookReading } from './audit/auditWorkbook.ts';
-export { AUDIT_KINDS, type AuditFinding, type AuditKind } from './audit/findings.ts';
-export type { CellDifference, ComparedCells } from './audit/makePlan.ts';
+export { AUDIT_KINDS, type AuditFinding, type AuditKind } from './audit/finding.ts';
+export type { CellDifference, ComparedCells } from './audit/compareCells.ts';
 export { MAX_WORKBOOK, WorkbookError } from './read/rawWorkbook.ts';

@@ -46,7 +46,8 @@ export const messages = {
   severalRules: 'It is a quotient of the totals under several rules, which is reckoned here and not in the workbook.',
   tooManyMonths: 'It is the last of more months than one formula can look through.',
   figureBecause: (why: string) => `A figure as it is now, and no formula. ${why}`,
-  notInTheWorkbook: 'A figure as it is now, and no formula: its rule reads something that is not in this workbook.',
+  notInTheWorkbook: 'Its rule reads something that is not in this workbook.',
+  longerThanWorkbooksTake: 'As a formula its rule would be longer than workbooks take.',
 
   // sheets
   subtotalOf: (group: string) => `Subtotal ${group}`,

@@ -1,6 +1,6 @@
 import { rawCell, type RawCell, type RawWorkbook } from '../read/rawWorkbook.ts';
 import type { Block } from './block.ts';
-import { allPartsOf } from './relative.ts';
+import { allPartsOf } from '../formulaTree.ts';
 
 /** A single cell that formulas share: a rate, a price. */
 export interface AssumptionCell {

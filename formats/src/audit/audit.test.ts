@@ -14,7 +14,7 @@ import { writeOds } from '../write/ods.ts';
 import { writeXlsx } from '../write/xlsx.ts';
 import { auditRead, auditWorkbook } from './auditWorkbook.ts';
 import { evaluateRaw, type ValueAt } from './evaluate.ts';
-import { AUDIT_KINDS, type AuditKind } from './findings.ts';
+import { AUDIT_KINDS, type AuditKind } from './finding.ts';
 import { monthNamed } from './monthNames.ts';
 
 type Content = string | number;
@@ -49,7 +49,7 @@ function workbookOf(rows: readonly (readonly Content[])[], hidden: readonly numb
     const key = `${r},${c}`;
     if (open.has(key)) return Number.NaN;
     open.add(key);
-    const value = evaluateRaw(cell.formula, '2026', at, workbook.names);
+    const value = evaluateRaw(cell.formula, '2026', at, workbook);
     cells.get(r)!.set(c, value === null ? { ...cell, error: '#DIV/0!' } : { ...cell, value });
     return value ?? Number.NaN;
   };
@@ -315,6 +315,41 @@ describe('bad files', () => {
     const two = workbookOf([...clean(), [], ['', ...MONTHS], row('Other', () => 5)]);
     expect(auditRead(two, 'x', false).remarks.join()).toMatch(/a second plan, which was not taken over/);
   }, 60_000);
+});
+
+describe('formulas that ask for more than there is', () => {
+  it('are bounded by what stands in the sheet', () => {
+    for (const range of ['A1:XFD1048576', 'XFD1048576:A1', '$A$1:$XFD$1048576']) {
+      const rows = with_((each) => each.push(row('All of it', () => `=SUM(${range})+0`)));
+      const { document, findings } = auditRead(workbookOf(rows), 'x', true);
+      expect(lineIn(document, 'All of it')).toBeDefined();
+      expect(findings.map(({ kind }) => kind)).toContain('circular');
+    }
+    const column = with_((each) => each.push(row('Total of what is below', (c) => `=SUM(${c}20:${c}1048576)`)));
+    expect(auditRead(workbookOf(column), 'x', false).reading!.rows.at(-1)!.kind).toBe('total');
+  });
+
+  it('are read as far as formats allow them to be long', () => {
+    const deep = `${'('.repeat(4000)}1${')'.repeat(4000)}`;
+    const long = Array.from({ length: 60_000 }, () => '1').join('+');
+    const chain = Array.from({ length: 2000 }, () => '2*B6').join('-');
+    for (const formula of [deep, long, chain]) {
+      const rows = with_((each) => each.push(row('Odd', (_, month) => (month === 0 ? `=${formula}` : 5))));
+      expect(lineIn(auditRead(workbookOf(rows), 'x', true).document, 'Odd')).toBeDefined();
+    }
+  });
+
+  it('are followed however long their way is, and the circle at its end is found', () => {
+    const workbook = workbookOf(clean());
+    const cells = workbook.sheets[0]!.cells as Map<number, Map<number, RawCell>>;
+    const last = 30_000;
+    for (let at = 20; at <= last; at++) {
+      const formula = parseRawFormula(`=B${at === last ? last - 1 : at + 2}`, 'officeOpen');
+      cells.set(at, new Map([[1, { value: 0, error: null, formula, look: 'plain' }]]));
+    }
+    const circles = auditRead(workbook, 'x', false).findings.filter(({ kind }) => kind === 'circular');
+    expect(circles.map(({ message }) => message)).toEqual([`The formulas lead back to themselves: B${last - 1} → B${last} → B${last + 1} → B${last - 1}.`]); // prettier-ignore
+  });
 });
 
 describe('months', () => {

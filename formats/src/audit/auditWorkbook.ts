@@ -5,9 +5,11 @@ import { messages } from '../messages.ts';
 import { assumptionCells } from './assumptionCells.ts';
 import { lettersOf } from '../sheets/printFormula.ts';
 import { blockOf, type Block, type RowKind } from './block.ts';
-import { Audit, type AuditFinding } from './findings.ts';
+import type { AuditFinding } from './finding.ts';
 import { ownWorkbook } from './ownWorkbook.ts';
-import { PlanMaker, type ComparedCells } from './makePlan.ts';
+import type { ComparedCells } from './compareCells.ts';
+import { PlanMaker } from './makePlan.ts';
+import { reviewBlock } from './reviewBlock.ts';
 
 /** A workbook as a plan, with what a careful reviewer found in it. Nothing of the workbook is changed. */
 export interface AuditedWorkbook {
@@ -59,8 +61,8 @@ export function auditRead(workbook: RawWorkbook, title: string, mend: boolean): 
   const block = blocks.reduce((best, each) => (each.rows.length > best.rows.length ? each : best));
   if (block.rows.length > MOST_ROWS) throw new WorkbookError(messages.tooManyRows(block.sheet.name, MOST_ROWS));
   const assumptions = assumptionCells(workbook, block);
-  const audit = new Audit(workbook, block, assumptions);
-  const { document, cells } = new PlanMaker(workbook, block, assumptions, audit, mend).make(title);
+  const reviewed = reviewBlock(workbook, block, assumptions);
+  const { document, cells } = new PlanMaker(workbook, block, assumptions, reviewed, mend).make(title);
   const remarks = [
     ...workbook.remarks,
     ...block.others.slice(0, 1).map((row) => messages.otherPlan(block.sheet.name, row + 1)),
@@ -75,5 +77,5 @@ export function auditRead(workbook: RawWorkbook, title: string, mend: boolean): 
     rows: block.rows.map(({ row, label, kind }) => ({ row: row + 1, label, kind })),
     assumptions: [...assumptions.values()].map(({ row, column, label, value }) => ({ cell: `${lettersOf(column)}${row + 1}`, label, value })), // prettier-ignore
   };
-  return { document, findings: audit.findings, cells, reading, remarks };
+  return { document, findings: reviewed.findings, cells, reading, remarks };
 }

@@ -1,5 +1,5 @@
-import { rawCell, type RawCell, type RawSheet } from '../read/rawWorkbook.ts';
-import { allPartsOf } from './relative.ts';
+import { rawCell, rowsWithin, type RawCell, type RawFormula, type RawSheet } from '../read/rawWorkbook.ts';
+import { allPartsOf } from '../formulaTree.ts';
 import { monthNamed, monthOfSerial, type NamedMonth } from './monthNames.ts';
 
 /** What a row of somebody's sheet is. */
@@ -128,22 +128,46 @@ function dated(named: readonly NamedMonth[], near: number | null) {
 }
 
 /** The rows a formula of a total adds up: all in its own column, summed or with plus signs; `null` for any other formula. */
-export function addedRows(cell: RawCell | undefined, column: number): number[] | null {
-  if (!cell?.formula) return null;
+export function addedRows(sheet: RawSheet, row: number, column: number): number[] | null {
+  const formula = rawCell(sheet, row, column)?.formula;
+  if (!formula) return null;
   const rows: number[] = [];
-  const take = (part: NonNullable<RawCell['formula']>): boolean => {
+  let count = 0;
+  const take = (part: RawFormula): boolean => {
     if (part.kind === 'call' && part.name === 'SUM') return part.args.every(take);
     if (part.kind === 'operation' && part.operator === '+') return take(part.left) && take(part.right);
-    if (part.kind === 'cell' && part.at.column === column && part.at.sheet === null) return rows.push(part.at.row) > 0;
+    if (part.kind === 'cell' && part.at.column === column && part.at.sheet === null) {
+      count++;
+      return rows.push(part.at.row) > 0;
+    }
     if (part.kind === 'range' && part.from.column === column && part.to.column === column && part.from.sheet === null) {
-      for (let row = part.from.row; row <= part.to.row; row++) rows.push(row);
+      count += Math.abs(part.to.row - part.from.row) + 1;
+      rows.push(...rowsWithin(sheet, part));
       return true;
     }
     return false;
   };
-  const isSum = cell.formula.kind === 'call' || cell.formula.kind === 'operation';
-  return isSum && take(cell.formula) && rows.length > 1 ? rows : null;
+  const isSum = formula.kind === 'call' || formula.kind === 'operation';
+  return isSum && take(formula) && count > 1 ? rows : null;
 }
+
+/** The lines above a row, back to the total, net or heading before it. */
+export function linesAbove(rows: readonly BlockRow[], at: number): BlockRow[] {
+  const lines: BlockRow[] = [];
+  for (const row of rows.slice(0, at).toReversed()) {
+    const { kind } = row;
+    if (kind === 'total' || kind === 'net' || kind === 'cumulative' || (kind === 'heading' && lines.length > 0)) break;
+    if (kind === 'line') lines.unshift(row);
+  }
+  return lines;
+}
+
+/** What rows are called that tell how something stands, rather than what comes in or goes out. */
+const BALANCE =
+  /\b(balance|saldo|kontostand|restschuld|solde|outstanding|owed|debt|stock|bestand|units|visitors|members|headcount|number of)\b/i;
+
+/** Whether a row tells how something stands; no total adds it up. */
+export const isBalance = ({ label }: Pick<BlockRow, 'label'>): boolean => BALANCE.test(label);
 
 /** What most of some things are; `null` when there are none. */
 export function mostOf<T>(things: readonly T[], keyOf: (thing: T) => string): T | null {
@@ -175,8 +199,8 @@ function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[]): Blo
       continue;
     }
     if (label === '') continue;
-    const sums = columns.flatMap((column, at) => {
-      const added = addedRows(cells[at], column);
+    const sums = columns.flatMap((column) => {
+      const added = addedRows(sheet, row, column);
       return added ? [added] : [];
     });
     const isMostly = (count: number) => count * 2 > cells.filter((cell) => cell?.formula).length;
@@ -224,12 +248,7 @@ function typedTotal(
     if (first && second && isEqual((column) => valueAt(first.row, column) - valueAt(second.row, column))) return { kind: 'net', adds: [] }; // prettier-ignore
   }
   if (!TOTAL.test(label)) return null;
-  const lines: number[] = [];
-  for (let at = above.length - 1; at >= 0; at--) {
-    const { kind, row: other } = above[at]!;
-    if (kind === 'total' || kind === 'net' || (kind === 'heading' && lines.length > 0)) break;
-    if (kind === 'line') lines.unshift(other);
-  }
+  const lines = linesAbove(above, above.length).map(({ row: other }) => other);
   const isTotal = lines.length > 0 && isEqual((column) => lines.reduce((sum, each) => sum + valueAt(each, column), 0));
   return isTotal ? { kind: 'total', adds: lines } : null;
 }
@@ -238,7 +257,7 @@ function typedTotal(
 function isDifference(cell: RawCell | undefined, column: number, kindOf: ReadonlyMap<number, RowKind>): boolean {
   const formula = cell?.formula;
   if (formula?.kind !== 'operation' || formula.operator !== '-') return false;
-  const refs = allPartsOf(formula).flatMap((part) => (part.kind === 'cell' ? [part.at] : []));
+  const refs = allPartsOf<RawFormula>(formula).flatMap((part) => (part.kind === 'cell' ? [part.at] : []));
   return refs.length >= 2 && refs.every(({ column: c, row, sheet }) => sheet === null && c === column && ['total', 'net'].includes(kindOf.get(row) ?? '')); // prettier-ignore
 }
 

@@ -1,4 +1,4 @@
-import type { RawFormula, RawReference, RawSheet, RawWorkbook } from '../read/rawWorkbook.ts';
+import { filledIn, type RawFormula, type RawReference, type RawSheet, type RawWorkbook } from '../read/rawWorkbook.ts';
 
 /** What a formula comes to with a workbook's own figures: a figure, a text, or `null` where that cannot be told. */
 export type Evaluated = number | string | boolean | null;
@@ -19,7 +19,7 @@ export function evaluateRaw(
   formula: RawFormula,
   sheet: string,
   at: ValueAt,
-  names: RawWorkbook['names'],
+  { sheets, names }: Pick<RawWorkbook, 'sheets' | 'names'>,
 ): number | null {
   const value = walk(formula);
   return typeof value === 'number' && Number.isFinite(value) ? value : null;
@@ -29,15 +29,9 @@ export function evaluateRaw(
   }
   function cells(part: RawFormula): Evaluated[] {
     if (part.kind !== 'range') return [walk(part)];
-    const all: Evaluated[] = [];
-    for (let row = Math.min(part.from.row, part.to.row); row <= Math.max(part.from.row, part.to.row); row++)
-      for (
-        let column = Math.min(part.from.column, part.to.column);
-        column <= Math.max(part.from.column, part.to.column);
-        column++
-      )
-        all.push(at(part.from.sheet ?? sheet, row, column) ?? null);
-    return all;
+    const name = part.from.sheet ?? sheet;
+    const found = sheets.find((each) => each.name === name);
+    return found ? [...filledIn(found, part)].map(([row, column]) => at(name, row, column) ?? null) : [];
   }
   function numbers(parts: readonly RawFormula[]): number[] {
     return parts.flatMap(cells).filter((each) => typeof each === 'number');
@@ -66,7 +60,7 @@ export function evaluateRaw(
         const named = names.get(part.name.toLowerCase());
         return named ? (at(named.sheet, named.row, named.column) ?? 0) : NaN;
       }
-      case 'sign':
+      case 'negate':
         return -figure(part.operand);
       case 'percent':
         return figure(part.operand) / 100;
@@ -116,9 +110,9 @@ export function evaluateRaw(
         return all.length === 0 ? NaN : all.reduce((sum, each) => sum + each, 0) / all.length;
       }
       case 'MIN':
-        return Math.min(...numbers(args));
+        return numbers(args).reduce((least, each) => Math.min(least, each), Infinity);
       case 'MAX':
-        return Math.max(...numbers(args));
+        return numbers(args).reduce((most, each) => Math.max(most, each), -Infinity);
       case 'COUNT':
         return numbers(args).length;
       case 'ABS':

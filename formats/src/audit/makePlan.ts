@@ -10,27 +10,12 @@ import {
   type Side,
 } from '@haushalt/core';
 import { rawCell, WorkbookError, type RawFormula, type RawWorkbook } from '../read/rawWorkbook.ts';
-import { lettersOf } from '../sheets/printFormula.ts';
 import { messages } from '../messages.ts';
 import { placeKey, type AssumptionCell } from './assumptionCells.ts';
-import type { Block, BlockRow } from './block.ts';
-import type { Audit, AuditFinding } from './findings.ts';
+import { isBalance, linesAbove, type Block, type BlockRow } from './block.ts';
+import { compareCells, type ComparedCells } from './compareCells.ts';
+import type { ReviewedBlock } from './reviewBlock.ts';
 import { asPlanFormula, type Naming } from './translate.ts';
-
-/** A figure of the workbook beside the plan's. */
-export interface CellDifference {
-  readonly sheet: string;
-  readonly cell: string;
-  readonly theirs: number;
-  readonly ours: number | null;
-  readonly reason: string;
-}
-
-export interface ComparedCells {
-  readonly compared: number;
-  readonly equal: number;
-  readonly differences: readonly CellDifference[];
-}
 
 /** The plan a workbook makes, with its figures beside the workbook's own. */
 export interface MadePlan {
@@ -60,7 +45,7 @@ interface LineDraft {
 export class PlanMaker {
   private readonly workbook: RawWorkbook;
   private readonly block: Block;
-  private readonly audit: Audit;
+  private readonly reviewed: ReviewedBlock;
   private readonly assumptions: ReadonlyMap<string, AssumptionCell>;
   private readonly isMended: boolean;
   private readonly taken = new Set(TOTALS.map(({ name }) => nameKey(name)));
@@ -76,13 +61,13 @@ export class PlanMaker {
     workbook: RawWorkbook,
     block: Block,
     assumptions: ReadonlyMap<string, AssumptionCell>,
-    audit: Audit,
+    reviewed: ReviewedBlock,
     isMended: boolean,
   ) {
     this.workbook = workbook;
     this.block = block;
     this.assumptions = assumptions;
-    this.audit = audit;
+    this.reviewed = reviewed;
     this.isMended = isMended;
     const numbered = block.months.map(({ month, year }) => year * 12 + month - 1);
     const first = Math.min(...numbered);
@@ -141,8 +126,7 @@ export class PlanMaker {
       if (row.kind !== 'line') continue;
       const total = totals.find(({ adds, row: at }) => adds.includes(row.row) || at === this.totalBelow(row.row));
       const title = heading?.label ?? (total ? total.label.replace(/^\s*(sub)?total\s*(of\s*)?/i, '') : '');
-      const isMemo =
-        MEMO.test(heading?.label ?? '') || this.audit.isBalance(row.row) || (net >= 0 && row.row > net && !total);
+      const isMemo = MEMO.test(heading?.label ?? '') || isBalance(row) || (net >= 0 && row.row > net && !total);
       const side = isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'; // prettier-ignore
       drafts.push({ row, group: `${title}|${side}`, title, side });
     }
@@ -163,7 +147,7 @@ export class PlanMaker {
   private sidesByNet(): Map<number, Side> {
     const sides = new Map<number, Side>();
     for (const { row, kind } of this.block.rows) {
-      const formula = this.audit.rules.get(row)?.formula?.formula;
+      const formula = this.reviewed.rules.get(row)?.formula?.formula;
       if (kind !== 'net' || formula?.kind !== 'operation') continue;
       const take = (part: RawFormula, side: Side): void => {
         if (part.kind === 'cell') sides.set(part.at.row, side);
@@ -191,7 +175,7 @@ export class PlanMaker {
     this.rowsWritten = { ruleSteps: [], exceptions: [], lines: [] };
     for (const { row, name } of this.lines.values()) {
       this.rowsWritten.lines!.push(row.row);
-      const rule = this.audit.rules.get(row.row);
+      const rule = this.reviewed.rules.get(row.row);
       const formula = rule?.formula && !this.refused.has(row.row) ? asPlanFormula(rule.formula.formula, rule.formula.column, this.naming()) : null; // prettier-ignore
       const begins = rule?.formula ? columns.indexOf(rule.formula.column) : 0;
       let before: number | null | undefined;
@@ -249,6 +233,7 @@ export class PlanMaker {
     return {
       columns,
       heading,
+      rows: this.block.rows.map(({ row }) => row),
       isOwnSheet: (name) => name === null || name === sheet.name,
       rowName: (row) => this.rowName(row),
       cellName: ({ sheet: other, row, column }) => named(placeKey(other ?? sheet.name, row, column)),
@@ -273,108 +258,24 @@ export class PlanMaker {
   private membersOf(row: number): number[] {
     const found = this.block.rows.find((each) => each.row === row);
     if (found?.kind !== 'total') return [];
-    const own = this.linesOfTotal(found);
+    const { rows: all } = this.block;
+    const own = linesAbove(all, all.indexOf(found)).flatMap((row) => (isBalance(row) ? [] : [row.row]));
     // A total of totals has whatever these have, and lines of its own.
     const rows = own.length > 0 ? own : found.adds.flatMap((of) => (this.lines.has(of) ? [of] : this.membersOf(of)));
     return [...new Set(rows)];
-  }
-
-  private linesOfTotal(total: BlockRow): number[] {
-    const { rows } = this.block;
-    const lines: number[] = [];
-    for (let at = rows.indexOf(total) - 1; at >= 0; at--) {
-      const { kind, row } = rows[at]!;
-      if (kind === 'total' || kind === 'net' || kind === 'cumulative' || (kind === 'heading' && lines.length > 0))
-        break;
-      if (kind === 'line' && !this.audit.isBalance(row)) lines.unshift(row);
-    }
-    return lines;
   }
 
   /** All figures of the months beside the workbook’s own. */
   private compared(document: Document): ComparedCells {
     const model = new Model(document);
     const ids = new Map([...document.lines.values()].map(({ id, name }) => [name, id]));
-    const lineValue = (row: number, at: number): number | null => {
-      const id = ids.get(this.lines.get(row)!.name);
-      const value = id === undefined ? NaN : (model.seriesOf(id)?.valueAt(this.periods[at]!) ?? NaN);
-      return value === value ? value : null;
-    };
-    const ours = new Map<string, number | null>();
-    const valueOf = (row: BlockRow, at: number): number | null => {
-      const key = `${row.row}|${at}`;
-      const known = ours.get(key);
-      if (known !== undefined) return known;
-      ours.set(key, null);
-      const value = this.valueOf(row, at, lineValue, valueOf);
-      ours.set(key, value);
-      return value;
-    };
-    const differences: CellDifference[] = [];
-    let compared = 0;
-    for (const row of this.block.rows) {
-      if (row.kind === 'heading' || row.kind === 'other') continue;
-      this.block.columns.forEach((column, at) => {
-        const theirs = rawCell(this.block.sheet, row.row, column)?.value;
-        if (typeof theirs !== 'number') return;
-        compared++;
-        const value = valueOf(row, at);
-        if (value !== null && Math.abs(value - theirs) <= Math.max(0.005, Math.abs(theirs) * 1e-9)) return;
-        const cell = `${lettersOf(column)}${row.row + 1}`;
-        differences.push({
-          sheet: this.block.sheet.name,
-          cell,
-          theirs,
-          ours: value,
-          reason: this.reasonFor(row, cell),
-        });
-      });
-    }
-    return { compared, equal: compared - differences.length, differences };
-  }
-
-  private valueOf(
-    row: BlockRow,
-    at: number,
-    lineValue: (row: number, at: number) => number | null,
-    valueOf: (row: BlockRow, at: number) => number | null,
-  ): number | null {
-    const rowAt = (number: number) => this.block.rows.find((each) => each.row === number);
-    switch (row.kind) {
-      case 'line':
-        return lineValue(row.row, at);
-      case 'total':
-        return this.membersOf(row.row).reduce((sum, member) => sum + (lineValue(member, at) ?? 0), 0);
-      case 'net': {
-        const walk = (part: RawFormula): number => {
-          if (part.kind === 'operation' && part.operator === '-') return walk(part.left) - walk(part.right);
-          const found = part.kind === 'cell' ? rowAt(part.at.row) : undefined;
-          return found ? (valueOf(found, at) ?? 0) : NaN;
-        };
-        const formula = this.audit.rules.get(row.row)?.formula?.formula;
-        const [first, second] = this.block.rows.filter(({ kind, row: other }) => kind === 'total' && other < row.row).slice(-2); // prettier-ignore
-        const typed = first && second ? (valueOf(first, at) ?? 0) - (valueOf(second, at) ?? 0) : NaN;
-        const value = formula ? walk(formula) : typed;
-        return value === value ? value : null;
-      }
-      case 'cumulative': {
-        const net = this.block.rows.findLast(({ kind, row: other }) => kind === 'net' && other < row.row);
-        if (!net) return null;
-        return (at === 0 ? 0 : (valueOf(row, at - 1) ?? 0)) + (valueOf(net, at) ?? 0);
-      }
-      default:
-        return null;
-    }
-  }
-
-  private reasonFor(row: BlockRow, cell: string): string {
-    const of = (finding: AuditFinding) => finding.message;
-    const own = this.audit.findings.find((finding) => finding.cell === cell);
-    if (own) return of(own);
-    const inRow = this.audit.findings.find(
-      (finding) => /^[A-Z]+(\d+)$/.exec(finding.cell)?.[1] === String(row.row + 1),
-    );
-    if (inRow) return of(inRow);
-    return this.isMended ? messages.followsAMend : messages.followsAnother;
+    return compareCells(this.block, this.reviewed, {
+      isMended: this.isMended,
+      membersOf: (row) => this.membersOf(row),
+      lineIn: (row, at) => {
+        const id = ids.get(this.lines.get(row)!.name);
+        return id === undefined ? NaN : (model.seriesOf(id)?.valueAt(this.periods[at]!) ?? NaN);
+      },
+    });
   }
 }

@@ -18,7 +18,7 @@ import { planInSheet } from '../sheets/planSheet.ts';
 import { lettersOf, officeOpenSpelling, printSheetFormula } from '../sheets/printFormula.ts';
 import type { SheetCell } from '../sheets/sheet.ts';
 import { messages } from '../messages.ts';
-import type { CellDifference, ComparedCells } from './makePlan.ts';
+import type { CellDifference, ComparedCells } from './compareCells.ts';
 import { relativeForm } from './relative.ts';
 
 /** A workbook of ours: the plan it was written from, with the figures that were typed over in it since. */

@@ -1,24 +1,5 @@
+import { withParts } from '../formulaTree.ts';
 import type { RawFormula, RawReference } from '../read/rawWorkbook.ts';
-
-/** The parts of a formula, in the order they are written. */
-export function partsOfRaw(formula: RawFormula): readonly RawFormula[] {
-  switch (formula.kind) {
-    case 'sign':
-    case 'percent':
-      return [formula.operand];
-    case 'operation':
-      return [formula.left, formula.right];
-    case 'call':
-      return formula.args;
-    default:
-      return [];
-  }
-}
-
-/** All parts of a formula, itself first. */
-export function allPartsOf(formula: RawFormula): RawFormula[] {
-  return [formula, ...partsOfRaw(formula).flatMap(allPartsOf)];
-}
 
 /**
  * A formula as it looks from its cell: how far away what it refers to is, where that moves with it. Copies of one formula look
@@ -45,7 +26,7 @@ export function relativeForm(formula: RawFormula, row: number, column: number, w
         return withPlaces ? `${place(part.from)}:${place(part.to)}` : 'range';
       case 'name':
         return part.name.toLowerCase();
-      case 'sign':
+      case 'negate':
         return `-(${write(part.operand)})`;
       case 'percent':
         return `(${write(part.operand)})%`;
@@ -72,14 +53,7 @@ export function moved(formula: RawFormula, rows: number, columns: number): RawFo
       return { ...formula, at: place(formula.at) };
     case 'range':
       return { ...formula, from: place(formula.from), to: place(formula.to) };
-    case 'sign':
-    case 'percent':
-      return { ...formula, operand: moved(formula.operand, rows, columns) };
-    case 'operation':
-      return { ...formula, left: moved(formula.left, rows, columns), right: moved(formula.right, rows, columns) };
-    case 'call':
-      return { ...formula, args: formula.args.map((arg) => moved(arg, rows, columns)) };
     default:
-      return formula;
+      return withParts<RawFormula>(formula, (part) => moved(part, rows, columns));
   }
 }

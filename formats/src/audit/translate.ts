@@ -7,6 +7,8 @@ export interface Naming {
   readonly columns: readonly number[];
   /** The row of months. */
   readonly heading: number;
+  /** The rows that may be named. */
+  readonly rows: readonly number[];
   /** What stands for a row in the plan's formulas; `null` for a row that is no line or total of it. */
   readonly rowName: (row: number) => string | null;
   /** What stands for a cell outside the months. */
@@ -55,13 +57,12 @@ export function asPlanFormula(formula: RawFormula, column: number, naming: Namin
       throw new Untranslatable();
     }
     if (from.column !== to.column) throw new Untranslatable();
-    const names: string[] = [];
-    for (let at = from.row; at <= to.row; at++) {
-      const month = naming.columns.indexOf(from.column);
-      if (month !== here || from.fixedColumn) throw new Untranslatable();
-      const name = naming.rowName(at);
-      if (name !== null) names.push(name);
-    }
+    if (naming.columns.indexOf(from.column) !== here || from.fixedColumn) throw new Untranslatable();
+    const [first, last] = [Math.min(from.row, to.row), Math.max(from.row, to.row)];
+    const names = naming.rows
+      .filter((at) => at >= first && at <= last)
+      .map((at) => naming.rowName(at))
+      .filter((name) => name !== null);
     if (names.length === 0) throw new Untranslatable();
     return names;
   }
@@ -89,7 +90,7 @@ export function asPlanFormula(formula: RawFormula, column: number, naming: Namin
         if (name === null) throw new Untranslatable();
         return name;
       }
-      case 'sign':
+      case 'negate':
         return `(-${write(part.operand)})`;
       case 'percent':
         return part.operand.kind === 'number' ? `${decimalText(part.operand.value)}%` : `((${write(part.operand)})%)`;

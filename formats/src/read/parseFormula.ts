@@ -12,9 +12,13 @@ interface Token {
 const OPERATORS = /^(<>|<=|>=|[-+*/^&=<>%:])/;
 const CELL = /^(\$?)([A-Za-z]{1,3})(\$?)([1-9]\d{0,6})(?![A-Za-z0-9_.(])/;
 
+/** The longest formula that is read; longer ones are allowed in no format, and would be trees too deep to walk. */
+const LONGEST = 8192;
+
 /** Reads a formula; what cannot be read becomes `unread`, so that one formula never keeps a workbook from being read. */
 export function parseRawFormula(formula: string, syntax: FormulaSyntax): RawFormula {
   const text = formula.replace(/^(of:|oooc:|msoxl:)?=/, '').replace(/_xlfn\./g, '');
+  if (text.length > LONGEST) return { kind: 'unread', text: text.slice(0, LONGEST) };
   try {
     const parser = new Parser(tokensOf(text, syntax));
     const read = parser.expression(0);
@@ -137,7 +141,7 @@ class Parser {
     if (token?.kind === 'operator' && (token.text === '-' || token.text === '+')) {
       this.at++;
       const operand = this.expression(SIGN);
-      return token.text === '-' ? { kind: 'sign', operand } : operand;
+      return token.text === '-' ? { kind: 'negate', operand } : operand;
     }
     return this.primary();
   }

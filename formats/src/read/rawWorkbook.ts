@@ -1,3 +1,5 @@
+import type { FunctionCall, Negation, Operation, Percentage } from '../formulaTree.ts';
+
 /** What stands in a cell of somebody's workbook. */
 export interface RawCell {
   readonly value: number | string | boolean | null;
@@ -26,10 +28,10 @@ export type RawFormula =
   | { readonly kind: 'cell'; readonly at: RawReference }
   | { readonly kind: 'range'; readonly from: RawReference; readonly to: RawReference }
   | { readonly kind: 'name'; readonly name: string }
-  | { readonly kind: 'sign'; readonly operand: RawFormula }
-  | { readonly kind: 'percent'; readonly operand: RawFormula }
-  | { readonly kind: 'operation'; readonly operator: string; readonly left: RawFormula; readonly right: RawFormula }
-  | { readonly kind: 'call'; readonly name: string; readonly args: readonly RawFormula[] }
+  | Percentage<RawFormula>
+  | Negation<RawFormula>
+  | Operation<RawFormula>
+  | FunctionCall<RawFormula>
   /** What cannot be read: other files, arrays, names of other sheets. */
   | { readonly kind: 'unread'; readonly text: string };
 
@@ -54,6 +56,37 @@ export class WorkbookError extends Error {
     super(message);
     this.name = 'WorkbookError';
   }
+}
+
+/** Cells from one corner to the other, both included; rows and columns from 0. */
+export interface RawRange {
+  readonly from: Pick<RawReference, 'row' | 'column'>;
+  readonly to: Pick<RawReference, 'row' | 'column'>;
+}
+
+/**
+ * The cells of a range that hold anything, row by row. However large the range is said to be, it takes no longer than the
+ * sheet has cells.
+ */
+export function* filledIn(sheet: RawSheet, range: RawRange): Generator<readonly [number, number, RawCell]> {
+  const { from, to } = range;
+  for (const row of rowsWithin(sheet, range)) {
+    const line = sheet.cells.get(row)!;
+    for (const column of keysBetween(line, from.column, to.column)) yield [row, column, line.get(column)!];
+  }
+}
+
+/** The rows of a range in which anything stands, be it elsewhere in the row. */
+export const rowsWithin = (sheet: RawSheet, { from, to }: RawRange): number[] =>
+  keysBetween(sheet.cells, from.row, to.row);
+
+/** The keys between two, both included, in their order: counted through where that is shorter, else picked out. */
+function keysBetween(map: ReadonlyMap<number, unknown>, one: number, other: number): number[] {
+  const [first, last] = one <= other ? [one, other] : [other, one];
+  if (last - first >= map.size)
+    return [...map.keys()].filter((key) => key >= first && key <= last).sort((a, b) => a - b);
+  const all = Array.from({ length: last - first + 1 }, (_, at) => first + at);
+  return all.filter((key) => map.has(key));
 }
 
 export function rawCell(sheet: RawSheet, row: number, column: number): RawCell | undefined {

@@ -1,6 +1,6 @@
 import { UNIT_WORDS, inOrder, isFraction, monthInWords, planOf, readStored, type AssumptionRow } from '@haushalt/core';
 import { messages } from '../messages.ts';
-import { said } from './liveBudget.ts';
+import { formulaCell } from './translation/formulaCell.ts';
 import { at } from './formula.ts';
 import {
   EMPTY_CELL,
@@ -42,7 +42,7 @@ export function assumptionsSheet(
     };
     const { formula } = row;
     const typed =
-      formula === null ? cell : said(cell, () => ground.isSteady(row.id) ? ground.translator.whole(readStored(formula), 0) : at(figureKey(row.id, 0))); // prettier-ignore
+      formula === null ? cell : formulaCell(cell, () => ground.isSteady(row.id) ? ground.translator.whole(readStored(formula), 0) : at(figureKey(row.id, 0))); // prettier-ignore
     rows.push({ role: 'line', cells: [words(row.name), typed, words(UNIT_WORDS[row.unit]), words(row.note)] });
     for (const step of steps)
       rows.push({
@@ -109,7 +109,7 @@ function monthlyRow(ground: PlanGround, row: AssumptionRow): SheetRow {
   const cells = calendar.months.map((_, place): SheetCell => {
     const value = series.valueAt(place);
     const cell = { value: value === value ? value : null, format: formatOf(row), key: figureKey(row.id, place) };
-    return said(cell, () => formula === null ? ground.sourceOf(row.id, place)!.value : ground.translator.whole(readStored(formula), place)); // prettier-ignore
+    return formulaCell(cell, () => formula === null ? ground.sourceOf(row.id, place)!.value : ground.translator.whole(readStored(formula), place)); // prettier-ignore
   });
   return { role: 'line', cells: [words(row.name), ...cells] };
 }

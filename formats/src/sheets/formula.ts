@@ -1,3 +1,5 @@
+import { allPartsOf, type FunctionCall, type Negation, type Operation, type Percentage } from '../formulaTree.ts';
+
 /** How two parts of a formula are put together. */
 export type SheetOperator = '+' | '-' | '*' | '/' | '^' | '=' | '<>' | '<' | '<=' | '>' | '>=';
 
@@ -14,15 +16,10 @@ export type SheetFormula =
   | { readonly kind: 'all'; readonly keys: readonly string[] }
   /** A defined name. */
   | { readonly kind: 'name'; readonly key: string }
-  | { readonly kind: 'percent'; readonly operand: SheetFormula }
-  | { readonly kind: 'negate'; readonly operand: SheetFormula }
-  | {
-      readonly kind: 'operation';
-      readonly operator: SheetOperator;
-      readonly left: SheetFormula;
-      readonly right: SheetFormula;
-    }
-  | { readonly kind: 'call'; readonly name: string; readonly args: readonly SheetFormula[] };
+  | Percentage<SheetFormula>
+  | Negation<SheetFormula>
+  | Operation<SheetFormula, SheetOperator>
+  | FunctionCall<SheetFormula>;
 
 export const number = (value: number): SheetFormula =>
   value < 0 ? { kind: 'negate', operand: { kind: 'number', value: -value } } : { kind: 'number', value };
@@ -50,29 +47,10 @@ export const and = (...conditions: readonly SheetFormula[]): SheetFormula =>
 export const or = (...conditions: readonly SheetFormula[]): SheetFormula =>
   conditions.length === 1 ? conditions[0]! : call('OR', ...conditions);
 
-/** The parts of a formula. */
-export function partsOf(formula: SheetFormula): readonly SheetFormula[] {
-  switch (formula.kind) {
-    case 'percent':
-    case 'negate':
-      return [formula.operand];
-    case 'operation':
-      return [formula.left, formula.right];
-    case 'call':
-      return formula.args;
-    default:
-      return [];
-  }
-}
-
 /** The keys of all cells and names a formula refers to. */
 export function keysIn(formula: SheetFormula): string[] {
-  const found: string[] = [];
-  const open: SheetFormula[] = [formula];
-  for (let part = open.pop(); part !== undefined; part = open.pop()) {
-    if (part.kind === 'at' || part.kind === 'name') found.push(part.key);
-    else if (part.kind === 'all') found.push(...part.keys);
-    else open.push(...partsOf(part));
-  }
-  return found;
+  return allPartsOf(formula).flatMap((part) => {
+    if (part.kind === 'at' || part.kind === 'name') return [part.key];
+    return part.kind === 'all' ? part.keys : [];
+  });
 }

@@ -35,7 +35,7 @@ import {
 } from '@haushalt/core';
 import { messages } from '../messages.ts';
 import { all, at, call, number, operation, text, type SheetFormula } from './formula.ts';
-import { said } from './liveBudget.ts';
+import { formulaCell } from './translation/formulaCell.ts';
 import { EMPTY_CELL, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 import { isEmptyCell, type Emptiness } from './translation/emptiness.ts';
 import { Unsayable, type Ground, type ScheduleSource, type Source } from './translation/ground.ts';
@@ -198,19 +198,19 @@ export class LiveList implements OutputSources {
         const key = cellKey(item, column.id);
         const keyed = { ...cell, key };
         if (!hasFigures(column)) return keyed;
-        if (column.kind === 'status') return said(keyed, () => this.status(column, item, place));
+        if (column.kind === 'status') return formulaCell(keyed, () => this.status(column, item, place));
         const { formula, isOwn } = ground.ruleOf(column, item);
         const marked: SheetCell = isOwn && !isTyped(column) ? { ...keyed, mark: 'exception' } : keyed;
-        if (column.kind === 'entries' && cell.value !== null) return said(marked, () => { throw new Unsayable(messages.followsEntries); }); // prettier-ignore
+        if (column.kind === 'entries' && cell.value !== null) return formulaCell(marked, () => { throw new Unsayable(messages.followsEntries); }); // prettier-ignore
         if (isTyped(column) || formula === null) return marked;
-        return said(marked, () => {
+        return formulaCell(marked, () => {
           const rule = readStoredOrNull(formula);
           if (!rule) throw new Unsayable(messages.itsRuleCannotBeRead);
           if (followsEntries(ground.plan.model.document, column)) throw new Unsayable(messages.followsEntries);
           return ground.translator.whole(rule, place);
         });
       },
-      (column, summary, cell) => said(cell, () => this.summary(column, summary)),
+      (column, summary, cell) => formulaCell(cell, () => this.summary(column, summary)),
     );
   }
 

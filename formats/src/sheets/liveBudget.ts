@@ -29,7 +29,8 @@ import { messages } from '../messages.ts';
 import { budgetLines, budgetSheet, type BudgetColumn } from './budget.ts';
 import { all, at, call, negate, number, operation, text, type SheetFormula } from './formula.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetHighlight, type SheetRow } from './sheet.ts';
-import { emptyWithAll, isEmptyCell, type Emptiness } from './translation/emptiness.ts';
+import { emptyWithAll, isEmptyCell, unlessEmpty, type Emptiness } from './translation/emptiness.ts';
+import { formulaCell } from './translation/formulaCell.ts';
 import { Unsayable } from './translation/ground.ts';
 import { figureKey, monthKey, periodKey, type PlanGround } from './translation/planGround.ts';
 
@@ -102,7 +103,7 @@ function live(ground: PlanGround, cell: SheetCell, id: string, column: BudgetCol
   const isTotal = column.kind === 'stretch' && column.isTotal;
   const key = column.kind !== 'stretch' ? undefined : isTotal ? totalKey(id, stretch) : figureKey(id, stretch.from);
   const keyed = key === undefined ? cell : { ...cell, key };
-  return said(keyed, () => {
+  return formulaCell(keyed, () => {
     switch (column.kind) {
       case 'stretch':
         return isTotal ? overStretch(ground, id, stretch) : inMonth(ground, id, stretch.from);
@@ -112,25 +113,6 @@ function live(ground: PlanGround, cell: SheetCell, id: string, column: BudgetCol
         return share(ground, id, stretch);
     }
   });
-}
-
-/** A cell with the formula that is said for it; a figure with a note where it cannot be said. `undefined` is a typed figure. */
-export function said(cell: SheetCell, say: () => SheetFormula | null | undefined): SheetCell {
-  try {
-    const formula = say();
-    if (formula === undefined) return cell;
-    return formula === null ? { ...cell, value: null } : { ...cell, formula };
-  } catch (error) {
-    if (!(error instanceof Unsayable)) throw error;
-    const note = messages.figureBecause(error.message);
-    return { ...cell, mark: 'unsaid', note: cell.note === undefined ? note : `${cell.note}\n${note}` };
-  }
-}
-
-/** A formula that gives nothing where something is empty. */
-export function unlessEmpty(empty: Emptiness, formula: SheetFormula): SheetFormula | null {
-  if (empty === true) return null;
-  return empty === false ? formula : call('IF', empty, text(''), formula);
 }
 
 function inMonth(ground: PlanGround, id: string, place: number): SheetFormula | null | undefined {

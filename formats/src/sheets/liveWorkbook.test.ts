@@ -108,7 +108,7 @@ describe('rules said as formulas', () => {
   });
   it('looks along the months', async () => {
     expect((await said('running(Pay)'))[2]).toBe('=SUM(B4:D4)');
-    expect((await said('prior(Pay) * 2'))[1]).toBe('=IF(FALSE(),"",B4*2)'.replace('IF(FALSE(),"",B4*2)', 'B4*2'));
+    expect((await said('prior(Pay) * 2'))[1]).toBe('=B4*2');
     expect((await said('prior(Pay) * 2'))[0]).toBe('');
   });
   it('grows by a name to a power', async () => {
@@ -136,6 +136,28 @@ describe('rules said as formulas', () => {
     expect(far.formula).toBeUndefined();
     expect(far.note).toMatch(/How far its rule looks is computed/);
     expect(JSON.stringify(sheets.find(({ id }) => id === 'about'))).toMatch(/How far its rule looks is computed/);
+  });
+
+  it('leaves the figure where a formula would be longer than programs take, or have more arguments', () => {
+    const name = 'Price rise of all that is bought for the household';
+    const groups = Array.from({ length: 300 }, (_, at) => [`Costs ${at}`, { [`Cost ${at}`]: 2 }] as const);
+    const document = sketch({
+      months: 2,
+      assumptions: { [name]: ['number', 1] },
+      lines: {
+        Income: { Long: Array.from({ length: 200 }, () => name).join(' + '), Short: `${name} * 200` },
+        ...Object.fromEntries(groups),
+      },
+    });
+    const { sheets } = workbookOf(document);
+    const cell = (line: string) => sheets[0]!.rows.find(({ cells }) => cells[0]?.value === line)!.cells[1]!;
+    for (const line of ['Long', 'Total expenses']) {
+      expect(cell(line)).toMatchObject({ mark: 'unsaid', note: expect.stringMatching(/longer than workbooks take/) });
+      expect(cell(line).formula).toBeUndefined();
+    }
+    expect(cell('Total expenses').value).toBe(600);
+    expect(cell('Long').value).toBe(200);
+    expect(cell('Short').formula).toBeDefined();
   });
 });
 

@@ -6,11 +6,11 @@ import { liveCalculators } from './calculators/calculators.ts';
 import { columnsOfPlan, columnsOfYear } from './budget.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
 import { liveLists } from './lists.ts';
-import { withoutDangling } from './placed.ts';
 import { planSheet } from './planSheet.ts';
 import type { Workbook } from './sheet.ts';
 import { PlanGround } from './translation/planGround.ts';
 import { workingsSheet } from './workings.ts';
+import { withWritableFormulas } from './writable.ts';
 
 /** How a plan is laid out in a workbook. */
 export interface WorkbookLayout {
@@ -40,9 +40,13 @@ export function liveWorkbook(model: PlanModel, { by, author }: WorkbookLayout): 
   // What rules need beside them is known once all others are made.
   const workings = workingsSheet(ground);
   const sheets = [...budgets, assumptions, ...behind, ...(workings ? [workings] : [])];
-  const complete = withoutDangling(
-    { title: plan.name, author, language: plan.locale, style: plan, sheets, names },
-    messages.notInTheWorkbook,
-  );
+  const complete = withWritableFormulas({
+    title: plan.name,
+    author,
+    language: plan.locale,
+    style: plan,
+    sheets,
+    names,
+  });
   return { ...complete, sheets: [...complete.sheets, aboutSheet(complete), planSheet(document, by)] };
 }

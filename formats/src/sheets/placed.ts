@@ -1,5 +1,5 @@
 import { keysIn, type SheetFormula } from './formula.ts';
-import type { Sheet, SheetCell, Workbook } from './sheet.ts';
+import type { Workbook } from './sheet.ts';
 
 /** Where a cell stands: the place of its sheet, row and column, from 0. */
 export interface CellPlace {
@@ -62,22 +62,4 @@ function follows({ from, to }: CellRange, { sheet, row, column }: CellPlace): bo
   if (sheet !== to.sheet) return false;
   if (row === to.row && from.row === row && column === to.column + 1) return true;
   return column === to.column && from.column === column && row === to.row + 1;
-}
-
-/**
- * The workbook with formulas left out that refer to cells it does not have: such a cell is a figure, marked, with a note.
- * Leaving one out never takes a cell away, so once is enough.
- */
-export function withoutDangling(workbook: Workbook, note: string): Workbook {
-  const places = new Places(workbook);
-  const mend = (cell: SheetCell): SheetCell => {
-    if (!cell.formula || places.has(cell.formula)) return cell;
-    const { formula: _, ...figure } = cell;
-    return { ...figure, mark: 'unsaid', note: figure.note === undefined ? note : `${figure.note}\n${note}` };
-  };
-  const sheets = workbook.sheets.map((sheet): Sheet => ({
-    ...sheet,
-    rows: sheet.rows.map((row) => ({ ...row, cells: row.cells.map(mend) })),
-  }));
-  return { ...workbook, sheets };
 }

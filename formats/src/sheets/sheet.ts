@@ -19,8 +19,6 @@ export interface Sheet {
   readonly rows: readonly SheetRow[];
   /** Highlights that follow the figures in a workbook; on paper each cell carries its own. */
   readonly highlights?: readonly SheetHighlight[];
-  /** A picture that stands above the figures, as SVG with its size in points. */
-  readonly picture?: { readonly svg: string; readonly width: number; readonly height: number };
 }
 
 export interface SheetColumn {

@@ -51,15 +51,17 @@ export function spendingSheet(
   const months = calendar.months.slice(stretch.from, stretch.to);
   const byMonth = months.map((month, index): SheetRow => {
     const at = { from: stretch.from + index, to: stretch.from + index + 1 };
-    const [budget, actual] = [figureOver(model, NET, at), actualOver(document, happened.actuals, NET, [month])];
+    const budgeted = figureOver(model, NET, at);
+    const budget = Number.isNaN(budgeted) ? null : budgeted;
+    const actual = actualOver(document, happened.actuals, NET, [month]);
     return {
       role: 'line',
       cells: [
         words(monthInWords(month, locale)),
-        money(Number.isNaN(budget) ? null : budget),
+        money(budget),
         EMPTY_CELL,
         money(actual),
-        actual === null || Number.isNaN(budget) ? EMPTY_CELL : money(actual - budget),
+        actual === null || budget === null ? EMPTY_CELL : money(actual - budget),
       ],
     };
   });

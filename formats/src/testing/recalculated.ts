@@ -10,7 +10,7 @@ import * as XLSX from 'xlsx';
 import { Places } from '../sheets/placed.ts';
 import { lettersOf, officeOpenSpelling, printSheetFormula } from '../sheets/printFormula.ts';
 import type { SheetCell, Workbook } from '../sheets/sheet.ts';
-import { sheetNamesOf } from '../write/sheetNames.ts';
+import { sheetNamesOf } from '../sheets/sheetNames.ts';
 
 /**
  * Three functions as the standard has them (OpenFormula 1.2): INT rounds down (6.17.2), where the library cuts off a negative

@@ -5,7 +5,7 @@ import { PALETTE, SIDE_INK, SIDE_TINT, TONE_COLOURS } from '../sheets/palette.ts
 import { lettersOf, openFormulaSpelling, printSheetFormula } from '../sheets/printFormula.ts';
 import type { Sheet, SheetCell, SheetHighlight, SheetRow, Workbook } from '../sheets/sheet.ts';
 import { numberFormatOf, type NumberFormat } from './numberFormat.ts';
-import { sheetNamesOf } from './sheetNames.ts';
+import { sheetNamesOf } from '../sheets/sheetNames.ts';
 import { shownText } from '../sheets/shownText.ts';
 import { widthsOf } from './widths.ts';
 import { element, escaped } from './xml.ts';

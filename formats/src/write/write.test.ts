@@ -8,7 +8,7 @@ import type { Workbook } from '../sheets/sheet.ts';
 import { demoPlan, demoSource } from '../testing/demo.ts';
 import { formatCode, numberFormatOf } from './numberFormat.ts';
 import { writeOds } from './ods.ts';
-import { sheetNamesOf } from './sheetNames.ts';
+import { sheetNamesOf } from '../sheets/sheetNames.ts';
 import { sheetsToCsv } from './sheetCsv.ts';
 import { escaped } from './xml.ts';
 import { writeXlsx } from './xlsx.ts';

@@ -5,7 +5,7 @@ import { PALETTE, SIDE_INK, SIDE_TINT, TONE_COLOURS } from '../sheets/palette.ts
 import { officeOpenSpelling, printSheetFormula, lettersOf } from '../sheets/printFormula.ts';
 import type { Sheet, SheetCell, SheetRow, Workbook } from '../sheets/sheet.ts';
 import { formatCode, numberFormatOf } from './numberFormat.ts';
-import { sheetNamesOf } from './sheetNames.ts';
+import { sheetNamesOf } from '../sheets/sheetNames.ts';
 import { widthsOf } from './widths.ts';
 
 const argb = (colour: string) => ({ argb: `FF${colour}` });

@@ -1,9 +1,9 @@
 import { alternativesOf, monthInWords, outputId, planOf, type BreakEvenRow, type Calculator } from '@haushalt/core';
 import { messages } from '../../messages.ts';
 import { all, and, at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
-import { said, unlessEmpty } from '../liveBudget.ts';
+import { formulaCell } from '../translation/formulaCell.ts';
 import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
-import { isEmptyCell } from '../translation/emptiness.ts';
+import { isEmptyCell, unlessEmpty } from '../translation/emptiness.ts';
 import type { Source } from '../translation/ground.ts';
 import type { PlanGround } from '../translation/planGround.ts';
 import { BLANK_ROW, CalculatorGround, headingRow, result, section, type LiveCalculator } from './calculatorSheet.ts';
@@ -241,7 +241,7 @@ export class LiveBreakEven extends CalculatorGround implements LiveCalculator {
             words(monthInWords(month, locale)),
             ...table.map(({ name, format, say, value: of }): SheetCell => {
               const value = of ? of(place) : this.valueIn(name, place);
-              return said({ value, format, key: this.key(name, place) }, () => say(place));
+              return formulaCell({ value, format, key: this.key(name, place) }, () => say(place));
             }),
           ],
         })),

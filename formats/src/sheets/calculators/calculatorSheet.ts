@@ -11,7 +11,7 @@ import {
 } from '@haushalt/core';
 import { messages } from '../../messages.ts';
 import { at, call, number, operation, type SheetFormula } from '../formula.ts';
-import { said } from '../liveBudget.ts';
+import { formulaCell } from '../translation/formulaCell.ts';
 import { EMPTY_CELL, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { Unsayable, type Source } from '../translation/ground.ts';
 import { inputKey, type OutputSources, type PlanGround } from '../translation/planGround.ts';
@@ -54,6 +54,11 @@ export class CalculatorGround {
     return this.inputs.get(this.idOf(column))?.formula != null;
   }
 
+  /** Whether an input is typed, and follows from nothing, in the period the terms are read in. */
+  isTyped(column: string): boolean {
+    return this.inPeriod(this.idOf(column), this.start)?.key !== null;
+  }
+
   idOf(column: string): string {
     return `${this.calculator.row.id}:${column}`;
   }
@@ -90,7 +95,7 @@ export class CalculatorGround {
     const cell: SheetCell = { value: this.valueOf(id), format, key: inputKey(id) };
     const rule = readStored(input.formula!);
     const isTyped = rule.kind === 'number' || (rule.kind === 'negate' && rule.operand.kind === 'number');
-    return isTyped ? cell : said(cell, () => this.ground.translator.whole(rule, this.start));
+    return isTyped ? cell : formulaCell(cell, () => this.ground.translator.whole(rule, this.start));
   }
 
   /** The terms that are given, a row each. */
@@ -113,14 +118,14 @@ export class CalculatorGround {
   }
 }
 
-/** A sheet without the rows of a schedule that are there in case it runs longer. */
+/** A sheet without the rows that are there in case it becomes longer. */
 export function withoutSpareRows(sheet: Sheet): Sheet {
   const isSpare = ({ role, cells }: SheetRow) =>
     role === 'line' && cells.length > 3 && cells.slice(2).every(({ value }) => value === null);
   return { ...sheet, rows: sheet.rows.filter((row) => !isSpare(row)) };
 }
 
-export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A row of results: what it is called and its formula. */
 export function result(
@@ -130,7 +135,7 @@ export function result(
   key: string,
   say: () => SheetFormula | null | undefined,
 ): SheetRow {
-  return { role: 'line', cells: [words(title), said({ value, format, key }, say)] };
+  return { role: 'line', cells: [words(title), formulaCell({ value, format, key }, say)] };
 }
 
 export const section = (title: string): SheetRow => ({ role: 'section', cells: [words(title)] });

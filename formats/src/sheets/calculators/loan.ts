@@ -10,57 +10,39 @@ import {
   type LoanRow,
 } from '@haushalt/core';
 import { messages } from '../../messages.ts';
-import { all, and, at, call, negate, number, operation, or, text, type SheetFormula } from '../formula.ts';
-import { said } from '../liveBudget.ts';
-import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
+import { and, at, call, negate, number, operation, or, text, type SheetFormula } from '../formula.ts';
+import { words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
 import { Unsayable, type Source } from '../translation/ground.ts';
 import { inputKey, type PlanGround } from '../translation/planGround.ts';
-import {
-  BLANK_ROW,
-  CalculatorGround,
-  headingRow,
-  inMonths,
-  monthlyOf,
-  result,
-  section,
-  withoutSpareRows,
-  type LiveCalculator,
-} from './calculatorSheet.ts';
-
-const MONEY: CellFormat = { unit: 'money' };
-const LONGEST = 1200;
+import { inMonths, monthlyOf, result } from './calculatorSheet.ts';
+import { MONEY, ScheduleSheet, withSpare } from './scheduleSheet.ts';
 
 /** A loan on a sheet of its own: its terms, what it comes to, and its schedule month by month, all as formulas. */
-export class LiveLoan extends CalculatorGround implements LiveCalculator {
+export class LiveLoan extends ScheduleSheet {
   private readonly loan: LoanRow;
   private readonly extras: readonly LoanExtraRow[];
   private readonly given: LoanAnswer;
-  /** How many rows the schedule has; more than the loan runs where a change may make it run longer. */
-  private readonly rows: number;
-  /** Whether it may end before its last row. */
-  private readonly mayEnd: boolean;
   private readonly isRateSteady: boolean;
   private readonly hasLowering: boolean;
   private readonly type: SheetFormula;
-  private readonly offset: number;
 
   constructor(ground: PlanGround, calculator: Extract<Calculator, { table: 'loans' }>, answer: LoanAnswer) {
-    const { calendar, document } = ground.model;
-    super(ground, calculator, nearestPeriod(calendar, calculator.row.first));
+    const { unknown, id } = calculator.row;
+    const extras = extrasOf(ground.model.document, id);
+    super(ground, calculator, (terms) => {
+      const isTermTyped = unknown !== 'months' && terms.isTyped('months');
+      return {
+        rows: isTermTyped ? answer.months : withSpare(answer.rows.length, 12),
+        mayEnd: unknown !== 'payment' || extras.length > 0 || !isTermTyped,
+      };
+    });
     this.loan = calculator.row;
     this.given = answer;
-    this.extras = extrasOf(document, this.loan.id);
-    const { unknown } = this.loan;
-    const isTermTyped = unknown !== 'months' && this.inPeriod(this.idOf('months'), this.start)?.key !== null;
-    this.mayEnd = unknown !== 'payment' || this.extras.length > 0 || !isTermTyped;
-    const least = answer.rows.length;
-    this.rows =
-      this.mayEnd && (unknown === 'months' || !isTermTyped) ? Math.min(LONGEST, least * 2 + 12) : answer.months;
+    this.extras = extras;
     this.isRateSteady = unknown === 'rate' || this.isSteady('rate');
     this.hasLowering = this.extras.some(({ lowers }) => lowers === 'payment');
     this.type = number(this.loan.due === 'start' ? 1 : 0);
-    this.offset = monthsBetween(calendar.first, this.loan.first);
   }
 
   /** What cannot be followed month by month with formulas of one row. */
@@ -70,22 +52,9 @@ export class LiveLoan extends CalculatorGround implements LiveCalculator {
     return !this.isRateSteady && (this.loan.atNewRate === 'term' || shortens || this.mayEnd);
   }
 
-  private key(column: string, month: number): string {
-    return `${this.loan.id}.${column}#${month}`;
-  }
-
-  private cell(column: string, month: number): SheetFormula {
-    return at(this.key(column, month));
-  }
-
-  private fixed(name: string): string {
-    return `${this.loan.id}.${name}`;
-  }
-
   sourceOf(output: string, place: number): Source | null {
     const month = place - this.offset + 1;
     const isInside = month >= 1 && month <= this.rows;
-    const fixed = (name: string): Source => ({ key: this.fixed(name), value: at(this.fixed(name)), empty: false });
     const flow = (value: SheetFormula): Source | null => {
       if (!isInside) return null;
       const empty = this.mayEnd && month > 1 ? isEmptyCell(this.key('opening', month)) : false;
@@ -107,19 +76,19 @@ export class LiveLoan extends CalculatorGround implements LiveCalculator {
         if (month < 1) return null;
         return { key: null, value: isInside ? read('closing') : number(0), empty: false };
       case 'rate':
-        return this.isRateSteady ? fixed('rate') : flow(this.rateIn(month));
+        return this.isRateSteady ? this.fixedSource('rate') : flow(this.rateIn(month));
       case 'regular payment':
-        return this.isRegularSteady ? fixed('regular') : flow(read('regular'));
+        return this.isRegularSteady ? this.fixedSource('regular') : flow(read('regular'));
       case 'amount':
-        return fixed('amount');
+        return this.fixedSource('amount');
       case 'months':
-        return fixed('runs');
+        return this.fixedSource('runs');
       case 'total paid':
-        return fixed('paid');
+        return this.fixedSource('paid');
       case 'total interest':
-        return fixed('interest');
+        return this.fixedSource('interest');
       case 'interest share':
-        return fixed('share');
+        return this.fixedSource('share');
       default:
         throw new Unsayable(messages.noOutput(output));
     }
@@ -159,7 +128,6 @@ export class LiveLoan extends CalculatorGround implements LiveCalculator {
     const { amount, rate, months, payment, totalPaid, totalInterest, interestShare, rows } = this.given;
     const balloon = this.term('balloon');
     const [A, M, R] = [at(this.fixed('amount')), at(this.fixed('months')), at(this.fixed('regular'))];
-    const column = (name: string) => all(Array.from({ length: this.rows }, (_, index) => this.key(name, index + 1)));
     const ofYear = (monthly: SheetFormula) =>
       conversion === 'nominal'
         ? operation(monthly, '*', number(12))
@@ -189,12 +157,12 @@ export class LiveLoan extends CalculatorGround implements LiveCalculator {
           ? this.paying(this.monthlyRate, this.less(M), A, balloon)
           : this.round(this.term('payment')),
       ),
-      result(messages.monthsItRuns, rows.length, { unit: 'count' }, this.fixed('runs'), guarded(() => call('COUNT', column('closing')))), // prettier-ignore
+      result(messages.monthsItRuns, rows.length, { unit: 'count' }, this.fixed('runs'), guarded(() => call('COUNT', this.column('closing')))), // prettier-ignore
       result(messages.totalPaid, totalPaid, MONEY, this.fixed('paid'), guarded(() => {
-        const paid = call('SUM', column('payment'));
-        return this.extras.length > 0 ? operation(paid, '+', call('SUM', column('extra'))) : paid;
+        const paid = call('SUM', this.column('payment'));
+        return this.extras.length > 0 ? operation(paid, '+', call('SUM', this.column('extra'))) : paid;
       })), // prettier-ignore
-      result(messages.totalInterest, totalInterest, MONEY, this.fixed('interest'), guarded(() => call('SUM', column('interest')))), // prettier-ignore
+      result(messages.totalInterest, totalInterest, MONEY, this.fixed('interest'), guarded(() => call('SUM', this.column('interest')))), // prettier-ignore
       result(messages.interestShare, interestShare, { unit: 'percent' }, this.fixed('share'), () =>
         operation(at(this.fixed('interest')), '/', A),
       ),
@@ -229,51 +197,35 @@ export class LiveLoan extends CalculatorGround implements LiveCalculator {
     return call('MAX', number(1), whole);
   }
 
-  paper(): Sheet {
-    return withoutSpareRows(this.sheet());
-  }
-
   sheet(): Sheet {
     const { loan, given } = this;
     const hasExtra = this.extras.length > 0;
-    const titles = [
-      messages.no,
-      messages.month,
-      messages.openingBalance,
-      messages.payment,
-      messages.interest,
-      messages.principal,
-      ...(hasExtra ? [messages.extraPayments] : []),
-      messages.closingBalance,
-      ...(this.isRateSteady ? [] : [messages.yearlyRate]),
-      ...(this.isRegularSteady ? [] : [messages.regularPayment]),
-    ];
-    const terms = ['amount', 'rate', 'months', 'payment', 'balloon', 'fee', 'interestOnly'].filter((column) => column !== loan.unknown); // prettier-ignore
-    return {
-      id: `loan:${loan.id}`,
-      title: loan.name,
-      remark: messages.loanFrom(this.inWords(loan.first)),
-      columns: [
-        { kind: 'name', width: 26 },
-        { kind: 'text', width: 16 },
-        ...titles.slice(2).map(() => ({ kind: 'figure' as const, width: 14 })),
-      ],
-      headings: 0,
-      rows: [
-        section(messages.terms),
-        ...this.terms(terms),
-        ...this.extras.map((extra): SheetRow => ({
+    return this.layOut(
+      {
+        id: `loan:${loan.id}`,
+        remark: messages.loanFrom(this.inWords(loan.first)),
+        terms: ['amount', 'rate', 'months', 'payment', 'balloon', 'fee', 'interestOnly'].filter(
+          (column) => column !== loan.unknown,
+        ),
+        besides: this.extras.map((extra): SheetRow => ({
           role: 'line',
           cells: [words(messages.extraPaymentFrom(this.inWords(extra.from))), this.extraCell(extra)],
         })),
-        BLANK_ROW,
-        section(messages.whatItComesTo),
-        ...this.results(),
-        BLANK_ROW,
-        headingRow(titles),
-        ...Array.from({ length: this.rows }, (_, index) => this.row(index + 1, given)),
-      ],
-    };
+        results: this.results(),
+        titles: [
+          messages.openingBalance,
+          messages.payment,
+          messages.interest,
+          messages.principal,
+          ...(hasExtra ? [messages.extraPayments] : []),
+          messages.closingBalance,
+          ...(this.isRateSteady ? [] : [messages.yearlyRate]),
+          ...(this.isRegularSteady ? [] : [messages.regularPayment]),
+        ],
+        rows: this.rows,
+      },
+      (month) => this.row(month, given),
+    );
   }
 
   private extraCell({ id, amount }: LoanExtraRow): SheetCell {
@@ -290,9 +242,7 @@ export class LiveLoan extends CalculatorGround implements LiveCalculator {
       const stride = extra.every === 'monthly' ? 1 : extra.every === 'yearly' ? 12 : Infinity;
       return month === first || (month > first && month <= last && (month - first) % stride === 0);
     });
-    return due.length === 0
-      ? null
-      : due.map(({ id }) => at(inputKey(inputId(id, 'amount')))).reduce((sum, each) => operation(sum, '+', each));
+    return this.amountsOf(due);
   }
 
   private row(month: number, { rows }: LoanAnswer): SheetRow {
@@ -301,16 +251,16 @@ export class LiveLoan extends CalculatorGround implements LiveCalculator {
     const [opening, interest, paid, extra] = [O!, I!, P!, X!];
     const say = (formula: () => SheetFormula) => () => {
       if (this.isTooInvolved) throw new Unsayable(messages.courseTooInvolved);
-      return this.mayEnd && month > 1
-        ? call('IF', isEmptyCell(this.key('opening', month)), text(''), formula())
-        : formula();
+      return formula();
     };
-    const figure = (
-      column: string,
-      value: number | undefined,
-      formula: () => SheetFormula,
-      format = MONEY,
-    ): SheetCell => said({ value: value ?? null, format, key: this.key(column, month) }, say(formula));
+    const figure = (column: string, value: number | undefined, formula: () => SheetFormula, format = MONEY) =>
+      this.scheduled(
+        column,
+        month,
+        value,
+        say(() => this.whileItRuns(month, formula())),
+        format,
+      );
     const hasExtra = this.extras.length > 0;
     const regular = this.isRegularSteady ? at(this.fixed('regular')) : this.cell('regular', month);
     const rate = this.monthly(month);
@@ -321,25 +271,16 @@ export class LiveLoan extends CalculatorGround implements LiveCalculator {
     const choose = (when: SheetFormula | boolean, then: SheetFormula, otherwise: SheetFormula) =>
       when === true ? then : when === false ? otherwise : call('IF', when, then, otherwise);
     const before = choose(last, number(0), this.round(operation(operation(opening, '+', interest), '-', paid)));
-    const openingCell: SheetCell =
-      month === 1
-        ? said(
-            { value: known?.opening ?? null, format: MONEY, key: this.key('opening', 1) },
-            say(() => at(this.fixed('amount'))),
-          )
-        : said({ value: known?.opening ?? null, format: MONEY, key: this.key('opening', month) }, () => {
-            if (this.isTooInvolved) throw new Unsayable(messages.courseTooInvolved);
-            const earlier = this.cell('closing', month - 1);
-            return this.mayEnd
-              ? call('IF', operation(call('N', earlier), '<=', number(0)), text(''), earlier)
-              : earlier;
-          });
+    const openingFormula = () => {
+      if (month === 1) return at(this.fixed('amount'));
+      const earlier = this.cell('closing', month - 1);
+      return this.mayEnd ? call('IF', operation(call('N', earlier), '<=', number(0)), text(''), earlier) : earlier;
+    };
     return {
       role: 'line',
       cells: [
-        { value: month, format: { unit: 'count' } },
-        words(this.inWords(addMonths(this.loan.first, month - 1))),
-        openingCell,
+        ...this.beginningOf(month),
+        this.scheduled('opening', month, known?.opening, say(openingFormula)),
         figure('payment', known?.payment, () =>
           choose(last, operation(opening, '+', interest), choose(alone, interest, regular)),
         ),

@@ -1,64 +1,35 @@
 import {
-  addMonths,
   inputId,
   monthsBetween,
   movesOf,
-  nearestPeriod,
   type Calculator,
   type SavingsAnswer,
   type SavingsFundRow,
   type SavingsMoveRow,
 } from '@haushalt/core';
 import { messages } from '../../messages.ts';
-import { all, at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
-import { said } from '../liveBudget.ts';
-import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
+import { at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
+import { words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
 import { Unsayable, type Source } from '../translation/ground.ts';
-import { inputKey, type PlanGround } from '../translation/planGround.ts';
-import {
-  BLANK_ROW,
-  CalculatorGround,
-  headingRow,
-  inMonths,
-  monthlyOf,
-  result,
-  section,
-  withoutSpareRows,
-  type LiveCalculator,
-} from './calculatorSheet.ts';
-
-const MONEY: CellFormat = { unit: 'money' };
-const LONGEST = 1200;
+import type { PlanGround } from '../translation/planGround.ts';
+import { inMonths, monthlyOf, result } from './calculatorSheet.ts';
+import { MONEY, ScheduleSheet, withSpare } from './scheduleSheet.ts';
 
 /** A savings fund on a sheet of its own: its terms, what it comes to, and its schedule, all as formulas. */
-export class LiveSavings extends CalculatorGround implements LiveCalculator {
+export class LiveSavings extends ScheduleSheet {
   private readonly fund: SavingsFundRow;
   private readonly moves: readonly SavingsMoveRow[];
   private readonly given: SavingsAnswer;
-  private readonly offset: number;
-  /** How many rows deposits have; more than there are where a change may make it take longer. */
-  private readonly rows: number;
-  private readonly mayEnd: boolean;
 
   constructor(ground: PlanGround, calculator: Extract<Calculator, { table: 'savings' }>, answer: SavingsAnswer) {
-    const { calendar, document } = ground.model;
-    super(ground, calculator, nearestPeriod(calendar, calculator.row.first));
+    super(ground, calculator, (terms) => {
+      const mayEnd = calculator.row.unknown === 'months' || (terms.has('months') && !terms.isTyped('months'));
+      return { rows: mayEnd ? withSpare(answer.months, 24) : answer.months, mayEnd };
+    });
     this.fund = calculator.row;
     this.given = answer;
-    this.moves = movesOf(document, this.fund.id);
-    this.offset = monthsBetween(calendar.first, this.fund.first);
-    const isTermTyped = !this.has('months') || this.inPeriod(this.idOf('months'), this.start)?.key !== null;
-    this.mayEnd = this.fund.unknown === 'months' || !isTermTyped;
-    this.rows = this.mayEnd ? Math.min(LONGEST, answer.months * 2 + 24) : answer.months;
-  }
-
-  private key(column: string, month: number): string {
-    return `${this.fund.id}.${column}#${month}`;
-  }
-
-  private fixed(name: string): string {
-    return `${this.fund.id}.${name}`;
+    this.moves = movesOf(ground.model.document, this.fund.id);
   }
 
   /** Living off the fund is followed month by month here, and not in the workbook. */
@@ -73,7 +44,6 @@ export class LiveSavings extends CalculatorGround implements LiveCalculator {
 
   sourceOf(output: string, place: number): Source | null {
     const month = place - this.offset + 1;
-    const fixed = (name: string): Source => ({ key: this.fixed(name), value: at(this.fixed(name)), empty: false });
     const read = (column: string): Source | null => {
       if (month < 1 || month > this.shown) return null;
       const key = this.key(column, month);
@@ -88,15 +58,15 @@ export class LiveSavings extends CalculatorGround implements LiveCalculator {
       case 'balance':
         return month > this.shown && isEmptied ? { key: null, value: number(0), empty: false } : read('closing');
       case 'goal':
-        return fixed('final');
+        return this.fixedSource('final');
       case 'months':
-        return fixed('months');
+        return this.fixedSource('months');
       case 'rate':
-        return fixed('rate');
+        return this.fixedSource('rate');
       case 'total deposits':
-        return fixed('deposits');
+        return this.fixedSource('deposits');
       case 'total interest':
-        return fixed('interest');
+        return this.fixedSource('interest');
       default:
         throw new Unsayable(messages.noOutput(output));
     }
@@ -144,62 +114,43 @@ export class LiveSavings extends CalculatorGround implements LiveCalculator {
     const due = this.moves.filter(
       (move) => move.kind === kind && move.amount !== null && monthsBetween(this.fund.first, move.from) + 1 === month,
     );
-    return due.length === 0
-      ? null
-      : due.map(({ id }) => at(inputKey(inputId(id, 'amount')))).reduce((sum, each) => operation(sum, '+', each));
-  }
-
-  paper(): Sheet {
-    return withoutSpareRows(this.sheet());
+    return this.amountsOf(due);
   }
 
   sheet(): Sheet {
     const { fund } = this;
-    const titles = [
-      messages.no,
-      messages.month,
-      messages.openingBalance,
-      messages.deposits,
-      messages.withdrawals,
-      messages.interest,
-      messages.closingBalance,
-    ];
-    const terms = ['opening', 'deposit', 'rate', 'months', 'goal', 'growth', 'withdrawal', 'withdrawalMonths'].filter((column) => column !== fund.unknown); // prettier-ignore
     const single = this.moves.filter(({ kind, amount }) => kind !== 'pause' && amount !== null);
-    return {
-      id: `savings:${fund.id}`,
-      title: fund.name,
-      remark: messages.fundFrom(this.inWords(fund.first)),
-      columns: [
-        { kind: 'name', width: 26 },
-        { kind: 'text', width: 16 },
-        ...titles.slice(2).map(() => ({ kind: 'figure' as const, width: 14 })),
-      ],
-      headings: 0,
-      rows: [
-        section(messages.terms),
-        ...this.terms(terms),
-        ...single.map((move): SheetRow => ({
+    return this.layOut(
+      {
+        id: `savings:${fund.id}`,
+        remark: messages.fundFrom(this.inWords(fund.first)),
+        terms: ['opening', 'deposit', 'rate', 'months', 'goal', 'growth', 'withdrawal', 'withdrawalMonths'].filter(
+          (column) => column !== fund.unknown,
+        ),
+        besides: single.map((move): SheetRow => ({
           role: 'line',
           cells: [
             words(messages.onceIn(move.kind, this.inWords(move.from))),
             this.termCell(inputId(move.id, 'amount')),
           ],
         })),
-        BLANK_ROW,
-        section(messages.whatItComesTo),
-        ...this.results(),
-        BLANK_ROW,
-        headingRow(titles),
-        ...Array.from({ length: Math.max(this.rows, this.shown) }, (_, index) => this.row(index + 1)),
-      ],
-    };
+        results: this.results(),
+        titles: [
+          messages.openingBalance,
+          messages.deposits,
+          messages.withdrawals,
+          messages.interest,
+          messages.closingBalance,
+        ],
+        rows: Math.max(this.rows, this.shown),
+      },
+      (month) => this.row(month),
+    );
   }
 
   private results(): SheetRow[] {
     const { unknown, termIn } = this.fund;
     const { deposit, rate, months, goal, totalDeposits, totalInterest } = this.given;
-    const column = (name: string, rows = this.shown) => all(Array.from({ length: rows }, (_, index) => this.key(name, index + 1))); // prettier-ignore
     return [
       ...(unknown === 'deposit'
         ? [result(messages.monthlyDeposit, deposit, MONEY, this.fixed('deposit'), () => { throw new Unsayable(messages.searchedFor); })] // prettier-ignore
@@ -210,60 +161,62 @@ export class LiveSavings extends CalculatorGround implements LiveCalculator {
       }),
       result(messages.termInMonths, months, { unit: 'count' }, this.fixed('months'), () =>
         unknown === 'months'
-          ? call('COUNT', column('closing', this.rows))
+          ? call('COUNT', this.column('closing'))
           : this.has('months')
             ? inMonths(this.term('months'), termIn)
             : undefined,
       ),
       result(messages.finalBalance, goal, MONEY, this.fixed('final'), () =>
         this.mayEnd
-          ? call('INDEX', column('closing', this.rows), at(this.fixed('months')))
+          ? call('INDEX', this.column('closing'), at(this.fixed('months')))
           : at(this.key('closing', this.rows)),
       ),
       result(messages.totalDeposits, totalDeposits, MONEY, this.fixed('deposits'), () =>
-        call('SUM', column('deposit')),
+        call('SUM', this.column('deposit', this.shown)),
       ),
       result(messages.totalInterest, totalInterest, MONEY, this.fixed('interest'), () =>
-        call('SUM', column('interest')),
+        call('SUM', this.column('interest', this.shown)),
       ),
     ];
   }
 
   private row(month: number): SheetRow {
     const known = this.given.rows[month - 1];
-    const cell = (name: string) => at(this.key(name, month));
+    const cell = (name: string) => this.cell(name, month);
     const [opening, deposit, withdrawal, interest] = ['opening', 'deposit', 'withdrawal', 'interest'].map(cell) as [SheetFormula, SheetFormula, SheetFormula, SheetFormula]; // prettier-ignore
     const isAfter = this.isLivedOff && month > this.given.months;
     const say = (formula: () => SheetFormula) => () => {
       if (isAfter) throw new Unsayable(messages.livedOffHere);
-      return this.mayEnd && month > 1
-        ? call('IF', isEmptyCell(this.key('opening', month)), text(''), formula())
-        : formula();
+      return formula();
     };
     const figure = (name: string, value: number | undefined, formula: () => SheetFormula): SheetCell =>
-      said({ value: value ?? null, format: MONEY, key: this.key(name, month) }, say(formula));
+      this.scheduled(
+        name,
+        month,
+        value,
+        say(() => this.whileItRuns(month, formula())),
+      );
     const rate = monthlyOf(this.rateIn(month), this.fund.conversion);
     const isAtStart = this.fund.due === 'start';
     const sum = (...parts: readonly SheetFormula[]) => parts.reduce((left, right) => operation(left, '+', right));
     const taken = this.once(month, 'withdrawal');
     const available = isAtStart ? sum(opening, deposit) : this.round(sum(opening, interest, deposit));
     const parts = [...(this.isPaused(month) ? [] : [this.regular(month)]), ...[this.once(month, 'deposit')].filter((part) => part !== null)]; // prettier-ignore
+    const openingFormula = () => {
+      if (month === 1) return this.term('opening');
+      const earlier = this.cell('closing', month - 1);
+      if (!this.mayEnd) return earlier;
+      const isDone =
+        this.fund.unknown === 'months'
+          ? operation(call('N', earlier), '>=', this.term('goal'))
+          : operation(number(month), '>', at(this.fixed('months')));
+      return call('IF', or(isEmptyCell(this.key('closing', month - 1)), isDone), text(''), earlier);
+    };
     return {
       role: 'line',
       cells: [
-        { value: month, format: { unit: 'count' } },
-        words(this.inWords(addMonths(this.fund.first, month - 1))),
-        said({ value: known?.opening ?? null, format: MONEY, key: this.key('opening', month) }, () => {
-          if (isAfter) throw new Unsayable(messages.livedOffHere);
-          if (month === 1) return this.term('opening');
-          const earlier = at(this.key('closing', month - 1));
-          if (!this.mayEnd) return earlier;
-          const done =
-            this.fund.unknown === 'months'
-              ? operation(call('N', earlier), '>=', this.term('goal'))
-              : operation(number(month), '>', at(this.fixed('months')));
-          return call('IF', or(isEmptyCell(this.key('closing', month - 1)), done), text(''), earlier);
-        }),
+        ...this.beginningOf(month),
+        this.scheduled('opening', month, known?.opening, say(openingFormula)),
         figure('deposit', known?.deposit, () => (parts.length === 0 ? number(0) : this.round(sum(...parts)))),
         figure('withdrawal', known?.withdrawal, () =>
           taken ? call('MIN', this.round(taken), call('MAX', number(0), available)) : number(0),

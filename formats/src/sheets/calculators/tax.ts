@@ -14,7 +14,8 @@ import {
 } from '@haushalt/core';
 import { messages } from '../../messages.ts';
 import { and, at, call, number, operation, or, type SheetFormula } from '../formula.ts';
-import { said, unlessEmpty } from '../liveBudget.ts';
+import { formulaCell } from '../translation/formulaCell.ts';
+import { unlessEmpty } from '../translation/emptiness.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetRow } from '../sheet.ts';
 import { taxOf } from '../translation/functions.ts';
 import { Unsayable, type ScheduleSource, type Source } from '../translation/ground.ts';
@@ -128,15 +129,15 @@ export class LiveTax extends CalculatorGround implements LiveCalculator {
       role: 'line',
       cells: [
         year,
-        said({ value: income, format: money, key: key('income') }, () =>
+        formulaCell({ value: income, format: money, key: key('income') }, () =>
           parts.income ? unlessEmpty(parts.income.empty, parts.income.value) : null,
         ),
-        said({ value: taxable, format: money }, () =>
+        formulaCell({ value: taxable, format: money }, () =>
           call('MAX', number(0), operation(I, '-', parts.schedule.allowance)),
         ),
-        said({ value: result.tax, format: money, key: key('tax') }, () => taxOf(I, parts.schedule)),
-        said({ value: result.effectiveRate, format: { unit: 'share' } }, () => effectiveRate(I, T)),
-        said({ value: income - result.tax, format: money }, () => operation(I, '-', T)),
+        formulaCell({ value: result.tax, format: money, key: key('tax') }, () => taxOf(I, parts.schedule)),
+        formulaCell({ value: result.effectiveRate, format: { unit: 'share' } }, () => effectiveRate(I, T)),
+        formulaCell({ value: income - result.tax, format: money }, () => operation(I, '-', T)),
       ],
     };
   }

@@ -1,4 +1,4 @@
-import { and, at, operation, or, text, type SheetFormula } from '../formula.ts';
+import { and, at, call, operation, or, text, type SheetFormula } from '../formula.ts';
 
 /** Whether something is empty: always, never, or as a condition in the workbook says. */
 export type Emptiness = boolean | SheetFormula;
@@ -18,4 +18,10 @@ export function emptyWithAll(parts: readonly Emptiness[]): Emptiness {
   if (parts.includes(false)) return false;
   const conditions = parts.filter((part) => typeof part !== 'boolean');
   return conditions.length === 0 ? true : and(...conditions);
+}
+
+/** A formula that gives nothing where something is empty; `null` where that is always. */
+export function unlessEmpty(empty: Emptiness, formula: SheetFormula): SheetFormula | null {
+  if (empty === true) return null;
+  return empty === false ? formula : call('IF', empty, text(''), formula);
 }

@@ -1,4 +1,4 @@
-import type { Sheet } from '../sheets/sheet.ts';
+import type { Sheet } from './sheet.ts';
 
 /** The longest name of a sheet, by ISO/IEC 29500. */
 const LONGEST = 31;

@@ -1,0 +1,99 @@
+import { messages } from '../messages.ts';
+import type { RawCell } from '../read/rawWorkbook.ts';
+import { addedRows, isBalance, linesAbove, type BlockRow } from './block.ts';
+import { moved } from './relative.ts';
+import type { Review } from './review.ts';
+
+/** Reviews a total against the lines it should add up: what it misses, counts twice, or hides; then its months one by one. */
+export function reviewTotal(review: Review, total: BlockRow): void {
+  const { columns, sheet, rows } = review.block;
+  const byRow = new Map(rows.map((each) => [each.row, each]));
+  const at = { row: total.row, column: columns[0]! };
+  const usual = membersIn(review, total.adds);
+  const isOfTotals = usual.length > 0 && usual.every((of) => byRow.get(of)!.kind === 'total');
+  const own = isOfTotals ? usual : linesAbove(rows, rows.indexOf(total)).map(({ row }) => row);
+  const labels = (of: readonly number[]) => of.map((each) => byRow.get(each)!.label).join(', ');
+  const all = (of: readonly number[]) => columns.reduce((sum, column) => sum + sumOf(review, of, column), 0);
+  const missing = own.filter((of) => !usual.includes(of) && !isBalance(byRow.get(of)!));
+  if (missing.length > 0) {
+    const message = messages.misses(total.label, labels(missing));
+    review.say({ kind: 'totalMisses', ...at, message, mend: messages.widenTheSum, money: -all(missing) });
+  }
+  const twice = countedTwice(usual, byRow);
+  if (twice.length > 0) {
+    const message = messages.twice(total.label, labels(twice));
+    review.say({ kind: 'countsTwice', ...at, message, mend: messages.countOnce, money: all(twice) });
+  }
+  const hidden = usual.filter((of) => sheet.hiddenRows.has(of) && all([of]) !== 0);
+  if (hidden.length > 0) {
+    const message = messages.hides(total.label, hidden.map((of) => `${of + 1}`).join(', '));
+    review.say({ kind: 'hiddenInTotal', ...at, message, mend: messages.showTheRow, money: all(hidden) });
+  }
+  for (const column of columns) reviewMonth(review, total, usual, column);
+}
+
+/** A month of a total against what most of its months add up. */
+function reviewMonth(review: Review, total: BlockRow, usual: readonly number[], column: number): void {
+  const cell = review.cell(total.row, column);
+  const added = addedRows(review.block.sheet, total.row, column);
+  if (added?.join() === total.adds.join()) return;
+  const { columns, rows } = review.block;
+  const rule = review.rules.get(total.row);
+  const place = { row: total.row, column, mend: messages.useTheRowsFormula };
+  const where = review.where(total, column);
+  const labels = (of: readonly number[]) => of.map((each) => rows.find(({ row }) => row === each)!.label).join(', ');
+  if (added) {
+    const without = usual.filter((of) => !added.includes(of));
+    const beyond = membersIn(review, added).filter((of) => !usual.includes(of));
+    rule?.departs.set(columns.indexOf(column), 'totalMisses');
+    if (without.length > 0) {
+      const message = messages.misses(where, labels(without));
+      review.say({ kind: 'totalMisses', ...place, message, money: -sumOf(review, without, column) });
+    } else if (beyond.length > 0) {
+      const message = messages.twice(where, labels(beyond));
+      review.say({ kind: 'countsTwice', ...place, message, money: sumOf(review, beyond, column) });
+    }
+  } else if (cell?.formula && cell.error === null && rule?.formula) {
+    const expected = moved(rule.formula.formula, 0, column - rule.formula.column);
+    rule.departs.set(columns.indexOf(column), 'oddFormula');
+    const money = review.offBy(total.row, column, expected);
+    review.say({ kind: 'oddFormula', ...place, message: messages.isOdd(where), money });
+  }
+}
+
+/** Reviews what adds up a row over the months, to the right of them. */
+export function reviewRowTotal(review: Review, row: BlockRow): void {
+  const { columns } = review.block;
+  const column = columns.at(-1)! + 1;
+  const formula = review.cell(row.row, column)?.formula;
+  const range =
+    formula?.kind === 'call' && formula.name === 'SUM' && formula.args.length === 1 ? formula.args[0] : null;
+  if (range?.kind !== 'range' || range.from.row !== row.row || range.to.row !== row.row) return;
+  const missed = columns.filter((each) => each < range.from.column || each > range.to.column);
+  if (missed.length === 0) return;
+  review.say({
+    kind: 'totalMisses',
+    row: row.row,
+    column,
+    message: messages.missesMonths(row.label, missed.length),
+    mend: messages.widenTheSum,
+    money: -missed.reduce((sum, each) => sum + numberIn(review.cell(row.row, each)), 0),
+  });
+}
+
+/** Of some rows those of the block in which anything stands. */
+function membersIn(review: Review, added: readonly number[]): number[] {
+  const { columns, rows } = review.block;
+  const isFilled = (of: number) => columns.some((column) => review.cell(of, column) !== undefined);
+  return added.filter((of) => rows.some(({ row, kind }) => row === of && kind !== 'heading') && isFilled(of));
+}
+
+/** What is added up although a total that is added up too has it already, or is named twice. */
+function countedTwice(added: readonly number[], byRow: ReadonlyMap<number, BlockRow>): number[] {
+  const inTotals = new Set(added.flatMap((of) => (byRow.get(of)!.kind === 'total' ? byRow.get(of)!.adds : [])));
+  return added.filter((of, at) => inTotals.has(of) || added.indexOf(of) !== at);
+}
+
+const sumOf = (review: Review, rows: readonly number[], column: number) =>
+  rows.reduce((sum, row) => sum + numberIn(review.cell(row, column)), 0);
+const numberIn = (cell: RawCell | undefined) => (typeof cell?.value === 'number' ? cell.value : 0);
