@@ -43,8 +43,8 @@ export function planTable(model: PlanModel, by: Exclude<Span, 'plan'>): Table & 
       rows.push({ id: outputId(row.id, name), name: `${row.name}.${name}`, kind: CALCULATORS[table].word });
   }
   for (const { id, name } of listsOf(document))
-    for (const column of listOutputsOf(document, id))
-      rows.push({ id: outputId(id, column.id), name: `${name}.${column.name}`, kind: 'list' });
+    for (const output of listOutputsOf(document, id))
+      rows.push({ id: outputId(id, output.key), name: `${name}.${output.name}`, kind: 'list' });
   return {
     headings: ['Name', 'Kind', ...columns.map((stretch) => headingOf(model, stretch, by))],
     units: rows.map((row) => unitOf(document, row.id)),

@@ -6,7 +6,8 @@ import { circleSentence, componentsOf, type Component } from '../graph/circles.t
 import type { Use } from '../graph/formulaUses.ts';
 import { neededBy, usesByColumn } from '../graph/lists.ts';
 import type { Document } from '../plan/document/document.ts';
-import { cellOf, columnsOf, hasFigures, isTyped, itemsOf, placingColumn } from '../plan/document/lists.ts';
+import { cellOf, columnsOf, hasFigures, isTyped, itemsOf } from '../plan/document/lists.ts';
+import { columnsOfOutput } from '../plan/document/calculators.ts';
 import { nameOf } from '../plan/document/naming.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import type { ListCellRow, ListColumnRow } from '../plan/schema/tables.ts';
@@ -49,7 +50,6 @@ export class ListAtWork implements ListFigures {
   readonly items: readonly string[];
   /** The columns whose figures have changed since `changes` was taken. */
   private readonly changed = new Set<string>();
-  private readonly list: string;
   private around: AroundList;
   private readonly places = new Map<string, number>();
   private readonly nodes = new Map<string, Node>();
@@ -63,11 +63,11 @@ export class ListAtWork implements ListFigures {
   private readonly words: Readonly<Record<CalendarWord, Operand>>;
   /** Figures are added up in an order of their own, so that totals do not hang on the order of the items. */
   private readonly byId: Int32Array;
-  private months: Int32Array | null = null;
+  /** The period each item counts in, by the columns that hold a day. */
+  private readonly months = new Map<string, Int32Array>();
 
   constructor(list: string, around: AroundList) {
     const { document } = around;
-    this.list = list;
     this.around = around;
     this.items = itemsOf(document, list).map(({ id }) => id);
     this.items.forEach((id, at) => this.places.set(id, at));
@@ -121,7 +121,7 @@ export class ListAtWork implements ListFigures {
     this.around = { ...this.around, document };
     const row = document.listColumns.get(column);
     const at = this.placeOf(item);
-    if (row?.kind === 'date') this.months = null;
+    this.months.delete(column);
     if (!row || at < 0 || !hasFigures(row)) return;
     if (isGiven(row)) {
       const figure = cellOf(document, item, column)?.figure ?? null;
@@ -157,15 +157,16 @@ export class ListAtWork implements ListFigures {
     return changes;
   }
 
-  /** Writes the total of a column for each month: of the month's items where a day says so, else of all of them. */
-  fill(column: string, into: Series): void {
+  /** Writes a total of the list, by its key, for each month: of all items, or of those whose day lies in the month. */
+  fill(key: string, into: Series): void {
+    const [column, day] = columnsOfOutput(key);
     this.bringUpToDate(column);
     const series = this.nodes.get(column)!.series;
-    const months = this.placing();
-    if (months === null) {
+    if (day === null) {
       const total = sumOfItems(series, this.byId);
       return into.fill(total, total === total ? FINE : why.code, 0, into.values.length);
     }
+    const months = this.monthsBy(day);
     const byMonth = new Map<number, number[]>();
     for (const at of this.byId) {
       const month = months[at]!;
@@ -190,16 +191,18 @@ export class ListAtWork implements ListFigures {
       : { value: result.valueAt(at), code: result.codeAt(at) };
   }
 
-  /** The period each item counts in, by the list's day; `null` where none says so. */
-  private placing(): Int32Array | null {
+  /** The period each item counts in by one of its days; outside the plan, or −1, where it counts in none. */
+  private monthsBy(column: string): Int32Array {
     const { document, calendar } = this.around;
-    const column = placingColumn(document, this.list);
-    if (!column) return null;
-    this.months ??= Int32Array.from(this.items, (item) => {
-      const day = cellOf(document, item, column.id)?.text ?? '';
-      return day === '' ? -1 : periodOf(calendar, monthOfDay(day));
-    });
-    return this.months;
+    let months = this.months.get(column);
+    if (!months) {
+      months = Int32Array.from(this.items, (item) => {
+        const day = cellOf(document, item, column)?.text ?? '';
+        return day === '' ? -1 : periodOf(calendar, monthOfDay(day));
+      });
+      this.months.set(column, months);
+    }
+    return months;
   }
 
   private outsideOf(id: string): Outside {

@@ -30,6 +30,8 @@ import {
   ownerOfFigure,
   type Calculator,
   type PlacedInput,
+  columnsOfOutput,
+  outputKey,
 } from '../plan/document/calculators.ts';
 import { CalendarWords } from './calendarWords.ts';
 import { Calculation, figuresOfCalculator } from './calculation.ts';
@@ -131,13 +133,13 @@ export class Model implements PlanModel {
 
   /** The total of a list's column that no rule names is computed when it is asked for. */
   private totalOf(id: string): Series | undefined {
-    const column = outputOfFigure(id);
-    const list = column === null ? undefined : this.lists.get(ownerOfFigure(id));
-    if (!list?.seriesOf(column!)) return undefined;
+    const key = outputOfFigure(id);
+    const list = key === null ? undefined : this.lists.get(ownerOfFigure(id));
+    if (!list?.seriesOf(columnsOfOutput(key!)[0])) return undefined;
     let total = this.totals.get(id);
     if (!total) {
       total = new Series(this.calendar.count);
-      list.fill(column!, total);
+      list.fill(key!, total);
       this.totals.set(id, total);
     }
     return total;
@@ -430,15 +432,17 @@ export class Model implements PlanModel {
     if (id === undefined || this.renewed.has(id)) return;
     const list = this.lists.get(id)!;
     list.takeOver(this.document, { item, column });
-    const row = this.document.listColumns.get(column)!;
-    this.markTotals(id, (other) => row.kind === 'date' || list.needs(other, column));
+    this.markTotals(id, (other, day) => day === column || list.needs(other, column));
   }
 
-  private markTotals(list: string, concerns: (column: string) => boolean): void {
-    for (const column of rowsWhere(this.document.listColumns, 'list', list)) {
-      const node = this.nodes.get(outputId(list, column.id));
-      if (node && concerns(column.id)) markStale(node, 0, this.calendar.count);
-    }
+  private markTotals(list: string, concerns: (column: string, day: string | null) => boolean): void {
+    const columns = [...rowsWhere(this.document.listColumns, 'list', list)];
+    const days = columns.filter(({ kind }) => kind === 'date');
+    for (const { id } of columns)
+      for (const day of [null, ...days.map((each) => each.id)]) {
+        const node = this.nodes.get(outputId(list, outputKey(id, day)));
+        if (node && concerns(id, day)) markStale(node, 0, this.calendar.count);
+      }
   }
 
   private recalculate(): ChangedFigures[] {

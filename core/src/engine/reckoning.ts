@@ -14,12 +14,13 @@ import {
   outputOfFigure,
   outputWith,
   ownerOfFigure,
+  listOutputsOf,
 } from '../plan/document/calculators.ts';
 import { inOrder, planOf, type Document } from '../plan/document/document.ts';
 import { unitOf } from '../plan/document/formulas.ts';
 import { figureOfFormula, readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import { nameInList } from '../plan/document/listNames.ts';
-import { cellOf, placingColumn } from '../plan/document/lists.ts';
+import { cellOf } from '../plan/document/lists.ts';
 import { nameOf } from '../plan/document/naming.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/schema/totals.ts';
@@ -332,8 +333,7 @@ function explainAssumption(model: PlanModel, id: string, period: number): Explan
 /** The total of a list's column is explained by its list. */
 function explainTotal({ document }: PlanModel, id: string): Explanation {
   const list = document.lists.get(ownerOfFigure(id))!;
-  const column = document.listColumns.get(outputOfFigure(id)!)!;
-  const day = placingColumn(document, list.id);
+  const { column, day } = listOutputsOf(document, list.id).find(({ key }) => key === outputOfFigure(id))!;
   const words = day
     ? messages.theTotalOfTheMonthsItems(column.name, list.name, day.name)
     : messages.theTotalOfAllItems(column.name, list.name, rowsWhere(document.listItems, 'list', list.id).length);

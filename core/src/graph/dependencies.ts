@@ -5,6 +5,7 @@ import {
   outputOfFigure,
   outputsOf,
   ownerOfFigure,
+  columnsOfOutput,
 } from '../plan/document/calculators.ts';
 import type { Document } from '../plan/document/document.ts';
 import {
@@ -70,11 +71,11 @@ function addListOutputs(document: Document, uses: Map<string, readonly Use[]>): 
   const open = [...uses.values()].flatMap((list) => list.map(({ id }) => id));
   for (let id = open.pop(); id !== undefined; id = open.pop()) {
     const list = ownerOfFigure(id);
-    const column = outputOfFigure(id);
-    if (column === null || uses.has(id) || !document.lists.has(list)) continue;
+    const key = outputOfFigure(id);
+    if (key === null || uses.has(id) || !document.lists.has(list)) continue;
     let columns = ofLists.get(list);
     if (!columns) ofLists.set(list, (columns = usesByColumn(document, list)));
-    const { figures } = neededBy(columns, column);
+    const { figures } = neededBy(columns, columnsOfOutput(key)[0]);
     uses.set(id, [...figures].map((figure) => ({ id: figure, lag: ANYWHERE }))); // prettier-ignore
     open.push(...figures);
   }

@@ -153,9 +153,11 @@ export function lostTotal(before: Document, after: Document, changes: readonly D
     ),
   );
   for (const list of lists) {
-    const now = new Set(listOutputsOf(after, list).map(({ id }) => id));
-    const gone = listOutputsOf(before, list).filter(({ id }) => after.listColumns.has(id) && !now.has(id));
-    const used = gone.find(({ id }) => isUsed(after, outputId(list, id)));
+    const now = new Set(listOutputsOf(after, list).map(({ key }) => key));
+    const gone = listOutputsOf(before, list).filter(
+      ({ key, column }) => after.listColumns.has(column.id) && !now.has(key),
+    );
+    const used = gone.find(({ key }) => isUsed(after, outputId(list, key)));
     if (used) return messages.theTotalIsUsed(`${after.lists.get(list)!.name}.${used.name}`);
   }
   return null;

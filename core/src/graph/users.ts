@@ -1,7 +1,13 @@
 import { usesByNode } from './dependencies.ts';
 import { usesOf } from './formulaUses.ts';
 import { columnUsers } from './lists.ts';
-import { calculatorsOf, inputsOf, outputId, ownerOfFigure } from '../plan/document/calculators.ts';
+import {
+  calculatorsOf,
+  columnsOfOutput,
+  inputsOf,
+  outputOfFigure,
+  ownerOfFigure,
+} from '../plan/document/calculators.ts';
 import { groupsWithLines, inOrder, planOf, type Document } from '../plan/document/document.ts';
 import { nameOf } from '../plan/document/naming.ts';
 import type { ListColumnRow } from '../plan/schema/tables.ts';
@@ -62,16 +68,17 @@ export function usersOf(document: Document, id: string): readonly User[] {
   return usersIn(document).get(id) ?? [];
 }
 
-/** Who uses a column of a list: other columns, and whatever in the plan names its total. */
+/** Who uses a column of a list: other columns, and whatever in the plan names a total of it, or by its days. */
 export function usersOfColumn(document: Document, column: Pick<ListColumnRow, 'id' | 'list'>): User[] {
-  const total = outputId(column.list, column.id);
+  const isTotal = (id: string) =>
+    ownerOfFigure(id) === column.list && columnsOfOutput(outputOfFigure(id) ?? '').includes(column.id);
   const others = columnUsers(document).filter(
-    ({ id, used }) => id !== column.id && (used.includes(column.id) || used.includes(total)),
+    ({ id, used }) => id !== column.id && (used.includes(column.id) || used.some(isTotal)),
   );
   const users: User[] = others.map(({ id, name }) => ({ id, name }));
   for (const [id, uses] of usesByNode(document)) {
     const user = ownerOfFigure(id);
-    if (!uses.some((use) => use.id === total) || document.lists.has(user) || users.some((each) => each.id === user))
+    if (!uses.some((use) => isTotal(use.id)) || document.lists.has(user) || users.some((each) => each.id === user))
       continue;
     users.push({ id: user, name: nameOf(document, user) ?? user });
   }

@@ -27,7 +27,10 @@ const PLAN = parsePlan({
     { id: 'rent', name: 'Rent', unit: 'money', value: 700 },
   ],
   groups: [{ id: 'costs', name: 'Costs', side: 'expense' }],
-  lines: [{ id: 'kitchen-costs', group: 'Costs', name: 'Kitchen costs' }],
+  lines: [
+    { id: 'kitchen-costs', group: 'Costs', name: 'Kitchen costs' },
+    { id: 'all-costs', group: 'Costs', name: 'All costs' },
+  ],
 });
 
 function after(document: Document, ...commands: readonly Command[]): Document {
@@ -188,11 +191,11 @@ describe('a list', () => {
   });
 
   it('feeds the plan with its totals: in all months, or each item in the month of its day', () => {
-    const rule = (document: Document) =>
-      after(document, { kind: 'line.setFormula', line: 'kitchen-costs', month: '2026-01' as never, reach: 'every', formula: 'Kitchen.Total price' }); // prettier-ignore
+    const rule = (document: Document, formula = 'Kitchen.Total price') =>
+      after(document, { kind: 'line.setFormula', line: 'kitchen-costs', month: '2026-01' as never, reach: 'every', formula }); // prettier-ignore
     const total = 12 * 19.9 * 0.9 + 72 + 121.5;
     expect(figuresOf(new Model(rule(kitchen)).seriesOf('kitchen-costs')!)[3]).toBeCloseTo(total, 9);
-    const placed = rule(after(kitchen, { kind: 'listColumn.set', column: 'due', settings: { places: true } }));
+    const placed = rule(kitchen, "Kitchen.'Total price by Due'");
     const months = figuresOf(new Model(placed).seriesOf('kitchen-costs')!);
     expect(months.map((figure) => figure && Math.round(figure))).toEqual([null, null, null, null, 215, null, 72, null, null, null, null, null]); // prettier-ignore
     const model = new Model(placed);
@@ -201,7 +204,20 @@ describe('a list', () => {
     if (!decision.ok) throw new Error(decision.refusal.message);
     model.update(applyChanges(placed, decision.changes), decision.changes);
     expect(figuresOf(model.seriesOf('kitchen-costs')!)[4]).toBeCloseTo(12 * 19.9 * 0.9 + 72, 9);
+    // The total of all items is what it was, whatever else reads the list.
+    const both = after(placed, { kind: 'line.setFormula', line: 'all-costs', month: '2026-01' as never, reach: 'every', formula: 'Kitchen.Total price' }); // prettier-ignore
+    expect(figuresOf(new Model(both).seriesOf('all-costs')!)[3]).toBeCloseTo(total, 9);
     expect(refusalOf(placed, { kind: 'list.delete', list: 'kitchen' })).toContain('Kitchen costs');
+    expect(refusalOf(placed, { kind: 'listColumn.delete', column: 'due' })).toContain('Kitchen costs');
+    expect(refusalOf(placed, { kind: 'listColumn.set', column: 'due', settings: { kind: 'text' } })).toContain('Kitchen.Total price by Due'); // prettier-ignore
+  });
+
+  it('keeps what a rule means when a column comes to be called like a total by a day', () => {
+    const byDay = after(kitchen, { kind: 'line.setFormula', line: 'kitchen-costs', month: '2026-01' as never, reach: 'every', formula: "Kitchen.'Total price by Due'" }); // prettier-ignore
+    const named = after(byDay, { kind: 'listColumn.set', column: 'actual', settings: { name: 'Total price by Due' } });
+    expect(figuresOf(new Model(named).seriesOf('kitchen-costs')!)).toEqual(figuresOf(new Model(byDay).seriesOf('kitchen-costs')!)); // prettier-ignore
+    const again = parsePlan(JSON.parse(JSON.stringify(toPlanFile(named))));
+    expect(figuresOf(new Model(again).seriesOf('kitchen-costs')!)).toEqual(figuresOf(new Model(byDay).seriesOf('kitchen-costs')!)); // prettier-ignore
   });
 
   it('takes along what was typed where a column becomes another kind, or refuses', () => {

@@ -45,6 +45,8 @@ export const messages = {
   aListMayHaveItems: (most: number, count: number) => `A list may have ${most} items; this would make ${count}.`,
   aListMayHaveColumns: (most: number, count: number) => `A list may have ${most} columns; this would make ${count}.`,
   allItemsOf: (column: string) => `all of ${column}`,
+  itemsOfTheMonth: (column: string, day: string) => `${column} of the items whose ${day} lies in the month`,
+  byDay: (column: string, day: string) => `${column} by ${day}`,
   copy: (attempt: number) => (attempt === 1 ? ' copy' : ` copy ${attempt}`),
 
   // scenarios

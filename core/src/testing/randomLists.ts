@@ -70,7 +70,7 @@ export function listCommandFor(
       { kind: 'status' as const, estimated: column?.id ?? null, actual: picks.of(columns)?.id ?? null },
       { total: picks.below(2) === 0, decimals: picks.below(4), width: 100 },
       { locked: picks.below(4) === 0, hidden: picks.below(2) === 0 },
-      { groups: picks.below(2) === 0, places: picks.below(2) === 0 },
+      { groups: picks.below(2) === 0 },
     ]),
   });
   switch (kind) {
@@ -163,7 +163,7 @@ export const LIST_FURNITURE: readonly Command[] = [
       { id: 'k-status', settings: { name: 'Status', kind: 'status', estimated: 'k-total', actual: 'k-actual' } },
       { id: 'k-share', settings: { name: 'Share', kind: 'rule', unit: 'percent', formula: 'share(Total price)' } },
       { id: 'k-balance', settings: { name: 'Balance', kind: 'rule', unit: 'money', formula: "prior(Balance) + Actual * 'plan.Price'" } },
-      { id: 'k-due', settings: { name: 'Due', kind: 'date', places: true } },
+      { id: 'k-due', settings: { name: 'Due', kind: 'date' } },
     ],
     items: [
       { id: 'i1', cells: [{ column: 'k-item', value: 'Tiles' }, { column: 'k-trade', value: 'Tiler' }, { column: 'k-count', value: 12 }, { column: 'k-price', value: 19.9 }, { column: 'k-actual', value: 250 }, { column: 'k-due', value: '2026-05-02' }] },
@@ -172,5 +172,5 @@ export const LIST_FURNITURE: readonly Command[] = [
     ],
     before: null,
   },
-  { kind: 'line.setFormula', line: 'line-share', month: '2026-04' as never, reach: 'every', formula: "Pay * 10% + Kitchen.Total price" },
+  { kind: 'line.setFormula', line: 'line-share', month: '2026-04' as never, reach: 'every', formula: "Pay * 10% + Kitchen.Total price + Kitchen.'Total price by Due'" },
 ]; // prettier-ignore

@@ -9,7 +9,6 @@ import {
   nameOf,
   nearestPeriod,
   periodOf,
-  placingColumn,
   printFormula,
   notationOf,
   planOf,
@@ -32,6 +31,8 @@ import {
   type Stretch,
   type Tone,
   type ItemStatus,
+  listOutputsOf,
+  type ListOutput,
 } from '@haushalt/core';
 import { messages } from '../messages.ts';
 import { all, at, call, number, operation, text, type SheetFormula } from './formula.ts';
@@ -154,10 +155,9 @@ class ListGround implements Ground, OutputSources {
     }
   }
 
-  /** A column's total, as rules of the plan name it: of all items, or of those whose day lies in the month. */
-  sourceOfTotal(column: ListColumnRow, place: number): Source | null {
+  /** A total of the list, as rules of the plan name it: of all items, or of those whose day lies in the month. */
+  sourceOfTotal({ column, day: placing }: ListOutput, place: number): Source | null {
     const { document, calendar } = this.plan.model;
-    const placing = placingColumn(document, this.list.id);
     const places = this.figures.items.flatMap((item, index) => {
       if (!placing) return [index];
       const day = cellOf(document, item, placing.id)?.text ?? '';
@@ -183,9 +183,9 @@ export class LiveList implements OutputSources {
   }
 
   sourceOf(output: string, place: number): Source | null {
-    const column = this.ground.plan.model.document.listColumns.get(output);
-    if (!column) throw new Unsayable(messages.noOutput(output));
-    return this.ground.sourceOfTotal(column, place);
+    const total = listOutputsOf(this.ground.plan.model.document, this.ground.list.id).find(({ key }) => key === output);
+    if (!total) throw new Unsayable(messages.noOutput(output));
+    return this.ground.sourceOfTotal(total, place);
   }
 
   sheet(): Sheet {
@@ -228,7 +228,8 @@ export class LiveList implements OutputSources {
     const { items } = this.ground.figures;
     if (items.length === 0) return null;
     const cells = all(items.map((item) => cellKey(item, column.id)));
-    if (summary === 'count') return call(hasFigures(column) ? 'COUNT' : 'COUNTA', cells);
+    if (!hasFigures(column)) return summary === 'count' ? call('COUNTA', cells) : null;
+    if (summary === 'count') return call('COUNT', cells);
     const name = { total: 'SUM', average: 'AVERAGE', smallest: 'MIN', largest: 'MAX' }[summary];
     return call('IF', operation(call('COUNT', cells), '=', number(0)), text(''), call(name, cells));
   }

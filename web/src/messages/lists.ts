@@ -142,7 +142,6 @@ export const messages = {
   actual: 'Actual',
   choose: 'Choose …',
   groupsItems: 'Group the items by it',
-  placesItems: 'Says in which month an item counts',
   lockColumn: 'Locked',
   hideColumn: 'Hidden',
   hiddenColumns: (count: number) => (count === 1 ? 'One hidden column' : `${count} hidden columns`),

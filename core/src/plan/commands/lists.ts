@@ -293,14 +293,12 @@ function setColumn(draft: Draft, id: string, settings: ColumnSettings): void {
     if (other.list !== row.list || !['figure', 'rule', 'entries'].includes(other.kind))
       throw refused('invalid', messages.aStatusComparesFigures, field);
   }
-  if (next.kind !== 'date') next.places = false;
   if (next.kind !== 'choice' && next.kind !== 'text') next.groups = false;
   draft.set('listColumns', { ...next, name: tidy(next.name) });
-  // One column groups the items, and one says in which month they count.
-  for (const flag of ['groups', 'places'] as const)
-    if (settings[flag] && next[flag])
-      for (const other of rowsWhere(draft.document.listColumns, 'list', row.list))
-        if (other.id !== id && other[flag]) draft.set('listColumns', { ...other, [flag]: false });
+  // One column groups the items.
+  if (settings.groups && next.groups)
+    for (const other of rowsWhere(draft.document.listColumns, 'list', row.list))
+      if (other.id !== id && other.groups) draft.set('listColumns', { ...other, groups: false });
 }
 
 /** The key of a column's position in front of another of its list, or at the end. */

@@ -1,8 +1,9 @@
+import { nameKey } from '../../formula/names.ts';
 import type { Unit } from '../../figure/unit.ts';
 import { bandsRefusal } from '../../finance/tax.ts';
 import { inOrder, type Document } from './document.ts';
 import { figureOfFormula } from './storedFormulas.ts';
-import { followsEntries, hasFigures, placingColumn, unitOfColumn } from './lists.ts';
+import { followsEntries, hasFigures, unitOfColumn } from './lists.ts';
 import { rowsWhere } from './rowTable.ts';
 import { messages } from '../../messages/document.ts';
 import type {
@@ -305,27 +306,62 @@ export function outputWith(document: Document, id: string): CalculatorOutput | u
   const owner = ownerOfFigure(id);
   const calculator = calculatorWith(document, owner);
   if (calculator) return outputsOf(calculator).find((output) => output.name === name);
-  const column = document.listColumns.get(name);
-  return column?.list === owner && isOutput(document, column) ? outputOfColumn(document, column) : undefined;
-}
-
-/** The columns of a list whose totals rules may name, in order. */
-export function listOutputsOf(document: Document, list: string): ListColumnRow[] {
-  return inOrder(rowsWhere(document.listColumns, 'list', list)).filter((column) => isOutput(document, column));
-}
-
-function isOutput(document: Document, column: ListColumnRow): boolean {
-  return hasFigures(column) && !followsEntries(document, column);
-}
-
-/** A column's total as an output: a flow where items count in months, the same in every month where they do not. */
-function outputOfColumn(document: Document, column: ListColumnRow): CalculatorOutput {
+  const output = listOutputsOf(document, owner).find(({ key }) => key === name);
+  if (!output) return undefined;
+  const { column, day } = output;
   return {
-    name: column.name,
+    name: output.name,
     unit: unitOfColumn(document, column),
-    about: messages.allItemsOf(column.name),
-    rollUp: placingColumn(document, column.list) ? 'total' : 'average',
+    about: day ? messages.itemsOfTheMonth(column.name, day.name) : messages.allItemsOf(column.name),
+    // What all items come to is the same in every month; what each month's items come to adds up.
+    rollUp: day ? 'total' : 'average',
   };
+}
+
+/** A total of a list that rules of the plan may name. */
+export interface ListOutput {
+  /** What stands after the dot in its id: the id of its column, and after an `@` that of the day. */
+  readonly key: string;
+  readonly name: string;
+  readonly column: ListColumnRow;
+  /** The day that says in which month each item counts; `null` for the total of all items, in every month. */
+  readonly day: ListColumnRow | null;
+}
+
+/** The totals of a list: of each column over all items, then of each by each of its days (`Price by Paid on`). */
+export function listOutputsOf(document: Document, list: string): ListOutput[] {
+  const columns = inOrder(rowsWhere(document.listColumns, 'list', list));
+  const totals = columns.filter((column) => hasFigures(column) && !followsEntries(document, column));
+  const taken = new Set(columns.map(({ name }) => nameKey(name)));
+  const byDay = columns
+    .filter(({ kind }) => kind === 'date')
+    .flatMap((day) => totals.filter(isFlow).map((column) => ({ column, day })));
+  return [
+    ...totals.map((column) => ({ key: column.id, name: column.name, column, day: null })),
+    ...byDay.map(({ column, day }) => {
+      // A column may be called so already.
+      let name = messages.byDay(column.name, day.name);
+      for (let attempt = 2; taken.has(nameKey(name)); attempt++)
+        name = `${messages.byDay(column.name, day.name)} ${attempt}`;
+      taken.add(nameKey(name));
+      return { key: outputKey(column.id, day.id), name, column, day };
+    }),
+  ];
+
+  /** Whether a column's figures are amounts that fall in a month. */
+  function isFlow(column: ListColumnRow): boolean {
+    const unit = unitOfColumn(document, column);
+    return (column.kind === 'figure' || column.kind === 'rule') && unit !== 'date' && unit !== 'yesNo';
+  }
+}
+
+/** What stands after the dot in the id of a list's total. */
+export const outputKey = (column: string, day: string | null): string => (day === null ? column : `${column}@${day}`);
+
+/** The columns a total of a list is of: the one with the figures, and the one with the days. */
+export function columnsOfOutput(key: string): readonly [column: string, day: string | null] {
+  const at = key.indexOf('@');
+  return at < 0 ? [key, null] : [key.slice(0, at), key.slice(at + 1)];
 }
 
 /** The description of an input by its id among the figures, with the calculator it belongs to. */

@@ -91,11 +91,6 @@ export function choicesOf({ options }: Pick<ListColumnRow, 'options'>): string[]
   return options.split('\n').filter((option) => option !== '');
 }
 
-/** The column that says in which month an item counts. */
-export function placingColumn(document: Document, list: string): ListColumnRow | undefined {
-  return rowsWhere(document.listColumns, 'list', list).find(({ kind, places }) => kind === 'date' && places);
-}
-
 /** The list a row of its tables belongs to. */
 export function listOfRow(
   document: Document,

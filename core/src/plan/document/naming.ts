@@ -58,7 +58,7 @@ function thingIn(
   row: { readonly id: string; readonly name: string },
 ): NamedThing {
   if (table === 'lists') {
-    const outputs = listOutputsOf(document, row.id).map(({ id, name }) => ({ name, key: id }));
+    const outputs = listOutputsOf(document, row.id);
     return { id: row.id, name: row.name, calculator: { word: 'list', outputs, isSchedule: false } };
   }
   const calculator = isCalculatorTable(table) ? calculatorWith(document, row.id) : undefined;
@@ -84,8 +84,8 @@ export function nameOf(document: Document, id: string): string | undefined {
   const output = outputOfFigure(id);
   if (output !== null) {
     const list = document.lists.get(ownerOfFigure(id));
-    const column = list && document.listColumns.get(output);
-    if (column) return `${list.name}.${column.name}`;
+    const total = list && listOutputsOf(document, list.id).find(({ key }) => key === output);
+    if (total) return `${list.name}.${total.name}`;
     const owner = calculatorWith(document, ownerOfFigure(id));
     return owner && `${owner.row.name}.${output}`;
   }

@@ -49,7 +49,6 @@ export const ITEM_TABLES = {
     largest: flag('Whether its largest figure stands under it.'),
     count: flag('Whether the number of its entries stands under it.'),
     groups: flag('Whether items with the same entry stand together, with subtotals.'),
-    places: flag('For a day: whether it says in which month an item counts.'),
     locked: flag('Whether it is kept from editing.'),
     hidden: flag('Whether it is left out of sight.'),
     width: optional({ kind: 'whole', least: 40, most: 800 }, 'Its width on the screen, in pixels.'),

@@ -27,7 +27,6 @@ create table listColumns (
   largest integer not null check (largest in (0, 1)),
   count integer not null check (count in (0, 1)),
   groups integer not null check (groups in (0, 1)),
-  places integer not null check (places in (0, 1)),
   locked integer not null check (locked in (0, 1)),
   hidden integer not null check (hidden in (0, 1)),
   width integer,

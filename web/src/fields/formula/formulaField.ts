@@ -35,10 +35,10 @@ export function completableNames(document: Document): FormulaFieldProps['names']
       return calculator.table === 'taxSchedules' ? [{ name, kind: messages.taxSchedule }, ...outputs] : outputs;
     }),
     ...listsOf(document).flatMap(({ id, name }) =>
-      listOutputsOf(document, id).map((column) => ({
-        name: `${name}.${column.name}`,
+      listOutputsOf(document, id).map((output) => ({
+        name: `${name}.${output.name}`,
         kind: messages.totalOfList,
-        written: `${quoteName(name)}.${quoteName(column.name)}`,
+        written: `${quoteName(name)}.${quoteName(output.name)}`,
       })),
     ),
   ];

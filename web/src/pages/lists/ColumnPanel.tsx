@@ -87,7 +87,7 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
       </Select>
     </label>
   );
-  const check = (field: 'groups' | 'places' | 'locked' | 'hidden', words: string) => (
+  const check = (field: 'groups' | 'locked' | 'hidden', words: string) => (
     <Form.Check
       id={`column-${field}`}
       label={words}
@@ -190,7 +190,6 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
       </fieldset>
       <fieldset className="panel-checks">
         {(column.kind === 'choice' || column.kind === 'text') && check('groups', messages.groupsItems)}
-        {column.kind === 'date' && check('places', messages.placesItems)}
         {isTyped(column) && check('locked', messages.lockColumn)}
         {check('hidden', messages.hideColumn)}
       </fieldset>

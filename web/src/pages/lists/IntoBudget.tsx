@@ -4,8 +4,8 @@ import {
   freshName,
   hasFigures,
   inOrder,
+  outputKey,
   monthInWords,
-  placingColumn,
   planOf,
   unitOfColumn,
   addMonths,
@@ -49,26 +49,20 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
   const [name, setName] = useState(() => freshName(document, messages.costsOf(list.name)));
   const [group, setGroup] = useState(groups.find(({ rhythm }) => rhythm === 'periodic')?.id ?? groups[0]?.id ?? '');
   const [column, setColumn] = useState(() => likeliest(columns)?.id ?? '');
-  const [how, setHow] = useState<How>(placingColumn(document, list.id) ? 'byDay' : 'once');
+  const [how, setHow] = useState<How>(days.length > 0 ? 'byDay' : 'once');
   const [month, setMonth] = useState<Month>(
     () => calendar.months.find((each) => each === today().slice(0, 7)) ?? calendar.first,
   );
   const [count, setCount] = useState(6);
-  const [day, setDay] = useState(placingColumn(document, list.id)?.id ?? days[0]?.id ?? '');
+  const [day, setDay] = useState(days[0]?.id ?? '');
   const [refusal, setRefusal] = useState<string | null>(null);
 
   const put = () => {
     const of = columns.find(({ id }) => id === column);
     if (!of) return setRefusal(messages.aColumnWithFiguresIsNeeded);
     if (how === 'byDay' && day === '') return setRefusal(messages.aDayColumnIsNeeded);
-    const places = how === 'byDay';
-    const placing = placingColumn(document, list.id);
-    // Whether items count in months of their own is said of the list, before a line follows it.
-    if (places && placing?.id !== day) {
-      const refused = send({ kind: 'listColumn.set', column: day, settings: { places: true } }, undefined, true);
-      if (refused) return setRefusal(refused.message);
-    }
-    const line = { id: newId(), name, unit: lineUnit(of), formula: formulaFor(`{${list.id}}.'${of.id}'`) };
+    const total = `{${list.id}}.'${outputKey(of.id, how === 'byDay' ? day : null)}'`;
+    const line = { id: newId(), name, unit: lineUnit(of), formula: formulaFor(total) };
     const refused = send({ kind: 'lines.place', group, newGroup: null, lines: [line] }, messages.lineMade(name), true);
     if (refused) return setRefusal(refused.message);
     onClose();

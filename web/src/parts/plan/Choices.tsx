@@ -70,9 +70,9 @@ export function bearers(document: Document, withOutputs: boolean): SearchOption[
       })),
     ),
     ...(withOutputs ? listsOf(document) : []).flatMap(({ id, name }) =>
-      listOutputsOf(document, id).map((column) => ({
-        value: outputId(id, column.id),
-        words: `${name}.${column.name}`,
+      listOutputsOf(document, id).map((output) => ({
+        value: outputId(id, output.key),
+        words: `${name}.${output.name}`,
         heading: name,
       })),
     ),
