@@ -124,3 +124,5 @@ export * from './analysis/whatIf/solve.ts';
 export * from './analysis/whatIf/sweep.ts';
 export * from './analysis/whatIf/uncertainty.ts';
 export * from './analysis/standing.ts';
+export * from './analysis/comparing/comparison.ts';
+export { rowInWords, type FieldDifference, type RowDifference } from './analysis/comparing/inWords.ts';

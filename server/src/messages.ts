@@ -12,6 +12,79 @@ export const messages = {
   onlyTheOwnerMayDo: 'Only the owner may do this.',
   thisPlanHasBeenDeleted: 'This plan has been deleted.',
 
+  // people
+  onlyTheKeeperMay: 'Only who keeps this Haushalt may do this.',
+  signInFirst: 'Sign in first.',
+  tooManyAttempts: (minutes: number) =>
+    `That were too many attempts. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
+  aMailAddress: 'a mail address such as name@example.org',
+  nameOrPasswordIsWrong: 'The name or the password is not right.',
+  thereIsAFirstPerson: 'Someone has a password here already. Sign in, or ask for a link.',
+  thisNameIsTaken: 'Someone here has this name already. Choose another.',
+  thisAddressIsTaken: 'Someone here has this address already.',
+  thisLinkIsNoUse: 'This link is of no use any more. Ask for a new one.',
+  thereIsNoMail: 'No mail is set up here.',
+  theMailBoxDoesNotAnswer: 'The mail box does not answer. Nothing was sent; try again later.',
+  theMailBoxDoesNotTake: 'The mail box did not take the message. Nothing was sent.',
+  chooseANewPassword: 'A new password for Haushalt',
+  chooseItHere: (name: string, link: string) =>
+    `Hello ${name},\n\nsomeone asked for a new password for you. If it was you, choose it within an hour here:\n\n${link}\n\nIf not, there is nothing to do: your password stays.`,
+  choosePasswordFirst: 'Nobody signs in here yet. Give yourself a name and a password first, under People.',
+  thereIsNoSuchSession: 'This has been ended already.',
+  theKeeperStays: 'You keep this Haushalt, so you cannot leave it.',
+  handOnFirst: (plans: readonly string[]) =>
+    `You alone own ${plans.join(', ')}. Hand ${plans.length === 1 ? 'it' : 'them'} on or delete ${plans.length === 1 ? 'it' : 'them'} for good first.`,
+  someoneWhoLeft: 'Someone who left',
+  thatIsNotYourPassword: 'That is not your password.',
+  passwordTooShort: (least: number) => `A password has at least ${least} letters, digits or signs.`,
+  passwordStrength: [
+    'This is guessed at once. Add a word or two that do not belong together.',
+    'This is guessed easily. Add a word or two that do not belong together.',
+    'This will do. Longer is better.',
+    'This is hard to guess.',
+    'This is very hard to guess.',
+  ],
+
+  // sharing
+  mayDo: { viewer: 'look at it', editor: 'look at it and change it', owner: 'own it with them' },
+  thatIsYou: 'That is your own address.',
+  nobodyHasThisAddress: 'Nobody here has this address, and no mail is set up. Make a link and hand it over yourself.',
+  hasSharedAPlan: (who: string, plan: string) => `${who} shares “${plan}” with you`,
+  youFindItAt: (who: string, plan: string, may: string, link: string) =>
+    `${who} shares the plan “${plan}” with you: you may ${may}.\n\nYou find it here:\n\n${link}`,
+  youMayOpenItWith: (who: string, plan: string, may: string, link: string, until: string) =>
+    `${who} shares the plan “${plan}” with you: you may ${may}.\n\nOpen it with this link, once, until ${until}:\n\n${link}`,
+  sendsYou: (who: string, what: string) => `${who} sends you “${what}”`,
+  attachedIs: (what: string) => `“${what}” is attached.`,
+  thereIsNoSuchDay: 'There is no such day.',
+  thatDayIsOver: 'That day is over already.',
+  tooManyLinks: (most: number) => `A plan has at most ${most} links.`,
+  thisPersonIsNotHere: 'This person has no part in the plan any more.',
+  aPlanHasAnOwner: 'A plan always has an owner. Make someone else an owner first.',
+  deleteItFirst: 'Delete the plan first; then it can be taken away for good.',
+
+  // history
+  somethingHasChangedMeanwhile: 'Something has changed meanwhile. Look at it again, and go back then.',
+  nothingDiffers: 'Nothing differs from that moment: there is nothing to go back to.',
+  wentBackTo: (what: string) => `Went back to ${what}`,
+  tooManyEntriesDiffer: (count: number, most: number) =>
+    `${count} entries differ; at most ${most} can go back in one step. Open that moment as a plan of its own instead.`,
+  thereIsNoSuchSnapshot: 'There is no such snapshot any more.',
+  thisIsTooLongAgo: 'What was changed so long ago is not kept in detail any more. Compare with a snapshot instead.',
+  tooManySnapshots: (most: number) => `A plan has at most ${most} snapshots made by hand. Delete some first.`,
+  beforeAnImport: 'Before an import',
+  nightly: (day: string) => `Night of ${day}`,
+  asOf: (plan: string, moment: string) => `${plan} (${moment})`.slice(0, 80),
+
+  // keeping
+  thisIsNoBackup: 'This is no backup of Haushalt, or one of a newer Haushalt than this.',
+  thisBackupIsDamaged: 'This backup is damaged and cannot be read. Take another.',
+  thisBackupIsTooLarge: 'This backup is too large to be sent. Put it in place with “haushalt restore”.',
+  thereIsNoSuchBackup: 'There is no such backup any more.',
+  sendTheBackupAgain: 'The backup lies here no longer. Choose it again.',
+  thisBackupHasNoSuchPlan: 'This backup has no such plan.',
+  restoring: (name: string) => `Restoring ${name}`,
+
   // app
   theRequestCannotBeRead: 'The request cannot be read.',
 
@@ -57,8 +130,8 @@ export const messages = {
 
   // serve
   portIsTaken: (port: number) => `Port ${port} is taken.`,
-  onEveryoneWhoReachesThis: (host: string) =>
-    `On ${host} everyone who reaches this machine could read and change all plans, since nobody signs in yet. Leave --host out, or say --open if that is meant.`,
+  onThereHasToBeSomeone: (host: string) =>
+    `On ${host} other machines reach this server, so everyone has to sign in, and nobody can yet. Name the first owner with “haushalt person first”, or leave --host out.`,
 
   // database
   theDatabaseIsInUse: 'The database is in use by another program. Nothing has been changed; try again.',

@@ -8,7 +8,7 @@ import { takeLock } from './store/database.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import { startStandIns } from './stand-ins/standIns.ts';
 import { openStore } from './store/store.ts';
-import type { Document, LedgerEntry } from '@haushalt/core';
+import { storeDemo, type Demo } from './demo.ts';
 import { messages } from './messages.ts';
 
 export interface ServeOptions {
@@ -16,17 +16,19 @@ export interface ServeOptions {
   readonly host: string;
   /** Other names the server may be called by, beside its address. */
   readonly names?: readonly string[];
-  /** Whether to serve other machines though nobody signs in; without it only this machine is served. */
-  readonly open?: boolean;
   /** The folder that holds the database. */
   readonly data: string;
   readonly web?: string;
   readonly version: string;
   /** Plans to put into a database that has none yet; the simulated services outside are started with them. */
-  readonly demo?: () => { readonly document: Document; readonly entries: readonly LedgerEntry[] }[];
+  readonly demo?: () => Demo;
   /** Removes the database before starting. */
   readonly fresh?: boolean;
   readonly logLevel?: LogLevel;
+  /** The proxies before the server, by address; browsers then reach it through their TLS. */
+  readonly proxies?: readonly string[];
+  /** How many nightly backups are kept. */
+  readonly backups?: number;
 }
 
 /** What is asked for cannot be served, with a sentence for whoever starts it. */
@@ -54,9 +56,7 @@ const DRAINING = 10_000;
  * Starts serving and resolves once requests are taken. Throws `PortTaken`, `ServeRefused`, or `DatabaseError` for its
  * database. `close` takes no more requests, lets those under way end whole, and closes the database.
  */
-export async function serve(options: ServeOptions): Promise<{ url: string; close: () => Promise<void> }> {
-  if (!isLoopback(options.host) && !options.open)
-    throw new ServeRefused(messages.onEveryoneWhoReachesThis(options.host));
+export async function serve(options: ServeOptions): Promise<{ url: string; mail: string | null; close: () => Promise<void> }> {
   const log = createLog(options.logLevel ?? 'warn');
   const server = createServer();
   await listen(server, options.port, options.host);
@@ -64,22 +64,34 @@ export async function serve(options: ServeOptions): Promise<{ url: string; close
   try {
     if (options.fresh) removeDatabase(file);
     const store = openStore(file);
-    if (options.demo && store.plans.count() === 0)
-      for (const { document, entries } of options.demo()) store.create(document, LOCAL_PERSON.id, entries);
+    if (!isLoopback(options.host) && !store.people.haveSignIn()) {
+      store.close();
+      throw new ServeRefused(messages.onThereHasToBeSomeone(options.host));
+    }
+    if (options.demo && store.plans.count() === 0 && !store.people.haveSignIn()) await storeDemo(store, options.demo());
     const standIns = options.demo ? await startStandIns() : null;
-    const { app, drain, close } = createApp({
+    const isDemoHere = options.demo !== undefined && isLoopback(options.host);
+    const { app, drain, close, keeping } = createApp({
       store,
       version: options.version,
       names: namesFor(options.host, options.names),
       log,
+      callers: {
+        isSecure: (options.proxies ?? []).length > 0,
+        ...(isDemoHere ? { enterAs: LOCAL_PERSON.id } : {}),
+      },
+      ...(options.backups === undefined ? {} : { backups: options.backups }),
+      ...(options.proxies ? { proxies: options.proxies } : {}),
       ...(options.web ? { web: options.web } : {}),
       ...(standIns ? { outside: standIns.outside } : {}),
     });
     server.on('request', app);
+    keeping.begin();
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : options.port;
     return {
       url: `http://${options.host.includes(':') ? `[${options.host}]` : options.host}:${port}`,
+      mail: standIns?.outside.mail ?? null,
       close: async () => {
         const ended = new Promise((resolve) => server.close(resolve));
         drain();

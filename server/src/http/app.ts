@@ -10,10 +10,22 @@ import { ApiError, errorAnswers, unknownRoute } from './errors.ts';
 import { Events, type EventLimits } from './events.ts';
 import { onlyByName, onlyFromOwnPages, onlyJson } from './guard.ts';
 import type { Log } from './log.ts';
-import { fetchIndex, fetchIndices, type OutsideOptions } from './outside.ts';
-import { NO_OUTSIDE, type Outside } from '../stand-ins/standIns.ts';
-import { readId } from './schemas.ts';
+import { Attempts, type AttemptLimits } from './attempts.ts';
+import { Callers, type CallersOptions } from './callers.ts';
+import { creatingFrom } from './createFrom.ts';
+import { handOverRoutes } from './handOver.ts';
+import { historyRoutes } from './history.ts';
+import { keepingRoutes } from './keeping.ts';
+import { ledgerRoutes } from './ledger.ts';
+import { Counts, operatingRoutes } from './operating.ts';
+import { outsideRoutes, type OutsideOptions } from './outside.ts';
 import { planRoutes } from './plans.ts';
+import { Routing, type Rule } from './routing.ts';
+import { sharingRoutes } from './sharing.ts';
+import { signInRoutes } from './signIn.ts';
+import type { Surroundings } from './surroundings.ts';
+import { Keeping } from '../keeping.ts';
+import { NO_OUTSIDE, type Outside } from '../stand-ins/standIns.ts';
 import { messages } from '../messages.ts';
 
 export interface AppOptions {
@@ -29,27 +41,37 @@ export interface AppOptions {
   /** Services outside: a bank, a statistics office. */
   readonly outside?: Outside;
   readonly outsideOptions?: OutsideOptions;
+  /** How callers are known. */
+  readonly callers?: CallersOptions;
+  readonly attempts?: AttemptLimits;
+  /** How many nightly backups are kept. */
+  readonly backups?: number;
+  /** The proxies before the server whose word of where requests come from is taken, by address. */
+  readonly proxies?: readonly string[];
 }
 
-const SECURITY = helmet({
-  contentSecurityPolicy: {
-    useDefaults: false,
-    directives: {
-      defaultSrc: ["'self'"],
-      imgSrc: ["'self'", 'data:', 'blob:'],
-      styleSrc: ["'self'", "'unsafe-inline'"],
-      fontSrc: ["'self'", 'data:'],
-      objectSrc: ["'none'"],
-      baseUri: ["'none'"],
-      formAction: ["'self'"],
-      frameAncestors: ["'none'"],
+const securityFor = (isSecure: boolean) =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        fontSrc: ["'self'", 'data:'],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
     },
-  },
-  crossOriginOpenerPolicy: { policy: 'same-origin' },
-  crossOriginResourcePolicy: { policy: 'same-origin' },
-  // On one's own machine there is no TLS, and a browser told to insist on it would find nothing any more.
-  strictTransportSecurity: false,
-});
+    crossOriginOpenerPolicy: { policy: 'same-origin' },
+    crossOriginResourcePolicy: { policy: 'same-origin' },
+    // On one's own machine there is no TLS, and a browser told to insist on it would find nothing any more.
+    strictTransportSecurity: isSecure && { maxAge: 31_536_000, includeSubDomains: false },
+  });
+const SECURITY = securityFor(false);
+const SECURITY_WITH_TLS = securityFor(true);
 
 /** Text that is worth it is compressed, quickly; an event stream must not wait for more. */
 const COMPRESSED = compression({
@@ -70,9 +92,16 @@ export function createApp({
   eventLimits,
   outside = NO_OUTSIDE,
   outsideOptions = {},
+  callers: callersOptions,
+  attempts,
+  backups,
+  proxies = [],
 }: AppOptions): {
   app: Express;
   events: Events;
+  keeping: Keeping;
+  /** Who may ask for what. */
+  rules: readonly Rule[];
   /** Ends the event streams, so that the requests under way can come to an end. */
   drain: () => void;
   /** Ends the threads; to be called when no request is under way any more. */
@@ -82,7 +111,12 @@ export function createApp({
   const events = new Events(eventLimits);
   // What someone waits for must not wait behind what takes long.
   const work = { quick: new Work(), slow: new Work() };
+  const report = (error: unknown) => log.error({ err: error });
+  const callers = new Callers(store, now, callersOptions);
+  const keeping = new Keeping({ store, work: work.slow, now, report, ...(backups === undefined ? {} : { backups }) });
+  const counts = new Counts();
   app.disable('x-powered-by');
+  app.set('trust proxy', [...proxies]);
   // Answers below /api are not kept by browsers; files have tags of their own.
   app.set('etag', false);
   app.use((request, response, next) => {
@@ -92,33 +126,43 @@ export function createApp({
     response.locals.requestId = id;
     response.on('finish', () => {
       const { method, path } = request;
-      log.info({ request: id, method, path, status: response.statusCode, ms: Math.round(performance.now() - begun) });
+      const ms = Math.round(performance.now() - begun);
+      counts.request(response.statusCode, ms);
+      log.info({ request: id, method, path: withoutSecrets(path), status: response.statusCode, ms });
     });
     next();
   });
-  app.use(SECURITY);
+  app.use(callersOptions?.isSecure ? SECURITY_WITH_TLS : SECURITY);
   if (names) app.use(onlyByName(names));
   app.use(COMPRESSED);
   app.use('/api', onlyFromOwnPages, onlyJson, (_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();
   });
-  const report = (error: unknown) => log.error({ err: error });
-  app.get('/api/health', (_request, response) => {
-    store.probe();
-    response.json({ ok: true, version });
-  });
-  // What there is outside: whether a bank can be asked, and what the statistics office publishes.
-  app.get('/api/outside', (_request, response) => {
-    response.json({ bank: outside.bank !== null, statistics: outside.statistics !== null });
-  });
-  app.get('/api/indices', async (_request, response) => {
-    response.json({ indices: await fetchIndices(officeOf(outside), outsideOptions) });
-  });
-  app.get('/api/indices/:id', async (request, response) => {
-    response.json(await fetchIndex(officeOf(outside), readId(request.params.id), outsideOptions));
-  });
-  app.use('/api/plans', planRoutes({ store, events, work, now, outside, outsideOptions, report }));
+  const surroundings: Surroundings = {
+    store,
+    events,
+    work,
+    now,
+    report,
+    outside,
+    outsideOptions,
+    callers,
+    keeping,
+    createFrom: creatingFrom(store, work.slow),
+    attempts: new Attempts(attempts),
+  };
+  const routing = new Routing(store, callers);
+  operatingRoutes(routing, { store, events, counts, version });
+  signInRoutes(routing, surroundings);
+  outsideRoutes(routing, surroundings);
+  planRoutes(routing, surroundings);
+  ledgerRoutes(routing, surroundings);
+  handOverRoutes(routing, surroundings);
+  historyRoutes(routing, surroundings);
+  sharingRoutes(routing, surroundings);
+  keepingRoutes(routing, surroundings);
+  app.use('/api', routing.router);
   app.use('/api', unknownRoute);
   if (web && existsSync(join(web, 'index.html'))) {
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
@@ -133,14 +177,17 @@ export function createApp({
   return {
     app,
     events,
+    keeping,
+    rules: routing.rules,
     drain: () => events.close(),
     close: async () => {
+      await keeping.close();
       await Promise.all([work.quick.close(), work.slow.close()]);
     },
   };
 }
 
-function officeOf({ statistics }: Outside): string {
-  if (statistics === null) throw new ApiError(404, 'notFound', messages.thereIsNoOffice);
-  return statistics;
+/** A path as it may be written down: what links hold is for who has them alone. */
+function withoutSecrets(path: string): string {
+  return path.replace(/^(\/api\/(?:links|resets)|\/join|\/reset)\/[^/]+/, '$1/…');
 }

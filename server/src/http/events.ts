@@ -1,5 +1,6 @@
 import type { Request, Response } from 'express';
 import type { LogEntry } from '../store/log.ts';
+import type { Person } from '../store/people.ts';
 import { ApiError } from './errors.ts';
 import { messages } from '../messages.ts';
 
@@ -14,13 +15,46 @@ export interface EventLimits {
 
 export const EVENT_LIMITS: EventLimits = { perPlan: 500, all: 2000 };
 
-/** Streams change sets to every open browser of a plan, as server-sent events. */
+/** Why a stream is ended: the plan is not to be seen any more, its person is not signed in any more, or may do less. */
+export type Ending = 'gone' | 'signedOut' | 'reload';
+
+/** A page that listens to a plan. */
+export interface Listener {
+  readonly planId: string;
+  readonly person: Person;
+  /** The session it was opened in; empty where nobody signs in. */
+  readonly session: string;
+  /** Which of a person's pages it is, as it calls itself. */
+  readonly tab: string;
+}
+
+/** Where someone is in a plan: the page, and the row they have selected. */
+export interface Place {
+  readonly page: string;
+  readonly row: string;
+}
+
+/** Someone who is here, as the others see them. */
+interface Present extends Place {
+  readonly tab: string;
+  readonly id: string;
+  readonly name: string;
+}
+
+/** How long changes of who is where are gathered before they are told, in milliseconds, and of how many pages. */
+const PRESENCE_EVERY = 400;
+const MOST_PRESENT = 60;
+
+/** Streams change sets to every open browser of a plan, as server-sent events, and who is there. */
 export class Events {
-  private readonly listeners = new Map<string, Set<Response>>();
+  private readonly listeners = new Map<string, Map<Response, Listener>>();
+  private readonly places = new Map<Response, Place>();
   private readonly heartbeat: NodeJS.Timeout;
   private readonly limits: EventLimits;
   /** What is to be said to the pages of plans; commands that come at once are told of at once. */
   private readonly untold = new Map<string, string>();
+  /** The plans of which it is to be told who is there. */
+  private readonly moved = new Map<string, NodeJS.Timeout>();
   private count = 0;
 
   constructor(limits: EventLimits = EVENT_LIMITS) {
@@ -38,8 +72,9 @@ export class Events {
    * Keeps a response open for a plan's events; first sends what the browser missed since it last listened, or, when that is
    * too much (`null`), word to load the plan.
    */
-  listen(planId: string, request: Request, response: Response, missed: readonly LogEntry[] | null): void {
-    const streams = this.listeners.get(planId) ?? new Set<Response>();
+  listen(listener: Listener, request: Request, response: Response, missed: readonly LogEntry[] | null): void {
+    const { planId } = listener;
+    const streams = this.listeners.get(planId) ?? new Map<Response, Listener>();
     if (streams.size >= this.limits.perPlan || this.count >= this.limits.all)
       throw new ApiError(503, 'busy', messages.tooManyPagesAreOpen);
     response.writeHead(200, {
@@ -52,32 +87,56 @@ export class Events {
     response.write('retry: 2000\n\n');
     if (missed === null) response.write('event: reload\ndata: {}\n\n');
     else for (const entry of missed) response.write(message(entry));
-    this.listeners.set(planId, streams.add(response));
+    this.listeners.set(planId, streams.set(response, listener));
     this.count++;
+    this.someoneMoved(planId);
     response.on('close', () => {
+      this.places.delete(response);
       if (!streams.delete(response)) return;
       this.count--;
       if (streams.size === 0) this.listeners.delete(planId);
+      this.someoneMoved(planId);
     });
   }
 
-  publish(planId: string, entry: LogEntry): void {
-    this.tell(planId, () => message(entry));
+  publish(planId: string, entry: LogEntry, { name }: Person): void {
+    this.tell(planId, () => message({ ...entry, person: name }));
+  }
+
+  /** Says that a plan is shared otherwise than before. */
+  sharingChanged(planId: string): void {
+    this.tell(planId, () => 'event: sharing\ndata: {}\n\n');
+  }
+
+  /** Notes where the page of someone is. */
+  isAt(planId: string, personId: string, tab: string, place: Place): void {
+    for (const [response, listener] of this.listeners.get(planId) ?? [])
+      if (listener.tab === tab && listener.person.id === personId) this.places.set(response, place);
+    this.someoneMoved(planId);
   }
 
   /** Ends the streams of a plan that is not to be seen any more, and says so. */
   end(planId: string): void {
-    this.tellNow(planId);
-    for (const response of [...(this.listeners.get(planId) ?? [])]) {
-      response.write('event: gone\ndata: {}\n\n');
-      response.end();
+    this.endOf((listener) => listener.planId === planId, 'gone');
+  }
+
+  /** Ends some streams, and says why. */
+  endOf(isMeant: (listener: Listener) => boolean, why: Ending): void {
+    for (const [planId, streams] of [...this.listeners]) {
+      const meant = [...streams].filter(([, listener]) => isMeant(listener));
+      if (meant.length > 0) this.tellNow(planId);
+      for (const [response] of meant) {
+        response.write(`event: ${why}\ndata: {}\n\n`);
+        response.end();
+      }
     }
   }
 
   close(): void {
     clearInterval(this.heartbeat);
+    for (const timer of this.moved.values()) clearTimeout(timer);
     for (const planId of [...this.untold.keys()]) this.tellNow(planId);
-    for (const streams of this.listeners.values()) for (const response of streams) response.end();
+    for (const streams of this.listeners.values()) for (const response of streams.keys()) response.end();
   }
 
   private tell(planId: string, text: () => string): void {
@@ -91,19 +150,42 @@ export class Events {
     const untold = this.untold.get(planId);
     if (untold === undefined) return;
     this.untold.delete(planId);
-    for (const response of this.listeners.get(planId) ?? []) send(response, untold);
+    for (const response of this.listeners.get(planId)?.keys() ?? []) send(response, untold);
+  }
+
+  /** Tells who is where, some time after someone came, went or moved. */
+  private someoneMoved(planId: string): void {
+    if (this.moved.has(planId)) return;
+    const timer = setTimeout(() => {
+      this.moved.delete(planId);
+      const present = this.presentIn(planId);
+      this.tell(planId, () => `event: here\ndata: ${JSON.stringify(present)}\n\n`);
+    }, PRESENCE_EVERY);
+    this.moved.set(planId, timer.unref());
+  }
+
+  /** Who is there; one person alone is not told of themselves. */
+  private presentIn(planId: string): Present[] {
+    const streams = [...(this.listeners.get(planId) ?? [])];
+    const isOne = streams.every(([, { person }]) => person.id === streams[0]![1].person.id);
+    if (isOne) return [];
+    return streams
+      .slice(0, MOST_PRESENT)
+      .map(([response, { tab, person }]) => ({ tab, ...person, ...(this.places.get(response) ?? NOWHERE) }));
   }
 
   private beat(): void {
-    for (const streams of this.listeners.values()) for (const response of streams) send(response, ': here\n\n');
+    for (const streams of this.listeners.values()) for (const response of streams.keys()) send(response, ': here\n\n');
   }
 }
+
+const NOWHERE: Place = { page: '', row: '' };
 
 function send(response: Response, text: string): void {
   if (response.writableLength > MOST_WAITING) response.destroy();
   else response.write(text);
 }
 
-function message(entry: LogEntry): string {
+function message(entry: LogEntry & { readonly person?: string }): string {
   return `id: ${entry.revision}\nevent: changes\ndata: ${JSON.stringify(entry)}\n\n`;
 }

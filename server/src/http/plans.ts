@@ -1,25 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import express, { Router, type Request } from 'express';
-import {
-  freeCopyName,
-  isCurrency,
-  isLocale,
-  newPlan,
-  rowsOf,
-  toMonth,
-  type Document,
-  type PlanRow,
-} from '@haushalt/core';
+import express from 'express';
+import { freeCopyName, isCurrency, isLocale, newPlan, rowsOf, toMonth, type Document } from '@haushalt/core';
 import { MAX_WORKBOOK } from '@haushalt/formats';
-import { LOCAL_PERSON, type Person } from '../store/people.ts';
-import type { PlanInParts } from '../store/store.ts';
-import type { Task } from '../threads/tasks.ts';
-import { planFor } from './access.ts';
+import { DELETED_FOR } from '../keeping.ts';
+import type { Order } from '../store/store.ts';
+import { refuseTaken } from './createFrom.ts';
 import { ApiError, refusalError } from './errors.ts';
-import { handOverRoutes } from './handOver.ts';
 import { readWorkbookQuery } from './handOverSchemas.ts';
-import { ledgerRoutes } from './ledger.ts';
-import { readCopy, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
+import { keepBeforeImport } from './history.ts';
+import type { Routing } from './routing.ts';
+import { readCopy, readHere, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
 import { answerStreamed } from './streamed.ts';
 import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
 import { messages } from '../messages.ts';
@@ -36,20 +26,17 @@ const HISTORY = 200;
 const MANY_ROWS = 5000;
 
 /** All routes below /api/plans. */
-export function planRoutes(surroundings: Surroundings): Router {
+export function planRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, events, work, now, report } = surroundings;
-  const routes = Router();
   const body = express.json({ limit: MAX_BODY });
   const file = express.raw({ limit: MAX_FILE, type: () => true });
   const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
-  const caller = (_request: Request): Person => LOCAL_PERSON;
-  const planId = (request: Request) => String(request.params.id);
   const thisMonth = () => toMonth(now().toISOString().slice(0, 7));
 
-  routes.get('/', async (request, response) => {
+  routing.person('get', '/plans', async ({ response, person }) => {
     const month = thisMonth();
     const plans = await Promise.all(
-      store.plans.listFor(caller(request).id, month).map(async ({ id, name, currency, locale, role, standing }) => {
+      store.plans.listFor(person.id, month).map(async ({ id, name, currency, locale, role, standing }) => {
         const shown = standing ?? (await standingNow(id));
         return { id, name, currency, locale, role, ...shown };
       }),
@@ -68,40 +55,53 @@ export function planRoutes(surroundings: Surroundings): Router {
     }
   });
 
-  routes.post('/', body, (request, response) => {
-    const settings = readNewPlan(request.body);
-    if (!isCurrency(settings.currency))
-      throw new ApiError(422, 'invalid', messages.isNotACurrencyCode(settings.currency), 'currency');
-    if (!isLocale(settings.locale))
-      throw new ApiError(422, 'invalid', messages.isNotALanguageTag(settings.locale), 'locale');
-    refuseTaken(settings.id);
-    store.create(newPlan(settings), caller(request).id);
-    response.status(201).json({ id: settings.id });
-  });
+  routing.person(
+    'post',
+    '/plans',
+    ({ request, response, person }) => {
+      const settings = readNewPlan(request.body);
+      if (!isCurrency(settings.currency))
+        throw new ApiError(422, 'invalid', messages.isNotACurrencyCode(settings.currency), 'currency');
+      if (!isLocale(settings.locale))
+        throw new ApiError(422, 'invalid', messages.isNotALanguageTag(settings.locale), 'locale');
+      refuseTaken(store, settings.id);
+      store.create(newPlan(settings), person.id);
+      response.status(201).json({ id: settings.id });
+    },
+    body,
+  );
 
-  routes.post('/import', file, async (request, response) => {
-    const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
-    refuseTaken(id);
-    const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-    await createFrom({ kind: 'readFile', file: sent }, id, caller(request));
-    response.status(201).json({ id });
-  });
+  routing.person(
+    'post',
+    '/plans/import',
+    async ({ request, response, person }) => {
+      const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
+      refuseTaken(store, id);
+      const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
+      await surroundings.createFrom({ kind: 'readFile', file: sent }, id, person);
+      response.status(201).json({ id });
+    },
+    file,
+  );
 
   // What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored.
-  routes.post('/workbooks', workbook, async (request, response) => {
-    const { title, mend } = readWorkbookQuery(request.query);
-    const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-    const task = { kind: 'audit', file: sent, title, mend } as const;
-    await answerStreamed(
-      response,
-      async (progress, signal) => ({ head: {}, content: await work.slow.do<'audit'>(task, { progress, signal }) }),
-      report,
-    );
-  });
+  routing.person(
+    'post',
+    '/plans/workbooks',
+    async ({ request, response }) => {
+      const { title, mend } = readWorkbookQuery(request.query);
+      const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
+      const task = { kind: 'audit', file: sent, title, mend } as const;
+      await answerStreamed(
+        response,
+        async (progress, signal) => ({ head: {}, content: await work.slow.do<'audit'>(task, { progress, signal }) }),
+        report,
+      );
+    },
+    workbook,
+  );
 
-  routes.get('/:id', async (request, response) => {
-    const person = caller(request);
-    const { id } = planFor(store, person, planId(request), 'view');
+  routing.plan('view', 'get', '/plans/:id', async ({ response, person, plan: { id } }) => {
     const role = store.plans.roleOf(id, person.id);
     const { document, revision } = store.document(id);
     if (sizeOf(document) <= MANY_ROWS) {
@@ -119,17 +119,8 @@ export function planRoutes(surroundings: Surroundings): Router {
     response.end('}');
   });
 
-  // The changes of a step, which it takes to undo or redo it; the history alone does not carry them.
-  routes.get('/:id/history/:command', (request, response) => {
-    const { id } = planFor(store, caller(request), planId(request), 'view');
-    const entry = store.log.byCommand(id, readId(request.params.command));
-    if (!entry) throw new ApiError(404, 'notFound', messages.thereIsNoSuchStep);
-    response.json(entry);
-  });
-
   // The items of a list as a table for other programs.
-  routes.get('/:id/lists/:list.csv', async (request, response) => {
-    const { id } = planFor(store, caller(request), planId(request), 'view');
+  routing.plan('view', 'get', '/plans/:id/lists/:list.csv', async ({ request, response, plan: { id } }) => {
     const list = readId(request.params.list);
     const task = { kind: 'writeList', database: store.file, planId: id, list } as const;
     const written = await work.slow.do<'writeList'>(task, { signal: whileWanted(response) });
@@ -141,8 +132,7 @@ export function planRoutes(surroundings: Surroundings): Router {
       .send(Buffer.from(file.buffer, file.byteOffset, file.byteLength));
   });
 
-  routes.get('/:id/file', async (request, response) => {
-    const { id } = planFor(store, caller(request), planId(request), 'view');
+  routing.plan('view', 'get', '/plans/:id/file', async ({ response, plan: { id } }) => {
     const { name, file: written } = await work.slow.do<'writeFile'>(
       { kind: 'writeFile', database: store.file, planId: id },
       { signal: whileWanted(response) },
@@ -153,84 +143,95 @@ export function planRoutes(surroundings: Surroundings): Router {
       .send(Buffer.from(written.buffer, written.byteOffset, written.byteLength));
   });
 
-  routes.post('/:id/duplicate', body, async (request, response) => {
-    const person = caller(request);
-    const { id } = planFor(store, person, planId(request), 'view');
-    const copyId = readCopy(request.body).id;
-    refuseTaken(copyId);
-    const names = store.plans.listFor(person.id, thisMonth()).map(({ name }) => name);
-    await createFrom({ kind: 'readPlan', database: store.file, planId: id }, copyId, person, (plan) => ({
-      ...plan,
-      name: freeCopyName(plan.name, names),
-    }));
-    response.status(201).json({ id: copyId });
-  });
+  routing.plan(
+    'view',
+    'post',
+    '/plans/:id/duplicate',
+    async ({ request, response, person, plan: { id } }) => {
+      const copyId = readCopy(request.body).id;
+      refuseTaken(store, copyId);
+      const names = store.plans.listFor(person.id, thisMonth()).map(({ name }) => name);
+      await surroundings.createFrom({ kind: 'readPlan', database: store.file, planId: id }, copyId, person, (plan) => ({
+        ...plan,
+        name: freeCopyName(plan.name, names),
+      }));
+      response.status(201).json({ id: copyId });
+    },
+    body,
+  );
 
-  routes.delete('/:id', (request, response) => {
-    const { id } = planFor(store, caller(request), planId(request), 'own', true);
+  routing.plan('restore', 'delete', '/plans/:id', ({ response, plan: { id } }) => {
     store.plans.setDeleted(id, now().toISOString());
     events.end(id);
     response.status(204).end();
   });
 
-  routes.post('/:id/restore', body, (request, response) => {
-    const { id } = planFor(store, caller(request), planId(request), 'own', true);
-    store.plans.setDeleted(id, null);
-    response.json({ id });
+  // Deleted plans one owns, for as long as they can be fetched back; and gone for good by the owner's word.
+  routing.person('get', '/deleted-plans', ({ response, person }) => {
+    response.json({ plans: store.plans.deletedOf(person.id), keptFor: DELETED_FOR });
   });
 
-  routes.post('/:id/commands', express.json({ limit: MAX_COMMAND }), (request, response) => {
-    const person = caller(request);
-    const plan = planFor(store, person, planId(request), 'edit');
-    refuseBrokenTexts(request.body);
-    const { id, order } = readOrder(request.body);
-    const outcome = store.carryOut(plan.id, person.id, id, order);
-    if (!outcome.ok) throw refusalError(outcome.refusal);
-    if (!outcome.repeated) events.publish(plan.id, outcome.entry);
-    response.json(outcome.entry);
+  routing.plan('restore', 'delete', '/plans/:id/for-good', async ({ response, plan }) => {
+    if (plan.deletedAt === null) throw new ApiError(409, 'conflict', messages.deleteItFirst);
+    await store.erase(plan.id);
+    response.status(204).end();
   });
 
-  routes.get('/:id/events', (request, response) => {
-    const { id } = planFor(store, caller(request), planId(request), 'view');
+  routing.plan(
+    'restore',
+    'post',
+    '/plans/:id/restore',
+    ({ response, plan: { id } }) => {
+      store.plans.setDeleted(id, null);
+      response.json({ id });
+    },
+    body,
+  );
+
+  routing.plan(
+    'edit',
+    'post',
+    '/plans/:id/commands',
+    ({ request, response, person, plan }) => {
+      refuseBrokenTexts(request.body);
+      const { id, order } = readOrder(request.body);
+      const outcome = store.carryOut(plan.id, person.id, id, order);
+      if (!outcome.ok) throw refusalError(outcome.refusal);
+      if (!outcome.repeated) {
+        events.publish(plan.id, outcome.entry, person);
+        if (isImport(order)) keepBeforeImport(surroundings, plan.id, person, outcome.entry.revision - 1);
+      }
+      response.json(outcome.entry);
+    },
+    express.json({ limit: MAX_COMMAND }),
+  );
+
+  routing.plan('view', 'get', '/plans/:id/events', ({ request, response, person, session, plan: { id, revision } }) => {
     const since = String(request.headers['last-event-id'] ?? request.query.since ?? '');
     const missed = /^\d{1,15}$/.test(since) ? store.log.after(id, Number(since)) : [];
     // A page that knows more than the database was opened before a copy was put back.
-    const isAhead = /^\d{1,15}$/.test(since) && Number(since) > store.plans.find(id)!.revision;
-    events.listen(id, request, response, isAhead ? null : missed);
+    const isAhead = /^\d{1,15}$/.test(since) && Number(since) > revision;
+    const tab = request.query.tab === undefined ? '' : readId(request.query.tab);
+    events.listen({ planId: id, person, session, tab }, request, response, isAhead ? null : missed);
   });
 
-  routes.use('/:id', ledgerRoutes(surroundings));
-  routes.use('/:id', handOverRoutes(surroundings));
+  // Where someone is in the plan, for the others who are there.
+  routing.plan(
+    'view',
+    'post',
+    '/plans/:id/here',
+    ({ request, response, person, plan: { id } }) => {
+      const { tab, page, row } = readHere(request.body);
+      events.isAt(id, person.id, tab, { page, row });
+      response.status(204).end();
+    },
+    body,
+  );
+}
 
-  /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
-  function refuseTaken(id: string): void {
-    if (store.plans.isTaken(id)) throw new ApiError(409, 'conflict', messages.thisIdCannotBeUsed, 'id');
-  }
-
-  /** Stores a new plan part by part, as a thread reads it from a file or from another plan. */
-  async function createFrom(
-    task: Extract<Task, { kind: 'readFile' | 'readPlan' }>,
-    id: string,
-    owner: Person,
-    settings: (plan: PlanRow) => PlanRow = (plan) => plan,
-  ): Promise<void> {
-    let plan: PlanInParts | null = null;
-    try {
-      await work.slow.do(task, {
-        part: (part) => {
-          if (part.kind === 'plan') plan = store.begin({ ...settings(part.plan), id }, owner.id);
-          else if (part.kind === 'rows') plan!.rows(part.changes);
-          else plan!.entries(part.entries);
-        },
-      });
-      (plan as PlanInParts | null)!.finish();
-    } catch (error) {
-      (plan as PlanInParts | null)?.abandon();
-      throw error;
-    }
-  }
-
-  return routes;
+/** Whether a command takes in what a bank has sent. */
+function isImport(order: Order): boolean {
+  return order.kind === 'entries.set' && order.from !== undefined;
 }
 
 function sizeOf(document: Document): number {

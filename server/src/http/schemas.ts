@@ -96,6 +96,13 @@ export function readCopy(body: unknown) {
   return read<{ id: string }>(copy, body);
 }
 
+const here = allOf({ tab: id, page: Joi.string().allow('').max(40), row: Joi.string().allow('').max(130) });
+
+/** Where a page of someone is. */
+export function readHere(body: unknown) {
+  return read<{ tab: string; page: string; row: string }>(here, body);
+}
+
 /** Refuses texts with characters that cannot be stored and written out again, wherever they stand in a request. */
 export function refuseBrokenTexts(body: unknown, path: readonly string[] = []): void {
   if (typeof body === 'string') {

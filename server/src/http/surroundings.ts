@@ -1,9 +1,15 @@
+import type { PlanRow } from '@haushalt/core';
 import type { Response } from 'express';
 import type { Work } from '../threads/work.ts';
 import type { Store } from '../store/store.ts';
 import type { Outside } from '../stand-ins/standIns.ts';
 import type { OutsideOptions } from './outside.ts';
+import type { Attempts } from './attempts.ts';
+import type { Callers } from './callers.ts';
 import type { Events } from './events.ts';
+import type { Keeping } from '../keeping.ts';
+import type { Person } from '../store/people.ts';
+import type { Task } from '../threads/tasks.ts';
 
 /** What routes are made with. */
 export interface Surroundings {
@@ -16,6 +22,28 @@ export interface Surroundings {
   /** Services outside, and how long they may take. */
   readonly outside: Outside;
   readonly outsideOptions?: OutsideOptions;
+  readonly callers: Callers;
+  readonly keeping: Keeping;
+  readonly createFrom: CreateFrom;
+  /** Slows down who tries passwords. */
+  readonly attempts?: Attempts;
+}
+
+/** What hands on a plan part by part. */
+export type PlanSource = Extract<Task, { kind: 'readFile' | 'readPlan' | 'readSnapshot' | 'restorePlan' }>;
+
+/** Stores a new plan part by part, as a thread reads it; nothing is left of one that cannot be read to its end. */
+export type CreateFrom = (
+  source: PlanSource,
+  id: string,
+  owner: Person,
+  settings?: (plan: PlanRow) => PlanRow,
+  signal?: AbortSignal,
+) => Promise<void>;
+
+/** Answers with JSON that was written in a thread. */
+export function sendJson(response: Response, { buffer, byteOffset, byteLength }: Uint8Array): void {
+  response.type('application/json').send(Buffer.from(buffer, byteOffset, byteLength));
 }
 
 /** A name as that of a file. */

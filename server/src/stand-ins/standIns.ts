@@ -2,27 +2,31 @@ import type { Express } from 'express';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createBank } from './bank.ts';
+import { createMailBox } from './mail.ts';
 import { createStatisticsOffice } from './statistics.ts';
 
 /** Where services outside are found; `null` for one there is not. */
 export interface Outside {
   readonly bank: string | null;
   readonly statistics: string | null;
+  /** A mail box. */
+  readonly mail: string | null;
 }
 
-export const NO_OUTSIDE: Outside = { bank: null, statistics: null };
+export const NO_OUTSIDE: Outside = { bank: null, statistics: null, mail: null };
 
 /** Starts the stand-ins on this machine alone, each on a port of its own. */
 export async function startStandIns(
   today: () => string = () => new Date().toISOString().slice(0, 10),
 ): Promise<{ outside: Outside; close: () => Promise<void> }> {
-  const [bank, statistics] = await Promise.all([
+  const [bank, statistics, mail] = await Promise.all([
     listening(createBank(today)),
     listening(createStatisticsOffice(today)),
+    listening(createMailBox()),
   ]);
   return {
-    outside: { bank: bank.url, statistics: statistics.url },
-    close: async () => void (await Promise.all([bank.close(), statistics.close()])),
+    outside: { bank: bank.url, statistics: statistics.url, mail: mail.url },
+    close: async () => void (await Promise.all([bank.close(), statistics.close(), mail.close()])),
   };
 }
 

@@ -58,6 +58,7 @@ export function openDatabase(file: string): Sqlite {
     database.pragma('journal_mode = WAL');
     database.pragma('synchronous = FULL');
     database.pragma('foreign_keys = ON');
+    withPlainText(database);
     migrate(database, file);
     return database;
   } catch (error) {
@@ -72,10 +73,16 @@ export function openForReading(file: string): Sqlite {
   try {
     const database = new Database(file, { readonly: true, timeout: 5000 });
     database.pragma('schema_version');
+    withPlainText(database);
     return database;
   } catch (error) {
     throw asDatabaseError(error, file);
   }
+}
+
+/** Text without capitals and accents, which SQL has no words for. */
+function withPlainText(database: Sqlite): void {
+  database.function('plainText', { deterministic: true }, (text) => plainText(String(text)));
 }
 
 /** The folder of a database, made where it is missing. Throws `DatabaseError` when it cannot be one. */
@@ -173,7 +180,6 @@ function migrate(database: Sqlite, file: string): void {
   if (version === newest) return;
   if (version > 0) keepCopy(database, `${file}.before-${newest}`);
   // What migrations ask for that SQL has no words for.
-  database.function('plainText', { deterministic: true }, (text) => plainText(String(text)));
   database.function('entryNow', { deterministic: true }, (former, side, account) =>
     entryNow(former as string | null, side as string | null, account as string | null),
   );

@@ -41,6 +41,8 @@ export interface LedgerStore {
   /** The entries asked for, a page of them, and what all of them come to. */
   list(planId: string, query: EntryQuery, page: Page): Found;
   all(planId: string): LedgerEntry[];
+  /** So many entries of a plan, whichever. */
+  some(planId: string, most: number): LedgerEntry[];
   /** The entries of an account from one day to another, both ends of transfers. */
   ofAccount(planId: string, account: string, from: string, to: string): LedgerEntry[];
   /** The entries with some ids, as far as they are there. */
@@ -93,6 +95,9 @@ interface Condition {
 export function createLedgerStore(database: Sqlite): LedgerStore {
   const all = database.prepare<[string], LedgerEntry>(
     `select ${COLUMNS} from entries where planId = ? order by date, id`,
+  );
+  const some = database.prepare<[string, number], LedgerEntry>(
+    `select ${COLUMNS} from entries where planId = ? limit ?`,
   );
   const ofAccount = database.prepare<unknown[], LedgerEntry>(
     `select ${COLUMNS} from entries where planId = @planId and account = @account and date >= @from and date <= @to
@@ -212,6 +217,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
       return { entries, ...totals };
     },
     all: (planId) => all.all(planId),
+    some: (planId, most) => some.all(planId, most),
     ofAccount: (planId, account, from, to) => ofAccount.all({ planId, account, from, to }),
     find: (planId, ids) => new Map(find.all(planId, JSON.stringify(ids)).map((entry) => [entry.id, entry])),
     write(planId, changes) {

@@ -1,4 +1,4 @@
-import { entryOf, givenOf, TABLES, isOfDocument, rowOfToday, type Change } from '@haushalt/core';
+import { entryOf, givenOf, plainText, TABLES, isOfDocument, rowOfToday, type Change } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
 /** A line of a plan's history: one change set it has taken, without the changes themselves. */
@@ -21,13 +21,46 @@ export interface LogEntry extends HistoryLine {
   readonly changes: readonly Change[];
 }
 
+/** Which steps of a plan's history are asked for, the latest first. */
+export interface HistoryQuery {
+  /** Only steps before this revision. */
+  readonly before: number | null;
+  readonly count: number;
+  /** Whose; everyone's when `null`. */
+  readonly person: string | null;
+  /** Words that are in what was done. */
+  readonly text: string;
+  /** From a day, and up to one. */
+  readonly from: string | null;
+  readonly to: string | null;
+  /** Only steps that changed this row, or one that belongs to it. */
+  readonly row: string | null;
+  /** With `row`: only steps that may have changed it in this month. */
+  readonly month: string | null;
+}
+
+/** A step as it is shown in the history. */
+export interface HistoryShown extends HistoryLine {
+  readonly person: string;
+  /** Whether it is still known what it changed. */
+  readonly isKept: boolean;
+}
+
 export interface LogStore {
   byCommand(planId: string, commandId: string): LogEntry | undefined;
   append(planId: string, entry: LogEntry): void;
+  /** Takes over steps of a backup as they were kept; to be called within a transaction. */
+  takeOver(planId: string, steps: readonly StoredStep[]): void;
   /** Entries after a revision, in order; `null` when they are too many, too large or no longer all kept. */
   after(planId: string, revision: number): LogEntry[] | null;
   /** A person's latest commands that can be undone or redone, in order. */
   recent(planId: string, personId: string, count: number): HistoryLine[];
+  /** The steps asked for; of a row, by looking into what steps changed. */
+  page(planId: string, query: HistoryQuery): HistoryShown[];
+  /** Steps after a revision, the latest first; `null` when what one of them changed is not kept any more. */
+  stepsAfter(planId: string, revision: number): LogEntry[] | null;
+  /** All a person has done, in all plans, in order. */
+  of(personId: string): (Pick<HistoryLine, 'at' | 'label'> & { readonly plan: string })[];
   setState(planId: string, commandId: string, state: 'done' | 'undone'): void;
   /** What a person has undone can no longer be redone, once there is newer work. */
   leaveUndone(planId: string, personId: string): void;
@@ -43,7 +76,7 @@ export interface LogLimits {
   readonly lines: number;
 }
 
-export const LOG_LIMITS: LogLimits = { undoable: 1000, size: 64 << 20, lines: 20_000 };
+export const LOG_LIMITS: LogLimits = { undoable: 3000, size: 64 << 20, lines: 20_000 };
 
 /** How many entries, and how many characters of changes, are sent to a page that missed them; else it loads the plan. */
 const MOST_MISSED = 200;
@@ -52,6 +85,11 @@ const LARGEST_MISSED = 4 << 20;
 const TRIM_EVERY = 64;
 
 type Stored = HistoryLine & { readonly changes: string };
+
+type PagedStep = Omit<HistoryShown, 'isKept'> & { readonly isKept: number };
+
+/** A step as the database keeps it. */
+export type StoredStep = Stored & { readonly size: number };
 
 export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS): LogStore {
   const lineColumns = 'revision, commandId, personId, at, kind, label, target, state';
@@ -73,6 +111,21 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
   const recent = database.prepare<[string, string, number], HistoryLine>(
     `select ${lineColumns} from changeLog indexed by changeLogSteps
       where planId = ? and personId = ? and state in ('done', 'undone') order by revision desc limit ?`,
+  );
+  const page = database.prepare<unknown[], PagedStep>(
+    `select revision, commandId, personId, at, kind, label, target, state, size > 0 as isKept, people.name as person
+       from changeLog join people on people.id = personId
+      where planId = @planId and revision < @before and (@person is null or personId = @person)
+        and (@text = '' or plainText(label) like @text escape '\\')
+        and (@from is null or at >= @from) and (@to is null or substr(at, 1, 10) <= @to)
+        and (@row is null or instr(changes, @row) > 0)
+      order by revision desc limit @count`,
+  );
+  const stepsAfter = database.prepare<[string, number], StoredStep>(
+    `select ${columns}, size from changeLog where planId = ? and revision > ? order by revision desc`,
+  );
+  const of = database.prepare<[string], { at: string; label: string; plan: string }>(
+    `select at, label, plans.name as plan from changeLog join plans on plans.id = planId where personId = ? order by at`,
   );
   const setState = database.prepare('update changeLog set state = ? where planId = ? and commandId = ?');
   const leave = database.prepare(
@@ -114,16 +167,58 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
       append.run({ planId, ...entry, changes, size: changes.length });
       if (entry.revision % TRIM_EVERY === 0) trim(planId, entry.revision);
     },
+    takeOver(planId, steps) {
+      for (const step of steps) append.run({ planId, ...step });
+    },
     after(planId, revision) {
       const { count, first, size, trimmed } = missed.get(planId, revision)!;
       if (count === 0) return [];
       if (first !== revision + 1 || count > MOST_MISSED || size > LARGEST_MISSED || trimmed > 0) return null;
       return after.all(planId, revision).map(read);
     },
+    page(planId, { before, text, row, month, count, ...rest }) {
+      const words = text.trim() === '' ? '' : `%${plainText(text).replace(/[\\%_]/g, '\\$&')}%`;
+      const asked = {
+        planId,
+        before: before ?? Number.MAX_SAFE_INTEGER,
+        text: words,
+        row: row === null ? null : JSON.stringify(row),
+        ...rest,
+      };
+      const shown = (lines: readonly PagedStep[]) =>
+        lines.map((line) => ({ ...line, isKept: line.isKept === 1 }));
+      if (row === null || month === null) return shown(page.all({ ...asked, count }));
+      // Of a month: what was changed in it, or from it or an earlier one on.
+      const found = page.all({ ...asked, count: MOST_LOOKED_THROUGH });
+      const concerns = ({ commandId }: HistoryLine) =>
+        read(byCommand.get(planId, commandId)!).changes.some((change) => isOfMonth(change, row, month));
+      return shown(found.filter(concerns).slice(0, count));
+    },
+    stepsAfter(planId, revision) {
+      const rows = stepsAfter.all(planId, revision);
+      const isWhole = rows.every(({ size }) => size > 0) && (rows.at(-1)?.revision ?? revision + 1) === revision + 1;
+      return isWhole ? rows.map(read) : null;
+    },
+    of: (personId) => of.all(personId),
     recent: (planId, personId, count) => recent.all(planId, personId, count).reverse(),
     setState: (planId, commandId, state) => void setState.run(state, planId, commandId),
     leaveUndone: (planId, personId) => void leave.run(planId, personId),
   };
+}
+
+/** The most steps that are looked through for a month. */
+const MOST_LOOKED_THROUGH = 1000;
+
+/** Whether a change of a row, or of what belongs to it, may have changed its figure of a month. */
+function isOfMonth({ before, after }: Change, row: string, month: string): boolean {
+  return [before, after].some((each) => {
+    if (each === null) return false;
+    const values = each as unknown as Readonly<Record<string, unknown>>;
+    if (!Object.values(values).includes(row)) return false;
+    if (typeof values.month === 'string') return values.month === month;
+    if (typeof values.date === 'string') return values.date.startsWith(month);
+    return typeof values.from !== 'string' || values.from <= month;
+  });
 }
 
 /** A change as it is stored: entries without what goes without saying, of which there may be many thousand. */

@@ -23,14 +23,21 @@ export interface ListedPlan extends StoredPlan {
 export interface PlanStore {
   find(id: string): StoredPlan | undefined;
   /** Plans a person has a role in and that are not deleted, by name; with their standing as seen from a month. */
-  listFor(personId: string, month: Month): ListedPlan[];
+  listFor(personId: string, month: Month | null): ListedPlan[];
+  /** Plans a person owns that are deleted but can still be fetched back, the latest first. */
+  deletedOf(personId: string): { readonly id: string; readonly name: string; readonly deletedAt: string }[];
+  /** Plans that were deleted before a time. */
+  deletedBefore(at: string): string[];
+  /** All plans that are there to be seen, whoever's. */
+  all(): StoredPlan[];
+  nameOf(id: string): { readonly name: string };
   /** Whether anything has this id, whoever's it is and whether it is there to be seen or not. */
   isTaken(id: string): boolean;
   /** A new plan; one that is stored in parts is not to be seen until it is `complete`. */
   insert(plan: PlanRow, ownerId: string, at: string, incomplete: boolean): void;
   complete(id: string): void;
-  /** Takes away what is left of plans that were never completed. */
-  clearIncomplete(): void;
+  /** Plans that were never completed. */
+  incomplete(): string[];
   remove(id: string): void;
   keepStanding(id: string, revision: number, month: Month, standing: Standing): void;
   setRevision(id: string, revision: number): void;
@@ -43,7 +50,7 @@ export function createPlanStore(database: Sqlite): PlanStore {
   const find = database.prepare<[string], StoredPlan>(
     'select id, revision, deletedAt from plans where id = ? and incomplete = 0',
   );
-  const list = database.prepare<[string, string], Omit<ListedPlan, 'standing'> & { standing: string | null }>(
+  const list = database.prepare<[string | null, string], Omit<ListedPlan, 'standing'> & { standing: string | null }>(
     `select plans.id, plans.revision, plans.deletedAt, plans.name, plans.currency, plans.locale, roles.role, standings.standing
        from roles join plans on plans.id = roles.planId
        left join standings on standings.planId = plans.id and standings.revision = plans.revision and standings.month = ?
@@ -56,17 +63,26 @@ export function createPlanStore(database: Sqlite): PlanStore {
      values (@id, @name, @currency, @locale, @firstMonth, @months, @projectionRate, @decimals, @negatives, @yearBegins, @at, @incomplete)`,
   );
   const complete = database.prepare('update plans set incomplete = 0 where id = ?');
-  const clear = database.prepare('delete from plans where incomplete = 1');
+  const incomplete = database.prepare<[], string>('select id from plans where incomplete = 1').pluck();
   const remove = database.prepare('delete from plans where id = ?');
   const keep = database.prepare(
     'insert or replace into standings (planId, revision, month, standing) values (?, ?, ?, ?)',
   );
-  const grant = database.prepare('insert into roles (planId, personId, role) values (?, ?, ?)');
+  const grant = database.prepare('insert into roles (planId, personId, role, since) values (?, ?, ?, ?)');
   const setRevision = database.prepare('update plans set revision = ? where id = ?');
   const setDeleted = database.prepare('update plans set deletedAt = ? where id = ?');
   const role = database.prepare<[string, string], { role: Role }>(
     'select role from roles where planId = ? and personId = ?',
   );
+  const deletedOf = database.prepare<[string], { id: string; name: string; deletedAt: string }>(
+    `select id, name, deletedAt from plans join roles on roles.planId = plans.id
+      where roles.personId = ? and roles.role = 'owner' and deletedAt is not null order by deletedAt desc`,
+  );
+  const deletedBefore = database.prepare<[string], string>('select id from plans where deletedAt < ?').pluck();
+  const all = database.prepare<[], StoredPlan>(
+    'select id, revision, deletedAt from plans where deletedAt is null and incomplete = 0 order by id',
+  );
+  const nameOf = database.prepare<[string], { name: string }>('select name from plans where id = ?');
   const count = database.prepare<[], { count: number }>('select count(*) as count from plans');
 
   return {
@@ -75,13 +91,17 @@ export function createPlanStore(database: Sqlite): PlanStore {
       list
         .all(month, personId)
         .map((row) => ({ ...row, standing: row.standing === null ? null : (JSON.parse(row.standing) as Standing) })),
+    deletedOf: (personId) => deletedOf.all(personId),
+    deletedBefore: (at) => deletedBefore.all(at),
+    all: () => all.all(),
+    nameOf: (id) => nameOf.get(id)!,
     isTaken: (id) => taken.get(id) !== undefined,
     insert(plan, ownerId, at, incomplete) {
       insert.run({ ...plan, at, incomplete: incomplete ? 1 : 0 });
-      grant.run(plan.id, ownerId, 'owner');
+      grant.run(plan.id, ownerId, 'owner', at);
     },
     complete: (id) => void complete.run(id),
-    clearIncomplete: () => void clear.run(),
+    incomplete: () => incomplete.all(),
     remove: (id) => void remove.run(id),
     keepStanding: (id, revision, month, standing) => void keep.run(id, revision, month, JSON.stringify(standing)),
     setRevision: (id, revision) => void setRevision.run(revision, id),

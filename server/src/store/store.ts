@@ -26,10 +26,12 @@ import {
 } from '@haushalt/core';
 import { openDatabase, takeLock, type Sqlite } from './database.ts';
 import { createLedgerStore, type LedgerChange, type LedgerStore } from './ledger.ts';
-import { createLogStore, type LogEntry, type LogLimits, type LogStore } from './log.ts';
-import { ensureLocalPerson } from './people.ts';
+import { createLogStore, type LogEntry, type LogLimits, type LogStore, type StoredStep } from './log.ts';
+import { createPeopleStore, type PeopleStore, type Person } from './people.ts';
 import { createPlanStore, type PlanStore } from './plans.ts';
 import { createRowStore, type RowStore } from './rows.ts';
+import { createSharingStore, type SharingStore } from './sharing.ts';
+import { createSnapshotStore, type SnapshotStore, type StoredSnapshot } from './snapshots.ts';
 import { messages } from '../messages.ts';
 
 /** A step through history: takes a command back, or does it again. */
@@ -42,6 +44,14 @@ export interface HistoryStep {
 /** What may be sent to a plan. */
 export type Order = Command | HistoryStep;
 
+/** A way back to an earlier moment: what it changes, and the revision it leads from. */
+export interface WayBack {
+  readonly kind: 'goBack';
+  readonly label: string;
+  readonly from: number;
+  readonly changes: readonly Change[];
+}
+
 export type Outcome =
   | { readonly ok: true; readonly entry: LogEntry; readonly repeated: boolean }
   | { readonly ok: false; readonly refusal: Refusal };
@@ -51,6 +61,9 @@ export interface Store {
   readonly plans: PlanStore;
   readonly log: LogStore;
   readonly ledger: LedgerStore;
+  readonly people: PeopleStore;
+  readonly sharing: SharingStore;
+  readonly snapshots: SnapshotStore;
   /** The document of a plan that exists, and its revision. */
   document(planId: string): { document: Document; revision: number };
   /** Stores a new plan with all its rows, and its entries. */
@@ -61,7 +74,9 @@ export interface Store {
    * Carries out a command or a step through history, once for each id: sent again, it answers as it did the first time.
    * Decision, rows, log and revision are one transaction.
    */
-  carryOut(planId: string, personId: string, commandId: string, order: Order): Outcome;
+  carryOut(planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome;
+  /** Takes a plan away with all that hangs on it, part by part, so that nobody waits for a large one. */
+  erase(planId: string): Promise<void>;
   /** The database file, for workers that read from it. */
   readonly file: string;
   /** Throws when the database does not answer. */
@@ -73,9 +88,13 @@ export interface Store {
 export interface PlanInParts {
   rows(changes: readonly DocumentChange[]): void;
   entries(entries: readonly LedgerEntry[]): void;
-  finish(): void;
+  /** Takes over steps of a history, and whose they are. */
+  steps(steps: readonly StoredStep[], people: readonly Person[]): void;
+  snapshot(snapshot: StoredSnapshot): void;
+  /** Has it seen, at a revision. */
+  finish(revision?: number): void;
   /** Takes away what has been stored of it. */
-  abandon(): void;
+  abandon(): Promise<void>;
 }
 
 export interface StoreOptions {
@@ -98,20 +117,23 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
   }
   if (mostPages !== undefined) database.pragma(`max_page_count = ${mostPages}`);
   const at = () => now().toISOString();
-  ensureLocalPerson(database, at());
+  const people = createPeopleStore(database);
+  people.ensureLocal(at());
   const plans = createPlanStore(database);
   const rows = createRowStore(database);
   const log = createLogStore(database, limits);
   const ledger = createLedgerStore(database);
+  const sharing = createSharingStore(database);
+  const snapshots = createSnapshotStore(database);
   const documents = new DocumentCache(plans, rows);
 
   const carryOut = database.transaction(
-    (planId: string, personId: string, commandId: string, order: Order): Outcome => {
+    (planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome => {
       const earlier = log.byCommand(planId, commandId);
       if (earlier) return { ok: true, entry: earlier, repeated: true };
       const { document, revision } = documents.get(planId);
-      const step = order.kind === 'undo' || order.kind === 'redo' ? order : null;
-      const decision = step ? decideStep(log, planId, personId, document, step) : decide(document, order as Command);
+      const step = isStep(order) ? order : null;
+      const decision = decisionOn(log, planId, personId, document, revision, order);
       if (!decision.ok) return decision;
       const refusal =
         whyNotInLedger(ledger, planId, document, decision.changes) ??
@@ -123,7 +145,7 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
         personId,
         at: at(),
         kind: order.kind,
-        label: step ? log.byCommand(planId, step.target)!.label : describeCommand(order as Command, document),
+        label: step ? log.byCommand(planId, step.target)!.label : labelOf(order as Command | WayBack, document),
         target: step?.target ?? null,
         state: step ? null : 'done',
         changes: decision.changes,
@@ -152,12 +174,34 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
     ledger.write(planId, additions(entries));
   });
 
-  plans.clearIncomplete();
+  const writeSteps = database.transaction((planId: string, steps: readonly StoredStep[], whose: readonly Person[]) => {
+    for (const person of whose) people.ensure(person, at());
+    log.takeOver(planId, steps);
+  });
+  const removeEntries = database.transaction((planId: string) => {
+    const entries = ledger.some(planId, ERASED_AT_ONCE);
+    ledger.write(planId, entries.map((before) => ({ id: before.id, before, after: null }))); // prettier-ignore
+    return entries.length;
+  });
+
+  async function erase(planId: string): Promise<void> {
+    while (removeEntries(planId) === ERASED_AT_ONCE) await new Promise(setImmediate);
+    plans.remove(planId);
+  }
+
+  // What is left of plans that were never completed.
+  for (const planId of plans.incomplete()) {
+    while (removeEntries(planId) === ERASED_AT_ONCE);
+    plans.remove(planId);
+  }
 
   return {
     plans,
     log,
     ledger,
+    people,
+    sharing,
+    snapshots,
     document: (planId) => documents.get(planId),
     create,
     begin(plan, ownerId) {
@@ -166,10 +210,18 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
       return {
         rows: (changes) => writeRows(id, changes),
         entries: (entries) => writeEntries(id, entries),
-        finish: () => plans.complete(id),
-        abandon: () => plans.remove(id),
+        steps: (steps, whose) => writeSteps(id, steps, whose),
+        snapshot(snapshot) {
+          snapshots.add(id, snapshot);
+        },
+        finish(revision = 0) {
+          plans.setRevision(id, revision);
+          plans.complete(id);
+        },
+        abandon: () => erase(id),
       };
     },
+    erase,
     file,
     probe: () => void database.prepare('select count(*) from people').get(),
     carryOut(planId, personId, commandId, order) {
@@ -183,6 +235,31 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
     },
   };
 }
+
+/** How many entries of a plan are taken away at once. */
+const ERASED_AT_ONCE = 2000;
+
+function decisionOn(
+  log: LogStore,
+  planId: string,
+  personId: string,
+  document: Document,
+  revision: number,
+  order: Order | WayBack,
+): Decision {
+  if (isStep(order)) return decideStep(log, planId, personId, document, order);
+  if (!isWayBack(order)) return decide(document, order);
+  if (order.from !== revision)
+    return { ok: false, refusal: { code: 'conflict', message: messages.somethingHasChangedMeanwhile } };
+  return decideChanges(document, order.changes);
+}
+
+function labelOf(order: Command | WayBack, document: Document): string {
+  return isWayBack(order) ? order.label : describeCommand(order, document);
+}
+
+const isStep = (order: Order | WayBack): order is HistoryStep => order.kind === 'undo' || order.kind === 'redo';
+const isWayBack = (order: Command | WayBack): order is WayBack => order.kind === 'goBack';
 
 function decideStep(log: LogStore, planId: string, personId: string, document: Document, step: HistoryStep): Decision {
   const refuse = (message: string): Decision => ({ ok: false, refusal: { code: 'conflict', message } });

@@ -2,7 +2,6 @@ import {
   MAX_ENTRIES,
   Model,
   PlanFormatError,
-  TABLE_NAMES,
   budgetIn,
   dayInFigures,
   itemSumsAfter,
@@ -13,13 +12,9 @@ import {
   rowsOf,
   standingOf,
   toPlanFile,
-  type AnyRow,
-  type DocumentChange,
-  type Document,
+  type Change,
   type EntryQuery,
-  type LedgerEntry,
   type Month,
-  type PlanRow,
   type Standing,
 } from '@haushalt/core';
 import {
@@ -41,10 +36,29 @@ import {
   type Progress,
   type StatementFormat,
 } from '@haushalt/formats';
-import { openForReading } from '../store/database.ts';
+import { openForReading, type Sqlite } from '../store/database.ts';
 import { createLedgerStore } from '../store/ledger.ts';
+import { createLogStore } from '../store/log.ts';
 import { createRowStore } from '../store/rows.ts';
 import { fileHandedOver, pagesShown, type HandOverTask, type PagesTask } from './handOver.ts';
+import {
+  NoBackup,
+  planInBackup,
+  plansInBackup,
+  type BackupPlan,
+  type BackupTask,
+  type RestoreTask,
+} from './backups.ts';
+import {
+  Moments,
+  NoSuchMoment,
+  type CompareTask,
+  type GoBackTask,
+  type HistoryTask,
+  type ReadSnapshotTask,
+  type SnapshotTask,
+} from './moments.ts';
+import { inParts, type PlanPart } from './parts.ts';
 import type { Reader } from './reader.ts';
 import { messages } from '../messages.ts';
 
@@ -68,14 +82,15 @@ export type Task =
     }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month }
   | { readonly kind: 'audit'; readonly file: Uint8Array; readonly title: string; readonly mend: boolean }
+  | HistoryTask
+  | CompareTask
+  | SnapshotTask
+  | GoBackTask
+  | ReadSnapshotTask
+  | BackupTask
+  | RestoreTask
   | PagesTask
   | HandOverTask;
-
-/** Parts a new plan is stored in. */
-export type PlanPart =
-  | { readonly kind: 'plan'; readonly plan: PlanRow }
-  | { readonly kind: 'rows'; readonly changes: readonly DocumentChange[] }
-  | { readonly kind: 'entries'; readonly entries: readonly LedgerEntry[] };
 
 /** What a task comes to. */
 export interface TaskResult {
@@ -92,6 +107,17 @@ export interface TaskResult {
   readonly standing: { readonly standing: Standing; readonly revision: number };
   /** What a workbook is, what is wrong with it, and the plan it makes, as JSON text. */
   readonly audit: Uint8Array;
+  /** The steps asked for, as JSON text. */
+  readonly history: Uint8Array;
+  /** What differs, as JSON text: a `ComparisonShown`. */
+  readonly compare: Uint8Array;
+  /** A plan as a snapshot keeps it, and the revision it is of. */
+  readonly snapshot: { readonly content: Uint8Array; readonly revision: number };
+  /** What leads from now to a moment, and the revision that is now. */
+  readonly goBack: { readonly changes: Change[]; readonly revision: number };
+  readonly readSnapshot: null;
+  readonly readBackup: readonly BackupPlan[];
+  readonly restorePlan: null;
   /** Some of the pages, as JSON text: a `PagesShown`. */
   readonly pages: Uint8Array;
   readonly handOver: { readonly name: string; readonly file: Uint8Array };
@@ -108,9 +134,6 @@ export interface Refused {
   readonly message: string;
   readonly pointer: string | null;
 }
-
-/** How many rows one part holds: so many are stored in a moment. */
-const PART = 2000;
 
 /** Does a task; the parts of a plan are handed on as they are read. Throws `PlanFormatError`, or `NotJson`. */
 export function perform(
@@ -162,6 +185,27 @@ export function perform(
         standing: standingOf(new Model(document()), task.month),
         revision: revision(),
       }));
+    case 'history':
+      return reading(task, ({ database }) =>
+        encode(JSON.stringify(createLogStore(database).page(task.planId, task.query))),
+      );
+    case 'compare':
+      return reading(task, ({ moments }) => encode(JSON.stringify(moments().compare(task.before, task.after))));
+    case 'snapshot':
+      return reading(task, ({ moments }) => moments().snapshot(task.revision));
+    case 'goBack':
+      return reading(task, ({ moments }) => moments().changesTo(task.to, task.rows));
+    case 'readSnapshot':
+      return reading(task, ({ moments }) => {
+        const { document, entries } = moments().inSnapshot(task.id);
+        inParts(document, entries, part);
+        return null;
+      });
+    case 'readBackup':
+      return plansInBackup(task.file);
+    case 'restorePlan':
+      planInBackup(task, part);
+      return null;
     case 'audit':
       return audited(task, progress);
     case 'pages':
@@ -200,40 +244,25 @@ function readJson(file: Uint8Array): unknown {
 /** Reads a plan as it is at one moment, from a connection of its own. */
 function reading<T>(
   { database: file, planId }: { readonly database: string; readonly planId: string },
-  read: (reader: Reader) => T,
+  read: (reader: Reader & { readonly database: Sqlite; readonly moments: () => Moments }) => T,
 ): T {
   const database = openForReading(file);
   try {
     const rows = createRowStore(database);
     const ledger = createLedgerStore(database);
     const revision = database.prepare<[string], { revision: number }>('select revision from plans where id = ?');
+    const of = (id: string): Reader => ({
+      document: () => rows.read(id),
+      ledger,
+      entries: () => ledger.all(id),
+      revision: () => revision.get(id)!.revision,
+    });
     return database.transaction(() =>
-      read({
-        document: () => rows.read(planId),
-        ledger,
-        entries: () => ledger.all(planId),
-        revision: () => revision.get(planId)!.revision,
-      }),
+      read({ ...of(planId), database, moments: () => new Moments(database, of, planId) }),
     )();
   } finally {
     database.close();
   }
-}
-
-function inParts(document: Document, entries: readonly LedgerEntry[], part: (part: PlanPart) => void): void {
-  part({ kind: 'plan', plan: planOf(document) });
-  for (const table of TABLE_NAMES) {
-    if (table === 'plan') continue;
-    const rows = [...(document[table].values() as Iterable<AnyRow>)];
-    for (let from = 0; from < rows.length; from += PART) {
-      const changes = rows
-        .slice(from, from + PART)
-        .map((after) => ({ table, id: after.id, before: null, after }) as DocumentChange);
-      part({ kind: 'rows', changes });
-    }
-  }
-  for (let from = 0; from < entries.length; from += PART)
-    part({ kind: 'entries', entries: entries.slice(from, from + PART) });
 }
 
 /** What a bank's file means for a plan, before anything is stored. */
@@ -312,6 +341,7 @@ const encode = (text: string) => new TextEncoder().encode(text);
 export function refusedBy(error: unknown): Refused | null {
   if (error instanceof PlanFormatError) return { message: error.message, pointer: error.pointer };
   if (error instanceof StatementError) return { message: error.message, pointer: error.place || null };
+  if (error instanceof NoSuchMoment || error instanceof NoBackup) return { message: error.message, pointer: '' };
   if (error instanceof WorkbookError) return { message: error.message, pointer: '' };
   return error instanceof NotJson ? { message: error.message, pointer: null } : null;
 }

@@ -1,5 +1,6 @@
 import { Worker } from 'node:worker_threads';
-import type { PlanPart, Refused, Task, TaskResult } from './tasks.ts';
+import type { PlanPart } from './parts.ts';
+import type { Refused, Task, TaskResult } from './tasks.ts';
 import { messages } from '../messages.ts';
 
 /** What the thread says of a task. */

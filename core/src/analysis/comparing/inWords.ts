@@ -1,0 +1,179 @@
+import { dayInWords } from '../../calendar/day.ts';
+import { monthInWords, toMonth } from '../../calendar/month.ts';
+import { isDay } from '../../calendar/readDate.ts';
+import { notationOf } from '../../figure/notation.ts';
+import { writeFigure } from '../../figure/write.ts';
+import type { Unit } from '../../figure/unit.ts';
+import { minorUnitsIn } from '../../ledger/entries.ts';
+import { messages } from '../../messages/comparing.ts';
+import { planOf, type Change, type Document } from '../../plan/document/document.ts';
+import { toShown, toShownInList, unitOf } from '../../plan/document/formulas.ts';
+import { titleOfItem } from '../../plan/document/lists.ts';
+import { nameOf } from '../../plan/document/naming.ts';
+import { stepInWords } from '../../plan/patterns/patterns.ts';
+import type { ColumnSpec } from '../../plan/schema/columns.ts';
+import { ENTRY_COLUMNS } from '../../plan/schema/entries.ts';
+import { TABLES, type TableName } from '../../plan/schema/tables.ts';
+
+/** What differs in a row of a plan, or in an entry, as people read it. */
+export interface RowDifference {
+  readonly table: TableName | 'entries';
+  readonly id: string;
+  /** The line, assumption, calculator, list or account it belongs to, by id; the row itself where it belongs to none. */
+  readonly owner: string;
+  /** What kind of thing it is, in a word. */
+  readonly kind: string;
+  readonly name: string;
+  readonly state: 'added' | 'removed' | 'changed';
+  readonly fields: readonly FieldDifference[];
+}
+
+/** One thing said of a row before and after; `null` where it said nothing, or the row was not there. */
+export interface FieldDifference {
+  readonly name: string;
+  readonly before: string | null;
+  readonly after: string | null;
+}
+
+type Values = Readonly<Record<string, unknown>>;
+
+/** Columns by which a row belongs to another, the nearest owner first. */
+const OWNERS = ['line', 'assumption', 'of', 'loan', 'fund', 'schedule', 'chart', 'item', 'list', 'account', 'standing', 'scenario'] as const; // prettier-ignore
+/** What says where something stands, or is the business of the program alone. */
+const UNSAID: ReadonlySet<string> = new Set(['position', 'receipt', 'reference', 'toReference', 'reconciled', 'toReconciled', 'standing', 'due']); // prettier-ignore
+
+/** What a change says to people; nothing where only the order differs. */
+export function rowInWords(change: Change, before: Document, after: Document): RowDifference[] {
+  const { table, id } = change;
+  const row = (change.after ?? change.before) as unknown as Values;
+  const document = change.after ? after : before;
+  const state = change.before === null ? 'added' : change.after === null ? 'removed' : 'changed';
+  const was = change.before && saidOf(table, change.before as unknown as Values, before);
+  const is = change.after && saidOf(table, change.after as unknown as Values, after);
+  const names = [...new Set([...(is?.keys() ?? []), ...(was?.keys() ?? [])])];
+  const fields = names
+    .map((name) => ({ name, before: was?.get(name) ?? null, after: is?.get(name) ?? null }))
+    .filter((field) => field.before !== field.after);
+  if (state === 'changed' && fields.length === 0) return [];
+  const owner = ownerOf(table, id, row);
+  return [{ table, id, owner, kind: messages.tables[table], name: titleOf(table, row, owner, document), state, fields }]; // prettier-ignore
+}
+
+function ownerOf(table: TableName | 'entries', id: string, row: Values): string {
+  if (table === 'entries' || table === 'plan' || 'name' in row) return id;
+  for (const column of OWNERS) if (typeof row[column] === 'string' && row[column] !== '') return row[column];
+  return id;
+}
+
+/** What a row is called: by its own name, its owner's with its month, or what it says. */
+function titleOf(table: TableName | 'entries', row: Values, owner: string, document: Document): string {
+  const { locale } = planOf(document);
+  if (table === 'entries') return `${row.what === '' ? messages.tables.entries : String(row.what)}, ${dayInWords(String(row.date), locale, 'short')}`; // prettier-ignore
+  if (typeof row.name === 'string') return row.name;
+  const item = typeof row.item === 'string' ? document.listItems.get(row.item) : table === 'listItems' ? document.listItems.get(String(row.id)) : undefined; // prettier-ignore
+  const name = item ? titleOfItem(document, item) : (nameOfAny(document, owner) ?? '');
+  if (typeof row.column === 'string') return [name, nameOf(document, row.column)].filter(Boolean).join(', ');
+  if (table === 'ruleSteps' || table === 'assumptionSteps') {
+    const from = row.from == null ? messages.fromTheStart : messages.from(monthInWords(toMonth(String(row.from)), locale)); // prettier-ignore
+    return `${name} ${from}`;
+  }
+  if (typeof row.month === 'string') return `${name}, ${monthInWords(toMonth(row.month), locale)}`;
+  return name === '' ? String(row.what ?? row.text ?? row.year ?? '') : name;
+}
+
+function nameOfAny(document: Document, id: string): string | undefined {
+  return (
+    nameOf(document, id) ??
+    document.accounts.get(id)?.name ??
+    document.scenarios.get(id)?.name ??
+    document.charts.get(id)?.name ??
+    document.standingEntries.get(id)?.what
+  );
+}
+
+/** All that is said of a row, by what it is said of. */
+function saidOf(table: TableName | 'entries', row: Values, document: Document): Map<string, string> {
+  const said = new Map<string, string>();
+  if ((table === 'ruleSteps' || table === 'exceptions') && document.lines.has(String(row.line))) {
+    const { amount, formula } = row as { amount: number | null; formula: string | null };
+    said.set(messages.rule, stepInWords(document, String(row.line), { amount, formula }));
+    return said;
+  }
+  const spec: Readonly<Record<string, ColumnSpec>> = table === 'entries' ? ENTRY_COLUMNS : TABLES[table];
+  for (const [name, { column, fallback }] of Object.entries(spec)) {
+    const value = row[name];
+    if (UNSAID.has(name) || value === null || value === undefined || value === '') continue;
+    // What goes without saying is said only where it differs, and it differs where the other side says it.
+    if (value === fallback && column.kind === 'yesNo') continue;
+    const text = valueInWords(table, name, column, value, row, document);
+    if (text !== '') said.set(messages.columns[name] ?? wordsOf(name), text);
+  }
+  return said;
+}
+
+function valueInWords(
+  table: TableName | 'entries',
+  name: string,
+  column: ColumnSpec['column'],
+  value: unknown,
+  row: Values,
+  document: Document,
+): string {
+  const plan = planOf(document);
+  const figure = (amount: number, unit: Unit) => writeFigure(amount, unit, plan);
+  switch (column.kind) {
+    case 'number':
+      return figure(value as number, unitOfValue(name, row, document));
+    case 'whole':
+      return table === 'entries' && name === 'amount'
+        ? figure((value as number) / minorUnitsIn(document), 'money')
+        : String(value);
+    case 'month':
+      return monthInWords(toMonth(String(value)), plan.locale);
+    case 'date':
+      return isDay(String(value)) ? dayInWords(String(value), plan.locale) : String(value);
+    case 'formula':
+    case 'input':
+      return inRules(() =>
+        typeof row.list === 'string'
+          ? toShownInList(String(value), document, row.list, notationOf(plan.locale))
+          : toShown(String(value), document, notationOf(plan.locale)),
+      );
+    case 'reference':
+    case 'bearer':
+      return nameOfAny(document, String(value)) ?? '';
+    case 'yesNo':
+      return value === true ? messages.yes : messages.no;
+    case 'choice':
+      return wordsOf(String(value)).toLowerCase();
+    case 'position':
+      return '';
+    default:
+      return (name === 'line' || name.toLowerCase().endsWith('account')) && table === 'entries'
+        ? (nameOfAny(document, String(value)) ?? '')
+        : String(value);
+  }
+}
+
+/** A rule that names what is gone is said as it is stored. */
+function inRules(shown: () => string): string {
+  try {
+    return shown();
+  } catch {
+    return '';
+  }
+}
+
+/** What a number of a row counts: as its own unit says, or that of whose it is. */
+function unitOfValue(name: string, row: Values, document: Document): Unit {
+  if (name.toLowerCase().endsWith('rate')) return 'ratePerYear';
+  if (typeof row.unit === 'string') return row.unit as Unit;
+  const owner = row.assumption ?? row.line ?? row.of ?? row.column;
+  return typeof owner === 'string' ? unitOf(document, owner) : 'money';
+}
+
+/** The words of a name as it is written in descriptions: `openingOn` is “Opening on”. */
+function wordsOf(name: string): string {
+  const words = name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

@@ -1,0 +1,129 @@
+import { Router, type RequestHandler, type Request, type Response } from 'express';
+import { LOCAL_PERSON, type Person } from '../store/people.ts';
+import type { StoredPlan } from '../store/plans.ts';
+import type { Store } from '../store/store.ts';
+import { messages } from '../messages.ts';
+import { planFor, type Purpose } from './access.ts';
+import type { Caller, Callers } from './callers.ts';
+import { ApiError } from './errors.ts';
+
+/**
+ * Who may ask for something: anyone, whoever is signed in, whoever keeps the server, or who has a role in the plan that
+ * allows it; `restore` is what an owner may do with a deleted plan.
+ */
+export type Access = 'anyone' | 'person' | 'keeper' | Purpose | 'restore';
+
+export type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
+
+/** A route as it was declared. */
+export interface Rule {
+  readonly method: Method;
+  readonly path: string;
+  readonly access: Access;
+}
+
+/** What a route is asked, by whom. */
+export interface Asked {
+  readonly request: Request;
+  readonly response: Response;
+  readonly person: Person;
+  /** The session it is asked in; empty where nobody has to sign in. */
+  readonly session: string;
+}
+
+/** What a route of a plan is asked. */
+export interface AskedOfPlan extends Asked {
+  readonly plan: StoredPlan;
+}
+
+type Answering<A> = (asked: A) => unknown;
+
+/**
+ * The one way routes are made: each says who may ask, which is settled before anything of the request's body is read. The
+ * rules are a table, so that tests can ask every route as everyone.
+ */
+export class Routing {
+  readonly router = Router();
+  readonly rules: Rule[] = [];
+  private readonly store: Store;
+  private readonly callers: Callers;
+
+  constructor(store: Store, callers: Callers) {
+    this.store = store;
+    this.callers = callers;
+  }
+
+  /** A route for everyone; the caller may be nobody. */
+  anyone(
+    method: Method,
+    path: string,
+    answer: Answering<Omit<Asked, 'person'> & { readonly person: Person | null }>,
+    ...before: RequestHandler[]
+  ): void {
+    this.add(method, path, 'anyone', before, (request, response) => {
+      const caller = this.callers.of(request);
+      return answer({ request, response, person: caller?.person ?? null, session: caller?.session ?? '' });
+    });
+  }
+
+  /** A route for who is signed in. */
+  person(method: Method, path: string, answer: Answering<Asked>, ...before: RequestHandler[]): void {
+    this.add(method, path, 'person', [this.check(() => {}), ...before], (request, response) =>
+      answer({ request, response, ...callerIn(response) }),
+    );
+  }
+
+  /** A route for whoever keeps the server: the first person. */
+  keeper(method: Method, path: string, answer: Answering<Asked>, ...before: RequestHandler[]): void {
+    const check = this.check(({ person }) => {
+      if (person.id !== LOCAL_PERSON.id) throw new ApiError(403, 'forbidden', messages.onlyTheKeeperMay);
+    });
+    this.add(method, path, 'keeper', [check, ...before], (request, response) =>
+      answer({ request, response, ...callerIn(response) }),
+    );
+  }
+
+  /** A route of a plan, which is named by `:id` in its path. */
+  plan(
+    access: Purpose | 'restore',
+    method: Method,
+    path: string,
+    answer: Answering<AskedOfPlan>,
+    ...before: RequestHandler[]
+  ): void {
+    const find = (person: Person, request: Request) =>
+      planFor(this.store, person, String(request.params.id), access === 'restore' ? 'own' : access, access === 'restore'); // prettier-ignore
+    const check = this.check(({ person }, request) => void find(person, request));
+    this.add(method, path, access, [check, ...before], (request, response) => {
+      const caller = callerIn(response);
+      // While the body arrived the plan may have been deleted, or the role lost.
+      return answer({ request, response, ...caller, plan: find(caller.person, request) });
+    });
+  }
+
+  /** Settles whether someone may ask, and notes who it is. */
+  private check(allowed: (caller: Caller, request: Request) => void): RequestHandler {
+    return (request, response, next) => {
+      const caller = this.callers.of(request);
+      if (!caller) throw new ApiError(401, 'signIn', messages.signInFirst);
+      allowed(caller, request);
+      response.locals.caller = caller;
+      next();
+    };
+  }
+
+  private add(
+    method: Method,
+    path: string,
+    access: Access,
+    before: RequestHandler[],
+    answer: (request: Request, response: Response) => unknown,
+  ): void {
+    this.rules.push({ method, path, access });
+    this.router[method](path, ...before, async (request, response) => {
+      await answer(request, response);
+    });
+  }
+}
+
+const callerIn = (response: Response): Caller => response.locals.caller as Caller;

@@ -1,0 +1,191 @@
+import { randomUUID } from 'node:crypto';
+import express from 'express';
+import Joi from 'joi';
+import { isDay } from '@haushalt/core';
+import type { Role } from '../store/plans.ts';
+import { messages } from '../messages.ts';
+import { ApiError } from './errors.ts';
+import { allOf, date } from './fields.ts';
+import { readHandOver } from './handOverSchemas.ts';
+import { sendMail } from './mail.ts';
+import type { Routing } from './routing.ts';
+import { read, readId, refuseBrokenTexts } from './schemas.ts';
+import { originOf } from './signIn.ts';
+import { fileName, type Surroundings } from './surroundings.ts';
+
+const role = Joi.string().valid('owner', 'editor', 'viewer');
+const address = Joi.string().max(200).pattern(/^[^\s@]+@[^\s@]+$/, messages.aMailAddress); // prettier-ignore
+const inviteSchema = allOf({ address, role });
+const roleSchema = allOf({ role });
+const linkSchema = allOf({ role, until: date.allow(null), once: Joi.boolean() });
+const mailSchema = allOf({ address, text: Joi.string().allow('').max(2000), file: Joi.object().unknown() });
+
+/** The most links a plan keeps; older ones that are of no use any more make room. */
+const MOST_LINKS = 200;
+/** How many days an invitation by mail may be used. */
+const INVITED_FOR = 30;
+
+/** The routes by which a plan is shared: who may do what with it, links to it, and files of it by mail. */
+export function sharingRoutes(routing: Routing, surroundings: Surroundings): void {
+  const { store, events, now, outside, work } = surroundings;
+  const { sharing, people, plans } = store;
+  const body = express.json({ limit: 64 << 10 });
+  const at = () => now().toISOString();
+  const take = <T>(schema: Joi.Schema, given: unknown): T => {
+    refuseBrokenTexts(given);
+    return read<T>(schema, given);
+  };
+
+  // The people of a plan; the links to it are for its owners alone.
+  routing.plan('view', 'get', '/plans/:id/people', ({ response, person, plan }) => {
+    const isOwner = plans.roleOf(plan.id, person.id) === 'owner';
+    const members = sharing.members(plan.id);
+    const shown = isOwner ? members : members.map(({ id, name, role, since, link }) => ({ id, name, role, since, link, address: '' })); // prettier-ignore
+    response.json({ people: shown, links: isOwner ? sharing.links(plan.id) : [], signsIn: people.haveSignIn() });
+  });
+
+  // By address: who is known here has the plan at once; anyone else is sent a link.
+  routing.plan(
+    'own',
+    'post',
+    '/plans/:id/people',
+    async ({ request, response, person, plan }) => {
+      refuseAlone();
+      const { address, role } = take<{ address: string; role: Role }>(inviteSchema, request.body);
+      const known = people.byNameOrAddress(address);
+      const { name } = plans.nameOf(plan.id);
+      const from = originOf(request.get('origin'), request.protocol, request.get('host'));
+      if (known && known.id === person.id) throw new ApiError(422, 'invalid', messages.thatIsYou, 'address');
+      if (known) {
+        sharing.grant(plan.id, known.id, role, at());
+        events.sharingChanged(plan.id);
+        if (outside.mail !== null)
+          await sendMail(outside.mail, {
+            to: address,
+            subject: messages.hasSharedAPlan(person.name, name),
+            text: messages.youFindItAt(person.name, name, messages.mayDo[role], `${from}/plans/${plan.id}`),
+          }).catch(surroundings.report);
+        return void response.status(201).json({ person: known.id, link: null });
+      }
+      if (outside.mail === null) throw new ApiError(422, 'invalid', messages.nobodyHasThisAddress, 'address');
+      const until = new Date(now().getTime() + INVITED_FOR * 86_400_000).toISOString().slice(0, 10);
+      const { id, held } = addLink(plan.id, person.id, { role, until, once: true, address });
+      try {
+        await sendMail(outside.mail, {
+          to: address,
+          subject: messages.hasSharedAPlan(person.name, name),
+          text: messages.youMayOpenItWith(person.name, name, messages.mayDo[role], `${from}/join/${held}`, until),
+        });
+      } catch (error) {
+        sharing.revokeLink(plan.id, id, at());
+        throw error;
+      }
+      response.status(201).json({ person: null, link: id });
+    },
+    body,
+  );
+
+  routing.plan(
+    'own',
+    'patch',
+    '/plans/:id/people/:person',
+    ({ request, response, plan }) => {
+      const { role } = take<{ role: Role }>(roleSchema, request.body);
+      const member = memberOf(plan.id, request.params.person);
+      if (member.role === 'owner' && role !== 'owner') refuseLastOwner(plan.id);
+      sharing.grant(plan.id, member.id, role, at(), member.link);
+      if (role === 'viewer') events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'reload'); // prettier-ignore
+      events.sharingChanged(plan.id);
+      response.status(204).end();
+    },
+    body,
+  );
+
+  // An owner takes someone's role away; anyone may leave by themselves.
+  routing.plan('view', 'delete', '/plans/:id/people/:person', ({ request, response, person, plan }) => {
+    const member = memberOf(plan.id, request.params.person);
+    if (member.id !== person.id && plans.roleOf(plan.id, person.id) !== 'owner')
+      throw new ApiError(403, 'forbidden', messages.onlyTheOwnerMayDo);
+    if (member.role === 'owner') refuseLastOwner(plan.id);
+    sharing.revoke(plan.id, member.id);
+    events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'gone');
+    events.sharingChanged(plan.id);
+    response.status(204).end();
+  });
+
+  routing.plan(
+    'own',
+    'post',
+    '/plans/:id/links',
+    ({ request, response, person, plan }) => {
+      refuseAlone();
+      const given = take<{ role: Role; until: string | null; once: boolean }>(linkSchema, request.body);
+      if (given.until !== null && !isDay(given.until)) throw new ApiError(422, 'invalid', messages.thereIsNoSuchDay, 'until'); // prettier-ignore
+      if (given.until !== null && given.until < at().slice(0, 10)) throw new ApiError(422, 'invalid', messages.thatDayIsOver, 'until'); // prettier-ignore
+      const { id, held } = addLink(plan.id, person.id, { ...given, address: '' });
+      response.status(201).json({ id, path: `/join/${held}` });
+    },
+    body,
+  );
+
+  routing.plan('own', 'delete', '/plans/:id/links/:link', ({ request, response, plan }) => {
+    if (!sharing.revokeLink(plan.id, readId(request.params.link), at()))
+      throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+    events.sharingChanged(plan.id);
+    response.status(204).end();
+  });
+
+  // A page or a workbook of the plan by mail, with a sentence.
+  routing.plan(
+    'view',
+    'post',
+    '/plans/:id/mail',
+    async ({ request, response, person, plan }) => {
+      const { address, text, file } = take<{ address: string; text: string; file: unknown }>(mailSchema, request.body);
+      const handOver = readHandOver(file);
+      if (outside.mail === null) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
+      const written = await work.slow.do<'handOver'>({
+        kind: 'handOver',
+        database: store.file,
+        planId: plan.id,
+        handOver,
+        today: at().slice(0, 10),
+      });
+      await sendMail(outside.mail, {
+        to: address,
+        subject: messages.sendsYou(person.name, written.name),
+        text: text || messages.attachedIs(written.name),
+        attachment: { name: fileName(written.name, handOver.kind), content: written.file },
+      });
+      response.status(204).end();
+    },
+    body,
+  );
+
+  function addLink(
+    planId: string,
+    createdBy: string,
+    given: { role: Role; until: string | null; once: boolean; address: string },
+  ): { id: string; held: string } {
+    if (sharing.links(planId).length >= MOST_LINKS) throw new ApiError(422, 'invalid', messages.tooManyLinks(MOST_LINKS)); // prettier-ignore
+    const id = randomUUID();
+    const held = sharing.addLink(planId, { id, createdAt: at(), createdBy, ...given });
+    events.sharingChanged(planId);
+    return { id, held };
+  }
+
+  function memberOf(planId: string, id: unknown) {
+    const member = sharing.members(planId).find((each) => each.id === readId(id));
+    if (!member) throw new ApiError(404, 'notFound', messages.thisPersonIsNotHere);
+    return member;
+  }
+
+  function refuseLastOwner(planId: string): void {
+    if (sharing.owners(planId) < 2) throw new ApiError(409, 'conflict', messages.aPlanHasAnOwner);
+  }
+
+  /** Links lead to a server on which people sign in. */
+  function refuseAlone(): void {
+    if (!people.haveSignIn()) throw new ApiError(409, 'alone', messages.choosePasswordFirst);
+  }
+}

@@ -1,0 +1,295 @@
+import { randomUUID } from 'node:crypto';
+import express from 'express';
+import Joi from 'joi';
+import { LOCAL_PERSON, type Person } from '../store/people.ts';
+import { messages } from '../messages.ts';
+import { Attempts } from './attempts.ts';
+import { ApiError } from './errors.ts';
+import { allOf, name } from './fields.ts';
+import { sendMail } from './mail.ts';
+import { MOST_PASSWORD, hashOfNew, isPassword, strengthOf } from './passwords.ts';
+import type { Routing } from './routing.ts';
+import { read, readId, refuseBrokenTexts } from './schemas.ts';
+import { fileName, type Surroundings } from './surroundings.ts';
+
+/** How long a link to choose a new password may be used, in milliseconds. */
+const RESET_LASTS = 3_600_000;
+
+const address = Joi.string().allow('').max(200).pattern(/^[^\s@]+@[^\s@]+$/, messages.aMailAddress); // prettier-ignore
+const password = Joi.string().min(1).max(MOST_PASSWORD);
+const yesNo = Joi.boolean();
+const signInSchema = allOf({ who: Joi.string().trim().min(1).max(200), password, stay: yesNo });
+const newPersonSchema = allOf({ name, address, password, stay: yesNo });
+const selfSchema = allOf({ name, address });
+const changeSchema = allOf({ now: password, password });
+const leaveSchema = allOf({ password, names: Joi.string().valid('kept', 'replaced') });
+const forgottenSchema = allOf({ who: Joi.string().trim().min(1).max(200) });
+const resetSchema = allOf({ password });
+const strengthSchema = allOf({ password: Joi.string().allow('').max(MOST_PASSWORD), own: Joi.array().items(Joi.string().allow('').max(200)).max(4) }); // prettier-ignore
+
+interface NewPerson {
+  readonly name: string;
+  readonly address: string;
+  readonly password: string;
+  readonly stay: boolean;
+}
+
+/** The routes by which people sign in and see to what is theirs. */
+export function signInRoutes(routing: Routing, surroundings: Surroundings): void {
+  const { store, callers, events, now, outside, attempts = new Attempts() } = surroundings;
+  const { people, sharing } = store;
+  const body = express.json({ limit: 16 << 10 });
+  const at = () => now().toISOString();
+  const take = <T>(schema: Joi.Schema, given: unknown): T => {
+    refuseBrokenTexts(given);
+    return read<T>(schema, given);
+  };
+
+  // Who asks: the person, and whether there is anyone to sign in as.
+  routing.anyone('get', '/me', ({ response, person }) => {
+    const self = person && people.find(person.id);
+    response.json({
+      person: self ? { ...self, isKeeper: self.id === LOCAL_PERSON.id } : null,
+      signsIn: people.haveSignIn(),
+      mail: outside.mail,
+      isDemo: callers.isDemo,
+    });
+  });
+
+  routing.anyone(
+    'post',
+    '/session',
+    async ({ request, response }) => {
+      const { who, password, stay } = take<{ who: string; password: string; stay: boolean }>(signInSchema, request.body); // prettier-ignore
+      await attempts.begin(request, who);
+      const person = people.byNameOrAddress(who);
+      if (!(await isPassword(person?.password, password)))
+        throw new ApiError(401, 'wrong', messages.nameOrPasswordIsWrong, 'password');
+      await attempts.succeeded(request, who);
+      callers.signIn(request, response, person!.id, stay);
+      response.json({ id: person!.id });
+    },
+    body,
+  );
+
+  routing.anyone('delete', '/session', ({ request, response, session }) => {
+    callers.signOut(request, response);
+    events.endOf((listener) => session !== '' && listener.session === session, 'signedOut');
+    response.status(204).end();
+  });
+
+  // The first person becomes who has been using this Haushalt so far, and owns what is there.
+  routing.anyone(
+    'post',
+    '/first',
+    async ({ request, response }) => {
+      const given = take<NewPerson>(newPersonSchema, request.body);
+      const hash = await hashOfNew(given.password, [given.name, given.address]);
+      if (people.haveSignIn()) throw new ApiError(409, 'conflict', messages.thereIsAFirstPerson);
+      people.change(LOCAL_PERSON.id, given.name, given.address);
+      people.setPassword(LOCAL_PERSON.id, hash);
+      callers.signIn(request, response, LOCAL_PERSON.id, given.stay);
+      response.status(201).json({ id: LOCAL_PERSON.id });
+    },
+    body,
+  );
+
+  routing.anyone(
+    'post',
+    '/strength',
+    ({ request, response }) => {
+      const { password, own } = take<{ password: string; own: string[] }>(strengthSchema, request.body);
+      response.json(strengthOf(password, own.filter((text) => text !== ''))); // prettier-ignore
+    },
+    body,
+  );
+
+  // Whoever has a link to a plan may become a person here; then they have the plan.
+  routing.anyone('get', '/links/:held', ({ request, response, person }) => {
+    const link = openLink(request.params.held);
+    const mine = person ? store.plans.roleOf(link.planId, person.id) : undefined;
+    response.json({ plan: link.planName, role: link.role, sharedBy: link.sharedBy, mine: mine ?? null, planId: mine ? link.planId : null }); // prettier-ignore
+  });
+
+  routing.anyone(
+    'post',
+    '/links/:held/person',
+    async ({ request, response }) => {
+      const given = take<NewPerson>(newPersonSchema, request.body);
+      openLink(request.params.held);
+      const hash = await hashOfNew(given.password, [given.name, given.address]);
+      // What was true before the password was hashed may not be any more.
+      const link = openLink(request.params.held);
+      refuseTaken(given.name, given.address);
+      const id = randomUUID();
+      people.add({ id, name: given.name, address: given.address, createdAt: at(), password: hash });
+      join(link, id);
+      callers.signIn(request, response, id, given.stay);
+      response.status(201).json({ planId: link.planId });
+    },
+    body,
+  );
+
+  routing.person(
+    'post',
+    '/links/:held/use',
+    ({ request, response, person }) => {
+      const link = openLink(request.params.held);
+      join(link, person.id);
+      response.json({ planId: link.planId });
+    },
+    body,
+  );
+
+  // A new password by mail. The answer is the same whoever is asked for, and comes before anything is looked up.
+  routing.anyone(
+    'post',
+    '/resets',
+    async ({ request, response }) => {
+      const { who } = take<{ who: string }>(forgottenSchema, request.body);
+      if (outside.mail === null) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
+      await attempts.begin(request, who);
+      response.status(202).json({});
+      const person = people.byNameOrAddress(who);
+      if (!person || person.address === '') return;
+      const held = people.beginReset(person.id, new Date(now().getTime() + RESET_LASTS).toISOString());
+      const link = `${originOf(request.get('origin'), request.protocol, request.get('host'))}/reset/${held}`;
+      await sendMail(outside.mail, {
+        to: person.address,
+        subject: messages.chooseANewPassword,
+        text: messages.chooseItHere(person.name, link),
+      }).catch(surroundings.report);
+    },
+    body,
+  );
+
+  routing.anyone(
+    'post',
+    '/resets/:held',
+    async ({ request, response }) => {
+      const given = take<{ password: string }>(resetSchema, request.body);
+      const hash = await hashOfNew(given.password, []);
+      const personId = people.takeReset(String(request.params.held), at());
+      if (personId === undefined) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+      people.setPassword(personId, hash);
+      endSessions(personId);
+      callers.signIn(request, response, personId, false);
+      response.json({ id: personId });
+    },
+    body,
+  );
+
+  routing.person(
+    'patch',
+    '/me',
+    ({ request, response, person }) => {
+      const given = take<{ name: string; address: string }>(selfSchema, request.body);
+      if (!people.haveSignIn()) throw new ApiError(409, 'conflict', messages.choosePasswordFirst);
+      refuseTaken(given.name, given.address, person.id);
+      people.change(person.id, given.name, given.address);
+      response.json(people.find(person.id));
+    },
+    body,
+  );
+
+  routing.person(
+    'put',
+    '/me/password',
+    async ({ request, response, person }) => {
+      const given = take<{ now: string; password: string }>(changeSchema, request.body);
+      await checkOwn(request, person, given.now, 'now');
+      const hash = await hashOfNew(given.password, [person.name]);
+      people.setPassword(person.id, hash);
+      endSessions(person.id);
+      callers.signIn(request, response, person.id, true);
+      response.status(204).end();
+    },
+    body,
+  );
+
+  routing.person('get', '/me/sessions', ({ response, person, session }) => {
+    const sessions = people.sessionsOf(person.id, at());
+    response.json({ sessions: sessions.map((each) => ({ ...each, isThis: session.startsWith(each.id) })) });
+  });
+
+  routing.person('delete', '/me/sessions/:session', ({ request, response, person }) => {
+    const ended = people.end(person.id, readId(request.params.session));
+    if (ended === undefined) throw new ApiError(404, 'notFound', messages.thereIsNoSuchSession);
+    events.endOf((listener) => listener.session === ended, 'signedOut');
+    response.status(204).end();
+  });
+
+  // All that is kept of a person, for them to take along.
+  routing.person('get', '/me/data', ({ response, person }) => {
+    const self = people.find(person.id)!;
+    const plans = store.plans.listFor(person.id, null);
+    const data = {
+      person: self,
+      sessions: people.sessionsOf(person.id, at()),
+      plans: plans.map(({ id, name, role }) => ({ id, name, role })),
+      steps: store.log.of(person.id),
+    };
+    response
+      .attachment(fileName(self.name, 'json'))
+      .type('application/json')
+      .send(JSON.stringify(data, null, 2));
+  });
+
+  routing.person(
+    'post',
+    '/me/leave',
+    async ({ request, response, person }) => {
+      const given = take<{ password: string; names: 'kept' | 'replaced' }>(leaveSchema, request.body);
+      if (person.id === LOCAL_PERSON.id) throw new ApiError(409, 'conflict', messages.theKeeperStays);
+      await checkOwn(request, person, given.password, 'password');
+      const alone = sharing.ownedAlone(person.id);
+      if (alone.length > 0) throw new ApiError(409, 'conflict', messages.handOnFirst(alone.map(({ name }) => name)));
+      people.leave(person.id, given.names === 'kept' ? person.name : messages.someoneWhoLeft, at());
+      events.endOf((listener) => listener.person.id === person.id, 'signedOut');
+      callers.signOut(request, response);
+      response.status(204).end();
+    },
+    body,
+  );
+
+  function openLink(held: unknown) {
+    const link = sharing.openLink(String(held), at().slice(0, 10));
+    if (!link) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+    return link;
+  }
+
+  /** Gives the role of a link, unless the person's is as good already. */
+  function join({ planId, id, role }: ReturnType<typeof openLink>, personId: string): void {
+    const mine = store.plans.roleOf(planId, personId);
+    if (mine !== undefined && RANK[mine] >= RANK[role]) return;
+    sharing.grant(planId, personId, role, at(), id);
+    sharing.useLink(planId, id);
+    events.sharingChanged(planId);
+  }
+
+  function refuseTaken(name: string, address: string, but?: string): void {
+    if (people.isNameTaken(name, but)) throw new ApiError(409, 'conflict', messages.thisNameIsTaken, 'name');
+    if (address !== '' && people.isAddressTaken(address, but))
+      throw new ApiError(409, 'conflict', messages.thisAddressIsTaken, 'address');
+  }
+
+  /** Asks for one's own password again, at the same pace as signing in. */
+  async function checkOwn(request: express.Request, person: Person, given: string, path: string): Promise<void> {
+    await attempts.begin(request, person.name);
+    if (!(await isPassword(people.passwordOf(person.id), given)))
+      throw new ApiError(422, 'wrong', messages.thatIsNotYourPassword, path);
+    await attempts.succeeded(request, person.name);
+  }
+
+  function endSessions(personId: string): void {
+    const ended = new Set(people.endAll(personId));
+    events.endOf((listener) => ended.has(listener.session), 'signedOut');
+  }
+}
+
+export const RANK = { viewer: 0, editor: 1, owner: 2 } as const;
+
+/** Where the page that asks lies, for links in mails. */
+export function originOf(origin: string | undefined, protocol: string, host: string | undefined): string {
+  return origin ?? `${protocol}://${host ?? 'localhost'}`;
+}
