@@ -3,8 +3,11 @@ import { backupCommand } from './backup.ts';
 import { calcCommand } from './calc.ts';
 import { checkCommand } from './check.ts';
 import { convertCommand } from './convert.ts';
+import { doctorCommand } from './doctor.ts';
 import { CliError } from './error.ts';
+import { personCommand } from './person.ts';
 import { printCommand } from './print.ts';
+import { restoreCommand } from './restore.ts';
 import { serveCommand } from './serve.ts';
 import { statementCommand } from './statement.ts';
 import { VERSION } from './version.ts';
@@ -30,9 +33,13 @@ const program = new Command('haushalt')
   .addCommand(printCommand())
   .addCommand(statementCommand())
   .addCommand(backupCommand())
+  .addCommand(restoreCommand())
+  .addCommand(personCommand())
+  .addCommand(doctorCommand())
   .addCommand(serveCommand());
 
-for (const command of [program, ...program.commands]) command.showHelpAfterError().exitOverride();
+for (const command of [program, ...program.commands.flatMap((each) => [each, ...each.commands])])
+  command.showHelpAfterError().exitOverride();
 
 try {
   await program.parseAsync();

@@ -5,6 +5,30 @@ export const messages = {
   // backup
   isCopiedTo: (file: string, to: string) => `${file} is copied to ${to}.`,
 
+  isRestored: (names: readonly string[], folder: string) =>
+    `${names.length === 1 ? '1 plan is' : `${names.length} plans are`} restored into ${folder}: ${names.join(', ')}.`,
+  isPutInPlace: (file: string, to: string) =>
+    `${file} is now the database at ${to}, with its people and all its plans.`,
+  noPlanIn: (file: string, name: string) => `${file} has no plan called ${name}.`,
+  cannotBeReadAsABackup: (file: string, why: string) => `${file}: ${why}`,
+
+  // person
+  chooseAPassword: 'Password: ',
+  isFirstNow: (name: string) => `${name} is the first owner now, and signs in with the password.`,
+  thereIsAFirst:
+    'There is a first owner already. “haushalt person list” says who there is; a plan’s owner adds others by a link.',
+  hasNewPassword: (name: string) =>
+    `${name} has a new password. Where they were signed in, they have to sign in again.`,
+  nobodyIsCalled: (who: string) => `Nobody here has the name or address ${who}.`,
+  nobodyYet: 'Nobody has a password here.',
+  tooEasy: (words: string) => `The password is not enough: ${words}`,
+  peopleOfTheDemo: (people: readonly { name: string; password: string }[], mail: string | null) =>
+    `People of the demo: ${people.map(({ name, password }) => `${name} (password ${password})`).join(', ')}.\nYou are signed in as ${people[0]!.name} until you sign out.${mail === null ? '' : `\nThe simulated mail box is at ${mail}`}`,
+  aCountIsANumber: 'a number from 0 to 1000',
+
+  // doctor
+  examined: (isWell: boolean, words: string) => `${isWell ? '  well     ' : '  mend it  '}${words}`,
+
   // calc
   setShouldLookLikeInflation: (setting: string) => `--set "${setting}" should look like "Inflation=3%".`,
   settingRefused: (name: string, message: string) => `--set ${name}: ${message}`,

@@ -1,6 +1,6 @@
-import { readdirSync } from 'node:fs';
+import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { LogLevel } from '@haushalt/server';
+import type { Demo, LogLevel } from '@haushalt/server';
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { CliError } from './error.ts';
 import { dataFolder, root } from './folders.ts';
@@ -14,9 +14,10 @@ interface ServeCommandOptions {
   readonly data?: string;
   readonly demo: boolean;
   readonly fresh: boolean;
-  readonly open: boolean;
   readonly name: readonly string[];
   readonly logLevel: LogLevel;
+  readonly behindProxy: readonly string[];
+  readonly backups: number;
 }
 
 /** `haushalt serve`: the web application with its database, until Ctrl-C. */
@@ -29,8 +30,14 @@ export function serveCommand(): Command {
       'the address to listen on; other machines reach only what is not 127.0.0.1',
       '127.0.0.1',
     )
-    .option('--open', 'with --host: serve other machines though nobody signs in', false)
     .option('--name <name>', 'another name the server is called by; can be repeated', collect, [])
+    .option(
+      '--behind-proxy <address>',
+      'a reverse proxy with TLS whose word is taken of where requests come from; can be repeated',
+      collect,
+      [],
+    )
+    .option('--backups <count>', 'how many nightly backups are kept beside the database; 0 for none', readCount, 14)
     .addOption(
       new Option('--log-level <level>', 'what is written to standard error')
         .choices(['silent', 'error', 'warn', 'info', 'debug'])
@@ -49,19 +56,21 @@ async function run(options: ServeCommandOptions): Promise<void> {
   const { DatabaseError, PortTaken, ServeRefused, serve } = await import('@haushalt/server');
   const data = dataFolder(options);
   try {
-    const { url, close } = await serve({
+    const { url, mail, close } = await serve({
       port: options.port,
       host: options.host,
       data,
       web: root('web/dist'),
       version: VERSION,
       fresh: options.fresh,
-      open: options.open,
+      backups: options.backups,
+      ...(options.behindProxy.length > 0 ? { proxies: options.behindProxy } : {}),
       names: options.name,
       logLevel: options.logLevel,
-      ...(options.demo ? { demo: demoPlans } : {}),
+      ...(options.demo ? { demo } : {}),
     });
     console.log(messages.haushaltIsReadyPlansAre(url, data));
+    if (options.demo) console.log(messages.peopleOfTheDemo(demo().people, mail));
     const end = () => void close().then(() => process.exit(0));
     process.once('SIGINT', end);
     process.once('SIGTERM', end);
@@ -83,12 +92,20 @@ async function run(options: ServeCommandOptions): Promise<void> {
   }
 }
 
-function demoPlans() {
+function demo(): Demo {
   const folder = root('demo');
-  return readdirSync(folder)
+  const plans = readdirSync(folder)
     .filter((name) => name.endsWith('.haushalt.json'))
     .sort()
     .map((name) => readPlanFile(join(folder, name)));
+  const told = JSON.parse(readFileSync(join(folder, 'history.json'), 'utf8')) as Omit<Demo, 'plans'>;
+  return { ...told, plans };
+}
+
+function readCount(text: string): number {
+  const count = Number(text);
+  if (!Number.isInteger(count) || count < 0 || count > 1000) throw new InvalidArgumentError(messages.aCountIsANumber);
+  return count;
 }
 
 function collect(value: string, earlier: readonly string[]): string[] {

@@ -86,7 +86,15 @@ function storeHistory(store: Store, planId: string, { document, entries }: DemoP
     const { at, by: personId } = step;
     if (step.snapshot) {
       const content = gzipSync(JSON.stringify({ tables: rowsOf(then), entries: ledger }));
-      store.snapshots.add(planId, { id: randomUUID(), ...step.snapshot, kind: 'made', revision, at, personId, content });
+      store.snapshots.add(planId, {
+        id: randomUUID(),
+        ...step.snapshot,
+        kind: 'made',
+        revision,
+        at,
+        personId,
+        content,
+      });
       continue;
     }
     const changes = step.entries === undefined ? [rowChange(then, step)] : entryChanges(ledger, step.entries);

@@ -93,11 +93,16 @@ export class Keeping {
 
   /** The backups there are, the latest first. */
   backups(): KeptBackup[] {
-    if (!existsSync(this.folder)) return [];
-    return readdirSync(this.folder)
+    return Keeping.backupsIn(this.folder);
+  }
+
+  /** The backups in a folder, the latest first. */
+  static backupsIn(folder: string): KeptBackup[] {
+    if (!existsSync(folder)) return [];
+    return readdirSync(folder)
       .filter((name) => NAME.test(name))
       .map((name) => {
-        const { size, mtime } = statSync(join(this.folder, name));
+        const { size, mtime } = statSync(join(folder, name));
         return { name, size, at: mtime.toISOString() };
       })
       .sort((a, b) => (a.at < b.at ? 1 : -1));

@@ -63,6 +63,28 @@ export const messages = {
   aPlanHasAnOwner: 'A plan always has an owner. Make someone else an owner first.',
   deleteItFirst: 'Delete the plan first; then it can be taken away for good.',
 
+  // doctor
+  liesAt: (file: string) => `The database lies at ${file}.`,
+  onlyYouCanRead: 'Nobody else on this machine can read it.',
+  othersCanRead: (paths: readonly string[]) =>
+    `Others on this machine may read ${paths.join(' and ')}. Allow its owner alone: chmod go= on it.`,
+  roomLeft: (room: number, needed: number, isEnough: boolean) =>
+    isEnough
+      ? `There are ${room} MB of room.`
+      : `There are ${room} MB of room; with backups ${needed} MB are needed. Make room.`,
+  versionOf: (version: number, newest: number) =>
+    version === newest
+      ? `It is of version ${version}, as this program.`
+      : version > newest
+        ? `It is of version ${version}, and this program knows ${newest}: update the program.`
+        : `It is of version ${version}; starting the server brings it to ${newest}, and keeps a copy.`,
+  theDatabaseIsWhole: 'The database is whole.',
+  theClockIsBehind: (latest: string) =>
+    `The last change was made at ${latest}, which is after now by this machine’s clock. Set the clock.`,
+  theClockSays: (now: string) => `The clock says ${now}.`,
+  newestBackupIs: (at: string) => `The newest backup is of ${at}.`,
+  thereIsNoBackup: 'There is no backup yet. The server makes one each night; “haushalt backup” makes one now.',
+
   // history
   somethingHasChangedMeanwhile: 'Something has changed meanwhile. Look at it again, and go back then.',
   nothingDiffers: 'Nothing differs from that moment: there is nothing to go back to.',

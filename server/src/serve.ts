@@ -56,7 +56,9 @@ const DRAINING = 10_000;
  * Starts serving and resolves once requests are taken. Throws `PortTaken`, `ServeRefused`, or `DatabaseError` for its
  * database. `close` takes no more requests, lets those under way end whole, and closes the database.
  */
-export async function serve(options: ServeOptions): Promise<{ url: string; mail: string | null; close: () => Promise<void> }> {
+export async function serve(
+  options: ServeOptions,
+): Promise<{ url: string; mail: string | null; close: () => Promise<void> }> {
   const log = createLog(options.logLevel ?? 'warn');
   const server = createServer();
   await listen(server, options.port, options.host);

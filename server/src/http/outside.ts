@@ -2,9 +2,6 @@ import { addDays, isMonth, type Month } from '@haushalt/core';
 import Joi from 'joi';
 import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
-import type { Routing } from './routing.ts';
-import { readId } from './schemas.ts';
-import type { Surroundings } from './surroundings.ts';
 
 /** How long a service outside may take to answer, in milliseconds. */
 const LONGEST = 8000;
@@ -99,21 +96,4 @@ async function ask(url: string, longest: number, who: string): Promise<{ status:
     const isLate = error instanceof Error && error.name === 'TimeoutError';
     throw new ApiError(503, 'outside', isLate ? messages.doesNotAnswer(who, longest / 1000) : messages.cannotBeReached(who)); // prettier-ignore
   }
-}
-
-/** What there is outside: whether a bank can be asked, and what the statistics office publishes. */
-export function outsideRoutes(routing: Routing, { outside, outsideOptions }: Surroundings): void {
-  const office = () => {
-    if (outside.statistics === null) throw new ApiError(404, 'notFound', messages.thereIsNoOffice);
-    return outside.statistics;
-  };
-  routing.person('get', '/outside', ({ response }) => {
-    response.json({ bank: outside.bank !== null, statistics: outside.statistics !== null });
-  });
-  routing.person('get', '/indices', async ({ response }) => {
-    response.json({ indices: await fetchIndices(office(), outsideOptions) });
-  });
-  routing.person('get', '/indices/:id', async ({ request, response }) => {
-    response.json(await fetchIndex(office(), readId(request.params.id), outsideOptions));
-  });
 }

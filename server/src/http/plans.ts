@@ -106,13 +106,13 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     const { document, revision } = store.document(id);
     if (sizeOf(document) <= MANY_ROWS) {
       const history = store.log.recent(id, person.id, HISTORY);
-      response.json({ id, revision, role, tables: rowsOf(document), history });
+      response.json({ id, revision, role, person: person.id, tables: rowsOf(document), history });
       return;
     }
     const opened = await work.quick.do<'open'>({ kind: 'open', database: store.file, planId: id });
     // The history is of the same moment, or tells of what the events then bring.
     const history = store.log.recent(id, person.id, HISTORY).filter((line) => line.revision <= opened.revision);
-    const head = JSON.stringify({ id, revision: opened.revision, role, history });
+    const head = JSON.stringify({ id, revision: opened.revision, role, person: person.id, history });
     response.type('application/json');
     response.write(`${head.slice(0, -1)},"tables":`);
     response.write(opened.tables);

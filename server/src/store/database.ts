@@ -170,6 +170,19 @@ function migrations(): { version: number; sql: string }[] {
     .map((name) => ({ version: Number(name.slice(0, 3)), sql: readFileSync(`${MIGRATIONS}/${name}`, 'utf8') }));
 }
 
+/** The version this program brings databases to. */
+export const newestVersion = (): number => migrations().at(-1)!.version;
+
+/** The version of a database as it is. Throws `DatabaseError`. */
+export function databaseVersion(file: string): number {
+  const database = openForReading(file);
+  try {
+    return database.pragma('user_version', { simple: true }) as number;
+  } finally {
+    database.close();
+  }
+}
+
 function migrate(database: Sqlite, file: string): void {
   const known = migrations();
   const newest = known.at(-1)!.version;

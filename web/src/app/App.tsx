@@ -6,11 +6,21 @@ import { ServerAway } from '../plan-session/api.ts';
 import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { loadShell } from './ahead.ts';
+import { Gate } from './Gate.tsx';
 import { NotFound } from './NotFound.tsx';
 import { FIRST_PAGE, PAGES } from './pages.ts';
 import { NoticesProvider } from '../ui/Notices.tsx';
 
 const PlanShell = lazy(() => loadShell().then((module) => ({ default: module.PlanShell })));
+const YouPage = lazy(() => import('../pages/you/YouPage.tsx').then((module) => ({ default: module.YouPage })));
+const DeletedPage = lazy(() =>
+  import('../pages/keeping/DeletedPage.tsx').then((module) => ({ default: module.DeletedPage })),
+);
+const BackupsPage = lazy(() =>
+  import('../pages/keeping/BackupsPage.tsx').then((module) => ({ default: module.BackupsPage })),
+);
+const JoinPage = lazy(() => import('../pages/signIn/JoinPage.tsx').then((module) => ({ default: module.JoinPage })));
+const ResetPage = lazy(() => import('../pages/signIn/ResetPage.tsx').then((module) => ({ default: module.ResetPage })));
 const StartPage = lazy(() => import('../pages/start/StartPage.tsx').then((module) => ({ default: module.StartPage })));
 
 const client = new QueryClient({
@@ -32,17 +42,24 @@ export function App() {
         <BrowserRouter>
           <ErrorBoundary>
             <Suspense fallback={<Loading />}>
-              <Routes>
-                <Route path="/" element={<PlansPage />} />
-                <Route path="/new" element={<StartPage />} />
-                <Route path="/plans/:planId" element={<PlanShell />}>
-                  <Route index element={<Navigate to={FIRST_PAGE} replace />} />
-                  {PAGES.map(({ path, Page }) => (
-                    <Route key={path} path={path} element={<Page />} />
-                  ))}
-                </Route>
-                <Route path="*" element={<NotFound />} />
-              </Routes>
+              <Gate>
+                <Routes>
+                  <Route path="/" element={<PlansPage />} />
+                  <Route path="/new" element={<StartPage />} />
+                  <Route path="/you" element={<YouPage />} />
+                  <Route path="/deleted" element={<DeletedPage />} />
+                  <Route path="/backups" element={<BackupsPage />} />
+                  <Route path="/join/:held" element={<JoinPage />} />
+                  <Route path="/reset/:held" element={<ResetPage />} />
+                  <Route path="/plans/:planId" element={<PlanShell />}>
+                    <Route index element={<Navigate to={FIRST_PAGE} replace />} />
+                    {PAGES.map(({ path, Page }) => (
+                      <Route key={path} path={path} element={<Page />} />
+                    ))}
+                  </Route>
+                  <Route path="*" element={<NotFound />} />
+                </Routes>
+              </Gate>
             </Suspense>
           </ErrorBoundary>
         </BrowserRouter>

@@ -1,3 +1,4 @@
+import { useMutation } from '@tanstack/react-query';
 import { Suspense, lazy, memo, useCallback, useEffect, useMemo, useState } from 'react';
 import {
   EXPECTED,
@@ -14,7 +15,17 @@ import {
 import { flushSync } from 'react-dom';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useFormulaField } from '../fields/formula/formulaField.ts';
-import { SessionProvider, useSaving, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
+import { EndedPage } from '../parts/people/EndedPage.tsx';
+import { PersonMenu } from '../parts/people/PersonMenu.tsx';
+import { Present } from '../parts/people/Present.tsx';
+import { api, newId } from '../plan-session/api.ts';
+import {
+  SessionProvider,
+  useOthers,
+  useSaving,
+  useSession,
+  useSessionState,
+} from '../plan-session/SessionProvider.tsx';
 import './print.scss';
 import '../parts/reckoning/reckoning.scss';
 import { useFindings } from '../parts/plan/useFindings.ts';
@@ -28,8 +39,10 @@ import { SHELL_KEYS } from './shellKeys.ts';
 import { KeyList } from './KeyList.tsx';
 import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
+import { useWhyNotChange } from '../ui/mayChange.ts';
 import { useNotices } from '../ui/Notices.tsx';
 import { ShellContext } from '../parts/plan/shell.ts';
+import { messages as people } from '../messages/people.ts';
 import { messages } from '../messages/shell.ts';
 
 // The form of the settings, with its checks, is fetched when it is asked for.
@@ -58,10 +71,18 @@ export function PlanShell() {
         </main>
       )}
     >
-      <Shell planId={planId} />
+      <OpenPlan planId={planId} />
     </SessionProvider>
   );
 }
+
+/** The plan, until it is not to be seen any more. */
+function OpenPlan({ planId }: { readonly planId: string }) {
+  return useOthers().ended ? <EndedPage /> : <Shell planId={planId} />;
+}
+
+/** What a page of a plan is called. */
+const pageName = (path: string) => PAGES.find((page) => page.path === path)?.name;
 
 /** The calculator a figure belongs to: it itself, or one of its outputs or inputs. */
 function calculatorBehind(document: Document, id: string): Calculator | undefined {
@@ -177,6 +198,7 @@ function Shell({ planId }: { readonly planId: string }) {
           </Link>
           <PlanName />
           <SaveState />
+          <Present planId={planId} pageName={pageName} />
           <div className="head-tools">
             <HeadCount planId={planId} />
             <Steps onUndo={undo} onRedo={redo} />
@@ -199,10 +221,12 @@ function Shell({ planId }: { readonly planId: string }) {
               <Icon name="shelf" />
               <span className="tool-words">{messages.assumptions}</span>
             </button>
+            <PersonMenu />
           </div>
         </header>
         <Pages planId={planId} onSettings={openSettings} />
         <main className="shell-main">
+          <LookingStrip planId={planId} />
           <ScenarioStrip planId={planId} />
           <div className="shell-page">
             <Suspense fallback={<Loading />}>
@@ -236,6 +260,27 @@ function PlanName() {
     <h1 className="plan-name" title={name}>
       {name}
     </h1>
+  );
+}
+
+/** Says to who may only look that they may, and how to have a plan of their own. */
+function LookingStrip({ planId }: { readonly planId: string }) {
+  const whyNot = useWhyNotChange();
+  const navigate = useNavigate();
+  const notices = useNotices();
+  const copy = useMutation({
+    mutationFn: () => api.duplicate(planId, newId()),
+    onSuccess: ({ id }) => void navigate(`/plans/${id}`),
+    onError: (error) => notices.say({ text: error.message, tone: 'warning' }),
+  });
+  if (whyNot === null) return null;
+  return (
+    <div className="looking-strip">
+      <Icon name="show" /> <span>{whyNot}</span>
+      <button type="button" className="btn btn-link" disabled={copy.isPending} onClick={() => copy.mutate()}>
+        {people.makeACopy}
+      </button>
+    </div>
   );
 }
 

@@ -55,6 +55,8 @@ export const PAGES: readonly Page[] = [
   page('charts', messages.charts, 'chart', () => import('../pages/charts/ChartsPage.tsx'), 'ChartsPage'),
   page('what-if', messages.whatIf, 'whatIf', () => import('../pages/whatIf/WhatIfPage.tsx'), 'WhatIfPage'),
   page('checks', messages.checksPage, 'checks', () => import('../pages/checks/ChecksPage.tsx'), 'ChecksPage'),
+  page('history', messages.history, 'history', () => import('../pages/history/HistoryPage.tsx'), 'HistoryPage'),
+  page('people', messages.people, 'people', () => import('../pages/people/PeoplePage.tsx'), 'PeoplePage'),
   page('print', messages.printAndExport, 'print', () => import('../pages/print/PrintPage.tsx'), 'PrintPage'),
 ];
 

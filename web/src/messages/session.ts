@@ -1,5 +1,6 @@
 /** What the interface says: session. */
 export const messages = {
+  youMayOnlyLook: 'You may look at this plan and try things out, but not change it.',
   // api
   theServerRefusedWithoutSaying: 'The server refused without saying why.',
   haushaltsServerCannotBeReached: 'Haushalt’s server cannot be reached.',

@@ -34,6 +34,8 @@ export const messages = {
   nothingToUndo: 'Nothing to undo',
   redo: 'Redo',
   nothingToRedo: 'Nothing to redo',
+  history: 'History',
+  people: 'People',
   pagesOfThePlan: 'Pages of the plan',
   plans: 'Plans',
   saveAsFile: 'Save as file',

@@ -1,10 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useNotices } from '../ui/Notices.tsx';
-import { api } from './api.ts';
+import { api, newId } from './api.ts';
 import { planAhead } from './planAhead.ts';
 import { pendingInBrowser } from './pending.ts';
 import { listenTo } from './listening.ts';
+import { initialsOf } from '../ui/initials.ts';
+import { MayChangeContext } from '../ui/mayChange.ts';
+import { messages } from '../messages/session.ts';
+import { SIGNED_IN } from './request.ts';
 import { PlanSession, type PlanState, type SessionState } from './session.ts';
 
 /** The open plan; given by the provider below, or by a test. */
@@ -13,6 +17,10 @@ export const SessionContext = createContext<PlanSession | null>(null);
 /** How long what has changed glows in full, and then faintly, in milliseconds. */
 const GLOW_TIME = 1000;
 const FAINT_TIME = 600;
+const GLOW_OF_OTHERS = 4000;
+
+/** What this page of the browser calls itself to the server. */
+export const TAB = newId();
 
 interface SessionProviderProps {
   readonly planId: string;
@@ -49,11 +57,14 @@ export function SessionProvider({ planId, isReady, loading, failed, children }: 
       () => void client.invalidateQueries({ queryKey: ['ledger', planId] }),
     );
     setSession(opened);
-    const quiet = listenTo(planId, opened);
+    const shared = () => void client.invalidateQueries({ queryKey: ['people', planId] });
+    const quiet = listenTo(planId, opened, TAB, shared);
     const online = () => opened.nudge();
     window.addEventListener('online', online);
+    window.addEventListener(SIGNED_IN, online);
     return () => {
       window.removeEventListener('online', online);
+      window.removeEventListener(SIGNED_IN, online);
       quiet();
       opened.close();
       setSession(null);
@@ -65,9 +76,17 @@ export function SessionProvider({ planId, isReady, loading, failed, children }: 
   if (!session || !isReady) return loading;
   return (
     <SessionContext value={session}>
-      <Glowing session={session}>{children}</Glowing>
+      <Glowing session={session}>
+        <Changing session={session}>{children}</Changing>
+      </Glowing>
     </SessionContext>
   );
+}
+
+/** Says to everything below whether the plan may be changed. */
+function Changing({ session, children }: { readonly session: PlanSession; readonly children: ReactNode }) {
+  const mayChange = useSyncExternalStore(session.subscribe, () => session.mayChange);
+  return <MayChangeContext value={mayChange ? null : messages.youMayOnlyLook}>{children}</MayChangeContext>;
 }
 
 /**
@@ -80,13 +99,19 @@ function Glowing({ session, children }: { readonly session: PlanSession; readonl
   useEffect(() => {
     const element = around.current;
     if (stamp === undefined || !element) return undefined;
+    const by = session.plan.glow?.by ?? null;
     element.dataset.glow = 'full';
+    // What somebody else changed bears their initials for as long as it glows, and glows longer.
+    if (by === null) delete element.dataset.by;
+    else element.dataset.by = 'other';
+    element.style.setProperty('--by', JSON.stringify(by === null ? '' : initialsOf(by)));
+    const full = by === null ? GLOW_TIME : GLOW_OF_OTHERS;
     const timers = [
-      setTimeout(() => (element.dataset.glow = 'faint'), GLOW_TIME),
-      setTimeout(() => delete element.dataset.glow, GLOW_TIME + FAINT_TIME),
+      setTimeout(() => (element.dataset.glow = 'faint'), full),
+      setTimeout(() => delete element.dataset.glow, full + FAINT_TIME),
     ];
     return () => timers.forEach(clearTimeout);
-  }, [stamp]);
+  }, [stamp, session]);
   return (
     <div ref={around} className="glowing">
       {children}
@@ -113,4 +138,13 @@ export function useSaving(): Pick<SessionState, 'waiting' | 'reachable'> {
   const waiting = useSyncExternalStore(session.subscribe, () => session.state.waiting);
   const reachable = useSyncExternalStore(session.subscribe, () => session.state.reachable);
   return { waiting, reachable };
+}
+
+/** The others who have the plan open, what one of them did last, and whether it is over for this page. */
+export function useOthers(): Pick<SessionState, 'present' | 'told' | 'ended'> {
+  const session = useSession();
+  const present = useSyncExternalStore(session.subscribe, () => session.state.present);
+  const told = useSyncExternalStore(session.subscribe, () => session.state.told);
+  const ended = useSyncExternalStore(session.subscribe, () => session.state.ended);
+  return { present, told, ended };
 }

@@ -20,14 +20,18 @@ import {
 } from '@haushalt/core';
 import type { Order } from './orders.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
+import { request } from './request.ts';
 import { requestStreamed, type Progress, type Received } from './streamed.ts';
-import { messages } from '../messages/session.ts';
 
 export { ServerAway, ServerRefusal };
+
+/** What someone may do with a plan. */
+export type Role = 'owner' | 'editor' | 'viewer';
 
 /** A plan in the list of plans. */
 export interface PlanSummary extends Standing {
   readonly id: string;
+  readonly role: Role;
   readonly name: string;
   readonly currency: string;
   readonly locale: string;
@@ -42,10 +46,13 @@ export interface Entry {
   readonly target: string | null;
   readonly state: 'done' | 'undone' | 'left' | null;
   readonly changes: readonly Change[];
+  readonly personId: string;
+  /** Who made it, by name, where it arrives as an event. */
+  readonly person?: string;
 }
 
 /** A step of a plan's history, without what it changed: that is fetched when it is to be taken back or done again. */
-export type HistoryLine = Omit<Entry, 'changes'>;
+export type HistoryLine = Omit<Entry, 'changes' | 'personId' | 'person'>;
 
 /** A plan as the server has it. */
 export interface LoadedPlan {
@@ -53,36 +60,9 @@ export interface LoadedPlan {
   readonly revision: number;
   readonly document: Document;
   readonly history: readonly HistoryLine[];
-}
-
-async function request<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
-  let response: Response;
-  try {
-    response = await fetch(`/api${path}`, {
-      method,
-      ...(body === undefined
-        ? {}
-        : {
-            headers: { 'content-type': body instanceof Blob ? 'application/octet-stream' : 'application/json' },
-            body: typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body),
-          }),
-      ...(signal === undefined ? {} : { signal }),
-    });
-  } catch (error) {
-    if (signal?.aborted) throw error;
-    throw new ServerAway();
-  }
-  if (response.status === 204) return undefined as T;
-  const answer = (await response.json().catch(() => null)) as { error?: { message: string; path?: string } } | null;
-  if (response.ok && answer !== null) return answer as T;
-  // What is wrong with the server may pass: it is asked again. Whether it could not answer or failed is told apart.
-  if (response.status >= 500 || response.status === 429 || (response.ok && answer === null))
-    throw new ServerAway(answer?.error?.message, response.status === 500);
-  throw new ServerRefusal(
-    response.status,
-    answer?.error?.message ?? messages.theServerRefusedWithoutSaying,
-    answer?.error?.path,
-  );
+  readonly role: Role;
+  /** Who opened it. */
+  readonly person: string;
 }
 
 /** Entries as the server has them: a page of those asked for, and what all of them come to, in minor units. */
@@ -264,9 +244,16 @@ export const api = {
   remove: (id: string) => request<undefined>('DELETE', planPath(id)),
   restore: (id: string) => request<{ id: string }>('POST', `${planPath(id)}/restore`, {}),
   async plan(id: string): Promise<LoadedPlan> {
-    type Answer = { id: string; revision: number; tables: Record<TableName, AnyRow[]>; history: HistoryLine[] };
-    const { tables, revision, history } = await request<Answer>('GET', planPath(id));
-    return { id, revision, history, document: documentFrom(tables) };
+    type Answer = {
+      id: string;
+      revision: number;
+      tables: Record<TableName, AnyRow[]>;
+      history: HistoryLine[];
+      role: Role;
+      person: string;
+    };
+    const { tables, revision, history, role, person } = await request<Answer>('GET', planPath(id));
+    return { id, revision, history, role, person, document: documentFrom(tables) };
   },
   /** What the entries of a plan come to, and which days of standing entries have happened. */
   ledger: (planId: string) =>

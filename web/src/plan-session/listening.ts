@@ -1,5 +1,6 @@
 import type { Entry } from './api.ts';
-import type { PlanSession } from './session.ts';
+import { SIGNED_OUT } from './request.ts';
+import type { PlanSession, Present } from './session.ts';
 
 /** How long a stream that was closed for good stays closed before it is opened again, in milliseconds. */
 const AGAIN_FIRST = 1000;
@@ -11,13 +12,15 @@ const AGAIN_MOST = 30_000;
  * on by itself when the connection breaks, but not when the server has answered with an error: then the stream is opened
  * anew, from the revision known by then.
  */
-export function listenTo(planId: string, session: PlanSession): () => void {
+export function listenTo(planId: string, session: PlanSession, tab: string, onSharing: () => void): () => void {
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let pause = AGAIN_FIRST;
 
   const open = () => {
-    const opened = new EventSource(`/api/plans/${encodeURIComponent(planId)}/events?since=${session.knownRevision}`);
+    const opened = new EventSource(
+      `/api/plans/${encodeURIComponent(planId)}/events?tab=${tab}&since=${session.knownRevision}`,
+    );
     source = opened;
     opened.addEventListener('changes', (event: MessageEvent<string>) =>
       session.receive(JSON.parse(event.data) as Entry),
@@ -25,12 +28,15 @@ export function listenTo(planId: string, session: PlanSession): () => void {
     // Too much was missed, or the database is another one: what is known here does not count.
     opened.addEventListener('reload', () => void session.reload());
     opened.addEventListener('gone', () => session.reload());
+    opened.addEventListener('here', (event: MessageEvent<string>) => session.meet(JSON.parse(event.data) as Present[]));
+    opened.addEventListener('sharing', onSharing);
+    opened.addEventListener('signedOut', () => window.dispatchEvent(new Event(SIGNED_OUT)));
     opened.addEventListener('open', () => {
       pause = AGAIN_FIRST;
       session.nudge();
     });
     opened.addEventListener('error', () => {
-      if (opened.readyState !== EventSource.CLOSED) return;
+      if (opened.readyState !== EventSource.CLOSED || session.state.ended) return;
       // While a new one is awaited the closed one stands in its place.
       timer = setTimeout(open, pause);
       pause = Math.min(AGAIN_MOST, pause * 2);

@@ -43,7 +43,7 @@ class FakeServer {
 
   load(): LoadedPlan {
     const history = this.entries.filter((entry) => entry.state !== null);
-    return { id: 'p', revision: this.revision, document: this.document, history };
+    return { id: 'p', revision: this.revision, document: this.document, history, role: 'owner', person: 'me' };
   }
 
   plan = () => Promise.resolve(this.load());
@@ -81,6 +81,7 @@ class FakeServer {
       target,
       state: target === null ? 'done' : null,
       changes: decision.changes,
+      personId: 'me',
     };
     this.entries.push(entry);
     return entry;

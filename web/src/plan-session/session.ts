@@ -7,8 +7,6 @@ import {
   describeCommand,
   differenceBetween,
   isOfLedger,
-  periodOf,
-  type Cell,
   type Change,
   type ChangedFigures,
   type Command,
@@ -18,7 +16,16 @@ import {
   type ScenarioRow,
   withScenario,
 } from '@haushalt/core';
-import { ServerAway, ServerRefusal, newId, type Api, type Entry, type HistoryLine, type LoadedPlan } from './api.ts';
+import {
+  ServerAway,
+  ServerRefusal,
+  newId,
+  type Api,
+  type Entry,
+  type HistoryLine,
+  type LoadedPlan,
+  type Role,
+} from './api.ts';
 import {
   decideOrder,
   historyAfter,
@@ -28,12 +35,37 @@ import {
   type Order,
   type PendingOrder,
 } from './orders.ts';
+import { figuresAfter, previewOf, type Preview } from './preview.ts';
 import { messages } from '../messages/session.ts';
 
 /** What changed last, for the glow: which figures, with a number that grows with every change. */
 export interface Glow {
   readonly stamp: number;
   readonly changed: ReadonlyMap<string, ChangedFigures>;
+  /** Who else changed it; `null` for oneself. */
+  readonly by: string | null;
+}
+
+/** What somebody else has just done. */
+export interface Told {
+  readonly revision: number;
+  readonly person: string;
+  readonly label: string;
+}
+
+/** Someone who has the plan open, and where in it they are. */
+export interface Present {
+  readonly tab: string;
+  readonly id: string;
+  readonly name: string;
+  readonly page: string;
+  readonly row: string;
+}
+
+/** Why a plan is not to be seen or changed any more, and what had not been sent of it. */
+export interface Ended {
+  readonly message: string;
+  readonly unsent: readonly PendingOrder[];
 }
 
 /** One open plan as the interface sees it; replaced as a whole with every change of it. */
@@ -66,11 +98,13 @@ export interface SessionState extends PlanState {
   readonly waiting: number;
   /** Whether the server answered last time. */
   readonly reachable: boolean;
+  readonly told: Told | null;
+  /** The others who have it open. */
+  readonly present: readonly Present[];
+  readonly ended: Ended | null;
 }
 
 type SessionApi = Pick<Api, 'send' | 'plan' | 'step'>;
-
-type Preview = { readonly ok: true; readonly model: Model } | { readonly ok: false; readonly refusal: Refusal };
 
 /** Keeps orders across reloads of the page. */
 export interface PendingStore {
@@ -119,6 +153,9 @@ export class PlanSession {
   private closed = false;
   private readonly listeners = new Set<() => void>();
   private readonly id: string;
+  /** Whose plan it is opened as, and what they may do with it. */
+  private readonly me: string;
+  private role: Role;
   private readonly api: SessionApi;
   private readonly pendingStore: PendingStore;
   private readonly onRefusal: (message: string) => void;
@@ -133,6 +170,8 @@ export class PlanSession {
     onLedger: () => void = () => {},
   ) {
     this.id = loaded.id;
+    this.me = loaded.person;
+    this.role = loaded.role;
     this.api = api;
     this.pendingStore = pendingStore;
     this.onRefusal = onRefusal;
@@ -154,6 +193,9 @@ export class PlanSession {
       ledger: this.ledgerChanges(),
       waiting: this.pending.length,
       reachable: true,
+      told: null,
+      present: [],
+      ended: null,
       ...this.steps(),
     };
     this.shown = this.current;
@@ -180,8 +222,14 @@ export class PlanSession {
     return () => this.listeners.delete(listener);
   };
 
+  /** Whether the plan may be changed, and not only looked at. */
+  get mayChange(): boolean {
+    return this.role !== 'viewer';
+  }
+
   /** Carries out a command: shows it at once and sends it. Returns why not, when it cannot be. */
   send(command: Command): Refusal | null {
+    if (!this.mayChange) return ONLY_LOOKING;
     const meant = this.meant(command);
     if ('refusal' in meant) return meant.refusal;
     const decision = decide(this.settled, meant.command);
@@ -270,17 +318,22 @@ export class PlanSession {
         this.entriesStored = [...this.entriesStored, ...stored].slice(-REMEMBERED_ENTRIES);
         this.onLedger();
       }
-      const order =
-        entry.target === null ? ({ kind: entry.kind } as Order) : ({ kind: entry.kind, target: entry.target } as Order);
-      this.confirmedHistory = historyAfter(this.confirmedHistory, entry.commandId, order, entry.label, entry.changes);
+      if (entry.personId === this.me) this.confirmedHistory = historyWith(this.confirmedHistory, entry);
     }
     this.drop(entry.commandId);
-    this.showAgain();
+    const isTold = entry.personId !== this.me && entry.person !== undefined;
+    if (isTold) this.publish({ told: { revision: entry.revision, person: entry.person!, label: entry.label } });
+    this.showAgain(isTold ? entry.person! : null);
   }
 
   private remember(revision: number, commandId: string): void {
     this.commands.set(revision, commandId);
     this.commands.delete(revision - REMEMBERED);
+  }
+
+  /** Takes word of who has the plan open. */
+  meet(present: readonly Present[]): void {
+    this.publish({ present: present.filter(({ id }) => id !== this.me) });
   }
 
   /** Tries again at once to reach the server. */
@@ -297,6 +350,7 @@ export class PlanSession {
   }
 
   private step(kind: 'undo' | 'redo', item: HistoryItem | null): Refusal | null {
+    if (!this.mayChange) return ONLY_LOOKING;
     if (!item)
       return {
         code: 'conflict',
@@ -358,7 +412,7 @@ export class PlanSession {
   }
 
   private async pump(): Promise<void> {
-    if (this.sending || this.closed) return;
+    if (this.sending || this.closed || this.current?.ended) return;
     this.sending = true;
     clearTimeout(this.timer);
     try {
@@ -376,15 +430,17 @@ export class PlanSession {
     } finally {
       this.sending = false;
     }
-    if (this.pending.length > 0 && this.current.reachable && !this.closed) void this.pump();
+    if (this.pending.length > 0 && this.current.reachable && !this.current.ended && !this.closed) void this.pump();
   }
 
   private failed(error: unknown): void {
     const [head] = this.pending;
     if (error instanceof ServerRefusal) {
+      // Whoever is signed out signs in again: what they did waits for that.
+      if (error.status === 401) return this.publish({ reachable: false });
       this.publish({ reachable: true });
-      if (error.status === 404) for (const { id } of this.pending) this.drop(id);
-      else if (head) this.drop(head.id);
+      if (error.status === 404 || error.status === 403) return this.end(error.message);
+      if (head) this.drop(head.id);
       this.showAgain();
       return this.tell(head, error.message);
     }
@@ -402,6 +458,17 @@ export class PlanSession {
     this.retry = Math.min(RETRY_MOST, this.retry * 2);
   }
 
+  /** Ends the plan for this page: it is not to be seen or changed any more. What was not sent stays kept until that is settled. */
+  private end(message: string): void {
+    this.publish({ ended: { message, unsent: this.pending } });
+  }
+
+  /** Lets go of what cannot be sent any more, once it has been kept otherwise or is not wanted. */
+  letGo(): void {
+    for (const { id } of this.pending) this.drop(id);
+    this.publish({ ended: null });
+  }
+
   /** Says why an order was not done. */
   private tell(order: PendingOrder | undefined, why: string): void {
     const what = order && !isStep(order.order) ? `${describeCommand(order.order, this.confirmed)}: ` : '';
@@ -416,6 +483,7 @@ export class PlanSession {
       this.confirmed = loaded.document;
       this.confirmedHistory = itemsOf(loaded.history);
       this.revision = loaded.revision;
+      this.role = loaded.role;
       this.commands.clear();
       // What is known of the ledger may be of another database, or miss what came between: it is asked for anew.
       this.entriesStored = [];
@@ -423,19 +491,20 @@ export class PlanSession {
       this.showAgain();
       void this.fetchNext();
     } catch (error) {
-      if (!(error instanceof ServerAway)) this.onRefusal(error instanceof Error ? error.message : String(error));
+      if (error instanceof ServerRefusal && (error.status === 404 || error.status === 403)) this.end(error.message);
+      else if (!(error instanceof ServerAway)) this.onRefusal(error instanceof Error ? error.message : String(error));
     }
   }
 
   /** Shows the server's document with the pending orders laid over it. */
-  private showAgain(): void {
+  private showAgain(by: string | null = null): void {
     const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
     this.history = shown.history;
     this.entriesUnderway = new Map(shown.entries);
-    this.show(shown.document);
+    this.show(shown.document, by);
   }
 
-  private show(settled: Document): void {
+  private show(settled: Document, by: string | null = null): void {
     this.settled = settled;
     const tried = this.tried && decide(settled, this.tried);
     const base = tried?.ok ? applyChanges(settled, tried.changes) : settled;
@@ -454,7 +523,7 @@ export class PlanSession {
     const next =
       changed.length === 0
         ? glow
-        : { stamp: (glow?.stamp ?? 0) + 1, changed: new Map(changed.map((figures) => [figures.id, figures])) };
+        : { stamp: (glow?.stamp ?? 0) + 1, changed: new Map(changed.map((figures) => [figures.id, figures])), by };
     this.publish({ document, base, scenario, model: snapshot, glow: next });
   }
 
@@ -492,21 +561,6 @@ export class PlanSession {
   }
 }
 
-function previewOf(document: Document, command: Command): Preview {
-  const decision = decide(document, command);
-  return decision.ok ? { ok: true, model: new Model(applyChanges(document, decision.changes)) } : decision;
-}
-
-/** Types the figures some cells have in a model; cells without a figure are left as they are. */
-function figuresAfter(model: Model, cells: readonly Cell[]): Command {
-  const figures = cells.flatMap(({ line, month }) => {
-    const figure = model.seriesOf(line)?.valueAt(periodOf(model.calendar, month)) ?? NaN;
-    // Fifteen digits drop what binary fractions add at the end.
-    return figure === figure ? [{ line, month, figure: Number(figure.toPrecision(15)) }] : [];
-  });
-  return { kind: 'figures.set', as: 'exceptions', figures };
-}
-
 const PLAN_FIELDS = ['document', 'model', 'glow', 'scenario', 'base', 'ledger'] as const;
 
 function isSameLedger(a: readonly LedgerChange[], b: readonly LedgerChange[]): boolean {
@@ -525,6 +579,17 @@ function isSameHistory(a: readonly HistoryItem[], b: readonly HistoryItem[]): bo
     })
   );
 }
+
+/** The history with a step of one's own that the server has taken. */
+function historyWith(
+  history: readonly HistoryItem[],
+  { commandId, kind, target, label, changes }: Entry,
+): HistoryItem[] {
+  const order = target === null ? ({ kind } as Order) : ({ kind, target } as Order);
+  return historyAfter(history, commandId, order, label, changes);
+}
+
+const ONLY_LOOKING: Refusal = { code: 'locked', message: messages.youMayOnlyLook };
 
 function itemsOf(history: readonly HistoryLine[]): HistoryItem[] {
   return history.flatMap(({ commandId, label, state }) =>

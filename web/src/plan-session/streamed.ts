@@ -10,12 +10,13 @@ export interface Progress {
 /** A line of an answer that comes bit by bit. */
 type Line =
   | { readonly progress: Progress }
-  | { readonly done: { readonly bytes: number; readonly name?: string } }
+  | { readonly done: { readonly bytes: number; readonly name?: string } & Readonly<Record<string, unknown>> }
   | { readonly error: { readonly status: number; readonly message: string; readonly path?: string } };
 
-/** What has come: its name, if it has one, and its content. */
+/** What has come: its name, if it has one, all that is said of it, and its content. */
 export interface Received {
   readonly name: string;
+  readonly head: Readonly<Record<string, unknown>>;
   readonly content: Uint8Array<ArrayBuffer>;
 }
 
@@ -59,7 +60,7 @@ export async function requestStreamed(
     } else {
       const content = await lines.rest(line.done.bytes);
       if (content === null) throw new ServerAway();
-      return { name: line.done.name ?? '', content };
+      return { name: line.done.name ?? '', head: line.done, content };
     }
   }
 }

@@ -35,11 +35,16 @@ export function sessionOf(document: Document): PlanSession {
     const changes = decision.ok ? decision.changes : [];
     stored = applyChanges(stored, changes);
     const target = 'target' in order ? order.target : null;
-    return Promise.resolve({ revision: ++revision, commandId, kind: order.kind, label: '', target, state: target === null ? 'done' : null, changes }); // prettier-ignore
+    return Promise.resolve({ revision: ++revision, commandId, kind: order.kind, label: '', target, state: target === null ? 'done' : null, changes, personId: 'me' }); // prettier-ignore
   };
   const api = { send, plan: () => Promise.reject(new Error()), step: () => Promise.reject(new Error()) };
   const pendingStore = { read: () => [], add: () => true, remove: () => {} };
-  return new PlanSession({ id: 'p', revision: 0, document, history: [] }, api, pendingStore, () => {});
+  return new PlanSession(
+    { id: 'p', revision: 0, document, history: [], role: 'owner', person: 'me' },
+    api,
+    pendingStore,
+    () => {},
+  );
 }
 
 /** Draws a component as part of an open plan, and a person to use it. */

@@ -2,6 +2,7 @@ import type { FormEvent, KeyboardEvent, ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
+import { useWhyNotChange } from './mayChange.ts';
 import { messages } from '../messages/ui.ts';
 
 interface FormDialogProps {
@@ -18,6 +19,8 @@ interface FormDialogProps {
 
 /** The one way to ask for several things at once: a form in front of the page. */
 export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onClose, children }: FormDialogProps) {
+  const whyNot = useWhyNotChange();
+  const said = refusal ?? whyNot;
   return (
     // Keys pressed in the dialog are none of the page's behind it.
     <Modal
@@ -37,9 +40,9 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
         </Modal.Header>
         <Modal.Body className="plan-form">
           {children}
-          {refusal && (
+          {said && (
             <p className="refusal wide" role="alert">
-              {refusal}
+              {said}
             </p>
           )}
         </Modal.Body>
@@ -47,7 +50,7 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
           <Button variant="link" onClick={onClose}>
             {messages.cancel}
           </Button>
-          <Button type="submit" disabled={busy}>
+          <Button type="submit" disabled={busy || whyNot !== null}>
             {submit}
           </Button>
         </Modal.Footer>

@@ -55,12 +55,22 @@ import accounts from 'bootstrap-icons/icons/wallet2.svg';
 import transfer from 'bootstrap-icons/icons/arrow-left-right.svg';
 import search from 'bootstrap-icons/icons/search.svg';
 import repeat from 'bootstrap-icons/icons/repeat.svg';
+import person from 'bootstrap-icons/icons/person.svg';
+import people from 'bootstrap-icons/icons/people.svg';
+import history from 'bootstrap-icons/icons/clock-history.svg';
+import link from 'bootstrap-icons/icons/link-45deg.svg';
+import snapshot from 'bootstrap-icons/icons/bookmark.svg';
 import lists from 'bootstrap-icons/icons/list-check.svg';
 import warning from 'bootstrap-icons/icons/exclamation-diamond.svg';
 
 const ICONS = {
   up: chevronUp,
   lists,
+  person,
+  people,
+  history,
+  link,
+  snapshot,
   spending,
   chart,
   loans,

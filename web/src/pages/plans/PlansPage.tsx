@@ -7,6 +7,7 @@ import { Link, useNavigate } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
 import { Loading } from '../../ui/Loading.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
+import { PersonMenu } from '../../parts/people/PersonMenu.tsx';
 import { ServerRefusal, api, newId, type PlanSummary } from '../../plan-session/api.ts';
 import { AuditView } from './AuditView.tsx';
 import { RenamePlan } from './RenamePlan.tsx';
@@ -34,6 +35,7 @@ export function PlansPage() {
       <header className="plans-head">
         <span className="wordmark">{messages.haushalt}</span>
         <span className="plans-motto">{messages.moneyMonthByMonth}</span>
+        <PersonMenu />
       </header>
       <main>
         <div className="plans-title">

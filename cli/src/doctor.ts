@@ -1,0 +1,22 @@
+import { Command } from 'commander';
+import { dataFolder } from './folders.ts';
+import { messages } from './messages.ts';
+
+interface DoctorOptions {
+  readonly data?: string;
+  readonly demo: boolean;
+}
+
+/** `haushalt doctor`: examines the database and where it lies; exits 1 when something is to be mended. */
+export function doctorCommand(): Command {
+  return new Command('doctor')
+    .description('Examine the database: permissions, space, version, integrity, clock, backups. Nothing is changed.')
+    .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
+    .option('--demo', 'examine the database of the demo', false)
+    .action(async (options: DoctorOptions) => {
+      const { databaseFile, examine } = await import('@haushalt/server');
+      const found = examine(databaseFile(dataFolder(options)), new Date());
+      for (const { isWell, words } of found) console.log(messages.examined(isWell, words));
+      if (found.some(({ isWell }) => !isWell)) process.exitCode = 1;
+    });
+}

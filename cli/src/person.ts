@@ -1,0 +1,107 @@
+import { createInterface } from 'node:readline';
+import { Writable } from 'node:stream';
+import { Command } from 'commander';
+import type { PeopleStore } from '@haushalt/server';
+import { CliError } from './error.ts';
+import { dataFolder } from './folders.ts';
+import { messages } from './messages.ts';
+
+interface DataOptions {
+  readonly data?: string;
+  readonly demo: boolean;
+}
+
+/** `haushalt person`: who signs in here, from the machine itself; also while the server runs. */
+export function personCommand(): Command {
+  const onData = (command: Command) =>
+    command
+      .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
+      .option('--demo', 'the people of the demo', false);
+  return new Command('person')
+    .description('Who signs in here: name the first owner, give someone a new password.')
+    .addCommand(onData(new Command('list').description('List the people who sign in here.')).action(list))
+    .addCommand(
+      onData(
+        new Command('first')
+          .description('Name the first owner, who owns the plans there are; the password is asked for.')
+          .argument('<name>', 'their name')
+          .argument('[address]', 'their mail address', ''),
+      ).action(first),
+    )
+    .addCommand(
+      onData(
+        new Command('reset')
+          .description(
+            'Give someone a new password, which is asked for; where they were signed in, they are not any more.',
+          )
+          .argument('<who>', 'their name or mail address'),
+      ).action(reset),
+    );
+}
+
+function list(options: DataOptions): Promise<void> {
+  return withPeople(options, (people) => {
+    const all = people.all().filter(({ id }) => people.passwordOf(id) !== null);
+    if (all.length === 0) console.log(messages.nobodyYet);
+    for (const { name, address } of all) console.log(address === '' ? name : `${name} <${address}>`);
+  });
+}
+
+function first(name: string, address: string, options: DataOptions): Promise<void> {
+  return withPeople(options, async (people) => {
+    const { LOCAL_PERSON } = await import('@haushalt/server');
+    if (people.haveSignIn()) throw new CliError(messages.thereIsAFirst);
+    const hash = await newPassword([name, address]);
+    people.change(LOCAL_PERSON.id, name.trim(), address.trim());
+    people.setPassword(LOCAL_PERSON.id, hash);
+    console.log(messages.isFirstNow(name.trim()));
+  });
+}
+
+function reset(who: string, options: DataOptions): Promise<void> {
+  return withPeople(options, async (people) => {
+    const person = people.byNameOrAddress(who);
+    if (!person) throw new CliError(messages.nobodyIsCalled(who));
+    people.setPassword(person.id, await newPassword([person.name, person.address]));
+    people.endAll(person.id);
+    console.log(messages.hasNewPassword(person.name));
+  });
+}
+
+/** Opens the people of a database, which a server may be using. */
+async function withPeople(options: DataOptions, run: (people: PeopleStore) => unknown): Promise<void> {
+  const { DatabaseError, createPeopleStore, databaseFile, openDatabase } = await import('@haushalt/server');
+  try {
+    const database = openDatabase(databaseFile(dataFolder(options)));
+    try {
+      const people = createPeopleStore(database);
+      people.ensureLocal(new Date().toISOString());
+      await run(people);
+    } finally {
+      database.close();
+    }
+  } catch (error) {
+    if (error instanceof DatabaseError) throw new CliError(error.message);
+    throw error;
+  }
+}
+
+/** Asks for a password, which is not shown; from a file or a pipe its first line is taken. */
+async function newPassword(own: readonly string[]): Promise<string> {
+  const { hashOfNew } = await import('@haushalt/server');
+  const silent = new Writable({ write: (_chunk, _encoding, done) => done() });
+  const isTyped = process.stdin.isTTY === true;
+  if (isTyped) process.stderr.write(messages.chooseAPassword);
+  const lines = createInterface({ input: process.stdin, output: silent, terminal: isTyped });
+  const password = await new Promise<string>((resolve) => {
+    lines.once('line', resolve);
+    lines.once('close', () => resolve(''));
+  });
+  lines.close();
+  if (isTyped) process.stderr.write('\n');
+  try {
+    return await hashOfNew(password, own.filter((text) => text !== '')); // prettier-ignore
+  } catch (error) {
+    throw new CliError(messages.tooEasy((error as Error).message));
+  }
+}

@@ -1,0 +1,80 @@
+import { copyFileSync, existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { randomUUID } from 'node:crypto';
+import { Command } from 'commander';
+import { CliError } from './error.ts';
+import { dataFolder } from './folders.ts';
+import { messages } from './messages.ts';
+
+interface RestoreOptions {
+  readonly data?: string;
+  readonly demo: boolean;
+  readonly plan: readonly string[];
+}
+
+/**
+ * `haushalt restore FILE`: where there is no database yet, the backup becomes it, with its people; where there is one, the
+ * plans of the backup are added to it as copies, owned by its first person. No server may run on it meanwhile.
+ */
+export function restoreCommand(): Command {
+  return new Command('restore')
+    .description(
+      'Put back a backup: as the database where there is none, else its plans as copies beside those there are.',
+    )
+    .argument('<file>', 'a backup, as made by “haushalt backup” or the server')
+    .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
+    .option('--demo', 'restore into the database of the demo', false)
+    .option(
+      '--plan <name>',
+      'only this plan; can be repeated',
+      (name, names: readonly string[]) => [...names, name],
+      [],
+    )
+    .action(restore);
+}
+
+async function restore(from: string, options: RestoreOptions): Promise<void> {
+  const { DatabaseError, Work, copyDatabase, creatingFrom, databaseFile, openStore, LOCAL_PERSON } = await import('@haushalt/server'); // prettier-ignore
+  const file = resolve(from);
+  const to = databaseFile(dataFolder(options));
+  if (!existsSync(file)) throw new CliError(messages.cannotBeReadIsThe(file));
+  const folder = mkdtempSync(join(tmpdir(), 'haushalt-restore-'));
+  const copy = join(folder, 'backup.db');
+  const work = new Work();
+  try {
+    copyFileSync(file, copy);
+    const all = await work.do<'readBackup'>({ kind: 'readBackup', file: copy });
+    for (const name of options.plan)
+      if (!all.some((plan) => plan.name === name)) throw new CliError(messages.noPlanIn(file, name));
+    if (!existsSync(to) && options.plan.length === 0) {
+      openStore(to).close();
+      rmSync(to);
+      await copyDatabase(copy, `${to}.restored`);
+      renameSync(`${to}.restored`, to);
+      console.log(messages.isPutInPlace(file, to));
+      return;
+    }
+    const store = openStore(to);
+    try {
+      const createFrom = creatingFrom(store, work);
+      const restored: string[] = [];
+      for (const { id, name } of all) {
+        if (options.plan.length > 0 && !options.plan.includes(name)) continue;
+        const free = store.plans.isTaken(id) ? randomUUID() : id;
+        await createFrom({ kind: 'restorePlan', file: copy, planId: id }, free, LOCAL_PERSON);
+        restored.push(name);
+      }
+      console.log(messages.isRestored(restored, to));
+    } finally {
+      store.close();
+    }
+  } catch (error) {
+    if (error instanceof CliError) throw error;
+    if (error instanceof DatabaseError) throw new CliError(error.message);
+    throw new CliError(messages.cannotBeReadAsABackup(file, error instanceof Error ? error.message : String(error)));
+  } finally {
+    await work.close();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,69 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import Modal from 'react-bootstrap/Modal';
+import { useLocation } from 'react-router';
+import { SignInPage } from '../pages/signIn/SignInPage.tsx';
+import { ME } from '../parts/people/me.ts';
+import { SignInForm } from '../parts/people/SignInForm.tsx';
+import { peopleApi, type Me } from '../plan-session/peopleApi.ts';
+import { SIGNED_IN, SIGNED_OUT } from '../plan-session/request.ts';
+import { Loading } from '../ui/Loading.tsx';
+import { messages } from '../messages/people.ts';
+
+/** Pages that are for who has their address, signed in or not. */
+const OPEN = /^\/(join|reset)\//;
+
+/**
+ * Lets in who is known, and asks everyone else to sign in. Whoever is signed out while a page is open signs in again in
+ * front of it: what they were at stays where it is.
+ */
+export function Gate({ children }: { readonly children: ReactNode }) {
+  const client = useQueryClient();
+  const { pathname } = useLocation();
+  const { data: me, error, refetch } = useQuery({ queryKey: ME, queryFn: peopleApi.me, staleTime: Infinity });
+  const lastKnown = useRef<Me['person']>(null);
+  const [isOut, setOut] = useState(false);
+  useEffect(() => {
+    if (me?.person) lastKnown.current = me.person;
+  }, [me]);
+  useEffect(() => {
+    const out = () => setOut(true);
+    window.addEventListener(SIGNED_OUT, out);
+    return () => window.removeEventListener(SIGNED_OUT, out);
+  }, []);
+
+  if (error && !me)
+    return (
+      <main className="quiet-page" role="alert">
+        <p>{error.message}</p>
+        <button type="button" className="btn btn-primary" onClick={() => void refetch()}>
+          {messages.tryAgain}
+        </button>
+      </main>
+    );
+  if (!me) return <Loading />;
+  if (OPEN.test(pathname)) return children;
+  const signedIn = (id: string) => {
+    setOut(false);
+    // Somebody else sees nothing of what was here.
+    if (lastKnown.current !== null && lastKnown.current.id !== id) return window.location.assign('/');
+    void client.invalidateQueries({ queryKey: ME });
+    void client.invalidateQueries();
+    window.dispatchEvent(new Event(SIGNED_IN));
+  };
+  if (me.person === null) return <SignInPage me={me} onDone={signedIn} />;
+  return (
+    <>
+      {children}
+      {isOut && (
+        <Modal show centered animation={false} backdrop="static" keyboard={false} aria-labelledby="again-title">
+          <Modal.Body className="slip slip-again">
+            <h1 id="again-title">{messages.signInToGoOn}</h1>
+            <p>{messages.youAreSignedOut}</p>
+            <SignInForm mail={me.mail} who={me.person.name} onDone={signedIn} />
+          </Modal.Body>
+        </Modal>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,133 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/history.ts';
+import { api } from '../../plan-session/api.ts';
+import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
+import { useSession } from '../../plan-session/SessionProvider.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { dayOf, momentOf } from '../../ui/moments.ts';
+import { ComparisonShown } from './ComparisonShown.tsx';
+import { GoBackDialog } from './GoBackDialog.tsx';
+
+interface Choice {
+  readonly key: string;
+  readonly words: string;
+}
+
+/** Two moments side by side: now, snapshots, steps, or another plan, such as a copy. */
+export function CompareView() {
+  const { planId = '' } = useParams();
+  const session = useSession();
+  const [search, setSearch] = useSearchParams();
+  const [chosen, setChosen] = useState<ReadonlyMap<string, string>>(new Map());
+  const [isGoingBack, setGoingBack] = useState<'whole' | 'lines' | null>(null);
+  const { data: snapshots } = useQuery({ queryKey: ['snapshots', planId], queryFn: () => peopleApi.snapshots(planId) });
+  const { data: steps } = useQuery({ queryKey: ['history', planId, {}], queryFn: () => peopleApi.history(planId, {}) });
+  const { data: plans } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
+  const ofSnapshots: Choice[] = (snapshots ?? []).map(({ id, name, at }) => ({
+    key: `snapshot:${id}`,
+    words: messages.theSnapshot(name, dayOf(at)),
+  }));
+  const ofSteps: Choice[] = (steps ?? [])
+    .filter(({ isKept }) => isKept)
+    .map(({ revision, label, at }) => ({ key: `revision:${revision}`, words: `${momentOf(at)}: ${label}` }));
+  const ofPlans: Choice[] = (plans ?? [])
+    .filter(({ id }) => id !== planId)
+    .map(({ id, name }) => ({ key: `plan:${id}`, words: messages.otherPlan(name) }));
+  const now: Choice = { key: 'now', words: messages.thePlanNow };
+  const before = search.get('before') ?? ofSnapshots[0]?.key ?? ofSteps[1]?.key ?? ofPlans[0]?.key ?? '';
+  const after = search.get('after') ?? 'now';
+  const put = (key: 'before' | 'after', value: string) => {
+    setChosen(new Map());
+    setSearch({ view: 'compare', before, after, [key]: value });
+  };
+  const words = [now, ...ofSnapshots, ...ofSteps, ...ofPlans].find(({ key }) => key === before)?.words ?? before;
+  const choose = (id: string, name: string) =>
+    setChosen((earlier) => {
+      const next = new Map(earlier);
+      if (!next.delete(id)) next.set(id, name);
+      return next;
+    });
+  const groups = [
+    { name: messages.snapshots, choices: ofSnapshots },
+    { name: messages.steps, choices: ofSteps },
+    { name: messages.compare, choices: ofPlans },
+  ];
+  const select = (key: 'before' | 'after', label: string, value: string) => (
+    <label className="compare-moment">
+      <span>{label}</span>
+      <Select value={value} aria-label={label} onChange={(event) => put(key, event.target.value)}>
+        {value === '' && <option value="" />}
+        <option value={now.key}>{now.words}</option>
+        {groups.map(
+          ({ name, choices }) =>
+            choices.length > 0 && (
+              <optgroup key={name} label={name}>
+                {choices.map((choice) => (
+                  <option key={choice.key} value={choice.key}>
+                    {choice.words}
+                  </option>
+                ))}
+              </optgroup>
+            ),
+        )}
+      </Select>
+    </label>
+  );
+  const [from, to] = [momentNamed(before), momentNamed(after)];
+  return (
+    <>
+      <div className="history-find">
+        {select('before', messages.oldMoment, before)}
+        {select('after', messages.newMoment, after)}
+        {session.mayChange && after === 'now' && from && before !== after && from.kind !== 'plan' && (
+          <span className="compare-back">
+            {chosen.size > 0 && (
+              <button type="button" className="tool" onClick={() => setGoingBack('lines')}>
+                <Icon name="undo" /> {messages.goBackLines(chosen.size)}
+              </button>
+            )}
+            <button type="button" className="tool" onClick={() => setGoingBack('whole')}>
+              <Icon name="undo" /> {messages.goBackWhole}
+            </button>
+          </span>
+        )}
+      </div>
+      {before === after || !from || !to ? (
+        <p className="empty-state">{messages.sameMoment}</p>
+      ) : (
+        <ComparisonShown
+          key={`${before} ${after} ${session.knownRevision}`}
+          planId={planId}
+          before={from}
+          after={to}
+          {...(session.mayChange && after === 'now' ? { chosen, onChoose: choose } : {})}
+        />
+      )}
+      {isGoingBack && from && (
+        <GoBackDialog
+          planId={planId}
+          to={from}
+          what={words}
+          rows={isGoingBack === 'lines' ? [...chosen.keys()] : null}
+          names={[...chosen.values()]}
+          onClose={() => {
+            setGoingBack(null);
+            setChosen(new Map());
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+/** The moment an address names; `null` for none. */
+function momentNamed(key: string): MomentName | null {
+  if (key === 'now') return { kind: 'now' };
+  const [kind, id = ''] = key.split(':');
+  if (kind === 'revision' && /^\d+$/.test(id)) return { kind, revision: Number(id) };
+  if (kind === 'snapshot' && id !== '') return { kind, id };
+  return kind === 'plan' && id !== '' ? { kind, planId: id } : null;
+}

@@ -1,0 +1,229 @@
+import { useQuery } from '@tanstack/react-query';
+import {
+  monthInWords,
+  nameOfYear,
+  planOf,
+  writeDifference,
+  writeFigure,
+  type FieldDifference,
+  type LineDifference,
+  type Month,
+  type RowDifference,
+} from '@haushalt/core';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { messages } from '../../messages/history.ts';
+import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Loading } from '../../ui/Loading.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+
+interface ComparisonShownProps {
+  readonly planId: string;
+  readonly before: MomentName;
+  readonly after: MomentName;
+  /** Whether what was set comes first, and figures by year, as for a single step. */
+  readonly isShort?: boolean;
+  /** Lines that are chosen, where they can be. */
+  readonly chosen?: ReadonlyMap<string, string>;
+  readonly onChoose?: (id: string, name: string) => void;
+}
+
+const SPANS = [
+  { value: 'year', words: messages.byYear },
+  { value: 'month', words: messages.byMonth },
+] as const;
+/** How many rows a list shows before it asks whether more are wanted. */
+const SHOWN = 60;
+
+/** What differs between two moments of a plan: figures by year or month, what was set, entries. */
+export function ComparisonShown({ planId, before, after, isShort = false, chosen, onChoose }: ComparisonShownProps) {
+  const [span, setSpan] = useState<'year' | 'month'>('year');
+  const { document } = useSessionState();
+  const { data, error, refetch } = useQuery({
+    queryKey: ['compare', planId, before, after],
+    queryFn: ({ signal }) => peopleApi.compare(planId, before, after, signal),
+    gcTime: 60_000,
+    staleTime: before.kind === 'revision' && after.kind === 'revision' ? Infinity : 0,
+    retry: false,
+  });
+  if (error)
+    return (
+      <div role="alert">
+        <p>{error.message}</p>
+        <Button size="sm" variant="outline-primary" onClick={() => void refetch()}>
+          {messages.tryAgain}
+        </Button>
+      </div>
+    );
+  if (!data) return <Loading what={messages.comparing} />;
+  const { lines, rows, entries, entryCount } = data;
+  if (lines.length === 0 && rows.length === 0 && entryCount === 0) return <p>{messages.nothingDiffers}</p>;
+  const figures = lines.length > 0 && (
+    <section className="comparison-figures">
+      <div className="comparison-head">
+        <h4>{messages.figures}</h4>
+        <Segments label={messages.span} value={span} options={SPANS} onChange={setSpan} />
+      </div>
+      <Figures lines={lines} span={span} {...(chosen && onChoose ? { chosen, onChoose } : {})} />
+    </section>
+  );
+  const settings = rows.length > 0 && (
+    <section>
+      <h4>{messages.settings}</h4>
+      <Rows rows={rows} />
+    </section>
+  );
+  return (
+    <div className="comparison" lang={planOf(document).locale}>
+      {isShort ? settings : figures}
+      {isShort ? figures : settings}
+      {entryCount > 0 && (
+        <section>
+          <h4>{messages.entries(entryCount)}</h4>
+          <Rows rows={entries} all={entryCount} />
+        </section>
+      )}
+    </div>
+  );
+}
+
+interface FiguresProps {
+  readonly lines: readonly LineDifference[];
+  readonly span: 'year' | 'month';
+  readonly chosen?: ReadonlyMap<string, string>;
+  readonly onChoose?: (id: string, name: string) => void;
+}
+
+function Figures({ lines, span, chosen, onChoose }: FiguresProps) {
+  const { document } = useSessionState();
+  const plan = planOf(document);
+  const [most, setMost] = useState(SHOWN);
+  const shown = lines.flatMap((line) =>
+    (span === 'year' ? line.years : line.months).map((figure, at) => ({ line, figure, isFirst: at === 0 })),
+  );
+  const renamed = lines.filter(({ years, months }) => years.length === 0 && months.length === 0);
+  const place = (of: number | Month) =>
+    typeof of === 'number' ? nameOfYear(document, of) : monthInWords(of, plan.locale, 'short');
+  return (
+    <>
+      <table className="comparison-table">
+        <thead>
+          <tr>
+            <th scope="col">{messages.line}</th>
+            <th scope="col">{span === 'year' ? messages.year : messages.month}</th>
+            <th scope="col" className="tabular">
+              {messages.before}
+            </th>
+            <th scope="col" className="tabular">
+              {messages.after}
+            </th>
+            <th scope="col" className="tabular">
+              {messages.difference}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.slice(0, most).map(({ line, figure, isFirst }) => (
+            <tr key={`${line.id} ${line.what} ${figure.of}`} className={isFirst ? 'is-first' : ''}>
+              <th scope="row">
+                {isFirst && <LineName line={line} {...(chosen && onChoose ? { chosen, onChoose } : {})} />}
+              </th>
+              <td>{place(figure.of)}</td>
+              <td className="tabular">{figure.before === null ? '' : writeFigure(figure.before, line.unit, plan)}</td>
+              <td className="tabular">{figure.after === null ? '' : writeFigure(figure.after, line.unit, plan)}</td>
+              <td className="tabular">
+                {writeDifference((figure.after ?? 0) - (figure.before ?? 0), line.unit, plan)}
+              </td>
+            </tr>
+          ))}
+          {renamed.map((line) => (
+            <tr key={`${line.id} ${line.what}`} className="is-first">
+              <th scope="row">
+                <LineName line={line} />
+              </th>
+              <td colSpan={4} />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {shown.length > most && (
+        <Button size="sm" variant="link" onClick={() => setMost(shown.length)}>
+          {messages.moreEntries(shown.length - most)}
+        </Button>
+      )}
+    </>
+  );
+}
+
+function LineName({
+  line,
+  chosen,
+  onChoose,
+}: { readonly line: LineDifference } & Pick<FiguresProps, 'chosen' | 'onChoose'>) {
+  const { id, name, formerName, state, what, side } = line;
+  const said = [
+    what === 'actual' ? messages.actual : '',
+    messages.states[state] ?? '',
+    formerName === null ? '' : messages.formerly(formerName),
+  ].filter(Boolean);
+  const words = (
+    <>
+      {name}
+      {said.length > 0 && <small className="quiet"> {said.join(', ')}</small>}
+    </>
+  );
+  if (!onChoose || side === null || what === 'actual') return words;
+  return (
+    <label className="comparison-choice">
+      <input
+        type="checkbox"
+        className="form-check-input"
+        aria-label={messages.choose(name)}
+        checked={chosen?.has(id) ?? false}
+        onChange={() => onChoose(id, name)}
+      />
+      {words}
+    </label>
+  );
+}
+
+function Rows({ rows, all = rows.length }: { readonly rows: readonly RowDifference[]; readonly all?: number }) {
+  const [most, setMost] = useState(SHOWN);
+  return (
+    <>
+      <ul className="row-differences">
+        {rows.slice(0, most).map(({ table, id, kind, name, state, fields }) => (
+          <li key={`${table} ${id}`}>
+            <span className="row-kind">{kind}</span>
+            <span className="row-name">
+              {name} {messages.states[state] && <small className="quiet">{messages.states[state]}</small>}
+            </span>
+            <Fields fields={fields} />
+          </li>
+        ))}
+      </ul>
+      {all > most &&
+        (rows.length > most ? (
+          <Button size="sm" variant="link" onClick={() => setMost(rows.length)}>
+            {messages.moreEntries(all - most)}
+          </Button>
+        ) : (
+          <p className="quiet">{messages.moreEntries(all - rows.length)}</p>
+        ))}
+    </>
+  );
+}
+
+function Fields({ fields }: { readonly fields: readonly FieldDifference[] }) {
+  return (
+    <span className="row-fields">
+      {fields.map(({ name, before, after }) => (
+        <span key={name} className="row-field">
+          <small className="quiet">{name}</small> {before !== null && <del>{before}</del>}{' '}
+          {after !== null && <ins>{after}</ins>}
+        </span>
+      ))}
+    </span>
+  );
+}

@@ -1,0 +1,66 @@
+import { useState } from 'react';
+import { messages } from '../../messages/history.ts';
+import { newId } from '../../plan-session/api.ts';
+import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
+import { useSession } from '../../plan-session/SessionProvider.tsx';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+
+interface GoBackDialogProps {
+  readonly planId: string;
+  readonly to: MomentName;
+  /** The moment in words. */
+  readonly what: string;
+  /** What goes back, by id and by name; the whole plan when `null`. */
+  readonly rows: readonly string[] | null;
+  readonly names: readonly string[];
+  readonly onClose: () => void;
+}
+
+/** Says what going back means, and does it. */
+export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackDialogProps) {
+  const session = useSession();
+  const notices = useNotices();
+  const [id] = useState(newId);
+  const [isBusy, setBusy] = useState(false);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const go = async () => {
+    setBusy(true);
+    setRefusal(null);
+    try {
+      const entry = await peopleApi.goBack(planId, id, to, what.slice(0, 200), rows);
+      session.receive(entry);
+      notices.say({
+        text: messages.wentBack,
+        action: {
+          label: messages.undo,
+          run: () => {
+            const refused = session.undoCommand(entry.commandId);
+            if (refused) notices.say({ text: refused.message, tone: 'warning' });
+          },
+        },
+      });
+      onClose();
+    } catch (error) {
+      setRefusal((error as Error).message);
+      setBusy(false);
+    }
+  };
+  return (
+    <FormDialog
+      title={messages.goingBack}
+      submit={messages.goBack}
+      refusal={refusal}
+      busy={isBusy}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void go();
+      }}
+    >
+      <p className="wide">
+        {rows === null ? messages.goBackWhy(what) : messages.goBackLinesWhy(names.join(', '), what)}
+      </p>
+    </FormDialog>
+  );
+}

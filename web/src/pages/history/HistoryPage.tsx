@@ -1,0 +1,34 @@
+import { useSearchParams } from 'react-router';
+import { messages } from '../../messages/history.ts';
+import { Segments } from '../../ui/Segments.tsx';
+import { CompareView } from './CompareView.tsx';
+import { SnapshotsView } from './SnapshotsView.tsx';
+import { StepsView } from './StepsView.tsx';
+import './history.scss';
+
+const VIEWS = [
+  { value: 'steps', words: messages.steps },
+  { value: 'compare', words: messages.compare },
+  { value: 'snapshots', words: messages.snapshots },
+] as const;
+type View = (typeof VIEWS)[number]['value'];
+
+/** What was changed in the plan, by whom and when; moments of it side by side; and those that are kept. */
+export function HistoryPage() {
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('view');
+  const view: View = VIEWS.some(({ value }) => value === asked) ? (asked as View) : 'steps';
+  return (
+    <div className="history-page">
+      <div className="page-head">
+        <h2>{messages.history}</h2>
+        <Segments label={messages.view} value={view} options={VIEWS} onChange={(next) => setSearch({ view: next })} />
+      </div>
+      <div className="history-body">
+        {view === 'steps' && <StepsView />}
+        {view === 'compare' && <CompareView />}
+        {view === 'snapshots' && <SnapshotsView />}
+      </div>
+    </div>
+  );
+}

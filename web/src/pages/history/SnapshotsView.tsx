@@ -1,0 +1,186 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { Link, useNavigate, useParams } from 'react-router';
+import { messages } from '../../messages/history.ts';
+import { newId } from '../../plan-session/api.ts';
+import { peopleApi, type SnapshotLine } from '../../plan-session/peopleApi.ts';
+import { useSession } from '../../plan-session/SessionProvider.tsx';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { Loading } from '../../ui/Loading.tsx';
+import { momentOf, sizeOf } from '../../ui/moments.ts';
+import { useNotices } from '../../ui/Notices.tsx';
+import { GoBackDialog } from './GoBackDialog.tsx';
+
+/** Moments of the plan that are kept under a name. */
+export function SnapshotsView() {
+  const { planId = '' } = useParams();
+  const session = useSession();
+  const client = useQueryClient();
+  const notices = useNotices();
+  const navigate = useNavigate();
+  const [edited, setEdited] = useState<SnapshotLine | 'new' | null>(null);
+  const [wanted, setWanted] = useState<SnapshotLine | null>(null);
+  const { data, error, refetch } = useQuery({
+    queryKey: ['snapshots', planId],
+    queryFn: () => peopleApi.snapshots(planId),
+  });
+  const refresh = () => client.invalidateQueries({ queryKey: ['snapshots', planId] });
+  const failed = (refused: Error) => notices.say({ text: refused.message, tone: 'warning' });
+  const remove = useMutation({
+    mutationFn: ({ id }: SnapshotLine) => peopleApi.removeSnapshot(planId, id),
+    onSuccess: (_answer, { name }) => {
+      notices.say({ text: messages.isRemoved(name) });
+      return refresh();
+    },
+    onError: failed,
+  });
+  const open = useMutation({
+    mutationFn: ({ id }: SnapshotLine) => peopleApi.copySnapshot(planId, id, newId()),
+    onSuccess: async ({ id }) => {
+      await client.invalidateQueries({ queryKey: ['plans'] });
+      void navigate(`/plans/${id}/budget`);
+    },
+    onError: failed,
+  });
+  return (
+    <>
+      <div className="snapshots-head">
+        <p className="quiet">{messages.snapshotRule}</p>
+        {session.mayChange && (
+          <Button size="sm" onClick={() => setEdited('new')}>
+            <Icon name="snapshot" /> {messages.makeSnapshot}
+          </Button>
+        )}
+      </div>
+      {!data && !error && <Loading />}
+      {error && (
+        <div className="quiet-page" role="alert">
+          <p>{error.message}</p>
+          <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
+        </div>
+      )}
+      {data?.length === 0 && <p className="empty-state">{messages.noSnapshots}</p>}
+      <ul className="snapshot-list">
+        {data?.map((snapshot) => (
+          <li key={snapshot.id}>
+            <div>
+              <h3>{snapshot.name}</h3>
+              <small className="quiet">
+                {[
+                  messages.made(snapshot.person, momentOf(snapshot.at)),
+                  messages.kinds[snapshot.kind],
+                  sizeOf(snapshot.size),
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </small>
+              {snapshot.note !== '' && <p>{snapshot.note}</p>}
+            </div>
+            <div className="history-tools">
+              <Link className="tool" to={`?view=compare&before=snapshot:${snapshot.id}&after=now`}>
+                <Icon name="transfer" /> {messages.compareWithNow}
+              </Link>
+              <button type="button" className="tool" disabled={open.isPending} onClick={() => open.mutate(snapshot)}>
+                <Icon name="copy" /> {messages.openCopy}
+              </button>
+              {session.mayChange && (
+                <>
+                  <button type="button" className="tool" onClick={() => setWanted(snapshot)}>
+                    <Icon name="undo" /> {messages.goBackTo}
+                  </button>
+                  <button type="button" className="tool" onClick={() => setEdited(snapshot)}>
+                    <Icon name="edit" /> {messages.change}
+                  </button>
+                  <button type="button" className="tool" onClick={() => remove.mutate(snapshot)}>
+                    <Icon name="delete" /> {messages.remove}
+                  </button>
+                </>
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {edited && (
+        <SnapshotForm
+          planId={planId}
+          snapshot={edited === 'new' ? null : edited}
+          onDone={() => void refresh()}
+          onClose={() => setEdited(null)}
+        />
+      )}
+      {wanted && (
+        <GoBackDialog
+          planId={planId}
+          to={{ kind: 'snapshot', id: wanted.id }}
+          what={wanted.name}
+          rows={null}
+          names={[]}
+          onClose={() => setWanted(null)}
+        />
+      )}
+    </>
+  );
+}
+
+interface SnapshotFormProps {
+  readonly planId: string;
+  readonly snapshot: SnapshotLine | null;
+  readonly onDone: () => void;
+  readonly onClose: () => void;
+}
+
+function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) {
+  const notices = useNotices();
+  const [id] = useState(newId);
+  const [name, setName] = useState(snapshot?.name ?? '');
+  const [note, setNote] = useState(snapshot?.note ?? '');
+  const save = useMutation({
+    mutationFn: async () => {
+      if (snapshot) await peopleApi.renameSnapshot(planId, snapshot.id, name.trim(), note);
+      else await peopleApi.addSnapshot(planId, id, name.trim(), note);
+    },
+    onSuccess: () => {
+      if (!snapshot) notices.say({ text: messages.isMade(name.trim()) });
+      onDone();
+      onClose();
+    },
+  });
+  return (
+    <FormDialog
+      title={snapshot ? messages.changeSnapshot : messages.makeSnapshot}
+      submit={messages.save}
+      refusal={save.error?.message ?? null}
+      busy={save.isPending || name.trim() === ''}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      <Form.Group className="wide" controlId="snapshot-name">
+        <Form.Label>{messages.name}</Form.Label>
+        <Form.Control
+          size="sm"
+          autoFocus
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </Form.Group>
+      <Form.Group className="wide" controlId="snapshot-note">
+        <Form.Label>{messages.note}</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={2}
+          size="sm"
+          value={note}
+          maxLength={2000}
+          onChange={(event) => setNote(event.target.value)}
+        />
+      </Form.Group>
+    </FormDialog>
+  );
+}

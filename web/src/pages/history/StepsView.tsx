@@ -1,0 +1,195 @@
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { monthInWords, nameOf, planOf, toMonth } from '@haushalt/core';
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { DateField } from '../../fields/CalendarField.tsx';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/history.ts';
+import { Initials } from '../../parts/people/Initials.tsx';
+import { peopleApi, type HistoryStep } from '../../plan-session/peopleApi.ts';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Loading } from '../../ui/Loading.tsx';
+import { longDayOf, timeOf } from '../../ui/moments.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { ComparisonShown } from './ComparisonShown.tsx';
+import { GoBackDialog } from './GoBackDialog.tsx';
+
+/** How long it is waited for more letters before it is looked for them, in milliseconds. */
+const TYPING = 250;
+
+/** The history by day and person, in sentences; each step opens to what it changed. */
+export function StepsView() {
+  const { planId = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const session = useSession();
+  const { document, history } = useSessionState();
+  const { locale } = planOf(document);
+  const [typed, setTyped] = useState(search.get('text') ?? '');
+  const [text, setText] = useState(typed);
+  useEffect(() => {
+    const timer = setTimeout(() => setText(typed), TYPING);
+    return () => clearTimeout(timer);
+  }, [typed]);
+  const person = search.get('person') ?? '';
+  const from = search.get('from') ?? '';
+  const to = search.get('to') ?? '';
+  const row = search.get('row') ?? '';
+  const month = search.get('month') ?? '';
+  const put = (key: string, value: string) =>
+    setSearch((before) => {
+      if (value === '') before.delete(key);
+      else before.set(key, value);
+      return before;
+    });
+  const asked = { text, person, from, to, row, month: row === '' ? '' : month };
+  const { data: people } = useQuery({ queryKey: ['people', planId], queryFn: () => peopleApi.people(planId) });
+  const { data, error, refetch, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery({
+    // What is done meanwhile appears by itself.
+    queryKey: ['history', planId, asked, session.knownRevision, history.length],
+    queryFn: ({ pageParam }) =>
+      peopleApi.history(planId, { ...asked, ...(pageParam === null ? {} : { before: pageParam }) }),
+    initialPageParam: null as number | null,
+    getNextPageParam: (page: HistoryStep[]) => (page.length < PAGE ? undefined : page.at(-1)!.revision),
+    placeholderData: keepPreviousData,
+  });
+  const steps = data?.pages.flat() ?? [];
+  const days = Map.groupBy(steps, ({ at }) => longDayOf(at));
+  const isFiltered = Object.values(asked).some((value) => value !== '');
+  const what = nameOf(document, row) ?? row;
+  return (
+    <>
+      <div className="history-find">
+        <Form.Control
+          size="sm"
+          type="search"
+          aria-label={messages.findInHistory}
+          placeholder={messages.find}
+          value={typed}
+          maxLength={200}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <Select aria-label={messages.who} value={person} onChange={(event) => put('person', event.target.value)}>
+          <option value="">{messages.everyone}</option>
+          {people?.people.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Select>
+        <label>
+          {messages.from}
+          <DateField label={messages.from} value={from} locale={locale} onChange={(day) => put('from', day)} />
+        </label>
+        <label>
+          {messages.until}
+          <DateField label={messages.until} value={to} locale={locale} onChange={(day) => put('to', day)} />
+        </label>
+        {isFiltered && (
+          <Button
+            size="sm"
+            variant="link"
+            onClick={() => {
+              setTyped('');
+              setText('');
+              setSearch({ view: 'steps' });
+            }}
+          >
+            {messages.showAll}
+          </Button>
+        )}
+      </div>
+      {row !== '' && (
+        <p className="history-of">
+          <Icon name="filter" />{' '}
+          {messages.allOf(month === '' ? what : messages.inMonth(what, monthInWords(toMonth(month), locale)))}
+        </p>
+      )}
+      {!data && !error && <Loading />}
+      {error && (
+        <div className="quiet-page" role="alert">
+          <p>{error.message}</p>
+          <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
+        </div>
+      )}
+      {data && steps.length === 0 && (
+        <p className="empty-state">{isFiltered ? messages.nothingFound : messages.nothingYet}</p>
+      )}
+      {[...days].map(([day, ofDay]) => (
+        <section key={day} className="history-day">
+          <h3>{day}</h3>
+          <ol>
+            {ofDay.map((step) => (
+              <Step key={step.commandId} planId={planId} step={step} />
+            ))}
+          </ol>
+        </section>
+      ))}
+      {hasNextPage && (
+        <Button size="sm" variant="outline-primary" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          {messages.more}
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** How many steps come at once. */
+const PAGE = 100;
+
+function Step({ planId, step }: { readonly planId: string; readonly step: HistoryStep }) {
+  const [isOpen, setOpen] = useState(false);
+  const [isGoingBack, setGoingBack] = useState(false);
+  const session = useSession();
+  const { revision, personId, person, at, label, kind, state, isKept } = step;
+  const moment = { kind: 'revision', revision } as const;
+  return (
+    <li className={`history-step ${state === 'undone' ? 'is-undone' : ''}`}>
+      <button type="button" className="history-line" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        <Icon name={isOpen ? 'down' : 'right'} />
+        <span className="history-time">{timeOf(at)}</span>
+        <Initials id={personId} name={person} />
+        <span className="history-label">
+          {messages.took[kind] ?? ''}
+          {label}
+          {state === 'undone' && <small> {messages.undone}</small>}
+        </span>
+      </button>
+      {isOpen && (
+        <div className="history-detail">
+          {isKept ? (
+            <ComparisonShown
+              planId={planId}
+              before={{ kind: 'revision', revision: revision - 1 }}
+              after={moment}
+              isShort
+            />
+          ) : (
+            <p className="quiet">{messages.notKept}</p>
+          )}
+          <div className="history-tools">
+            <Link className="tool" to={`?view=compare&before=revision:${revision}&after=now`}>
+              <Icon name="transfer" /> {messages.compareWithNow}
+            </Link>
+            {session.mayChange && (
+              <button type="button" className="tool" onClick={() => setGoingBack(true)}>
+                <Icon name="undo" /> {messages.goBackTo}
+              </button>
+            )}
+          </div>
+        </div>
+      )}
+      {isGoingBack && (
+        <GoBackDialog
+          planId={planId}
+          to={moment}
+          what={messages.stepOf(label)}
+          rows={null}
+          names={[]}
+          onClose={() => setGoingBack(false)}
+        />
+      )}
+    </li>
+  );
+}

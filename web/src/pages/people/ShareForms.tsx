@@ -1,0 +1,199 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { planOf } from '@haushalt/core';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { DateField } from '../../fields/CalendarField.tsx';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/people.ts';
+import { useMe } from '../../parts/people/me.ts';
+import { ROLES } from '../../parts/people/roles.ts';
+import type { Role } from '../../plan-session/api.ts';
+import { peopleApi } from '../../plan-session/peopleApi.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { copyText } from '../../ui/copyText.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+
+const MONTH_FROM_NOW = 30 * 86_400_000;
+
+/** Shares the plan: by mail with someone, or by a link one hands over. */
+export function ShareForms({ planId }: { readonly planId: string }) {
+  return (
+    <section className="share">
+      <h3>{messages.share}</h3>
+      <div className="share-ways">
+        <ByMail planId={planId} />
+        <ByLink planId={planId} />
+      </div>
+    </section>
+  );
+}
+
+function RoleChoice({
+  id,
+  value,
+  onChange,
+}: {
+  readonly id: string;
+  readonly value: Role;
+  readonly onChange: (role: Role) => void;
+}) {
+  return (
+    <Form.Group controlId={id}>
+      <Form.Label>{messages.role}</Form.Label>
+      <Select wide id={id} value={value} onChange={(event) => onChange(event.target.value as Role)}>
+        {ROLES.map((role) => (
+          <option key={role} value={role}>
+            {messages.roles[role]}
+          </option>
+        ))}
+      </Select>
+    </Form.Group>
+  );
+}
+
+function ByMail({ planId }: { readonly planId: string }) {
+  const me = useMe();
+  const client = useQueryClient();
+  const notices = useNotices();
+  const [address, setAddress] = useState('');
+  const [role, setRole] = useState<Role>('viewer');
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const share = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    try {
+      const { person } = await peopleApi.invite(planId, address.trim(), role);
+      notices.say({ text: person === null ? messages.invited(address.trim()) : messages.isShared(address.trim()) });
+      setAddress('');
+      await client.invalidateQueries({ queryKey: ['people', planId] });
+    } catch (error) {
+      setRefusal((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Form noValidate onSubmit={(event) => void share(event)}>
+      <h4>{messages.withSomeone}</h4>
+      <Form.Group controlId="share-address">
+        <Form.Label>{messages.theirAddress}</Form.Label>
+        <Form.Control
+          size="sm"
+          type="email"
+          value={address}
+          maxLength={200}
+          autoComplete="off"
+          isInvalid={refusal !== null}
+          onChange={(event) => {
+            setRefusal(null);
+            setAddress(event.target.value);
+          }}
+        />
+      </Form.Group>
+      <RoleChoice id="share-role" value={role} onChange={setRole} />
+      {refusal && (
+        <p className="refusal" role="alert">
+          {refusal}
+        </p>
+      )}
+      <div className="share-actions">
+        <Button size="sm" type="submit" disabled={isBusy || address.trim() === ''}>
+          {messages.invite}
+        </Button>
+        {me?.mail && (
+          <a href={me.mail} target="_blank" rel="noreferrer">
+            {messages.theMailBoxIsAt}
+          </a>
+        )}
+      </div>
+    </Form>
+  );
+}
+
+function ByLink({ planId }: { readonly planId: string }) {
+  const client = useQueryClient();
+  const notices = useNotices();
+  const { locale } = planOf(useSessionState().document);
+  const [role, setRole] = useState<Role>('viewer');
+  const [until, setUntil] = useState<string | null>(() =>
+    new Date(Date.now() + MONTH_FROM_NOW).toISOString().slice(0, 10),
+  );
+  const [once, setOnce] = useState(true);
+  const [made, setMade] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const make = async (event: FormEvent) => {
+    event.preventDefault();
+    setRefusal(null);
+    try {
+      const { path } = await peopleApi.addLink(planId, { role, until, once });
+      setMade(window.location.origin + path);
+      await client.invalidateQueries({ queryKey: ['people', planId] });
+    } catch (error) {
+      setRefusal((error as Error).message);
+    }
+  };
+  const copy = async () => {
+    await copyText(made!);
+    notices.say({ text: messages.copied });
+  };
+  return (
+    <Form noValidate onSubmit={(event) => void make(event)}>
+      <h4>{messages.byALink}</h4>
+      <RoleChoice id="link-role" value={role} onChange={setRole} />
+      <div className="share-until">
+        <Segments
+          label={messages.until}
+          value={until === null ? 'forever' : 'day'}
+          options={[
+            { value: 'day', words: messages.untilADay },
+            { value: 'forever', words: messages.forever },
+          ]}
+          onChange={(way) =>
+            setUntil(way === 'forever' ? null : new Date(Date.now() + MONTH_FROM_NOW).toISOString().slice(0, 10))
+          }
+        />
+        {until !== null && <DateField label={messages.until} value={until} locale={locale} onChange={setUntil} />}
+      </div>
+      <Segments
+        label={messages.howOften}
+        value={once ? 'once' : 'often'}
+        options={[
+          { value: 'once', words: messages.once },
+          { value: 'often', words: messages.often },
+        ]}
+        onChange={(way) => setOnce(way === 'once')}
+      />
+      {refusal && (
+        <p className="refusal" role="alert">
+          {refusal}
+        </p>
+      )}
+      <div className="share-actions">
+        <Button size="sm" type="submit">
+          <Icon name="link" /> {messages.makeLink}
+        </Button>
+      </div>
+      {made && (
+        <div className="share-made" role="status">
+          <p>{messages.hereItIs}</p>
+          <div className="share-link">
+            <Form.Control
+              size="sm"
+              readOnly
+              value={made}
+              aria-label={messages.hereItIs}
+              onFocus={(event) => event.target.select()}
+            />
+            <Button size="sm" variant="outline-primary" onClick={() => void copy()}>
+              <Icon name="copy" /> {messages.copy}
+            </Button>
+          </div>
+        </div>
+      )}
+    </Form>
+  );
+}

@@ -1,0 +1,72 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { Link, useParams } from 'react-router';
+import { messages } from '../../messages/people.ts';
+import { useMe } from '../../parts/people/me.ts';
+import { NewPersonForm } from '../../parts/people/NewPersonForm.tsx';
+import { SignInForm } from '../../parts/people/SignInForm.tsx';
+import { peopleApi } from '../../plan-session/peopleApi.ts';
+import { Loading } from '../../ui/Loading.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { Slip } from './Slip.tsx';
+
+const WAYS = [
+  { value: 'new', words: messages.asSomeoneNew },
+  { value: 'known', words: messages.asSomeoneKnown },
+] as const;
+
+/** Where a link to a shared plan leads: what it offers, and what it takes to have it. */
+export function JoinPage() {
+  const { held = '' } = useParams();
+  const me = useMe();
+  const [way, setWay] = useState<(typeof WAYS)[number]['value']>('new');
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const { data: offer, error } = useQuery({
+    queryKey: ['link', held],
+    queryFn: () => peopleApi.link(held),
+    retry: false,
+  });
+  // What was there before belongs to nobody, or to somebody else: the plan is opened on a page that begins anew.
+  const open = (planId: string) => window.location.assign(`/plans/${planId}`);
+  const use = async () => {
+    try {
+      open((await peopleApi.useLink(held)).planId);
+    } catch (failed) {
+      setRefusal((failed as Error).message);
+    }
+  };
+  if (error)
+    return (
+      <Slip title={messages.thisLinkIsNoUse}>
+        <p role="alert">{error.message}</p>
+        <Link to="/">{messages.goToYourPlans}</Link>
+      </Slip>
+    );
+  if (!offer || !me) return <Loading />;
+  return (
+    <Slip title={messages.sharesWithYou(offer.sharedBy, offer.plan)}>
+      {offer.mine === null ? <p>{messages.youMay[offer.role]}</p> : <p>{messages.youHaveIt}</p>}
+      {refusal && (
+        <p className="refusal" role="alert">
+          {refusal}
+        </p>
+      )}
+      {me.person ? (
+        <Button onClick={() => void use()}>{messages.openThePlan}</Button>
+      ) : (
+        <>
+          <Segments label={messages.join} value={way} options={WAYS} onChange={setWay} />
+          {way === 'new' ? (
+            <NewPersonForm
+              submit={messages.join}
+              onSubmit={async (person) => open((await peopleApi.joinByLink(held, person)).planId)}
+            />
+          ) : (
+            <SignInForm mail={me.mail} onDone={() => void use()} />
+          )}
+        </>
+      )}
+    </Slip>
+  );
+}

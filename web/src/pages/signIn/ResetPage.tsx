@@ -1,0 +1,58 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { useParams } from 'react-router';
+import { messages } from '../../messages/people.ts';
+import { PasswordField } from '../../parts/people/PasswordField.tsx';
+import { peopleApi } from '../../plan-session/peopleApi.ts';
+import { Slip } from './Slip.tsx';
+
+/** Where the link to a new password leads. */
+export function ResetPage() {
+  const { held = '' } = useParams();
+  const [password, setPassword] = useState('');
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const set = async () => {
+    setBusy(true);
+    try {
+      await peopleApi.reset(held, password);
+      window.location.assign('/');
+    } catch (error) {
+      setRefusal((error as Error).message);
+      setBusy(false);
+    }
+  };
+  return (
+    <Slip title={messages.newPassword}>
+      <p>{messages.chooseIt}</p>
+      <Form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void set();
+        }}
+      >
+        <PasswordField
+          label={messages.password}
+          isNew
+          autoFocus
+          value={password}
+          isWrong={refusal !== null}
+          onChange={(typed) => {
+            setRefusal(null);
+            setPassword(typed);
+          }}
+        />
+        {refusal && (
+          <p className="refusal" role="alert">
+            {refusal}
+          </p>
+        )}
+        <Button type="submit" disabled={isBusy || password === ''}>
+          {messages.setIt}
+        </Button>
+      </Form>
+    </Slip>
+  );
+}

@@ -1,0 +1,242 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { messages } from '../../messages/people.ts';
+import { ME, useMe } from '../../parts/people/me.ts';
+import { NewPersonForm } from '../../parts/people/NewPersonForm.tsx';
+import { PasswordField } from '../../parts/people/PasswordField.tsx';
+import { OutsidePlan } from '../../parts/people/OutsidePlan.tsx';
+import { MY_DATA, peopleApi, type Me } from '../../plan-session/peopleApi.ts';
+import { dayOf, momentOf } from '../../ui/moments.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { Loading } from '../../ui/Loading.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { browserIn } from './browserIn.ts';
+import './you.scss';
+
+/** What is one's own: name and address, password, where one is signed in, one's data. */
+export function YouPage() {
+  const me = useMe();
+  const client = useQueryClient();
+  if (!me?.person) return <Loading />;
+  return (
+    <OutsidePlan title={messages.yourself}>
+      {me.signsIn ? (
+        <Own person={me.person} />
+      ) : (
+        <section className="you-first">
+          <p>{messages.nobodySignsIn}</p>
+          <p>{messages.firstPerson}</p>
+          <NewPersonForm
+            submit={messages.beginSigningIn}
+            onSubmit={async (person) => {
+              await peopleApi.first(person);
+              await client.invalidateQueries();
+            }}
+          />
+        </section>
+      )}
+    </OutsidePlan>
+  );
+}
+
+function Own({ person }: { readonly person: NonNullable<Me['person']> }) {
+  return (
+    <div className="you">
+      <NameAndAddress person={person} />
+      <Password name={person.name} />
+      <Sessions />
+      <section>
+        <h2>{messages.yourData}</h2>
+        <p>{messages.yourDataWhy}</p>
+        <a className="btn btn-outline-primary" href={MY_DATA} download>
+          <Icon name="saveFile" /> {messages.saveAsFile}
+        </a>
+      </section>
+      <Leaving isKeeper={person.isKeeper} />
+    </div>
+  );
+}
+
+function NameAndAddress({ person }: { readonly person: NonNullable<Me['person']> }) {
+  const client = useQueryClient();
+  const notices = useNotices();
+  const [name, setName] = useState(person.name);
+  const [address, setAddress] = useState(person.address);
+  const change = useMutation({
+    mutationFn: () => peopleApi.changeMe(name.trim(), address.trim()),
+    onSuccess: async () => {
+      notices.say({ text: messages.saved });
+      await client.invalidateQueries({ queryKey: ME });
+    },
+  });
+  const isSame = name.trim() === person.name && address.trim() === person.address;
+  return (
+    <section>
+      <Form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          change.mutate();
+        }}
+      >
+        <Form.Group controlId="own-name">
+          <Form.Label>{messages.yourName}</Form.Label>
+          <Form.Control
+            value={name}
+            maxLength={80}
+            autoComplete="name"
+            onChange={(event) => setName(event.target.value)}
+          />
+        </Form.Group>
+        <Form.Group controlId="own-address">
+          <Form.Label>{messages.yourAddress}</Form.Label>
+          <Form.Control
+            type="email"
+            value={address}
+            maxLength={200}
+            autoComplete="email"
+            aria-describedby="own-address-why"
+            onChange={(event) => setAddress(event.target.value)}
+          />
+          <Form.Text id="own-address-why">{messages.yourAddressWhy}</Form.Text>
+        </Form.Group>
+        {change.error && (
+          <p className="refusal" role="alert">
+            {change.error.message}
+          </p>
+        )}
+        <Button type="submit" variant="outline-primary" disabled={isSame || name.trim() === '' || change.isPending}>
+          {messages.save}
+        </Button>
+      </Form>
+    </section>
+  );
+}
+
+function Password({ name }: { readonly name: string }) {
+  const client = useQueryClient();
+  const notices = useNotices();
+  const [now, setNow] = useState('');
+  const [next, setNext] = useState('');
+  const change = useMutation({
+    mutationFn: () => peopleApi.changePassword(now, next),
+    onSuccess: async () => {
+      setNow('');
+      setNext('');
+      notices.say({ text: messages.passwordChanged });
+      await client.invalidateQueries({ queryKey: ['sessions'] });
+    },
+  });
+  return (
+    <section>
+      <h2>{messages.changePassword}</h2>
+      <Form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          change.mutate();
+        }}
+      >
+        <PasswordField label={messages.passwordNow} value={now} onChange={setNow} />
+        <PasswordField label={messages.passwordNext} isNew own={[name]} value={next} onChange={setNext} />
+        {change.error && (
+          <p className="refusal" role="alert">
+            {change.error.message}
+          </p>
+        )}
+        <Button type="submit" variant="outline-primary" disabled={now === '' || next === '' || change.isPending}>
+          {messages.changePassword}
+        </Button>
+      </Form>
+    </section>
+  );
+}
+
+function Sessions() {
+  const client = useQueryClient();
+  const notices = useNotices();
+  const { data: sessions } = useQuery({ queryKey: ['sessions'], queryFn: peopleApi.sessions });
+  const end = useMutation({
+    mutationFn: peopleApi.endSession,
+    onSuccess: () => notices.say({ text: messages.ended }),
+    onError: (error) => notices.say({ text: error.message, tone: 'warning' }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['sessions'] }),
+  });
+  if (!sessions || sessions.length === 0) return null;
+  return (
+    <section>
+      <h2>{messages.whereSignedIn}</h2>
+      <ul className="you-sessions">
+        {sessions.map(({ id, agent, createdAt, seenAt, isThis }) => (
+          <li key={id}>
+            <span>
+              <strong>{browserIn(agent) || messages.someBrowser}</strong>
+              {isThis && ` (${messages.thisBrowser})`}
+              <small className="quiet">
+                {messages.since(dayOf(createdAt))}, {messages.lastSeen(momentOf(seenAt))}
+              </small>
+            </span>
+            {!isThis && (
+              <Button size="sm" variant="outline-primary" onClick={() => end.mutate(id)}>
+                {messages.end}
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Leaving({ isKeeper }: { readonly isKeeper: boolean }) {
+  const [isOpen, setOpen] = useState(false);
+  const [password, setPassword] = useState('');
+  const [names, setNames] = useState<'kept' | 'replaced'>('kept');
+  const leave = useMutation({
+    mutationFn: () => peopleApi.leave(password, names),
+    onSuccess: () => window.location.assign('/'),
+  });
+  return (
+    <section>
+      <h2>{messages.leave}</h2>
+      <p>{isKeeper ? messages.keeperStays : messages.leaveWhy}</p>
+      {!isKeeper && !isOpen && (
+        <Button variant="outline-primary" onClick={() => setOpen(true)}>
+          {messages.leave} …
+        </Button>
+      )}
+      {isOpen && (
+        <Form
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            leave.mutate();
+          }}
+        >
+          {(['kept', 'replaced'] as const).map((each) => (
+            <Form.Check
+              key={each}
+              type="radio"
+              id={`names-${each}`}
+              name="names"
+              label={each === 'kept' ? messages.namesKept : messages.namesReplaced}
+              checked={names === each}
+              onChange={() => setNames(each)}
+            />
+          ))}
+          <PasswordField label={messages.passwordNow} value={password} onChange={setPassword} />
+          {leave.error && (
+            <p className="refusal" role="alert">
+              {leave.error.message}
+            </p>
+          )}
+          <Button type="submit" disabled={password === '' || leave.isPending}>
+            {messages.leaveNow}
+          </Button>
+        </Form>
+      )}
+    </section>
+  );
+}

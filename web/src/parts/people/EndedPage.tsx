@@ -1,0 +1,54 @@
+import { describeCommand, planOf } from '@haushalt/core';
+import Button from 'react-bootstrap/Button';
+import { Link } from 'react-router';
+import { messages } from '../../messages/people.ts';
+import { isStep } from '../../plan-session/orders.ts';
+import { useOthers, useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Icon } from '../../ui/Icon.tsx';
+import { saveBlob } from '../../ui/saveBlob.ts';
+
+/** A plan that is not to be seen or changed any more: says why, and keeps what had not been sent of it. */
+export function EndedPage() {
+  const session = useSession();
+  const { base } = useSessionState();
+  const { ended } = useOthers();
+  if (!ended) return null;
+  const { message, unsent } = ended;
+  const words = unsent.map(({ order }) => (isStep(order) ? order.kind : describeCommand(order, base)));
+  const keep = () => {
+    const { name } = planOf(base);
+    const text = JSON.stringify(
+      { plan: name, unsent: unsent.map(({ order }, at) => ({ what: words[at], order })) },
+      null,
+      2,
+    );
+    saveBlob(new Blob([text], { type: 'application/json' }), `${name} – unsent.json`);
+  };
+  return (
+    <main className="quiet-page">
+      <h1>{messages.itIsOver}</h1>
+      <p role="alert">{message}</p>
+      {unsent.length > 0 && (
+        <div className="ended-unsent">
+          <p>{messages.unsent(unsent.length)}</p>
+          <ul>
+            {words.slice(0, 20).map((each, at) => (
+              <li key={unsent[at]!.id}>{each}</li>
+            ))}
+          </ul>
+          <p>
+            <Button onClick={keep}>
+              <Icon name="saveFile" /> {messages.keepThem}
+            </Button>{' '}
+            <Button variant="link" onClick={() => session.letGo()}>
+              {messages.letThemGo}
+            </Button>
+          </p>
+        </div>
+      )}
+      <Link to="/" onClick={() => unsent.length === 0 && session.letGo()}>
+        {messages.goToYourPlans}
+      </Link>
+    </main>
+  );
+}

@@ -1,0 +1,44 @@
+import { useQueryClient } from '@tanstack/react-query';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { Link } from 'react-router';
+import { messages } from '../../messages/people.ts';
+import { messages as keeping } from '../../messages/keeping.ts';
+import { peopleApi } from '../../plan-session/peopleApi.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { Initials } from './Initials.tsx';
+import { ME, useMe } from './me.ts';
+
+/** Who one is here, and what is one's own: the way to oneself, to backups, and out. */
+export function PersonMenu() {
+  const me = useMe();
+  const client = useQueryClient();
+  if (!me?.person) return null;
+  const { id, name, isKeeper } = me.person;
+  const signOut = async () => {
+    await peopleApi.signOut();
+    client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== ME[0] });
+    await client.invalidateQueries({ queryKey: ME });
+  };
+  return (
+    <Dropdown align="end" className="person-menu">
+      <Dropdown.Toggle as="button" type="button" className="tool" aria-label={`${messages.you}: ${name}`} title={name}>
+        {me.signsIn ? <Initials id={id} name={name} /> : <Icon name="person" />}
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        {me.signsIn && <div className="person-name">{name}</div>}
+        <Dropdown.Item as={Link} to="/you">
+          {messages.yourself}
+        </Dropdown.Item>
+        <Dropdown.Item as={Link} to="/deleted">
+          {keeping.deletedPlans}
+        </Dropdown.Item>
+        {isKeeper && (
+          <Dropdown.Item as={Link} to="/backups">
+            {keeping.backups}
+          </Dropdown.Item>
+        )}
+        {me.signsIn && <Dropdown.Item onClick={() => void signOut()}>{messages.signOut}</Dropdown.Item>}
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

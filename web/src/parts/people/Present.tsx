@@ -1,0 +1,57 @@
+import { nameOf } from '@haushalt/core';
+import { useEffect, useState } from 'react';
+import { useLocation } from 'react-router';
+import { messages } from '../../messages/people.ts';
+import { peopleApi } from '../../plan-session/peopleApi.ts';
+import { TAB, useOthers, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Initials } from './Initials.tsx';
+import './people.scss';
+
+/** How long it is told what somebody else has done, in milliseconds, and how many of those here are shown. */
+const TOLD_FOR = 6000;
+const SHOWN = 4;
+
+interface PresentProps {
+  readonly planId: string;
+  /** What the pages of a plan are called, by their address. */
+  readonly pageName: (path: string) => string | undefined;
+}
+
+/** Who else has the plan open and where they are, and for a moment what they have just done. */
+export function Present({ planId, pageName }: PresentProps) {
+  const { present, told } = useOthers();
+  const { document } = useSessionState();
+  const { pathname, search } = useLocation();
+  const page = pathname.split('/')[3] ?? '';
+  const row = new URLSearchParams(search).get('show') ?? '';
+  const isTogether = present.length > 0;
+  useEffect(() => {
+    if (!isTogether) return;
+    // Where one is matters to the others alone; that it could not be said, to nobody.
+    peopleApi.here(planId, TAB, page, row).catch(() => {});
+  }, [planId, page, row, isTogether]);
+  const [shownUntil, setShownUntil] = useState<number | null>(null);
+  useEffect(() => {
+    if (!told) return undefined;
+    setShownUntil(told.revision);
+    const timer = setTimeout(() => setShownUntil(null), TOLD_FOR);
+    return () => clearTimeout(timer);
+  }, [told]);
+  const people = [...new Map(present.map((each) => [each.id, each])).values()];
+  const where = (at: (typeof people)[number]) =>
+    [pageName(at.page), nameOf(document, at.row)].filter(Boolean).join(', ');
+  if (people.length === 0) return null;
+  return (
+    <span className="present">
+      {told && shownUntil === told.revision && (
+        <span className="present-told" role="status">
+          {messages.hasChanged(told.person, told.label)}
+        </span>
+      )}
+      {people.slice(0, SHOWN).map((each) => (
+        <Initials key={each.id} id={each.id} name={each.name} title={messages.isHere(each.name, where(each))} />
+      ))}
+      {people.length > SHOWN && <span className="present-more">+{people.length - SHOWN}</span>}
+    </span>
+  );
+}
