@@ -1,11 +1,13 @@
 import { execFile, spawn, spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
+import { newPlan } from '@haushalt/core';
+import { openStore } from '@haushalt/server';
 
 const path = (relative: string) => fileURLToPath(new URL(relative, import.meta.url));
 const PROGRAM = path('../bin/haushalt.js');
@@ -185,21 +187,12 @@ describe('haushalt serve', () => {
 });
 
 describe('haushalt serve and backup', () => {
-  it('serves other machines only when that is said, and says what it cannot use in one line', async () => {
+  it('serves other machines only where people sign in, and says what it cannot use in one line', async () => {
     const oneLine = (error: string) => expect(error.trim().split('\n')).toHaveLength(1);
     const beyond = await run('serve', '--port', '0', '--host', '0.0.0.0', '--data', join(folder, 'x'));
-    expect([beyond.code, beyond.error]).toEqual([2, expect.stringContaining('since nobody signs in yet')]);
+    expect([beyond.code, beyond.error]).toEqual([2, expect.stringContaining('haushalt person first')]);
     oneLine(beyond.error);
-    const nowhere = await run(
-      'serve',
-      '--port',
-      '0',
-      '--host',
-      'no.such.host.invalid',
-      '--open',
-      '--data',
-      join(folder, 'x'),
-    );
+    const nowhere = await run('serve', '--port', '0', '--host', 'no.such.host.invalid', '--data', join(folder, 'x'));
     expect(nowhere.code).toBe(2);
     oneLine(nowhere.error);
     const asFile = join(folder, 'a-file');
@@ -243,6 +236,96 @@ describe('haushalt serve and backup', () => {
     server.kill('SIGTERM');
     expect((await download) as object).toHaveProperty('plan');
     expect(await ended).toBe(0);
+  }, 60_000);
+});
+
+describe('haushalt person', () => {
+  const data = join(folder, 'people');
+  const typed = (text: string, ...args: string[]) => {
+    const { status, stdout, stderr } = spawnSync(process.execPath, [PROGRAM, ...args, '--data', data], { input: text, encoding: 'utf8' }); // prettier-ignore
+    return { code: status, out: stdout, error: stderr };
+  };
+
+  it('names the first owner, without whom no other machine is served, and gives new passwords', async () => {
+    expect(typed('', 'person', 'list').out).toContain('Nobody has a password');
+    expect(typed('easy\n', 'person', 'first', 'Mara').error).toContain('The password is not enough');
+    const first = typed('lantern-loaf-canal\n', 'person', 'first', 'Mara', 'mara@home.example');
+    expect([first.code, first.out]).toEqual([0, expect.stringContaining('Mara is the first owner')]);
+    expect(typed('lantern-loaf-canal\n', 'person', 'first', 'Eve').code).toBe(2);
+    expect(typed('', 'person', 'list').out.trim()).toBe('Mara <mara@home.example>');
+    const server = spawn(process.execPath, [PROGRAM, 'serve', '--port', '0', '--host', '0.0.0.0', '--data', data], {
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    try {
+      const url = await new Promise<string>((resolve) =>
+        server.stdout.on('data', (chunk: Buffer) => resolve(/http:\S+/.exec(chunk.toString())![0])),
+      );
+      const at = url.replace('0.0.0.0', '127.0.0.1');
+      const signIn = (password: string) =>
+        fetch(`${at}/api/session`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ who: 'mara', password, stay: false }),
+        });
+      expect((await fetch(`${at}/api/plans`)).status).toBe(401);
+      const signedIn = await signIn('lantern-loaf-canal');
+      expect(signedIn.status).toBe(200);
+      const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!;
+      expect((await fetch(`${at}/api/plans`, { headers: { cookie } })).status).toBe(200);
+      // On the machine itself a password is replaced while the server runs; who was signed in is not any more.
+      expect(typed('paper-heron-attic\n', 'person', 'reset', 'mara@home.example').code).toBe(0);
+      expect((await fetch(`${at}/api/plans`, { headers: { cookie } })).status).toBe(401);
+      expect((await signIn('lantern-loaf-canal')).status).toBe(401);
+      expect((await signIn('paper-heron-attic')).status).toBe(200);
+      expect(typed('x\n', 'person', 'reset', 'Nobody').error).toContain('Nobody here has the name');
+    } finally {
+      server.kill('SIGKILL');
+    }
+  }, 60_000);
+});
+
+describe('haushalt restore and doctor', () => {
+  it('put a backup back: whole where there is nothing, as copies beside what there is', async () => {
+    const from = join(folder, 'restore-from');
+    const backup = join(folder, 'restore.db');
+    const store = openStore(join(from, 'haushalt.db'));
+    store.create(newPlan({ id: 'p', name: 'Kept', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 }), 'local'); // prettier-ignore
+    store.carryOut('p', 'local', 'c', { kind: 'plan.set', settings: { name: 'Kept well' } });
+    store.close();
+    expect((await run('backup', backup, '--data', from)).code).toBe(0);
+    const empty = join(folder, 'restore-empty');
+    const whole = await run('restore', backup, '--data', empty);
+    expect([whole.code, whole.out]).toEqual([0, expect.stringContaining('is now the database')]);
+    const again = await run('restore', backup, '--data', empty);
+    expect([again.code, again.out]).toEqual([0, expect.stringContaining('1 plan is restored')]);
+    expect((await run('restore', backup, '--data', empty, '--plan', 'Lost')).error).toContain(
+      'has no plan called Lost',
+    );
+    const restored = openStore(join(empty, 'haushalt.db'));
+    const plans = restored.plans.listFor('local', null);
+    expect(plans.map(({ name, revision }) => [name, revision])).toEqual([
+      ['Kept well', 1],
+      ['Kept well', 1],
+    ]);
+    expect(plans.map(({ id }) => restored.log.byCommand(id, 'c')!.label)).toEqual(['Plan settings', 'Plan settings']);
+    restored.close();
+    writeFileSync(join(folder, 'no.db'), 'no backup at all '.repeat(100));
+    const refused = await run('restore', join(folder, 'no.db'), '--data', empty);
+    expect([refused.code, refused.error]).toEqual([2, expect.stringContaining('no backup of Haushalt')]);
+    expect((await run('restore', '/nowhere.db', '--data', empty)).code).toBe(2);
+  }, 60_000);
+
+  it('examine where it lies, and say what is to be mended', async () => {
+    const data = join(folder, 'doctor');
+    expect(await run('doctor', '--data', data)).toMatchObject({ code: 1, out: expect.stringContaining('There is no database') }); // prettier-ignore
+    openStore(join(data, 'haushalt.db')).close();
+    const young = await run('doctor', '--data', data);
+    expect([young.code, young.out]).toEqual([1, expect.stringMatching(/well +The database is whole[\s\S]*mend it +There is no backup yet/)]); // prettier-ignore
+    mkdirSync(join(data, 'backups'));
+    expect((await run('backup', join(data, 'backups', 'haushalt-2026-11-27.db'), '--data', data)).code).toBe(0);
+    expect(await run('doctor', '--data', data)).toMatchObject({ code: 0 });
+    chmodSync(join(data, 'haushalt.db'), 0o644);
+    expect(await run('doctor', '--data', data)).toMatchObject({ code: 1, out: expect.stringContaining('Others on this machine may read') }); // prettier-ignore
   }, 60_000);
 });
 

@@ -25,10 +25,16 @@ const strengthOfText = new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs }
 
 /** How strong a password is for someone: their own name and address make none. */
 export function strengthOf(password: string, own: readonly string[]): Strength {
-  const { score } = strengthOfText.check(password.slice(0, LOOKED_AT), [...own, 'haushalt']);
+  const { score } = strengthOfText.check(password.slice(0, LOOKED_AT), ownWords(own));
   if ([...password].length < LEAST_PASSWORD)
     return { score: Math.min(score, 1), isEnough: false, words: messages.passwordTooShort(LEAST_PASSWORD) };
   return { score, isEnough: score >= LEAST_SCORE, words: messages.passwordStrength[score]! };
+}
+
+/** What someone is called, as a whole, in its words and without the gaps between them. */
+function ownWords(own: readonly string[]): string[] {
+  const said = [...own, 'haushalt'].map((text) => text.toLowerCase());
+  return said.flatMap((text) => [text, ...text.split(/[^\p{L}\p{N}]+/u), text.replace(/[^\p{L}\p{N}]+/gu, '')]).filter(Boolean);
 }
 
 /** The hash of a new password. Throws `ApiError` for one that is too easy to guess. */

@@ -61,8 +61,18 @@ export class Routing {
     ...before: RequestHandler[]
   ): void {
     this.add(method, path, 'anyone', before, (request, response) => {
-      const caller = this.callers.of(request);
-      return answer({ request, response, person: caller?.person ?? null, session: caller?.session ?? '' });
+      const { callers } = this;
+      // Who asks is looked up where that matters: whether the server lives is said without the database.
+      return answer({
+        request,
+        response,
+        get person() {
+          return callers.of(request)?.person ?? null;
+        },
+        get session() {
+          return callers.of(request)?.session ?? '';
+        },
+      });
     });
   }
 

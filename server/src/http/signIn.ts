@@ -18,12 +18,12 @@ const RESET_LASTS = 3_600_000;
 const address = Joi.string().allow('').max(200).pattern(/^[^\s@]+@[^\s@]+$/, messages.aMailAddress); // prettier-ignore
 const password = Joi.string().min(1).max(MOST_PASSWORD);
 const yesNo = Joi.boolean();
-const signInSchema = allOf({ who: Joi.string().trim().min(1).max(200), password, stay: yesNo });
+const signInSchema = allOf({ who: Joi.string().min(1).max(200), password, stay: yesNo });
 const newPersonSchema = allOf({ name, address, password, stay: yesNo });
 const selfSchema = allOf({ name, address });
 const changeSchema = allOf({ now: password, password });
 const leaveSchema = allOf({ password, names: Joi.string().valid('kept', 'replaced') });
-const forgottenSchema = allOf({ who: Joi.string().trim().min(1).max(200) });
+const forgottenSchema = allOf({ who: Joi.string().min(1).max(200) });
 const resetSchema = allOf({ password });
 const strengthSchema = allOf({ password: Joi.string().allow('').max(MOST_PASSWORD), own: Joi.array().items(Joi.string().allow('').max(200)).max(4) }); // prettier-ignore
 
@@ -62,7 +62,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     async ({ request, response }) => {
       const { who, password, stay } = take<{ who: string; password: string; stay: boolean }>(signInSchema, request.body); // prettier-ignore
       await attempts.begin(request, who);
-      const person = people.byNameOrAddress(who);
+      const person = people.byNameOrAddress(who.trim());
       if (!(await isPassword(person?.password, password)))
         throw new ApiError(401, 'wrong', messages.nameOrPasswordIsWrong, 'password');
       await attempts.succeeded(request, who);
@@ -150,7 +150,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
       if (outside.mail === null) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
       await attempts.begin(request, who);
       response.status(202).json({});
-      const person = people.byNameOrAddress(who);
+      const person = people.byNameOrAddress(who.trim());
       if (!person || person.address === '') return;
       const held = people.beginReset(person.id, new Date(now().getTime() + RESET_LASTS).toISOString());
       const link = `${originOf(request.get('origin'), request.protocol, request.get('host'))}/reset/${held}`;

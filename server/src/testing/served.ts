@@ -1,10 +1,11 @@
+import type { Express } from 'express';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach } from 'vitest';
-import { createApp, createLog, openStore, type AppOptions, type Store } from '../index.ts';
+import { createApp, createLog, openStore, type AppOptions, type Keeping, type Rule, type Store } from '../index.ts';
 import type { StoreOptions } from '../store/store.ts';
 
 export interface Answer {
@@ -24,10 +25,15 @@ export let base: string;
 
 /** How many pages listen to events. */
 export let listening: () => number;
+/** Who may ask for what, and what the server does by itself, of the application that runs. */
+export let rules: readonly Rule[];
+export let keeping: Keeping;
+/** The application itself. */
+export let application: Express;
 
 export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: StoreOptions = {}): Promise<void> {
   store = openStore(file, { now: () => new Date('2026-11-10T12:00:00Z'), ...storeOptions });
-  const { app, events, drain, close } = createApp({
+  const { app, events, drain, close, ...rest } = createApp({
     store,
     version: '1.2.3',
     now: () => new Date('2026-11-10T12:00:00Z'),
@@ -35,6 +41,8 @@ export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: 
     ...appOptions,
   });
   listening = () => events.listening;
+  ({ rules, keeping } = rest);
+  application = app;
   closeApp = () => {
     drain();
     return close();

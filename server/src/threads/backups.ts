@@ -1,6 +1,6 @@
 import { createLedgerStore } from '../store/ledger.ts';
 import { createRowStore } from '../store/rows.ts';
-import { openDatabase, type Sqlite } from '../store/database.ts';
+import { openDatabase, storageTrouble, type Sqlite } from '../store/database.ts';
 import type { StoredStep } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
 import type { StoredSnapshot } from '../store/snapshots.ts';
@@ -59,13 +59,11 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
     const entries = createLedgerStore(database).all(planId);
     inParts(document, entries, part);
     const people = database
-      .prepare<[string], Person>(
-        'select id, name from people where id in (select personId from changeLog where planId = @id union select personId from snapshots where planId = @id)'.replaceAll(
-          '@id',
-          '?1',
-        ),
+      .prepare<[string, string], Person>(
+        `select id, name from people where id in
+          (select personId from changeLog where planId = ? union select personId from snapshots where planId = ?)`,
       )
-      .all(planId);
+      .all(planId, planId);
     const steps = database
       .prepare<[string], StoredStep>(
         `select revision, commandId, personId, at, kind, label, target, state, changes, size from changeLog
@@ -101,13 +99,13 @@ function withBackup<T>(file: string, read: (database: Sqlite) => T): T {
   }
   try {
     // What comes from elsewhere may hold anything.
-    database.unsafeMode(false);
     database.pragma('trusted_schema = OFF');
     if (database.pragma('quick_check(1)', { simple: true }) !== 'ok') throw new NoBackup(messages.thisBackupIsDamaged);
     return read(database);
   } catch (error) {
     if (error instanceof NoBackup) throw error;
-    throw new NoBackup(messages.thisBackupIsDamaged, { cause: error });
+    if (storageTrouble(error)) throw new NoBackup(messages.thisBackupIsDamaged, { cause: error });
+    throw error;
   } finally {
     database.close();
   }

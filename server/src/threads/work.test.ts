@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from 'vitest';
-import type { PlanPart } from './tasks.ts';
+import type { PlanPart } from './parts.ts';
 import { FileRefused, Work, WorkCancelled } from './work.ts';
 
 const work = new Work();

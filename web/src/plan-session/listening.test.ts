@@ -34,7 +34,7 @@ function show(state: 'visible' | 'hidden') {
 }
 
 describe('listening to a plan', () => {
-  const session = { knownRevision: 7, nudge: vi.fn(), receive: vi.fn(), reload: vi.fn() };
+  const session = { state: { ended: null }, knownRevision: 7, nudge: vi.fn(), receive: vi.fn(), reload: vi.fn() };
   let quiet = () => {};
   beforeEach(() => {
     vi.useFakeTimers();
@@ -48,7 +48,7 @@ describe('listening to a plan', () => {
     vi.unstubAllGlobals();
     vi.useRealTimers();
   });
-  const listen = () => (quiet = listenTo('p1', session as unknown as PlanSession));
+  const listen = () => (quiet = listenTo('p1', session as unknown as PlanSession, 'tab', () => {}));
 
   it('ends when the page is out of sight, and catches up when it is in sight again', () => {
     listen();
@@ -57,7 +57,7 @@ describe('listening to a plan', () => {
     expect(open()).toHaveLength(0);
     session.knownRevision = 9;
     show('visible');
-    expect(open().map(({ url }) => url)).toEqual(['/api/plans/p1/events?since=9']);
+    expect(open().map(({ url }) => url)).toEqual(['/api/plans/p1/events?tab=tab&since=9']);
   });
 
   it('does not begin in a tab that is opened behind another', () => {

@@ -6,12 +6,12 @@ export function initialsOf(name: string): string {
   return (first + last).toUpperCase();
 }
 
-/** How many tones and shapes there are to tell people apart by. */
 const TONES = 6;
+const SHAPES = 3;
 
-/** One of the tones, the same for the same person everywhere. */
-export function toneOf(id: string): number {
-  let sum = 0;
-  for (const letter of id) sum = (sum * 31 + letter.codePointAt(0)!) % 997;
-  return sum % TONES;
+/** A tone and a shape to tell people apart by, the same for the same person everywhere. */
+export function lookOf(id: string): { readonly tone: number; readonly shape: number } {
+  let sum = 2166136261;
+  for (const letter of id) sum = Math.imul(sum ^ letter.codePointAt(0)!, 16777619) >>> 0;
+  return { tone: (sum >>> 8) % TONES, shape: (sum >>> 16) % SHAPES };
 }

@@ -59,13 +59,17 @@ export function ComparisonShown({ planId, before, after, isShort = false, chosen
   if (!data) return <Loading what={messages.comparing} />;
   const { lines, rows, entries, entryCount } = data;
   if (lines.length === 0 && rows.length === 0 && entryCount === 0) return <p>{messages.nothingDiffers}</p>;
+  const budget = lines.filter(({ what }) => what === 'budget');
+  const actual = lines.filter(({ what }) => what === 'actual');
   const figures = lines.length > 0 && (
     <section className="comparison-figures">
       <div className="comparison-head">
         <h4>{messages.figures}</h4>
         <Segments label={messages.span} value={span} options={SPANS} onChange={setSpan} />
       </div>
-      <Figures lines={lines} span={span} {...(chosen && onChoose ? { chosen, onChoose } : {})} />
+      <Figures lines={budget} span={span} {...(chosen && onChoose ? { chosen, onChoose } : {})} />
+      {actual.length > 0 && <h4>{messages.actual}</h4>}
+      {actual.length > 0 && <Figures lines={actual} span={span} />}
     </section>
   );
   const settings = rows.length > 0 && (
@@ -99,6 +103,7 @@ function Figures({ lines, span, chosen, onChoose }: FiguresProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
   const [most, setMost] = useState(SHOWN);
+  if (lines.length === 0) return <p className="quiet">{messages.noFigures}</p>;
   const shown = lines.flatMap((line) =>
     (span === 'year' ? line.years : line.months).map((figure, at) => ({ line, figure, isFirst: at === 0 })),
   );
@@ -162,11 +167,7 @@ function LineName({
   onChoose,
 }: { readonly line: LineDifference } & Pick<FiguresProps, 'chosen' | 'onChoose'>) {
   const { id, name, formerName, state, what, side } = line;
-  const said = [
-    what === 'actual' ? messages.actual : '',
-    messages.states[state] ?? '',
-    formerName === null ? '' : messages.formerly(formerName),
-  ].filter(Boolean);
+  const said = [messages.states[state] ?? '', formerName === null ? '' : messages.formerly(formerName)].filter(Boolean);
   const words = (
     <>
       {name}

@@ -19,6 +19,15 @@ import { GoBackDialog } from './GoBackDialog.tsx';
 /** How long it is waited for more letters before it is looked for them, in milliseconds. */
 const TYPING = 250;
 
+/** How far back it is looked. */
+const SPANS = [
+  { value: 'week', words: messages.lastWeek, days: 7 },
+  { value: 'month', words: messages.lastMonth, days: 30 },
+  { value: 'year', words: messages.lastYear, days: 365 },
+] as const;
+
+const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10);
+
 /** The history by day and person, in sentences; each step opens to what it changed. */
 export function StepsView() {
   const { planId = '' } = useParams();
@@ -37,12 +46,18 @@ export function StepsView() {
   const to = search.get('to') ?? '';
   const row = search.get('row') ?? '';
   const month = search.get('month') ?? '';
-  const put = (key: string, value: string) =>
+  const put = (given: Readonly<Record<string, string>>) =>
     setSearch((before) => {
-      if (value === '') before.delete(key);
-      else before.set(key, value);
+      for (const [key, value] of Object.entries(given))
+        if (value === '') before.delete(key);
+        else before.set(key, value);
       return before;
     });
+  const choose = (span: string) => {
+    const days = SPANS.find(({ value }) => value === span)?.days;
+    if (days !== undefined) put({ from: daysAgo(days), to: '' });
+    else put(span === '' ? { from: '', to: '' } : { from: daysAgo(30), to: daysAgo(0) });
+  };
   const asked = { text, person, from, to, row, month: row === '' ? '' : month };
   const { data: people } = useQuery({ queryKey: ['people', planId], queryFn: () => peopleApi.people(planId) });
   const { data, error, refetch, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery({
@@ -70,7 +85,7 @@ export function StepsView() {
           maxLength={200}
           onChange={(event) => setTyped(event.target.value)}
         />
-        <Select aria-label={messages.who} value={person} onChange={(event) => put('person', event.target.value)}>
+        <Select aria-label={messages.who} value={person} onChange={(event) => put({ person: event.target.value })}>
           <option value="">{messages.everyone}</option>
           {people?.people.map(({ id, name }) => (
             <option key={id} value={id}>
@@ -78,14 +93,25 @@ export function StepsView() {
             </option>
           ))}
         </Select>
-        <label>
-          {messages.from}
-          <DateField label={messages.from} value={from} locale={locale} onChange={(day) => put('from', day)} />
-        </label>
-        <label>
-          {messages.until}
-          <DateField label={messages.until} value={to} locale={locale} onChange={(day) => put('to', day)} />
-        </label>
+        <Select
+          aria-label={messages.when}
+          value={from === '' ? '' : (SPANS.find(({ days }) => from === daysAgo(days) && to === '')?.value ?? 'between')}
+          onChange={(event) => choose(event.target.value)}
+        >
+          <option value="">{messages.anyTime}</option>
+          {SPANS.map(({ value, words }) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+          <option value="between">{messages.between}</option>
+        </Select>
+        {from !== '' && to !== '' && (
+          <>
+            <DateField label={messages.from} value={from} locale={locale} onChange={(day) => put({ from: day })} />
+            <DateField label={messages.until} value={to} locale={locale} onChange={(day) => put({ to: day })} />
+          </>
+        )}
         {isFiltered && (
           <Button
             size="sm"

@@ -1,4 +1,4 @@
-import { initialsOf, toneOf } from '../../ui/initials.ts';
+import { initialsOf, lookOf } from '../../ui/initials.ts';
 import './people.scss';
 
 /** A person by their initials; tone and shape are the same wherever they appear. */
@@ -11,9 +11,9 @@ export function Initials({
   readonly name: string;
   readonly title?: string;
 }) {
-  const tone = toneOf(id);
+  const { tone, shape } = lookOf(id);
   return (
-    <span className={`initials tone-${tone} shape-${tone % 3}`} title={title} role="img" aria-label={title}>
+    <span className={`initials tone-${tone} shape-${shape}`} title={title} role="img" aria-label={title}>
       <span aria-hidden="true">{initialsOf(name)}</span>
     </span>
   );
