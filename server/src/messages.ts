@@ -7,7 +7,7 @@ export const messages = {
 
   thereIsNoSuchList: 'There is no such list in this plan.',
   // access
-  thereIsNoSuchPlan: 'There is no such plan. It may have been deleted.',
+  thereIsNoSuchPlan: 'There is no such plan. It may have been deleted, or is not shared with you any more.',
   youMayLookAtThis: 'You may look at this plan, but not change it.',
   onlyTheOwnerMayDo: 'Only the owner may do this.',
   thisPlanHasBeenDeleted: 'This plan has been deleted.',

@@ -22,6 +22,7 @@ import { api, newId } from '../plan-session/api.ts';
 import {
   SessionProvider,
   useOthers,
+  useRole,
   useSaving,
   useSession,
   useSessionState,
@@ -39,7 +40,6 @@ import { SHELL_KEYS } from './shellKeys.ts';
 import { KeyList } from './KeyList.tsx';
 import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
-import { useWhyNotChange } from '../ui/mayChange.ts';
 import { useNotices } from '../ui/Notices.tsx';
 import { ShellContext } from '../parts/plan/shell.ts';
 import { messages as people } from '../messages/people.ts';
@@ -263,9 +263,10 @@ function PlanName() {
   );
 }
 
-/** Says to who may only look that they may, and how to have a plan of their own. */
+/** Says to who may only look that what they change is only tried, and how to have a plan of their own. */
 function LookingStrip({ planId }: { readonly planId: string }) {
-  const whyNot = useWhyNotChange();
+  const session = useSession();
+  const { mayChange, tried } = useRole();
   const navigate = useNavigate();
   const notices = useNotices();
   const copy = useMutation({
@@ -273,10 +274,15 @@ function LookingStrip({ planId }: { readonly planId: string }) {
     onSuccess: ({ id }) => void navigate(`/plans/${id}`),
     onError: (error) => notices.say({ text: error.message, tone: 'warning' }),
   });
-  if (whyNot === null) return null;
+  if (mayChange) return null;
   return (
-    <div className="looking-strip">
-      <Icon name="show" /> <span>{whyNot}</span>
+    <div className={`looking-strip ${tried > 0 ? 'is-trying' : ''}`}>
+      <Icon name="show" /> <span>{people.mayLook(tried)}</span>
+      {tried > 0 && (
+        <button type="button" className="btn btn-link" onClick={() => session.stopTrying()}>
+          {people.takeBackTries}
+        </button>
+      )}
       <button type="button" className="btn btn-link" disabled={copy.isPending} onClick={() => copy.mutate()}>
         {people.makeACopy}
       </button>
@@ -386,6 +392,8 @@ function HeadCount({ planId }: { readonly planId: string }) {
 
 function SaveState() {
   const { waiting, reachable } = useSaving();
+  const { mayChange } = useRole();
+  if (!mayChange && reachable) return <span className="save-state">{people.onlyLooking}</span>;
   const text = reachable ? messages.saving(waiting) : messages.theServerIsAwayOne(waiting);
   return (
     <span className={`save-state ${reachable ? '' : 'is-away'}`} role={reachable ? undefined : 'status'}>

@@ -131,7 +131,12 @@ export const messages = {
   hasChanged: (name: string, what: string) => `${name}: ${what}`,
 
   // viewers
-  mayLook: 'You may look at this plan and try things out, but not change it.',
+  mayLook: (tried: number) =>
+    tried === 0
+      ? 'You may look at this plan, not change it. What you type is only tried on this page.'
+      : `${tried === 1 ? 'One change is' : `${tried} changes are`} only tried here: nobody else sees it, and it is gone when you leave.`,
+  takeBackTries: 'Back to the plan',
+  onlyLooking: 'To look at',
   makeACopy: 'Make a copy of my own',
 
   // a plan that is over for this page

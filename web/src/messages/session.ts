@@ -1,6 +1,9 @@
 /** What the interface says: session. */
 export const messages = {
-  youMayOnlyLook: 'You may look at this plan and try things out, but not change it.',
+  youMayOnlyLook: 'You may look at this plan, but not change it any more.',
+  youMayChangeNow: 'You may change this plan now. What you tried before is over.',
+  couldNotBeMade: (refused: readonly string[]) => `${refused.length} changes could not be made. ${refused.join(' ')}`,
+  onlyTried: 'What you change here is only tried.',
   // api
   theServerRefusedWithoutSaying: 'The server refused without saying why.',
   haushaltsServerCannotBeReached: 'Haushalt’s server cannot be reached.',

@@ -6,8 +6,6 @@ import { planAhead } from './planAhead.ts';
 import { pendingInBrowser } from './pending.ts';
 import { listenTo } from './listening.ts';
 import { initialsOf } from '../ui/initials.ts';
-import { MayChangeContext } from '../ui/mayChange.ts';
-import { messages } from '../messages/session.ts';
 import { SIGNED_IN } from './request.ts';
 import { PlanSession, type PlanState, type SessionState } from './session.ts';
 
@@ -76,17 +74,9 @@ export function SessionProvider({ planId, isReady, loading, failed, children }: 
   if (!session || !isReady) return loading;
   return (
     <SessionContext value={session}>
-      <Glowing session={session}>
-        <Changing session={session}>{children}</Changing>
-      </Glowing>
+      <Glowing session={session}>{children}</Glowing>
     </SessionContext>
   );
-}
-
-/** Says to everything below whether the plan may be changed. */
-function Changing({ session, children }: { readonly session: PlanSession; readonly children: ReactNode }) {
-  const mayChange = useSyncExternalStore(session.subscribe, () => session.mayChange);
-  return <MayChangeContext value={mayChange ? null : messages.youMayOnlyLook}>{children}</MayChangeContext>;
 }
 
 /**
@@ -138,6 +128,14 @@ export function useSaving(): Pick<SessionState, 'waiting' | 'reachable'> {
   const waiting = useSyncExternalStore(session.subscribe, () => session.state.waiting);
   const reachable = useSyncExternalStore(session.subscribe, () => session.state.reachable);
   return { waiting, reachable };
+}
+
+/** Whether the plan may be changed, or only looked at and tried out; and how much is being tried. */
+export function useRole(): { readonly mayChange: boolean; readonly tried: number } {
+  const session = useSession();
+  const mayChange = useSyncExternalStore(session.subscribe, () => session.mayChange);
+  const tried = useSyncExternalStore(session.subscribe, () => session.triedCount);
+  return { mayChange, tried };
 }
 
 /** The others who have the plan open, what one of them did last, and whether it is over for this page. */

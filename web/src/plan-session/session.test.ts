@@ -288,7 +288,7 @@ describe('what the server refuses', () => {
     await vi.advanceTimersByTimeAsync(5000);
     server.refusal = null;
     await settle();
-    expect(refusals[0]).toBe('Rent in March 2026: 7.00: This line is no longer in the plan.');
+    expect(refusals[0]).toContain('Rent in March 2026: 7.00: This line is no longer in the plan.');
     expect(rent(session)).toBe(800);
     expect(session.state.waiting).toBe(0);
   });
@@ -594,6 +594,89 @@ class MemoryStorage implements Storage {
   removeItem = (key: string) => void this.items.delete(key);
   setItem = (key: string, value: string) => void this.items.set(key, value);
 }
+
+describe('a plan several people have', () => {
+  /** Somebody else changes the rent; gives the entry as an event brings it. */
+  const other = (figure: number): Entry => ({
+    ...server.carryOut(`other-${figure}`, setRent(figure)),
+    personId: 'kofi',
+    person: 'Kofi',
+  });
+
+  it('shows what others do, says who it was, and offers nobody’s steps but one’s own to undo', async () => {
+    const session = open();
+    session.send({ kind: 'line.set', line: idOf('Heating'), settings: { name: 'Warmth' } });
+    await settle();
+    session.receive(other(950));
+    expect(rent(session)).toBe(950);
+    expect(session.state.told).toEqual({ revision: 2, person: 'Kofi', label: 'entry 2' });
+    expect(session.state.glow?.by).toBe('Kofi');
+    expect(session.state.history).toHaveLength(1);
+    expect(session.undo()).toBeNull();
+    await settle();
+    expect(rent(session)).toBe(950);
+    session.send(setRent(960));
+    expect(session.state.glow?.by).toBeNull();
+  });
+
+  it('keeps what was done while nobody is signed in, until somebody is', async () => {
+    const session = open();
+    server.refusal = new ServerRefusal(401, 'Sign in first.');
+    session.send(setRent(900));
+    await settle();
+    expect([kept.length, session.state.waiting, rent(session), refusals]).toEqual([1, 1, 900, []]);
+    server.refusal = null;
+    session.nudge();
+    await settle();
+    expect([kept.length, rentAtServer()]).toEqual([0, 900]);
+  });
+
+  it('that may not be changed any more ends, with what was not sent, until that is let go', async () => {
+    const session = open();
+    server.refusal = new ServerRefusal(403, 'You may look at this plan, but not change it.');
+    session.send(setRent(900));
+    session.send(setRent(910));
+    await settle();
+    expect(session.state.ended).toMatchObject({ message: 'You may look at this plan, but not change it.' });
+    expect(session.state.ended!.unsent).toHaveLength(2);
+    expect(kept).toHaveLength(2);
+    session.letGo();
+    expect([session.state.ended, kept]).toEqual([null, []]);
+  });
+
+  it('that one may only look at can be tried out: nothing is sent or kept, all of it is taken back', async () => {
+    const session = new PlanSession({ ...server.load(), role: 'viewer' }, server, store, (message) => refusals.push(message)); // prettier-ignore
+    expect(session.mayChange).toBe(false);
+    expect(session.send(setRent(900))).toBeNull();
+    expect([rent(session), session.triedCount, session.state.waiting]).toEqual([900, 1, 0]);
+    session.receive(other(950));
+    expect(rent(session)).toBe(900);
+    await settle();
+    expect([server.revision, kept]).toEqual([1, []]);
+    expect(session.undo()).toBeNull();
+    expect(rent(session)).toBe(950);
+    session.send(setRent(1));
+    session.stopTrying();
+    expect([rent(session), session.triedCount]).toEqual([950, 0]);
+  });
+
+  it('says together what could not be done after a time away, and not one by one', async () => {
+    const session = open();
+    server.away = true;
+    for (const name of ['Rent', 'Heating'])
+      session.send({ kind: 'line.setFigure', line: idOf(name), month: MARCH, reach: 'month', figure: 5 });
+    session.send({ kind: 'line.set', line: idOf('Pay'), settings: { name: 'Wage' } });
+    await vi.advanceTimersByTimeAsync(3_600_000);
+    expect(session.state.waiting).toBe(3);
+    for (const name of ['Rent', 'Heating']) server.carryOut(`gone-${name}`, { kind: 'line.delete', line: idOf(name) });
+    server.away = false;
+    session.nudge();
+    await settle();
+    expect(refusals).toHaveLength(1);
+    expect(refusals[0]).toMatch(/^2 changes could not be made/);
+    expect([...server.document.lines.values()].map(({ name }) => name)).toEqual(['Wage']);
+  });
+});
 
 describe('whatever happens to the server, its answers and the tabs', () => {
   const happening = fc.oneof(

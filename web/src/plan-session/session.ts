@@ -143,6 +143,8 @@ export class PlanSession {
   private history: readonly HistoryItem[];
   private sending = false;
   private failures = 0;
+  /** What could not be done, until it is told. */
+  private readonly refused: string[] = [];
   /** Which command each of the latest revisions came from: another one shows that the database is another. */
   private readonly commands = new Map<number, string>();
   /** What the orders on their way change in the ledger, and what has been changed in it lately. */
@@ -191,7 +193,7 @@ export class PlanSession {
       scenario: null,
       base: shown.document,
       ledger: this.ledgerChanges(),
-      waiting: this.pending.length,
+      waiting: this.mayChange ? this.pending.length : 0,
       reachable: true,
       told: null,
       present: [],
@@ -199,6 +201,8 @@ export class PlanSession {
       ...this.steps(),
     };
     this.shown = this.current;
+    // What was done before the role was lost can never be sent: whoever did it decides what becomes of it.
+    if (!this.mayChange && this.pending.length > 0) this.end(messages.youMayOnlyLook);
     void this.fetchNext();
     void this.pump();
   }
@@ -222,14 +226,16 @@ export class PlanSession {
     return () => this.listeners.delete(listener);
   };
 
-  /** Whether the plan may be changed, and not only looked at. */
+  /**
+   * Whether the plan may be changed. Who may only look tries things out: what they do shows on their page, is neither sent
+   * nor kept, and can be taken back.
+   */
   get mayChange(): boolean {
     return this.role !== 'viewer';
   }
 
   /** Carries out a command: shows it at once and sends it. Returns why not, when it cannot be. */
   send(command: Command): Refusal | null {
-    if (!this.mayChange) return ONLY_LOOKING;
     const meant = this.meant(command);
     if ('refusal' in meant) return meant.refusal;
     const decision = decide(this.settled, meant.command);
@@ -350,7 +356,6 @@ export class PlanSession {
   }
 
   private step(kind: 'undo' | 'redo', item: HistoryItem | null): Refusal | null {
-    if (!this.mayChange) return ONLY_LOOKING;
     if (!item)
       return {
         code: 'conflict',
@@ -400,7 +405,7 @@ export class PlanSession {
   private enqueue(order: Order, changes: readonly Change[]): void {
     const id = newId();
     this.pending = [...this.pending, { id, order }];
-    if (!this.pendingStore.add({ id, order })) this.onRefusal(messages.theBrowsersStorageIsFull);
+    if (this.mayChange && !this.pendingStore.add({ id, order })) this.onRefusal(messages.theBrowsersStorageIsFull);
     const label = isStep(order) ? '' : describeCommand(order, this.settled);
     this.history = historyAfter(this.history, id, order, label, changes);
     this.entriesUnderway.set(id, changes.filter(isOfLedger));
@@ -412,7 +417,7 @@ export class PlanSession {
   }
 
   private async pump(): Promise<void> {
-    if (this.sending || this.closed || this.current?.ended) return;
+    if (this.sending || this.closed || !this.mayChange || this.current.ended) return;
     this.sending = true;
     clearTimeout(this.timer);
     try {
@@ -430,7 +435,9 @@ export class PlanSession {
     } finally {
       this.sending = false;
     }
-    if (this.pending.length > 0 && this.current.reachable && !this.current.ended && !this.closed) void this.pump();
+    const goesOn = this.pending.length > 0 && this.current.reachable && !this.current.ended && !this.closed;
+    if (goesOn) void this.pump();
+    else this.tellRefused();
   }
 
   private failed(error: unknown): void {
@@ -469,10 +476,38 @@ export class PlanSession {
     this.publish({ ended: null });
   }
 
-  /** Says why an order was not done. */
+  /** Takes another role: what was to be sent cannot be any more, or what was tried is over. */
+  private mayDo(role: Role): void {
+    const did = this.mayChange;
+    this.role = role;
+    if (did === this.mayChange) return;
+    if (did && this.pending.length > 0) return this.end(messages.youMayOnlyLook);
+    if (did || this.pending.length === 0) return;
+    this.pending = [];
+    this.onRefusal(messages.youMayChangeNow);
+  }
+
+  /** How many changes are only tried, by who may not make them. */
+  get triedCount(): number {
+    return this.mayChange ? 0 : this.pending.length;
+  }
+
+  /** Takes back all that is only tried. */
+  stopTrying(): void {
+    if (this.mayChange) return;
+    this.pending = [];
+    this.showAgain();
+  }
+
+  /** Says why an order was not done; of several that were sent one after the other, all at once when that is over. */
   private tell(order: PendingOrder | undefined, why: string): void {
     const what = order && !isStep(order.order) ? `${describeCommand(order.order, this.confirmed)}: ` : '';
-    this.onRefusal(`${what}${why}`);
+    this.refused.push(`${what}${why}`);
+  }
+
+  private tellRefused(): void {
+    const refused = this.refused.splice(0);
+    if (refused.length > 0) this.onRefusal(refused.length === 1 ? refused[0]! : messages.couldNotBeMade(refused));
   }
 
   /** Loads the plan again, whatever is known of it; what has not been sent is laid over it. */
@@ -483,8 +518,8 @@ export class PlanSession {
       this.confirmed = loaded.document;
       this.confirmedHistory = itemsOf(loaded.history);
       this.revision = loaded.revision;
-      this.role = loaded.role;
       this.commands.clear();
+      if (loaded.role !== this.role) this.mayDo(loaded.role);
       // What is known of the ledger may be of another database, or miss what came between: it is asked for anew.
       this.entriesStored = [];
       this.onLedger();
@@ -549,7 +584,7 @@ export class PlanSession {
 
   private publish(part: Partial<SessionState>): void {
     const before = this.current;
-    const next = { ...before, ...part, waiting: this.pending.length, ...this.steps() };
+    const next = { ...before, ...part, waiting: this.mayChange ? this.pending.length : 0, ...this.steps() };
     // What the server acknowledges is known already: the steps stay the same objects.
     const sameSteps = isSameHistory(before.history, next.history);
     const { history, undo, redo } = sameSteps ? before : next;
@@ -588,8 +623,6 @@ function historyWith(
   const order = target === null ? ({ kind } as Order) : ({ kind, target } as Order);
   return historyAfter(history, commandId, order, label, changes);
 }
-
-const ONLY_LOOKING: Refusal = { code: 'locked', message: messages.youMayOnlyLook };
 
 function itemsOf(history: readonly HistoryLine[]): HistoryItem[] {
   return history.flatMap(({ commandId, label, state }) =>

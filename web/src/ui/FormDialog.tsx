@@ -2,7 +2,6 @@ import type { FormEvent, KeyboardEvent, ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import { useWhyNotChange } from './mayChange.ts';
 import { messages } from '../messages/ui.ts';
 
 interface FormDialogProps {
@@ -19,8 +18,6 @@ interface FormDialogProps {
 
 /** The one way to ask for several things at once: a form in front of the page. */
 export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onClose, children }: FormDialogProps) {
-  const whyNot = useWhyNotChange();
-  const said = refusal ?? whyNot;
   return (
     // Keys pressed in the dialog are none of the page's behind it.
     <Modal
@@ -40,9 +37,9 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
         </Modal.Header>
         <Modal.Body className="plan-form">
           {children}
-          {said && (
+          {refusal && (
             <p className="refusal wide" role="alert">
-              {said}
+              {refusal}
             </p>
           )}
         </Modal.Body>
@@ -50,7 +47,7 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
           <Button variant="link" onClick={onClose}>
             {messages.cancel}
           </Button>
-          <Button type="submit" disabled={busy || whyNot !== null}>
+          <Button type="submit" disabled={busy}>
             {submit}
           </Button>
         </Modal.Footer>
