@@ -66,13 +66,13 @@ export async function serve(
   try {
     if (options.fresh) removeDatabase(file);
     const store = openStore(file);
-    if (!isLoopback(options.host) && !store.people.haveSignIn()) {
+    const isReached = !isLoopback(options.host) || (options.proxies ?? []).length > 0;
+    if (isReached && !store.people.haveSignIn()) {
       store.close();
       throw new ServeRefused(messages.onThereHasToBeSomeone(options.host));
     }
     if (options.demo && store.plans.count() === 0 && !store.people.haveSignIn()) await storeDemo(store, options.demo());
     const standIns = options.demo ? await startStandIns() : null;
-    const isDemoHere = options.demo !== undefined && isLoopback(options.host);
     const { app, drain, close, keeping } = createApp({
       store,
       version: options.version,
@@ -80,7 +80,7 @@ export async function serve(
       log,
       callers: {
         isSecure: (options.proxies ?? []).length > 0,
-        ...(isDemoHere ? { enterAs: LOCAL_PERSON.id } : {}),
+        ...(options.demo && !isReached ? { enterAs: LOCAL_PERSON.id } : {}),
       },
       ...(options.backups === undefined ? {} : { backups: options.backups }),
       ...(options.proxies ? { proxies: options.proxies } : {}),
