@@ -85,6 +85,10 @@ export const messages = {
   newestBackupIs: (at: string) => `The newest backup is of ${at}.`,
   thereIsNoBackup: 'There is no backup yet. The server makes one each night; “haushalt backup” makes one now.',
 
+  wouldFollowItself: (plan: string) =>
+    `“${plan}” follows this plan already, directly or through others: each would wait for the other.`,
+  onlyInOnesOwnName: 'A line follows another plan in the name of whoever lets it.',
+
   // history
   somethingHasChangedMeanwhile: 'Something has changed meanwhile. Look at it again, and go back then.',
   nothingDiffers: 'Nothing differs from that moment: there is nothing to go back to.',

@@ -56,6 +56,7 @@ export function changesWiring(
       return (change.before?.formula ?? null) !== (change.after?.formula ?? null);
     case 'lists':
     case 'listItems':
+    case 'feeds':
     case 'figureNotes':
     case 'highlights':
     case 'lockedYears':

@@ -1,5 +1,7 @@
 /** What the core says: commands. */
 export const messages = {
+  namesItsOwnPlan: 'A line of this plan is named in a rule, and need not be followed.',
+  thisLineFollowsNothing: 'This line follows no other plan any more.',
   // accounts, standing entries, assignment rules
   thisAccount: 'This account',
   thisEntryWasReconciled:

@@ -10,6 +10,7 @@ export const messages = {
     lines: 'Line',
     ruleSteps: 'Rule',
     exceptions: 'Exception',
+    feeds: 'Follows another plan',
     figureNotes: 'Note',
     highlights: 'Highlight',
     scenarios: 'Scenario',

@@ -9,6 +9,10 @@ export const messages = {
   aMonth: 'a month',
   yesOrNo: 'yes or no',
 
+  // feeds
+  followsStopFollowing: (line: string, source: string) =>
+    `${line} follows ${source}. Let it stop following first, to give it figures of its own.`,
+
   // highlights
   aHighlightShows: (conditions: string) => `A highlight shows ${conditions}.`,
   aToneIsOneOf: (tones: string) => `A tone is one of ${tones}.`,

@@ -211,6 +211,13 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
       return line ? { kind, line, id: newId() } : null;
     case 'line.delete':
       return line ? { kind, line } : null;
+    case 'line.follow':
+      return { kind, line: line!, plan: picks.of(['stall', 'other']), of: '@net', source: 'Stall.Net', by: 'local' };
+    case 'line.fed':
+      return { kind, line: idIn('feeds') ?? line!, source: 'Stall.Net', figures: cells().map((cell) => ({ month: cell.month, amount: amount() })) }; // prettier-ignore
+    case 'line.feedLost':
+    case 'line.unfollow':
+      return { kind, line: idIn('feeds') ?? line! };
     case 'line.setFigure':
       return line ? { kind, line, month: month(), reach: reach(), until: month(), figure: amount() } : null;
     case 'line.setFormula':

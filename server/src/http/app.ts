@@ -25,6 +25,7 @@ import { Routing, type Rule } from './routing.ts';
 import { sharingRoutes } from './sharing.ts';
 import { signInRoutes } from './signIn.ts';
 import type { Surroundings } from './surroundings.ts';
+import { Feeding } from '../feeding.ts';
 import { Keeping } from '../keeping.ts';
 import { NO_OUTSIDE, type Outside } from '../stand-ins/standIns.ts';
 import { messages } from '../messages.ts';
@@ -101,6 +102,7 @@ export function createApp({
   app: Express;
   events: Events;
   keeping: Keeping;
+  feeding: Feeding;
   /** Who may ask for what. */
   rules: readonly Rule[];
   /** Ends the event streams, so that the requests under way can come to an end. */
@@ -115,6 +117,7 @@ export function createApp({
   const report = (error: unknown) => log.error({ err: error });
   const callers = new Callers(store, now, callersOptions);
   const keeping = new Keeping({ store, work: work.slow, now, report, ...(backups === undefined ? {} : { backups }) });
+  const feeding = new Feeding({ store, events, work: work.quick, report });
   const counts = new Counts();
   app.disable('x-powered-by');
   app.set('trust proxy', [...proxies]);
@@ -150,6 +153,7 @@ export function createApp({
     outsideOptions,
     callers,
     keeping,
+    feeding,
     createFrom: creatingFrom(store, work.slow),
     attempts: new Attempts(attempts),
   };
@@ -179,10 +183,12 @@ export function createApp({
     app,
     events,
     keeping,
+    feeding,
     rules: routing.rules,
     drain: () => events.close(),
     close: async () => {
       await keeping.close();
+      await feeding.settled();
       await Promise.all([work.quick.close(), work.slow.close()]);
     },
   };

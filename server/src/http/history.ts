@@ -44,7 +44,7 @@ const PAGE = 100;
 
 /** The routes by which a plan's history is looked at, moments of it are compared and kept, and gone back to. */
 export function historyRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, events, work, now } = surroundings;
+  const { store, events, work, now, feeding } = surroundings;
   const body = express.json({ limit: 256 << 10 });
   const take = <T>(schema: Joi.Schema, given: unknown): T => {
     refuseBrokenTexts(given);
@@ -99,7 +99,10 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
       planFor(store, person, plan.id, 'edit');
       const outcome = store.carryOut(plan.id, person.id, given.id, way);
       if (!outcome.ok) throw refusalError(outcome.refusal);
-      if (!outcome.repeated) events.publish(plan.id, outcome.entry, person);
+      if (!outcome.repeated) {
+        events.publish(plan.id, outcome.entry, person);
+        feeding.hasChanged(plan.id, person.id);
+      }
       response.json(outcome.entry);
     },
     body,

@@ -34,7 +34,9 @@ export function strengthOf(password: string, own: readonly string[]): Strength {
 /** What someone is called, as a whole, in its words and without the gaps between them. */
 function ownWords(own: readonly string[]): string[] {
   const said = [...own, 'haushalt'].map((text) => text.toLowerCase());
-  return said.flatMap((text) => [text, ...text.split(/[^\p{L}\p{N}]+/u), text.replace(/[^\p{L}\p{N}]+/gu, '')]).filter(Boolean);
+  return said
+    .flatMap((text) => [text, ...text.split(/[^\p{L}\p{N}]+/u), text.replace(/[^\p{L}\p{N}]+/gu, '')])
+    .filter(Boolean);
 }
 
 /** The hash of a new password. Throws `ApiError` for one that is too easy to guess. */

@@ -1,9 +1,23 @@
 import { randomUUID } from 'node:crypto';
 import express from 'express';
-import { freeCopyName, isCurrency, isLocale, newPlan, rowsOf, toMonth, type Document } from '@haushalt/core';
+import {
+  GIVEN_BY_SERVER,
+  TOTALS,
+  freeCopyName,
+  groupsWithLines,
+  isCurrency,
+  isLocale,
+  newPlan,
+  rowsOf,
+  toMonth,
+  type CommandOf,
+  type Document,
+} from '@haushalt/core';
 import { MAX_WORKBOOK } from '@haushalt/formats';
 import { DELETED_FOR } from '../keeping.ts';
 import type { Order } from '../store/store.ts';
+import type { Person } from '../store/people.ts';
+import { planFor } from './access.ts';
 import { refuseTaken } from './createFrom.ts';
 import { ApiError, refusalError } from './errors.ts';
 import { readWorkbookQuery } from './handOverSchemas.ts';
@@ -27,7 +41,7 @@ const MANY_ROWS = 5000;
 
 /** All routes below /api/plans. */
 export function planRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, events, work, now, report } = surroundings;
+  const { store, events, work, now, report, feeding } = surroundings;
   const body = express.json({ limit: MAX_BODY });
   const file = express.raw({ limit: MAX_FILE, type: () => true });
   const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
@@ -41,7 +55,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
         return { id, name, currency, locale, role, ...shown };
       }),
     );
-    response.json({ plans });
+    response.json({ plans, feeds: store.feeds.among(person.id) });
 
     async function standingNow(id: string) {
       const { standing, revision } = await work.quick.do<'standing'>({
@@ -160,9 +174,10 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     body,
   );
 
-  routing.plan('restore', 'delete', '/plans/:id', ({ response, plan: { id } }) => {
+  routing.plan('restore', 'delete', '/plans/:id', ({ response, person, plan: { id } }) => {
     store.plans.setDeleted(id, now().toISOString());
     events.end(id);
+    feeding.hasChanged(id, person.id);
     response.status(204).end();
   });
 
@@ -181,8 +196,9 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     'restore',
     'post',
     '/plans/:id/restore',
-    ({ response, plan: { id } }) => {
+    ({ response, person, plan: { id } }) => {
       store.plans.setDeleted(id, null);
+      feeding.hasChanged(id, person.id);
       response.json({ id });
     },
     body,
@@ -195,10 +211,13 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     ({ request, response, person, plan }) => {
       refuseBrokenTexts(request.body);
       const { id, order } = readOrder(request.body);
+      if (order.kind === 'line.follow') mayFollow(order, person);
+      if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messages.thisIsNotOpen);
       const outcome = store.carryOut(plan.id, person.id, id, order);
       if (!outcome.ok) throw refusalError(outcome.refusal);
       if (!outcome.repeated) {
         events.publish(plan.id, outcome.entry, person);
+        feeding.hasChanged(plan.id, person.id);
         if (isImport(order)) keepBeforeImport(surroundings, plan.id, person, outcome.entry.revision - 1);
       }
       response.json(outcome.entry);
@@ -215,6 +234,13 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     events.listen({ planId: id, person, session, tab }, request, response, isAhead ? null : missed);
   });
 
+  // What of a plan another one may follow: its totals, groups and lines.
+  routing.plan('view', 'get', '/plans/:id/figures', ({ response, plan: { id } }) => {
+    const { document } = store.document(id);
+    const lines = groupsWithLines(document).flatMap(({ group, lines: ofGroup }) => [group, ...ofGroup]);
+    response.json({ figures: [...TOTALS, ...lines].map(({ id: of, name }) => ({ id: of, name })) });
+  });
+
   // Where someone is in the plan, for the others who are there.
   routing.plan(
     'view',
@@ -227,6 +253,12 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     },
     body,
   );
+
+  /** A line follows another plan in the name of whoever lets it, who has to see that plan. */
+  function mayFollow({ plan, by }: CommandOf<'line.follow'>, person: Person): void {
+    if (by !== person.id) throw new ApiError(422, 'invalid', messages.onlyInOnesOwnName, 'by');
+    planFor(store, person, plan, 'view');
+  }
 }
 
 /** Whether a command takes in what a bank has sent. */

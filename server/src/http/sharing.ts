@@ -27,7 +27,7 @@ const INVITED_FOR = 30;
 
 /** The routes by which a plan is shared: who may do what with it, links to it, and files of it by mail. */
 export function sharingRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, events, now, outside, work } = surroundings;
+  const { store, events, now, outside, work, feeding } = surroundings;
   const { sharing, people, plans } = store;
   const body = express.json({ limit: 64 << 10 });
   const at = () => now().toISOString();
@@ -53,11 +53,12 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
       refuseAlone();
       const { address, role } = take<{ address: string; role: Role }>(inviteSchema, request.body);
       const known = people.byNameOrAddress(address);
-      const { name } = plans.nameOf(plan.id);
+      const { name } = plans.nameOf(plan.id)!;
       const from = originOf(request.get('origin'), request.protocol, request.get('host'));
       if (known && known.id === person.id) throw new ApiError(422, 'invalid', messages.thatIsYou, 'address');
       if (known) {
         sharing.grant(plan.id, known.id, role, at());
+        feeding.hasChanged(plan.id, person.id);
         events.sharingChanged(plan.id);
         if (outside.mail !== null)
           await sendMail(outside.mail, {
@@ -108,6 +109,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
       throw new ApiError(403, 'forbidden', messages.onlyTheOwnerMayDo);
     if (member.role === 'owner') refuseLastOwner(plan.id);
     sharing.revoke(plan.id, member.id);
+    feeding.hasChanged(plan.id, person.id);
     events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'gone');
     events.sharingChanged(plan.id);
     response.status(204).end();

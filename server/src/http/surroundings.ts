@@ -7,6 +7,7 @@ import type { OutsideOptions } from './outside.ts';
 import type { Attempts } from './attempts.ts';
 import type { Callers } from './callers.ts';
 import type { Events } from './events.ts';
+import type { Feeding } from '../feeding.ts';
 import type { Keeping } from '../keeping.ts';
 import type { Person } from '../store/people.ts';
 import type { Task } from '../threads/tasks.ts';
@@ -24,6 +25,7 @@ export interface Surroundings {
   readonly outsideOptions?: OutsideOptions;
   readonly callers: Callers;
   readonly keeping: Keeping;
+  readonly feeding: Feeding;
   readonly createFrom: CreateFrom;
   /** Slows down who tries passwords. */
   readonly attempts?: Attempts;

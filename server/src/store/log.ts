@@ -185,8 +185,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
         row: row === null ? null : JSON.stringify(row),
         ...rest,
       };
-      const shown = (lines: readonly PagedStep[]) =>
-        lines.map((line) => ({ ...line, isKept: line.isKept === 1 }));
+      const shown = (lines: readonly PagedStep[]) => lines.map((line) => ({ ...line, isKept: line.isKept === 1 }));
       if (row === null || month === null) return shown(page.all({ ...asked, count }));
       // Of a month: what was changed in it, or from it or an earlier one on.
       const found = page.all({ ...asked, count: MOST_LOOKED_THROUGH });

@@ -30,7 +30,7 @@ export interface PlanStore {
   deletedBefore(at: string): string[];
   /** All plans that are there to be seen, whoever's. */
   all(): StoredPlan[];
-  nameOf(id: string): { readonly name: string };
+  nameOf(id: string): { readonly name: string } | undefined;
   /** Whether anything has this id, whoever's it is and whether it is there to be seen or not. */
   isTaken(id: string): boolean;
   /** A new plan; one that is stored in parts is not to be seen until it is `complete`. */
@@ -94,7 +94,7 @@ export function createPlanStore(database: Sqlite): PlanStore {
     deletedOf: (personId) => deletedOf.all(personId),
     deletedBefore: (at) => deletedBefore.all(at),
     all: () => all.all(),
-    nameOf: (id) => nameOf.get(id)!,
+    nameOf: (id) => nameOf.get(id),
     isTaken: (id) => taken.get(id) !== undefined,
     insert(plan, ownerId, at, incomplete) {
       insert.run({ ...plan, at, incomplete: incomplete ? 1 : 0 });

@@ -1,4 +1,5 @@
 import {
+  GIVEN_BY_SERVER,
   MAX_ENTRIES,
   TABLE_NAMES,
   applyChanges,
@@ -10,13 +11,14 @@ import {
   isOfDocument,
   isOfLedger,
   isSameEntry,
-  invert,
   minorUnitsIn,
   planOf,
+  takenBack,
   type AccountRow,
   type Change,
   type DocumentChange,
   type EntryChange,
+  type FeedRow,
   type Command,
   type Decision,
   type Document,
@@ -25,6 +27,7 @@ import {
   type Refusal,
 } from '@haushalt/core';
 import { openDatabase, takeLock, type Sqlite } from './database.ts';
+import { createFeedStore, type FeedStore } from './feeds.ts';
 import { createLedgerStore, type LedgerChange, type LedgerStore } from './ledger.ts';
 import { createLogStore, type LogEntry, type LogLimits, type LogStore, type StoredStep } from './log.ts';
 import { createPeopleStore, type PeopleStore, type Person } from './people.ts';
@@ -64,6 +67,7 @@ export interface Store {
   readonly people: PeopleStore;
   readonly sharing: SharingStore;
   readonly snapshots: SnapshotStore;
+  readonly feeds: FeedStore;
   /** The document of a plan that exists, and its revision. */
   document(planId: string): { document: Document; revision: number };
   /** Stores a new plan with all its rows, and its entries. */
@@ -125,6 +129,7 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
   const ledger = createLedgerStore(database);
   const sharing = createSharingStore(database);
   const snapshots = createSnapshotStore(database);
+  const feeds = createFeedStore(database);
   const documents = new DocumentCache(plans, rows);
 
   const carryOut = database.transaction(
@@ -137,8 +142,10 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
       if (!decision.ok) return decision;
       const refusal =
         whyNotInLedger(ledger, planId, document, decision.changes) ??
+        whyNotFollowed(feeds, plans, planId, decision.changes) ??
         whyNotEntered(ledger, planId, decision.changes.filter(isOfLedger));
       if (refusal) return { ok: false, refusal };
+      const isGiven = GIVEN_BY_SERVER.has(order.kind);
       const entry: LogEntry = {
         revision: revision + 1,
         commandId,
@@ -147,11 +154,11 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
         kind: order.kind,
         label: step ? log.byCommand(planId, step.target)!.label : labelOf(order as Command | WayBack, document),
         target: step?.target ?? null,
-        state: step ? null : 'done',
+        state: step ? null : isGiven ? 'left' : 'done',
         changes: decision.changes,
       };
       if (step) log.setState(planId, step.target, step.kind === 'undo' ? 'undone' : 'done');
-      else log.leaveUndone(planId, personId);
+      else if (!isGiven) log.leaveUndone(planId, personId);
       rows.write(planId, decision.changes.filter(isOfDocument));
       ledger.write(planId, decision.changes.filter(isOfLedger));
       log.append(planId, entry);
@@ -160,15 +167,25 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
     },
   );
 
+  /** Whether a plan that comes from elsewhere would come to follow itself by a row of its own. */
+  const wouldCircle = (planId: string, change: DocumentChange) =>
+    whyNotFollowed(feeds, plans, planId, [change]) !== null;
+
   const create = database.transaction((document: Document, ownerId: string, entries: readonly LedgerEntry[] = []) => {
     const { id } = planOf(document);
     plans.insert(planOf(document), ownerId, at(), false);
-    rows.write(id, insertions(document));
+    rows.write(
+      id,
+      insertions(document).filter((change) => !wouldCircle(id, change)),
+    );
     ledger.write(id, additions(entries));
   });
   const beginPlan = database.transaction((plan: PlanRow, ownerId: string) => plans.insert(plan, ownerId, at(), true));
   const writeRows = database.transaction((planId: string, changes: readonly DocumentChange[]) =>
-    rows.write(planId, changes),
+    rows.write(
+      planId,
+      changes.filter((change) => !wouldCircle(planId, change)),
+    ),
   );
   const writeEntries = database.transaction((planId: string, entries: readonly LedgerEntry[]) => {
     ledger.write(planId, additions(entries));
@@ -202,6 +219,7 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
     people,
     sharing,
     snapshots,
+    feeds,
     document: (planId) => documents.get(planId),
     create,
     begin(plan, ownerId) {
@@ -268,7 +286,7 @@ function decideStep(log: LogStore, planId: string, personId: string, document: D
   if (target.personId !== personId) return refuse(messages.onlyWhoMadeAChange);
   if (step.kind === 'undo' && target.state !== 'done') return refuse(messages.thisHasBeenTakenBack);
   if (step.kind === 'redo' && target.state !== 'undone') return refuse(messages.thisCanNoLongerBe);
-  return decideChanges(document, step.kind === 'undo' ? invert(target.changes) : target.changes);
+  return decideChanges(document, step.kind === 'undo' ? takenBack(document, target.changes) : target.changes);
 }
 
 /**
@@ -289,6 +307,22 @@ function whyNotInLedger(
   if (ledger.count(settings.id) === 0) return null;
   const message = messages.thisPlanHasEntriesIn(planOf(document).currency);
   return { code: 'conflict', message, field: 'currency' };
+}
+
+/** Why a line cannot follow another plan: that plan follows this one already, so that neither would come to an end. */
+function whyNotFollowed(
+  feeds: FeedStore,
+  plans: PlanStore,
+  planId: string,
+  changes: readonly Change[],
+): Refusal | null {
+  for (const { table, after } of changes) {
+    if (table !== 'feeds' || after === null) continue;
+    const { plan } = after as FeedRow;
+    if (plan !== planId && !feeds.reaches(plan, planId)) continue;
+    return { code: 'conflict', message: messages.wouldFollowItself(plans.nameOf(plan)?.name ?? plan), field: 'plan' };
+  }
+  return null;
 }
 
 /** Why entries cannot be changed from what their sender knew them to be. */

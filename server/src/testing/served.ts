@@ -8,6 +8,8 @@ import { afterEach, beforeEach } from 'vitest';
 import { createApp, createLog, openStore, type AppOptions, type Keeping, type Rule, type Store } from '../index.ts';
 import type { StoreOptions } from '../store/store.ts';
 
+type AppParts = ReturnType<typeof createApp>;
+
 export interface Answer {
   status: number;
   // The tests look into answers freely.
@@ -28,6 +30,7 @@ export let listening: () => number;
 /** Who may ask for what, and what the server does by itself, of the application that runs. */
 export let rules: readonly Rule[];
 export let keeping: Keeping;
+export let feeding: AppParts['feeding'];
 /** The application itself. */
 export let application: Express;
 
@@ -41,7 +44,7 @@ export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: 
     ...appOptions,
   });
   listening = () => events.listening;
-  ({ rules, keeping } = rest);
+  ({ rules, keeping, feeding } = rest);
   application = app;
   closeApp = () => {
     drain();

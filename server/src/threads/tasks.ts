@@ -4,8 +4,10 @@ import {
   PlanFormatError,
   budgetIn,
   dayInFigures,
+  figuresOf,
   itemSumsAfter,
   modelWithEntries,
+  nameOf,
   parseEntries,
   parsePlan,
   planOf,
@@ -13,6 +15,7 @@ import {
   standingOf,
   toPlanFile,
   type Change,
+  type Document,
   type EntryQuery,
   type Month,
   type Standing,
@@ -81,6 +84,7 @@ export type Task =
       readonly csv: CsvFormat | null;
     }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month }
+  | { readonly kind: 'fed'; readonly database: string; readonly planId: string; readonly of: readonly string[] }
   | { readonly kind: 'audit'; readonly file: Uint8Array; readonly title: string; readonly mend: boolean }
   | HistoryTask
   | CompareTask
@@ -105,6 +109,8 @@ export interface TaskResult {
   /** What the file means for the plan, as JSON text: a `StatementPreview`. */
   readonly previewStatement: Uint8Array;
   readonly standing: { readonly standing: Standing; readonly revision: number };
+  /** The figures that other plans follow, by what they are of; nothing of what is gone. */
+  readonly fed: Readonly<Record<string, FedFigures>>;
   /** What a workbook is, what is wrong with it, and the plan it makes, as JSON text. */
   readonly audit: Uint8Array;
   /** The steps asked for, as JSON text. */
@@ -201,6 +207,8 @@ export function perform(
         inParts(document, entries, part);
         return null;
       });
+    case 'fed':
+      return reading(task, ({ document }) => figuresFed(document(), task.of));
     case 'readBackup':
       return plansInBackup(task.file);
     case 'restorePlan':
@@ -239,6 +247,26 @@ function readJson(file: Uint8Array): unknown {
   } catch {
     throw new NotJson(messages.theFileIsNotValid);
   }
+}
+
+/** Figures of a plan that a line of another one follows, by month; and what they are called. */
+export interface FedFigures {
+  readonly source: string;
+  readonly figures: readonly { readonly month: Month; readonly amount: number | null }[];
+}
+
+function figuresFed(document: Document, of: readonly string[]): Record<string, FedFigures> {
+  const model = new Model(document);
+  const { name } = planOf(document);
+  return Object.fromEntries(
+    of.flatMap((id) => {
+      const series = model.seriesOf(id);
+      const called = nameOf(document, id);
+      if (!series || called === undefined) return [];
+      const figures = figuresOf(series).map((amount, period) => ({ month: model.calendar.months[period]!, amount }));
+      return [[id, { source: `${name}.${called}`.slice(0, 200), figures }]];
+    }),
+  );
 }
 
 /** Reads a plan as it is at one moment, from a connection of its own. */

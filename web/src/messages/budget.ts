@@ -1,5 +1,18 @@
 /** What the interface says: budget. */
 export const messages = {
+  followAnother: 'Follow another plan …',
+  stopFollowing: 'Stop following',
+  follow: 'Follow',
+  followTitle: (line: string) => `${line} follows another plan`,
+  followWhy:
+    'The line takes the other plan’s figure month by month, in place of what it says now, and changes with it at once.',
+  noOtherPlan: 'There is no other plan to follow.',
+  otherPlan: 'Plan',
+  itsFigure: 'Its figure',
+  otherCurrency: (currency: string) =>
+    `That plan is in ${currency}: its figures are taken as they are, and not converted.`,
+  followsNow: (line: string, source: string) => `${line} follows ${source}.`,
+  followsNoMore: (line: string) => `${line} keeps its figures, and follows no other plan any more.`,
   // BudgetHead
   budget: 'Budget',
   isLocked: (year: string) => `${year} is locked`,

@@ -1,5 +1,6 @@
 /** What the interface says: checks. */
 export const messages = {
+  followsWhatIsGone: 'Lines that follow what is gone',
   // ChecksPage
   unitsThatDoNotGo: 'Units that do not go together',
   figuresThatAreMissing: 'Figures that are missing',

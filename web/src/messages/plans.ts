@@ -1,5 +1,14 @@
 /** What the interface says: plans. */
 export const messages = {
+  inTheSum: 'In the sum',
+  countsIn: (name: string) => `${name} counts in the sum`,
+  together: (count: number) => (count === 1 ? 'The chosen plan' : `${count} plans together`),
+  countedTwice: 'One takes figures from another: that money is in it twice.',
+  takesFrom: (names: readonly string[]) => `takes figures from ${names.join(', ')}`,
+  roles: { owner: '', editor: 'you may change it', viewer: 'you may look' },
+  leave: 'Leave',
+  leavePlan: (name: string) => `Leave ${name}`,
+  youHaveLeft: (name: string) => `You have left “${name}”.`,
   // PlansPage
   itIsLargerThan192: 'it is larger than 192 MB.',
   cannotBeOpened: (name: string, message: string) => `${name} cannot be opened: ${message}`,

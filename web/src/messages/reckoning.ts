@@ -1,5 +1,9 @@
 /** What the interface says: reckoning. */
 export const messages = {
+  follows: (source: string) => `Follows ${source}.`,
+  followsLost: (source: string) =>
+    `Followed ${source}, which is deleted or not shared any more: these are its last figures.`,
+  goToPlan: 'Go there',
   // FormulaView
   theRuleArrowKeysChoose: 'The rule; arrow keys choose its parts',
   goThere: 'Go there',

@@ -37,6 +37,12 @@ export interface PlanSummary extends Standing {
   readonly locale: string;
 }
 
+/** The plans one may see, and which of them feeds which. */
+export interface ListOfPlans {
+  readonly plans: readonly PlanSummary[];
+  readonly feeds: readonly { readonly from: string; readonly to: string }[];
+}
+
 /** A change set the server has stored. */
 export interface Entry {
   readonly revision: number;
@@ -224,7 +230,12 @@ function entriesQuery(asked: EntryQuery, { offset, limit }: { offset: number; li
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
 
 export const api = {
-  plans: () => request<{ plans: PlanSummary[] }>('GET', '/plans').then((answer) => answer.plans),
+  plans: () => request<ListOfPlans>('GET', '/plans'),
+  /** What of a plan a line of another one may follow. */
+  figuresOf: (id: string) =>
+    request<{ figures: { id: string; name: string }[] }>('GET', `${planPath(id)}/figures`).then(
+      ({ figures }) => figures,
+    ),
   /** Stores a plan file as a new plan, under an id of one's own where a retry must not store it twice. */
   importFile: (text: string, id?: string) =>
     request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, text),

@@ -3,8 +3,8 @@ import {
   decide,
   decideChanges,
   describeCommand,
-  invert,
   isOfLedger,
+  takenBack,
   type Change,
   type Command,
   type Decision,
@@ -48,7 +48,7 @@ export function decideOrder(document: Document, history: readonly HistoryItem[],
   if (!item) return { ok: false, refusal: { code: 'conflict', message: messages.noSuchStep } };
   if (item.changes === null)
     return { ok: false, refusal: { code: 'conflict', message: messages.whatThisChangedHasNot } };
-  return decideChanges(document, order.kind === 'undo' ? invert(item.changes) : item.changes);
+  return decideChanges(document, order.kind === 'undo' ? takenBack(document, item.changes) : item.changes);
 }
 
 /** The history after an order; new work leaves behind what was undone. */

@@ -324,7 +324,8 @@ export class PlanSession {
         this.entriesStored = [...this.entriesStored, ...stored].slice(-REMEMBERED_ENTRIES);
         this.onLedger();
       }
-      if (entry.personId === this.me) this.confirmedHistory = historyWith(this.confirmedHistory, entry);
+      if (entry.personId === this.me && entry.state !== 'left')
+        this.confirmedHistory = historyWith(this.confirmedHistory, entry);
     }
     this.drop(entry.commandId);
     const isTold = entry.personId !== this.me && entry.person !== undefined;

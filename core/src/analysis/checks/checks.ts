@@ -10,6 +10,7 @@ import {
   unusedAssumptions,
   yearsInTheRed,
 } from './figures.ts';
+import { lostFeeds } from './feeds.ts';
 import { idleHighlights } from './highlights.ts';
 import { CHECK_KINDS, type Check, type CheckKind, type Finding, type Found, type LedgerCheckKind } from './finding.ts';
 import {
@@ -43,6 +44,7 @@ const CHECKS: Readonly<Record<Exclude<CheckKind, LedgerCheckKind>, Check>> = {
   similarNames,
   setAsideNever,
   withoutAnswer,
+  lostFeed: lostFeeds,
 };
 
 const LEDGER_CHECKS: Readonly<Record<LedgerCheckKind, LedgerCheck>> = {

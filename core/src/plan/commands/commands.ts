@@ -8,6 +8,7 @@ import { annotationCommands } from './annotations.ts';
 import { entryCommands } from './entries.ts';
 import type { ValuesOf } from './fields.ts';
 import { findingCommands } from './findings.ts';
+import { feedCommands } from './feeds.ts';
 import { groupCommands } from './groups.ts';
 import { lineCommands } from './lines.ts';
 import { listCommands } from './lists.ts';
@@ -24,6 +25,7 @@ export const COMMANDS = {
   ...planCommands,
   ...groupCommands,
   ...lineCommands,
+  ...feedCommands,
   ...ruleCommands,
   ...annotationCommands,
   ...assumptionCommands,

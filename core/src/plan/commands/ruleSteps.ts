@@ -231,7 +231,7 @@ export function stepsOf(draft: Draft, line: string): RuleStepRow[] {
   return [...rowsWhere(draft.document.ruleSteps, 'line', line)];
 }
 
-function exceptionsOf(draft: Draft, line: string): ExceptionRow[] {
+export function exceptionsOf(draft: Draft, line: string): ExceptionRow[] {
   return [...rowsWhere(draft.document.exceptions, 'line', line)];
 }
 

@@ -3,16 +3,18 @@ import type { Decision } from './command.ts';
 import { changesStructure, refuseCircles } from '../../graph/structure.ts';
 import {
   applyChanges,
+  invert,
   isOfDocument,
   isSameRow,
   type Change,
   type Document,
   type DocumentChange,
 } from '../document/document.ts';
+import { rowsWhere } from '../document/rowTable.ts';
 import { limitRefusal } from '../document/limits.ts';
 import { isNamed, isTitled, nameOf, nameRefusal, titleRefusal } from '../document/naming.ts';
 import { leftBehind, lostOutput, lostTotal, missingReference } from '../../graph/references.ts';
-import type { AnyRow, TableName } from '../schema/tables.ts';
+import type { AnyRow, RuleStepRow, TableName } from '../schema/tables.ts';
 import { usersIn } from '../../graph/users.ts';
 import { messages } from '../../messages/commands.ts';
 
@@ -65,6 +67,24 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
   }
   // Entries may be of months and lines that are gone by now; whether they are as expected is seen where the ledger is kept.
   return { ok: true, changes: all };
+}
+
+/**
+ * The changes that take a step back. Where a line followed another plan by it, what that plan has given it since goes as
+ * well, and what the line said before comes back.
+ */
+export function takenBack(document: Document, changes: readonly Change[]): Change[] {
+  const back = invert(changes);
+  const followed = changes.filter(({ table, before, after }) => table === 'feeds' && before === null && after !== null);
+  for (const { id: line } of followed)
+    for (const step of rowsWhere(document.ruleSteps, 'line', line)) {
+      const at = back.findIndex(({ table, id }) => table === 'ruleSteps' && id === step.id);
+      const after = at < 0 ? null : (back[at]!.after as RuleStepRow | null);
+      const change: Change = { table: 'ruleSteps', id: step.id, before: step, after };
+      if (at < 0) back.push(change);
+      else back[at] = change;
+    }
+  return back;
 }
 
 /** Whether a change takes away something rules may name. */

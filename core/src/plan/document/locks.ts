@@ -15,6 +15,8 @@ export function isYearLocked(document: Document, year: number): boolean {
  * the plan's start and for its end.
  */
 export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to: Month | null): void {
+  const feed = draft.get('feeds', line.id);
+  if (feed) throw refused('locked', messages.followsStopFollowing(line.name, feed.source));
   if (line.locked) throw refused('locked', messages.isLockedUnlockItTo(line.name));
   const { lockedYears } = draft.document;
   if (lockedYears.size === 0) return;

@@ -46,6 +46,7 @@ export type ListTable = Exclude<TableName, 'plan'>;
 /** What two rows of a table may not have in common, where it is no month. */
 const SAME: Partial<Record<TableName, string>> = {
   lockedYears: 'year',
+  feeds: 'line',
   waivedFindings: 'finding',
   chartSeries: 'series',
   scenarioValues: 'assumption',
@@ -203,6 +204,7 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       if (table === 'ruleSteps') row.id = stepId(String(row.line), row.from as string | null);
       else if (table === 'exceptions') row.id = datedId(String(row.line), String(row.month));
       else if (table === 'assumptionSteps') row.id = datedId(String(row.assumption), String(row.from));
+      else if (table === 'feeds') row.id = String(row.line);
       else if (table === 'figureNotes') row.id = datedId(String(row.of), String(row.month));
       else if (table === 'scenarioValues') row.id = scenarioValueId(String(row.scenario), String(row.assumption));
       else if (table === 'scenarioFigures')

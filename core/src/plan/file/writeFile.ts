@@ -38,6 +38,7 @@ export function toPlanFile(document: Document, entries: readonly LedgerEntry[] =
     lines,
     ruleSteps,
     exceptions,
+    feeds: byId(document.feeds.values()),
     figureNotes: byId(document.figureNotes.values()),
     highlights: byId(document.highlights.values()),
     scenarios: inOrder(document.scenarios.values()),

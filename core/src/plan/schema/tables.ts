@@ -202,6 +202,18 @@ export const TABLES = {
     amount,
     formula,
   },
+  feeds: {
+    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line that follows.'),
+    plan: required({ kind: 'text', most: 64 }, 'The id of the plan it follows a figure of.'),
+    of: required({ kind: 'text', most: 64 }, 'Which figure: the id of a line, group or total of that plan.'),
+    source: required({ kind: 'text', most: 200 }, 'What the figure is called, such as `Saturday bread stall.Net`.'),
+    by: required({ kind: 'text', most: 64 }, 'Who lets it follow, and has to be shown the other plan.', ''),
+    lost: required(
+      { kind: 'yesNo' },
+      'Whether the other plan is deleted or not shown any more; the last figures stay.',
+      false,
+    ),
+  },
   figureNotes: {
     of: required({ kind: 'bearer' }, 'Whose figure it is about.'),
     month: required({ kind: 'month' }, 'The month of the figure.'),
@@ -487,6 +499,7 @@ export type StatementFormatRow = Row<'statementFormats'>;
 export type ListRow = Row<'lists'>;
 export type ListColumnRow = Row<'listColumns'>;
 export type ListItemRow = Row<'listItems'>;
+export type FeedRow = Row<'feeds'>;
 export type ListCellRow = Row<'listCells'>;
 
 /** Tables whose rows have ids that follow from what they belong to, and their month, year or place. */
@@ -494,6 +507,7 @@ export const DERIVED_ID_TABLES = [
   'assumptionSteps',
   'ruleSteps',
   'exceptions',
+  'feeds',
   'figureNotes',
   'lockedYears',
   'waivedFindings',

@@ -39,6 +39,7 @@ const TITLES: Readonly<Record<CheckKind, string>> = {
   similarNames: messages.namesThatDifferByA,
   setAsideNever: messages.setAsideFromNothing,
   withoutAnswer: messages.calculatorsWithoutAnAnswer,
+  lostFeed: messages.followsWhatIsGone,
   enteredTwice: messages.enteredTwice,
   neverEntered: messages.neverEntered,
   belowLimit: messages.belowLimit,

@@ -25,7 +25,7 @@ export function CompareView() {
   const [isGoingBack, setGoingBack] = useState<'whole' | 'lines' | null>(null);
   const { data: snapshots } = useQuery({ queryKey: ['snapshots', planId], queryFn: () => peopleApi.snapshots(planId) });
   const { data: steps } = useQuery({ queryKey: ['history', planId, {}], queryFn: () => peopleApi.history(planId, {}) });
-  const { data: plans } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
+  const { data: list } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
   const ofSnapshots: Choice[] = (snapshots ?? []).map(({ id, name, at }) => ({
     key: `snapshot:${id}`,
     words: messages.theSnapshot(name, dayOf(at)),
@@ -33,7 +33,7 @@ export function CompareView() {
   const ofSteps: Choice[] = (steps ?? [])
     .filter(({ isKept }) => isKept)
     .map(({ revision, label, at }) => ({ key: `revision:${revision}`, words: `${momentOf(at)}: ${label}` }));
-  const ofPlans: Choice[] = (plans ?? [])
+  const ofPlans: Choice[] = (list?.plans ?? [])
     .filter(({ id }) => id !== planId)
     .map(({ id, name }) => ({ key: `plan:${id}`, words: messages.otherPlan(name) }));
   const now: Choice = { key: 'now', words: messages.thePlanNow };

@@ -1,21 +1,19 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { useRef, useState } from 'react';
-import { monthInWords, writeWithUnit, yearOf, yearInWords } from '@haushalt/core';
 import Button from 'react-bootstrap/Button';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
 import { Loading } from '../../ui/Loading.tsx';
-import { useNotices } from '../../ui/Notices.tsx';
 import { PersonMenu } from '../../parts/people/PersonMenu.tsx';
-import { ServerRefusal, api, newId, type PlanSummary } from '../../plan-session/api.ts';
+import { ServerRefusal, api } from '../../plan-session/api.ts';
 import { AuditView } from './AuditView.tsx';
-import { RenamePlan } from './RenamePlan.tsx';
+import { PlanList } from './PlanList.tsx';
 import { messages } from '../../messages/plans.ts';
 
 /** The list of plans: how they stand, and how to begin another. */
 export function PlansPage() {
-  const { data: plans, error, isPending, refetch } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
+  const { data, error, isPending, refetch } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
   const fileInput = useRef<HTMLInputElement>(null);
   const [fileRefusal, setFileRefusal] = useState<string | null>(null);
   const [workbook, setWorkbook] = useState<File | null>(null);
@@ -80,7 +78,7 @@ export function PlansPage() {
             <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
           </div>
         )}
-        {plans?.length === 0 && !workbook && (
+        {data?.plans.length === 0 && !workbook && (
           <div className="empty-state">
             <h2>{messages.nothingPlannedYet}</h2>
             <p>{messages.beginWithAReadyMade}</p>
@@ -89,121 +87,8 @@ export function PlansPage() {
             </Button>
           </div>
         )}
-        {plans && plans.length > 0 && !workbook && <PlanList plans={plans} />}
+        {data && data.plans.length > 0 && !workbook && <PlanList list={data} />}
       </main>
     </div>
-  );
-}
-
-function PlanList({ plans }: { readonly plans: readonly PlanSummary[] }) {
-  return (
-    <table className="plan-list">
-      <thead>
-        <tr>
-          <th scope="col">{messages.plan}</th>
-          <th scope="col">{messages.months}</th>
-          <th scope="col" className="tabular">
-            {messages.netOfTheYear}
-          </th>
-          <th scope="col">{messages.monthsInTheRed}</th>
-          <th scope="col">
-            <span className="visually-hidden">{messages.actions}</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {plans.map((plan) => (
-          <PlanRow key={plan.id} plan={plan} />
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function PlanRow({ plan }: { readonly plan: PlanSummary }) {
-  const [renaming, setRenaming] = useState(false);
-  const client = useQueryClient();
-  const notices = useNotices();
-  const refresh = () => client.invalidateQueries({ queryKey: ['plans'] });
-  const failed = (error: Error) => notices.say({ text: error.message, tone: 'warning' });
-  const restore = useMutation({ mutationFn: () => api.restore(plan.id), onSuccess: refresh, onError: failed });
-  const duplicate = useMutation({
-    mutationFn: () => api.duplicate(plan.id, newId()),
-    onSuccess: refresh,
-    onError: failed,
-  });
-  const remove = useMutation({
-    mutationFn: () => api.remove(plan.id),
-    onSuccess: async () => {
-      notices.say({
-        text: messages.isDeleted(plan.name),
-        action: { label: messages.undo, run: () => restore.mutate() },
-      });
-      await refresh();
-    },
-    onError: failed,
-  });
-  const net = plan.netOfYear;
-  const red = plan.monthsInTheRed;
-
-  return (
-    <tr>
-      <th scope="row">
-        {renaming ? (
-          <RenamePlan plan={plan} onDone={() => setRenaming(false)} />
-        ) : (
-          <Link to={`/plans/${plan.id}/budget`}>{plan.name}</Link>
-        )}
-      </th>
-      <td>
-        {messages.monthCount(plan.months)}
-        <small>
-          {monthInWords(plan.firstMonth, plan.locale, 'short')} – {monthInWords(plan.lastMonth, plan.locale, 'short')}
-        </small>
-      </td>
-      <td className="tabular">
-        <span className={net !== null && net < 0 ? 'negative' : undefined}>
-          {net === null ? '–' : writeWithUnit(net, 'money', plan)}
-        </span>
-        <small>{yearInWords(plan.year, plan.yearBegins)}</small>
-      </td>
-      <td>
-        <span className={red > 0 ? 'in-the-red' : 'in-the-black'}>{red === 0 ? messages.noMonths : red}</span>
-        {red > 0 && (
-          <small>
-            {yearOf(plan.firstMonth)}
-            {yearOf(plan.lastMonth) > yearOf(plan.firstMonth) ? ` – ${yearOf(plan.lastMonth)}` : ''}
-          </small>
-        )}
-      </td>
-      <td className="row-actions">
-        <button
-          type="button"
-          className="tool"
-          onClick={() => setRenaming(true)}
-          aria-label={messages.renamePlan(plan.name)}
-        >
-          <Icon name="edit" /> {messages.rename}
-        </button>
-        <button
-          type="button"
-          className="tool"
-          onClick={() => duplicate.mutate()}
-          disabled={duplicate.isPending}
-          aria-label={messages.duplicatePlan(plan.name)}
-        >
-          <Icon name="copy" /> {messages.duplicate}
-        </button>
-        <button
-          type="button"
-          className="tool"
-          onClick={() => remove.mutate()}
-          disabled={remove.isPending}
-          aria-label={messages.deletePlan(plan.name)}
-        >
-          <Icon name="delete" /> {messages.delete}
-        </button>
-      </td>
-    </tr>
   );
 }

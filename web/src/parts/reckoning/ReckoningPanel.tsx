@@ -64,6 +64,7 @@ export function ReckoningPanel({
   const reckoning = useMemo(() => reckon(model, id, period), [model, id, period]);
   if (!reckoning) return null;
   const note = over === null ? document.figureNotes.get(datedId(id, reckoning.month)) : undefined;
+  const feed = document.feeds.get(id);
   const lineNote = document.lines.get(id)?.note ?? '';
   const when = over === null ? monthInWords(reckoning.month, plan.locale) : over.label;
   const value = over === null ? reckoning.value : valueOver(model, id, over.stretch);
@@ -83,6 +84,15 @@ export function ReckoningPanel({
           {note && (
             <p className="reckoning-note">
               <Icon name="note" /> {note.text}
+            </p>
+          )}
+          {feed && (
+            <p className="reckoning-note">
+              <Icon name={feed.lost ? 'warning' : 'link'} />{' '}
+              {feed.lost ? messages.followsLost(feed.source) : messages.follows(feed.source)}{' '}
+              {!feed.lost && (
+                <Link to={`/plans/${feed.plan}/budget?show=${encodeURIComponent(feed.of)}`}>{messages.goToPlan}</Link>
+              )}
             </p>
           )}
           {lineNote !== '' && (

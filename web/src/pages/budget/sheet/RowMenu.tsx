@@ -2,14 +2,17 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../../ui/Icon.tsx';
+import { FollowDialog } from '../dialogs/FollowDialog.tsx';
 import { LineDialog } from '../dialogs/LineDialog.tsx';
+import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
+import { useSend } from '../../../plan-session/useSend.ts';
 import type { OnRow } from './rowDeeds.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { messages } from '../../../messages/budget.ts';
 
 /** Everything that can be done with a line or group, by mouse or by keyboard. The menu itself is made when it is opened. */
 export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRow: OnRow }) {
-  const [details, setDetails] = useState(false);
+  const [details, setDetails] = useState<'line' | 'follow' | null>(null);
   const [open, setOpen] = useState(false);
   const menu = useRef<HTMLSpanElement>(null);
   useLayoutEffect(() => {
@@ -22,7 +25,7 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
   useLayoutEffect(() => {
     // The keys are the grid's again once the dialog is closed.
     if (wasAsked.current && !details) menu.current?.closest<HTMLElement>('[role=grid]')?.focus();
-    wasAsked.current = details;
+    wasAsked.current = details !== null;
   }, [details]);
   const more = { type: 'button', className: 'row-more', tabIndex: -1, title: messages.more } as const;
   return (
@@ -49,14 +52,15 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
           <Dropdown.Toggle as="button" {...more} aria-label={messages.moreFor(row.label)}>
             <Icon name="more" />
           </Dropdown.Toggle>
-          <Entries row={row} onRow={onRow} onDetails={() => setDetails(true)} />
+          <Entries row={row} onRow={onRow} onDetails={setDetails} />
         </Dropdown>
       ) : (
         <button {...more} aria-label={messages.moreFor(row.label)} aria-haspopup="menu" onClick={() => setOpen(true)}>
           <Icon name="more" />
         </button>
       )}
-      {details && row.kind === 'line' && <LineDialog line={row.line} onClose={() => setDetails(false)} />}
+      {details === 'line' && row.kind === 'line' && <LineDialog line={row.line} onClose={() => setDetails(null)} />}
+      {details === 'follow' && row.kind === 'line' && <FollowDialog line={row.line} onClose={() => setDetails(null)} />}
     </span>
   );
 }
@@ -64,11 +68,16 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
 interface EntriesProps {
   readonly row: BudgetRow;
   readonly onRow: OnRow;
-  readonly onDetails: () => void;
+  readonly onDetails: (which: 'line' | 'follow') => void;
 }
 
 function Entries({ row, onRow, onDetails }: EntriesProps) {
   const isLine = row.kind === 'line';
+  const send = useSend();
+  const follows = useSessionState().document.feeds.has(isLine ? row.line.id : '');
+  const stop = () => {
+    if (isLine) send({ kind: 'line.unfollow', line: row.line.id }, messages.followsNoMore(row.line.name));
+  };
   // Over everything else: a row is moved by a transform, which would hold what is placed within it.
   return createPortal(
     <Dropdown.Menu className="row-menu-entries" popperConfig={{ strategy: 'fixed' }} renderOnMount>
@@ -77,12 +86,21 @@ function Entries({ row, onRow, onDetails }: EntriesProps) {
       </Dropdown.Item>
       {isLine && (
         <>
-          <Dropdown.Item as="button" onClick={onDetails}>
+          <Dropdown.Item as="button" onClick={() => onDetails('line')}>
             {messages.unitLookAndNote}
           </Dropdown.Item>
           <Dropdown.Item as="button" onClick={() => onRow('openRule', row)}>
             {messages.ruleAndPatterns} <kbd>{messages.altR}</kbd>
           </Dropdown.Item>
+          {follows ? (
+            <Dropdown.Item as="button" onClick={stop}>
+              {messages.stopFollowing}
+            </Dropdown.Item>
+          ) : (
+            <Dropdown.Item as="button" onClick={() => onDetails('follow')}>
+              {messages.followAnother}
+            </Dropdown.Item>
+          )}
           <Dropdown.Item as="button" onClick={() => onRow('lock', row)}>
             {row.line.locked ? messages.unlock : messages.lockLine} <kbd>{messages.altL}</kbd>
           </Dropdown.Item>

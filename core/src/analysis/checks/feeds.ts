@@ -1,0 +1,13 @@
+import { messages } from '../../messages/checks.ts';
+import { nameOf } from '../../plan/document/naming.ts';
+import type { Check } from './finding.ts';
+
+/** Lines that follow a plan which is deleted or not shown any more: their last figures stay, and change no more. */
+export const lostFeeds: Check = ({ document }) =>
+  [...document.feeds.values()]
+    .filter(({ lost }) => lost)
+    .map(({ line, source }) => ({
+      place: { id: line, month: null },
+      message: messages.followsWhatIsGone(nameOf(document, line) ?? line, source),
+      mend: { words: messages.stopFollowing, command: { kind: 'line.unfollow', line } },
+    }));

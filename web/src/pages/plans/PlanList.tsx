@@ -1,0 +1,220 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { monthInWords, writeWithUnit, yearInWords, yearOf } from '@haushalt/core';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { messages } from '../../messages/plans.ts';
+import { useMe } from '../../parts/people/me.ts';
+import { api, newId, type ListOfPlans, type PlanSummary } from '../../plan-session/api.ts';
+import { peopleApi } from '../../plan-session/peopleApi.ts';
+import { Icon } from '../../ui/Icon.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+import { RenamePlan } from './RenamePlan.tsx';
+import { useStored } from '../../ui/useStored.ts';
+
+/** The plans and how they stand, which feeds which, and what those that are chosen come to together. */
+export function PlanList({ list }: { readonly list: ListOfPlans }) {
+  const { plans, feeds } = list;
+  const [left, setLeft] = useStored('haushalt:leftOutOfSum', asIds);
+  const isSummed = plans.length > 1;
+  const nameOf = (id: string) => plans.find((plan) => plan.id === id)?.name ?? '';
+  const toggle = (id: string) => setLeft((before) => (before.includes(id) ? before.filter((each) => each !== id) : [...before, id])); // prettier-ignore
+  return (
+    <table className="plan-list">
+      <thead>
+        <tr>
+          {isSummed && (
+            <th scope="col" className="plan-choice">
+              <span className="visually-hidden">{messages.inTheSum}</span>
+            </th>
+          )}
+          <th scope="col">{messages.plan}</th>
+          <th scope="col">{messages.months}</th>
+          <th scope="col" className="tabular">
+            {messages.netOfTheYear}
+          </th>
+          <th scope="col">{messages.monthsInTheRed}</th>
+          <th scope="col">
+            <span className="visually-hidden">{messages.actions}</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {plans.map((plan) => (
+          <PlanRow
+            key={plan.id}
+            plan={plan}
+            fedBy={feeds.filter(({ to }) => to === plan.id).map(({ from }) => nameOf(from))}
+            choice={
+              isSummed && (
+                <td className="plan-choice">
+                  <input
+                    type="checkbox"
+                    className="form-check-input"
+                    aria-label={messages.countsIn(plan.name)}
+                    checked={!left.includes(plan.id)}
+                    onChange={() => toggle(plan.id)}
+                  />
+                </td>
+              )
+            }
+          />
+        ))}
+      </tbody>
+      {isSummed && <Sums plans={plans.filter(({ id }) => !left.includes(id))} feeds={feeds} />}
+    </table>
+  );
+}
+
+const asIds = (stored: unknown): readonly string[] =>
+  Array.isArray(stored) ? stored.filter((each): each is string => typeof each === 'string') : [];
+
+/** What plans come to together, by currency and year; money that one plan takes from another is in it twice, and it says so. */
+function Sums({ plans, feeds }: { readonly plans: readonly PlanSummary[]; readonly feeds: ListOfPlans['feeds'] }) {
+  const groups = Map.groupBy(plans, ({ currency, year, yearBegins }) => `${currency} ${yearInWords(year, yearBegins)}`);
+  const ids = new Set(plans.map(({ id }) => id));
+  const isTwice = feeds.some(({ from, to }) => ids.has(from) && ids.has(to));
+  return (
+    <tfoot>
+      {[...groups.values()].map((alike) => {
+        const [first] = alike as [PlanSummary];
+        const sum = alike.reduce((total, { netOfYear }) => total + (netOfYear ?? 0), 0);
+        return (
+          <tr key={first.id}>
+            <td />
+            <th scope="row" colSpan={2}>
+              {messages.together(alike.length)}
+              {isTwice && <small>{messages.countedTwice}</small>}
+            </th>
+            <td className="tabular">
+              <span className={sum < 0 ? 'negative' : undefined}>{writeWithUnit(sum, 'money', first)}</span>
+              <small>{yearInWords(first.year, first.yearBegins)}</small>
+            </td>
+            <td colSpan={2} />
+          </tr>
+        );
+      })}
+    </tfoot>
+  );
+}
+
+interface PlanRowProps {
+  readonly plan: PlanSummary;
+  /** The plans it takes figures from, by name. */
+  readonly fedBy: readonly string[];
+  readonly choice: ReactNode;
+}
+
+function PlanRow({ plan, fedBy, choice }: PlanRowProps) {
+  const me = useMe();
+  const [renaming, setRenaming] = useState(false);
+  const client = useQueryClient();
+  const notices = useNotices();
+  const refresh = () => client.invalidateQueries({ queryKey: ['plans'] });
+  const failed = (error: Error) => notices.say({ text: error.message, tone: 'warning' });
+  const restore = useMutation({ mutationFn: () => api.restore(plan.id), onSuccess: refresh, onError: failed });
+  const duplicate = useMutation({
+    mutationFn: () => api.duplicate(plan.id, newId()),
+    onSuccess: refresh,
+    onError: failed,
+  });
+  const remove = useMutation({
+    mutationFn: () => api.remove(plan.id),
+    onSuccess: async () => {
+      notices.say({
+        text: messages.isDeleted(plan.name),
+        action: { label: messages.undo, run: () => restore.mutate() },
+      });
+      await refresh();
+    },
+    onError: failed,
+  });
+  const leave = useMutation({
+    mutationFn: () => peopleApi.removePerson(plan.id, me!.person!.id),
+    onSuccess: async () => {
+      notices.say({ text: messages.youHaveLeft(plan.name) });
+      await refresh();
+    },
+    onError: failed,
+  });
+  const net = plan.netOfYear;
+  const red = plan.monthsInTheRed;
+
+  return (
+    <tr>
+      {choice}
+      <th scope="row">
+        {renaming ? (
+          <RenamePlan plan={plan} onDone={() => setRenaming(false)} />
+        ) : (
+          <Link to={`/plans/${plan.id}/budget`}>{plan.name}</Link>
+        )}
+        {plan.role !== 'owner' && <small>{messages.roles[plan.role]}</small>}
+        {fedBy.length > 0 && <small>{messages.takesFrom(fedBy)}</small>}
+      </th>
+      <td>
+        {messages.monthCount(plan.months)}
+        <small>
+          {monthInWords(plan.firstMonth, plan.locale, 'short')} – {monthInWords(plan.lastMonth, plan.locale, 'short')}
+        </small>
+      </td>
+      <td className="tabular">
+        <span className={net !== null && net < 0 ? 'negative' : undefined}>
+          {net === null ? '–' : writeWithUnit(net, 'money', plan)}
+        </span>
+        <small>{yearInWords(plan.year, plan.yearBegins)}</small>
+      </td>
+      <td>
+        <span className={red > 0 ? 'in-the-red' : 'in-the-black'}>{red === 0 ? messages.noMonths : red}</span>
+        {red > 0 && (
+          <small>
+            {yearOf(plan.firstMonth)}
+            {yearOf(plan.lastMonth) > yearOf(plan.firstMonth) ? ` – ${yearOf(plan.lastMonth)}` : ''}
+          </small>
+        )}
+      </td>
+      <td className="row-actions">
+        {plan.role !== 'viewer' && (
+          <button
+            type="button"
+            className="tool"
+            onClick={() => setRenaming(true)}
+            aria-label={messages.renamePlan(plan.name)}
+          >
+            <Icon name="edit" /> {messages.rename}
+          </button>
+        )}
+        <button
+          type="button"
+          className="tool"
+          onClick={() => duplicate.mutate()}
+          disabled={duplicate.isPending}
+          aria-label={messages.duplicatePlan(plan.name)}
+        >
+          <Icon name="copy" /> {messages.duplicate}
+        </button>
+        {plan.role !== 'owner' && (
+          <button
+            type="button"
+            className="tool"
+            onClick={() => leave.mutate()}
+            disabled={leave.isPending}
+            aria-label={messages.leavePlan(plan.name)}
+          >
+            <Icon name="delete" /> {messages.leave}
+          </button>
+        )}
+        {plan.role === 'owner' && (
+          <button
+            type="button"
+            className="tool"
+            onClick={() => remove.mutate()}
+            disabled={remove.isPending}
+            aria-label={messages.deletePlan(plan.name)}
+          >
+            <Icon name="delete" /> {messages.delete}
+          </button>
+        )}
+      </td>
+    </tr>
+  );
+}
