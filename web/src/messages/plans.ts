@@ -2,7 +2,7 @@
 export const messages = {
   inTheSum: 'In the sum',
   countsIn: (name: string) => `${name} counts in the sum`,
-  together: (count: number) => (count === 1 ? 'The chosen plan' : `${count} plans together`),
+  together: (count: number) => `${count} plans together`,
   countedTwice: 'One takes figures from another: that money is in it twice.',
   takesFrom: (names: readonly string[]) => `takes figures from ${names.join(', ')}`,
   roles: { owner: '', editor: 'you may change it', viewer: 'you may look' },

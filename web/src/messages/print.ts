@@ -1,5 +1,13 @@
 /** What the interface says: print and export. */
 export const messages = {
+  sendByMail: 'Send by mail',
+  send: 'Send',
+  sending: 'Sending …',
+  isSent: (address: string) => `Sent to ${address}.`,
+  mailAddress: 'To (mail address)',
+  sentAs: 'As',
+  sentence: 'A sentence with it',
+  kinds: { pdf: 'pages (PDF)', xlsx: 'workbook (.xlsx)', ods: 'workbook (.ods)', csv: 'table (CSV)' },
   printAndExport: 'Print and export',
   what: 'What',
   wholePlan: 'The whole plan, as a booklet with contents',

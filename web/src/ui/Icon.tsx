@@ -58,6 +58,7 @@ import repeat from 'bootstrap-icons/icons/repeat.svg';
 import person from 'bootstrap-icons/icons/person.svg';
 import people from 'bootstrap-icons/icons/people.svg';
 import history from 'bootstrap-icons/icons/clock-history.svg';
+import mail from 'bootstrap-icons/icons/envelope.svg';
 import link from 'bootstrap-icons/icons/link-45deg.svg';
 import snapshot from 'bootstrap-icons/icons/bookmark.svg';
 import lists from 'bootstrap-icons/icons/list-check.svg';
@@ -70,6 +71,7 @@ const ICONS = {
   people,
   history,
   link,
+  mail,
   snapshot,
   spending,
   chart,

@@ -68,18 +68,20 @@ export function PlanList({ list }: { readonly list: ListOfPlans }) {
 const asIds = (stored: unknown): readonly string[] =>
   Array.isArray(stored) ? stored.filter((each): each is string => typeof each === 'string') : [];
 
-/** What plans come to together, by currency and year; money that one plan takes from another is in it twice, and it says so. */
+/** What plans of one currency come to together; money that one takes from another is in it twice, and it says so. */
 function Sums({ plans, feeds }: { readonly plans: readonly PlanSummary[]; readonly feeds: ListOfPlans['feeds'] }) {
-  const groups = Map.groupBy(plans, ({ currency, year, yearBegins }) => `${currency} ${yearInWords(year, yearBegins)}`);
-  const ids = new Set(plans.map(({ id }) => id));
-  const isTwice = feeds.some(({ from, to }) => ids.has(from) && ids.has(to));
+  const groups = [...Map.groupBy(plans, ({ currency }) => currency).values()].filter((alike) => alike.length > 1);
+  if (groups.length === 0) return null;
   return (
     <tfoot>
-      {[...groups.values()].map((alike) => {
+      {groups.map((alike) => {
         const [first] = alike as [PlanSummary];
+        const ids = new Set(alike.map(({ id }) => id));
+        const isTwice = feeds.some(({ from, to }) => ids.has(from) && ids.has(to));
         const sum = alike.reduce((total, { netOfYear }) => total + (netOfYear ?? 0), 0);
+        const years = [...new Set(alike.map(({ year, yearBegins }) => yearInWords(year, yearBegins)))];
         return (
-          <tr key={first.id}>
+          <tr key={first.currency}>
             <td />
             <th scope="row" colSpan={2}>
               {messages.together(alike.length)}
@@ -87,7 +89,7 @@ function Sums({ plans, feeds }: { readonly plans: readonly PlanSummary[]; readon
             </th>
             <td className="tabular">
               <span className={sum < 0 ? 'negative' : undefined}>{writeWithUnit(sum, 'money', first)}</span>
-              <small>{yearInWords(first.year, first.yearBegins)}</small>
+              <small>{years.join(', ')}</small>
             </td>
             <td colSpan={2} />
           </tr>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { api, type FileRequest, type SheetOnPaper } from '../../plan-session/api.ts';
 import { useSaving, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useMe } from '../../parts/people/me.ts';
 import { yearNow } from '../../parts/plan/useYear.ts';
 import { copyText } from '../../ui/copyText.ts';
 import { Icon } from '../../ui/Icon.tsx';
@@ -12,6 +13,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Tool } from '../../ui/Tool.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import { ChoiceForm } from './ChoiceForm.tsx';
+import { MailDialog } from './MailDialog.tsx';
 import { PageView } from './PageView.tsx';
 import { printOf, readChoice, writeChoice, type Choice } from './choice.ts';
 import { useFile } from './useFile.ts';
@@ -50,6 +52,8 @@ export function PrintPage() {
     staleTime: Infinity,
     retry: false,
   });
+  const me = useMe();
+  const [isMailing, setMailing] = useState(false);
   const file = useFile(planId, (saved) => notices.say({ text: messages.saved(saved) }));
   const make = (kind: FileRequest['kind']) => file.make({ ...choice, name, kind });
   const count = data?.count ?? 0;
@@ -68,6 +72,9 @@ export function PrintPage() {
           {count > 0 && messages.pageCount(count)}
           {onPage && <span className="quiet"> · {messages.letters(pt(onPage.size))}</span>}
         </p>
+        {me?.mail && (
+          <Tool icon="mail" words={messages.sendByMail} onClick={() => setMailing(true)} isDisabled={isEmpty} />
+        )}
         <Tool
           icon="copy"
           words={messages.copyLink}
@@ -79,6 +86,14 @@ export function PrintPage() {
           }
         />
       </div>
+      {isMailing && (
+        <MailDialog
+          planId={planId}
+          request={{ ...choice, name }}
+          language={plan.locale}
+          onClose={() => setMailing(false)}
+        />
+      )}
       <div className="print-body">
         <form className="print-choices" onSubmit={(event) => event.preventDefault()}>
           <ChoiceForm

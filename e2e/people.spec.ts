@@ -1,0 +1,223 @@
+import type { Browser, BrowserContext, Page } from '@playwright/test';
+import { Budget, expect, expectAccessible, test } from './application.ts';
+import { unreadable } from './legible.ts';
+
+// People, sessions and backups are a server's own.
+test.use({ alone: true });
+
+const KOFI = { who: 'Kofi Osei', password: 'paper-heron-attic' };
+const INES = { who: 'ines@weidenau.example', password: 'thimble-river-quince' };
+
+/** Another browser, in which someone signs in. */
+async function signedIn(browser: Browser, url: string, { who, password }: typeof KOFI): Promise<Page> {
+  const context: BrowserContext = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
+  const page = await context.newPage();
+  await page.goto(url);
+  await signOut(page);
+  await page.getByLabel('Name or mail address').fill(who);
+  await page.getByLabel('Password', { exact: true }).fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Your plans' })).toBeVisible();
+  return page;
+}
+
+async function signOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^You: / }).click();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+}
+
+test('two people side by side see each other, and what each does, at once', async ({
+  application,
+  browser,
+  budget,
+  page,
+}) => {
+  const theirs = await signedIn(browser, application.url, KOFI);
+  await theirs.goto(`${application.url}/plans/household/budget?year=2026`);
+  const his = new Budget(theirs, `${application.url}/plans/household`);
+  await expect(page.getByRole('img', { name: 'Kofi Osei is here: Budget' })).toBeVisible();
+  await expect(theirs.getByRole('img', { name: /^Mara Brandt is here/ })).toBeVisible();
+  await his.select('Rent', 3);
+  await theirs.keyboard.type('1200');
+  await theirs.keyboard.press('Enter');
+  await expect.poll(() => budget.figure('Rent', 3)).toContain('1,200.00');
+  await expect(page.getByText('Kofi Osei: Rent in March 2026: 1,200.00')).toBeVisible();
+  // What he did is his to undo, and hers to read.
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await budget.select('Rent', 3);
+  await page.getByRole('link', { name: 'Who changed this?' }).click();
+  await expect(page.getByRole('button', { name: /Rent in March 2026: 1,200.00/ })).toBeVisible();
+  await page.getByRole('button', { name: /Rent in March 2026: 1,200.00/ }).click();
+  await expect(page.getByText('Exception', { exact: true })).toBeVisible();
+  expect(await unreadable(page)).toEqual([]);
+  await expectAccessible(page);
+  await theirs.keyboard.press('Control+z');
+  await expect.poll(() => his.figure('Rent', 3)).toContain('1,140.00');
+  await theirs.context().close();
+});
+
+test('who may only look tries things out, and says so; a lost role closes the page', async ({
+  application,
+  browser,
+  page,
+  budget,
+}) => {
+  const hers = await signedIn(browser, application.url, INES);
+  await expect(hers.getByText('you may look')).toBeVisible();
+  await hers.goto(`${application.url}/plans/household/budget?year=2026`);
+  const looking = new Budget(hers, `${application.url}/plans/household`);
+  await expect(hers.getByText(/You may look at this plan, not change it/)).toBeVisible();
+  await looking.select('Rent', 3);
+  await hers.keyboard.type('5');
+  await hers.keyboard.press('Enter');
+  await expect.poll(() => looking.figure('Rent', 3)).toContain('5.00');
+  await expect(hers.getByText(/One change is only tried here/)).toBeVisible();
+  expect(await budget.figure('Rent', 3)).toBe('1,140.00');
+  await hers.getByRole('button', { name: 'Back to the plan' }).click();
+  await expect.poll(() => looking.figure('Rent', 3)).toContain('1,140.00');
+  await page.goto(`${application.url}/plans/household/people`);
+  await page
+    .getByRole('row', { name: /Ines Adler/ })
+    .getByRole('button', { name: 'Take away' })
+    .click();
+  await expect(hers.getByRole('heading', { name: 'This plan is closed for you' })).toBeVisible();
+  await hers.context().close();
+});
+
+test('a plan is shared by a link: someone new joins by it, and a second one cannot', async ({
+  application,
+  browser,
+  page,
+}) => {
+  await page.goto(`${application.url}/plans/household/people`);
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const link = await page.getByRole('textbox', { name: /Here it is/ }).inputValue();
+  expect(await unreadable(page)).toEqual([]);
+  await expectAccessible(page);
+  const join = async () => {
+    const context = await browser.newContext();
+    const other = await context.newPage();
+    await other.goto(application.url);
+    await signOut(other);
+    await other.goto(link);
+    return other;
+  };
+  const tom = await join();
+  await expect(tom.getByRole('heading', { name: /Mara Brandt shares “Brandt-Osei household”/ })).toBeVisible();
+  await tom.getByLabel('Your name').fill('Tom');
+  await tom.getByLabel('Password', { exact: true }).fill('password1');
+  await expect(tom.getByText(/guessed at once|guessed easily/)).toBeVisible();
+  await tom.getByRole('button', { name: 'Join' }).click();
+  await expect(tom.getByRole('alert')).toBeVisible();
+  await tom.getByLabel('Password', { exact: true }).fill('copper apricot lane');
+  await tom.getByRole('button', { name: 'Join' }).click();
+  await expect(tom.getByText('To look at')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Tom.*may look.*by a link/ })).toBeVisible();
+  const late = await join();
+  await expect(late.getByRole('heading', { name: 'This link is of no use any more' })).toBeVisible();
+  await Promise.all([tom.context().close(), late.context().close()]);
+});
+
+test('whoever is signed out while at work signs in in front of it, and nothing is lost', async ({
+  application,
+  browser,
+}) => {
+  const page = await signedIn(browser, application.url, KOFI);
+  await page.goto(`${application.url}/plans/household/budget?year=2026`);
+  const budget = new Budget(page, `${application.url}/plans/household`);
+  await budget.select('Rent', 3);
+  const elsewhere = await signedIn(browser, application.url, KOFI);
+  await elsewhere.goto(`${application.url}/you`);
+  await elsewhere.getByRole('button', { name: 'Sign out there' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in to go on' })).toBeVisible();
+  await page.getByLabel('Password', { exact: true }).fill(KOFI.password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in to go on' })).toBeHidden();
+  await budget.select('Rent', 3);
+  await page.keyboard.type('1300');
+  await page.keyboard.press('Enter');
+  await budget.saved();
+  await page.reload();
+  await expect(budget.cell('Rent', 3)).toContainText('1,300.00');
+  await Promise.all([page.context().close(), elsewhere.context().close()]);
+});
+
+test('two moments stand side by side; chosen lines, then all of the plan, go back to the earlier, and forth', async ({
+  page,
+  budget,
+}) => {
+  const path = new URL(page.url()).pathname.replace(/budget.*/, 'history');
+  await budget.select('Rent', 3);
+  await page.keyboard.type('1200');
+  await page.keyboard.press('Enter');
+  await budget.saved();
+  await page.goto(`${new URL(page.url()).origin}${path}?view=snapshots`);
+  await expect(page.getByRole('heading', { name: 'Before the winter' })).toBeVisible();
+  await page.getByRole('button', { name: 'Make a snapshot' }).click();
+  await page.getByLabel('Name').fill('With the new rent');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: 'With the new rent' })).toBeVisible();
+  expect(await unreadable(page)).toEqual([]);
+  await expectAccessible(page);
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Before the winter' })
+    .getByRole('link', { name: 'Compare with now' })
+    .click();
+  await expect(page.getByRole('row', { name: /Rent 2026 13,680.00 13,740.00 \+60.00/ })).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Choose Rent' }).check();
+  await page.getByRole('button', { name: /Take 1 line back/ }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Go back' }).click();
+  await expect(page.getByText('The plan is as it was then.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Clothes 2026/ }).first()).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Rent 2026 13,680/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Go back to the earlier' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Go back' }).click();
+  await expect(page.getByText('Nothing differs.')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await budget.open();
+  await expect(budget.cell('Rent', 3)).toContainText('1,200.00');
+});
+
+test('a plan that was deleted is fetched back; a backup is made, and restored from as copies', async ({
+  application,
+  page,
+}) => {
+  await page.goto(application.url);
+  await page.getByRole('button', { name: 'Delete Saturday bread stall' }).click();
+  await page.getByRole('button', { name: /^You: / }).click();
+  await page.getByRole('link', { name: 'Deleted plans' }).click();
+  await page.getByRole('button', { name: 'Fetch back' }).click();
+  await expect(page.getByText('There are no deleted plans.')).toBeVisible();
+  expect(await unreadable(page)).toEqual([]);
+  await expectAccessible(page);
+  await page.goto(`${application.url}/backups`);
+  await page.getByRole('button', { name: 'Back up now' }).click();
+  await page.getByRole('button', { name: 'Restore …' }).click();
+  await page.getByRole('checkbox', { name: /Saturday bread stall/ }).uncheck();
+  await page.getByRole('button', { name: 'Restore 1 plan' }).click();
+  await expect(page.getByText('Restored: Brandt-Osei household copy.')).toBeVisible();
+  expect(await unreadable(page)).toEqual([]);
+  await expectAccessible(page);
+  await page.goto(application.url);
+  await expect(page.getByRole('link', { name: 'Brandt-Osei household copy' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Saturday bread stall' })).toBeVisible();
+});
+
+test('a line follows another plan, as that changes', async ({ application, page, budget }) => {
+  const row = page.getByRole('row', { name: /^Child benefit/ }).first();
+  await row.hover();
+  await row.getByRole('button', { name: 'More for Child benefit' }).click();
+  await page.getByRole('button', { name: 'Follow another plan …' }).click();
+  await page.getByRole('button', { name: 'Follow', exact: true }).click();
+  await expect.poll(() => budget.figure('Child benefit', 5)).toContain('312.20');
+  await budget.select('Child benefit', 5);
+  await page.keyboard.type('1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/Child benefit follows Saturday bread stall.Net. Let it stop/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.goto(application.url);
+  await expect(page.getByText('takes figures from Saturday bread stall')).toBeVisible();
+});

@@ -1,0 +1,89 @@
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/print.ts';
+import type { FileRequest } from '../../plan-session/api.ts';
+import { peopleApi } from '../../plan-session/peopleApi.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
+
+const KINDS = ['pdf', 'xlsx', 'ods', 'csv'] as const satisfies readonly FileRequest['kind'][];
+
+interface MailDialogProps {
+  readonly planId: string;
+  /** What is chosen on the page. */
+  readonly request: Omit<FileRequest, 'kind'>;
+  readonly language: string;
+  readonly onClose: () => void;
+}
+
+/** Sends the pages, or a workbook, by mail with a sentence. */
+export function MailDialog({ planId, request, language, onClose }: MailDialogProps) {
+  const notices = useNotices();
+  const [address, setAddress] = useState('');
+  const [text, setText] = useState('');
+  const [kind, setKind] = useState<FileRequest['kind']>('pdf');
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const send = async () => {
+    setBusy(true);
+    setRefusal(null);
+    try {
+      await peopleApi.mail(planId, address.trim(), text, { ...request, kind });
+      notices.say({ text: messages.isSent(address.trim()) });
+      onClose();
+    } catch (error) {
+      setRefusal((error as Error).message);
+      setBusy(false);
+    }
+  };
+  return (
+    <FormDialog
+      title={messages.sendByMail}
+      submit={isBusy ? messages.sending : messages.send}
+      refusal={refusal}
+      busy={isBusy || address.trim() === ''}
+      onClose={onClose}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void send();
+      }}
+    >
+      <Form.Group controlId="mail-address">
+        <Form.Label>{messages.mailAddress}</Form.Label>
+        <Form.Control
+          size="sm"
+          type="email"
+          autoFocus
+          value={address}
+          maxLength={200}
+          autoComplete="off"
+          onChange={(event) => setAddress(event.target.value)}
+        />
+      </Form.Group>
+      <Form.Group controlId="mail-kind">
+        <Form.Label>{messages.sentAs}</Form.Label>
+        <Select wide id="mail-kind" value={kind} onChange={(event) => setKind(event.target.value as typeof kind)}>
+          {KINDS.map((each) => (
+            <option key={each} value={each}>
+              {messages.kinds[each]}
+            </option>
+          ))}
+        </Select>
+      </Form.Group>
+      <Form.Group className="wide" controlId="mail-text">
+        <Form.Label>{messages.sentence}</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={2}
+          size="sm"
+          lang={language}
+          spellCheck
+          value={text}
+          maxLength={2000}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </Form.Group>
+    </FormDialog>
+  );
+}
