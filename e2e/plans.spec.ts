@@ -60,7 +60,9 @@ test('a plan is saved as a file and opened again; a bad file is answered in word
 
 test('an address that leads nowhere says so', async ({ application, page }) => {
   await page.goto(`${application.url}/plans/none/budget`);
-  await expect(page.getByText('There is no such plan. It may have been deleted, or is not shared with you any more.')).toBeVisible();
+  await expect(
+    page.getByText('There is no such plan. It may have been deleted, or is not shared with you any more.'),
+  ).toBeVisible();
   await page.goto(`${application.url}/what/is/this`);
   await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible();
 });

@@ -9,7 +9,8 @@ test('with the server gone, edits wait visibly and are sent when it is back, in 
   budget,
 }) => {
   const revisionNow = async () =>
-    ((await (await page.request.get(`${application.url}/api/plans/household`)).json()) as { revision: number }).revision;
+    ((await (await page.request.get(`${application.url}/api/plans/household`)).json()) as { revision: number })
+      .revision;
   const before = await revisionNow();
   await application.kill();
   await budget.select('Rent', 1);

@@ -1,6 +1,7 @@
 /** What the core says: checks. */
 export const messages = {
-  whatIsFollowedIsGone: 'A line that follows another plan stands still when that plan is deleted or not shown any more.',
+  whatIsFollowedIsGone:
+    'A line that follows another plan stands still when that plan is deleted or not shown any more.',
   followsWhatIsGone: (line: string, source: string) =>
     `${line} follows ${source}, which is deleted or not shared any more. It keeps its last figures.`,
   stopFollowing: 'Keep the figures, and stop following',
