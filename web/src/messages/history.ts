@@ -23,6 +23,7 @@ export const messages = {
   between: 'Between two days',
   from: 'From',
   until: 'Until',
+  thisEntry: 'this entry',
   allOf: (what: string) => `Only what changed ${what}`,
   inMonth: (what: string, month: string) => `${what} in ${month}`,
   showAll: 'Show all',

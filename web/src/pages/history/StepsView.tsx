@@ -72,7 +72,7 @@ export function StepsView() {
   const steps = data?.pages.flat() ?? [];
   const days = Map.groupBy(steps, ({ at }) => longDayOf(at));
   const isFiltered = Object.values(asked).some((value) => value !== '');
-  const what = nameOf(document, row) ?? row;
+  const what = nameOf(document, row) ?? messages.thisEntry;
   return (
     <>
       <div className="history-find">

@@ -21,6 +21,7 @@ import { useState } from 'react';
 import { api } from '../../plan-session/api.ts';
 import { nudged } from '../../fields/nudged.ts';
 import { Icon } from '../../ui/Icon.tsx';
+import { WhoChanged } from '../people/WhoChanged.tsx';
 import { useShell } from '../plan/shell.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { AssumptionFormula } from './AssumptionFormula.tsx';
@@ -256,6 +257,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
               </span>
             ))}
           </p>
+          <WhoChanged row={id} />
           <button
             type="button"
             className="tool"

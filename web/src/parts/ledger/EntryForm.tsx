@@ -17,6 +17,7 @@ import { messages } from '../../messages/ledger.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
+import { WhoChanged } from '../people/WhoChanged.tsx';
 import { AccountSelect } from './AccountSelect.tsx';
 import { DescriptionField } from './DescriptionField.tsx';
 import {
@@ -203,6 +204,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
               <span className="visually-hidden">{messages.splitOver}</span>
             </button>
           )}
+          {draft.before && <WhoChanged row={draft.before.id} isBare />}
           {(!isNew || isConfirming || isSplit) && (
             <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
               {messages.leaveIt}

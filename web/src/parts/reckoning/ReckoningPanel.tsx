@@ -19,10 +19,10 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { Link, useParams } from 'react-router';
-import { messages as history } from '../../messages/history.ts';
+import { Link } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
 import type { PlanState } from '../../plan-session/session.ts';
+import { WhoChanged } from '../people/WhoChanged.tsx';
 import { FormulaView } from './FormulaView.tsx';
 import { messages } from '../../messages/reckoning.ts';
 
@@ -129,7 +129,7 @@ export function ReckoningPanel({
             {note ? messages.changeTheNote : messages.note}
           </button>
         )}
-        <WhoChanged id={id} month={over === null ? reckoning.month : null} />
+        <WhoChanged row={ownerOfFigure(id)} month={over === null ? reckoning.month : null} />
         {onClose && (
           <button type="button" className="tool" onClick={onClose}>
             <Icon name="clear" />
@@ -144,19 +144,6 @@ export function ReckoningPanel({
         )}
       </div>
     </section>
-  );
-}
-
-/** Leads to the steps of the history that changed what is explained. */
-function WhoChanged({ id, month }: { readonly id: string; readonly month: string | null }) {
-  const { planId } = useParams();
-  if (planId === undefined) return null;
-  const at = month === null ? '' : `&month=${month}`;
-  return (
-    <Link className="tool" to={`/plans/${planId}/history?row=${encodeURIComponent(ownerOfFigure(id))}${at}`}>
-      <Icon name="history" />
-      {history.whoChangedThis}
-    </Link>
   );
 }
 

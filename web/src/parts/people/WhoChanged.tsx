@@ -1,0 +1,27 @@
+import { Link, useParams } from 'react-router';
+import { messages } from '../../messages/history.ts';
+import { Icon } from '../../ui/Icon.tsx';
+
+interface WhoChangedProps {
+  readonly row: string;
+  readonly month?: string | null;
+  /** Whether the icon stands alone. */
+  readonly isBare?: boolean;
+}
+
+/** Leads to the steps of the history that changed something: a line in a month, an assumption, an entry. */
+export function WhoChanged({ row, month = null, isBare = false }: WhoChangedProps) {
+  const { planId } = useParams();
+  if (planId === undefined) return null;
+  const at = month === null ? '' : `&month=${month}`;
+  return (
+    <Link
+      className="tool"
+      title={isBare ? messages.whoChangedThis : undefined}
+      to={`/plans/${planId}/history?row=${encodeURIComponent(row)}${at}`}
+    >
+      <Icon name="history" />
+      <span className={isBare ? 'visually-hidden' : ''}>{messages.whoChangedThis}</span>
+    </Link>
+  );
+}
