@@ -317,7 +317,7 @@ test('everything a line can do is in its menu, by keyboard too', async ({ page, 
   await budget.select('Pharmacy', 4);
   await page.keyboard.press('Shift+F10');
   await expect(page.getByRole('button', { name: /^Rename/ })).toBeFocused();
-  for (let step = 0; step < 6; step++) await page.keyboard.press('ArrowDown');
+  for (let step = 0; step < 7; step++) await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('button', { name: /^Duplicate/ })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(budget.row('Pharmacy copy')).toBeVisible();

@@ -49,6 +49,8 @@ export function databaseFile(data: string): string {
   return join(data, 'haushalt.db');
 }
 
+/** How long a connection nobody uses is kept, in milliseconds: longer than proxies do, which end theirs first. */
+const KEPT_ALIVE = 75_000;
 /** How long requests under way may take to end when the server is stopped, in milliseconds. */
 const DRAINING = 10_000;
 
@@ -61,6 +63,7 @@ export async function serve(
 ): Promise<{ url: string; mail: string | null; close: () => Promise<void> }> {
   const log = createLog(options.logLevel ?? 'warn');
   const server = createServer();
+  server.keepAliveTimeout = KEPT_ALIVE;
   await listen(server, options.port, options.host);
   const file = databaseFile(options.data);
   try {

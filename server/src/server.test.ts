@@ -35,7 +35,7 @@ describe('plans', () => {
   });
 
   it('are created, listed with their standing, duplicated, deleted and restored', async () => {
-    expect((await call('GET', '/plans')).body).toEqual({ plans: [] });
+    expect((await call('GET', '/plans')).body).toEqual({ plans: [], feeds: [] });
     expect((await call('POST', '/plans/import?id=home', demo)).status).toBe(201);
     const [plan] = (await call('GET', '/plans')).body.plans;
     expect(plan).toMatchObject({

@@ -1,3 +1,6 @@
+/** How much of a number binary fractions may have added to it. */
+export const NOISE = 1e-12;
+
 /** Costs and prices, money per unit but for the fixed costs. */
 export interface BreakEvenTerms {
   readonly fixedCosts: number;
@@ -27,7 +30,7 @@ export function breakEven(terms: BreakEvenTerms): {
   return {
     units,
     // Binary noise just above a whole number does not cost a unit more.
-    wholeUnits: units === null ? null : Math.ceil(units * (1 - Number.EPSILON)),
+    wholeUnits: units === null ? null : Math.ceil(units * (1 - NOISE)),
     revenue: units === null ? null : units * price,
     contribution,
     contributionRatio: price === 0 ? null : contribution / price,

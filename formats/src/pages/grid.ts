@@ -58,6 +58,10 @@ export function weightOf({ role, emphasis = 0 }: SheetRow): Weight {
   return (role === 'line' && emphasis < 2) || role === 'remark' || role === 'blank' ? 'text' : 'strong';
 }
 
+/** How high a chart is, and how wide a sheet with one is at least, before it is scaled. */
+export const PICTURE_HEIGHT = 250;
+const PICTURE_WIDTH = 520;
+
 /** Measures a sheet: each column as wide as its widest figure, long texts broken into lines. */
 export function setSheet(sheet: Sheet, style: FigureStyle, measure: Measure): SetSheet {
   const count = Math.max(
@@ -90,6 +94,9 @@ export function setSheet(sheet: Sheet, style: FigureStyle, measure: Measure): Se
     const widest = Math.max(...figures.map((column) => widths[column]!));
     for (const column of figures) widths[column] = widest;
   }
+  const width = widths.reduce((sum, each) => sum + each, 0);
+  if (width < PICTURE_WIDTH && sheet.rows.some(({ picture }) => picture))
+    for (const column of widths.keys()) widths[column]! *= PICTURE_WIDTH / width;
   const rows = sheet.rows.map((row): SetRow => {
     const weight = weightOf(row);
     let column = 0;
@@ -103,8 +110,9 @@ export function setSheet(sheet: Sheet, style: FigureStyle, measure: Measure): Se
       return set;
     });
     const lines = Math.max(1, ...cells.map((cell) => cell.lines.length));
-    const height =
-      row.role === 'blank'
+    const height = row.picture
+      ? PICTURE_HEIGHT
+      : row.role === 'blank'
         ? BASE * 0.7
         : lines * BASE * LEADING + (row.role === 'line' ? 2.2 : row.role === 'remark' ? 0.4 : 4);
     return { row, cells, height };

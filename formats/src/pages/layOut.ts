@@ -15,6 +15,7 @@ import {
   type SetSheet,
 } from './grid.ts';
 import { PAPER_SIZES, type LaidOut, type Measure, type Page, type PageItem, type PageSetup } from './page.ts'; // prettier-ignore
+import { drawPicture } from './picture.ts';
 import { columnParts, rowParts, type CarriedRow, type SheetPart } from './split.ts';
 
 const MARGIN = 30;
@@ -201,6 +202,11 @@ interface Where {
 function drawRow({ row, cells, height }: SetRow, where: Where, items: PageItem[]): void {
   const { set, lefts, right, y, scale, setup, columns } = where;
   const bottom = y + height * scale;
+  if (row.picture) {
+    const room = { x: MARGIN, y, width: right - MARGIN, height: height * scale, size: SMALL * Math.min(1, scale) };
+    items.push(...drawPicture(row.picture, { ...room, isBlackAndWhite: setup.isBlackAndWhite }, where.measure));
+    return;
+  }
   const isSum = row.role === 'total' || row.role === 'final';
   const { isBlackAndWhite } = setup;
   const tinted = row.role === 'section' || row.role === 'subtotal' || isSum || (row.emphasis ?? 0) > 0;

@@ -31,6 +31,16 @@ export type PageItem =
       readonly width: number;
       readonly height: number;
       readonly colour: string;
+    }
+  | {
+      readonly kind: 'path';
+      readonly points: readonly (readonly [x: number, y: number])[];
+      /** How wide its stroke is, and how it is broken into dashes. */
+      readonly width: number;
+      readonly dash: readonly number[];
+      readonly colour: string;
+      /** Whether what it surrounds is filled, in place of a stroke. */
+      readonly isFilled: boolean;
     };
 
 /** A page as it will be printed. */

@@ -5,6 +5,7 @@ import { Model, planOf } from '@haushalt/core';
 import { runs } from '../../../core/src/testing/setup.ts';
 import { USUAL_PRINT, pagesOf, type PrintRequest } from '../handOver.ts';
 import { NOTHING_HAPPENED, PARTS, bookSheets, partsIn, type BookSource } from '../sheets/book.ts';
+import type { SheetPicture } from '../sheets/picture.ts';
 import { words, type Sheet, type SheetRow } from '../sheets/sheet.ts';
 import { demoSource } from '../testing/demo.ts';
 import { sketch } from '../../../core/src/testing/plans.ts';
@@ -237,5 +238,78 @@ describe('a PDF', () => {
     const file = await writePdf(await pagesOf(source, PRINT, TODAY), { title: 'x', author: '', language: 'pl' });
     const { text } = await extractText(await getDocumentProxy(file.slice()), { mergePages: true });
     for (const part of ['Płaca', 'čaj', 'Мзда', 'Ξ']) expect(text).toContain(part);
+  });
+});
+
+describe('A chart on paper', () => {
+  const picture = (over: Partial<SheetPicture> = {}): Sheet => ({
+    id: 'chart',
+    title: 'Months',
+    remark: '',
+    columns: [{ kind: 'name' }, { kind: 'figure' }],
+    headings: 0,
+    rows: [
+      {
+        role: 'blank',
+        cells: [],
+        picture: {
+          form: 'along',
+          isStacked: false,
+          categories: ['Jan', 'Feb', 'Mar'],
+          series: [
+            { label: 'Income', values: [100, 200, -50], mark: 'bars', side: 'income' },
+            { label: 'Net', values: [10, null, 30], mark: 'line', side: null },
+          ],
+          write: String,
+          ...over,
+        },
+      },
+      { role: 'line', cells: [{ value: 'Jan' }, { value: 100, format: { unit: 'money' } }] },
+    ],
+  });
+  const drawn = (over: Partial<SheetPicture> = {}, isBlackAndWhite = false) =>
+    layOut([picture(over)], 'Plan', STYLE, { ...SETUP, isBlackAndWhite }, measure).pages[0]!;
+  const bars = (page: Page) => page.items.filter((item) => item.kind === 'fill' && item.height > 8);
+
+  it('stands to scale on its page, from the line of nothing, with what its series are called', () => {
+    const page = drawn();
+    const [first, second, third] = bars(page) as { x: number; y: number; height: number }[];
+    expect(second!.height / first!.height).toBeCloseTo(2, 6);
+    expect(third!.height / first!.height).toBeCloseTo(0.5, 6);
+    // What is below nothing hangs from where the others stand.
+    expect(third!.y).toBeCloseTo(first!.y + first!.height, 6);
+    const texts = page.items.flatMap((item) => (item.kind === 'text' ? [item.text] : []));
+    expect(texts).toEqual(expect.arrayContaining(['Jan', 'Feb', 'Mar', 'Income', 'Net', '0', '200', '-50']));
+    const [line] = page.items.filter((item) => item.kind === 'path' && item.points.length > 1 && !item.isFilled);
+    expect(line).toBeDefined();
+    for (const item of page.items)
+      if (item.kind === 'fill') expect(item.x >= 0 && item.x + item.width <= page.width && item.y + item.height <= page.height).toBe(true); // prettier-ignore
+  });
+
+  it('piles up where that is meant, and shows parts of a whole with their shares', () => {
+    const both = [
+      { label: 'A', values: [100], mark: 'bars' as const, side: null },
+      { label: 'B', values: [50], mark: 'bars' as const, side: null },
+    ];
+    const [a, b] = bars(drawn({ isStacked: true, categories: ['Jan'], series: both })) as { x: number; y: number; height: number }[]; // prettier-ignore
+    expect([b!.x, b!.y + b!.height]).toEqual([a!.x, expect.closeTo(a!.y, 6)]);
+    const shares = drawn({
+      form: 'shares',
+      categories: ['Home', 'Food'],
+      series: [{ label: '', values: [0.75, 0.25], mark: 'bars', side: null }],
+      write: (value) => `${value * 100} %`,
+    });
+    const widths = bars(shares).map((item) => (item as { width: number }).width);
+    expect(widths[0]! / widths[1]!).toBeCloseTo(3, 6);
+    expect(shares.items.some((item) => item.kind === 'text' && item.text === '75 %')).toBe(true);
+  });
+
+  it('is told apart without colours, and is drawn of nothing at all', () => {
+    const grey = drawn({}, true).items.flatMap((item) => (item.kind === 'path' || item.kind === 'fill' ? [item.colour] : [])); // prettier-ignore
+    for (const colour of grey) expect(colour).toMatch(/^(..)\1\1$/);
+    expect(() => drawn({ categories: [], series: [] })).not.toThrow();
+    expect(() =>
+      drawn({ series: [{ label: 'x', values: [null, null, null], mark: 'area', side: null }] }),
+    ).not.toThrow();
   });
 });

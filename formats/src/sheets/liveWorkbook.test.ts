@@ -60,6 +60,8 @@ describe('a workbook, recalculated by a library of others', () => {
     fc.assert(
       fc.property(fc.array(draws, { minLength: 1, maxLength: 24 }), fc.boolean(), (list, byPlan) => {
         const document = carriedOut(list);
+        // Of figures of hundreds of digits Haushalt says that they are too large, and workbooks go on for a while.
+        if (isBeyondMeasure(document)) return;
         const layout = byPlan ? BY_PLAN : BY_YEAR;
         const theirs = RecalculatedWorkbook.of(workbookOf(document, layout));
         expect(compare(theirs, document, layout).deviations).toEqual([]);
@@ -84,6 +86,11 @@ function carriedOut(list: readonly Draw[]): Document {
     if (decision?.ok) document = applyChanges(document, decision.changes);
   });
   return document;
+}
+
+function isBeyondMeasure(document: Document): boolean {
+  const model = new Model(document);
+  return [...document.lines.keys()].some((id) => model.seriesOf(id)!.values.some((value) => Math.abs(value) > 1e250));
 }
 
 describe('rules said as formulas', () => {

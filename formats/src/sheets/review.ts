@@ -21,8 +21,13 @@ import {
   yearIn,
   periodOf,
   unitOf,
+  writeFigure,
+  writeShare,
   type Actuals,
   type ChartRow,
+  type ChartSeriesRow,
+  type Document,
+  type Side,
   type PlanModel,
 } from '@haushalt/core';
 import { messages } from '../messages.ts';
@@ -128,28 +133,119 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
     const scenario = of.scenario === null ? null : (document.scenarios.get(of.scenario)?.name ?? null);
     return [name, scenario, of.actual ? messages.actual : null].filter((part) => part !== null).join(', ');
   };
+  const nameOfPoint = ({ from, to }: (typeof points)[number], style: 'long' | 'short') => {
+    if (chart.span === 'year') return nameOfYear(document, yearIn(document, calendar.months[from]!));
+    const first = monthInWords(calendar.months[from]!, locale, style);
+    return chart.span === 'month' ? first : `${monthInWords(calendar.months[from]!, locale, 'short')} – ${monthInWords(calendar.months[to - 1]!, locale, 'short')}`; // prettier-ignore
+  };
+  const figures = series.map((of) => {
+    const values = points.map((point) =>
+      of.actual
+        ? actualOver(document, actuals, of.of, calendar.months.slice(point.from, point.to))
+        : finite(figureOver(modelFor(of.scenario), of.of, point)),
+    );
+    return chart.form === 'running' ? addedUp(values) : values;
+  });
+  const picture = pictureOf(model, chart, series, {
+    titles: series.map(titleOf),
+    names: points.map((point) => nameOfPoint(point, 'short')),
+    figures,
+  });
   return {
     id: `chart:${chart.id}`,
     title: chart.name,
     remark: chart.axis,
     columns: [{ kind: 'name' }, ...series.map(() => ({ kind: 'figure' as const }))],
-    headings: 1,
+    // The picture stands above its figures; where those go on over pages, their headings are repeated, and it stands below.
+    headings: points.length > MOST_BELOW ? 1 : 0,
     rows: [
+      ...(points.length > MOST_BELOW ? [] : [picture]),
       { role: 'heading', cells: [EMPTY_CELL, ...series.map((of) => words(titleOf(of)))] },
-      ...points.map((point): SheetRow => ({
+      ...points.map((point, at): SheetRow => ({
         role: 'line',
         cells: [
-          words(chart.span === 'month' ? monthInWords(calendar.months[point.from]!, locale) : chart.span === 'year' ? nameOfYear(document, yearIn(document, calendar.months[point.from]!)) : `${monthInWords(calendar.months[point.from]!, locale, 'short')} – ${monthInWords(calendar.months[point.to - 1]!, locale, 'short')}`), // prettier-ignore
-          ...series.map((of): SheetCell => {
-            const value = of.actual
-              ? actualOver(document, actuals, of.of, calendar.months.slice(point.from, point.to))
-              : finite(figureOver(modelFor(of.scenario), of.of, point));
-            return { value, format: { unit: unitOf(document, of.of) } };
-          }),
+          words(nameOfPoint(point, 'long')),
+          ...series.map((of, nth): SheetCell => ({
+            value: figures[nth]![at]!,
+            format: { unit: unitOf(document, of.of) },
+          })),
         ],
       })),
+      ...(points.length > MOST_BELOW ? [picture] : []),
     ],
   };
+}
+
+/** So many points stand below their picture on one page. */
+const MOST_BELOW = 40;
+
+interface Drawn {
+  readonly titles: readonly string[];
+  readonly names: readonly string[];
+  readonly figures: readonly (readonly (number | null)[])[];
+}
+
+/** The chart itself, as it is drawn on paper. */
+function pictureOf(
+  { document }: PlanModel,
+  { form }: ChartRow,
+  series: readonly ChartSeriesRow[],
+  { titles, names, figures }: Drawn,
+): SheetRow {
+  const plan = planOf(document);
+  const isShares = form === 'bars' || form === 'ring';
+  if (isShares) {
+    const wholes = figures.map((values) =>
+      Math.max(
+        0,
+        values.reduce<number>((sum, value) => sum + (value ?? 0), 0),
+      ),
+    );
+    const whole = wholes.reduce((sum, value) => sum + value, 0);
+    const order = [...wholes.keys()].sort((a, b) => wholes[b]! - wholes[a]!);
+    return {
+      role: 'blank',
+      cells: [],
+      picture: {
+        form: 'shares',
+        isStacked: false,
+        categories: order.map((at) => titles[at]!),
+        series: [{ label: '', values: order.map((at) => (whole === 0 ? 0 : wholes[at]! / whole)), mark: 'bars', side: null }], // prettier-ignore
+        write: (value) => writeShare(value, plan.locale),
+      },
+    };
+  }
+  const unit = series[0] ? unitOf(document, series[0].of) : 'money';
+  const sides = series.map((of) => (of.actual || of.scenario !== null ? null : sideOf(document, of.of)));
+  return {
+    role: 'blank',
+    cells: [],
+    picture: {
+      form: 'along',
+      isStacked: form === 'stacked',
+      categories: names,
+      series: series.map(({ mark }, nth) => ({
+        label: titles[nth]!,
+        values: figures[nth]!,
+        mark: form === 'stacked' && mark === 'line' ? 'bars' : mark,
+        // A tone that two series have tells neither from the other.
+        side: sides.filter((side) => side === sides[nth]).length > 1 ? null : sides[nth]!,
+      })),
+      write: (value) => writeFigure(value, unit, { ...plan, decimals: 0 }),
+    },
+  };
+}
+
+function sideOf(document: Document, id: string): Side | null {
+  if (id === TOTAL_INCOME) return 'income';
+  if (id === TOTAL_EXPENSES) return 'expense';
+  if (id === TOTAL_SET_ASIDE) return 'setAside';
+  return document.groups.get(document.lines.get(id)?.group ?? id)?.side ?? null;
+}
+
+function addedUp(values: readonly (number | null)[]): (number | null)[] {
+  let sum = 0;
+  return values.map((value) => (value === null ? null : (sum += value)));
 }
 
 function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartRow): { from: number; to: number } {

@@ -1,5 +1,6 @@
 import type { FigureStyle, Side, Tone, Unit } from '@haushalt/core';
 import type { SheetFormula } from './formula.ts';
+import type { SheetPicture } from './picture.ts';
 
 /**
  * A table as it is printed or exported: what stands where, and what it means. Writers (paper, CSV, OpenDocument, Office
@@ -43,6 +44,8 @@ export interface SheetRow {
   readonly cells: readonly SheetCell[];
   /** How strongly the line stands out among others, from 0 to 3. */
   readonly emphasis?: number;
+  /** A chart in place of cells; on paper alone. */
+  readonly picture?: SheetPicture;
 }
 
 /** How a figure of a cell is written. */

@@ -52,6 +52,16 @@ function draw(document: PDFKit.PDFDocument, item: PageItem, registered: Set<stri
     case 'rule':
       document.moveTo(item.x, item.y).lineTo(item.toX, item.y).lineWidth(item.width).stroke(`#${item.colour}`);
       return;
+    case 'path': {
+      const [[x, y], ...rest] = item.points as [readonly [number, number], ...(readonly [number, number])[]];
+      document.moveTo(x, y);
+      for (const [nextX, nextY] of rest) document.lineTo(nextX, nextY);
+      if (item.isFilled) return void document.closePath().fill(`#${item.colour}`);
+      const dashed = item.dash.length > 0 ? document.dash([...item.dash] as never, {}) : document.undash();
+      dashed.lineWidth(item.width).lineJoin('round').stroke(`#${item.colour}`);
+      document.undash();
+      return;
+    }
     case 'text': {
       let x = item.anchor === 'end' ? item.x - measure(item.text, item.weight) * item.size : item.x;
       for (const run of runsOf(item.text, item.weight)) {

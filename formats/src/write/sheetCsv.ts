@@ -14,9 +14,11 @@ export function sheetsToCsv(sheets: readonly Sheet[], style: FigureStyle, notati
   const write = (rows: string[][]) =>
     Papa.unparse(rows, { delimiter, newline: '\r\n', escapeFormulae: LIKE_A_FORMULA });
   const tables = sheets.map(({ title, rows }) => {
-    const written = rows.map(({ cells }) =>
-      cells.flatMap((cell) => [textOf(cell, style, notation), ...Array<string>((cell.span ?? 1) - 1).fill('')]),
-    );
+    const written = rows
+      .filter(({ picture }) => !picture)
+      .map(({ cells }) =>
+        cells.flatMap((cell) => [textOf(cell, style, notation), ...Array<string>((cell.span ?? 1) - 1).fill('')]),
+      );
     return write(sheets.length === 1 ? written : [[title], ...written]);
   });
   return `${tables.join('\r\n\r\n')}\r\n`;

@@ -184,7 +184,8 @@ export type PageItem =
       readonly width: number;
     }
   | { readonly kind: 'rule'; readonly x: number; readonly y: number; readonly toX: number; readonly width: number; readonly colour: string } // prettier-ignore
-  | { readonly kind: 'fill'; readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly colour: string }; // prettier-ignore
+  | { readonly kind: 'fill'; readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly colour: string } // prettier-ignore
+  | { readonly kind: 'path'; readonly points: readonly (readonly [number, number])[]; readonly width: number; readonly dash: readonly number[]; readonly colour: string; readonly isFilled: boolean }; // prettier-ignore
 
 /** A sheet among the pages: where it begins, and how large its letters are. */
 export interface SheetOnPaper {

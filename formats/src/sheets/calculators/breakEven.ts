@@ -1,4 +1,12 @@
-import { alternativesOf, monthInWords, outputId, planOf, type BreakEvenRow, type Calculator } from '@haushalt/core';
+import {
+  NOISE,
+  alternativesOf,
+  monthInWords,
+  outputId,
+  planOf,
+  type BreakEvenRow,
+  type Calculator,
+} from '@haushalt/core';
 import { messages } from '../../messages.ts';
 import { all, and, at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
@@ -123,7 +131,7 @@ export class LiveBreakEven extends CalculatorGround implements LiveCalculator {
       { name: 'contribution', title: messages.contributionPerUnit, format: MONEY, say: (place) => { const contribution = operation(own('price', place), '-', own('variableCost', place)); const has = this.hasTerms(place); return has.kind === 'call' && has.name === 'TRUE' ? contribution : call('IF', has, contribution, call('NA')); } }, // prettier-ignore
       { name: 'contribution ratio', title: messages.contributionRatio, format: { unit: 'share' }, say: (place) => call('IF', operation(own('price', place), '=', number(0)), text(''), operation(own('contribution', place), '/', own('price', place))) }, // prettier-ignore
       crossing('units', messages.breakEvenPoint, UNITS, (place) => operation(own('fixedCosts', place), '/', own('contribution', place))), // prettier-ignore
-      crossing('whole units', messages.wholeUnits, { unit: 'count' }, (place) => call('ROUNDUP', call('MAX', number(0), operation(own('units', place), '-', number(1e-9))), number(0))), // prettier-ignore
+      crossing('whole units', messages.wholeUnits, { unit: 'count' }, (place) => call('ROUNDUP', call('MAX', number(0), operation(own('units', place), '*', number(1 - NOISE))), number(0))), // prettier-ignore
       crossing('revenue', messages.breakEvenRevenue, MONEY, (place) => operation(own('units', place), '*', own('price', place))), // prettier-ignore
       ...(this.has('plannedUnits')
         ? [

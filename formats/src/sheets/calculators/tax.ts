@@ -15,7 +15,7 @@ import {
 import { messages } from '../../messages.ts';
 import { and, at, call, number, operation, or, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
-import { unlessEmpty } from '../translation/emptiness.ts';
+import { emptyWithAny, unlessEmpty } from '../translation/emptiness.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetRow } from '../sheet.ts';
 import { taxOf } from '../translation/functions.ts';
 import { Unsayable, type ScheduleSource, type Source } from '../translation/ground.ts';
@@ -55,9 +55,11 @@ export class LiveTax extends CalculatorGround implements LiveCalculator {
 
   sourceOf(output: string, place: number): Source | null {
     const { income, schedule } = this.partsIn(place);
-    if (!income || income.empty === true) return null;
+    if (!income) return null;
+    const empty = emptyWithAny([income.empty, schedule.empty]);
+    if (empty === true) return null;
     const tax = taxOf(income.value, schedule);
-    const of = (value: SheetFormula): Source => ({ key: null, value, empty: income.empty });
+    const of = (value: SheetFormula): Source => ({ key: null, value, empty });
     switch (output) {
       case 'tax':
         return of(tax);

@@ -170,7 +170,11 @@ const tax: Saying = {
     const given = isLong ? at(t.ground.aside(income, place, true)) : t.figure(income, place);
     return taxOf(given, source);
   },
-  empty: (t, { args }, place) => (args[1] === undefined ? true : t.empty(args[1], place)),
+  empty(t, { args }, place) {
+    const [schedule, income] = args;
+    if (schedule?.kind !== 'ref' || income === undefined) return true;
+    return emptyWithAny([t.empty(income, place), t.ground.scheduleOf(schedule.id, place).empty]);
+  },
 };
 
 const isNothing = (formula: SheetFormula) => formula.kind === 'number' && formula.value === 0;

@@ -16,6 +16,8 @@ export interface ScheduleSource {
   readonly bands: readonly { readonly from: SheetFormula; readonly rate: SheetFormula }[];
   readonly allowance: SheetFormula;
   readonly rebateLimit: SheetFormula;
+  /** Whether one of its bands is empty. */
+  readonly empty: Emptiness;
   /** What has to hold for it to be a schedule at all, of parts that are computed; what is typed is known to be right. */
   readonly conditions: readonly SheetFormula[];
 }

@@ -37,7 +37,7 @@ import {
   type Stretch,
 } from '@haushalt/core';
 import { all, at, call, name, number, operation, type SheetFormula } from '../formula.ts';
-import { emptyWithAll, isEmptyCell, type Emptiness } from './emptiness.ts';
+import { emptyWithAll, emptyWithAny, isEmptyCell, type Emptiness } from './emptiness.ts';
 import { Unsayable, type Ground, type ScheduleSource, type Source } from './ground.ts';
 import { Translator } from './translator.ts';
 import { Workings } from './workings.ts';
@@ -149,9 +149,10 @@ export class PlanGround implements Ground {
     const row = document.taxSchedules.get(id);
     const set = row && setOfYear(bandSetsOf(document, id), yearOf(calendar.months[place]!, row.yearBegins));
     if (!row || !set) throw new Unsayable(messages.noBandsThen);
-    const part = (of: string): { readonly value: SheetFormula; readonly isTyped: boolean } => {
+    const part = (of: string) => {
       const source = this.input(of, place);
-      return { value: source?.value ?? number(0), isTyped: source === null || source.key === inputKey(of) };
+      const isTyped = source === null || source.key === inputKey(of);
+      return { value: source?.value ?? number(0), isTyped, empty: source?.empty ?? true };
     };
     const bands = set.bands.map((band) => ({
       from: part(inputId(band.id, 'from')),
@@ -173,6 +174,8 @@ export class PlanGround implements Ground {
       bands: bands.map(({ from, rate }) => ({ from: from.value, rate: rate.value })),
       allowance: allowance.value,
       rebateLimit: rebateLimit.value,
+      // Without one of its bands there is no schedule, and so no tax; what is given beside them may be left out.
+      empty: emptyWithAny(bands.flatMap(({ from, rate }) => [from.empty, rate.empty])),
       conditions: [...conditions, ...notBelow(allowance), ...notBelow(rebateLimit)],
     };
   }

@@ -33,6 +33,15 @@ function Item({ item }: { readonly item: PageItem }) {
       return (
         <line x1={item.x} x2={item.toX} y1={item.y} y2={item.y} stroke={`#${item.colour}`} strokeWidth={item.width} />
       );
+    case 'path':
+      return (
+        <polyline
+          points={item.points.map((point) => point.join()).join(' ')}
+          fill={item.isFilled ? `#${item.colour}` : 'none'}
+          {...(item.isFilled ? {} : { stroke: `#${item.colour}`, strokeWidth: item.width, strokeLinejoin: 'round' })}
+          {...(item.dash.length > 0 ? { strokeDasharray: item.dash.join(' ') } : {})}
+        />
+      );
     case 'text':
       return (
         <text
