@@ -45,6 +45,12 @@ const VIEWS: readonly View[] = [
   ['charts', `${HOUSEHOLD}/charts`, '.picture canvas'],
   ['scenarios', `${HOUSEHOLD}/what-if`, '.scenario-list'],
   ['checks', `${HOUSEHOLD}/checks`, '.checks'],
+  ['history', `${HOUSEHOLD}/history`, '.history-body'],
+  ['people', `${HOUSEHOLD}/people`, '.people-list'],
+  ['snapshots', `${HOUSEHOLD}/history?view=snapshots`, '.snapshots-head'],
+  ['oneself', '/you', '.you-sessions, .you'],
+  ['deleted plans', '/deleted', '.plans-title'],
+  ['backups', '/backups', '.plans-title'],
   ['print and export', `${HOUSEHOLD}/print?years=2026`, '.paper text'],
   [
     'an audited workbook',

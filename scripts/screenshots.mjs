@@ -1,4 +1,4 @@
-// npm run screenshots: one picture of each main view, from the demo, into docs/screenshots.
+// npm run screenshots [-- NAME…]: one picture of each main view, from the demo, into docs/screenshots.
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -29,6 +29,7 @@ async function demo() {
   return { url, end };
 }
 
+const only = process.argv.slice(2);
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 800 };
 
@@ -37,12 +38,13 @@ const PHONE = { width: 390, height: 800 };
  * picture.
  */
 async function picture(name, path, prepare = async () => {}, { glowing = false, viewport = DESK } = {}) {
+  if (only.length > 0 && !only.includes(name)) return;
   const { url, end } = await demo();
   const page = await browser.newPage({ viewport, locale: 'en-IE' });
   try {
     await page.goto(url + path);
     await page.waitForSelector(
-      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts, .lists, .paper',
+      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts, .lists, .paper, .history-day, .people-list',
     );
     await prepare(page);
     await page.evaluate(() => document.fonts.ready);
@@ -68,13 +70,6 @@ const budget = '/plans/household/budget?year=2026';
 try {
   await picture('plans', '/');
   await picture('budget', budget, (page) => cell(page, 'Illustration Kofi', 9).click());
-  await picture('rule', '/plans/household/budget?year=2027', async (page) => {
-    await cell(page, 'Heating', 3).click();
-    await page.keyboard.press('Control+Enter');
-    await page.locator('.cm-content').waitFor();
-    await page.keyboard.type(' + Pow');
-    await page.locator('.cm-tooltip-autocomplete').waitFor();
-  });
   await picture('phone', '/plans/household/spending?month=2026-11', (page) => page.getByRole('button', { name: 'Groceries' }).click(), { viewport: PHONE }); // prettier-ignore
   await picture('print', '/plans/household/print?years=2026', (page) => page.locator('.paper').waitFor());
   await picture('overview', '/plans/household/overview?year=2026', drawn);
@@ -85,6 +80,11 @@ try {
     await cell(page, 'Heating', 4).click();
     await drawn(page);
   });
+  await picture('history', '/plans/household/history', async (page) => {
+    await page.getByRole('button', { name: /Clothes: 180.00 in October 2026/ }).click();
+    await page.locator('.comparison').waitFor();
+  });
+  await picture('people', '/plans/household/people', (page) => page.locator('.people-list').waitFor());
   await picture('lists', '/plans/household/lists?show=kitchen-list', (page) => cell(page, 'Worktop, oak', 6).click());
   await picture('charts', '/plans/household/charts', drawn);
   await picture('what-if', '/plans/bread-stall/what-if?way=two', (page) => page.locator('td.is-now').waitFor());
@@ -96,10 +96,6 @@ try {
     page.getByRole('rowheader', { name: 'Everyday' }).click(),
   );
   await picture('accounts', '/plans/household/accounts', drawn);
-  await picture('statement', '/plans/household/accounts', async (page) => {
-    await page.getByRole('button', { name: 'Fetch from the bank' }).click();
-    await page.locator('.is-new').first().waitFor();
-  });
   await picture('break-even', '/plans/bread-stall/break-even', drawn);
   await picture(
     'assumptions',

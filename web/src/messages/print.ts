@@ -24,7 +24,7 @@ export const messages = {
     lists: 'Lists',
     spending: 'Spending',
     entries: 'Entries',
-    charts: 'Charts, in figures',
+    charts: 'Charts',
     scenarios: 'Scenarios',
     checks: 'Checks',
   } as Readonly<Record<string, string>>,
