@@ -1,7 +1,6 @@
 /** What the interface says of deleted plans and backups. */
 export const messages = {
   plans: 'Plans',
-  tryAgain: 'Try again',
   cancel: 'Cancel',
 
   deletedPlans: 'Deleted plans',

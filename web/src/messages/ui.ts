@@ -1,5 +1,6 @@
 /** What the interface says: ui. */
 export const messages = {
+  tryAgain: 'Try again',
   // ErrorBoundary
   somethingWentWrongInHaushalt: 'Something went wrong in Haushalt itself',
   yourPlansAreSafeEverything:

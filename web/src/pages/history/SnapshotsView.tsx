@@ -7,9 +7,9 @@ import { messages } from '../../messages/history.ts';
 import { newId } from '../../plan-session/api.ts';
 import { peopleApi, type SnapshotLine } from '../../plan-session/peopleApi.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
+import { Fetched } from '../../ui/Fetched.tsx';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { Icon } from '../../ui/Icon.tsx';
-import { Loading } from '../../ui/Loading.tsx';
 import { momentOf, sizeOf } from '../../ui/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { GoBackDialog } from './GoBackDialog.tsx';
@@ -23,7 +23,7 @@ export function SnapshotsView() {
   const navigate = useNavigate();
   const [edited, setEdited] = useState<SnapshotLine | 'new' | null>(null);
   const [wanted, setWanted] = useState<SnapshotLine | null>(null);
-  const { data, error, refetch } = useQuery({
+  const query = useQuery({
     queryKey: ['snapshots', planId],
     queryFn: () => peopleApi.snapshots(planId),
   });
@@ -55,54 +55,58 @@ export function SnapshotsView() {
           </Button>
         )}
       </div>
-      {!data && !error && <Loading />}
-      {error && (
-        <div className="quiet-page" role="alert">
-          <p>{error.message}</p>
-          <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
-        </div>
-      )}
-      {data?.length === 0 && <p className="empty-state">{messages.noSnapshots}</p>}
-      <ul className="snapshot-list">
-        {data?.map((snapshot) => (
-          <li key={snapshot.id}>
-            <div>
-              <h3>{snapshot.name}</h3>
-              <small className="quiet">
-                {[
-                  messages.made(snapshot.person, momentOf(snapshot.at)),
-                  messages.kinds[snapshot.kind],
-                  sizeOf(snapshot.size),
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </small>
-              {snapshot.note !== '' && <p>{snapshot.note}</p>}
-            </div>
-            <div className="history-tools">
-              <Link className="tool" to={`?view=compare&before=snapshot:${snapshot.id}&after=now`}>
-                <Icon name="transfer" /> {messages.compareWithNow}
-              </Link>
-              <button type="button" className="tool" disabled={open.isPending} onClick={() => open.mutate(snapshot)}>
-                <Icon name="copy" /> {messages.openCopy}
-              </button>
-              {session.mayChange && (
-                <>
-                  <button type="button" className="tool" onClick={() => setWanted(snapshot)}>
-                    <Icon name="undo" /> {messages.goBackTo}
-                  </button>
-                  <button type="button" className="tool" onClick={() => setEdited(snapshot)}>
-                    <Icon name="edit" /> {messages.change}
-                  </button>
-                  <button type="button" className="tool" onClick={() => remove.mutate(snapshot)}>
-                    <Icon name="delete" /> {messages.remove}
-                  </button>
-                </>
-              )}
-            </div>
-          </li>
-        ))}
-      </ul>
+      <Fetched query={query}>
+        {(data) => (
+          <>
+            {data.length === 0 && <p className="empty-state">{messages.noSnapshots}</p>}
+            <ul className="snapshot-list">
+              {data.map((snapshot) => (
+                <li key={snapshot.id}>
+                  <div>
+                    <h3>{snapshot.name}</h3>
+                    <small className="quiet">
+                      {[
+                        messages.made(snapshot.person, momentOf(snapshot.at)),
+                        messages.kinds[snapshot.kind],
+                        sizeOf(snapshot.size),
+                      ]
+                        .filter(Boolean)
+                        .join(' · ')}
+                    </small>
+                    {snapshot.note !== '' && <p>{snapshot.note}</p>}
+                  </div>
+                  <div className="history-tools">
+                    <Link className="tool" to={`?view=compare&before=snapshot:${snapshot.id}&after=now`}>
+                      <Icon name="transfer" /> {messages.compareWithNow}
+                    </Link>
+                    <button
+                      type="button"
+                      className="tool"
+                      disabled={open.isPending}
+                      onClick={() => open.mutate(snapshot)}
+                    >
+                      <Icon name="copy" /> {messages.openCopy}
+                    </button>
+                    {session.mayChange && (
+                      <>
+                        <button type="button" className="tool" onClick={() => setWanted(snapshot)}>
+                          <Icon name="undo" /> {messages.goBackTo}
+                        </button>
+                        <button type="button" className="tool" onClick={() => setEdited(snapshot)}>
+                          <Icon name="edit" /> {messages.change}
+                        </button>
+                        <button type="button" className="tool" onClick={() => remove.mutate(snapshot)}>
+                          <Icon name="delete" /> {messages.remove}
+                        </button>
+                      </>
+                    )}
+                  </div>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </Fetched>
       {edited && (
         <SnapshotForm
           planId={planId}

@@ -10,7 +10,7 @@ import { messages } from '../../messages/history.ts';
 import { Initials } from '../../parts/people/Initials.tsx';
 import { peopleApi, type HistoryStep } from '../../plan-session/peopleApi.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { Loading } from '../../ui/Loading.tsx';
+import { Fetched } from '../../ui/Fetched.tsx';
 import { longDayOf, timeOf } from '../../ui/moments.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { ComparisonShown } from './ComparisonShown.tsx';
@@ -60,7 +60,7 @@ export function StepsView() {
   };
   const asked = { text, person, from, to, row, month: row === '' ? '' : month };
   const { data: people } = useQuery({ queryKey: ['people', planId], queryFn: () => peopleApi.people(planId) });
-  const { data, error, refetch, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery({
+  const query = useInfiniteQuery({
     // What is done meanwhile appears by itself.
     queryKey: ['history', planId, asked, session.knownRevision, history.length],
     queryFn: ({ pageParam }) =>
@@ -69,8 +69,7 @@ export function StepsView() {
     getNextPageParam: (page: HistoryStep[]) => (page.length < PAGE ? undefined : page.at(-1)!.revision),
     placeholderData: keepPreviousData,
   });
-  const steps = data?.pages.flat() ?? [];
-  const days = Map.groupBy(steps, ({ at }) => longDayOf(at));
+  const { fetchNextPage, hasNextPage, isFetchingNextPage } = query;
   const isFiltered = Object.values(asked).some((value) => value !== '');
   const what = nameOf(document, row) ?? messages.thisEntry;
   return (
@@ -132,26 +131,25 @@ export function StepsView() {
           {messages.allOf(month === '' ? what : messages.inMonth(what, monthInWords(toMonth(month), locale)))}
         </p>
       )}
-      {!data && !error && <Loading />}
-      {error && (
-        <div className="quiet-page" role="alert">
-          <p>{error.message}</p>
-          <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
-        </div>
-      )}
-      {data && steps.length === 0 && (
-        <p className="empty-state">{isFiltered ? messages.nothingFound : messages.nothingYet}</p>
-      )}
-      {[...days].map(([day, ofDay]) => (
-        <section key={day} className="history-day">
-          <h3>{day}</h3>
-          <ol>
-            {ofDay.map((step) => (
-              <Step key={step.commandId} planId={planId} step={step} />
+      <Fetched query={query}>
+        {({ pages }) => (
+          <>
+            {pages.flat().length === 0 && (
+              <p className="empty-state">{isFiltered ? messages.nothingFound : messages.nothingYet}</p>
+            )}
+            {[...Map.groupBy(pages.flat(), ({ at }) => longDayOf(at))].map(([day, ofDay]) => (
+              <section key={day} className="history-day">
+                <h3>{day}</h3>
+                <ol>
+                  {ofDay.map((step) => (
+                    <Step key={step.commandId} planId={planId} step={step} />
+                  ))}
+                </ol>
+              </section>
             ))}
-          </ol>
-        </section>
-      ))}
+          </>
+        )}
+      </Fetched>
       {hasNextPage && (
         <Button size="sm" variant="outline-primary" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
           {messages.more}

@@ -5,7 +5,7 @@ import { messages } from '../../messages/keeping.ts';
 import { OutsidePlan } from '../../parts/people/OutsidePlan.tsx';
 import { backupAddress, peopleApi } from '../../plan-session/peopleApi.ts';
 import { Icon } from '../../ui/Icon.tsx';
-import { Loading } from '../../ui/Loading.tsx';
+import { Fetched } from '../../ui/Fetched.tsx';
 import { momentOf, sizeOf } from '../../ui/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { RestoreDialog } from './RestoreDialog.tsx';
@@ -16,7 +16,7 @@ export function BackupsPage() {
   const notices = useNotices();
   const fileInput = useRef<HTMLInputElement>(null);
   const [from, setFrom] = useState<string | File | null>(null);
-  const { data, error, refetch } = useQuery({ queryKey: ['backups'], queryFn: peopleApi.backups });
+  const query = useQuery({ queryKey: ['backups'], queryFn: peopleApi.backups });
   const refresh = () => client.invalidateQueries({ queryKey: ['backups'] });
   const failed = (refused: Error) => notices.say({ text: refused.message, tone: 'warning' });
   const make = useMutation({
@@ -60,50 +60,50 @@ export function BackupsPage() {
   return (
     <OutsidePlan title={messages.backups} actions={actions}>
       <p className="quiet">
-        {messages.whatABackupIs} {data && messages.kept(data.kept)} {data && messages.theyLieAt(data.folder)}
+        {messages.whatABackupIs} {query.data && messages.kept(query.data.kept)}{' '}
+        {query.data && messages.theyLieAt(query.data.folder)}
       </p>
-      {!data && !error && <Loading />}
-      {error && (
-        <div className="quiet-page" role="alert">
-          <p>{error.message}</p>
-          <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
-        </div>
-      )}
-      {data?.backups.length === 0 && <p className="empty-state">{messages.noBackups}</p>}
-      {data && data.backups.length > 0 && (
-        <table className="plan-list">
-          <thead>
-            <tr>
-              <th scope="col">{messages.made}</th>
-              <th scope="col" className="tabular">
-                {messages.size}
-              </th>
-              <th scope="col">{messages.backup}</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {data.backups.map(({ name, at, size }) => (
-              <tr key={name}>
-                <th scope="row">{momentOf(at)}</th>
-                <td className="tabular">{sizeOf(size)}</td>
-                <td>{name}</td>
-                <td className="row-actions">
-                  <a className="tool" href={backupAddress(name)} download>
-                    <Icon name="saveFile" /> {messages.save}
-                  </a>
-                  <button type="button" className="tool" onClick={() => setFrom(name)}>
-                    <Icon name="undo" /> {messages.restore}
-                  </button>
-                  <button type="button" className="tool" onClick={() => remove.mutate(name)}>
-                    <Icon name="delete" /> {messages.remove}
-                  </button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <Fetched query={query}>
+        {(data) => (
+          <>
+            {data.backups.length === 0 && <p className="empty-state">{messages.noBackups}</p>}
+            {data.backups.length > 0 && (
+              <table className="plan-list">
+                <thead>
+                  <tr>
+                    <th scope="col">{messages.made}</th>
+                    <th scope="col" className="tabular">
+                      {messages.size}
+                    </th>
+                    <th scope="col">{messages.backup}</th>
+                    <th />
+                  </tr>
+                </thead>
+                <tbody>
+                  {data.backups.map(({ name, at, size }) => (
+                    <tr key={name}>
+                      <th scope="row">{momentOf(at)}</th>
+                      <td className="tabular">{sizeOf(size)}</td>
+                      <td>{name}</td>
+                      <td className="row-actions">
+                        <a className="tool" href={backupAddress(name)} download>
+                          <Icon name="saveFile" /> {messages.save}
+                        </a>
+                        <button type="button" className="tool" onClick={() => setFrom(name)}>
+                          <Icon name="undo" /> {messages.restore}
+                        </button>
+                        <button type="button" className="tool" onClick={() => remove.mutate(name)}>
+                          <Icon name="delete" /> {messages.remove}
+                        </button>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </>
+        )}
+      </Fetched>
       {from !== null && <RestoreDialog from={from} onClose={() => setFrom(null)} />}
     </OutsidePlan>
   );

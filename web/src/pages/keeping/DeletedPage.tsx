@@ -7,7 +7,7 @@ import { OutsidePlan } from '../../parts/people/OutsidePlan.tsx';
 import { api } from '../../plan-session/api.ts';
 import { peopleApi, type DeletedPlan } from '../../plan-session/peopleApi.ts';
 import { Icon } from '../../ui/Icon.tsx';
-import { Loading } from '../../ui/Loading.tsx';
+import { Fetched } from '../../ui/Fetched.tsx';
 import { dayOf } from '../../ui/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 
@@ -16,7 +16,7 @@ export function DeletedPage() {
   const client = useQueryClient();
   const notices = useNotices();
   const [doomed, setDoomed] = useState<DeletedPlan | null>(null);
-  const { data, error, refetch } = useQuery({ queryKey: ['deleted'], queryFn: peopleApi.deletedPlans });
+  const query = useQuery({ queryKey: ['deleted'], queryFn: peopleApi.deletedPlans });
   const refresh = async () => {
     await client.invalidateQueries({ queryKey: ['deleted'] });
     await client.invalidateQueries({ queryKey: ['plans'] });
@@ -41,44 +41,43 @@ export function DeletedPage() {
   });
   return (
     <OutsidePlan title={messages.deletedPlans}>
-      {!data && !error && <Loading />}
-      {error && (
-        <div className="quiet-page" role="alert">
-          <p>{error.message}</p>
-          <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
-        </div>
-      )}
-      {data && <p className="quiet">{messages.deletedFor(data.keptFor)}</p>}
-      {data?.plans.length === 0 && <p className="empty-state">{messages.nothingDeleted}</p>}
-      {data && data.plans.length > 0 && (
-        <table className="plan-list">
-          <thead>
-            <tr>
-              <th scope="col">{messages.plan}</th>
-              <th scope="col">{messages.deletedOn}</th>
-              <th scope="col">{messages.goneOn}</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {data.plans.map((plan) => (
-              <tr key={plan.id}>
-                <th scope="row">{plan.name}</th>
-                <td>{dayOf(plan.deletedAt)}</td>
-                <td>{dayOf(new Date(Date.parse(plan.deletedAt) + data.keptFor * 86_400_000).toISOString())}</td>
-                <td className="row-actions">
-                  <button type="button" className="tool" onClick={() => fetchBack.mutate(plan)}>
-                    <Icon name="undo" /> {messages.fetchBack}
-                  </button>
-                  <button type="button" className="tool" onClick={() => setDoomed(plan)}>
-                    <Icon name="delete" /> {messages.deleteForGood}
-                  </button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <Fetched query={query}>
+        {(data) => (
+          <>
+            <p className="quiet">{messages.deletedFor(data.keptFor)}</p>
+            {data.plans.length === 0 && <p className="empty-state">{messages.nothingDeleted}</p>}
+            {data.plans.length > 0 && (
+              <table className="plan-list">
+                <thead>
+                  <tr>
+                    <th scope="col">{messages.plan}</th>
+                    <th scope="col">{messages.deletedOn}</th>
+                    <th scope="col">{messages.goneOn}</th>
+                    <th />
+                  </tr>
+                </thead>
+                <tbody>
+                  {data.plans.map((plan) => (
+                    <tr key={plan.id}>
+                      <th scope="row">{plan.name}</th>
+                      <td>{dayOf(plan.deletedAt)}</td>
+                      <td>{dayOf(new Date(Date.parse(plan.deletedAt) + data.keptFor * 86_400_000).toISOString())}</td>
+                      <td className="row-actions">
+                        <button type="button" className="tool" onClick={() => fetchBack.mutate(plan)}>
+                          <Icon name="undo" /> {messages.fetchBack}
+                        </button>
+                        <button type="button" className="tool" onClick={() => setDoomed(plan)}>
+                          <Icon name="delete" /> {messages.deleteForGood}
+                        </button>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </>
+        )}
+      </Fetched>
       {doomed && (
         <Modal show centered animation={false} onHide={() => setDoomed(null)} aria-labelledby="doomed-title">
           <Modal.Header closeButton>

@@ -1,6 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { planOf } from '@haushalt/core';
-import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/people.ts';
@@ -10,8 +9,8 @@ import { ROLES } from '../../parts/people/roles.ts';
 import type { Role } from '../../plan-session/api.ts';
 import { peopleApi, type Member, type PlanPeople } from '../../plan-session/peopleApi.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { Fetched } from '../../ui/Fetched.tsx';
 import { Icon } from '../../ui/Icon.tsx';
-import { Loading } from '../../ui/Loading.tsx';
 import { dayOf } from '../../ui/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { Links } from './Links.tsx';
@@ -22,7 +21,8 @@ import './people.scss';
 export function PeoplePage() {
   const { planId = '' } = useParams();
   const me = useMe();
-  const { data, error, refetch } = useQuery({ queryKey: ['people', planId], queryFn: () => peopleApi.people(planId) });
+  const query = useQuery({ queryKey: ['people', planId], queryFn: () => peopleApi.people(planId) });
+  const { data } = query;
   const isOwner = data?.people.some(({ id, role }) => id === me?.person?.id && role === 'owner') ?? false;
   return (
     <div className="people-page">
@@ -31,31 +31,30 @@ export function PeoplePage() {
         {data && <p className="year-summary">{messages.whoMayWhat(data.people.length)}</p>}
       </div>
       <div className="people-body">
-        {!data && !error && <Loading />}
-        {error && (
-          <div className="quiet-page" role="alert">
-            <p>{error.message}</p>
-            <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
-          </div>
-        )}
-        {data && !data.signsIn && (
-          <p className="people-first">
-            {messages.firstAPassword} <Link to="/you">{messages.beginSigningIn}</Link>
-          </p>
-        )}
-        {data?.signsIn && (
-          <>
-            <Members planId={planId} people={data} isOwner={isOwner} />
-            {isOwner ? (
-              <>
-                <ShareForms planId={planId} />
-                <Links planId={planId} people={data} />
-              </>
-            ) : (
-              <p className="quiet">{messages.onlyOwners}</p>
-            )}
-          </>
-        )}
+        <Fetched query={query}>
+          {(people) => (
+            <>
+              {!people.signsIn && (
+                <p className="people-first">
+                  {messages.firstAPassword} <Link to="/you">{messages.beginSigningIn}</Link>
+                </p>
+              )}
+              {people.signsIn && (
+                <>
+                  <Members planId={planId} people={people} isOwner={isOwner} />
+                  {isOwner ? (
+                    <>
+                      <ShareForms planId={planId} />
+                      <Links planId={planId} people={people} />
+                    </>
+                  ) : (
+                    <p className="quiet">{messages.onlyOwners}</p>
+                  )}
+                </>
+              )}
+            </>
+          )}
+        </Fetched>
       </div>
     </div>
   );
