@@ -1,3 +1,4 @@
+import { crc32, deflateRawSync } from 'node:zlib';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { zipSync, unzipSync } from 'fflate';
@@ -296,10 +297,7 @@ describe('bad files', () => {
   });
 
   it('that would unpack to gigabytes are not', async () => {
-    const zeros = new Uint8Array(64 << 20);
-    const bomb = zipSync(Object.fromEntries(Array.from({ length: 8 }, (_, at) => [`xl/part${at}.xml`, zeros])), {
-      level: 1,
-    });
+    const bomb = zipOfZeros(8, 64 << 20);
     expect(bomb.length).toBeLessThan(8 << 20);
     expect(await sentence(bomb)).toMatch(/would unpack to more than 400 MB/);
   }, 60_000);
@@ -316,6 +314,42 @@ describe('bad files', () => {
     expect(auditRead(two, 'x', false).remarks.join()).toMatch(/a second plan, which was not taken over/);
   }, 60_000);
 });
+
+/** A ZIP file of some parts that are nothing but zeros, compressed once by the machine's own library, and listed as often. */
+function zipOfZeros(count: number, size: number): Uint8Array {
+  const zeros = new Uint8Array(size);
+  const [packed, sum] = [deflateRawSync(zeros, { level: 1 }), crc32(zeros)];
+  const names = Array.from({ length: count }, (_, at) => Buffer.from(`xl/part${at}.xml`));
+  /** What both headers of a part say of it, from its version on. */
+  const about = (name: Buffer) => {
+    const fields = Buffer.alloc(26);
+    fields.writeUInt16LE(20, 0);
+    fields.writeUInt16LE(8, 4);
+    fields.writeUInt32LE(sum, 10);
+    fields.writeUInt32LE(packed.length, 14);
+    fields.writeUInt32LE(size, 18);
+    fields.writeUInt16LE(name.length, 22);
+    return fields;
+  };
+  const files: Buffer[] = [];
+  const list: Buffer[] = [];
+  let offset = 0;
+  for (const name of names) {
+    const file = Buffer.concat([Buffer.from('PK\x03\x04', 'latin1'), about(name), name, packed]);
+    const rest = Buffer.alloc(14);
+    rest.writeUInt32LE(offset, 10);
+    list.push(Buffer.concat([Buffer.from('PK\x01\x02\x14\x00', 'latin1'), about(name), rest, name]));
+    files.push(file);
+    offset += file.length;
+  }
+  const directory = Buffer.concat(list);
+  const end = Buffer.alloc(18);
+  end.writeUInt16LE(count, 4);
+  end.writeUInt16LE(count, 6);
+  end.writeUInt32LE(directory.length, 8);
+  end.writeUInt32LE(offset, 12);
+  return new Uint8Array(Buffer.concat([...files, directory, Buffer.from('PK\x05\x06', 'latin1'), end]));
+}
 
 describe('formulas that ask for more than there is', () => {
   it('are bounded by what stands in the sheet', () => {
