@@ -112,7 +112,7 @@ describe('Every route', () => {
     }
     // The plan is as it was.
     expect((await callers.owner.ask('GET', '/plans/home')).body).toMatchObject({ revision: 0, role: 'owner' });
-  });
+  }, 120_000);
 
   it('of a plan says the same of one that is not there as of one that is not shared', async () => {
     const { stranger } = await household();
@@ -191,7 +191,7 @@ describe('Whatever is asked', () => {
     // Many kinds of answers were met: what is allowed, what is not, what is not there, what makes no sense.
     expect([...answers.keys()]).toEqual(expect.arrayContaining([200, 400, 401, 403, 404, 422]));
     expect(store.plans.count()).toBeGreaterThanOrEqual(before);
-  });
+  }, 300_000);
 });
 
 const hasBody = (method: Method) => method !== 'get' && method !== 'delete';

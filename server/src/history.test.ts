@@ -153,7 +153,7 @@ describe('Going back', () => {
       }),
       runs(40),
     );
-  });
+  }, 180_000);
 
   it('is refused where something was changed meanwhile, and where it would take away what is needed', async () => {
     await open();
