@@ -34,14 +34,14 @@ function drawShares({ categories, series, write }: SheetPicture, box: PictureBox
   const size = Math.min(box.size, slot * 0.7);
   const names = Math.min(box.width * 0.35, Math.max(...categories.map((name) => measure(name, 'text'))) * size + 6);
   const room = box.width - names - measure(write(1), 'text') * size - 10;
-  return categories.flatMap((name, at): PageItem[] => {
+  return categories.flatMap((part, at): PageItem[] => {
     const value = values[at] ?? 0;
     const top = box.y + at * slot;
     const width = (value / most) * room;
     const baseline = top + slot / 2 + size * 0.35;
     return [
       { kind: 'fill', x: box.x + names, y: top + slot * 0.15, width, height: slot * 0.7, colour: shadeOf(series[0]!, 1, box) },
-      textItem(name, box.x + names - 4, baseline, size, 'end', box, measure),
+      textItem(part, box.x + names - 4, baseline, size, 'end', box, measure),
       textItem(write(value), box.x + names + width + 4, baseline, size, 'start', box, measure),
     ]; // prettier-ignore
   });

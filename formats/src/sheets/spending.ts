@@ -61,7 +61,7 @@ export function spendingSheet(
         money(budget),
         EMPTY_CELL,
         money(actual),
-        actual === null || budget === null ? EMPTY_CELL : money(actual - budget),
+        actual === null || budget === null ? EMPTY_CELL : money(-(budget - actual)),
       ],
     };
   });
