@@ -51,17 +51,17 @@ export function spendingSheet(
   const months = calendar.months.slice(stretch.from, stretch.to);
   const byMonth = months.map((month, index): SheetRow => {
     const at = { from: stretch.from + index, to: stretch.from + index + 1 };
-    const budgeted = figureOver(model, NET, at);
-    const budget = Number.isNaN(budgeted) ? null : budgeted;
+    const figure = figureOver(model, NET, at);
+    const planned = Number.isNaN(figure) ? null : figure;
     const actual = actualOver(document, happened.actuals, NET, [month]);
     return {
       role: 'line',
       cells: [
         words(monthInWords(month, locale)),
-        money(budget),
+        money(planned),
         EMPTY_CELL,
         money(actual),
-        actual === null || budget === null ? EMPTY_CELL : money(-(budget - actual)),
+        actual === null || planned === null ? EMPTY_CELL : money(actual - planned),
       ],
     };
   });
