@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { calculate, findingsOf, Model } from '@haushalt/core';
-import { call, feeding, serveEachTest, store } from './testing/served.ts';
+import { call, feeding, serveEachTest, start, stop, store } from './testing/served.ts';
 import { firstPerson, joined } from './testing/people.ts';
 
 serveEachTest();
@@ -94,6 +94,19 @@ describe('A line that follows another plan', () => {
     expect((await send('home', { kind: 'line.unfollow', line: 'sales' })).status).toBe(200);
     await send('stall', { kind: 'line.setFigure', line: 'sales', month: '2026-03', reach: 'every', figure: 1 });
     expect(figures('home')[5]).toBe(1200);
+  });
+
+  it('is brought what was missed when the server ended in between', async () => {
+    await open('stall', 1000);
+    await open('home', 5);
+    await follow('home', 'stall');
+    // As if the server had been killed before it came to bring it.
+    store.carryOut('stall', 'local', 'late', { kind: 'line.setFigure', line: 'sales', month: '2026-03' as never, reach: 'every', figure: 2000 }); // prettier-ignore
+    expect(figures('home')[0]).toBe(600);
+    await stop();
+    await start();
+    await feeding.settled();
+    expect(figures('home')[0]).toBe(1200);
   });
 
   it('never comes to follow itself, however that is tried', async () => {

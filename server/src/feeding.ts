@@ -3,6 +3,7 @@ import { decide, type Command } from '@haushalt/core';
 import type { Events } from './http/events.ts';
 import type { Feed } from './store/feeds.ts';
 import type { Store } from './store/store.ts';
+import { LOCAL_PERSON } from './store/people.ts';
 import type { FedFigures } from './threads/tasks.ts';
 import type { Work } from './threads/work.ts';
 
@@ -28,6 +29,15 @@ export class Feeding {
   hasChanged(planId: string, personId: string): void {
     const { feeds } = this.options.store;
     const concerned = [planId, ...feeds.sourcesOf(planId)].filter((plan) => feeds.fedBy(plan).length > 0);
+    this.bringFrom(concerned, personId);
+  }
+
+  /** Looks at all that is followed: after a start, since the last run may have ended in between, and when roles are lost. */
+  lookAtAll(): void {
+    this.bringFrom(this.options.store.feeds.sources(), LOCAL_PERSON.id);
+  }
+
+  private bringFrom(concerned: readonly string[], personId: string): void {
     if (concerned.length === 0) return;
     for (const plan of concerned) this.changed.set(plan, personId);
     this.underway ??= this.feed().finally(() => (this.underway = null));

@@ -168,6 +168,7 @@ export function createApp({
   sharingRoutes(routing, surroundings);
   keepingRoutes(routing, surroundings);
   app.use('/api', routing.router);
+  feeding.lookAtAll();
   app.use('/api', unknownRoute);
   if (web && existsSync(join(web, 'index.html'))) {
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));

@@ -36,7 +36,7 @@ interface NewPerson {
 
 /** The routes by which people sign in and see to what is theirs. */
 export function signInRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, callers, events, now, outside, attempts = new Attempts() } = surroundings;
+  const { store, callers, events, feeding, now, outside, attempts = new Attempts() } = surroundings;
   const { people, sharing } = store;
   const body = express.json({ limit: 16 << 10 });
   const at = () => now().toISOString();
@@ -245,6 +245,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
       const alone = sharing.ownedAlone(person.id);
       if (alone.length > 0) throw new ApiError(409, 'conflict', messages.handOnFirst(alone.map(({ name }) => name)));
       people.leave(person.id, given.names === 'kept' ? person.name : messages.someoneWhoLeft, at());
+      feeding.lookAtAll();
       events.endOf((listener) => listener.person.id === person.id, 'signedOut');
       callers.signOut(request, response);
       response.status(204).end();

@@ -15,6 +15,8 @@ export interface Feed {
 export interface FeedStore {
   /** The lines that follow a plan. */
   fedBy(plan: string): Feed[];
+  /** All plans that are followed. */
+  sources(): string[];
   /** The plans a plan follows. */
   sourcesOf(planId: string): string[];
   /** Whether a plan follows another, through however many. */
@@ -28,6 +30,7 @@ export function createFeedStore(database: Sqlite): FeedStore {
     `select feeds.planId, line, plan, "of", "by", lost from feeds join plans on plans.id = feeds.planId
       where plan = ? and plans.deletedAt is null order by feeds.planId, line`,
   );
+  const sources = database.prepare<[], string>('select distinct plan from feeds order by plan').pluck();
   const sourcesOf = database
     .prepare<[string], string>('select distinct plan from feeds where planId = ? order by plan')
     .pluck();
@@ -45,6 +48,7 @@ export function createFeedStore(database: Sqlite): FeedStore {
   );
   return {
     fedBy: (plan) => fedBy.all(plan).map((feed) => ({ ...feed, lost: feed.lost === 1 })),
+    sources: () => sources.all(),
     sourcesOf: (planId) => sourcesOf.all(planId),
     reaches: (planId, plan) => reaches.get(planId, plan) !== undefined,
     among: (personId) => among.all({ person: personId }),
