@@ -1,6 +1,6 @@
 import { parseCookie } from 'cookie';
 import type { CookieOptions, Request, Response } from 'express';
-import { LOCAL_PERSON, type Person } from '../store/people.ts';
+import { LOCAL_PERSON, type Person, type Session } from '../store/people.ts';
 import type { Store } from '../store/store.ts';
 
 /** Who asks: a person, and the session by which they are known; nobody's is empty. */
@@ -52,8 +52,7 @@ export class Callers {
     const session = people.session(held, at.toISOString());
     if (!session) return null;
     if (at.getTime() - Date.parse(session.seenAt) > NOTED_EVERY) {
-      const stays = Date.parse(session.until) - Date.parse(session.seenAt) > WHILE_OPEN;
-      const until = stays ? new Date(at.getTime() + STAYING).toISOString() : session.until;
+      const until = isStaying(session) ? new Date(at.getTime() + STAYING).toISOString() : session.until;
       people.seen(session.token, at.toISOString(), until);
     }
     return { person: session.person, session: session.token };
@@ -67,6 +66,13 @@ export class Callers {
     const agent = (request.get('user-agent') ?? '').slice(0, 300);
     const held = this.store.people.signIn(personId, new Date(at).toISOString(), until, agent);
     response.cookie(this.name, held, { ...this.cookie, ...(stays ? { maxAge: STAYING } : {}) });
+  }
+
+  /** Whether whoever asks chose to stay signed in. */
+  stays(request: Request): boolean {
+    const held = this.held(request);
+    const session = held === undefined ? undefined : this.store.people.session(held, this.now().toISOString());
+    return session !== undefined && isStaying(session);
   }
 
   signOut(request: Request, response: Response): void {
@@ -99,4 +105,9 @@ export class Callers {
   private get cookie(): CookieOptions {
     return { httpOnly: true, sameSite: 'lax', path: '/', secure: this.options.isSecure ?? false };
   }
+}
+
+/** Someone who stays has far longer until their session ends than a day. */
+function isStaying({ until, seenAt }: Session): boolean {
+  return Date.parse(until) - Date.parse(seenAt) > WHILE_OPEN;
 }

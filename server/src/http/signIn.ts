@@ -199,9 +199,10 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
       const given = take<{ now: string; password: string }>(changeSchema, request.body);
       await checkOwn(request, person, given.now, 'now');
       const hash = await hashOfNew(given.password, [person.name]);
+      const stays = callers.stays(request);
       people.setPassword(person.id, hash);
       endSessions(person.id);
-      callers.signIn(request, response, person.id, true);
+      callers.signIn(request, response, person.id, stays);
       response.status(204).end();
     },
     body,
