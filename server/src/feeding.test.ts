@@ -109,6 +109,22 @@ describe('A line that follows another plan', () => {
     expect(figures('home')[0]).toBe(1200);
   });
 
+  it('shows nobody a plan through a file that claims somebody else’s name', async () => {
+    const mara = await firstPerson();
+    await mara.ask('POST', '/plans/import?id=secret', plan('secret', 1000));
+    await mara.ask('POST', '/plans/import?id=shared', plan('shared', 1));
+    const kofi = await joined(mara, 'shared', 'kofi', 'viewer');
+    const file = {
+      ...plan('trap', 3),
+      feeds: [{ line: 'Sales', plan: 'secret', of: '@net', source: 'x', by: 'local' }],
+    };
+    expect((await kofi.ask('POST', '/plans/import?id=trap', file)).status).toBe(201);
+    await mara.ask('POST', '/plans/secret/commands', { id: 'm', command: { kind: 'line.setFigure', line: 'sales', month: '2026-01', reach: 'every', figure: 5000 } }); // prettier-ignore
+    await feeding.settled();
+    expect(figures('trap')).toEqual(Array(12).fill(3));
+    expect(store.document('trap').document.feeds.get('sales')).toMatchObject({ lost: true });
+  });
+
   it('never comes to follow itself, however that is tried', async () => {
     for (const id of ['a', 'b', 'c']) await open(id, 10);
     expect((await follow('a', 'a')).status).toBe(422);

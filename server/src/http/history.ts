@@ -92,7 +92,9 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
       const earlier = store.log.byCommand(plan.id, given.id);
       if (earlier) return void response.json(earlier);
       const task = { kind: 'goBack', database: store.file, planId: plan.id, to: given.to, rows: given.rows } as const;
-      const { changes, revision } = await work.slow.do<'goBack'>(task);
+      const { changes: all, revision } = await work.slow.do<'goBack'>(task);
+      // What another plan follows, it follows in somebody's name: that is not taken over with the rest.
+      const changes = given.to.kind === 'plan' ? all.filter(({ table }) => table !== 'feeds') : all;
       if (changes.length === 0) throw new ApiError(409, 'conflict', messages.nothingDiffers);
       const way = { kind: 'goBack', label: messages.wentBackTo(given.what), from: revision, changes } as const;
       // Who asks may have lost the role meanwhile.

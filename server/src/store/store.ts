@@ -226,7 +226,12 @@ export function openStore(file: string, { now = () => new Date(), log: limits, m
       beginPlan(plan, ownerId);
       const { id } = plan;
       return {
-        rows: (changes) => writeRows(id, changes),
+        // What comes from elsewhere follows other plans in the name of whoever takes it in, and of nobody else.
+        rows: (changes) =>
+          writeRows(
+            id,
+            changes.map((change) => followedBy(ownerId, change)),
+          ),
         entries: (entries) => writeEntries(id, entries),
         steps: (steps, whose) => writeSteps(id, steps, whose),
         snapshot(snapshot) {
@@ -323,6 +328,11 @@ function whyNotFollowed(
     return { code: 'conflict', message: messages.wouldFollowItself(plans.nameOf(plan)?.name ?? plan), field: 'plan' };
   }
   return null;
+}
+
+/** A row that comes from elsewhere: what it follows, it follows in the name of a person of here. */
+function followedBy(personId: string, change: DocumentChange): DocumentChange {
+  return change.table === 'feeds' && change.after ? { ...change, after: { ...change.after, by: personId } } : change;
 }
 
 /** Why entries cannot be changed from what their sender knew them to be. */
