@@ -80,6 +80,23 @@ describe('changes', () => {
     expect((await call('POST', '/plans', { ...PLAN, id: 'p2', name: '\udfff' })).status).toBe(422);
   });
 
+  it.each([
+    ['plans/p1/snapshots', { id: 's1', name: 'a', note: '\ud800' }, 'note'],
+    ['plans/p1/mail', { address: 'a@b.example', text: 'a\u0000b', file: { kind: 'plan' } }, 'text'],
+    ['plans/p1/here', { tab: 't1', page: 'budget', row: '\ud800' }, 'row'],
+    ['plans/p1/files', { format: 'csv', title: '\ud800' }, 'title'],
+    ['plans/p1/pages', { print: { title: '\u0000' }, from: 0, to: 1 }, 'print.title'],
+  ])(
+    'of texts that could not be written out again are refused by %s, which names the field',
+    async (path, body, field) => {
+      await newPlan();
+      expect(await call('POST', `/${path}`, body)).toMatchObject({
+        status: 422,
+        body: { error: { path: field, message: expect.stringContaining('broken character') } },
+      });
+    },
+  );
+
   it('under an id that is taken tell nothing of whose it is', async () => {
     await newPlan();
     const mine = await call('POST', '/plans', PLAN);

@@ -10,7 +10,7 @@ import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
 import { allOf, date, id as idField, month, name } from './fields.ts';
 import type { Routing } from './routing.ts';
-import { read, readCopy, readId, refuseBrokenTexts } from './schemas.ts';
+import { read, readCopy, readId } from './schemas.ts';
 import { sendJson, whileWanted, type Surroundings } from './surroundings.ts';
 
 const historySchema = Joi.object({
@@ -46,15 +46,10 @@ const PAGE = 100;
 export function historyRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, events, work, now, feeding } = surroundings;
   const body = express.json({ limit: 256 << 10 });
-  const take = <T>(schema: Joi.Schema, given: unknown): T => {
-    refuseBrokenTexts(given);
-    return read<T>(schema, given);
-  };
-
   // By day and person, in sentences, the latest first.
   routing.plan('view', 'get', '/plans/:id/history', async ({ request, response, plan: { id } }) => {
     type Given = Partial<Record<'before' | 'person' | 'text' | 'from' | 'to' | 'row' | 'month', string>>;
-    const { before, person = null, text = '', from = null, to = null, row = null, month: of = null } = take<Given>(historySchema, request.query); // prettier-ignore
+    const { before, person = null, text = '', from = null, to = null, row = null, month: of = null } = read<Given>(historySchema, request.query); // prettier-ignore
     const query: HistoryQuery = { before: before === undefined ? null : Number(before), count: PAGE, person, text, from, to, row, month: of }; // prettier-ignore
     const task = { kind: 'history', database: store.file, planId: id, query } as const;
     sendJson(response, await work.quick.do<'history'>(task, { signal: whileWanted(response) }));
@@ -73,7 +68,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
     'post',
     '/plans/:id/compare',
     async ({ request, response, person, plan: { id } }) => {
-      const { before, after } = take<{ before: MomentName; after: MomentName }>(compareSchema, request.body);
+      const { before, after } = read<{ before: MomentName; after: MomentName }>(compareSchema, request.body);
       for (const moment of [before, after]) mayLookAt(person, moment);
       const task = { kind: 'compare', database: store.file, planId: id, before, after } as const;
       sendJson(response, await work.slow.do<'compare'>(task, { signal: whileWanted(response) }));
@@ -87,7 +82,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
     'post',
     '/plans/:id/go-back',
     async ({ request, response, person, plan }) => {
-      const given = take<{ id: string; to: MomentName; what: string; rows: string[] | null }>(goBackSchema, request.body); // prettier-ignore
+      const given = read<{ id: string; to: MomentName; what: string; rows: string[] | null }>(goBackSchema, request.body); // prettier-ignore
       mayLookAt(person, given.to);
       const earlier = store.log.byCommand(plan.id, given.id);
       if (earlier) return void response.json(earlier);
@@ -119,7 +114,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
     'post',
     '/plans/:id/snapshots',
     async ({ request, response, person, plan }) => {
-      const given = take<{ id: string; name: string; note: string }>(snapshotSchema, request.body);
+      const given = read<{ id: string; name: string; note: string }>(snapshotSchema, request.body);
       const there = store.snapshots.of(plan.id);
       if (there.some(({ id }) => id === given.id)) return void response.json({ id: given.id });
       if (there.filter(({ kind }) => kind === 'made').length >= MOST_SNAPSHOTS)
@@ -142,7 +137,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
     'patch',
     '/plans/:id/snapshots/:snapshot',
     ({ request, response, plan }) => {
-      const given = take<{ name: string; note: string }>(renameSchema, request.body);
+      const given = read<{ name: string; note: string }>(renameSchema, request.body);
       if (!store.snapshots.rename(plan.id, readId(request.params.snapshot), given.name, given.note))
         throw new ApiError(404, 'notFound', messages.thereIsNoSuchSnapshot);
       response.status(204).end();

@@ -23,7 +23,7 @@ import { ApiError, refusalError } from './errors.ts';
 import { readWorkbookQuery } from './handOverSchemas.ts';
 import { keepBeforeImport } from './history.ts';
 import type { Routing } from './routing.ts';
-import { readCopy, readHere, readId, readNewPlan, readOrder, refuseBrokenTexts } from './schemas.ts';
+import { readCopy, readHere, readId, readNewPlan, readOrder } from './schemas.ts';
 import { answerStreamed } from './streamed.ts';
 import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
 import { messages } from '../messages.ts';
@@ -209,7 +209,6 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     'post',
     '/plans/:id/commands',
     ({ request, response, person, plan }) => {
-      refuseBrokenTexts(request.body);
       const { id, order } = readOrder(request.body);
       if (order.kind === 'line.follow') mayFollow(order, person);
       if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messages.thisIsNotOpen);

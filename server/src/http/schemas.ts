@@ -79,12 +79,11 @@ export function readOrder(body: unknown): { id: string; order: Order } {
   const { id, command } = read<{ id: string; command: { kind: string } }>(envelope, body);
   // A page may have been open since before the program was renewed.
   const order = commandOfToday(command);
-  return { id, order: read<Order>(orderSchemas.get(order.kind)!, order, 'command') };
+  return { id, order: fitting<Order>(orderSchemas.get(order.kind)!, order, 'command') };
 }
 
 /** The settings of a plan to be created. */
 export function readNewPlan(body: unknown) {
-  refuseBrokenTexts(body);
   return read<{ id: string; name: string; currency: string; locale: string; firstMonth: string; months: number }>(
     newPlan,
     body,
@@ -104,7 +103,7 @@ export function readHere(body: unknown) {
 }
 
 /** Refuses texts with characters that cannot be stored and written out again, wherever they stand in a request. */
-export function refuseBrokenTexts(body: unknown, path: readonly string[] = []): void {
+function refuseBrokenTexts(body: unknown, path: readonly string[] = []): void {
   if (typeof body === 'string') {
     if (!body.isWellFormed() || body.includes('\u0000'))
       throw new ApiError(422, 'invalid', messages.thereIsABrokenCharacter, path.join('.'));
@@ -168,8 +167,14 @@ export function readId(value: unknown): string {
   return read<{ id: string }>(copy, { id: value }).id;
 }
 
+/** What was sent, as a schema describes it; refused with a sentence (422) and the field it is about. */
 export function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
   if (body === undefined) throw new ApiError(400, 'notJson', messages.aJsonBodyIsExpected);
+  refuseBrokenTexts(body, under ? [under] : []);
+  return fitting<T>(schema, body, under);
+}
+
+function fitting<T>(schema: Joi.Schema, body: unknown, under?: string): T {
   const { error, value } = schema.validate(body, { convert: false, abortEarly: true, errors: { wrap: { label: '' } } });
   if (!error) return value as T;
   const [detail] = error.details;

@@ -9,7 +9,7 @@ import { allOf, date } from './fields.ts';
 import { readHandOver } from './handOverSchemas.ts';
 import { sendMail } from './mail.ts';
 import type { Routing } from './routing.ts';
-import { read, readId, refuseBrokenTexts } from './schemas.ts';
+import { read, readId } from './schemas.ts';
 import { originOf } from './signIn.ts';
 import { fileName, type Surroundings } from './surroundings.ts';
 
@@ -31,11 +31,6 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
   const { sharing, people, plans } = store;
   const body = express.json({ limit: 64 << 10 });
   const at = () => now().toISOString();
-  const take = <T>(schema: Joi.Schema, given: unknown): T => {
-    refuseBrokenTexts(given);
-    return read<T>(schema, given);
-  };
-
   // The people of a plan; the links to it are for its owners alone.
   routing.plan('view', 'get', '/plans/:id/people', ({ response, person, plan }) => {
     const isOwner = plans.roleOf(plan.id, person.id) === 'owner';
@@ -51,7 +46,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     '/plans/:id/people',
     async ({ request, response, person, plan }) => {
       refuseAlone();
-      const { address, role } = take<{ address: string; role: Role }>(inviteSchema, request.body);
+      const { address, role } = read<{ address: string; role: Role }>(inviteSchema, request.body);
       const known = people.byNameOrAddress(address);
       const { name } = plans.nameOf(plan.id)!;
       const from = originOf(request.get('origin'), request.protocol, request.get('host'));
@@ -91,7 +86,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     'patch',
     '/plans/:id/people/:person',
     ({ request, response, plan }) => {
-      const { role } = take<{ role: Role }>(roleSchema, request.body);
+      const { role } = read<{ role: Role }>(roleSchema, request.body);
       const member = memberOf(plan.id, request.params.person);
       if (member.role === 'owner' && role !== 'owner') refuseLastOwner(plan.id);
       sharing.grant(plan.id, member.id, role, at(), member.link);
@@ -121,7 +116,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     '/plans/:id/links',
     ({ request, response, person, plan }) => {
       refuseAlone();
-      const given = take<{ role: Role; until: string | null; once: boolean }>(linkSchema, request.body);
+      const given = read<{ role: Role; until: string | null; once: boolean }>(linkSchema, request.body);
       if (given.until !== null && !isDay(given.until)) throw new ApiError(422, 'invalid', messages.thereIsNoSuchDay, 'until'); // prettier-ignore
       if (given.until !== null && given.until < at().slice(0, 10)) throw new ApiError(422, 'invalid', messages.thatDayIsOver, 'until'); // prettier-ignore
       const { id, held } = addLink(plan.id, person.id, { ...given, address: '' });
@@ -143,7 +138,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     'post',
     '/plans/:id/mail',
     async ({ request, response, person, plan }) => {
-      const { address, text, file } = take<{ address: string; text: string; file: unknown }>(mailSchema, request.body);
+      const { address, text, file } = read<{ address: string; text: string; file: unknown }>(mailSchema, request.body);
       const handOver = readHandOver(file);
       if (outside.mail === null) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
       const written = await work.slow.do<'handOver'>({

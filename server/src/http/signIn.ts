@@ -9,7 +9,7 @@ import { allOf, name } from './fields.ts';
 import { sendMail } from './mail.ts';
 import { MOST_PASSWORD, hashOfNew, isPassword, strengthOf } from './passwords.ts';
 import type { Routing } from './routing.ts';
-import { read, readId, refuseBrokenTexts } from './schemas.ts';
+import { read, readId } from './schemas.ts';
 import { fileName, type Surroundings } from './surroundings.ts';
 
 /** How long a link to choose a new password may be used, in milliseconds. */
@@ -40,11 +40,6 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
   const { people, sharing } = store;
   const body = express.json({ limit: 16 << 10 });
   const at = () => now().toISOString();
-  const take = <T>(schema: Joi.Schema, given: unknown): T => {
-    refuseBrokenTexts(given);
-    return read<T>(schema, given);
-  };
-
   // Who asks: the person, and whether there is anyone to sign in as.
   routing.anyone('get', '/me', ({ response, person }) => {
     const self = person && people.find(person.id);
@@ -60,7 +55,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'post',
     '/session',
     async ({ request, response }) => {
-      const { who, password, stay } = take<{ who: string; password: string; stay: boolean }>(signInSchema, request.body); // prettier-ignore
+      const { who, password, stay } = read<{ who: string; password: string; stay: boolean }>(signInSchema, request.body); // prettier-ignore
       await attempts.begin(request, who);
       const person = people.byNameOrAddress(who.trim());
       if (!(await isPassword(person?.password, password)))
@@ -83,7 +78,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'post',
     '/first',
     async ({ request, response }) => {
-      const given = take<NewPerson>(newPersonSchema, request.body);
+      const given = read<NewPerson>(newPersonSchema, request.body);
       const hash = await hashOfNew(given.password, [given.name, given.address]);
       if (people.haveSignIn()) throw new ApiError(409, 'conflict', messages.thereIsAFirstPerson);
       people.change(LOCAL_PERSON.id, given.name, given.address);
@@ -98,7 +93,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'post',
     '/strength',
     ({ request, response }) => {
-      const { password, own } = take<{ password: string; own: string[] }>(strengthSchema, request.body);
+      const { password, own } = read<{ password: string; own: string[] }>(strengthSchema, request.body);
       response.json(strengthOf(password, own.filter((text) => text !== ''))); // prettier-ignore
     },
     body,
@@ -115,7 +110,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'post',
     '/links/:held/person',
     async ({ request, response }) => {
-      const given = take<NewPerson>(newPersonSchema, request.body);
+      const given = read<NewPerson>(newPersonSchema, request.body);
       openLink(request.params.held);
       const hash = await hashOfNew(given.password, [given.name, given.address]);
       // What was true before the password was hashed may not be any more.
@@ -146,7 +141,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'post',
     '/resets',
     async ({ request, response }) => {
-      const { who } = take<{ who: string }>(forgottenSchema, request.body);
+      const { who } = read<{ who: string }>(forgottenSchema, request.body);
       if (outside.mail === null) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
       await attempts.begin(request, who);
       response.status(202).json({});
@@ -167,7 +162,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'post',
     '/resets/:held',
     async ({ request, response }) => {
-      const given = take<{ password: string }>(resetSchema, request.body);
+      const given = read<{ password: string }>(resetSchema, request.body);
       const hash = await hashOfNew(given.password, []);
       const personId = people.takeReset(String(request.params.held), at());
       if (personId === undefined) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
@@ -183,7 +178,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'patch',
     '/me',
     ({ request, response, person }) => {
-      const given = take<{ name: string; address: string }>(selfSchema, request.body);
+      const given = read<{ name: string; address: string }>(selfSchema, request.body);
       if (!people.haveSignIn()) throw new ApiError(409, 'conflict', messages.choosePasswordFirst);
       refuseTaken(given.name, given.address, person.id);
       people.change(person.id, given.name, given.address);
@@ -196,7 +191,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'put',
     '/me/password',
     async ({ request, response, person }) => {
-      const given = take<{ now: string; password: string }>(changeSchema, request.body);
+      const given = read<{ now: string; password: string }>(changeSchema, request.body);
       await checkOwn(request, person, given.now, 'now');
       const hash = await hashOfNew(given.password, [person.name]);
       const stays = callers.stays(request);
@@ -240,7 +235,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     'post',
     '/me/leave',
     async ({ request, response, person }) => {
-      const given = take<{ password: string; names: 'kept' | 'replaced' }>(leaveSchema, request.body);
+      const given = read<{ password: string; names: 'kept' | 'replaced' }>(leaveSchema, request.body);
       if (person.id === LOCAL_PERSON.id) throw new ApiError(409, 'conflict', messages.theKeeperStays);
       await checkOwn(request, person, given.password, 'password');
       const alone = sharing.ownedAlone(person.id);
