@@ -55,12 +55,12 @@ export function ChecksPage() {
   const send = (command: Command, notice: string): boolean => sending(command, notice) === null;
   const kinds = CHECK_KINDS.filter((kind) => open.some((finding) => finding.kind === kind));
   return (
-    <div className="checks">
+    <div className="scrolled-page checks">
       <div className="page-head">
         <h2>{messages.checks}</h2>
         <p className="year-summary">{messages.oneThingWorthASecond(open.length)}</p>
       </div>
-      <div className="checks-list">
+      <div className="page-body">
         {kinds.map((kind) => (
           <section key={kind}>
             <h3>{TITLES[kind]}</h3>

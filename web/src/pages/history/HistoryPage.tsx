@@ -19,12 +19,12 @@ export function HistoryPage() {
   const asked = search.get('view');
   const view: View = VIEWS.some(({ value }) => value === asked) ? (asked as View) : 'steps';
   return (
-    <div className="history-page">
+    <div className="scrolled-page history-page">
       <div className="page-head">
         <h2>{messages.history}</h2>
         <Segments label={messages.view} value={view} options={VIEWS} onChange={(next) => setSearch({ view: next })} />
       </div>
-      <div className="history-body">
+      <div className="page-body">
         {view === 'steps' && <StepsView />}
         {view === 'compare' && <CompareView />}
         {view === 'snapshots' && <SnapshotsView />}

@@ -21,7 +21,7 @@ export function Links({ planId, people }: { readonly planId: string; readonly pe
     <section>
       <h3>{messages.links}</h3>
       {people.links.length === 0 && <p className="quiet">{messages.noLinks}</p>}
-      <ul className="link-list">
+      <ul className="ruled-list link-list">
         {people.links.map((link) => (
           <li key={link.id} className={isOpen(link) ? '' : 'is-over'}>
             <span>

@@ -25,12 +25,12 @@ export function PeoplePage() {
   const { data } = query;
   const isOwner = data?.people.some(({ id, role }) => id === me?.person?.id && role === 'owner') ?? false;
   return (
-    <div className="people-page">
+    <div className="scrolled-page people-page">
       <div className="page-head">
         <h2>{messages.people}</h2>
         {data && <p className="year-summary">{messages.whoMayWhat(data.people.length)}</p>}
       </div>
-      <div className="people-body">
+      <div className="page-body">
         <Fetched query={query}>
           {(people) => (
             <>

@@ -168,7 +168,7 @@ function Sessions() {
   return (
     <section>
       <h2>{messages.whereSignedIn}</h2>
-      <ul className="you-sessions">
+      <ul className="ruled-list">
         {sessions.map(({ id, agent, createdAt, seenAt, isThis }) => (
           <li key={id}>
             <span>
