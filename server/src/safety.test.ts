@@ -390,35 +390,63 @@ describe('event streams', () => {
 });
 
 describe('the log', () => {
+  const kept = () => {
+    const log = new Database(file, { readonly: true });
+    const row = log
+      .prepare(
+        'select count(*) as lines, total(size > 0) as steps, min(case when size > 0 then revision end) as first from changeLog',
+      )
+      .get() as Record<'lines' | 'steps' | 'first', number>;
+    log.close();
+    return row;
+  };
+  const renameTimes = async (first: number, last: number) => {
+    for (let at = first; at <= last; at++) await rename(`c${at}`, `Name ${at}`);
+  };
+
   it('keeps what can be undone within bounds, and the answers to what is sent again', async () => {
     await stop();
-    await start({}, { log: { undoable: 100, size: 1 << 20, lines: 150 } });
+    await start({}, { log: { undoable: 100, size: 1 << 20, lines: 300 } });
     await newPlan();
-    for (let at = 1; at <= 320; at++) await rename(`c${at}`, `Name ${at}`);
-    const log = new Database(file, { readonly: true });
-    const { lines, kept } = log
-      .prepare('select count(*) as lines, total(size > 0) as kept from changeLog')
-      .get() as Record<string, number>;
-    expect(lines).toBeLessThanOrEqual(150 + 64);
-    expect(kept).toBeLessThanOrEqual(100 + 64);
-    expect((await rename('c320', 'Again')).body).toMatchObject({ revision: 320, label: 'Plan settings' });
-    expect((await send('u1', { kind: 'undo', target: 'c320' })).status).toBe(200);
-    expect((await send('u2', { kind: 'undo', target: 'c200' })).status).toBe(409);
+    await renameTimes(1, 520);
+    expect(kept().lines).toBeLessThanOrEqual(300 + 256);
+    expect(kept().steps).toBeLessThanOrEqual(200 + 256);
+    expect(kept().steps).toBeGreaterThanOrEqual(200);
+    expect((await rename('c520', 'Again')).body).toMatchObject({ revision: 520, label: 'Plan settings' });
+    expect((await send('u1', { kind: 'undo', target: 'c520' })).status).toBe(200);
+    expect((await send('u2', { kind: 'undo', target: 'c300' })).status).toBe(409);
     const { history } = (await call('GET', '/plans/p1')).body;
-    expect(history.at(-1)).toMatchObject({ commandId: 'c320', state: 'undone' });
+    expect(history.at(-1)).toMatchObject({ commandId: 'c520', state: 'undone' });
     expect(history[0]).not.toHaveProperty('changes');
-    const step = (await call('GET', '/plans/p1/history/c320')).body;
+    const step = (await call('GET', '/plans/p1/history/c520')).body;
     expect(step.changes).toHaveLength(1);
-    log.close();
+  });
+
+  it('is trimmed behind a snapshot, so that each moment is in one of both', async () => {
+    await stop();
+    await start({}, { log: { undoable: 100, size: 1 << 20, lines: 1000 } });
+    await newPlan();
+    await renameTimes(1, 60);
+    expect((await call('POST', '/plans/p1/snapshots', { id: 's1', name: 'Then', note: '' })).status).toBe(201);
+    await renameTimes(61, 120);
+    expect((await call('POST', '/plans/p1/snapshots', { id: 's2', name: 'Later', note: '' })).status).toBe(201);
+    await renameTimes(121, 256);
+    // A hundred steps at least can be undone; the latest snapshot before them is at 120.
+    expect(kept()).toMatchObject({ lines: 256, first: 121 });
+    const now = { kind: 'now' };
+    const compared = async (before: object) => (await call('POST', '/plans/p1/compare', { before, after: now })).status;
+    expect(await compared({ kind: 'revision', revision: 120 })).toBe(200);
+    expect(await compared({ kind: 'snapshot', id: 's1' })).toBe(200);
+    expect(await compared({ kind: 'revision', revision: 119 })).toBe(422);
   });
 
   it('keeps the newest step however large it is', async () => {
     await stop();
     await start({}, { log: { undoable: 100, size: 100, lines: 150 } });
     await newPlan();
-    for (let at = 1; at <= 64; at++) await rename(`c${at}`, `Name ${at}`);
-    expect((await send('u', { kind: 'undo', target: 'c64' })).status).toBe(200);
-    expect((await send('v', { kind: 'undo', target: 'c62' })).status).toBe(409);
+    await renameTimes(1, 256);
+    expect((await send('u', { kind: 'undo', target: 'c256' })).status).toBe(200);
+    expect((await send('v', { kind: 'undo', target: 'c254' })).status).toBe(409);
   });
 
   it('is not searched for every command', () => {

@@ -70,17 +70,17 @@ export function previewStatement(given: PreviewGiven): PreviewLine[] {
   // What the bank knows by a reference is found before anything is found by its words.
   const found = lines.map((line) => known.takeReferred(line));
   lines.forEach((line, at) => (found[at] ??= known.takeSame(line)));
+  // Written out, since there may be many thousand lines.
   return lines.map((line, at): PreviewLine => {
     const entry = found[at] ?? null;
-    const nothing = { line, known: null, expected: null, assignment: null, similar: null };
-    if (entry) return { ...nothing, state: 'known', known: entry };
+    if (entry) return { line, state: 'known', known: entry, expected: null, assignment: null, similar: null };
     const foreseen = bestExpected(line, expected, account);
     if (foreseen) {
       expected.delete(foreseen);
-      return { ...nothing, state: 'expected', expected: foreseen };
+      return { line, state: 'expected', known: null, expected: foreseen, assignment: null, similar: null };
     }
     const assignment = assigner.assign({ what: line.what, account, amount: line.amount });
-    return { ...nothing, state: 'new', assignment, similar: known.similar(line) };
+    return { line, state: 'new', known: null, expected: null, assignment, similar: known.similar(line) };
   });
 }
 
@@ -192,8 +192,10 @@ class EntriesAtHand {
   }
 
   private near({ amount, date }: StatementLine): LedgerEntry[] {
+    const alike = this.byAmount.get(amount);
+    if (!alike) return [];
     const distance = (entry: LedgerEntry) => Math.abs(daysBetween(entry.date, date));
-    return (this.byAmount.get(amount) ?? [])
+    return alike
       .filter((entry) => !this.taken.has(entry) && distance(entry) <= SAME_DAYS)
       .sort((a, b) => distance(a) - distance(b));
   }

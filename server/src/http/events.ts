@@ -41,6 +41,8 @@ interface Present extends Place {
   readonly name: string;
 }
 
+/** How long what happens is gathered before it is told, in milliseconds: many pages are told of many commands at once. */
+const TOLD_TOGETHER = 8;
 /** How long changes of who is where are gathered before they are told, in milliseconds, and of how many pages. */
 const PRESENCE_EVERY = 400;
 const MOST_PRESENT = 60;
@@ -51,7 +53,7 @@ export class Events {
   private readonly places = new Map<Response, Place>();
   private readonly heartbeat: NodeJS.Timeout;
   private readonly limits: EventLimits;
-  /** What is to be said to the pages of plans; commands that come at once are told of at once. */
+  /** What is to be said to the pages of plans, for a moment. */
   private readonly untold = new Map<string, string>();
   /** The plans of which it is to be told who is there. */
   private readonly moved = new Map<string, NodeJS.Timeout>();
@@ -143,7 +145,7 @@ export class Events {
     if (!this.listeners.has(planId)) return;
     const untold = this.untold.get(planId);
     this.untold.set(planId, (untold ?? '') + text());
-    if (untold === undefined) setImmediate(() => this.tellNow(planId));
+    if (untold === undefined) setTimeout(() => this.tellNow(planId), TOLD_TOGETHER).unref();
   }
 
   private tellNow(planId: string): void {

@@ -112,7 +112,9 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   );
   const remove = database.prepare(`delete from entries ${ofIds}`);
   // The index of words takes many at once far faster than one by one.
-  const addWords = database.prepare(`insert into entryWords (rowid, plain) select row, plain from entries ${ofIds}`);
+  const addWords = database.prepare(
+    'insert into entryWords (rowid, plain) select row, plain from entries where row >= ?',
+  );
   const removeWords = database.prepare(
     `insert into entryWords (entryWords, rowid, plain) select 'delete', row, plain from entries ${ofIds}`,
   );
@@ -229,8 +231,13 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
         removeWords.run(planId, idsOf(before));
         remove.run(planId, idsOf(before));
       }
-      for (const entry of after) insert.run(planId, textOfEntry(entry), ...valuesOf(entry));
-      if (after.length > 0) addWords.run(planId, idsOf(after));
+      let first: number | bigint | null = null;
+      for (const entry of after) {
+        const { lastInsertRowid } = insert.run(planId, textOfEntry(entry), ...valuesOf(entry));
+        first ??= lastInsertRowid;
+      }
+      // Rows are numbered upwards: these are the last ones.
+      if (first !== null) addWords.run(first);
       // An index in few parts is quicker to ask; joining them takes no longer than what was written just now.
       if (after.length >= MANY) joinWords.run(-Math.ceil(after.length / ENTRIES_OF_A_PAGE));
       kept.add(planId, before, after);

@@ -66,9 +66,12 @@ export interface LogStore {
   leaveUndone(planId: string, personId: string): void;
 }
 
-/** What is kept of a plan's log. */
+/**
+ * What is kept of a plan's log. Of older commands the line in the history is left, once a snapshot stands for the moments
+ * before: so each moment is either reached through the log or a snapshot lies near it. Without one, twice as much is kept.
+ */
 export interface LogLimits {
-  /** How many of the newest commands can be undone; of older ones the line in the history is left. */
+  /** How many of the newest commands can be undone, at least. */
   readonly undoable: number;
   /** How large the changes of these may be together, in characters; the newest command can always be undone. */
   readonly size: number;
@@ -82,7 +85,7 @@ export const LOG_LIMITS: LogLimits = { undoable: 3000, size: 64 << 20, lines: 20
 const MOST_MISSED = 200;
 const LARGEST_MISSED = 4 << 20;
 /** After how many revisions the log is looked at again. */
-const TRIM_EVERY = 64;
+const TRIM_EVERY = 256;
 
 type Stored = HistoryLine & { readonly changes: string };
 
@@ -131,9 +134,18 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
   const leave = database.prepare(
     `update changeLog indexed by changeLogUndone set state = 'left' where planId = ? and personId = ? and state = 'undone'`,
   );
-  const sizes = database.prepare<[string, number], { revision: number; size: number }>(
-    `select revision, size from changeLog where planId = ? and size > 0 order by revision desc limit ?`,
-  );
+  const withinLimits = database
+    .prepare<[string, number, number], number>(
+      `select min(revision) from (
+         select revision, row_number() over latest as nth, sum(size) over latest as total from (
+           select revision, size from changeLog where planId = ? and size > 0 order by revision desc limit ?)
+         window latest as (order by revision desc))
+        where nth = 1 or total <= ?`,
+    )
+    .pluck();
+  const snapshotBefore = database
+    .prepare<[string, number], number | null>('select max(revision) from snapshots where planId = ? and revision < ?')
+    .pluck();
   const forget = database.prepare(
     `update changeLog set changes = '', size = 0, state = case when state is null then null else 'left' end
       where planId = ? and revision < ? and size > 0`,
@@ -144,16 +156,11 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     changes: row.changes === '' ? [] : (JSON.parse(row.changes) as Change[]).map(changeOfToday),
   });
 
-  /** Forgets what lies beyond the limits: first the changes, later the lines. */
+  /** Forgets what lies beyond the limits, behind the latest snapshot there: first the changes, later the lines. */
   function trim(planId: string, revision: number): void {
-    let size = 0;
-    let oldest = revision;
-    for (const row of sizes.all(planId, limits.undoable)) {
-      size += row.size;
-      if (size > limits.size && row.revision < revision) break;
-      oldest = row.revision;
-    }
-    forget.run(planId, oldest);
+    const keptFrom = (times: number) => withinLimits.get(planId, limits.undoable * times, limits.size * times) ?? 0;
+    const snapshot = snapshotBefore.get(planId, keptFrom(1));
+    forget.run(planId, Math.max((snapshot ?? -1) + 1, keptFrom(2)));
     drop.run(planId, revision - limits.lines);
   }
 

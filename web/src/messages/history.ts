@@ -81,7 +81,7 @@ export const messages = {
 
   // snapshots
   snapshotRule:
-    'Besides those you make, one is made each night something changed and before a statement is imported: all are kept for a week, one a day for a month, one a week for a year.',
+    'Besides those you make, one is made each night something changed and before a statement is imported: all are kept for a week, one a day for a month, one a week for a year. What single steps changed is kept for the last three thousand at least, and before them as far back as a snapshot.',
   makeSnapshot: 'Make a snapshot',
   name: 'Name',
   note: 'Note',

@@ -114,9 +114,10 @@ export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
     return { message: messages.anAmountIsANumber, field: 'amount' };
   if (entry.amount === 0) return { message: messages.sayHowMuchItWas, field: 'amount' };
   for (const field of ENTRY_FIELDS) {
+    const text = entry[field];
+    if (text === '') continue;
     const { column } = ENTRY_COLUMNS[field];
-    if (column.kind !== 'text') continue;
-    const text = entry[field] as string;
+    if (column.kind !== 'text' || typeof text !== 'string') continue;
     if (text.length > column.most) return { message: messages.atMostLettersPlease(column.most), field };
     if (!text.isWellFormed() || text.includes('\u0000')) return { message: messages.thisTextHasABroken, field };
   }
