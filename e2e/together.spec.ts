@@ -1,4 +1,6 @@
+import type { Page } from '@playwright/test';
 import { Budget, expect, test } from './application.ts';
+import { unreadable } from './legible.ts';
 
 // These stop their server.
 test.use({ alone: true });
@@ -61,8 +63,47 @@ test('what the server refuses is said, and the true state shown again', async ({
   await budget.select('Rent', 3);
   await page.keyboard.type('7');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Rent in March 2026: 7.00: This line is no longer in the plan.')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('Rent in March 2026: 7.00 This line is no longer in the plan.');
   await expect(budget.cell('Rent', 3)).toHaveText('1,140.00');
+});
+
+test('what collides is kept beside what is there now, until it is tried again or let go', async ({
+  application,
+  context,
+  page,
+}) => {
+  const address = `${application.url}/plans/household/spending?month=2026-10`;
+  const change = async (where: Page, amount: string) => {
+    await where.goto(address);
+    await where.getByRole('rowheader', { name: 'Clothes' }).click();
+    await where
+      .getByRole('region', { name: 'Entries' })
+      .getByRole('button', { name: /Winter coat and boots/ })
+      .first()
+      .click();
+    await where.getByRole('form', { name: 'Change the entry' }).getByLabel('Amount').fill(amount);
+    await where.keyboard.press('Enter');
+  };
+  await page.route('**/commands', (route) => route.abort());
+  await change(page, '129.90');
+  await expect(page.getByText(/One change waits/)).toBeVisible();
+  const other = await context.newPage();
+  // The waiting change is of the browser; the other page is another one's.
+  await other.addInitScript(() => localStorage.clear());
+  await change(other, '140');
+  await expect(other.getByText('Saved', { exact: true })).toBeVisible();
+  await page.unroute('**/commands');
+
+  const refused = page.getByRole('alert', { name: 'One of your changes could not be made.' });
+  await expect(refused).toContainText('there now −140.00, yours −129.90');
+  await expect.poll(() => unreadable(page)).toEqual([]);
+  await page.reload();
+  await refused.getByRole('button', { name: 'Try again' }).click();
+  await expect(refused).toBeHidden();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Clothes', exact: true }) }),
+  ).toContainText('172.56');
 });
 
 test('two open pages of one plan follow each other', async ({ page, budget, context }) => {

@@ -50,7 +50,7 @@ export type { Decision } from './plan/commands/command.ts';
 export { MAX_CELLS, columnsBut, type Field, type Fields, type Form } from './plan/commands/fields.ts';
 export { REACHES, type Adjustment, type Cell, type Reach } from './plan/commands/ruleSteps.ts';
 export * from './plan/schema/names.ts';
-export type { Refusal } from './plan/schema/refusal.ts';
+export type { EntryNow, Refusal } from './plan/schema/refusal.ts';
 export * from './plan/commands/decide.ts';
 export * from './plan/document/document.ts';
 export { PLAN_FILE_VERSION, newPlan, parsePlan } from './plan/file/file.ts';

@@ -203,6 +203,7 @@ export const messages = {
   aPlanMayHaveEntries: (MAXENTRIES: number) => `A plan may have ${MAXENTRIES} entries.`,
   thisEntryHasBeenRemoved: 'This entry has been removed since. Enter it anew if it is still wanted.',
   thisEntryHasBeenChanged: 'This entry has been changed since. Look at it as it is now, and change it again.',
+  entriesHaveBeenChanged: (count: number) => `${count} of these entries have been changed or removed since.`,
 
   // tasks
   theFileIsNotWritten: 'The file is not written in UTF-8.',

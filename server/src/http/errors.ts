@@ -31,8 +31,8 @@ const STATUS = { invalid: 422, gone: 409, used: 409, conflict: 409, locked: 409 
 
 /** A refusal of the core as an answer. */
 export function refusalError(refusal: Refusal): ApiError {
-  const { code, message, field, place, suggestions, uses } = refusal;
-  return new ApiError(STATUS[code], code, message, field, { place, suggestions, uses });
+  const { code, message, field, place, suggestions, uses, now } = refusal;
+  return new ApiError(STATUS[code], code, message, field, { place, suggestions, uses, now });
 }
 
 export const unknownRoute: RequestHandler = (request) => {

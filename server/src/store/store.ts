@@ -10,6 +10,7 @@ import {
   emptyDocument,
   isOfDocument,
   isOfLedger,
+  givenOf,
   isSameEntry,
   minorUnitsIn,
   planOf,
@@ -18,6 +19,7 @@ import {
   type Change,
   type DocumentChange,
   type EntryChange,
+  type EntryNow,
   type FeedRow,
   type Command,
   type Decision,
@@ -339,10 +341,13 @@ function followedBy(personId: string, change: DocumentChange): DocumentChange {
 function whyNotEntered(ledger: LedgerStore, planId: string, changes: readonly EntryChange[]): Refusal | null {
   if (changes.length === 0) return null;
   const found = ledger.find(planId, changes.map(({ id }) => id)); // prettier-ignore
+  const others = changes.filter(({ id, before }) => !isSameEntry(found.get(id) ?? null, before));
+  if (others.length > 0) {
+    const now = others.map(({ id }) => ({ entry: id, now: given(found.get(id)) }));
+    return { code: 'conflict', message: whatHappenedTo(now), now: now.slice(0, MOST_SHOWN) };
+  }
   let added = 0;
-  for (const { id, before, after } of changes) {
-    const now = found.get(id) ?? null;
-    if (!isSameEntry(now, before)) return { code: 'conflict', message: whatHappenedTo(now) };
+  for (const { before, after } of changes) {
     if (before === null) added++;
     if (after === null) added--;
   }
@@ -351,8 +356,14 @@ function whyNotEntered(ledger: LedgerStore, planId: string, changes: readonly En
   return null;
 }
 
-function whatHappenedTo(now: LedgerEntry | null): string {
-  return now === null ? messages.thisEntryHasBeenRemoved : messages.thisEntryHasBeenChanged;
+const given = (entry: LedgerEntry | undefined) => (entry ? givenOf(entry) : null);
+
+/** Of how many entries that differ it is told what they are now. */
+const MOST_SHOWN = 200;
+
+function whatHappenedTo(entries: readonly EntryNow[]): string {
+  if (entries.length > 1) return messages.entriesHaveBeenChanged(entries.length);
+  return entries[0]!.now === null ? messages.thisEntryHasBeenRemoved : messages.thisEntryHasBeenChanged;
 }
 
 /** Entries as additions. */

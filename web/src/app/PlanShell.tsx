@@ -36,6 +36,7 @@ import { Icon } from '../ui/Icon.tsx';
 import { isNarrow } from '../ui/useWindowWidth.ts';
 import { useStored } from '../ui/useStored.ts';
 import { PAGES } from './pages.ts';
+import { RefusedStrip } from './RefusedStrip.tsx';
 import { SHELL_KEYS } from './shellKeys.ts';
 import { KeyList } from './KeyList.tsx';
 import { boundTo } from '../ui/keys.ts';
@@ -228,6 +229,7 @@ function Shell({ planId }: { readonly planId: string }) {
         <main className="shell-main">
           <LookingStrip planId={planId} />
           <ScenarioStrip planId={planId} />
+          <RefusedStrip />
           <div className="shell-page">
             <Suspense fallback={<Loading />}>
               <Outlet />

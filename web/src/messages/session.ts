@@ -2,7 +2,17 @@
 export const messages = {
   youMayOnlyLook: 'You may look at this plan, but not change it any more.',
   youMayChangeNow: 'You may change this plan now. What you tried before is over.',
-  couldNotBeMade: (refused: readonly string[]) => `${refused.length} changes could not be made. ${refused.join(' ')}`,
+  // what was refused
+  couldNotBeMade: (count: number) =>
+    count === 1 ? 'One of your changes could not be made.' : `${count} of your changes could not be made.`,
+  isKeptHere: 'Kept here until you try again or let go.',
+  tryAgain: 'Try again',
+  letGo: 'Let go',
+  letAllGo: 'Let all go',
+  thereNow: (now: string) => `there now ${now}`,
+  yours: (mine: string) => `yours ${mine}`,
+  nothing: 'nothing',
+  itIsGone: 'It is not there any more; trying again enters it anew.',
   onlyTried: 'What you change here is only tried.',
   // api
   theServerRefusedWithoutSaying: 'The server refused without saying why.',

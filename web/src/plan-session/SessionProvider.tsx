@@ -130,6 +130,12 @@ export function useSaving(): Pick<SessionState, 'waiting' | 'reachable'> {
   return { waiting, reachable };
 }
 
+/** One's own changes that could not be made. */
+export function useRefused(): SessionState['refused'] {
+  const session = useSession();
+  return useSyncExternalStore(session.subscribe, () => session.state.refused);
+}
+
 /** Whether the plan may be changed, or only looked at and tried out; and how much is being tried. */
 export function useRole(): { readonly mayChange: boolean; readonly tried: number } {
   const session = useSession();

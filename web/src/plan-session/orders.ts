@@ -10,6 +10,7 @@ import {
   type Decision,
   type Document,
   type EntryChange,
+  type EntryNow,
 } from '@haushalt/core';
 import { messages } from '../messages/session.ts';
 
@@ -35,6 +36,27 @@ export interface HistoryItem {
 export interface PendingOrder {
   readonly id: string;
   readonly order: Order;
+}
+
+/** A change that could not be made; kept with its reason until whoever made it has seen to it. */
+export interface RefusedOrder {
+  readonly id: string;
+  readonly order: Command;
+  /** What it was, in words, and why it was not done. */
+  readonly what: string;
+  readonly why: string;
+  /** The entries that stood against it, as they were then. */
+  readonly now: readonly EntryNow[];
+}
+
+/** What was refused as it can be tried again: changes of entries begin with what these are now. */
+export function againFrom({ order, now }: RefusedOrder): Command {
+  if (order.kind !== 'entries.set' || now.length === 0) return order;
+  const byId = new Map(now.map((each) => [each.entry, each.now]));
+  const entries = order.entries.map((edit) =>
+    byId.has(edit.entry) ? { ...edit, before: byId.get(edit.entry)! } : edit,
+  );
+  return { ...order, entries: entries.filter(({ before, after }) => before !== null || after !== null) };
 }
 
 export function isStep(order: Order): order is HistoryStep {

@@ -1,11 +1,14 @@
 import { commandOfToday } from '@haushalt/core';
 import type { PendingStore } from './session.ts';
-import { isStep, type PendingOrder } from './orders.ts';
+import { isStep, type PendingOrder, type RefusedOrder } from './orders.ts';
 
 /** An order as it is kept: with its place among the others, whichever tab they were given in. */
 interface Kept extends PendingOrder {
   readonly at: number;
 }
+
+/** A change that was refused, with its place among the others. */
+type KeptRefusal = RefusedOrder & { readonly at: number };
 
 /**
  * Keeps a plan's unsent orders in the browser, so that closing the page while the server is away loses nothing. Each order
@@ -14,14 +17,15 @@ interface Kept extends PendingOrder {
  */
 export function pendingInBrowser(planId: string, storage: Storage, now: () => number = Date.now): PendingStore {
   const prefix = `haushalt:order:${planId}:`;
+  const refusedPrefix = `haushalt:refused:${planId}:`;
   let latest = 0;
-  const keysOf = () =>
+  const keysOf = (begin: string) =>
     Array.from({ length: storage.length }, (_, at) => storage.key(at)).filter((key) =>
-      key?.startsWith(prefix),
+      key?.startsWith(begin),
     ) as string[];
   return {
     read: () =>
-      keysOf()
+      keysOf(prefix)
         .flatMap((key) => read(storage.getItem(key)))
         .sort((a, b) => a.at - b.at)
         .map(({ id, order }) => ({ id, order })),
@@ -36,6 +40,20 @@ export function pendingInBrowser(planId: string, storage: Storage, now: () => nu
       }
     },
     remove: (id) => storage.removeItem(prefix + id),
+    refused: () =>
+      keysOf(refusedPrefix)
+        .flatMap((key) => readRefused(storage.getItem(key)))
+        .sort((a, b) => a.at - b.at)
+        .map(({ id, order, what, why, now: entries }) => ({ id, order, what, why, now: entries })),
+    keepRefused(refused) {
+      latest = Math.max(latest + 1, now());
+      try {
+        storage.setItem(refusedPrefix + refused.id, JSON.stringify({ ...refused, at: latest } satisfies KeptRefusal));
+      } catch {
+        // It is shown as long as the page is open.
+      }
+    },
+    letGo: (id) => storage.removeItem(refusedPrefix + id),
   };
 }
 
@@ -47,6 +65,20 @@ function read(text: string | null): Kept[] {
     if (!isOrder) return [];
     const pending = stored as Kept;
     return [isStep(pending.order) ? pending : { ...pending, order: commandOfToday(pending.order) }];
+  } catch {
+    return [];
+  }
+}
+
+function readRefused(text: string | null): KeptRefusal[] {
+  try {
+    const stored = JSON.parse(text ?? '') as KeptRefusal;
+    const { id, order, what, why, now, at } = stored;
+    const isWhole =
+      [id, order.kind, what, why].every((each) => typeof each === 'string') &&
+      typeof at === 'number' &&
+      Array.isArray(now);
+    return isWhole ? [{ ...stored, order: commandOfToday(order) }] : [];
   } catch {
     return [];
   }

@@ -1,14 +1,18 @@
+import type { EntryNow } from '@haushalt/core';
 import { messages } from '../messages/session.ts';
 
 /** An answer of the server that is no success, with its sentence for people. */
 export class ServerRefusal extends Error {
   readonly status: number;
   readonly path: string | undefined;
+  /** The entries that are not as they were known here, as they are now. */
+  readonly now: readonly EntryNow[];
 
-  constructor(status: number, message: string, path?: string) {
+  constructor(status: number, message: string, path?: string, now: readonly EntryNow[] = []) {
     super(message);
     this.status = status;
     this.path = path;
+    this.now = now;
   }
 }
 

@@ -1,3 +1,4 @@
+import type { EntryNow } from '@haushalt/core';
 import { messages } from '../messages/session.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 
@@ -26,7 +27,7 @@ export async function request<T>(method: string, path: string, body?: unknown, s
   }
   if (response.status === 204) return undefined as T;
   const answer = (await response.json().catch(() => null)) as {
-    error?: { code?: string; message: string; path?: string };
+    error?: { code?: string; message: string; path?: string; now?: readonly EntryNow[] };
   } | null;
   if (response.ok && answer !== null) return answer as T;
   // What is wrong with the server may pass: it is asked again. Whether it could not answer or failed is told apart.
@@ -37,5 +38,6 @@ export async function request<T>(method: string, path: string, body?: unknown, s
     response.status,
     answer?.error?.message ?? messages.theServerRefusedWithoutSaying,
     answer?.error?.path,
+    answer?.error?.now,
   );
 }

@@ -13,7 +13,16 @@ import {
 import { sketch } from '../../../core/src/testing/plans.ts';
 import { runs } from '../../../core/src/testing/setup.ts';
 import { ServerAway, ServerRefusal, type Entry, type LoadedPlan } from './api.ts';
-import { decideOrder, historyAfter, isStep, type HistoryItem, type Order, type PendingOrder } from './orders.ts';
+import {
+  againFrom,
+  decideOrder,
+  historyAfter,
+  isStep,
+  type HistoryItem,
+  type Order,
+  type PendingOrder,
+  type RefusedOrder,
+} from './orders.ts';
 import { pendingInBrowser } from './pending.ts';
 import { PlanSession } from './session.ts';
 
@@ -91,6 +100,7 @@ class FakeServer {
 let server: FakeServer;
 let refusals: string[];
 let kept: readonly PendingOrder[];
+let keptRefusals: readonly RefusedOrder[];
 /** Whether the browser has no room for what is to be kept. */
 let isFull: boolean;
 const store = {
@@ -100,7 +110,13 @@ const store = {
     return !isFull;
   },
   remove: (id: string) => void (kept = kept.filter((order) => order.id !== id)),
+  refused: () => [...keptRefusals],
+  keepRefused: (refused: RefusedOrder) =>
+    void (keptRefusals = [...keptRefusals.filter(({ id }) => id !== refused.id), refused]),
+  letGo: (id: string) => void (keptRefusals = keptRefusals.filter((refused) => refused.id !== id)),
 };
+/** What could not be made, and why, as it is shown. */
+const refusedIn = (session: PlanSession) => session.state.refused.map(({ what, why }) => `${what}: ${why}`);
 const open = () => new PlanSession(server.load(), server, store, (message) => refusals.push(message));
 const rent = (session: PlanSession) => figuresOf(session.state.model.seriesOf(idOf('Rent'))!)[2];
 const rentAtServer = () => [...server.document.exceptions.values()].find((row) => row.line === idOf('Rent'))?.amount;
@@ -111,6 +127,7 @@ beforeEach(() => {
   server = new FakeServer();
   refusals = [];
   kept = [];
+  keptRefusals = [];
   isFull = false;
 });
 
@@ -288,9 +305,56 @@ describe('what the server refuses', () => {
     await vi.advanceTimersByTimeAsync(5000);
     server.refusal = null;
     await settle();
-    expect(refusals[0]).toContain('Rent in March 2026: 7.00: This line is no longer in the plan.');
+    expect(refusedIn(session)[0]).toBe('Rent in March 2026: 7.00: This line is no longer in the plan.');
     expect(rent(session)).toBe(800);
     expect(session.state.waiting).toBe(0);
+  });
+
+  it('is kept until it is tried again or let go, also when the page is opened anew', async () => {
+    let session = open();
+    server.refusal = new ServerRefusal(409, 'Somebody was faster.');
+    session.send(setRent(7));
+    session.send(setRent(8));
+    await settle();
+    server.refusal = null;
+    session.close();
+    session = open();
+    expect(refusedIn(session)).toEqual([
+      'Rent in March 2026: 7.00: Somebody was faster.',
+      'Rent in March 2026: 8.00: Somebody was faster.',
+    ]);
+    const [first, second] = session.state.refused;
+    session.letGoOf(second!.id);
+    session.tryAgain(first!);
+    expect([rent(session), session.state.refused, keptRefusals]).toEqual([7, [], []]);
+    await settle();
+    expect(rentAtServer()).toBe(7);
+  });
+
+  it('stays with the reason of now while it still cannot be', async () => {
+    const session = open();
+    server.refusal = new ServerRefusal(409, 'Somebody was faster.');
+    session.send(setRent(7));
+    await settle();
+    server.refusal = null;
+    session.send({ kind: 'line.delete', line: idOf('Rent') });
+    session.tryAgain(session.state.refused[0]!);
+    expect(refusedIn(session)[0]).toMatch(/no longer in the plan/);
+    expect(keptRefusals).toEqual(session.state.refused);
+  });
+
+  it('of entries is tried again from what these are now', () => {
+    const given = { date: '2026-03-04', amount: -4250, line: idOf('Rent') };
+    const edit = { entry: 'e1', before: given, after: { ...given, amount: -4500 } };
+    const order = { kind: 'entries.set', entries: [edit, { ...edit, entry: 'e2', after: null }] } as const;
+    const now = [
+      { entry: 'e1', now: { ...given, amount: -4400 } },
+      { entry: 'e2', now: null },
+    ];
+    expect(againFrom({ id: 'r', order, what: '', why: '', now })).toEqual({
+      ...order,
+      entries: [{ ...edit, before: { ...given, amount: -4400 } }],
+    });
   });
 });
 
@@ -544,7 +608,7 @@ describe('orders on their way', () => {
     await settle();
     expect(server.document.lines.get(idOf('Pay'))!.note).toBe('Kept.');
     expect(rent(session)).toBe(800);
-    expect(refusals).toEqual([expect.stringMatching(/^Rent in March 2026: 900.00: .*tried 5 times/)]);
+    expect(refusedIn(session)).toEqual([expect.stringMatching(/^Rent in March 2026: 900.00: .*tried 5 times/)]);
   });
 
   it('follow a database that has been put back to an older revision', async () => {
@@ -672,8 +736,7 @@ describe('a plan several people have', () => {
     server.away = false;
     session.nudge();
     await settle();
-    expect(refusals).toHaveLength(1);
-    expect(refusals[0]).toMatch(/^2 changes could not be made/);
+    expect(session.state.refused).toHaveLength(2);
     expect([...server.document.lines.values()].map(({ name }) => name)).toEqual(['Wage']);
   });
 });
@@ -719,7 +782,7 @@ describe('whatever happens to the server, its answers and the tabs', () => {
 
         const done = server.entries.filter(({ kind }) => kind === 'line.add').map(({ changes }) => changes[0]!.id);
         expect([...done].sort()).toEqual([...given].sort());
-        expect(refusals.filter((message) => message.startsWith('New line'))).toEqual([]);
+        expect(tabs.flatMap(({ state }) => state.refused)).toEqual([]);
         expect(storage.length).toBe(0);
         for (const tab of tabs) {
           expect(tab.state.waiting).toBe(0);

@@ -28,12 +28,14 @@ import {
 } from './api.ts';
 import {
   decideOrder,
+  againFrom,
   historyAfter,
   isStep,
   withPending,
   type HistoryItem,
   type Order,
   type PendingOrder,
+  type RefusedOrder,
 } from './orders.ts';
 import { figuresAfter, previewOf, type Preview } from './preview.ts';
 import { messages } from '../messages/session.ts';
@@ -99,6 +101,8 @@ export interface SessionState extends PlanState {
   /** Whether the server answered last time. */
   readonly reachable: boolean;
   readonly told: Told | null;
+  /** One's own changes that could not be made, until one tries them again or lets them go. */
+  readonly refused: readonly RefusedOrder[];
   /** The others who have it open. */
   readonly present: readonly Present[];
   readonly ended: Ended | null;
@@ -112,6 +116,10 @@ export interface PendingStore {
   /** Says whether there was room for it. */
   add(order: PendingOrder): boolean;
   remove(id: string): void;
+  /** What could not be done and has not been seen to yet. */
+  refused(): RefusedOrder[];
+  keepRefused(refused: RefusedOrder): void;
+  letGo(id: string): void;
 }
 
 /** How long the screen has to itself after an edit, in milliseconds; kept in the browser is the edit at once. */
@@ -143,8 +151,6 @@ export class PlanSession {
   private history: readonly HistoryItem[];
   private sending = false;
   private failures = 0;
-  /** What could not be done, until it is told. */
-  private readonly refused: string[] = [];
   /** Which command each of the latest revisions came from: another one shows that the database is another. */
   private readonly commands = new Map<number, string>();
   /** What the orders on their way change in the ledger, and what has been changed in it lately. */
@@ -196,6 +202,7 @@ export class PlanSession {
       waiting: this.mayChange ? this.pending.length : 0,
       reachable: true,
       told: null,
+      refused: pendingStore.refused(),
       present: [],
       ended: null,
       ...this.steps(),
@@ -438,7 +445,6 @@ export class PlanSession {
     }
     const goesOn = this.pending.length > 0 && this.current.reachable && !this.current.ended && !this.closed;
     if (goesOn) void this.pump();
-    else this.tellRefused();
   }
 
   private failed(error: unknown): void {
@@ -450,7 +456,7 @@ export class PlanSession {
       if (error.status === 404 || error.status === 403) return this.end(error.message);
       if (head) this.drop(head.id);
       this.showAgain();
-      return this.tell(head, error.message);
+      return this.refuse(head, error.message, error.now);
     }
     if (error instanceof ServerAway && error.hasFailed && ++this.failures >= MOST_FAILURES && head) {
       // It fails at this one again and again: the others are not to wait for it.
@@ -458,7 +464,7 @@ export class PlanSession {
       this.publish({ reachable: true });
       this.drop(head.id);
       this.showAgain();
-      return this.tell(head, messages.itWasTriedTimesAnd(error.message, MOST_FAILURES));
+      return this.refuse(head, messages.itWasTriedTimesAnd(error.message, MOST_FAILURES));
     }
     if (!(error instanceof ServerAway)) console.error(error);
     this.publish({ reachable: false });
@@ -500,15 +506,32 @@ export class PlanSession {
     this.showAgain();
   }
 
-  /** Says why an order was not done; of several that were sent one after the other, all at once when that is over. */
-  private tell(order: PendingOrder | undefined, why: string): void {
-    const what = order && !isStep(order.order) ? `${describeCommand(order.order, this.confirmed)}: ` : '';
-    this.refused.push(`${what}${why}`);
+  /** Keeps what was not done, with the reason, until whoever did it has seen to it; of a step only the reason is said. */
+  private refuse(pending: PendingOrder | undefined, why: string, now: RefusedOrder['now'] = []): void {
+    if (!pending || isStep(pending.order)) return this.onRefusal(why);
+    const { id, order } = pending;
+    const refused = { id, order, what: describeCommand(order, this.confirmed), why, now };
+    this.pendingStore.keepRefused(refused);
+    this.publish({ refused: [...this.current.refused, refused] });
   }
 
-  private tellRefused(): void {
-    const refused = this.refused.splice(0);
-    if (refused.length > 0) this.onRefusal(refused.length === 1 ? refused[0]! : messages.couldNotBeMade(refused));
+  /** Does again what was refused, as things are now. What cannot be done now either stays, with the reason of now. */
+  tryAgain(refused: RefusedOrder): void {
+    const command = againFrom(refused);
+    const decision = decide(this.settled, command);
+    if (!decision.ok) {
+      const still = { ...refused, why: decision.refusal.message };
+      this.pendingStore.keepRefused(still);
+      return this.publish({ refused: this.current.refused.map((each) => (each.id === refused.id ? still : each)) });
+    }
+    this.letGoOf(refused.id);
+    if (decision.changes.length > 0) this.enqueue(command, decision.changes);
+  }
+
+  /** Lets go of a change that was refused. */
+  letGoOf(id: string): void {
+    this.pendingStore.letGo(id);
+    this.publish({ refused: this.current.refused.filter((each) => each.id !== id) });
   }
 
   /** Loads the plan again, whatever is known of it; what has not been sent is laid over it. */

@@ -38,7 +38,14 @@ export function sessionOf(document: Document): PlanSession {
     return Promise.resolve({ revision: ++revision, commandId, kind: order.kind, label: '', target, state: target === null ? 'done' : null, changes, personId: 'me' }); // prettier-ignore
   };
   const api = { send, plan: () => Promise.reject(new Error()), step: () => Promise.reject(new Error()) };
-  const pendingStore = { read: () => [], add: () => true, remove: () => {} };
+  const pendingStore = {
+    read: () => [],
+    add: () => true,
+    remove: () => {},
+    refused: () => [],
+    keepRefused: () => {},
+    letGo: () => {},
+  };
   return new PlanSession(
     { id: 'p', revision: 0, document, history: [], role: 'owner', person: 'me' },
     api,

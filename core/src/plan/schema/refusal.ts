@@ -1,4 +1,5 @@
 import type { Place } from '../../formula/expression/syntax.ts';
+import type { EntryGiven } from './entries.ts';
 
 /** Why something cannot be done. */
 export interface Refusal {
@@ -13,6 +14,14 @@ export interface Refusal {
   readonly suggestions?: readonly string[];
   /** For `used`: who uses it. */
   readonly uses?: readonly { readonly id: string; readonly name: string }[];
+  /** For `conflict`: the entries that are not as their sender knew them, as they are now. */
+  readonly now?: readonly EntryNow[];
+}
+
+/** An entry as it is now; `null` where it is gone. */
+export interface EntryNow {
+  readonly entry: string;
+  readonly now: EntryGiven | null;
 }
 
 /** Thrown while a command is decided; becomes its refusal. */

@@ -1,0 +1,79 @@
+import { entryOf, rowInWords, type Document, type EntryChange } from '@haushalt/core';
+import { messages } from '../messages/session.ts';
+import type { RefusedOrder } from '../plan-session/orders.ts';
+import { useRefused, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
+import { Icon } from '../ui/Icon.tsx';
+import './refused.scss';
+
+/** What could not be made of one's own changes: what is there now beside what one meant, until it is seen to. */
+export function RefusedStrip() {
+  const session = useSession();
+  const { base } = useSessionState();
+  const refused = useRefused();
+  if (refused.length === 0) return null;
+  return (
+    <section className="refused-strip" role="alert" aria-label={messages.couldNotBeMade(refused.length)}>
+      <p className="refused-head">
+        <Icon name="warning" />
+        <strong>{messages.couldNotBeMade(refused.length)}</strong>
+        <span>{messages.isKeptHere}</span>
+        {refused.length > 1 && (
+          <button
+            type="button"
+            className="btn btn-link"
+            onClick={() => refused.forEach(({ id }) => session.letGoOf(id))}
+          >
+            {messages.letAllGo}
+          </button>
+        )}
+      </p>
+      <ul>
+        {refused.map((each) => (
+          <li key={each.id}>
+            <div>
+              <strong>{each.what}</strong> <span>{each.why}</span>
+              <WhatIsThere refused={each} document={base} />
+            </div>
+            <button type="button" className="btn btn-sm btn-outline-primary" onClick={() => session.tryAgain(each)}>
+              {messages.tryAgain}
+            </button>
+            <button type="button" className="btn btn-sm btn-link" onClick={() => session.letGoOf(each.id)}>
+              {messages.letGo}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Of how many entries it is told how they differ. */
+const MOST_TOLD = 5;
+
+/** The entries that stood against a change, as they were then, beside what they were to be. */
+function WhatIsThere({ refused, document }: { readonly refused: RefusedOrder; readonly document: Document }) {
+  const { order, now } = refused;
+  if (order.kind !== 'entries.set') return null;
+  const meant = new Map(order.entries.map(({ entry, after }) => [entry, after]));
+  return now.slice(0, MOST_TOLD).map(({ entry, now: before }) => {
+    const after = meant.get(entry) ?? null;
+    if (before === null) return after && <p key={entry}>{messages.itIsGone}</p>;
+    const change: EntryChange = {
+      table: 'entries',
+      id: entry,
+      before: entryOf(entry, before),
+      after: after && entryOf(entry, after),
+    };
+    return rowInWords(change, document, document).map(({ name, fields }) => (
+      <p key={entry}>
+        {name}
+        {fields.map((field) => (
+          <span key={field.name} className="refused-field">
+            {field.name}: {messages.thereNow(field.before ?? messages.nothing)},{' '}
+            {messages.yours(field.after ?? messages.nothing)}
+          </span>
+        ))}
+      </p>
+    ));
+  });
+}
