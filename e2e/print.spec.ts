@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { extractText } from 'unpdf';
 import type { Download, Page } from '@playwright/test';
 import { expect, expectAccessible, test } from './application.ts';
 
@@ -80,4 +81,30 @@ test('workbooks and tables are saved, and an edit is in them at once', async ({ 
   await page.getByRole('radio', { name: 'Neutral (ISO dates, decimal point)' }).click();
   const csv = (await bytesOf(await saved(page, 'CSV (.csv)'))).toString('utf8');
   expect(csv).toContain('Rent,1140,1140');
+});
+
+test('the browser’s own print of a view shows all of it, without an empty page or what is only for the screen', async ({
+  household,
+  page,
+}) => {
+  test.slow();
+  const printed = async (view: string): Promise<string[]> => {
+    await page.goto(`${household}/${view}`);
+    await expect(page.locator('.shell-page').getByRole('heading').first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    const file = await page.pdf({ preferCSSPageSize: true });
+    return (await extractText(new Uint8Array(file))).text;
+  };
+  for (const view of ['overview', 'budget', 'projection', 'loans', 'savings', 'tax', 'break-even', 'lists', 'charts', 'checks', 'history', 'people']) {
+    const pages = await printed(view);
+    expect([view, pages.filter((text) => text.trim() === '')]).toEqual([view, []]);
+  } // prettier-ignore
+
+  const entries = (await printed('spending?view=entries')).join(' ');
+  const many = Number(/(\d+) entries/.exec(await page.locator('.found-totals').innerText())![1]);
+  expect(many).toBeGreaterThan(100);
+  // A day at the beginning of each row.
+  expect(entries.match(/\d\d\/\d\d\/20\d\d/g)!.length).toBeGreaterThanOrEqual(many);
+  const [account] = await printed('accounts');
+  expect(account).toMatch(/Line Amount Balance/);
 });

@@ -1,5 +1,7 @@
 /** What the interface says: ledger, on several pages. */
 export const messages = {
+  tooManyForPaper: (count: string) =>
+    `Of ${count} entries only those in sight are on this page. “Print and export” has all of them.`,
   item: 'Item',
   noItem: 'none',
   // draft

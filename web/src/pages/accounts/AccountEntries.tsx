@@ -10,6 +10,7 @@ import {
   type AccountRow,
   type Balances,
   type Expected,
+  writeCount,
   type LedgerEntry,
 } from '@haushalt/core';
 import { useMemo } from 'react';
@@ -21,7 +22,7 @@ import { useGrid } from '../../grid/useGrid.tsx';
 import { messages } from '../../messages/accounts.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
-import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
+import { MOST_PRINTED, useEntryPages } from '../../parts/ledger/useEntryPages.ts';
 import { today } from '../../parts/ledger/today.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -156,16 +157,21 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
     );
   if (rows.length === 0 && !found.isLoading) return <p className="quiet account-empty">{messages.noEntries}</p>;
   return (
-    <Grid
-      control={control}
-      label={messages.entriesOf(account.name)}
-      columns={COLUMNS}
-      rows={rows}
-      footer={NO_ROWS}
-      rowHeight={26}
-      cellOf={cellOf}
-      partsOf={({ index, expected: foreseen }) => [plan, foreseen ?? found.at(index), balances, document]}
-      complete={printing && found.total <= 1000}
-    />
+    <>
+      <Grid
+        control={control}
+        label={messages.entriesOf(account.name)}
+        columns={COLUMNS}
+        rows={rows}
+        footer={NO_ROWS}
+        rowHeight={26}
+        cellOf={cellOf}
+        partsOf={({ index, expected: foreseen }) => [plan, foreseen ?? found.at(index), balances, document]}
+        complete={printing && found.total <= MOST_PRINTED}
+      />
+      {printing && found.total > MOST_PRINTED && (
+        <p>{ledgerMessages.tooManyForPaper(writeCount(found.total, plan.locale))}</p>
+      )}
+    </>
   );
 }

@@ -31,7 +31,7 @@ import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { readTarget, targetOptions } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
-import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
+import { MOST_PRINTED, useEntryPages } from '../../parts/ledger/useEntryPages.ts';
 import { entriesAsCsv } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -296,13 +296,12 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
           complete={printing && total <= MOST_PRINTED}
         />
       )}
+      {printing && total > MOST_PRINTED && <p>{ledgerMessages.tooManyForPaper(writeCount(total, plan.locale))}</p>}
     </>
   );
 }
 
 const NO_ROWS: readonly FoundRow[] = [];
-/** More than so many entries are not drawn for paper: they are exported. */
-const MOST_PRINTED = 1000;
 
 /** What is looked for, as it is asked; an amount that is typed is in major units. */
 export function queryOf(looked: Looked, month: string, gone: readonly string[], units: number): Partial<EntryQuery> {

@@ -8,6 +8,9 @@ import { useChangesSince } from './useLedger.ts';
 /** How many entries are fetched at once while a long list is scrolled. */
 const PART = 200;
 
+/** Lists of so many entries are fetched to their end, in passing, so that the whole list can be printed. */
+export const MOST_PRINTED = 2000;
+
 /** A long list of entries, of which only what is in sight is fetched. */
 export interface EntryPages {
   readonly total: number;
@@ -55,6 +58,14 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
       setWanted((before) => [...before.filter((each) => !missing.includes(each)), ...missing].slice(-MOST_PARTS));
     });
   };
+  const { total } = head;
+  useEffect(() => {
+    if (total > MOST_PRINTED) return;
+    setWanted((before) => {
+      const rest = Array.from({ length: Math.max(0, Math.ceil(total / PART) - 1) }, (_, at) => at + 1);
+      return rest.every((page) => before.includes(page)) ? before : rest;
+    });
+  }, [total, asked]);
   const at = (index: number) => {
     const page = Math.floor(index / PART);
     if (page === 0) return head.entries[index];
@@ -63,7 +74,7 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
     return found?.[index - page * PART];
   };
   return {
-    total: head.total,
+    total,
     received: first.data?.received ?? 0,
     paid: first.data?.paid ?? 0,
     isLoading: first.isPending,
