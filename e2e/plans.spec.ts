@@ -79,6 +79,16 @@ test('a workbook kept for years is audited, and becomes a plan', async ({ applic
   );
   await expect(audit.getByText(/^187 of 229 cells equal/)).toBeVisible();
   await expectAccessible(page);
+  // What a row is, is corrected on the picture of the sheet; the audit follows.
+  await audit.getByRole('combobox', { name: 'What Bank charges is' }).selectOption('left out');
+  await expect(audit.getByRole('heading', { name: '8 faults were found' })).toBeVisible();
+  await audit.getByRole('combobox', { name: 'Side of Plant sale' }).selectOption('set aside');
+  await expect(audit.locator('tr.is-said')).toHaveCount(2);
+  await audit.getByRole('button', { name: 'Take back what you said' }).click();
+  await expect(audit.getByRole('heading', { name: '10 faults were found' })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await audit.getByRole('button', { name: 'Save the audit as PDF' }).click();
+  expect((await download).suggestedFilename()).toBe('Audit of allotment-club.pdf');
   await audit.getByRole('checkbox', { name: /^Mend its faults/ }).check();
   await expect(audit.getByText(/^177 of 229 cells equal/)).toBeVisible();
   await audit.getByRole('button', { name: 'Take it as a plan' }).click();

@@ -1,7 +1,15 @@
 import { toPlanFile } from '@haushalt/core';
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
-import { FILE_KINDS, USUAL_PRINT, WorkbookError, auditWorkbook, handOver, type FileKind } from '@haushalt/formats';
+import {
+  FILE_KINDS,
+  USUAL_PRINT,
+  WorkbookError,
+  auditPdf,
+  auditWorkbook,
+  handOver,
+  type FileKind,
+} from '@haushalt/formats';
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
 import { messages } from './messages.ts';
@@ -36,7 +44,7 @@ export function convertCommand(): Command {
         .default('neutral'),
     )
     .option('--rules', 'in CSV: the rules after the figures')
-    .option('--audit <file>', 'of a workbook: what was found in it, as JSON')
+    .option('--audit <file>', 'of a workbook: what was found in it, as JSON or, ending in .pdf, as pages')
     .option('--mend', 'of a workbook: mend its faults on the way')
     .action(async (from: string, out: string, { by, notation, rules, audit, mend = false }: ConvertOptions) => {
       const isPlan = out.endsWith('.haushalt.json');
@@ -75,7 +83,8 @@ async function planOfWorkbook(
   }
   try {
     const title = basename(file).replace(/\.[^.]*$/, '');
-    const { document, findings, cells, remarks } = await auditWorkbook(bytes, title, mend);
+    const audited = await auditWorkbook(bytes, title, mend);
+    const { document, findings, cells, remarks } = audited;
     for (const remark of remarks) console.error(remark);
     for (const { sheet, cell, message, mend: how, money } of findings)
       console.error(`${sheet}!${cell}: ${message}${money === null ? '' : ` (${money.toFixed(2)})`} ${how}`);
@@ -83,7 +92,8 @@ async function planOfWorkbook(
     for (const { sheet, cell, theirs, ours, reason } of cells.differences.slice(0, MOST_SHOWN))
       console.error(`  ${sheet}!${cell}: ${theirs} ≠ ${ours ?? '–'}: ${reason}`);
     if (cells.differences.length > MOST_SHOWN) console.error(messages.andMore(cells.differences.length - MOST_SHOWN));
-    if (auditFile !== undefined) writeOut(auditFile, JSON.stringify({ findings, cells, remarks }, null, 2));
+    if (auditFile?.toLowerCase().endsWith('.pdf')) writeOut(auditFile, await auditPdf(audited, title, today()));
+    else if (auditFile !== undefined) writeOut(auditFile, JSON.stringify({ findings, cells, remarks }, null, 2));
     return { document, entries: [] };
   } catch (error) {
     if (error instanceof WorkbookError) throw new CliError(`${file}: ${error.message}`);

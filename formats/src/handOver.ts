@@ -1,7 +1,8 @@
-import { dayInWords, planOf, type Day, type PlanRow } from '@haushalt/core';
+import { dayInWords, planOf, type Day, type FigureStyle, type PlanRow } from '@haushalt/core';
 import type { LaidOut, PageSetup } from './pages/page.ts';
 import { bookSheets, type BookChoice, type BookSource } from './sheets/book.ts';
 import { liveWorkbook } from './sheets/liveWorkbook.ts';
+import type { Sheet } from './sheets/sheet.ts';
 import { messages } from './messages.ts';
 import { sheetsToCsv, type CsvNotation } from './write/sheetCsv.ts';
 
@@ -53,7 +54,6 @@ export async function pagesOf(
   today: Day,
   progress: Progress = () => {},
 ): Promise<LaidOut> {
-  const [{ measure }, { layOut }] = await Promise.all([import('./pages/fonts.ts'), import('./pages/layOut.ts')]);
   const plan = planOf(source.model.document);
   progress(0, messages.reckoning);
   const sheets = bookSheets(source, request);
@@ -63,7 +63,19 @@ export async function pagesOf(
     date: dayInWords(today, plan.locale),
   };
   const title = request.title.trim() === '' ? plan.name : request.title.trim();
-  return layOut(sheets, title, plan, setup, measure, (done) => progress(0.1 + 0.4 * done, messages.settingPages));
+  return setPages(sheets, title, plan, setup, (done) => progress(0.1 + 0.4 * done, messages.settingPages));
+}
+
+/** Sheets as pages. */
+export async function setPages(
+  sheets: readonly Sheet[],
+  title: string,
+  style: FigureStyle,
+  setup: PageSetup,
+  progress: (done: number) => void = () => {},
+): Promise<LaidOut> {
+  const [{ measure }, { layOut }] = await Promise.all([import('./pages/fonts.ts'), import('./pages/layOut.ts')]);
+  return layOut(sheets, title, style, setup, measure, progress);
 }
 
 /** A plan as a file. */

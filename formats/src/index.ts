@@ -46,7 +46,9 @@ export {
 } from './statements/statement.ts';
 export { textOf } from './statements/text.ts';
 export { previewFile, type PreviewFrom, type PreviewedStatement } from './statements/previewFile.ts';
+export { auditPdf } from './audit/auditPages.ts';
 export { auditWorkbook, type AuditedWorkbook, type WorkbookReading } from './audit/auditWorkbook.ts';
+export { ROW_KINDS, type ReadingSaid, type RowKind, type RowSaid } from './audit/said.ts';
 export { AUDIT_KINDS, type AuditFinding, type AuditKind } from './audit/finding.ts';
 export type { CellDifference, ComparedCells } from './audit/compareCells.ts';
 export { MAX_WORKBOOK, WorkbookError } from './read/rawWorkbook.ts';

@@ -213,4 +213,21 @@ describe('a workbook from elsewhere', () => {
     expect(refused.error).toMatchObject({ status: 422, message: expect.stringMatching(/no row of months/) });
     expect((await ask(csv, 'title=')).status).toBe(422);
   });
+
+  it('is taken for what somebody says, and its audit comes as pages', async () => {
+    const csv = `,Jan,Feb,Mar,Apr\nIncome\nDues,100,100,100,120\nCosts\nHall,40,40,40,40\n`;
+    const ask = async (more: Record<string, string>) => {
+      const response = await fetch(`${base}/plans/workbooks?${new URLSearchParams({ title: 'Club', ...more })}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: csv,
+      });
+      return { status: response.status, text: await response.text() };
+    };
+    const said = JSON.stringify({ rows: { 5: { kind: 'other' } } });
+    expect(JSON.parse((await ask({ said })).text.trim().split('\n').at(-1)!).plan.lines).toHaveLength(1);
+    expect((await ask({ said, as: 'pdf' })).text).toContain('%PDF-1.7');
+    for (const wrong of ['{', '{"rows":{"x":{}}}', '{"rows":{"1":{"kind":"sum"}}}', '{"also":1}', `{"sheet":"${'x'.repeat(12_000)}"}`])
+      expect((await ask({ said: wrong })).status).toBe(422); // prettier-ignore
+  });
 });

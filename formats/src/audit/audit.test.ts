@@ -3,7 +3,8 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { zipSync, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { Model, calculate, valueOver, type Document } from '@haushalt/core';
+import { extractText } from 'unpdf';
+import { Model, SIDES, calculate, parsePlan, toPlanFile, valueOver, type Day, type Document } from '@haushalt/core';
 import { runs } from '../../../core/src/testing/setup.ts';
 import { parseRawFormula } from '../read/parseFormula.ts';
 import type { RawCell, RawWorkbook } from '../read/rawWorkbook.ts';
@@ -13,10 +14,12 @@ import { Places } from '../sheets/placed.ts';
 import { demoPlan } from '../testing/demo.ts';
 import { writeOds } from '../write/ods.ts';
 import { writeXlsx } from '../write/xlsx.ts';
-import { auditRead, auditWorkbook } from './auditWorkbook.ts';
+import { auditPdf } from './auditPages.ts';
+import { auditRead, auditWorkbook, type AuditedWorkbook } from './auditWorkbook.ts';
 import { evaluateRaw, type ValueAt } from './evaluate.ts';
 import { AUDIT_KINDS, type AuditKind } from './finding.ts';
 import { monthNamed } from './monthNames.ts';
+import { ROW_KINDS, type ReadingSaid } from './said.ts';
 
 type Content = string | number;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -84,6 +87,77 @@ const with_ = (change: (rows: Content[][]) => void): Content[][] => {
 const kindsIn = (rows: Content[][], hidden: number[] = []) =>
   auditRead(workbookOf(rows, hidden), 'Club', false).findings.map(({ kind, cell }) => `${kind} ${cell}`);
 const lineIn = (document: Document, name: string) => [...document.lines.values()].find((line) => line.name === name)!;
+
+describe('what somebody says of a workbook', () => {
+  const said = (reading: ReadingSaid, rows = clean()) => auditRead(workbookOf(rows), 'Club', false, reading);
+  const sideIn = ({ document }: AuditedWorkbook, name: string) => document.groups.get(lineIn(document, name).group)!.side; // prettier-ignore
+
+  it('shows each row as it stands in the sheet, and what it was taken for', () => {
+    const { reading } = said({});
+    expect(reading).toMatchObject({ sheet: '2026', sheets: ['2026'], heading: 4, headings: [4] });
+    expect(reading!.columns[0]).toEqual({ column: 'B', month: '2026-01' });
+    expect(reading!.rows[1]).toMatchObject({ row: 6, label: 'Pay', kind: 'line', side: 'income' });
+    expect(reading!.rows[1]!.cells.slice(0, 2)).toEqual([2000, 2000]);
+    expect(reading!.rows[2]!.cells[3]).toBe(30);
+  });
+
+  it('puts lines and all below a heading on the side that was said', () => {
+    const one = said({ rows: { 7: { side: 'setAside' } } });
+    expect([sideIn(one, 'Pay'), sideIn(one, 'Extra')]).toEqual(['income', 'setAside']);
+    const all = said({ rows: { 9: { side: 'memo' }, 11: { side: 'expense' } } });
+    expect(['Rent', 'Food', 'Heating'].map((name) => sideIn(all, name))).toEqual(['memo', 'expense', 'memo']);
+  });
+
+  it('leaves rows out, and makes lines of what was taken for something else', () => {
+    const { document, cells, reading } = said({ rows: { 7: { kind: 'other' }, 14: { kind: 'line' } } });
+    const names = [...document.lines.values()].map(({ name }) => name);
+    expect(names).not.toContain('Extra');
+    expect(names).toContain('Net 2');
+    expect(reading!.rows.find(({ row: of }) => of === 7)).toMatchObject({ kind: 'other', side: null });
+    // Without the line, the total differs by it from February on, and what follows from the total with it.
+    expect(cells.differences.map(({ cell }) => cell)).toContain('C8');
+    expect(cells.differences.map(({ cell }) => cell)).not.toContain('C7');
+  });
+
+  it('takes the sheet, and the row of months, that was said', () => {
+    const first = workbookOf(clean());
+    const second = workbookOf([['', ...MONTHS], row('Fees', () => 5), [], ['', ...MONTHS], row('Prizes', () => 7)]);
+    const book = { ...first, sheets: [...first.sheets, { ...second.sheets[0]!, name: 'Club' }] };
+    const linesOf = (reading: ReadingSaid) => [...auditRead(book, 'x', false, reading).document.lines.values()].map(({ name }) => name); // prettier-ignore
+    expect(linesOf({})).toContain('Rent');
+    expect(linesOf({ sheet: 'Club' })).toEqual(['Fees']);
+    expect(linesOf({ sheet: 'Club', heading: 4 })).toEqual(['Prizes']);
+    expect(linesOf({ sheet: 'gone' })).toContain('Rent');
+  });
+
+  it('whatever is said, gives a plan that can be written and read, or a sentence', () => {
+    const any = fc.record({ kind: fc.constantFrom(...ROW_KINDS), side: fc.constantFrom(...SIDES) }, { requiredKeys: [] }); // prettier-ignore
+    fc.assert(
+      fc.property(fc.dictionary(fc.integer({ min: 4, max: 17 }).map(String), any), (rows) => {
+        try {
+          const { document, cells } = said({ rows });
+          expect(parsePlan(toPlanFile(document)).lines.size).toBe(document.lines.size);
+          expect(cells.equal).toBeLessThanOrEqual(cells.compared);
+        } catch (error) {
+          expect((error as Error).message).toMatch(/there is no line with a name and figures/);
+        }
+      }),
+      runs(100),
+    );
+  });
+
+  it('is on the pages of the audit, with every fault and every cell that differs', async () => {
+    const sample = new Uint8Array(readFileSync(new URL('../../../docs/samples/allotment-club.xlsx', import.meta.url)));
+    const audited = await auditWorkbook(sample, 'Allotment club', false);
+    const { text, totalPages } = await extractText(await auditPdf(audited, 'Allotment club', '2026-11-27' as Day), { mergePages: true }); // prettier-ignore
+    const flat = text.replace(/\s+/g, ' ');
+    expect(totalPages).toBeGreaterThan(1);
+    for (const { cell } of [...audited.findings, ...audited.cells.differences]) expect(flat).toContain(` ${cell} `);
+    expect(flat).toContain('Total running costs: the total misses Bank charges.');
+    expect(flat).toContain('187 of 229 cells equal');
+    expect(flat).toContain('27 November 2026');
+  });
+});
 
 describe('a clean workbook', () => {
   it('has no findings, and makes a plan with the same figures', () => {

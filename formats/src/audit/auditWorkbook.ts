@@ -1,15 +1,16 @@
-import type { Document } from '@haushalt/core';
-import { WorkbookError, type RawWorkbook } from '../read/rawWorkbook.ts';
+import type { Document, Side } from '@haushalt/core';
+import { WorkbookError, rawCell, type RawCell, type RawWorkbook } from '../read/rawWorkbook.ts';
 import { readWorkbook } from '../read/readWorkbook.ts';
 import { messages } from '../messages.ts';
 import { assumptionCells } from './assumptionCells.ts';
 import { lettersOf } from '../sheets/printFormula.ts';
-import { blockOf, type Block, type RowKind } from './block.ts';
+import { blockOf, type Block } from './block.ts';
 import type { AuditFinding } from './finding.ts';
 import { ownWorkbook } from './ownWorkbook.ts';
 import type { ComparedCells } from './compareCells.ts';
 import { PlanMaker } from './makePlan.ts';
 import { reviewBlock } from './reviewBlock.ts';
+import type { ReadingSaid, RowKind } from './said.ts';
 
 /** A workbook as a plan, with what a careful reviewer found in it. Nothing of the workbook is changed. */
 export interface AuditedWorkbook {
@@ -28,23 +29,55 @@ const MOST_ROWS = 2000;
 /** What a sheet was taken for. */
 export interface WorkbookReading {
   readonly sheet: string;
+  /** The sheets that have months. */
+  readonly sheets: readonly string[];
+  /** The row of the months, from 1, and the others that may be. */
+  readonly heading: number;
+  readonly headings: readonly number[];
   /** The first and last of its months, as `2026-01`. */
   readonly from: string;
   readonly until: string;
-  readonly rows: readonly { readonly row: number; readonly label: string; readonly kind: RowKind }[];
+  /** The columns of the months, the first of them, with what each is called in the workbook. */
+  readonly columns: readonly { readonly column: string; readonly month: string }[];
+  readonly rows: readonly ReadRow[];
   readonly assumptions: readonly { readonly cell: string; readonly label: string; readonly value: number }[];
 }
 
+/** A row of the sheet, and what it was taken for. */
+export interface ReadRow {
+  readonly row: number;
+  readonly label: string;
+  readonly kind: RowKind;
+  /** Of a line and of a heading: its side, as far as that is known. */
+  readonly side: Side | null;
+  /** What stands in the first months. */
+  readonly cells: readonly (number | string | null)[];
+}
+
+/** How many months of a sheet are shown. */
+const MOST_COLUMNS = 12;
+
 /**
  * Reads a workbook (Office Open XML, OpenDocument, CSV, apart by tabs), audits it, and makes a plan of it. `title` is what the
- * plan is called; with `mend` its faults are mended on the way. Throws `WorkbookError` with a sentence.
+ * plan is called; with `mend` its faults are mended on the way; `said` corrects what it was taken for. Throws `WorkbookError`
+ * with a sentence.
  */
-export async function auditWorkbook(file: Uint8Array, title: string, mend: boolean): Promise<AuditedWorkbook> {
-  return auditRead(await readWorkbook(file), title, mend);
+export async function auditWorkbook(
+  file: Uint8Array,
+  title: string,
+  mend: boolean,
+  said: ReadingSaid = {},
+): Promise<AuditedWorkbook> {
+  return auditRead(await readWorkbook(file), title, mend, said);
 }
 
 /** The same of a workbook that has been read. */
-export function auditRead(workbook: RawWorkbook, title: string, mend: boolean): AuditedWorkbook {
+export function auditRead(
+  workbook: RawWorkbook,
+  title: string,
+  mend: boolean,
+  said: ReadingSaid = {},
+): AuditedWorkbook {
   const own = ownWorkbook(workbook);
   if (own) {
     const { document, cells, taken } = own;
@@ -52,30 +85,49 @@ export function auditRead(workbook: RawWorkbook, title: string, mend: boolean): 
   }
   const blocks = workbook.sheets.flatMap((sheet) => {
     const block = blockOf(sheet);
-    return block && block.rows.some(({ kind }) => kind === 'line') ? [block] : [];
+    return block && (block.rows.some(({ kind }) => kind === 'line') || sheet.name === said.sheet) ? [block] : [];
   });
   if (blocks.length === 0) {
     const months = workbook.sheets.find((sheet) => blockOf(sheet) !== null);
     throw new WorkbookError(months ? messages.nothingBelowMonths(months.name) : messages.noMonths);
   }
-  const block = blocks.reduce((best, each) => (each.rows.length > best.rows.length ? each : best));
+  const likeliest = blocks.reduce((best, each) => (each.rows.length > best.rows.length ? each : best));
+  const { sheet } = blocks.find((each) => each.sheet.name === said.sheet) ?? likeliest;
+  const block = blockOf(sheet, said)!;
   if (block.rows.length > MOST_ROWS) throw new WorkbookError(messages.tooManyRows(block.sheet.name, MOST_ROWS));
   const assumptions = assumptionCells(workbook, block);
   const reviewed = reviewBlock(workbook, block, assumptions);
-  const { document, cells } = new PlanMaker(workbook, block, assumptions, reviewed, mend).make(title);
+  const maker = new PlanMaker(workbook, block, assumptions, reviewed, mend, said);
+  const { document, cells } = maker.make(title);
   const remarks = [
     ...workbook.remarks,
     ...block.others.slice(0, 1).map((row) => messages.otherPlan(block.sheet.name, row + 1)),
-    ...blocks.filter((each) => each !== block).map(({ sheet }) => messages.otherSheet(sheet.name)),
+    ...blocks.filter((each) => each.sheet !== sheet).map((each) => messages.otherSheet(each.sheet.name)),
     ...(block.gaps.length > 0 ? [messages.monthsMissing(block.gaps.join(', '))] : []),
   ];
   const month = ({ month: number, year }: Block['months'][number]) => `${year}-${String(number).padStart(2, '0')}`;
   const reading: WorkbookReading = {
-    sheet: block.sheet.name,
+    sheet: sheet.name,
+    sheets: blocks.map((each) => each.sheet.name),
+    heading: block.heading + 1,
+    headings: block.headings.map((row) => row + 1),
+    columns: block.columns.slice(0, MOST_COLUMNS).map((column, at) => ({ column: lettersOf(column), month: month(block.months[at]!) })), // prettier-ignore
     from: month(block.months[0]!),
     until: month(block.months.at(-1)!),
-    rows: block.rows.map(({ row, label, kind }) => ({ row: row + 1, label, kind })),
+    rows: block.rows.map((each) => ({
+      row: each.row + 1,
+      label: each.label,
+      kind: each.kind,
+      side: maker.sideOf(each),
+      cells: block.columns.slice(0, MOST_COLUMNS).map((column) => shown(rawCell(sheet, each.row, column))),
+    })),
     assumptions: [...assumptions.values()].map(({ row, column, label, value }) => ({ cell: `${lettersOf(column)}${row + 1}`, label, value })), // prettier-ignore
   };
   return { document, findings: reviewed.findings, cells, reading, remarks };
+}
+
+function shown(cell: RawCell | undefined): number | string | null {
+  if (!cell) return null;
+  if (cell.error !== null) return cell.error;
+  return typeof cell.value === 'boolean' ? String(cell.value) : cell.value;
 }

@@ -1,9 +1,7 @@
 import { rawCell, rowsWithin, type RawCell, type RawFormula, type RawSheet } from '../read/rawWorkbook.ts';
 import { allPartsOf } from '../formulaTree.ts';
 import { monthNamed, monthOfSerial, type NamedMonth } from './monthNames.ts';
-
-/** What a row of somebody's sheet is. */
-export type RowKind = 'heading' | 'line' | 'total' | 'net' | 'cumulative' | 'other';
+import { saidOfRow, type ReadingSaid, type RowKind } from './said.ts';
 
 export interface BlockRow {
   readonly row: number;
@@ -23,6 +21,8 @@ export interface Block {
   readonly rows: readonly BlockRow[];
   /** Rows of months further down, which begin another plan. */
   readonly others: readonly number[];
+  /** All rows that may be the one of the months. */
+  readonly headings: readonly number[];
   readonly gaps: readonly string[];
 }
 
@@ -52,8 +52,10 @@ function monthsIn(sheet: RawSheet, row: number): { column: number; named: NamedM
   return isCount ? numbers.map((column, at) => ({ column, named: { month: at + 1, year: null } })) : [];
 }
 
-/** The plan by months in a sheet: below the row with the most months; `null` where there is none. */
-export function blockOf(sheet: RawSheet): Block | null {
+/**
+ * The plan by months in a sheet: below the row with the most months, or the one that was said; `null` where there is none.
+ */
+export function blockOf(sheet: RawSheet, said: ReadingSaid = {}): Block | null {
   const rows = [...sheet.cells.keys()].sort((a, b) => a - b);
   const all = rows.map((row) => ({ row, months: monthsIn(sheet, row) })).filter(({ months }) => months.length >= FEWEST); // prettier-ignore
   // Mere numbers are months only where nothing else is: below real ones they count them.
@@ -61,7 +63,8 @@ export function blockOf(sheet: RawSheet): Block | null {
   const named = all.filter((candidate) => !isCount(candidate));
   const candidates = named.length > 0 ? named : all;
   const most = Math.max(0, ...candidates.map(({ months }) => months.length));
-  const found = candidates.find(({ months }) => months.length === most);
+  const found =
+    all.find(({ row }) => row + 1 === said.heading) ?? candidates.find(({ months }) => months.length === most);
   if (!found) return null;
   const others = candidates.filter(({ row }) => row > found.row).map(({ row }) => row);
   const columns = found.months.map(({ column }) => column);
@@ -71,12 +74,14 @@ export function blockOf(sheet: RawSheet): Block | null {
     yearNear(sheet, found.row),
   );
   const until = others[0] ?? Infinity;
-  const block: Block = { sheet, heading: found.row, labels, columns, months, rows: [], others, gaps };
+  const headings = all.map(({ row }) => row);
+  const block: Block = { sheet, heading: found.row, labels, columns, months, rows: [], others, headings, gaps };
   return {
     ...block,
     rows: rowsOf(
       block,
       rows.filter((row) => row > found.row && row < until),
+      said,
     ),
   };
 }
@@ -182,7 +187,7 @@ export function mostOf<T>(things: readonly T[], keyOf: (thing: T) => string): T 
   return best?.first ?? null;
 }
 
-function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[]): BlockRow[] {
+function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[], said: ReadingSaid): BlockRow[] {
   const found: BlockRow[] = [];
   const kindOf = new Map<number, RowKind>();
   for (const row of rows) {
@@ -193,6 +198,13 @@ function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[]): Blo
     );
     const isTexts = cells.some((cell) => typeof cell?.value === 'string');
     if (label === '' && !isFilled) continue;
+    const known = saidOfRow(said, row).kind;
+    if (known !== undefined && label !== '') {
+      const adds = known === 'total' ? addsOf(sheet, columns, row, found) : [];
+      found.push({ row, label, kind: known, adds });
+      kindOf.set(row, known);
+      continue;
+    }
     if (!isFilled && !isTexts) {
       found.push({ row, label, kind: 'heading', adds: [] });
       kindOf.set(row, 'heading');
@@ -224,6 +236,20 @@ function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[]): Blo
     kindOf.set(row, kind);
   }
   return found;
+}
+
+/** The rows a row that was said to be a total adds up: by its formulas, else the lines above it. */
+function addsOf(
+  sheet: RawSheet,
+  columns: readonly number[],
+  row: number,
+  above: readonly BlockRow[],
+): readonly number[] {
+  const sums = columns.flatMap((column) => {
+    const added = addedRows(sheet, row, column);
+    return added ? [added] : [];
+  });
+  return mostOf(sums, (each) => each.join()) ?? linesAbove(above, above.length).map((line) => line.row);
 }
 
 const TOTAL = /^\s*((sub)?totals?|sums?|summen?|gesamt\S*|zusammen|somme|suma|totale|totaal|razem)\b/i;

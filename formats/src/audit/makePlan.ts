@@ -13,6 +13,7 @@ import { rawCell, WorkbookError, type RawFormula, type RawWorkbook } from '../re
 import { messages } from '../messages.ts';
 import { placeKey, type AssumptionCell } from './assumptionCells.ts';
 import { isBalance, linesAbove, type Block, type BlockRow } from './block.ts';
+import { saidOfRow, type ReadingSaid } from './said.ts';
 import { compareCells, type ComparedCells } from './compareCells.ts';
 import type { ReviewedBlock } from './reviewBlock.ts';
 import { asPlanFormula, type Naming } from './translate.ts';
@@ -48,6 +49,7 @@ export class PlanMaker {
   private readonly reviewed: ReviewedBlock;
   private readonly assumptions: ReadonlyMap<string, AssumptionCell>;
   private readonly isMended: boolean;
+  private readonly said: ReadingSaid;
   private readonly taken = new Set(TOTALS.map(({ name }) => nameKey(name)));
   private readonly groups = new Map<string, { name: string; side: Side }>();
   private readonly lines = new Map<number, LineDraft>();
@@ -63,7 +65,9 @@ export class PlanMaker {
     assumptions: ReadonlyMap<string, AssumptionCell>,
     reviewed: ReviewedBlock,
     isMended: boolean,
+    said: ReadingSaid = {},
   ) {
+    this.said = said;
     this.workbook = workbook;
     this.block = block;
     this.assumptions = assumptions;
@@ -121,13 +125,14 @@ export class PlanMaker {
     for (const row of rows) {
       if (row.kind === 'heading') {
         heading = row;
-        section = sideOfWords(row.label) ?? section;
+        section = this.sideOfHeading(row) ?? section;
       }
       if (row.kind !== 'line') continue;
       const total = totals.find(({ adds, row: at }) => adds.includes(row.row) || at === this.totalBelow(row.row));
       const title = heading?.label ?? (total ? total.label.replace(/^\s*(sub)?total\s*(of\s*)?/i, '') : '');
       const isMemo = MEMO.test(heading?.label ?? '') || isBalance(row) || (net >= 0 && row.row > net && !total);
-      const side = isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'; // prettier-ignore
+      const said = saidOfRow(this.said, row.row).side ?? (heading && saidOfRow(this.said, heading.row).side);
+      const side = said ?? (isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'); // prettier-ignore
       drafts.push({ row, group: `${title}|${side}`, title, side });
     }
     for (const draft of drafts) this.lines.set(draft.row.row, { row: draft.row, name: this.free(draft.row.label), group: draft.group }); // prettier-ignore
@@ -137,6 +142,17 @@ export class PlanMaker {
       if (!this.groups.has(group))
         this.groups.set(group, { name: this.free(title === '' ? messages.groupNames[side] : title), side });
     for (const [key, { label }] of this.assumptions) this.assumptionNames.set(key, this.free(label));
+  }
+
+  private sideOfHeading({ row, label }: BlockRow): Side | null {
+    return saidOfRow(this.said, row).side ?? sideOfWords(label);
+  }
+
+  /** The side a line was put on, or that a heading says; `null` for other rows. */
+  sideOf(row: BlockRow): Side | null {
+    if (row.kind === 'heading') return this.sideOfHeading(row);
+    const line = this.lines.get(row.row);
+    return line ? this.groups.get(line.group)!.side : null;
   }
 
   private totalBelow(row: number): number {

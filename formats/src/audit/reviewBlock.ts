@@ -21,7 +21,7 @@ export function reviewBlock(
   assumptions: ReadonlyMap<string, AssumptionCell>,
 ): ReviewedBlock {
   const review = new Review(workbook, block, assumptions);
-  const rows = block.rows.filter(({ kind }) => kind !== 'heading');
+  const rows = block.rows.filter(({ kind }) => kind !== 'heading' && kind !== 'other');
   for (const row of rows) reviewRow(review, row);
   for (const row of rows) if (row.kind === 'total') reviewTotal(review, row);
   for (const row of rows) reviewRowTotal(review, row);

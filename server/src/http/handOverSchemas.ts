@@ -1,5 +1,16 @@
 import Joi from 'joi';
-import { FILE_KINDS, PAPERS, PARTS, type HandOverRequest, type PrintRequest } from '@haushalt/formats';
+import { SIDES } from '@haushalt/core';
+import {
+  FILE_KINDS,
+  PAPERS,
+  PARTS,
+  ROW_KINDS,
+  type HandOverRequest,
+  type PrintRequest,
+  type ReadingSaid,
+} from '@haushalt/formats';
+import { messages } from '../messages.ts';
+import { ApiError } from './errors.ts';
 import { allOf } from './fields.ts';
 import { read } from './schemas.ts';
 
@@ -44,13 +55,46 @@ export function readHandOver(body: unknown): HandOverRequest {
   return read<HandOverRequest>(handOver, body);
 }
 
+/** How long what is said of a workbook may be, in characters: an address holds no more. */
+const MOST_SAID = 12_000;
+
 const workbookQuery = Joi.object({
   title: Joi.string().trim().min(1).max(80).required(),
   mend: Joi.string().valid('yes'),
+  as: Joi.string().valid('pdf'),
+  said: Joi.string().max(MOST_SAID),
+});
+const rowNumber = /^[1-9]\d{0,6}$/;
+const readingSaid = Joi.object({
+  sheet: Joi.string().max(200),
+  heading: Joi.number().integer().min(1),
+  rows: Joi.object().pattern(
+    rowNumber,
+    Joi.object({ kind: Joi.string().valid(...ROW_KINDS), side: Joi.string().valid(...SIDES) }),
+  ),
 });
 
 /** How a workbook is to be taken, as the address says it. */
-export function readWorkbookQuery(query: unknown): { title: string; mend: boolean } {
-  const { title, mend } = read<{ title: string; mend?: 'yes' }>(workbookQuery, query);
-  return { title, mend: mend === 'yes' };
+export interface WorkbookAsked {
+  readonly title: string;
+  readonly mend: boolean;
+  /** What it is, where that was said. */
+  readonly said: ReadingSaid;
+  /** Whether the audit is wanted as pages rather than as data. */
+  readonly asPages: boolean;
+}
+
+export function readWorkbookQuery(query: unknown): WorkbookAsked {
+  const { title, mend, as, said } = read<{ title: string; mend?: 'yes'; as?: 'pdf'; said?: string }>(workbookQuery, query); // prettier-ignore
+  return { title, mend: mend === 'yes', asPages: as === 'pdf', said: said === undefined ? {} : readSaid(said) };
+}
+
+function readSaid(text: string): ReadingSaid {
+  let said: unknown;
+  try {
+    said = JSON.parse(text);
+  } catch {
+    throw new ApiError(422, 'invalid', messages.aJsonBodyIsExpected, 'said');
+  }
+  return read<ReadingSaid>(readingSaid, said, 'said');
 }

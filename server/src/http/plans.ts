@@ -11,6 +11,7 @@ import {
   rowsOf,
   toMonth,
   type CommandOf,
+  type Day,
   type Document,
 } from '@haushalt/core';
 import { MAX_WORKBOOK } from '@haushalt/formats';
@@ -103,9 +104,9 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     'post',
     '/plans/workbooks',
     async ({ request, response }) => {
-      const { title, mend } = readWorkbookQuery(request.query);
+      const asked = readWorkbookQuery(request.query);
       const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-      const task = { kind: 'audit', file: sent, title, mend } as const;
+      const task = { kind: 'audit', file: sent, ...asked, today: now().toISOString().slice(0, 10) as Day } as const;
       await answerStreamed(
         response,
         async (progress, signal) => ({ head: {}, content: await work.slow.do<'audit'>(task, { progress, signal }) }),

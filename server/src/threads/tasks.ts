@@ -15,6 +15,7 @@ import {
   standingOf,
   toPlanFile,
   type Change,
+  type Day,
   type Document,
   type EntryQuery,
   type Month,
@@ -23,6 +24,7 @@ import {
 import {
   StatementError,
   WorkbookError,
+  auditPdf,
   auditWorkbook,
   entriesTable,
   formatOf,
@@ -37,6 +39,7 @@ import {
   type CsvGuess,
   type PreviewedStatement,
   type Progress,
+  type ReadingSaid,
   type StatementFormat,
 } from '@haushalt/formats';
 import { openForReading, type Sqlite } from '../store/database.ts';
@@ -85,7 +88,15 @@ export type Task =
     }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month }
   | { readonly kind: 'fed'; readonly database: string; readonly planId: string; readonly of: readonly string[] }
-  | { readonly kind: 'audit'; readonly file: Uint8Array; readonly title: string; readonly mend: boolean }
+  | {
+      readonly kind: 'audit';
+      readonly file: Uint8Array;
+      readonly title: string;
+      readonly mend: boolean;
+      readonly said: ReadingSaid;
+      readonly asPages: boolean;
+      readonly today: Day;
+    }
   | HistoryTask
   | CompareTask
   | SnapshotTask
@@ -111,7 +122,7 @@ export interface TaskResult {
   readonly standing: { readonly standing: Standing; readonly revision: number };
   /** The figures that other plans follow, by what they are of; nothing of what is gone. */
   readonly fed: Readonly<Record<string, FedFigures>>;
-  /** What a workbook is, what is wrong with it, and the plan it makes, as JSON text. */
+  /** What a workbook is, what is wrong with it, and the plan it makes, as JSON text; or the audit as a PDF. */
   readonly audit: Uint8Array;
   /** The steps asked for, as JSON text. */
   readonly history: Uint8Array;
@@ -224,12 +235,14 @@ export function perform(
 }
 
 async function audited(
-  { file, title, mend }: Extract<Task, { kind: 'audit' }>,
+  { file, title, mend, said, asPages, today }: Extract<Task, { kind: 'audit' }>,
   progress: Progress,
 ): Promise<Uint8Array> {
   progress(0, messages.readingTheFile);
-  const { document, ...found } = await auditWorkbook(file, title, mend);
+  const audited = await auditWorkbook(file, title, mend, said);
   progress(0.9, messages.makingThePlan);
+  if (asPages) return auditPdf(audited, title, today);
+  const { document, ...found } = audited;
   return encode(JSON.stringify({ ...found, plan: toPlanFile(document, []) }));
 }
 

@@ -15,6 +15,7 @@ import {
   type PreviewLine,
   type StatementFormatRow,
   type Standing,
+  type Side,
   type TableName,
   type Twice,
 } from '@haushalt/core';
@@ -137,6 +138,48 @@ export interface FileRequest extends PrintRequest {
   readonly notation: 'plan' | 'neutral';
 }
 
+/** What a row of a workbook may be. */
+export const ROW_KINDS = ['heading', 'line', 'total', 'net', 'cumulative', 'other'] as const;
+export type RowKind = (typeof ROW_KINDS)[number];
+
+/** What a sheet of a workbook was taken for. */
+export interface WorkbookReading {
+  readonly sheet: string;
+  readonly sheets: readonly string[];
+  readonly heading: number;
+  readonly headings: readonly number[];
+  readonly from: string;
+  readonly until: string;
+  readonly columns: readonly { readonly column: string; readonly month: string }[];
+  readonly rows: readonly {
+    readonly row: number;
+    readonly label: string;
+    readonly kind: RowKind;
+    readonly side: Side | null;
+    readonly cells: readonly (number | string | null)[];
+  }[];
+  readonly assumptions: readonly { readonly cell: string; readonly label: string; readonly value: number }[];
+}
+
+/** What somebody says of a workbook in place of what it was taken for. */
+export interface ReadingSaid {
+  readonly sheet?: string;
+  readonly heading?: number;
+  readonly rows?: Readonly<Record<string, { readonly kind?: RowKind; readonly side?: Side }>>;
+}
+
+/** How a workbook is to be taken. */
+export interface WorkbookAsked {
+  readonly title: string;
+  readonly mend: boolean;
+  readonly said: ReadingSaid;
+}
+
+interface Told {
+  readonly signal: AbortSignal;
+  readonly onProgress: (progress: Progress) => void;
+}
+
 /** A workbook as a plan, with what a careful reviewer found in it. */
 export interface AuditedWorkbook {
   readonly findings: readonly {
@@ -158,13 +201,7 @@ export interface AuditedWorkbook {
       readonly reason: string;
     }[];
   };
-  readonly reading: {
-    readonly sheet: string;
-    readonly from: string;
-    readonly until: string;
-    readonly rows: readonly { readonly row: number; readonly label: string; readonly kind: string }[];
-    readonly assumptions: readonly { readonly cell: string; readonly label: string; readonly value: number }[];
-  } | null;
+  readonly reading: WorkbookReading | null;
   readonly remarks: readonly string[];
   /** The plan, as its file would be. */
   readonly plan: unknown;
@@ -230,6 +267,12 @@ function entriesQuery(asked: EntryQuery, { offset, limit }: { offset: number; li
 
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
 
+function saidIn({ title, mend, said }: WorkbookAsked): string {
+  const isSaid = Object.keys(said).length > 0;
+  const all = { title, ...(mend ? { mend: 'yes' } : {}), ...(isSaid ? { said: JSON.stringify(said) } : {}) };
+  return new URLSearchParams(all).toString();
+}
+
 export const api = {
   plans: () => request<ListOfPlans>('GET', '/plans'),
   /** What of a plan a line of another one may follow. */
@@ -241,15 +284,14 @@ export const api = {
   importFile: (text: string, id?: string) =>
     request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, text),
   /** What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored. */
-  async auditWorkbook(
-    file: Blob,
-    title: string,
-    mend: boolean,
-    told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
-  ): Promise<AuditedWorkbook> {
-    const said = new URLSearchParams({ title, ...(mend ? { mend: 'yes' } : {}) });
-    const { content } = await requestStreamed(`/plans/workbooks?${said.toString()}`, file, told);
+  async auditWorkbook(file: Blob, asked: WorkbookAsked, told: Told): Promise<AuditedWorkbook> {
+    const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}`, file, told);
     return JSON.parse(new TextDecoder().decode(content)) as AuditedWorkbook;
+  },
+  /** The same as a PDF. */
+  async auditAsPdf(file: Blob, asked: WorkbookAsked, told: Told): Promise<Blob> {
+    const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}&as=pdf`, file, told);
+    return new Blob([content], { type: 'application/pdf' });
   },
   duplicate: (id: string, copyId: string) =>
     request<{ id: string }>('POST', `${planPath(id)}/duplicate`, { id: copyId }),

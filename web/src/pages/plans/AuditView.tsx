@@ -1,12 +1,15 @@
-import { monthInWords, toMonth, writeCount, writeDifference, writeFigure, type FigureStyle } from '@haushalt/core';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { writeCount, writeDifference, writeFigure } from '@haushalt/core';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
-import { api, type AuditedWorkbook } from '../../plan-session/api.ts';
+import { api, type AuditedWorkbook, type ReadingSaid } from '../../plan-session/api.ts';
 import type { Progress } from '../../plan-session/streamed.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
+import { saveBlob } from '../../ui/saveBlob.ts';
+import { AuditReading } from './AuditReading.tsx';
+import { STYLE } from './auditStyle.ts';
 import './audit.scss';
 import { messages } from '../../messages/workbook.ts';
 
@@ -15,21 +18,21 @@ interface AuditViewProps {
   readonly onClose: () => void;
 }
 
-/** How figures of a workbook are written before it is a plan. */
-const STYLE: FigureStyle = { locale: 'en-IE', currency: 'EUR' };
 /** How many cells that differ are listed. */
 const MOST_LISTED = 40;
 
 /** A workbook from elsewhere before it becomes a plan: what it was taken for, what is wrong with it, and which cells differ. */
 export function AuditView({ file, onClose }: AuditViewProps) {
   const [mend, setMend] = useState(false);
+  const [said, setSaid] = useState<ReadingSaid>({});
   const [progress, setProgress] = useState<Progress | null>(null);
   const navigate = useNavigate();
   const notices = useNotices();
   const title = file.name.replace(/\.[^.]*$/, '').slice(0, 80) || file.name;
   const { data, error, isFetching } = useQuery({
-    queryKey: ['workbook', file, mend],
-    queryFn: ({ signal }) => api.auditWorkbook(file, title, mend, { signal, onProgress: setProgress }),
+    queryKey: ['workbook', file, mend, said],
+    queryFn: ({ signal }) => api.auditWorkbook(file, { title, mend, said }, { signal, onProgress: setProgress }),
+    placeholderData: keepPreviousData,
     gcTime: 0,
     staleTime: Infinity,
     retry: false,
@@ -40,6 +43,15 @@ export function AuditView({ file, onClose }: AuditViewProps) {
       notices.say({ text: messages.isTaken(title) });
       void navigate(`/plans/${id}/budget`);
     },
+  });
+  const save = useMutation({
+    mutationFn: () =>
+      api.auditAsPdf(file, { title, mend, said }, { signal: new AbortController().signal, onProgress: () => {} }),
+    onSuccess: (pages) => {
+      saveBlob(pages, messages.auditFile(title));
+      notices.say({ text: messages.isSaved(messages.auditFile(title)) });
+    },
+    onError: (refused) => notices.say({ text: refused.message, tone: 'warning' }),
   });
   const refusal = error ?? take.error;
   return (
@@ -57,8 +69,13 @@ export function AuditView({ file, onClose }: AuditViewProps) {
           </button>
         )}
         {data && (
-          <button type="button" className="btn btn-outline-primary btn-sm" onClick={() => window.print()}>
-            <Icon name="print" /> {messages.print}
+          <button
+            type="button"
+            className="btn btn-outline-primary btn-sm"
+            disabled={isFetching || save.isPending}
+            onClick={() => save.mutate()}
+          >
+            <Icon name="saveFile" /> {messages.saveAudit}
           </button>
         )}
         <button type="button" className="btn btn-link btn-sm" onClick={onClose}>
@@ -76,11 +93,15 @@ export function AuditView({ file, onClose }: AuditViewProps) {
           <Icon name="alarm" /> {messages.cannotBeTaken(refusal.message)}
         </p>
       )}
-      {data && !error && (
+      {data && (
         <>
           {data.remarks.map((remark) => (
             <p key={remark}>{remark}</p>
           ))}
+          {data.reading && (
+            <AuditReading reading={data.reading} findings={data.findings} said={said} onSaid={setSaid} />
+          )}
+          <Findings audited={data} />
           {data.findings.length > 0 && (
             <Form.Check
               id="audit-mend"
@@ -96,9 +117,7 @@ export function AuditView({ file, onClose }: AuditViewProps) {
           <p className="audit-cells">
             {messages.cells(writeCount(data.cells.equal, STYLE.locale), writeCount(data.cells.compared, STYLE.locale))}
           </p>
-          <Findings audited={data} />
           <Differences audited={data} />
-          <Reading audited={data} />
         </>
       )}
     </section>
@@ -178,41 +197,5 @@ function Differences({ audited: { cells } }: PartProps) {
         <p className="quiet">{messages.andMore(differences.length - MOST_LISTED)}</p>
       )}
     </>
-  );
-}
-
-function Reading({ audited: { reading } }: PartProps) {
-  if (!reading) return null;
-  const { sheet, from, until, rows, assumptions } = reading;
-  const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
-  return (
-    <details className="audit-reading" open>
-      <summary>{messages.takenFor(sheet, month(from), month(until))}</summary>
-      <table className="audit-table">
-        <thead>
-          <tr>
-            <th scope="col">{messages.row}</th>
-            <th scope="col">{messages.label}</th>
-            <th scope="col">{messages.kind}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {assumptions.map(({ cell, label }) => (
-            <tr key={cell}>
-              <th scope="row">{cell}</th>
-              <td>{label}</td>
-              <td>{messages.assumption}</td>
-            </tr>
-          ))}
-          {rows.map(({ row, label, kind }) => (
-            <tr key={row} className={`is-${kind}`}>
-              <th scope="row">{row}</th>
-              <td>{label}</td>
-              <td>{messages.kinds[kind] ?? kind}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </details>
   );
 }

@@ -1,0 +1,78 @@
+import { dayInWords, monthInWords, toMonth, type Day, type FigureStyle } from '@haushalt/core';
+import { pdfOf, setPages } from '../handOver.ts';
+import { messages } from '../messages.ts';
+import { words, type Sheet, type SheetCell, type SheetColumn, type SheetRow } from '../sheets/sheet.ts';
+import type { AuditedWorkbook } from './auditWorkbook.ts';
+
+/** How figures of a workbook are written before it is a plan. */
+const STYLE: FigureStyle & { readonly name: string } = { name: '', locale: 'en-IE', currency: 'EUR' };
+
+const money = (value: number | null): SheetCell => ({ value, format: { unit: 'money' } });
+const heading = (...titles: string[]): SheetRow => ({ role: 'heading', cells: titles.map((title) => words(title)) });
+const line = (...cells: SheetCell[]): SheetRow => ({ role: 'line', cells });
+const sentence = (text: string): SheetRow => ({ role: 'remark', cells: [words(text)] });
+const NAME: SheetColumn = { kind: 'name' };
+const TEXT: SheetColumn = { kind: 'text' };
+const FIGURE: SheetColumn = { kind: 'figure' };
+
+/** What was found in a workbook, as it is printed: its faults, the cells that differ, and what each row was taken for. */
+export function auditSheets({ findings, cells, reading, remarks }: AuditedWorkbook): Sheet[] {
+  const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
+  const remark = reading ? messages.sheetAndMonths(reading.sheet, month(reading.from), month(reading.until)) : '';
+  const faults: Sheet = {
+    id: 'faults',
+    title: messages.faults(findings.length),
+    remark,
+    columns: [NAME, TEXT, FIGURE, TEXT],
+    headings: 1,
+    rows: [
+      heading(messages.cell, messages.whatIsWrong, messages.offBy, messages.howToMend),
+      ...findings.map(({ cell, message, money: off, mend }) => line(words(cell), words(message), money(off), words(mend))),
+      { role: 'blank', cells: [] },
+      sentence(messages.cellsEqual(cells.equal, cells.compared)),
+      ...remarks.map(sentence),
+    ],
+  }; // prettier-ignore
+  const differing: Sheet = {
+    id: 'cells',
+    title: messages.cellsThatDiffer,
+    remark,
+    columns: [NAME, FIGURE, FIGURE, TEXT],
+    headings: 1,
+    rows: [
+      heading(messages.cell, messages.inWorkbook, messages.inPlan, messages.why),
+      ...cells.differences.map(({ cell, theirs, ours, reason }) => line(words(cell), money(theirs), money(ours), words(reason))), // prettier-ignore
+    ],
+  };
+  const taken: Sheet | null = reading && {
+    id: 'reading',
+    title: messages.takenFor,
+    remark,
+    columns: [NAME, TEXT, TEXT, TEXT],
+    headings: 1,
+    rows: [
+      heading(messages.row, messages.label, messages.kind, messages.side),
+      ...reading.assumptions.map(({ cell, label }) => line(words(cell), words(label), words(messages.assumption), words(''))), // prettier-ignore
+      ...reading.rows.map(
+        ({ row, label, kind, side }) =>
+        line(words(String(row)), words(label), words(messages.rowKinds[kind]), words(side ? messages.groupNames[side] : '')), // prettier-ignore
+      ),
+    ],
+  };
+  return [faults, ...(cells.differences.length > 0 ? [differing] : []), ...(taken ? [taken] : [])];
+}
+
+/** An audit as a PDF, upright on A4. */
+export async function auditPdf(audited: AuditedWorkbook, title: string, today: Day): Promise<Uint8Array> {
+  const setup = {
+    paper: 'A4',
+    orientation: 'upright',
+    pages: 'many',
+    isBlackAndWhite: false,
+    hasContents: false,
+    name: '',
+    date: dayInWords(today, STYLE.locale),
+  } as const;
+  const laidOut = await setPages(auditSheets(audited), messages.auditOf(title), STYLE, setup);
+  return pdfOf(laidOut, { title: messages.auditOf(title), name: '' }, STYLE);
+}

@@ -1,0 +1,133 @@
+import { SIDES, monthInWords, toMonth, writeFigure, type Side } from '@haushalt/core';
+import { Select } from '../../fields/Select.tsx';
+import { messages } from '../../messages/workbook.ts';
+import {
+  ROW_KINDS,
+  type AuditedWorkbook,
+  type ReadingSaid,
+  type RowKind,
+  type WorkbookReading,
+} from '../../plan-session/api.ts';
+import { STYLE } from './auditStyle.ts';
+
+interface AuditReadingProps {
+  readonly reading: WorkbookReading;
+  readonly findings: AuditedWorkbook['findings'];
+  /** What was said in place of what was taken. */
+  readonly said: ReadingSaid;
+  readonly onSaid: (said: ReadingSaid) => void;
+}
+
+/** A picture of the sheet with what each row was taken for, which is corrected there. */
+export function AuditReading({ reading, findings, said, onSaid }: AuditReadingProps) {
+  const { sheet, sheets, heading, headings, from, until, columns, rows, assumptions } = reading;
+  const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
+  const faults = new Map(findings.map(({ cell, message }) => [cell, message]));
+  const sayOfRow = (row: number, more: { kind?: RowKind; side?: Side }) =>
+    onSaid({ ...said, sheet, rows: { ...said.rows, [row]: { ...said.rows?.[row], ...more } } });
+  const isSaid = Object.keys(said).length > 0;
+  return (
+    <section className="audit-reading" aria-labelledby="audit-reading">
+      <h3 id="audit-reading">
+        {messages.takenFor} <small className="quiet">{messages.fromUntil(month(from), month(until))}</small>
+      </h3>
+      <p className="audit-choices">
+        {sheets.length > 1 && (
+          <label>
+            {messages.sheet}{' '}
+            <Select value={sheet} onChange={({ target }) => onSaid({ sheet: target.value })}>
+              {sheets.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </Select>
+          </label>
+        )}
+        {headings.length > 1 && (
+          <label>
+            {messages.months}{' '}
+            <Select value={heading} onChange={({ target }) => onSaid({ sheet, heading: Number(target.value) })}>
+              {headings.map((row) => (
+                <option key={row}>{row}</option>
+              ))}
+            </Select>
+          </label>
+        )}
+        <span className="quiet">{messages.isWrong}</span>
+        {isSaid && (
+          <button type="button" className="btn btn-link btn-sm" onClick={() => onSaid({})}>
+            {messages.takeBackSaid}
+          </button>
+        )}
+      </p>
+      {assumptions.length > 0 && (
+        <p>
+          {messages.assumptions}: {assumptions.map(({ cell, label }) => messages.isAssumption(cell, label)).join(', ')}
+        </p>
+      )}
+      <div className="audit-sheet" tabIndex={0} role="group" aria-label={sheet}>
+        <table className="audit-table">
+          <thead>
+            <tr>
+              <th scope="col">{messages.row}</th>
+              <th scope="col">{messages.label}</th>
+              <th scope="col">{messages.kind}</th>
+              <th scope="col">{messages.side}</th>
+              {columns.map(({ column, month: of }) => (
+                <th key={column} scope="col" className="tabular">
+                  {column} <small className="quiet">{monthInWords(toMonth(of), STYLE.locale, 'short')}</small>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ row, label, kind, side, cells }) => (
+              <tr key={row} className={`is-${kind} ${said.rows?.[row] ? 'is-said' : ''}`}>
+                <th scope="row">{row}</th>
+                <td>{label}</td>
+                <td>
+                  <Select
+                    aria-label={messages.roleOf(label)}
+                    value={kind}
+                    disabled={label === ''}
+                    onChange={({ target }) => sayOfRow(row, { kind: target.value as RowKind })}
+                  >
+                    {ROW_KINDS.map((each) => (
+                      <option key={each} value={each}>
+                        {messages.kinds[each]}
+                      </option>
+                    ))}
+                  </Select>
+                </td>
+                <td>
+                  {(kind === 'line' || kind === 'heading') && (
+                    <Select
+                      aria-label={messages.sideOf(label)}
+                      value={side ?? ''}
+                      onChange={({ target }) => sayOfRow(row, { side: target.value as Side })}
+                    >
+                      {side === null && <option value="">–</option>}
+                      {SIDES.map((each) => (
+                        <option key={each} value={each}>
+                          {messages.sides[each]}
+                        </option>
+                      ))}
+                    </Select>
+                  )}
+                </td>
+                {cells.map((value, at) => {
+                  const cell = `${columns[at]!.column}${row}`;
+                  const fault = faults.get(cell);
+                  return (
+                    <td key={cell} className={`tabular ${fault ? 'is-faulty' : ''}`} title={fault}>
+                      {typeof value === 'number' ? writeFigure(value, 'money', STYLE) : value}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
