@@ -97,7 +97,7 @@ export async function handOver(
     case 'ods':
     case 'xlsx': {
       progress(0, messages.sayingRules);
-      const workbook = liveWorkbook(source.model, { by: request.by, author: request.name });
+      const workbook = liveWorkbook(source.model, { by: request.by, author: request.name }, source.happened);
       const told = (done: number) => progress(0.4 + 0.6 * done, messages.writingSheets);
       told(0);
       if (request.kind === 'ods') return (await import('./write/ods.ts')).writeOds(workbook, told);

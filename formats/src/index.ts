@@ -24,7 +24,6 @@ export {
   type Paper,
 } from './pages/page.ts';
 export {
-  NOTHING_HAPPENED,
   PARTS,
   bookSheets,
   partsIn,
@@ -32,6 +31,7 @@ export {
   type BookSource,
   type Part,
 } from './sheets/book.ts';
+export { NOTHING_HAPPENED } from './sheets/happened.ts';
 export { liveWorkbook, type WorkbookLayout } from './sheets/liveWorkbook.ts';
 export type { Sheet, SheetCell, SheetRow, Workbook } from './sheets/sheet.ts';
 export { entriesTable } from './entriesTable.ts';

@@ -43,6 +43,8 @@ export const messages = {
   namesWhatIsNoFigure: (name: string) => `Its rule names ${name}, which has no figure of its own.`,
   noBandsThen: 'Its tax schedule has no bands in that month.',
   itsRuleCannotBeRead: 'Its rule cannot be read.',
+  aMonthHasNoFigure: 'A month of the year has no figure.',
+  projectedMonths: 'Projected months',
   severalRules: 'It is a quotient of the totals under several rules, which is reckoned here and not in the workbook.',
   tooManyMonths: 'It is the last of more months than one formula can look through.',
   figureBecause: (why: string) => `A figure as it is now, and no formula. ${why}`,

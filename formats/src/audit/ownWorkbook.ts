@@ -16,7 +16,7 @@ import { liveWorkbook } from '../sheets/liveWorkbook.ts';
 import { Places } from '../sheets/placed.ts';
 import { planInSheet } from '../sheets/planSheet.ts';
 import { lettersOf, officeOpenSpelling, printSheetFormula } from '../sheets/printFormula.ts';
-import type { SheetCell } from '../sheets/sheet.ts';
+import type { SheetCell, Workbook } from '../sheets/sheet.ts';
 import { messages } from '../messages.ts';
 import type { CellDifference, ComparedCells } from './compareCells.ts';
 import { relativeForm } from './relative.ts';
@@ -45,18 +45,20 @@ export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
     throw error;
   }
   const layout = { by: found.by, author: '' } as const;
-  const typed = changedCells(workbook, written, layout).filter(({ isTyped }) => isTyped);
+  const asWritten = liveWorkbook(new Model(written), layout);
+  const changed = changedCells(workbook, asWritten);
   let document = written;
   let taken = 0;
-  for (const { cell, theirs } of typed) {
-    const command = theirs === null ? null : commandFor(document, cell.key ?? '', theirs);
+  for (const { cell, theirs, isTyped } of changed) {
+    const command = theirs === null || !isTyped ? null : commandFor(document, cell.key ?? '', theirs);
     const decision = command && decide(document, command);
     if (!decision?.ok) continue;
     document = applyChanges(document, decision.changes);
     taken++;
   }
   // Beside the plan as it is now, only what could not be taken over differs.
-  const rest = changedCells(workbook, document, layout);
+  const ours = taken === 0 ? asWritten : liveWorkbook(new Model(document), layout);
+  const rest = taken === 0 ? changed : changedCells(workbook, ours);
   const differences = rest.map(({ sheet, place, theirs, cell, isTyped }): CellDifference => ({
     sheet,
     cell: place,
@@ -64,14 +66,12 @@ export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
     ours: typeof cell.value === 'number' ? cell.value : null,
     reason: isTyped ? messages.typedOverHere : messages.formulaChanged,
   }));
-  const compared = countFigures(document, layout);
+  const compared = countFigures(ours);
   return { document, taken, cells: { compared, equal: compared - differences.length, differences } };
 }
 
-type Layout = Parameters<typeof liveWorkbook>[1];
-
-function countFigures(document: Document, layout: Layout): number {
-  const { sheets } = liveWorkbook(new Model(document), layout);
+function countFigures(ours: Workbook): number {
+  const sheets = ours.sheets.filter(({ isReport }) => !isReport);
   return sheets.reduce((sum, { rows }) => sum + rows.reduce((some, { cells }) => some + cells.filter(({ value }) => typeof value === 'number').length, 0), 0); // prettier-ignore
 }
 
@@ -85,14 +85,13 @@ interface ChangedCell {
 }
 
 /** The cells of a workbook that are not as the plan would write them. */
-function changedCells(workbook: RawWorkbook, document: Document, layout: Layout): ChangedCell[] {
-  const ours = liveWorkbook(new Model(document), layout);
+function changedCells(workbook: RawWorkbook, ours: Workbook): ChangedCell[] {
   const places = new Places(ours);
   const names = workbook.sheets.map(({ name }) => name);
   const spelling = officeOpenSpelling(names);
   return ours.sheets.flatMap((sheet, index) => {
     const raw = workbook.sheets[index];
-    if (!raw || sheet.isHidden || sheet.id === 'about') return [];
+    if (!raw || sheet.isHidden || sheet.isReport || sheet.id === 'about') return [];
     return sheet.rows.flatMap((row, at) => {
       let column = 0;
       return row.cells.flatMap((cell): ChangedCell[] => {

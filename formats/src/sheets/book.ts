@@ -1,5 +1,4 @@
 import {
-  NO_ACTUALS,
   inOrder,
   listsOf,
   modelWithEntries,
@@ -62,8 +61,6 @@ export interface BookSource {
   readonly itemSums: ReadonlyMap<string, number>;
   readonly entries: () => readonly LedgerEntry[];
 }
-
-export const NOTHING_HAPPENED: Happened = { actuals: NO_ACTUALS, settled: new Set() };
 
 /** The parts of a plan in which there is anything. */
 export function partsIn(document: Document, hasEntries: boolean): Part[] {

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FUNCTIONS, Model, applyChanges, decide, inOrder, type Command, type Document } from '@haushalt/core';
+import {
+  FUNCTIONS,
+  Model,
+  actualsFrom,
+  applyChanges,
+  decide,
+  inOrder,
+  toMonth,
+  type Command,
+  type Day,
+  type Document,
+} from '@haushalt/core';
 import { commandFor, draws, startingPlan, type Draw } from '../../../core/src/testing/random.ts';
 import { runs } from '../../../core/src/testing/setup.ts';
 import { sketch } from '../../../core/src/testing/plans.ts';
@@ -9,6 +20,7 @@ import { demoPlan } from '../testing/demo.ts';
 import { RecalculatedWorkbook } from '../testing/recalculated.ts';
 import { writeOds } from '../write/ods.ts';
 import { writeXlsx } from '../write/xlsx.ts';
+import { projectedFurther } from './liveProjection.ts';
 import { liveWorkbook, type WorkbookLayout } from './liveWorkbook.ts';
 import { Places } from './placed.ts';
 import { sayingOf } from './translation/functions.ts';
@@ -89,9 +101,62 @@ function carriedOut(list: readonly Draw[]): Document {
 }
 
 function isBeyondMeasure(document: Document): boolean {
-  const model = new Model(document);
+  const plan = new Model(document);
+  const model = projectedFurther(plan)?.model ?? plan;
   return [...document.lines.keys()].some((id) => model.seriesOf(id)!.values.some((value) => Math.abs(value) > 1e250));
 }
+
+describe('the later years in a workbook', () => {
+  const document = sketch({
+    months: 12,
+    assumptions: { Inflation: ['ratePerYear', 0.02] },
+    lines: { Income: { Pay: 2000 }, Costs: { Rent: 800, Half: 'Rent / 2' } },
+  });
+  const rate = after(document, {
+    kind: 'plan.set',
+    settings: { projectionRate: [...document.assumptions.keys()][0]! },
+  });
+  const cellsOf = (row: string) => {
+    const sheet = workbookOf(rate).sheets.find(({ id }) => id === 'projection')!;
+    return sheet.rows.find(({ cells }) => cells[0]?.value === row)!.cells.slice(1);
+  };
+
+  it('have the projection year by year, each figure a formula', () => {
+    expect(cellsOf('Rent').map(({ value }) => Number(value).toFixed(2))).toEqual(
+      ['9600.00', '192.00', '9792.00', '195.84', '9987.84', '199.76', '10187.60', '9600.00'],
+    ); // prettier-ignore
+    for (const row of ['Pay', 'Rent', 'Half', 'Total expenses', 'Net']) expect(cellsOf(row).every(({ formula }) => formula)).toBe(true); // prettier-ignore
+  });
+
+  it('follow the rates when they are changed', async () => {
+    const theirs = RecalculatedWorkbook.read(await writeXlsx(workbookOf(rate)));
+    const [id] = rate.assumptions.keys();
+    const { sheet, row, column } = new Places(workbookOf(rate)).placeOf(`assumption:${id}`);
+    theirs.set(theirs.sheetNames[sheet]!, row, column, 0.1);
+    const changed = after(rate, { kind: 'assumption.set', assumption: id!, settings: { value: 0.1 } });
+    expect(compare(theirs, changed, BY_YEAR).deviations).toEqual([]);
+  });
+
+  it('are left out where there is no room for them', () => {
+    const full = sketch({ months: 600, lines: { Income: { Pay: 1 } } });
+    expect(workbookOf(full, BY_PLAN).sheets.map(({ id }) => id)).not.toContain('projection');
+  });
+});
+
+describe('reports in a workbook', () => {
+  it('say how the plan stands, without formulas, after what the file is about', () => {
+    const workbook = liveWorkbook(new Model(demoPlan('household')), BY_YEAR, {
+      actuals: actualsFrom([{ line: 'rent', account: 'bank', month: toMonth('2026-01'), amount: -114000, count: 1 }], '2026-11-27' as Day),
+      settled: new Set(),
+    }); // prettier-ignore
+    const reports = workbook.sheets.filter(({ isReport }) => isReport);
+    const ids = reports.map(({ id }) => id.replace(/[-:].*/, ''));
+    expect(new Set(ids)).toEqual(new Set(['spending', 'chart', 'scenarios', 'checks']));
+    expect(reports.flatMap(({ rows }) => rows).every(({ picture, cells }) => !picture && cells.every(({ formula }) => !formula))).toBe(true); // prettier-ignore
+    const all = workbook.sheets.map(({ id }) => id);
+    expect(all.indexOf('about')).toBe(all.indexOf(reports[0]!.id) - 1);
+  });
+});
 
 describe('rules said as formulas', () => {
   /** The formulas of a line's months, without the others. */

@@ -1,13 +1,26 @@
-import { nameOfYear, planOf, stretches, yearIn, type PlanModel, type Stretch } from '@haushalt/core';
+import {
+  inOrder,
+  nameOfYear,
+  planOf,
+  stretches,
+  yearIn,
+  type Happened,
+  type PlanModel,
+  type Stretch,
+} from '@haushalt/core';
 import { messages } from '../messages.ts';
 import { aboutSheet } from './about.ts';
 import { assumptionsSheet } from './assumptions.ts';
 import { liveCalculators } from './calculators/calculators.ts';
 import { columnsOfPlan, columnsOfYear } from './budget.ts';
+import { NOTHING_HAPPENED } from './happened.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
+import { liveProjectionSheets, projectedFurther } from './liveProjection.ts';
 import { liveLists } from './lists.ts';
 import { planSheet } from './planSheet.ts';
-import type { Workbook } from './sheet.ts';
+import { chartSheet, checksSheet, scenariosSheet } from './review.ts';
+import type { Sheet, Workbook } from './sheet.ts';
+import { spendingSheet } from './spending.ts';
 import { PlanGround } from './translation/planGround.ts';
 import { workingsSheet } from './workings.ts';
 import { withWritableFormulas } from './writable.ts';
@@ -19,11 +32,17 @@ export interface WorkbookLayout {
   readonly author: string;
 }
 
-/** A plan as a workbook in which its rules are formulas. */
-export function liveWorkbook(model: PlanModel, { by, author }: WorkbookLayout): Workbook {
+/** A plan as a workbook in which its rules are formulas; with reports of how it stands, and of what has happened. */
+export function liveWorkbook(
+  model: PlanModel,
+  { by, author }: WorkbookLayout,
+  happened: Happened = NOTHING_HAPPENED,
+): Workbook {
   const { document, calendar } = model;
   const plan = planOf(document);
-  const ground = new PlanGround(model);
+  // The months of later years refer to those of the plan: all sheets see the plan with them.
+  const projection = projectedFurther(model);
+  const ground = new PlanGround(projection?.model ?? model);
   const calculators = liveCalculators(ground);
   const lists = liveLists(ground);
   const yearNamed = ({ from }: Stretch) => nameOfYear(document, yearIn(document, calendar.months[from]!));
@@ -37,6 +56,7 @@ export function liveWorkbook(model: PlanModel, { by, author }: WorkbookLayout): 
         });
   const { sheet: assumptions, names } = assumptionsSheet(ground);
   const behind = [...calculators, ...lists].map((live) => live.sheet());
+  if (projection) behind.push(...liveProjectionSheets(ground, projection, calendar.count));
   // What rules need beside them is known once all others are made.
   const workings = workingsSheet(ground);
   const sheets = [...budgets, assumptions, ...behind, ...(workings ? [workings] : [])];
@@ -48,5 +68,31 @@ export function liveWorkbook(model: PlanModel, { by, author }: WorkbookLayout): 
     sheets,
     names,
   });
-  return { ...complete, sheets: [...complete.sheets, aboutSheet(complete), planSheet(document, by)] };
+  const reports = reportsOf(model, happened).map((sheet): Sheet => ({ ...sheet, isReport: true }));
+  return { ...complete, sheets: [...complete.sheets, aboutSheet(complete), ...reports, planSheet(document, by)] };
+}
+
+/** How the plan stands: what happened year by year, the figures of its charts, its scenarios side by side, its checks. */
+function reportsOf(model: PlanModel, happened: Happened): Sheet[] {
+  const { document, calendar } = model;
+  const { name, currency } = planOf(document);
+  const remark = `${name}, ${currency}`;
+  const years = happened.actuals.lines.size === 0 ? [] : stretches(calendar, 'year');
+  const spending = years.map((stretch) => {
+    const year = yearIn(document, calendar.months[stretch.from]!);
+    const title = messages.spendingOf(nameOfYear(document, year));
+    return spendingSheet(model, happened, stretch, { id: `spending-${year}`, title, remark });
+  });
+  const charts = inOrder(document.charts.values()).filter(({ list }) => list === null);
+  return [
+    ...spending,
+    ...charts.map((chart) => withoutPictures(chartSheet(model, chart, happened.actuals))),
+    ...(document.scenarios.size > 0 ? [scenariosSheet(model)] : []),
+    checksSheet(model),
+  ];
+}
+
+/** A sheet without what is drawn on paper alone. */
+function withoutPictures(sheet: Sheet): Sheet {
+  return { ...sheet, rows: sheet.rows.filter(({ picture }) => !picture) };
 }

@@ -6,29 +6,56 @@ import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './
 /** How many later years stand beside the base year. */
 const YEARS = 3;
 
-/** Later years as they follow from a base year: the increase and the amount of each, and the last in today's money. */
-export function projectionSheet(model: PlanModel, baseYear: number): Sheet {
-  const { document } = model;
-  const { projectionRate } = planOf(document);
-  const projection = new PlanProjection(model, {
+/** A figure of a projection: of the base year, a later year's increase or amount, or the last amount in today's money. */
+export interface ProjectionColumn {
+  readonly kind: 'base' | 'increase' | 'amount' | 'today';
+  readonly year: number;
+}
+
+/** The projection of a plan from a year, as it stands on its sheet. */
+export const projectionFrom = (model: PlanModel, baseYear: number): PlanProjection =>
+  new PlanProjection(model, {
     baseYear,
     years: YEARS,
     stepping: 'yearly',
-    deflator: projectionRate,
+    deflator: planOf(model.document).projectionRate,
   });
+
+/**
+ * Later years as they follow from a base year: the increase and the amount of each, and the last in today's money. `dress`
+ * gives cells what a workbook needs beside their figures.
+ */
+export function projectionSheet(
+  model: PlanModel,
+  baseYear: number,
+  projection = projectionFrom(model, baseYear),
+  dress: (cell: SheetCell, id: string, column: ProjectionColumn) => SheetCell = (cell) => cell,
+): Sheet {
+  const { document } = model;
+  const { projectionRate } = planOf(document);
   const rows = budgetLines(model).flatMap((row): SheetRow[] => {
     const look = { emphasis: row.emphasis, ...(row.side ? { side: row.side } : {}) };
     if (row.id === null) return [{ ...look, role: row.role, cells: [words(row.title)] }];
-    const of = projection.of(row.id);
+    const { id } = row;
+    const of = projection.of(id);
     if (!of) return [];
-    const money = (value: number): SheetCell => ({ value, format: { unit: 'money' } });
-    const years = of.years.flatMap(({ increase, amount }) => [money(increase), money(amount)]);
+    const money = (value: number, kind: ProjectionColumn['kind'], year: number): SheetCell =>
+      dress({ value, format: { unit: 'money' } }, id, { kind, year });
+    const years = of.years.flatMap(({ increase, amount, year }) => [
+      money(increase, 'increase', year),
+      money(amount, 'amount', year),
+    ]);
     const today = of.years.at(-1);
     return [
       {
         ...look,
         role: row.role,
-        cells: [words(row.title), money(of.base), ...years, ...(projectionRate && today ? [money(today.today)] : [])],
+        cells: [
+          words(row.title),
+          money(of.base, 'base', baseYear),
+          ...years,
+          ...(projectionRate && today ? [money(today.today, 'today', today.year)] : []),
+        ],
       },
     ];
   });

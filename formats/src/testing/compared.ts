@@ -15,12 +15,15 @@ export interface Deviation {
 
 const isNothing = (value: unknown) => value === null || value === '' || value === 'problem';
 
-/** Within half a cent, or half a hundredth of a percent; beyond twelve digits no double says more. */
-function agree({ value: ours, format }: SheetCell, theirs: Recalculated): boolean {
+/**
+ * Within half a cent, or half a hundredth of a percent; beyond twelve digits of the largest figure it may be the difference
+ * of, no double says more.
+ */
+function agree({ value: ours, format }: SheetCell, theirs: Recalculated, largest: number): boolean {
   if (typeof ours !== 'number') return isNothing(ours) ? isNothing(theirs) : true;
   const unit = format?.unit;
   const least = unit === 'share' || (unit !== undefined && unit !== 'count' && unit !== 'day' && isFraction(unit)) ? 0.00005 : 0.005; // prettier-ignore
-  return typeof theirs === 'number' && Math.abs(theirs - ours) <= Math.max(least, Math.abs(ours) * 1e-11);
+  return typeof theirs === 'number' && Math.abs(theirs - ours) <= Math.max(least, Math.abs(ours) * 1e-11, largest * 1e-12);
 }
 
 /** The cells with formulas that differ, of a plan as the workbook has it, and how many there are in all. */
@@ -35,13 +38,15 @@ export function compare(
   book.sheets.forEach((sheet, index) => {
     const name = recalculated.sheetNames[index]!;
     sheet.rows.forEach((row, at) => {
+      const figures = row.cells.flatMap(({ value }) => (typeof value === 'number' ? [Math.abs(value)] : []));
+      const largest = Math.max(0, ...figures);
       let column = 0;
       for (const cell of row.cells) {
         if (cell.mark === 'unsaid') unsaid++;
         if (cell.formula) {
           cells++;
           const theirs = recalculated.at(name, at, column);
-          if (!agree(cell, theirs))
+          if (!agree(cell, theirs, largest))
             deviations.push({
               sheet: sheet.title,
               row: String(row.cells[0]?.value),

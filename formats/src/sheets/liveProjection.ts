@@ -1,0 +1,110 @@
+import {
+  BLANK,
+  monthInWords,
+  planOf,
+  nameOfYear,
+  stretchOfYear,
+  stretches,
+  yearIn,
+  yearsOf,
+  type PlanModel,
+  type PlanProjection,
+  type Stretch,
+} from '@haushalt/core';
+import { messages } from '../messages.ts';
+import type { BudgetColumn } from './budget.ts';
+import { all, at, call, number, operation, type SheetFormula } from './formula.ts';
+import { liveBudgetSheet } from './liveBudget.ts';
+import { projectionFrom, projectionSheet, type ProjectionColumn } from './projection.ts';
+import type { Sheet } from './sheet.ts';
+import { formulaCell } from './translation/formulaCell.ts';
+import { Unsayable } from './translation/ground.ts';
+import { figureKey, type PlanGround } from './translation/planGround.ts';
+
+/** A plan with some years after its last one, as a workbook has it; `null` where there is no room for them. */
+export function projectedFurther(model: PlanModel): PlanProjection | null {
+  if (model.document.lines.size === 0) return null;
+  const projection = projectionFrom(model, yearsOf(model.calendar).at(-1)!);
+  return projection.years.length === 0 ? null : projection;
+}
+
+const keyOf = (id: string, { kind, year }: ProjectionColumn) => `projected-${kind}:${id}@${year}`;
+
+/**
+ * The later years of a plan: month by month, with the rules they go on by as formulas, and year by year with what is added
+ * and what is left of it in today's money. `ground` is of the plan with those years, of which the plan itself has `count` months.
+ */
+export function liveProjectionSheets(ground: PlanGround, projection: PlanProjection, count: number): Sheet[] {
+  const { model } = ground;
+  const { document, calendar } = model;
+  const { name, currency } = planOf(document);
+  const later = stretches(calendar, 'year').filter(({ to }) => to > count);
+  const months = liveBudgetSheet(
+    ground,
+    { id: 'projected', title: messages.projectedMonths, remark: `${name}, ${currency}` },
+    later.flatMap((year) => columnsFrom(model, { from: Math.max(year.from, count), to: year.to })),
+  );
+  const baseYear = projection.years[0]! - 1;
+  const years = projectionSheet(model, baseYear, projection, (cell, id, column) =>
+    formulaCell({ ...cell, key: keyOf(id, column) }, () => say(ground, projection, id, column)),
+  );
+  return [{ ...years, id: 'projection' }, months];
+}
+
+/** The months of a stretch, and what they make. */
+function columnsFrom({ calendar, document }: PlanModel, stretch: Stretch): BudgetColumn[] {
+  const { locale } = planOf(document);
+  const places = Array.from({ length: stretch.to - stretch.from }, (_, index) => stretch.from + index);
+  const months = places.map((place): BudgetColumn => ({
+    kind: 'stretch',
+    stretch: { from: place, to: place + 1 },
+    heading: monthInWords(calendar.months[place]!, locale, 'short'),
+    isTotal: false,
+  }));
+  const heading = nameOfYear(document, yearIn(document, calendar.months[stretch.from]!));
+  return [...months, { kind: 'stretch', stretch, heading, isTotal: true }];
+}
+
+function say(
+  ground: PlanGround,
+  projection: PlanProjection,
+  id: string,
+  { kind, year }: ProjectionColumn,
+): SheetFormula {
+  const first = projection.years[0]!;
+  const amountKey = (of: number) => keyOf(id, { kind: of < first ? 'base' : 'amount', year: of });
+  switch (kind) {
+    case 'base':
+    case 'amount':
+      return overYear(ground, id, year);
+    case 'increase':
+      return operation(at(amountKey(year)), '-', at(amountKey(year - 1)));
+    case 'today':
+      return operation(at(amountKey(year)), '/', priceLevel(ground, first, year));
+  }
+}
+
+/** What the months of a year make; those with a problem are passed over. */
+function overYear({ model }: PlanGround, id: string, year: number): SheetFormula {
+  const { from, to } = stretchOfYear(model.calendar, year);
+  const series = model.seriesOf(id)!;
+  const places = Array.from({ length: to - from }, (_, index) => from + index);
+  const keys = places.map((place) => figureKey(id, place));
+  const hasProblem = places.some((place) => series.codeAt(place) > BLANK);
+  if (!hasProblem) return call('SUM', all(keys));
+  return call('SUM', ...keys.map((key) => call('IFERROR', call('N', at(key)), number(0))));
+}
+
+/** What a unit of the base year's money costs in a year. */
+function priceLevel(ground: PlanGround, first: number, year: number): SheetFormula {
+  const deflator = planOf(ground.model.document).projectionRate!;
+  let level: SheetFormula | null = null;
+  for (let each = first; each <= year; each++) {
+    const { from } = stretchOfYear(ground.model.calendar, each);
+    const rate = ground.sourceOf(deflator, from);
+    if (!rate || ground.model.seriesOf(deflator)!.codeAt(from) > BLANK) throw new Unsayable(messages.aMonthHasNoFigure);
+    const factor = operation(number(1), '+', rate.value);
+    level = level === null ? factor : operation(level, '*', factor);
+  }
+  return level!;
+}
