@@ -92,6 +92,7 @@ export * from './finance/projection.ts';
 export type { Root } from './finance/roots.ts';
 export * from './finance/savings.ts';
 export * from './finance/tax.ts';
+export * from './lists/drawing.ts';
 export * from './lists/fillSeries.ts';
 export * from './lists/itemEntries.ts';
 export * from './lists/readTable.ts';

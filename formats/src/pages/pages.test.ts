@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { extractText, getDocumentProxy } from 'unpdf';
 import { describe, expect, it } from 'vitest';
-import { Model, planOf } from '@haushalt/core';
+import { Model, parsePlan, planOf } from '@haushalt/core';
 import { runs } from '../../../core/src/testing/setup.ts';
 import { USUAL_PRINT, pagesOf, type PrintRequest } from '../handOver.ts';
 import { NOTHING_HAPPENED } from '../sheets/happened.ts';
@@ -285,6 +285,45 @@ describe('A chart on paper', () => {
     expect(line).toBeDefined();
     for (const item of page.items)
       if (item.kind === 'fill') expect(item.x >= 0 && item.x + item.width <= page.width && item.y + item.height <= page.height).toBe(true); // prettier-ignore
+  });
+
+  it('lies along figures where it says so, and is drawn of the items of a list too', () => {
+    const line = (places?: number[]) => {
+      const page = drawn({
+        categories: ['1', '2', '10'],
+        ...(places ? { places } : {}),
+        series: [{ label: 'Cost', values: [5, 6, 7], mark: 'line', side: null }],
+      });
+      const path = page.items.find((item) => item.kind === 'path' && !item.isFilled) as unknown as {
+        points: [number, number][];
+      };
+      const [a, b, c] = path.points.map(([x]) => x);
+      return (b! - a!) / (c! - a!);
+    };
+    expect(line()).toBeCloseTo(1 / 2, 6);
+    expect(line([1, 2, 10])).toBeCloseTo(1 / 9, 6);
+
+    const document = parsePlan({
+      version: 1,
+      plan: { id: 'p', name: 'Plan', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
+      lists: [{ id: 'offers', name: 'Offers' }],
+      listColumns: [
+        { id: 'size', list: 'Offers', name: 'Size', kind: 'figure', unit: 'number' },
+        { id: 'cost', list: 'Offers', name: 'Cost', kind: 'figure', unit: 'money' },
+      ],
+      listItems: [{ id: 'a', list: 'Offers' }, { id: 'b', list: 'Offers' }],
+      listCells: [
+        { item: 'a', column: 'size', figure: 9 }, { item: 'a', column: 'cost', figure: 700 },
+        { item: 'b', column: 'size', figure: 3 }, { item: 'b', column: 'cost', figure: 300 },
+      ],
+      charts: [{ id: 'c', name: 'Cost by size', list: 'Offers', along: 'size', form: 'along' }],
+      chartSeries: [{ chart: 'Cost by size', of: 'cost', mark: 'line' }],
+    }); // prettier-ignore
+    const source: BookSource = { model: new Model(document), happened: NOTHING_HAPPENED, itemSums: new Map(), entries: () => [] }; // prettier-ignore
+    const [sheet] = bookSheets(source, { parts: ['charts'], years: [], span: 'month', withNotes: false });
+    expect(sheet).toMatchObject({ title: 'Cost by size', remark: 'Offers' });
+    expect(sheet!.rows[0]!.picture).toMatchObject({ places: [3, 9], series: [{ label: 'Cost', values: [300, 700] }] });
+    expect(sheet!.rows.slice(2).map(({ cells }) => cells.map(({ value }) => value))).toEqual([['3', 300], ['9', 700]]); // prettier-ignore
   });
 
   it('piles up where that is meant, and shows parts of a whole with their shares', () => {

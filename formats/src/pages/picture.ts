@@ -48,7 +48,7 @@ function drawShares({ categories, series, write }: SheetPicture, box: PictureBox
 }
 
 function drawAlong(
-  { categories, series, isStacked, write }: SheetPicture,
+  { categories, places, series, isStacked, write }: SheetPicture,
   box: PictureBox,
   measure: Measure,
 ): PageItem[] {
@@ -59,7 +59,11 @@ function drawAlong(
   const plot = { x: box.x + left, y: box.y + box.size, width: box.width - left, height: box.height - box.size * 5.5 };
   const yOf = (value: number) => plot.y + plot.height * (1 - (value - low) / (high - low || 1));
   const slot = plot.width / Math.max(1, categories.length);
-  const middle = (at: number) => plot.x + (at + 0.5) * slot;
+  const [first, last] = [places?.[0] ?? 0, places?.at(-1) ?? 0];
+  const middle = (at: number) =>
+    places && last > first
+      ? plot.x + slot / 2 + ((places[at]! - first) / (last - first)) * (plot.width - slot)
+      : plot.x + (at + 0.5) * slot;
   const items: PageItem[] = [];
   for (const tick of ticks) {
     const y = yOf(tick);
@@ -81,11 +85,14 @@ function drawAlong(
     }
     items.push({ kind: 'path', points: line, width: 1.6, colour, dash: STROKES[nth % STROKES.length]!, isFilled: false }); // prettier-ignore
   }
-  const widest = Math.max(...categories.map((name) => measure(name, 'text'))) * box.size;
+  const widest = Math.max(0, ...categories.map((name) => measure(name, 'text'))) * box.size;
   const every = Math.max(1, Math.ceil((widest + 6) / slot));
+  let end = -Infinity;
   categories.forEach((name, at) => {
-    if (at % every !== 0) return;
     const width = measure(name, 'text') * box.size;
+    // A name that would lie over the one before is left out.
+    if (places ? middle(at) - width / 2 < end + 6 : at % every !== 0) return;
+    end = middle(at) + width / 2;
     items.push(textItem(name, middle(at) - width / 2, plot.y + plot.height + box.size * 1.3, box.size, 'start', box, measure)); // prettier-ignore
   });
   return [...items, ...legend(series, plot.x, box.y + box.height - box.size * 0.8, plot.width, box, measure)];

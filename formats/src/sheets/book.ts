@@ -6,6 +6,7 @@ import {
   planOf,
   stretchOfYear,
   yearsOf,
+  type ChartRow,
   type Document,
   type Happened,
   type LedgerEntry,
@@ -17,7 +18,7 @@ import { budgetSheet, columnsOfYear, columnsOfYears } from './budget.ts';
 import { liveCalculators } from './calculators/calculators.ts';
 import { listSheet } from './lists.ts';
 import { projectionSheet } from './projection.ts';
-import { chartSheet, checksSheet, scenariosSheet } from './review.ts';
+import { chartSheet, checksSheet, listChartSheet, scenariosSheet } from './review.ts';
 import { rulesSheet } from './rules.ts';
 import type { Sheet } from './sheet.ts';
 import { entriesSheet, spendingSheet } from './spending.ts';
@@ -120,12 +121,17 @@ export function bookSheets(source: BookSource, choice: BookChoice): Sheet[] {
     for (const year of years)
       sheets.push(spendingSheet(model, happened, stretchOfYear(calendar, year), { id: `spending-${year}`, title: messages.spendingOf(yearName(year)), remark })); // prettier-ignore
   if (wants('entries')) sheets.push(entriesSheet(document, inYears(source, years, entries()), { id: 'entries', title: messages.entries, remark })); // prettier-ignore
-  if (wants('charts'))
-    for (const chart of inOrder(document.charts.values()))
-      if (chart.list === null) sheets.push(chartSheet(model, chart, happened.actuals));
+  if (wants('charts')) for (const chart of inOrder(document.charts.values())) sheets.push(chartIn(source, chart));
   if (wants('scenarios')) sheets.push(scenariosSheet(model));
   if (wants('checks')) sheets.push(checksSheet(model));
   return choice.withNotes ? sheets.map(withNotes) : sheets;
+}
+
+/** A chart of the plan, or of one of its lists. */
+function chartIn({ model, happened, itemSums }: BookSource, chart: ChartRow): Sheet {
+  const list = chart.list === null ? undefined : model.document.lists.get(chart.list);
+  if (!list) return chartSheet(model, chart, happened.actuals);
+  return listChartSheet(modelWithEntries(model, list.id, itemSums), chart, list);
 }
 
 /** The entries of some years of the plan, by day. */

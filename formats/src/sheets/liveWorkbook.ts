@@ -4,6 +4,7 @@ import {
   planOf,
   stretches,
   yearIn,
+  type ChartRow,
   type Happened,
   type PlanModel,
   type Stretch,
@@ -18,7 +19,7 @@ import { liveBudgetSheet } from './liveBudget.ts';
 import { liveProjectionSheets, projectedFurther } from './liveProjection.ts';
 import { liveLists } from './lists.ts';
 import { planSheet } from './planSheet.ts';
-import { chartSheet, checksSheet, scenariosSheet } from './review.ts';
+import { chartSheet, checksSheet, listChartSheet, scenariosSheet } from './review.ts';
 import type { Sheet, Workbook } from './sheet.ts';
 import { spendingSheet } from './spending.ts';
 import { PlanGround } from './translation/planGround.ts';
@@ -83,10 +84,13 @@ function reportsOf(model: PlanModel, happened: Happened): Sheet[] {
     const title = messages.spendingOf(nameOfYear(document, year));
     return spendingSheet(model, happened, stretch, { id: `spending-${year}`, title, remark });
   });
-  const charts = inOrder(document.charts.values()).filter(({ list }) => list === null);
+  const chartOf = (chart: ChartRow) => {
+    const list = chart.list === null ? undefined : document.lists.get(chart.list);
+    return list ? listChartSheet(model, chart, list) : chartSheet(model, chart, happened.actuals);
+  };
   return [
     ...spending,
-    ...charts.map((chart) => withoutPictures(chartSheet(model, chart, happened.actuals))),
+    ...inOrder(document.charts.values()).map((chart) => withoutPictures(chartOf(chart))),
     ...(document.scenarios.size > 0 ? [scenariosSheet(model)] : []),
     checksSheet(model),
   ];

@@ -17,6 +17,8 @@ export interface SheetPicture {
   /** Whether bars are piled up. */
   readonly isStacked: boolean;
   readonly categories: readonly string[];
+  /** Where each category lies, for those that lie along figures or days; one beside the other when left out. */
+  readonly places?: readonly number[];
   readonly series: readonly PictureSeries[];
   /** How a figure of its axis is written. */
   readonly write: (value: number) => string;

@@ -7,6 +7,7 @@ import {
   TOTAL_SET_ASIDE,
   WHY,
   actualOver,
+  drawnItems,
   figureOver,
   findingsOf,
   inOrder,
@@ -27,6 +28,7 @@ import {
   type ChartRow,
   type ChartSeriesRow,
   type Document,
+  type ListRow,
   type Side,
   type PlanModel,
 } from '@haushalt/core';
@@ -172,6 +174,56 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
         ],
       })),
       ...(points.length > MOST_BELOW ? [picture] : []),
+    ],
+  };
+}
+
+/** A chart of a list: its columns item by item, as it draws them. */
+export function listChartSheet(model: PlanModel, chart: ChartRow, list: ListRow): Sheet {
+  const { document } = model;
+  const plan = planOf(document);
+  const of = inOrder([...document.chartSeries.values()].filter((row) => row.chart === chart.id)).map((row) => row.of);
+  const isRing = chart.form === 'ring';
+  const drawn = drawnItems(model, list, {
+    along: chart.form === 'along' ? chart.along : null,
+    columns: isRing ? of.slice(0, 1) : of,
+  });
+  const { names, axis, columns, shortened } = drawn;
+  const whole = (columns[0]?.values ?? []).reduce<number>((sum, value) => sum + Math.max(0, value ?? 0), 0);
+  const share = (value: number | null) => (whole === 0 ? 0 : Math.max(0, value ?? 0) / whole);
+  const unit = columns[0]?.unit ?? 'number';
+  const picture: SheetRow = {
+    role: 'blank',
+    cells: [],
+    picture: {
+      form: isRing ? 'shares' : 'along',
+      isStacked: false,
+      categories: names,
+      ...(axis ? { places: axis.places } : {}),
+      series: columns.map(({ name, values }) => ({
+        label: name,
+        values: isRing ? values.map(share) : values,
+        mark: chart.form === 'along' ? 'line' : 'bars',
+        side: null,
+      })),
+      write: isRing ? (value) => writeShare(value, plan.locale) : (value) => writeFigure(value, unit, { ...plan, decimals: 0 }), // prettier-ignore
+    },
+  };
+  const isLong = names.length > MOST_BELOW;
+  return {
+    id: `chart:${chart.id}`,
+    title: chart.name,
+    remark: shortened ? messages.onlyTheFirstOf(shortened.shown, shortened.all) : list.name,
+    columns: [{ kind: 'name' }, ...columns.map(() => ({ kind: 'figure' as const }))],
+    headings: isLong ? 1 : 0,
+    rows: [
+      ...(isLong ? [] : [picture]),
+      { role: 'heading', cells: [words(axis?.name ?? ''), ...columns.map(({ name }) => words(name))] },
+      ...names.map((name, at): SheetRow => ({
+        role: 'line',
+        cells: [words(name), ...columns.map(({ unit: of, values }): SheetCell => ({ value: values[at]!, format: { unit: of } }))], // prettier-ignore
+      })),
+      ...(isLong ? [picture] : []),
     ],
   };
 }
