@@ -75,13 +75,17 @@ export function asApiError(error: unknown): ApiError {
   if (trouble) return new ApiError(trouble.passes ? 503 : 500, trouble.passes ? 'busy' : 'storage', trouble.message);
   if (error instanceof TooMuchWork || error instanceof WorkFailed)
     return new ApiError(503, 'busy', messages.haushaltHasTooMuchTo);
+  const { code } = (error ?? {}) as NodeJS.ErrnoException;
+  if (code === 'ENOSPC' || code === 'EDQUOT') return new ApiError(503, 'busy', messages.theDiskIsFullNothing);
+  if (code === 'ERR_STREAM_PREMATURE_CLOSE' || code === 'ECONNRESET')
+    return new ApiError(400, 'aborted', messages.theRequestEndedEarly);
   if (error instanceof WorkCancelled) return new ApiError(400, 'aborted', error.message);
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
   switch (type) {
     case 'entity.parse.failed':
       return new ApiError(400, 'notJson', messages.theRequestIsNotValid);
     case 'entity.too.large':
-      return new ApiError(413, 'tooLarge', messages.thatIsTooLargeAt(sizeInWords(limit ?? 0)));
+      return tooLarge(limit ?? 0);
     case 'encoding.unsupported':
     case 'charset.unsupported':
       return new ApiError(415, 'unsupported', messages.theRequestHasToBe);
@@ -91,6 +95,11 @@ export function asApiError(error: unknown): ApiError {
   if (status !== undefined && status >= 400 && status < 500)
     return new ApiError(status, 'badRequest', SENTENCES[status] ?? messages.theRequestCannotBeAnswered);
   return new ApiError(500, 'internal', messages.somethingWentWrongInHaushalt);
+}
+
+/** That something is larger than so many bytes. */
+export function tooLarge(most: number): ApiError {
+  return new ApiError(413, 'tooLarge', messages.thatIsTooLargeAt(sizeInWords(most)));
 }
 
 function sizeInWords(bytes: number): string {

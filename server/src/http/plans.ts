@@ -25,6 +25,7 @@ import { readWorkbookQuery } from './handOverSchemas.ts';
 import { keepBeforeImport } from './history.ts';
 import type { Routing } from './routing.ts';
 import { readCopy, readHere, readId, readNewPlan, readOrder } from './schemas.ts';
+import { sendStored, storeBody, withOwnFile } from './spooled.ts';
 import { answerStreamed } from './streamed.ts';
 import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
 import { messages } from '../messages.ts';
@@ -44,7 +45,6 @@ const MANY_ROWS = 5000;
 export function planRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, events, work, now, report, feeding } = surroundings;
   const body = express.json({ limit: MAX_BODY });
-  const file = express.raw({ limit: MAX_FILE, type: () => true });
   const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
   const thisMonth = () => toMonth(now().toISOString().slice(0, 7));
 
@@ -86,18 +86,15 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     body,
   );
 
-  routing.person(
-    'post',
-    '/plans/import',
-    async ({ request, response, person }) => {
-      const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
-      refuseTaken(store, id);
-      const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-      await surroundings.createFrom({ kind: 'readFile', file: sent }, id, person);
-      response.status(201).json({ id });
-    },
-    file,
-  );
+  routing.person('post', '/plans/import', async ({ request, response, person }) => {
+    const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
+    refuseTaken(store, id);
+    await withOwnFile(async (file) => {
+      await storeBody(request, file, MAX_FILE);
+      await surroundings.createFrom({ kind: 'readFile', file }, id, person);
+    });
+    response.status(201).json({ id });
+  });
 
   // What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored.
   routing.person(
@@ -148,14 +145,13 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
   });
 
   routing.plan('view', 'get', '/plans/:id/file', async ({ response, plan: { id } }) => {
-    const { name, file: written } = await work.slow.do<'writeFile'>(
-      { kind: 'writeFile', database: store.file, planId: id },
-      { signal: whileWanted(response) },
-    );
-    response
-      .attachment(fileName(name, 'haushalt.json'))
-      .type('application/json')
-      .send(Buffer.from(written.buffer, written.byteOffset, written.byteLength));
+    // It is sent from a file of its own: who reads it slowly holds up nobody.
+    await withOwnFile(async (file) => {
+      const task = { kind: 'writeFile', database: store.file, planId: id, file } as const;
+      const { name } = await work.slow.do<'writeFile'>(task, { signal: whileWanted(response) });
+      response.attachment(fileName(name, 'haushalt.json')).type('application/json');
+      await sendStored(response, file);
+    });
   });
 
   routing.plan(

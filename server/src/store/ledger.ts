@@ -41,6 +41,8 @@ export interface LedgerStore {
   /** The entries asked for, a page of them, and what all of them come to. */
   list(planId: string, query: EntryQuery, page: Page): Found;
   all(planId: string): LedgerEntry[];
+  /** All entries by day, one after the other. */
+  each(planId: string): IterableIterator<LedgerEntry>;
   /** So many entries of a plan, whichever. */
   some(planId: string, most: number): LedgerEntry[];
   /** The entries of an account from one day to another, both ends of transfers. */
@@ -219,6 +221,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
       return { entries, ...totals };
     },
     all: (planId) => all.all(planId),
+    each: (planId) => all.iterate(planId),
     some: (planId, most) => some.all(planId, most),
     ofAccount: (planId, account, from, to) => ofAccount.all({ planId, account, from, to }),
     find: (planId, ids) => new Map(find.all(planId, JSON.stringify(ids)).map((entry) => [entry.id, entry])),

@@ -8,8 +8,6 @@ import {
   itemSumsAfter,
   modelWithEntries,
   nameOf,
-  parseEntries,
-  parsePlan,
   planOf,
   rowsOf,
   standingOf,
@@ -65,15 +63,16 @@ import {
   type SnapshotTask,
 } from './moments.ts';
 import { inParts, type PlanPart } from './parts.ts';
+import { NotJson, readPlanFile, writePlanFile } from './planFiles.ts';
 import type { Reader } from './reader.ts';
 import { messages } from '../messages.ts';
 
 /** What takes long is done in a thread of its own, so that no command waits behind it. These are the things it can do. */
 export type Task =
-  | { readonly kind: 'readFile'; readonly file: Uint8Array }
+  | { readonly kind: 'readFile'; readonly file: string }
   | { readonly kind: 'readPlan'; readonly database: string; readonly planId: string }
   | { readonly kind: 'open'; readonly database: string; readonly planId: string }
-  | { readonly kind: 'writeFile'; readonly database: string; readonly planId: string }
+  | { readonly kind: 'writeFile'; readonly database: string; readonly planId: string; readonly file: string }
   | { readonly kind: 'writeEntries'; readonly database: string; readonly planId: string; readonly query: EntryQuery }
   | { readonly kind: 'writeList'; readonly database: string; readonly planId: string; readonly list: string }
   | {
@@ -113,7 +112,8 @@ export interface TaskResult {
   readonly readPlan: null;
   /** The rows of a plan as the text of a JSON object by table, and the revision they are of. */
   readonly open: { readonly tables: Uint8Array; readonly revision: number };
-  readonly writeFile: { readonly name: string; readonly file: Uint8Array };
+  /** What the plan is called that has been written. */
+  readonly writeFile: { readonly name: string };
   readonly writeEntries: { readonly name: string; readonly file: Uint8Array };
   /** A list as a table; `null` when the plan has none with that id. */
   readonly writeList: { readonly name: string; readonly file: Uint8Array } | null;
@@ -158,12 +158,9 @@ export function perform(
   { part, progress }: Telling,
 ): TaskResult[Task['kind']] | Promise<TaskResult[Task['kind']]> {
   switch (task.kind) {
-    case 'readFile': {
-      const json = readJson(task.file);
-      const document = parsePlan(json);
-      inParts(document, parseEntries(json, document), part);
+    case 'readFile':
+      readPlanFile(task.file, part);
       return null;
-    }
     case 'readPlan':
       return reading(task, ({ document, entries }) => {
         inParts(document(), entries(), part);
@@ -175,10 +172,10 @@ export function perform(
         revision: revision(),
       }));
     case 'writeFile':
-      return reading(task, ({ document, entries }) => {
+      return reading(task, ({ document, ledger }) => {
         const plan = document();
-        const file = encode(JSON.stringify(toPlanFile(plan, entries()), null, 2));
-        return { name: planOf(plan).name, file };
+        writePlanFile(task.file, plan, ledger.each(task.planId));
+        return { name: planOf(plan).name };
       });
     case 'writeEntries':
       return reading(task, ({ document, ledger }) => {
@@ -244,22 +241,6 @@ async function audited(
   if (asPages) return auditPdf(audited, title, today);
   const { document, ...found } = audited;
   return encode(JSON.stringify({ ...found, plan: toPlanFile(document, []) }));
-}
-
-export class NotJson extends Error {}
-
-function readJson(file: Uint8Array): unknown {
-  let text: string;
-  try {
-    text = new TextDecoder('utf-8', { fatal: true }).decode(file);
-  } catch {
-    throw new NotJson(messages.theFileIsNotWritten);
-  }
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    throw new NotJson(messages.theFileIsNotValid);
-  }
 }
 
 /** Figures of a plan that a line of another one follows, by month; and what they are called. */

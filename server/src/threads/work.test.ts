@@ -1,9 +1,18 @@
-import { afterEach, describe, expect, it } from 'vitest';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, afterEach, describe, expect, it } from 'vitest';
 import type { PlanPart } from './parts.ts';
 import { FileRefused, Work, WorkCancelled } from './work.ts';
 
 const work = new Work();
-const fileOf = (plan: unknown) => new TextEncoder().encode(JSON.stringify(plan));
+const folder = mkdtempSync(join(tmpdir(), 'haushalt-work-'));
+let files = 0;
+const fileOf = (plan: unknown) => {
+  const file = join(folder, String(++files));
+  writeFileSync(file, JSON.stringify(plan));
+  return file;
+};
 const SMALL = fileOf({ version: 1, plan: { name: 'Small', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 } }); // prettier-ignore
 const LARGE = fileOf({
   version: 1,
@@ -11,9 +20,10 @@ const LARGE = fileOf({
   groups: [{ name: 'Costs', side: 'expense' }],
   lines: Array.from({ length: 2000 }, (_, at) => ({ group: 'Costs', name: `Line ${at}` })),
 });
-const readFile = (file: Uint8Array) => ({ kind: 'readFile', file }) as const;
+const readFile = (file: string) => ({ kind: 'readFile', file }) as const;
 
 afterEach(() => work.close());
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('the thread for what takes long', () => {
   it('goes on with the others when the one under way is cancelled, wherever it is', async () => {

@@ -281,8 +281,8 @@ export const api = {
       ({ figures }) => figures,
     ),
   /** Stores a plan file as a new plan, under an id of one's own where a retry must not store it twice. */
-  importFile: (text: string, id?: string) =>
-    request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, text),
+  importFile: (file: string | Blob, id?: string) =>
+    request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, file),
   /** What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored. */
   async auditWorkbook(file: Blob, asked: WorkbookAsked, told: Told): Promise<AuditedWorkbook> {
     const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}`, file, told);

@@ -31,6 +31,14 @@ export type EntryInFile = EntryGiven;
  * JSON pointer at the first thing that is not as it must be.
  */
 export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
+  return rowsIn(json).map(entryReader(json, document));
+}
+
+/**
+ * Reads entries of a plan file one by one, into the plan of that file: each as it stands in the file, with its place among
+ * the others. Throws `PlanFormatError`.
+ */
+export function entryReader(json: unknown, document: Document): (row: unknown, index: number) => LedgerEntry {
   const names = namesOf(document);
   const isFormer = isWithoutAccounts(json);
   const lines = new Map<string, string>();
@@ -45,7 +53,8 @@ export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
     if (!document.accounts.has(id)) throw new PlanFormatError(pointer, messages.thereIsNoAccountCalled(name));
     return id;
   };
-  return rowsIn(json).map((row: unknown, index) => {
+  return (row, index) => {
+    refuseTooMany(index + 1);
     const pointer = `/entries/${index}`;
     if (!isObject(row)) throw new PlanFormatError(pointer, messages.anEntryIsAJson);
     refuseUnknown(row, ENTRY_FIELDS, pointer);
@@ -71,15 +80,18 @@ export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
     const refusal = storedEntryRefusal(entry);
     if (refusal) throw new PlanFormatError(`${pointer}/${refusal.field}`, refusal.message);
     return entry;
-  });
+  };
 }
 
 function rowsIn(json: unknown): unknown[] {
   const rows = isObject(json) ? (json.entries ?? []) : [];
   if (!Array.isArray(rows)) throw new PlanFormatError('/entries', messages.aListOfEntriesIs);
-  if (rows.length > MAX_ENTRIES)
-    throw new PlanFormatError('/entries', messages.aFileMayHaveEntries(MAX_ENTRIES, rows.length));
+  refuseTooMany(rows.length);
   return rows;
+}
+
+function refuseTooMany(count: number): void {
+  if (count > MAX_ENTRIES) throw new PlanFormatError('/entries', messages.aFileMayHaveEntries(MAX_ENTRIES, count));
 }
 
 /** An entry with its amount as its account has it, from one as files have it; and the other way round. */
@@ -127,21 +139,23 @@ function intoSavings(entry: LedgerEntry, document: Document): LedgerEntry {
   return { ...entry, account: '', toAccount: entry.account };
 }
 
-/** Entries as a plan file has them, by date. Lines that are gone are left out, as is what goes without saying. */
+/** Entries as a plan file has them, by date. */
 export function entriesForFile(entries: readonly LedgerEntry[], document: Document): EntryInFile[] {
-  const units = minorUnitsIn(document);
   return [...entries]
     .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.id < b.id ? -1 : 1))
-    .map((entry) => {
-      const isThere = document.lines.has(entry.line);
-      const { line, account, toAccount, item, ...given } = givenOf(withAmount(entry, document));
-      return {
-        ...given,
-        amount: given.amount / units,
-        ...(isThere ? { line: nameOf(document, line!)! } : {}),
-        ...(item !== undefined && document.listItems.has(item) ? { item } : {}),
-        ...(account === undefined ? {} : { account: document.accounts.get(account)?.name ?? account }),
-        ...(toAccount === undefined ? {} : { toAccount: document.accounts.get(toAccount)?.name ?? toAccount }),
-      };
-    });
+    .map((entry) => entryForFile(entry, document));
+}
+
+/** An entry as a plan file has it. A line that is gone is left out, as is what goes without saying. */
+export function entryForFile(entry: LedgerEntry, document: Document): EntryInFile {
+  const isThere = document.lines.has(entry.line);
+  const { line, account, toAccount, item, ...given } = givenOf(withAmount(entry, document));
+  return {
+    ...given,
+    amount: given.amount / minorUnitsIn(document),
+    ...(isThere ? { line: nameOf(document, line!)! } : {}),
+    ...(item !== undefined && document.listItems.has(item) ? { item } : {}),
+    ...(account === undefined ? {} : { account: document.accounts.get(account)?.name ?? account }),
+    ...(toAccount === undefined ? {} : { toAccount: document.accounts.get(toAccount)?.name ?? toAccount }),
+  };
 }

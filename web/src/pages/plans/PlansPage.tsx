@@ -20,9 +20,9 @@ export function PlansPage() {
   const navigate = useNavigate();
 
   const openFile = useMutation({
-    mutationFn: async (file: File) => {
+    mutationFn: (file: File) => {
       if (file.size > 192 << 20) throw new ServerRefusal(413, messages.itIsLargerThan192);
-      return api.importFile(await file.text());
+      return api.importFile(file);
     },
     onSuccess: ({ id }) => void navigate(`/plans/${id}/budget`),
     onError: (refused, file) => setFileRefusal(messages.cannotBeOpened(file.name, refused.message)),
