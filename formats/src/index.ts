@@ -23,14 +23,7 @@ export {
   type PageSetup,
   type Paper,
 } from './pages/page.ts';
-export {
-  PARTS,
-  bookSheets,
-  partsIn,
-  type BookChoice,
-  type BookSource,
-  type Part,
-} from './sheets/book.ts';
+export { PARTS, bookSheets, partsIn, type BookChoice, type BookSource, type Part } from './sheets/book.ts';
 export { NOTHING_HAPPENED } from './sheets/happened.ts';
 export { liveWorkbook, type WorkbookLayout } from './sheets/liveWorkbook.ts';
 export type { Sheet, SheetCell, SheetRow, Workbook } from './sheets/sheet.ts';
@@ -49,6 +42,7 @@ export { previewFile, type PreviewFrom, type PreviewedStatement } from './statem
 export { auditPdf } from './audit/auditPages.ts';
 export { auditWorkbook, type AuditedWorkbook, type WorkbookReading } from './audit/auditWorkbook.ts';
 export { ROW_KINDS, type ReadingSaid, type RowKind, type RowSaid } from './audit/said.ts';
+export { TABLE_KINDS, type TableKind } from './audit/tables.ts';
 export { AUDIT_KINDS, type AuditFinding, type AuditKind } from './audit/finding.ts';
 export type { CellDifference, ComparedCells } from './audit/compareCells.ts';
 export { MAX_WORKBOOK, WorkbookError } from './read/rawWorkbook.ts';

@@ -256,6 +256,7 @@ export const messages = {
   label: 'Name',
   kind: 'Taken for',
   side: 'Side',
+  tableKinds: { list: 'list', loan: 'loan', savings: 'fund', other: 'left out' },
   rowKinds: {
     heading: 'heading',
     line: 'line',

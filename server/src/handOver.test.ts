@@ -227,7 +227,7 @@ describe('a workbook from elsewhere', () => {
     const said = JSON.stringify({ rows: { 5: { kind: 'other' } } });
     expect(JSON.parse((await ask({ said })).text.trim().split('\n').at(-1)!).plan.lines).toHaveLength(1);
     expect((await ask({ said, as: 'pdf' })).text).toContain('%PDF-1.7');
-    for (const wrong of ['{', '{"rows":{"x":{}}}', '{"rows":{"1":{"kind":"sum"}}}', '{"also":1}', `{"sheet":"${'x'.repeat(12_000)}"}`])
+    for (const wrong of ['{', '{"rows":{"x":{}}}', '{"rows":{"1":{"kind":"sum"}}}', '{"also":1}', '{"tables":{"A!1":"sheet"}}', `{"sheet":"${'x'.repeat(12_000)}"}`])
       expect((await ask({ said: wrong })).status).toBe(422); // prettier-ignore
   });
 });

@@ -1,6 +1,7 @@
-import { rawCell, type RawCell, type RawWorkbook } from '../read/rawWorkbook.ts';
+import { rawCell, type RawCell, type RawFormula, type RawWorkbook } from '../read/rawWorkbook.ts';
 import type { Block } from './block.ts';
 import { allPartsOf } from '../formulaTree.ts';
+import { isInTable, type FoundTable } from './tables.ts';
 
 /** A single cell that formulas share: a rate, a price. */
 export interface AssumptionCell {
@@ -45,11 +46,16 @@ export function labelBeside({ sheets }: RawWorkbook, sheet: string, row: number,
 }
 
 /** The cells outside the months that hold a typed figure and are referred to by formulas among them. */
-export function assumptionCells(workbook: RawWorkbook, block: Block): Map<string, AssumptionCell> {
+export function assumptionCells(
+  workbook: RawWorkbook,
+  block: Block,
+  tables: readonly FoundTable[] = [],
+): Map<string, AssumptionCell> {
   const found = new Map<string, AssumptionCell>();
   const consider = (sheet: string, row: number, column: number) => {
     const key = placeKey(sheet, row, column);
     if (found.has(key) || isInBlock(block, sheet, row, column)) return;
+    if (tables.some((table) => isInTable(table, sheet, row, column))) return;
     const cell = workbook.sheets
       .find(({ name }) => name === sheet)
       ?.cells.get(row)
@@ -74,5 +80,9 @@ export function assumptionCells(workbook: RawWorkbook, block: Block): Map<string
         }
       }
     }
+  for (const { sheet, columns } of tables)
+    for (const { formula } of columns)
+      for (const part of formula ? allPartsOf<RawFormula>(formula) : [])
+        if (part.kind === 'cell') consider(part.at.sheet ?? sheet.name, part.at.row, part.at.column);
   return found;
 }

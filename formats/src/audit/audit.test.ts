@@ -4,7 +4,18 @@ import fc from 'fast-check';
 import { zipSync, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { extractText } from 'unpdf';
-import { Model, SIDES, calculate, parsePlan, toPlanFile, valueOver, type Day, type Document } from '@haushalt/core';
+import {
+  Model,
+  SIDES,
+  calculate,
+  loanSchedule,
+  parsePlan,
+  savingsSchedule,
+  toPlanFile,
+  valueOver,
+  type Day,
+  type Document,
+} from '@haushalt/core';
 import { runs } from '../../../core/src/testing/setup.ts';
 import { parseRawFormula } from '../read/parseFormula.ts';
 import type { RawCell, RawWorkbook } from '../read/rawWorkbook.ts';
@@ -156,6 +167,118 @@ describe('what somebody says of a workbook', () => {
     expect(flat).toContain('Total running costs: the total misses Bank charges.');
     expect(flat).toContain('187 of 229 cells equal');
     expect(flat).toContain('27 November 2026');
+  });
+});
+
+describe('the tables of a workbook', () => {
+  const loan = loanSchedule({ principal: 6000, yearlyRate: 0.06, months: 24, minorUnit: 0.01 });
+  const fund = savingsSchedule({ opening: 500, deposit: 50, yearlyRate: 0.024, months: 12, minorUnit: 0.01 });
+  const SHEETS: Record<string, Content[][]> = {
+    Kitchen: [
+      ['Kitchen'],
+      ['Item', 'Quantity', 'Price', 'Total', 'Bought'],
+      ['Cupboards', 4, 120, '=B3*C3', 46_054],
+      ['Tiles', 30, 2.5, '=B4*C4', 46_060],
+      ['Sink', 1, 180, '=B5*C5', ''],
+      ['Lamps', 3, 40, '=B6*C6', 46_080],
+      ['Total', '', '', '=SUM(D3:D6)'],
+    ],
+    'Car loan': [
+      ['Month', 'Opening', 'Interest', 'Repayment', 'Balance'],
+      ...loan.rows.map(({ month, opening, interest, principal, closing }) => [month, opening, interest, principal, closing]),
+    ],
+    Holiday: [
+      ['Month', 'Deposit', 'Interest', 'Balance'],
+      ...fund.rows.map(({ month, deposit, interest, closing }) => [month, deposit, interest, closing]),
+    ],
+  }; // prettier-ignore
+  const book = (over: Partial<typeof SHEETS> = {}): RawWorkbook => {
+    const rows = clean();
+    // A line of the plan takes the total of the list.
+    rows.splice(
+      12,
+      0,
+      row('Fittings', () => 855 / 12),
+    );
+    rows[13] = row('Total costs', (c) => `=SUM(${c}10:${c}13)`);
+    rows[14] = row('Net', (c) => `=${c}8-${c}14`);
+    rows[15] = row('Cumulative net', (c, month, before) => (month === 0 ? '=B15' : `=${before}16+${c}15`));
+    const first = workbookOf(rows);
+    const fittings = first.sheets[0]!.cells.get(12) as Map<number, RawCell>;
+    const formula = parseRawFormula('=Kitchen!$D$7/12', 'officeOpen');
+    for (const [at, cell] of fittings) if (at > 0) fittings.set(at, { ...cell, formula });
+    const others = Object.entries({ ...SHEETS, ...over }).map(([name, content]) => {
+      const { cells } = workbookOf(content!).sheets[0]!;
+      const dated = name === 'Kitchen';
+      for (const line of cells.values()) {
+        const day = line.get(4);
+        if (dated && typeof day?.value === 'number') (line as Map<number, RawCell>).set(4, { ...day, look: 'date' });
+      }
+      return { name, cells, hiddenRows: new Set<number>() };
+    });
+    return { ...first, sheets: [first.sheets[0]!, ...others] };
+  };
+
+  it('become lists with their rules, loans and funds with their terms', () => {
+    const { document, reading, cells, findings } = auditRead(book(), 'Home', false);
+    expect(reading!.tables.map(({ name, kind, cells: at }) => [name, kind, at])).toEqual([
+      ['Kitchen', 'list', 'A2:E7'],
+      ['Car loan', 'loan', 'A1:E25'],
+      ['Holiday', 'savings', 'A1:D13'],
+    ]);
+    const kitchen = [...document.lists.values()][0]!;
+    const columns = [...document.listColumns.values()].map(({ name, kind, formula }) => [name, kind, formula !== null]);
+    expect(columns).toEqual([
+      ['Item', 'text', false],
+      ['Quantity', 'figure', false],
+      ['Price', 'figure', false],
+      ['Total', 'rule', true],
+      ['Bought', 'date', false],
+    ]);
+    expect(toPlanFile(document).listColumns).toContainEqual(expect.objectContaining({ name: 'Total', formula: 'Quantity * Price' })); // prettier-ignore
+    const model = new Model(document);
+    expect([0, 1, 2, 3].map((at) => model.listOf(kitchen.id)!.seriesOf([...document.listColumns.values()][3]!.id)!.valueAt(at))).toEqual([480, 75, 180, 120]); // prettier-ignore
+    expect([...document.listCells.values()].some(({ text }) => text === '2026-02-01')).toBe(true);
+    expect([...document.loans.values()][0]).toMatchObject({ name: 'Car loan', amount: '6000', rate: '0.06', months: '24' }); // prettier-ignore
+    expect([...document.savings.values()][0]).toMatchObject({ name: 'Holiday', opening: '500', deposit: '50', rate: '0.024' }); // prettier-ignore
+    expect(findings).toEqual([]);
+    // Their figures are compared with the workbook's own like those of the months.
+    expect(cells.equal).toBe(cells.compared);
+    expect(cells.compared).toBeGreaterThan(12 * 9 + 4 * 3 - 1);
+  });
+
+  it('give their totals to the lines that refer to them', () => {
+    const { document } = auditRead(book(), 'Home', false);
+    const fittings = toPlanFile(document).ruleSteps as { line: string; formula?: string }[];
+    expect(fittings.find(({ line }) => line === 'Fittings')!.formula).toBe('Kitchen.Total / 12');
+    expect(calculate(document).figures('Fittings')[5]).toBeCloseTo(855 / 12, 9);
+  });
+
+  it('are what somebody says, as far as their figures allow it', () => {
+    const said = auditRead(book(), 'Home', false, { tables: { 'Car loan!1': 'list', 'Holiday!1': 'other', 'Kitchen!2': 'loan' } }); // prettier-ignore
+    expect(said.reading!.tables.map(({ kind }) => kind)).toEqual(['list', 'list', 'other']);
+    expect([said.document.loans.size, said.document.savings.size, said.document.lists.size]).toEqual([0, 0, 2]);
+    expect(said.cells.equal).toBe(said.cells.compared);
+  });
+
+  it('with figures that no terms give are lists', () => {
+    const rows = SHEETS['Car loan']!.map((cells, at) => (at === 9 ? [...cells.slice(0, 4), 1] : cells));
+    expect(auditRead(book({ 'Car loan': rows }), 'Home', false).reading!.tables[1]!.kind).toBe('list');
+  });
+
+  it('below the months end the plan there, and are taken beside it', () => {
+    const rows = [...clean(), [], ['Offers'], ['Firm', 'Price', 'Years'], ['Ahorn', 900, 2], ['Birke', 800, 3], ['Linde', 850, 5]]; // prettier-ignore
+    const { document, reading } = auditRead(workbookOf(rows), 'Home', false);
+    expect([...document.lines.values()].map(({ name }) => name)).not.toContain('Ahorn');
+    expect(reading!.tables).toMatchObject([{ name: 'Offers', kind: 'list', cells: 'A18:C21' }]);
+  });
+
+  it('where rules share their cells stay assumptions', () => {
+    const rows = [...clean(), [], ['Name', 'Value', 'Unit'], ['Fee', 7, 'EUR'], ['Visits', 3, 'times'], ['Rate', 2, 'EUR']]; // prettier-ignore
+    rows[10] = row('Food', () => '=$B$18*$B$19');
+    const { document, reading } = auditRead(workbookOf(rows), 'Home', false);
+    expect(reading!.tables).toEqual([]);
+    expect([...document.assumptions.values()].map(({ name }) => name)).toEqual(expect.arrayContaining(['Fee', 'Visits'])); // prettier-ignore
   });
 });
 

@@ -53,6 +53,7 @@ export function auditSheets({ findings, cells, reading, remarks }: AuditedWorkbo
     rows: [
       heading(messages.row, messages.label, messages.kind, messages.side),
       ...reading.assumptions.map(({ cell, label }) => line(words(cell), words(label), words(messages.assumption), words(''))), // prettier-ignore
+      ...reading.tables.map(({ key, name, kind }) => line(words(key), words(name), words(messages.tableKinds[kind]), words(''))), // prettier-ignore
       ...reading.rows.map(
         ({ row, label, kind, side }) =>
         line(words(String(row)), words(label), words(messages.rowKinds[kind]), words(side ? messages.groupNames[side] : '')), // prettier-ignore

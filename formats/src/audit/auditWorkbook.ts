@@ -11,6 +11,7 @@ import type { ComparedCells } from './compareCells.ts';
 import { PlanMaker } from './makePlan.ts';
 import { reviewBlock } from './reviewBlock.ts';
 import type { ReadingSaid, RowKind } from './said.ts';
+import { isInTable, tableKey, tablesBeside, type FoundTable, type TableKind } from './tables.ts';
 
 /** A workbook as a plan, with what a careful reviewer found in it. Nothing of the workbook is changed. */
 export interface AuditedWorkbook {
@@ -41,6 +42,21 @@ export interface WorkbookReading {
   readonly columns: readonly { readonly column: string; readonly month: string }[];
   readonly rows: readonly ReadRow[];
   readonly assumptions: readonly { readonly cell: string; readonly label: string; readonly value: number }[];
+  /** The tables beside the months. */
+  readonly tables: readonly ReadTable[];
+}
+
+/** A table, and what it was taken for. */
+export interface ReadTable {
+  /** What it is said by: its sheet and the row of its headings. */
+  readonly key: string;
+  /** The cells it takes up, such as `A3:F20`. */
+  readonly cells: string;
+  /** What it is called in the plan; its title where it was left out. */
+  readonly name: string;
+  readonly kind: TableKind;
+  /** What it may be. */
+  readonly kinds: readonly TableKind[];
 }
 
 /** A row of the sheet, and what it was taken for. */
@@ -95,9 +111,10 @@ export function auditRead(
   const { sheet } = blocks.find((each) => each.sheet.name === said.sheet) ?? likeliest;
   const block = blockOf(sheet, said)!;
   if (block.rows.length > MOST_ROWS) throw new WorkbookError(messages.tooManyRows(block.sheet.name, MOST_ROWS));
-  const assumptions = assumptionCells(workbook, block);
+  const tables = tablesIn(workbook, block, said);
+  const assumptions = assumptionCells(workbook, block, tables.filter(({ kind }) => kind === 'list')); // prettier-ignore
   const reviewed = reviewBlock(workbook, block, assumptions);
-  const maker = new PlanMaker(workbook, block, assumptions, reviewed, mend, said);
+  const maker = new PlanMaker(workbook, block, assumptions, reviewed, mend, said, tables.filter(({ kind }) => kind !== 'other')); // prettier-ignore
   const { document, cells } = maker.make(title);
   const remarks = [
     ...workbook.remarks,
@@ -121,9 +138,36 @@ export function auditRead(
       side: maker.sideOf(each),
       cells: block.columns.slice(0, MOST_COLUMNS).map((column) => shown(rawCell(sheet, each.row, column))),
     })),
+    tables: tables.map((table) => readTable(table, maker.tablesTaken.find((taken) => taken.table === table)?.name)),
     assumptions: [...assumptions.values()].map(({ row, column, label, value }) => ({ cell: `${lettersOf(column)}${row + 1}`, label, value })), // prettier-ignore
   };
   return { document, findings: reviewed.findings, cells, reading, remarks };
+}
+
+/** The tables beside the months, as they were taken for or as somebody says; where cells are assumptions there is none. */
+function tablesIn(workbook: RawWorkbook, block: Block, { tables = {} }: ReadingSaid): FoundTable[] {
+  const shared = [...assumptionCells(workbook, block).values()];
+  return tablesBeside(workbook, block)
+    .filter((table) => !shared.some(({ sheet, row, column }) => isInTable(table, sheet, row, column)))
+    .map((table) => {
+      const kind = tables[tableKey(table)];
+      return kind !== undefined && kindsOf(table).includes(kind) ? { ...table, kind } : table;
+    });
+}
+
+/** What a table may be: a schedule only where its terms give its figures. */
+const kindsOf = ({ loan, savings }: FoundTable): TableKind[] => [
+  ...(loan ? (['loan'] as const) : []),
+  ...(savings ? (['savings'] as const) : []),
+  'list',
+  'other',
+];
+
+function readTable(table: FoundTable, name: string | undefined): ReadTable {
+  const { heading, rows, totals, columns, kind, title } = table;
+  const corner = (row: number, column: number) => `${lettersOf(column)}${row + 1}`;
+  const cells = `${corner(heading, columns[0]!.column)}:${corner(totals ?? rows.at(-1)!, columns.at(-1)!.column)}`;
+  return { key: tableKey(table), cells, name: name ?? title, kind: name === undefined ? 'other' : kind, kinds: kindsOf(table) }; // prettier-ignore
 }
 
 function shown(cell: RawCell | undefined): number | string | null {

@@ -2,6 +2,7 @@ import { rawCell, rowsWithin, type RawCell, type RawFormula, type RawSheet } fro
 import { allPartsOf } from '../formulaTree.ts';
 import { monthNamed, monthOfSerial, type NamedMonth } from './monthNames.ts';
 import { saidOfRow, type ReadingSaid, type RowKind } from './said.ts';
+import { tablesOf } from './tables.ts';
 
 export interface BlockRow {
   readonly row: number;
@@ -19,6 +20,8 @@ export interface Block {
   readonly columns: readonly number[];
   readonly months: readonly { readonly month: number; readonly year: number }[];
   readonly rows: readonly BlockRow[];
+  /** The first row that is not of it any more: of another plan, or of a table. */
+  readonly until: number;
   /** Rows of months further down, which begin another plan. */
   readonly others: readonly number[];
   /** All rows that may be the one of the months. */
@@ -73,9 +76,10 @@ export function blockOf(sheet: RawSheet, said: ReadingSaid = {}): Block | null {
     found.months.map(({ named }) => named),
     yearNear(sheet, found.row),
   );
-  const until = others[0] ?? Infinity;
+  const table = tablesOf(sheet).find(({ heading }) => heading > found.row);
+  const until = Math.min(others[0] ?? Infinity, table?.heading ?? Infinity);
   const headings = all.map(({ row }) => row);
-  const block: Block = { sheet, heading: found.row, labels, columns, months, rows: [], others, headings, gaps };
+  const block: Block = { sheet, heading: found.row, labels, columns, months, rows: [], until, others, headings, gaps };
   return {
     ...block,
     rows: rowsOf(

@@ -15,7 +15,9 @@ import { placeKey, type AssumptionCell } from './assumptionCells.ts';
 import { isBalance, linesAbove, type Block, type BlockRow } from './block.ts';
 import { saidOfRow, type ReadingSaid } from './said.ts';
 import { compareCells, type ComparedCells } from './compareCells.ts';
+import { compareTables, nameTables, tablesInFile, totalNamed, type NamedTable } from './planTables.ts';
 import type { ReviewedBlock } from './reviewBlock.ts';
+import type { FoundTable } from './tables.ts';
 import { asPlanFormula, type Naming } from './translate.ts';
 
 /** The plan a workbook makes, with its figures beside the workbook's own. */
@@ -50,6 +52,10 @@ export class PlanMaker {
   private readonly assumptions: ReadonlyMap<string, AssumptionCell>;
   private readonly isMended: boolean;
   private readonly said: ReadingSaid;
+  private readonly tables: readonly FoundTable[];
+  private named: readonly NamedTable[] = [];
+  /** How far tables are taken: with their rules, with figures alone, or not at all where the plan refuses them. */
+  private tablesAs: 'rules' | 'figures' | 'nothing' = 'rules';
   private readonly taken = new Set(TOTALS.map(({ name }) => nameKey(name)));
   private readonly groups = new Map<string, { name: string; side: Side }>();
   private readonly lines = new Map<number, LineDraft>();
@@ -66,8 +72,10 @@ export class PlanMaker {
     reviewed: ReviewedBlock,
     isMended: boolean,
     said: ReadingSaid = {},
+    tables: readonly FoundTable[] = [],
   ) {
     this.said = said;
+    this.tables = tables;
     this.workbook = workbook;
     this.block = block;
     this.assumptions = assumptions;
@@ -89,11 +97,24 @@ export class PlanMaker {
         return { document, cells: this.compared(document) };
       } catch (error) {
         // A rule the plan refuses (a circle, for one) gives way to its figures.
+        if (error instanceof PlanFormatError && this.tablesGiveWay(error.pointer ?? '')) continue;
         const line = error instanceof PlanFormatError ? this.lineAt(error.pointer ?? '') : null;
         if (line === null || this.refused.has(line)) throw error;
         this.refused.add(line);
       }
     }
+  }
+
+  /** Whether it is a table that the plan refuses: it is taken with less of it. */
+  private tablesGiveWay(pointer: string): boolean {
+    if (!/^\/(list|loans|savings)/.test(pointer) || this.tablesAs === 'nothing') return false;
+    this.tablesAs = this.tablesAs === 'rules' ? 'figures' : 'nothing';
+    return true;
+  }
+
+  /** The tables that became a part of the plan. */
+  get tablesTaken(): readonly NamedTable[] {
+    return this.tablesAs === 'nothing' ? [] : this.named;
   }
 
   private lineAt(pointer: string): number | null {
@@ -142,6 +163,7 @@ export class PlanMaker {
       if (!this.groups.has(group))
         this.groups.set(group, { name: this.free(title === '' ? messages.groupNames[side] : title), side });
     for (const [key, { label }] of this.assumptions) this.assumptionNames.set(key, this.free(label));
+    this.named = nameTables(this.tables, (wanted) => this.free(wanted));
   }
 
   private sideOfHeading({ row, label }: BlockRow): Side | null {
@@ -237,22 +259,28 @@ export class PlanMaker {
       lines: [...this.lines.values()].map(({ name, group }) => ({ name, group: this.groups.get(group)!.name })),
       ruleSteps,
       exceptions,
+      ...tablesInFile(this.tablesTaken, this.monthAt(0), (key) => this.cellNamed(key), this.tablesAs === 'figures'),
     };
+  }
+
+  /** What an assumption of the workbook is called in rules. */
+  private cellNamed(key: string): string | null {
+    const name = this.assumptionNames.get(key);
+    return name === undefined ? null : quoteName(name);
   }
 
   private naming(): Naming {
     const { sheet, columns, heading } = this.block;
-    const named = (key: string) => {
-      const name = this.assumptionNames.get(key);
-      return name === undefined ? null : quoteName(name);
-    };
+    const named = (key: string) => this.cellNamed(key);
     return {
       columns,
       heading,
       rows: this.block.rows.map(({ row }) => row),
       isOwnSheet: (name) => name === null || name === sheet.name,
       rowName: (row) => this.rowName(row),
-      cellName: ({ sheet: other, row, column }) => named(placeKey(other ?? sheet.name, row, column)),
+      cellName: (at) =>
+        named(placeKey(at.sheet ?? sheet.name, at.row, at.column)) ??
+        totalNamed(this.tablesTaken, at.sheet ?? sheet.name, at),
       named: (name) => {
         const at = this.workbook.names.get(name.toLowerCase());
         return at ? named(placeKey(at.sheet, at.row, at.column)) : null;
@@ -285,7 +313,8 @@ export class PlanMaker {
   private compared(document: Document): ComparedCells {
     const model = new Model(document);
     const ids = new Map([...document.lines.values()].map(({ id, name }) => [name, id]));
-    return compareCells(this.block, this.reviewed, {
+    const tables = compareTables(this.tablesTaken, model);
+    const cells = compareCells(this.block, this.reviewed, {
       isMended: this.isMended,
       membersOf: (row) => this.membersOf(row),
       lineIn: (row, at) => {
@@ -293,5 +322,10 @@ export class PlanMaker {
         return id === undefined ? NaN : (model.seriesOf(id)?.valueAt(this.periods[at]!) ?? NaN);
       },
     });
+    return {
+      compared: cells.compared + tables.compared,
+      equal: cells.equal + tables.compared - tables.differences.length,
+      differences: [...cells.differences, ...tables.differences],
+    };
   }
 }

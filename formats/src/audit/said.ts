@@ -1,4 +1,5 @@
 import type { Side } from '@haushalt/core';
+import type { TableKind } from './tables.ts';
 
 /** What a row of somebody's sheet is. */
 export const ROW_KINDS = ['heading', 'line', 'total', 'net', 'cumulative', 'other'] as const;
@@ -18,6 +19,8 @@ export interface ReadingSaid {
   readonly heading?: number;
   /** What rows are, by their number from 1. */
   readonly rows?: Readonly<Record<string, RowSaid>>;
+  /** What tables are, by their sheet and the row of their headings, such as `Kitchen!3`. */
+  readonly tables?: Readonly<Record<string, TableKind>>;
 }
 
 export const saidOfRow = ({ rows }: ReadingSaid, row: number): RowSaid => rows?.[row + 1] ?? {};

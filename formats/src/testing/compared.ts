@@ -23,7 +23,9 @@ function agree({ value: ours, format }: SheetCell, theirs: Recalculated, largest
   if (typeof ours !== 'number') return isNothing(ours) ? isNothing(theirs) : true;
   const unit = format?.unit;
   const least = unit === 'share' || (unit !== undefined && unit !== 'count' && unit !== 'day' && isFraction(unit)) ? 0.00005 : 0.005; // prettier-ignore
-  return typeof theirs === 'number' && Math.abs(theirs - ours) <= Math.max(least, Math.abs(ours) * 1e-11, largest * 1e-12);
+  return (
+    typeof theirs === 'number' && Math.abs(theirs - ours) <= Math.max(least, Math.abs(ours) * 1e-11, largest * 1e-12)
+  );
 }
 
 /** The cells with formulas that differ, of a plan as the workbook has it, and how many there are in all. */

@@ -5,6 +5,7 @@ import {
   PAPERS,
   PARTS,
   ROW_KINDS,
+  TABLE_KINDS,
   type HandOverRequest,
   type PrintRequest,
   type ReadingSaid,
@@ -68,6 +69,7 @@ const rowNumber = /^[1-9]\d{0,6}$/;
 const readingSaid = Joi.object({
   sheet: Joi.string().max(200),
   heading: Joi.number().integer().min(1),
+  tables: Joi.object().pattern(Joi.string().max(220), Joi.string().valid(...TABLE_KINDS)),
   rows: Joi.object().pattern(
     rowNumber,
     Joi.object({ kind: Joi.string().valid(...ROW_KINDS), side: Joi.string().valid(...SIDES) }),

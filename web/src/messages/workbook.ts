@@ -49,6 +49,11 @@ export const messages = {
   } as Readonly<Record<string, string>>,
   assumption: 'assumption',
   assumptions: 'Assumptions',
+  tables: 'Tables beside the months',
+  tableIs: (key: string) => `What the table ${key} is`,
+  tableKinds: { list: 'a list', loan: 'a loan', savings: 'a fund', other: 'left out' } as Readonly<
+    Record<string, string>
+  >,
   isAssumption: (cell: string, label: string) => `${label} (${cell})`,
   isTaken: (name: string) => `${name} is a plan now.`,
 };

@@ -141,6 +141,8 @@ export interface FileRequest extends PrintRequest {
 /** What a row of a workbook may be. */
 export const ROW_KINDS = ['heading', 'line', 'total', 'net', 'cumulative', 'other'] as const;
 export type RowKind = (typeof ROW_KINDS)[number];
+/** What a table beside the months may be. */
+export type TableKind = 'list' | 'loan' | 'savings' | 'other';
 
 /** What a sheet of a workbook was taken for. */
 export interface WorkbookReading {
@@ -159,6 +161,13 @@ export interface WorkbookReading {
     readonly cells: readonly (number | string | null)[];
   }[];
   readonly assumptions: readonly { readonly cell: string; readonly label: string; readonly value: number }[];
+  readonly tables: readonly {
+    readonly key: string;
+    readonly cells: string;
+    readonly name: string;
+    readonly kind: TableKind;
+    readonly kinds: readonly TableKind[];
+  }[];
 }
 
 /** What somebody says of a workbook in place of what it was taken for. */
@@ -166,6 +175,7 @@ export interface ReadingSaid {
   readonly sheet?: string;
   readonly heading?: number;
   readonly rows?: Readonly<Record<string, { readonly kind?: RowKind; readonly side?: Side }>>;
+  readonly tables?: Readonly<Record<string, TableKind>>;
 }
 
 /** How a workbook is to be taken. */

@@ -6,6 +6,7 @@ import {
   type AuditedWorkbook,
   type ReadingSaid,
   type RowKind,
+  type TableKind,
   type WorkbookReading,
 } from '../../plan-session/api.ts';
 import { STYLE } from './auditStyle.ts';
@@ -20,7 +21,7 @@ interface AuditReadingProps {
 
 /** A picture of the sheet with what each row was taken for, which is corrected there. */
 export function AuditReading({ reading, findings, said, onSaid }: AuditReadingProps) {
-  const { sheet, sheets, heading, headings, from, until, columns, rows, assumptions } = reading;
+  const { sheet, sheets, heading, headings, from, until, columns, rows, assumptions, tables } = reading;
   const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
   const faults = new Map(findings.map(({ cell, message }) => [cell, message]));
   const sayOfRow = (row: number, more: { kind?: RowKind; side?: Side }) =>
@@ -63,6 +64,31 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         <p>
           {messages.assumptions}: {assumptions.map(({ cell, label }) => messages.isAssumption(cell, label)).join(', ')}
         </p>
+      )}
+      {tables.length > 0 && (
+        <ul className="audit-tables" aria-label={messages.tables}>
+          {tables.map(({ key, cells, name, kind, kinds }) => (
+            <li key={key}>
+              <strong>{name}</strong>{' '}
+              <span className="quiet">
+                {key.slice(0, key.lastIndexOf('!'))}, {cells}
+              </span>
+              <Select
+                aria-label={messages.tableIs(name)}
+                value={kind}
+                onChange={({ target }) =>
+                  onSaid({ ...said, tables: { ...said.tables, [key]: target.value as TableKind } })
+                }
+              >
+                {kinds.map((each) => (
+                  <option key={each} value={each}>
+                    {messages.tableKinds[each]}
+                  </option>
+                ))}
+              </Select>
+            </li>
+          ))}
+        </ul>
       )}
       <div className="audit-sheet" tabIndex={0} role="group" aria-label={sheet}>
         <table className="audit-table">
