@@ -95,6 +95,23 @@ test('a workbook kept for years is audited, and becomes a plan', async ({ applic
   await expect(page.getByRole('rowheader', { name: 'Ground rent' })).toBeVisible();
 });
 
+test('a sheet copied elsewhere is pasted, audited and taken as a plan', async ({ application, page }) => {
+  await page.goto(application.url);
+  await expect(page.getByText('A sheet copied from elsewhere can be pasted here')).toBeVisible();
+  const rows = [['', 'Jan', 'Feb', 'Mar'], ['Income'], ['Dues', '100', '100', '120'], ['Costs'], ['Hall', '40', '40', '40']]; // prettier-ignore
+  const text = rows.map((row) => row.join('\t')).join('\n');
+  await page.evaluate((pasted) => {
+    const data = new DataTransfer();
+    data.setData('text', pasted);
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, text);
+  const audit = page.getByRole('region', { name: 'Workbook Pasted sheet.tsv' });
+  await expect(audit.getByText('6 of 6 cells equal')).toBeVisible();
+  await expect(audit.getByRole('combobox', { name: 'Side of Dues' })).toHaveValue('income');
+  await audit.getByRole('button', { name: 'Take it as a plan' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Hall' })).toBeVisible();
+});
+
 test('a file that is no workbook says why, and nothing is stored', async ({ application, page }) => {
   await page.goto(application.url);
   const chooser = page.waitForEvent('filechooser');

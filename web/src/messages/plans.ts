@@ -1,5 +1,7 @@
 /** What the interface says: plans. */
 export const messages = {
+  pastedSheet: 'Pasted sheet.tsv',
+  orPasteASheet: 'A sheet copied from elsewhere can be pasted here (Ctrl+V).',
   inTheSum: 'In the sum',
   countsIn: (name: string) => `${name} counts in the sum`,
   together: (count: number) => `${count} plans together`,

@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
@@ -27,6 +27,20 @@ export function PlansPage() {
     onSuccess: ({ id }) => void navigate(`/plans/${id}/budget`),
     onError: (refused, file) => setFileRefusal(messages.cannotBeOpened(file.name, refused.message)),
   });
+
+  // A sheet that was copied elsewhere is pasted onto the page as it is.
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      const isTyping = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
+      const text = event.clipboardData?.getData('text') ?? '';
+      if (isTyping || !text.includes('\t') || !text.trim().includes('\n')) return;
+      event.preventDefault();
+      setFileRefusal(null);
+      setWorkbook(new File([text], messages.pastedSheet));
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, []);
 
   return (
     <div className="plans-page">
@@ -63,6 +77,7 @@ export function PlansPage() {
             </Button>
           </div>
         </div>
+        {!workbook && <p className="plans-paste quiet">{messages.orPasteASheet}</p>}
         {fileRefusal && (
           <p className="refusal" role="alert">
             {fileRefusal}
