@@ -228,8 +228,8 @@ describe('entries', () => {
     ['a transfer that is a cost', { toAccount: 'joint' }, 'line', 'neither income nor expense'],
     ['a line that is not there', { line: 'gone' }, 'line', 'no longer there'],
     ['nothing', { amount: 0 }, 'amount', 'how much'],
-    ['parts of a cent', { amount: 0.5 }, 'amount', 'integer'],
-    ['a field nobody knows', { colour: 'red' }, 'colour', 'not allowed'],
+    ['parts of a cent', { amount: 0.5 }, 'amount', 'whole number'],
+    ['a field nobody knows', { colour: 'red' }, 'colour', 'not known here'],
   ] as const)('are refused with %s, with the place', async (_, part, path, words) => {
     const { status, body } = await put('e1', { ...shop, ...part });
     expect(status).toBe(422);

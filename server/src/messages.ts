@@ -152,6 +152,33 @@ export const messages = {
 
   // schemas
   idsApartBy: 'ids, apart by commas',
+  thereIsNoSuchCommand: 'there is no such command',
+  /** What is wrong with a field, by the kind of check it fails; the names in braces are Joi's. */
+  checks: {
+    'any.required': '{#label} is missing',
+    'any.only': '{#label} has to be one of {#valids}',
+    'alternatives.types': '{#label} has to be {#types}',
+    'alternatives.match': '{#label} fits none of what may stand there',
+    'array.base': '{#label} has to be a list',
+    'array.max': '{#label} may have at most {#limit} entries',
+    'array.min': '{#label} is too short a list',
+    'array.unique': '{#label} is there twice',
+    'boolean.base': '{#label} has to be yes or no',
+    'number.base': '{#label} has to be a number',
+    'number.integer': '{#label} has to be a whole number',
+    'number.max': '{#label} may be at most {#limit}',
+    'number.min': '{#label} has to be at least {#limit}',
+    'number.unsafe': '{#label} is too large a number',
+    'object.base': '{#label} has to be an object',
+    'object.min': '{#label} says nothing',
+    'object.unknown': '{#label} is not known here',
+    'string.base': '{#label} has to be a text',
+    'string.empty': '{#label} is empty',
+    'string.max': '{#label} may have at most {#limit} letters',
+    'string.min': '{#label} has to have at least {#limit} letters',
+    'string.pattern.name': '{#label} has to be {#name}',
+    'string.trim': '{#label} begins or ends with a space',
+  },
   thereIsABrokenCharacter: 'There is a broken character in this text. Type it again.',
 
   // serve

@@ -197,7 +197,7 @@ describe('bad input', () => {
   it('gets its sentence and its place', async () => {
     await planWithRent();
     const before = await open();
-    await refused(newPlan('p601', 601), 422, /less than or equal to 600/, 'months');
+    await refused(newPlan('p601', 601), 422, /may be at most 600/, 'months');
     await refused(newPlan('p1'), 409, /id cannot be used/, 'id');
     await refused(
       call('POST', '/plans', { id: 'x', name: 'X', currency: 'ABC', locale: 'en', firstMonth: '2026-01', months: 1 }),
@@ -212,8 +212,8 @@ describe('bad input', () => {
       /JSON body is expected/,
     );
     await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(26_000_000))), 413, /at most 24 MB/);
-    await refused(send('b1', { kind: 'line.paint', line: 'l' }), 422, /must be one of/, 'command.kind');
-    await refused(send('b2', { kind: 'line.delete', line: 'l', force: true }), 422, /not allowed/, 'command.force');
+    await refused(send('b1', { kind: 'line.paint', line: 'l' }), 422, /no such command/, 'command.kind');
+    await refused(send('b2', { kind: 'line.delete', line: 'l', force: true }), 422, /not known here/, 'command.force');
     await refused(
       send('b3', { kind: 'line.setFigure', line: 'l', month: '2026-13', reach: 'month', figure: 1 }),
       422,
@@ -223,7 +223,7 @@ describe('bad input', () => {
     await refused(
       send('b4', { kind: 'line.setFigure', line: 'l', month: '2026-01', reach: 'month', figure: '12' }),
       422,
-      /must be a number/,
+      /has to be a number/,
       'command.figure',
     );
     await refused(
@@ -243,7 +243,7 @@ describe('bad input', () => {
       /Did you mean Rent/,
       'formula',
     );
-    await refused(send('b8', { kind: 'plan.set', settings: {} }), 422, /at least 1 key/, 'command.settings');
+    await refused(send('b8', { kind: 'plan.set', settings: {} }), 422, /says nothing/, 'command.settings');
     await refused(send('bad id', { kind: 'line.delete', line: 'l' }), 422, /letters, digits/, 'id');
     await refused(call('POST', '/plans/import', { version: 1 }), 422, /settings are missing/, '/plan');
     await refused(call('POST', '/plans', `"${'x'.repeat(3 << 20)}"`), 413, /at most 2 MB/);
@@ -365,7 +365,7 @@ describe('calculators', () => {
     const message = async (id: string, ...bands: unknown[]) => (await set(id, ...bands)).body.error.message;
     expect(await message('c5', lowest, { from: 9, rate: 'Topp rate' })).toContain('Topp rate');
     expect(await message('c6', { ...lowest, rate: '' })).toBe('Band 1 needs a rate.');
-    expect(await message('c7', { from: 0 })).toMatch(/required/);
+    expect(await message('c7', { from: 0 })).toMatch(/is missing/);
     const used = await send('c8', { kind: 'assumption.delete', assumption: 'top' });
     expect(used).toMatchObject({ status: 409, body: { error: { code: 'used' } } });
   });

@@ -73,12 +73,12 @@ export function asApiError(error: unknown): ApiError {
       : new ApiError(422, 'planFile', error.message, error.pointer);
   const trouble = storageTrouble(error);
   if (trouble) return new ApiError(trouble.passes ? 503 : 500, trouble.passes ? 'busy' : 'storage', trouble.message);
-  if (error instanceof TooMuchWork || error instanceof WorkFailed)
-    return new ApiError(503, 'busy', messages.haushaltHasTooMuchTo);
   const { code } = (error ?? {}) as NodeJS.ErrnoException;
   if (code === 'ENOSPC' || code === 'EDQUOT') return new ApiError(503, 'busy', messages.theDiskIsFullNothing);
   if (code === 'ERR_STREAM_PREMATURE_CLOSE' || code === 'ECONNRESET')
     return new ApiError(400, 'aborted', messages.theRequestEndedEarly);
+  if (error instanceof TooMuchWork || error instanceof WorkFailed)
+    return new ApiError(503, 'busy', messages.haushaltHasTooMuchTo);
   if (error instanceof WorkCancelled) return new ApiError(400, 'aborted', error.message);
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
   switch (type) {

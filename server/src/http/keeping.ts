@@ -1,9 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { createWriteStream, existsSync, rmSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { copyFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { pipeline } from 'node:stream/promises';
-import { Transform } from 'node:stream';
 import express from 'express';
 import Joi from 'joi';
 import { freeCopyName } from '@haushalt/core';
@@ -15,6 +13,7 @@ import { ApiError } from './errors.ts';
 import { allOf, id as idField } from './fields.ts';
 import type { Routing } from './routing.ts';
 import { read, readId } from './schemas.ts';
+import { storeBody } from './spooled.ts';
 import { answerStreamed } from './streamed.ts';
 import type { Surroundings } from './surroundings.ts';
 
@@ -61,15 +60,8 @@ export function keepingRoutes(routing: Routing, surroundings: Surroundings): voi
   // A backup is made ready to be restored from: one that is sent, or one that is kept here. Nothing is stored by that.
   routing.keeper('post', '/restores', async ({ request, response }) => {
     const { id, file } = newFile();
-    let size = 0;
-    const bounded = new Transform({
-      transform(chunk: Buffer, _encoding, done) {
-        size += chunk.length;
-        done(size > MAX_BACKUP ? new ApiError(413, 'tooLarge', messages.thisBackupIsTooLarge) : null, chunk);
-      },
-    });
     try {
-      await pipeline(request, bounded, createWriteStream(file, { mode: 0o600 }));
+      await storeBody(request, file, MAX_BACKUP, new ApiError(413, 'tooLarge', messages.thisBackupIsTooLarge));
       response.status(201).json({ id, plans: await plansIn(file) });
     } catch (error) {
       forget(file);

@@ -36,6 +36,7 @@ const envelope = allOf({
   command: Joi.object({
     kind: Joi.string()
       .valid(...Object.keys(orders), ...FORMER_KINDS)
+      .messages({ 'any.only': messages.thereIsNoSuchCommand })
       .required(),
   }).unknown(),
 });
@@ -175,7 +176,12 @@ export function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
 }
 
 function fitting<T>(schema: Joi.Schema, body: unknown, under?: string): T {
-  const { error, value } = schema.validate(body, { convert: false, abortEarly: true, errors: { wrap: { label: '' } } });
+  const { error, value } = schema.validate(body, {
+    convert: false,
+    abortEarly: true,
+    messages: messages.checks,
+    errors: { wrap: { label: '', array: '' } },
+  });
   if (!error) return value as T;
   const [detail] = error.details;
   const path = [...(under ? [under] : []), ...detail!.path].join('.');

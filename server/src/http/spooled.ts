@@ -19,15 +19,15 @@ export async function withOwnFile<T>(use: (file: string) => Promise<T>): Promise
 }
 
 /** Stores a request's body as a file, as it arrives. Throws `ApiError` 413 for a body of more than so many bytes. */
-export async function storeBody(request: Request, file: string, most: number): Promise<void> {
+export async function storeBody(request: Request, file: string, most: number, refusal = tooLarge(most)): Promise<void> {
   if (!['', 'identity'].includes(request.get('content-encoding') ?? ''))
     throw new ApiError(415, 'unsupported', messages.theRequestHasToBe);
-  if (Number(request.get('content-length') ?? 0) > most) throw tooLarge(most);
+  if (Number(request.get('content-length') ?? 0) > most) throw refusal;
   let size = 0;
   const bounded = new Transform({
     transform(chunk: Buffer, _encoding, done) {
       size += chunk.length;
-      done(size > most ? tooLarge(most) : null, chunk);
+      done(size > most ? refusal : null, chunk);
     },
   });
   await pipeline(request, bounded, createWriteStream(file, { mode: 0o600 }));

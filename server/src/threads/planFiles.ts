@@ -34,16 +34,17 @@ export function readPlanFile(file: string, part: (part: PlanPart) => void): void
  * files from before there were accounts are found.
  */
 function withoutEntries(file: string): Record<string, unknown> {
-  const json: Record<string, unknown> = {};
+  const tables: [key: string, value: unknown][] = [];
   const named = new Map<string, { account: unknown; line: unknown }>();
   const walk = new FileWalk(file, ({ key, value, isEntry }) => {
-    if (!isEntry) json[key as string] = value;
+    if (!isEntry) tables.push([String(key), value]);
     else {
       const { account, line } = (value ?? {}) as { account?: unknown; line?: unknown };
       if (typeof account === 'string') named.set(JSON.stringify([account, line]), { account, line });
     }
   });
   while (walk.next());
+  const json = Object.fromEntries(tables);
   if (Array.isArray(json.entries)) json.entries = [...named.values()];
   return json;
 }
