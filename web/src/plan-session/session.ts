@@ -38,6 +38,7 @@ import {
   type RefusedOrder,
 } from './orders.ts';
 import { figuresAfter, previewOf, type Preview } from './preview.ts';
+import { Sending } from './sending.ts';
 import { messages } from '../messages/session.ts';
 
 /** What changed last, for the glow: which figures, with a number that grows with every change. */
@@ -122,12 +123,6 @@ export interface PendingStore {
   letGo(id: string): void;
 }
 
-/** How long the screen has to itself after an edit, in milliseconds; kept in the browser is the edit at once. */
-const SEND_AFTER = 60;
-const RETRY_FIRST = 500;
-const RETRY_MOST = 5000;
-/** How often the server may fail at one order before it is put aside, so that the others go on. */
-const MOST_FAILURES = 5;
 /** How many of the latest changes of entries are remembered; what shows the ledger asks anew after each. */
 const REMEMBERED_ENTRIES = 500;
 /** How many of the latest revisions are remembered by the command they came from. */
@@ -149,15 +144,12 @@ export class PlanSession {
   private current: SessionState;
   private shown: PlanState;
   private history: readonly HistoryItem[];
-  private sending = false;
-  private failures = 0;
+  private readonly sending: Sending;
   /** Which command each of the latest revisions came from: another one shows that the database is another. */
   private readonly commands = new Map<number, string>();
   /** What the orders on their way change in the ledger, and what has been changed in it lately. */
   private entriesUnderway: Map<string, readonly EntryChange[]>;
   private entriesStored: readonly LedgerChange[] = [];
-  private retry = RETRY_FIRST;
-  private timer: ReturnType<typeof setTimeout> | undefined;
   private closed = false;
   private readonly listeners = new Set<() => void>();
   private readonly id: string;
@@ -210,8 +202,24 @@ export class PlanSession {
     this.shown = this.current;
     // What was done before the role was lost can never be sent: whoever did it decides what becomes of it.
     if (!this.mayChange && this.pending.length > 0) this.end(messages.youMayOnlyLook);
+    this.sending = new Sending({
+      next: () => (this.mayChange && !this.current.ended ? this.pending[0] : undefined),
+      send: ({ id, order }) => api.send(this.id, id, order),
+      done: (entry) => {
+        this.receive(entry);
+        // After a gap in the revisions the plan is loaded anew; the order itself is done either way.
+        this.drop(entry.commandId);
+      },
+      refused: (order, why, now) => {
+        if (order) this.drop(order.id);
+        this.showAgain();
+        this.refuse(order, why, now);
+      },
+      ended: (message) => this.end(message),
+      reachable: (reachable) => this.publish({ reachable }),
+    });
     void this.fetchNext();
-    void this.pump();
+    void this.sending.now();
   }
 
   get state(): SessionState {
@@ -352,14 +360,12 @@ export class PlanSession {
 
   /** Tries again at once to reach the server. */
   nudge(): void {
-    clearTimeout(this.timer);
-    this.retry = RETRY_FIRST;
-    void this.pump();
+    this.sending.nudge();
   }
 
   close(): void {
     this.closed = true;
-    clearTimeout(this.timer);
+    this.sending.close();
     this.listeners.clear();
   }
 
@@ -420,56 +426,7 @@ export class PlanSession {
     this.tried = null;
     this.show(applyChanges(this.settled, changes));
     void this.fetchNext();
-    // What was done is on the screen before it is on its way.
-    setTimeout(() => void this.pump(), SEND_AFTER);
-  }
-
-  private async pump(): Promise<void> {
-    if (this.sending || this.closed || !this.mayChange || this.current.ended) return;
-    this.sending = true;
-    clearTimeout(this.timer);
-    try {
-      for (let head = this.pending[0]; head && !this.closed; head = this.pending[0]) {
-        const entry = await this.api.send(this.id, head.id, head.order);
-        this.retry = RETRY_FIRST;
-        this.failures = 0;
-        this.publish({ reachable: true });
-        this.receive(entry);
-        // After a gap in the revisions the plan is loaded anew; the order itself is done either way.
-        this.drop(entry.commandId);
-      }
-    } catch (error) {
-      this.failed(error);
-    } finally {
-      this.sending = false;
-    }
-    const goesOn = this.pending.length > 0 && this.current.reachable && !this.current.ended && !this.closed;
-    if (goesOn) void this.pump();
-  }
-
-  private failed(error: unknown): void {
-    const [head] = this.pending;
-    if (error instanceof ServerRefusal) {
-      // Whoever is signed out signs in again: what they did waits for that.
-      if (error.status === 401) return this.publish({ reachable: false });
-      this.publish({ reachable: true });
-      if (error.status === 404 || error.status === 403) return this.end(error.message);
-      if (head) this.drop(head.id);
-      this.showAgain();
-      return this.refuse(head, error.message, error.now);
-    }
-    if (error instanceof ServerAway && error.hasFailed && ++this.failures >= MOST_FAILURES && head) {
-      // It fails at this one again and again: the others are not to wait for it.
-      this.failures = 0;
-      this.publish({ reachable: true });
-      this.drop(head.id);
-      this.showAgain();
-      return this.refuse(head, messages.itWasTriedTimesAnd(error.message, MOST_FAILURES));
-    }
-    if (!(error instanceof ServerAway)) console.error(error);
-    this.publish({ reachable: false });
-    this.timer = setTimeout(() => void this.pump(), this.retry);
-    this.retry = Math.min(RETRY_MOST, this.retry * 2);
+    this.sending.soon();
   }
 
   /** Ends the plan for this page: it is not to be seen or changed any more. What was not sent stays kept until that is settled. */
@@ -507,7 +464,7 @@ export class PlanSession {
   }
 
   /** Keeps what was not done, with the reason, until whoever did it has seen to it; of a step only the reason is said. */
-  private refuse(pending: PendingOrder | undefined, why: string, now: RefusedOrder['now'] = []): void {
+  private refuse(pending: PendingOrder | undefined, why: string, now: RefusedOrder['now']): void {
     if (!pending || isStep(pending.order)) return this.onRefusal(why);
     const { id, order } = pending;
     const refused = { id, order, what: describeCommand(order, this.confirmed), why, now };
