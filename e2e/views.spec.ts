@@ -162,3 +162,31 @@ test('all months of a year, and all rows of a projection, are on paper', async (
   await expect(page.getByRole('row')).toHaveCount(rows);
   await expect.poll(beyond).toBe(0);
 });
+
+test('a link to a view shows exactly that view, and leaves one’s own as it was', async ({
+  context,
+  household,
+  page,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto(`${household}/budget?year=2027`);
+  await page.getByRole('radio', { name: 'Quarters' }).click();
+  await page.getByRole('searchbox', { name: 'Find lines' }).fill('pay');
+  await page.getByRole('button', { name: 'View', exact: true }).click();
+  await page.getByRole('button', { name: 'Copy a link to this view' }).click();
+  await expect(page.getByText('The link to this view is copied.')).toBeVisible();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+
+  // Somebody else's browser has a view of its own.
+  const other = await context.browser()!.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
+  const theirs = await other.newPage();
+  await theirs.goto(link);
+  await expect(theirs.getByRole('radio', { name: 'Quarters' })).toBeChecked();
+  await expect(theirs.getByRole('searchbox', { name: 'Find lines' })).toHaveValue('pay');
+  await expect(theirs.getByRole('rowheader', { name: 'Net pay Mara' })).toBeVisible();
+  await expect(theirs.getByRole('rowheader', { name: 'Rent' })).toBeHidden();
+  await theirs.goto(`${household}/budget?year=2027`);
+  await expect(theirs.getByRole('radio', { name: 'Months' })).toBeChecked();
+  await expect(theirs.getByRole('rowheader', { name: 'Rent' })).toBeVisible();
+  await other.close();
+});

@@ -51,6 +51,8 @@ export const messages = {
   withItsKey: (words: string, index: number) => `${words} (Alt+${index})`,
   shown: 'Shown',
   look: 'View',
+  copyLinkToView: 'Copy a link to this view',
+  linkIsCopied: 'The link to this view is copied.',
   columns: 'Columns',
   rows: 'Rows',
   wideNames: 'Wide names',

@@ -14,12 +14,15 @@ import {
   END_COLUMNS,
   NO_FILTER,
   isFiltered,
+  linkToView,
   type BudgetView,
   type Density,
   type EndColumn,
   type Show,
   type SortBy,
 } from '../../parts/lines/view.ts';
+import { copyText } from '../../ui/copyText.ts';
+import { useNotices } from '../../ui/Notices.tsx';
 import { useIsNarrow } from '../../ui/useWindowWidth.ts';
 import { messages } from '../../messages/budget.ts';
 
@@ -95,6 +98,14 @@ export const BudgetToolbar = memo(function BudgetToolbar({
       ends: END_COLUMNS.filter((each) => (each === end ? !view.ends.includes(end) : view.ends.includes(each))),
     });
   const several = yearsOf(model.calendar).length > 1;
+  const notices = useNotices();
+  const copyLink = () => {
+    const link = new URL(linkToView(view, year), window.location.href).href;
+    copyText(link).then(
+      () => notices.say({ text: messages.linkIsCopied }),
+      () => notices.say({ text: link }),
+    );
+  };
 
   // On a phone the tools fold away.
   const isNarrow = useIsNarrow();
@@ -149,6 +160,10 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           <Choice checked={locked} onChoose={onLockYear}>
             {messages.lockAgainstEditing(nameOfYear(document, year))}
           </Choice>
+          <Dropdown.Divider />
+          <Dropdown.Item as="button" type="button" onClick={copyLink}>
+            {messages.copyLinkToView}
+          </Dropdown.Item>
         </Dropdown.Menu>
       </Dropdown>
       <Dropdown autoClose="outside">

@@ -7,7 +7,7 @@ import { firstReach, reachOf, replacedBy } from './editors/reach.ts';
 import { endFigure, monthFigure } from '../../parts/lines/figures.ts';
 import { moveGroup, moveLine, moveRowTo } from './deeds/moving.ts';
 import { budgetRows, type BudgetRow } from '../../parts/lines/rows.ts';
-import { NO_FILTER, USUAL_VIEW, readView, type BudgetView } from '../../parts/lines/view.ts';
+import { NO_FILTER, USUAL_VIEW, linkToView, readView, viewInLink, type BudgetView } from '../../parts/lines/view.ts';
 import { startingText } from './editors/startingText.ts';
 
 const plan = (locale = 'en-IE') =>
@@ -81,6 +81,23 @@ describe('the rows of the budget', () => {
 });
 
 describe('a view that was kept', () => {
+  it('is in a link as it is, whatever it is, and whatever somebody makes of the link', () => {
+    const view: BudgetView = {
+      ...USUAL_VIEW,
+      span: 'quarter',
+      sortBy: 'total',
+      collapsed: ['a', 'b'],
+      filter: { text: 'käse & co', side: 'expense', onlyExceptions: true, onlyInUse: false },
+    };
+    const asked = new URL(linkToView(view, 2027), 'http://x/plans/p/budget?year=2026').searchParams;
+    expect([asked.get('year'), viewInLink(asked.get('view')!)]).toEqual(['2027', view]);
+    expect(viewInLink(new URL(linkToView(USUAL_VIEW, 2027), 'http://x/').searchParams.get('view')!)).toEqual(
+      USUAL_VIEW,
+    );
+    for (const broken of ['', '{', '[]', '{"span":7,"filter":{"side":"left","text":1}}'])
+      expect(viewInLink(broken)).toEqual(USUAL_VIEW);
+  });
+
   it('is read as far as it can be', () => {
     const { filter: _, ...usual } = USUAL_VIEW;
     for (const nothing of [undefined, null, 'nonsense', 7, []]) expect(readView(nothing)).toEqual(usual);

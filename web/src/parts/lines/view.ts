@@ -1,5 +1,6 @@
-import type { Side, Span } from '@haushalt/core';
+import { SIDE_ORDER, type Side, type Span } from '@haushalt/core';
 import { useCallback, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { oneOf, partsOf, useStored } from '../../ui/useStored.ts';
 
 /** What stands in the fields: the figures, what they have run up to, or the rules they come from. */
@@ -77,25 +78,71 @@ export function isFiltered({ filter }: BudgetView): boolean {
   return filter.text.trim() !== '' || filter.side !== null || filter.onlyExceptions || filter.onlyInUse;
 }
 
-/** The view of a plan's budget, remembered in this browser; what is searched for is not. */
+/**
+ * The view of a plan's budget, remembered in this browser; what is searched for is not. Whoever follows a link to a view
+ * sees that one, and has their own again, until they change something of it.
+ */
 export function useBudgetView(planId: string): [BudgetView, (part: Partial<BudgetView>) => void] {
   const [stored, keep] = useStored(`haushalt:budget:${planId}`, readView);
+  const [search, setSearch] = useSearchParams();
+  const said = search.get(VIEW);
+  const linked = useMemo(() => (said === null ? null : viewInLink(said)), [said]);
   const [filter, setFilter] = useState(NO_FILTER);
-  const view = useMemo(() => ({ ...stored, filter }), [stored, filter]);
+  const view = useMemo(() => linked ?? { ...stored, filter }, [linked, stored, filter]);
   const change = useCallback(
     ({ filter: next, ...part }: Partial<BudgetView>) => {
-      if (next) setFilter(next);
-      if (Object.keys(part).length === 0) return;
-      keep((before) => {
-        const after = { ...before, ...part };
-        // Rules belong to months; another span shows figures.
-        if (after.show !== 'rules' || after.span === 'month') return after;
-        return { ...after, ...(part.show ? { span: 'month' } : { show: 'figures' }) };
-      });
+      if (next ?? linked) setFilter(next ?? linked!.filter);
+      if (Object.keys(part).length > 0 || linked) {
+        keep((before) => {
+          const { filter: _, ...from } = linked ?? { ...before, filter: NO_FILTER };
+          const after = { ...from, ...part };
+          // Rules belong to months; another span shows figures.
+          if (after.show !== 'rules' || after.span === 'month') return after;
+          return { ...after, ...(part.show ? { span: 'month' } : { show: 'figures' }) };
+        });
+      }
+      if (linked)
+        setSearch(
+          (now) => {
+            now.delete(VIEW);
+            return now;
+          },
+          { replace: true },
+        );
     },
-    [keep],
+    [keep, linked, setSearch],
   );
   return [view, change];
+}
+
+/** The part of an address that holds a view. */
+const VIEW = 'view';
+
+/** The address of exactly this view of a budget, below that of the plan: what departs from the usual one stands in it. */
+export function linkToView(view: BudgetView, year: number): string {
+  const usual = USUAL_VIEW as unknown as Readonly<Record<string, unknown>>;
+  const departs = Object.entries(view).filter(([key, value]) => JSON.stringify(value) !== JSON.stringify(usual[key]));
+  return `budget?${new URLSearchParams({ year: String(year), [VIEW]: JSON.stringify(Object.fromEntries(departs)) }).toString()}`;
+}
+
+/** The view an address holds; whatever cannot be read of it is as usual. */
+export function viewInLink(text: string): BudgetView {
+  let said: unknown;
+  try {
+    said = JSON.parse(text);
+  } catch {
+    said = null;
+  }
+  const filter = partsOf(partsOf(said).filter);
+  return {
+    ...readView(said),
+    filter: {
+      text: typeof filter.text === 'string' ? filter.text : '',
+      side: oneOf([...SIDE_ORDER, null], filter.side, null),
+      onlyExceptions: filter.onlyExceptions === true,
+      onlyInUse: filter.onlyInUse === true,
+    },
+  };
 }
 
 /** A view as it was kept; whatever cannot be read of it is as usual. */
