@@ -2,7 +2,6 @@ import {
   ENTRY_STATES,
   MAX_ENTRIES_AT_ONCE,
   dayInFigures,
-  firstDay,
   givenOf,
   lastDay,
   minorUnitsIn,
@@ -16,7 +15,7 @@ import {
   writeCount,
   type LedgerEntry,
 } from '@haushalt/core';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { DateField } from '../../fields/CalendarField.tsx';
@@ -38,22 +37,8 @@ import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { usePrinting } from '../../ui/usePrinting.ts';
+import { useLooked, type Looked } from './looked.ts';
 import type { ViewProps } from './MonthView.tsx';
-
-/** What is looked for. */
-interface Looked {
-  readonly text: string;
-  readonly account: string;
-  readonly line: string;
-  readonly period: 'all' | 'month' | 'between';
-  readonly from: string;
-  readonly to: string;
-  readonly least: number | null;
-  readonly most: number | null;
-  readonly state: EntryState | '';
-  readonly order: EntryOrder;
-  readonly descending: boolean;
-}
 
 /** The line that stands for entries that are not assigned. */
 const UNASSIGNED = '-';
@@ -69,10 +54,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
   const send = useSend();
   const notices = useNotices();
   const printing = usePrinting();
-  const [looked, setLooked] = useState<Looked>(() => ({
-    text: '', account: '', line: '', period: 'all', from: firstDay(month), to: lastDay(month), least: null, most: null, state: '', order: 'date', descending: true,
-  })); // prettier-ignore
-  const look = (part: Partial<Looked>) => setLooked((before) => ({ ...before, ...part }));
+  const [looked, look] = useLooked(month);
   const gone = useMemo(
     () => [...ledger.actuals.lines.keys()].filter((line) => line !== '' && !document.lines.has(line)),
     [ledger.actuals, document],
