@@ -1,6 +1,6 @@
 import { Model, isFraction, type Document } from '@haushalt/core';
 import { liveWorkbook, type WorkbookLayout } from '../sheets/liveWorkbook.ts';
-import type { SheetCell } from '../sheets/sheet.ts';
+import type { SheetCell, Workbook } from '../sheets/sheet.ts';
 import { RecalculatedWorkbook, type Recalculated } from './recalculated.ts';
 
 /** A cell whose figure the formula library finds another than Haushalt. */
@@ -28,13 +28,19 @@ function agree({ value: ours, format }: SheetCell, theirs: Recalculated, largest
   );
 }
 
+interface Compared {
+  readonly cells: number;
+  readonly unsaid: number;
+  readonly deviations: readonly Deviation[];
+}
+
 /** The cells with formulas that differ, of a plan as the workbook has it, and how many there are in all. */
-export function compare(
-  recalculated: RecalculatedWorkbook,
-  document: Document,
-  layout: WorkbookLayout,
-): { readonly cells: number; readonly unsaid: number; readonly deviations: readonly Deviation[] } {
-  const book = liveWorkbook(new Model(document), layout);
+export function compare(recalculated: RecalculatedWorkbook, document: Document, layout: WorkbookLayout): Compared {
+  return compareWith(recalculated, liveWorkbook(new Model(document), layout));
+}
+
+/** The same of a workbook as it was made. */
+export function compareWith(recalculated: RecalculatedWorkbook, book: Workbook): Compared {
   const deviations: Deviation[] = [];
   let [cells, unsaid] = [0, 0];
   book.sheets.forEach((sheet, index) => {
