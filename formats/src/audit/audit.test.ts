@@ -273,6 +273,13 @@ describe('the tables of a workbook', () => {
     expect(reading!.tables).toMatchObject([{ name: 'Offers', kind: 'list', cells: 'A18:C21' }]);
   });
 
+  it('end where the months begin, also without a row between', () => {
+    const rows = [['Name', 'Value', 'Note'], ['Children', 2, 'x'], ['Rooms', 4, 'x'], ['Bikes', 3, 'x'], ...clean().slice(3, 7)]; // prettier-ignore
+    const { document, reading } = auditRead(workbookOf(rows), 'Home', false);
+    expect(reading!.tables).toMatchObject([{ cells: 'A1:C4', kind: 'list' }]);
+    expect([...document.lines.values()].map(({ name }) => name)).toEqual(['Pay', 'Extra']);
+  });
+
   it('where rules share their cells stay assumptions', () => {
     const rows = [...clean(), [], ['Name', 'Value', 'Unit'], ['Fee', 7, 'EUR'], ['Visits', 3, 'times'], ['Rate', 2, 'EUR']]; // prettier-ignore
     rows[10] = row('Food', () => '=$B$18*$B$19');

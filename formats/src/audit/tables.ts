@@ -55,6 +55,10 @@ const FEWEST_COLUMNS = 3;
 const FEWEST_ROWS = 3;
 const MOST_ROWS = 2000;
 const MOST_TABLES = 20;
+/** In how many rows of a sheet tables are looked for: further down there are entries, and no plan. */
+const MOST_LOOKED_AT = 5000;
+/** So many days in a row are months. */
+const FEWEST_DAYS = 6;
 
 const textIn = (cell: RawCell | undefined) =>
   typeof cell?.value === 'string' && !cell.formula ? cell.value.trim() : '';
@@ -63,7 +67,7 @@ const figureIn = (cell: RawCell | undefined) => (typeof cell?.value === 'number'
 
 /** The tables of a sheet, from its top to its bottom. */
 export function tablesOf(sheet: RawSheet): FoundTable[] {
-  const rows = [...sheet.cells.keys()].sort((a, b) => a - b);
+  const rows = [...sheet.cells.keys()].sort((a, b) => a - b).slice(0, MOST_LOOKED_AT);
   const found: FoundTable[] = [];
   let below = -1;
   for (const row of rows) {
@@ -83,7 +87,7 @@ function tableAt(sheet: RawSheet, heading: number, rows: readonly number[]): Fou
   if (columns.length < FEWEST_COLUMNS || (sheet.cells.get(heading - 1)?.size ?? 0) > 1) return null;
   const body: number[] = [];
   for (let row = heading + 1; body.length < MOST_ROWS; row++) {
-    if (!columns.some(({ column }) => rawCell(sheet, row, column) !== undefined)) break;
+    if (!columns.some(({ column }) => rawCell(sheet, row, column) !== undefined) || hasMonths(sheet, row)) break;
     body.push(row);
   }
   const totals = isTotals(sheet, body.at(-1), columns, body) ? body.pop()! : null;
@@ -96,21 +100,27 @@ function tableAt(sheet: RawSheet, heading: number, rows: readonly number[]): Fou
   return { sheet, title, heading, rows: body, totals, columns: described, kind: loan ? 'loan' : savings ? 'savings' : 'list', loan, savings }; // prettier-ignore
 }
 
+/** Whether a row is one of months, where a plan begins. */
+function hasMonths(sheet: RawSheet, row: number): boolean {
+  const cells = [...(sheet.cells.get(row)?.values() ?? [])];
+  const named = cells.filter((cell) => monthNamed(textIn(cell)) !== null).length;
+  return named >= FEWEST_COLUMNS || cells.filter(({ look }) => look === 'date').length >= FEWEST_DAYS;
+}
+
 /** Texts beside each other, which are no months and no figures; the longest run of them. */
 function headingsIn(sheet: RawSheet, row: number): { column: number; name: string }[] {
   const line = sheet.cells.get(row);
   if (!line) return [];
   let best: { column: number; name: string }[] = [];
   let run: { column: number; name: string }[] = [];
-  let months = 0;
+  if (hasMonths(sheet, row)) return best;
   for (const column of [...line.keys()].sort((a, b) => a - b)) {
     const name = textIn(line.get(column));
-    if (monthNamed(name)) months++;
     if (name === '' || isFigureText(name)) run = [];
     else run = run.at(-1)?.column === column - 1 ? [...run, { column, name }] : [{ column, name }];
     if (run.length > best.length) best = run;
   }
-  return months >= FEWEST_COLUMNS ? [] : best;
+  return best;
 }
 
 /** Whether a row adds up those above it, or is called a total. */
