@@ -9,6 +9,8 @@ interface TextEditorProps extends Omit<EditorProps<GridRow, GridColumn>, 'row' |
   readonly label: string;
   /** Where Enter goes on to. */
   readonly onward?: 'down' | 'stay';
+  /** The language it is in, by which the browser checks its spelling. */
+  readonly language?: string;
   /** What may be meant, offered while it is typed. */
   readonly suggestions?: readonly string[];
 }
@@ -17,6 +19,7 @@ interface TextEditorProps extends Omit<EditorProps<GridRow, GridColumn>, 'row' |
 export function TextEditor({
   label,
   onward = 'stay',
+  language,
   suggestions = [],
   editing: { draft, isTyped, refusal },
   handle,
@@ -44,6 +47,8 @@ export function TextEditor({
         aria-invalid={refusal !== null}
         aria-describedby={refusalId}
         autoComplete="off"
+        lang={language}
+        spellCheck={language !== undefined}
         list={suggestions.length > 0 ? listId : undefined}
         onChange={(event) => onDraft({ ...draft, text: event.target.value })}
         onBlur={() => onConfirm('stay')}

@@ -6,6 +6,7 @@ import { FigureField } from '../../fields/FigureField.tsx';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/accounts.ts';
 import { newId } from '../../plan-session/api.ts';
+import { spelledIn } from '../../parts/plan/useSpelling.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
@@ -68,6 +69,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
           autoFocus
           value={given.name}
           maxLength={80}
+          {...spelledIn(plan.locale)}
           autoComplete="off"
           onChange={(event) => put({ name: event.target.value })}
         />
@@ -137,6 +139,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
           rows={2}
           size="sm"
           value={given.note}
+          {...spelledIn(plan.locale)}
           onChange={(event) => put({ note: event.target.value })}
         />
       </Form.Group>

@@ -9,6 +9,7 @@ import { peopleApi, type SnapshotLine } from '../../plan-session/peopleApi.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useSpelling } from '../../parts/plan/useSpelling.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { momentOf, sizeOf } from '../../ui/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
@@ -141,6 +142,7 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
   const [id] = useState(newId);
   const [name, setName] = useState(snapshot?.name ?? '');
   const [note, setNote] = useState(snapshot?.note ?? '');
+  const spelling = useSpelling();
   const save = useMutation({
     mutationFn: async () => {
       if (snapshot) await peopleApi.renameSnapshot(planId, snapshot.id, name.trim(), note);
@@ -171,6 +173,7 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
           autoFocus
           value={name}
           maxLength={80}
+          {...spelling}
           onChange={(event) => setName(event.target.value)}
         />
       </Form.Group>
@@ -182,6 +185,7 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
           size="sm"
           value={note}
           maxLength={2000}
+          {...spelling}
           onChange={(event) => setNote(event.target.value)}
         />
       </Form.Group>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/lists.ts';
+import { spelledIn } from '../../parts/plan/useSpelling.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -42,7 +43,13 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
       <ListDeeds list={list} onOther={onOther} onDone={onClose} onRefused={setRefusal} />
       <label className="wide">
         <span className="form-label">{messages.nameOfTheList}</span>
-        <Form.Control size="sm" autoFocus value={name} spellCheck onChange={(event) => setName(event.target.value)} />
+        <Form.Control
+          size="sm"
+          autoFocus
+          value={name}
+          {...spelledIn(locale)}
+          onChange={(event) => setName(event.target.value)}
+        />
       </label>
       <label className="wide">
         <span className="form-label">{messages.month}</span>

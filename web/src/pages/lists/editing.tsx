@@ -150,6 +150,7 @@ function CellEditor(props: EditorProps<ItemRow, ListGridColumn>) {
       {...props}
       label={messages.columnOf(of.name, row.label)}
       onward="down"
+      {...(of.kind === 'text' ? { language: planOf(document).locale } : {})}
       suggestions={suggestionsFor(document, of)}
     />
   );

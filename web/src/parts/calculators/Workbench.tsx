@@ -6,6 +6,7 @@ import { useSearchParams } from 'react-router';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
+import { useSpelling } from '../plan/useSpelling.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import './calculators.scss';
@@ -152,6 +153,7 @@ interface NameDialogProps {
 function NameDialog({ title, name: before, kinds, onName, onClose }: NameDialogProps) {
   const [name, setName] = useState(before);
   const [kind, setKind] = useState(0);
+  const spelling = useSpelling();
   const [refusal, setRefusal] = useState<string | null>(null);
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -167,6 +169,7 @@ function NameDialog({ title, name: before, kinds, onName, onClose }: NameDialogP
           size="sm"
           value={name}
           maxLength={80}
+          {...spelling}
           autoFocus
           autoComplete="off"
           onChange={(event) => {

@@ -14,6 +14,7 @@ import type { ChangeEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { spelledIn } from './useSpelling.ts';
 import { messages } from '../../messages/plan.ts';
 import { NOTATIONS } from './notations.ts';
 import { MonthsOfYear } from '../../fields/MonthsOfYear.tsx';
@@ -217,7 +218,14 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
     <>
       <Form.Group controlId="plan-name" className="wide">
         <Form.Label>{messages.name}</Form.Label>
-        <Form.Control size="sm" {...register('name')} autoFocus isInvalid={!!errors.name} placeholder={placeholder} />
+        <Form.Control
+          size="sm"
+          {...register('name')}
+          {...spelledIn(locale)}
+          autoFocus
+          isInvalid={!!errors.name}
+          placeholder={placeholder}
+        />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <NotationFields form={form} onLocale={onLocale} />
