@@ -431,6 +431,31 @@ describe('haushalt print', () => {
 });
 
 describe('haushalt convert', () => {
+  it('takes a workbook for what is said of it, and writes its audit as pages', async () => {
+    const sheet = join(folder, 'club.csv');
+    writeFileSync(sheet, ',Jan,Feb,Mar\nIncome\nDues,100,100,120\nCosts\nHall,40,40,40\n');
+    const said = join(folder, 'said.json');
+    const [out, pages] = [join(folder, 'club.haushalt.json'), join(folder, 'audit.pdf')];
+    writeFileSync(said, JSON.stringify({ rows: { 3: { side: 'setAside' }, 5: { kind: 'other' } } }));
+    expect((await run('convert', sheet, out, '--said', said, '--audit', pages)).code).toBe(0);
+    const { groups, lines } = JSON.parse(readFileSync(out, 'utf8')) as { groups: object[]; lines: object[] };
+    expect([groups, lines]).toMatchObject([[{ side: 'setAside' }], [{ name: 'Dues' }]]);
+    expect(readFileSync(pages).subarray(0, 4).toString()).toBe('%PDF');
+    for (const [text, words] of [
+      ['{', 'is not valid JSON'],
+      ['[]', 'cannot be meant'],
+      ['{"rows":{"3":{"side":"left"}}}', 'cannot be meant: rows.3'],
+      ['{"tables":{"A!1":"sheet"}}', 'cannot be meant: tables.A!1'],
+      ['{"columns":{}}', 'cannot be meant: columns'],
+    ] as const) {
+      writeFileSync(said, text);
+      const refused = await run('convert', sheet, join(folder, 'never.haushalt.json'), '--said', said);
+      expect([refused.code, refused.error]).toEqual([expect.any(Number), expect.stringContaining(words)]);
+      expect(refused.code).not.toBe(0);
+    }
+    expect((await run('convert', sheet, out, '--said', join(folder, 'gone.json'))).error).toContain('cannot be read');
+  });
+
   it.each(['ods', 'xlsx', 'csv', 'pdf', 'haushalt.json'])('writes a plan as .%s', async (ending) => {
     const out = join(folder, `plan.${ending}`);
     expect(await run('convert', STALL, out)).toMatchObject({ code: 0, error: '' });

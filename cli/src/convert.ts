@@ -7,8 +7,10 @@ import {
   WorkbookError,
   auditPdf,
   auditWorkbook,
+  readingSaid,
   handOver,
   type FileKind,
+  type ReadingSaid,
 } from '@haushalt/formats';
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
@@ -22,6 +24,7 @@ interface ConvertOptions {
   readonly notation: 'plan' | 'neutral';
   readonly rules?: boolean;
   readonly audit?: string;
+  readonly said?: string;
   readonly mend?: boolean;
 }
 
@@ -45,13 +48,14 @@ export function convertCommand(): Command {
     )
     .option('--rules', 'in CSV: the rules after the figures')
     .option('--audit <file>', 'of a workbook: what was found in it, as JSON or, ending in .pdf, as pages')
+    .option('--said <file>', 'of a workbook: its sheet, its row of months, what its rows and tables are, as JSON')
     .option('--mend', 'of a workbook: mend its faults on the way')
-    .action(async (from: string, out: string, { by, notation, rules, audit, mend = false }: ConvertOptions) => {
+    .action(async (from: string, out: string, { by, notation, rules, audit, said, mend = false }: ConvertOptions) => {
       const isPlan = out.endsWith('.haushalt.json');
       const kind = FILE_KINDS.find((each) => out.toLowerCase().endsWith(`.${each}`));
       if (!isPlan && !kind) throw new CliError(messages.writesTo('.ods, .xlsx, .csv, .pdf, .haushalt.json'));
       const plan =
-        from.endsWith('.json') || from === '-' ? readPlanFile(from) : await planOfWorkbook(from, mend, audit);
+        from.endsWith('.json') || from === '-' ? readPlanFile(from) : await planOfWorkbook(from, mend, said, audit);
       if (isPlan) return writeOut(out, JSON.stringify(toPlanFile(plan.document, plan.entries), null, 2));
       const file = await handOver(
         sourceOf(plan, today()),
@@ -73,6 +77,7 @@ export function convertCommand(): Command {
 async function planOfWorkbook(
   file: string,
   mend: boolean,
+  saidFile: string | undefined,
   auditFile: string | undefined,
 ): Promise<ReturnType<typeof readPlanFile>> {
   let bytes: Buffer;
@@ -83,7 +88,7 @@ async function planOfWorkbook(
   }
   try {
     const title = basename(file).replace(/\.[^.]*$/, '');
-    const audited = await auditWorkbook(bytes, title, mend);
+    const audited = await auditWorkbook(bytes, title, mend, saidFile === undefined ? {} : readSaid(saidFile));
     const { document, findings, cells, remarks } = audited;
     for (const remark of remarks) console.error(remark);
     for (const { sheet, cell, message, mend: how, money } of findings)
@@ -97,6 +102,22 @@ async function planOfWorkbook(
     return { document, entries: [] };
   } catch (error) {
     if (error instanceof WorkbookError) throw new CliError(`${file}: ${error.message}`);
+    throw error;
+  }
+}
+
+/** What is said of a workbook in a file. */
+function readSaid(file: string): ReadingSaid {
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8');
+  } catch {
+    throw new CliError(messages.cannotBeReadIsThe(file));
+  }
+  try {
+    return readingSaid(JSON.parse(text));
+  } catch (error) {
+    if (error instanceof SyntaxError) throw new CliError(messages.isNotValidJson(file, error.message));
     throw error;
   }
 }

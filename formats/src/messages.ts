@@ -239,6 +239,7 @@ export const messages = {
   table: 'Table',
 
   // audit
+  cannotBeMeant: (part: string) => `What is said of the workbook cannot be meant${part === '' ? '' : `: ${part}`}.`,
   auditOf: (title: string) => `Audit of ${title}`,
   sheetAndMonths: (sheet: string, from: string, until: string) => `${sheet}, ${from} to ${until}`,
   faults: (count: number) => (count === 0 ? 'No faults' : count === 1 ? '1 fault' : `${count} faults`),
