@@ -71,7 +71,15 @@ export default tseslint.config(
       'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['img', 'group'], tags: [] }],
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
-      'no-restricted-imports': ['error', { patterns: ['@haushalt/server', '@haushalt/formats', 'haushalt-cli'] }],
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['@haushalt/server', 'haushalt-cli'], message: 'The web application asks the server over HTTP.' },
+            { group: ['@haushalt/formats'], allowTypeImports: true, message: 'What formats do is done on the server.' },
+          ],
+        },
+      ],
       'no-restricted-syntax': [
         'error',
         {

@@ -108,6 +108,14 @@ test('a sheet copied elsewhere is pasted, audited and taken as a plan', async ({
   const audit = page.getByRole('region', { name: 'Workbook Pasted sheet.tsv' });
   await expect(audit.getByText('6 of 6 cells equal')).toBeVisible();
   await expect(audit.getByRole('combobox', { name: 'Side of Dues' })).toHaveValue('income');
+  // What makes no plan is said, and can be taken back where it was said.
+  for (const line of ['Dues', 'Hall'])
+    await audit.getByRole('combobox', { name: `What ${line} is` }).selectOption('left out');
+  await expect(audit.getByRole('alert')).toContainText('there is no line with a name and figures');
+  await expect(audit.getByRole('button', { name: 'Take it as a plan' })).toBeHidden();
+  await expect(audit.getByRole('combobox', { name: 'What Hall is' })).toHaveValue('other');
+  await audit.getByRole('button', { name: 'Take back what you said' }).click();
+  await expect(audit.getByText('6 of 6 cells equal')).toBeVisible();
   await audit.getByRole('button', { name: 'Take it as a plan' }).click();
   await expect(page.getByRole('rowheader', { name: 'Hall' })).toBeVisible();
 });

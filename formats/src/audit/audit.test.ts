@@ -261,6 +261,16 @@ describe('the tables of a workbook', () => {
     expect(said.cells.equal).toBe(said.cells.compared);
   });
 
+  it('that are schedules begin in the month they say, else with the plan', () => {
+    const begins = (rows: Content[][]) => {
+      const { document } = auditRead(book({ 'Car loan': rows }), 'Home', false);
+      return [...document.loans.values()][0]!.first;
+    };
+    const [head, ...rows] = SHEETS['Car loan']!;
+    expect(begins([head!, ...rows])).toBe('2026-01');
+    expect(begins([head!, ...rows.map((cells, at) => [`${MONTHS[(at + 2) % 12]} ${2025 + Math.floor((at + 2) / 12)}`, ...cells.slice(1)])])).toBe('2025-03'); // prettier-ignore
+  });
+
   it('with figures that no terms give are lists', () => {
     const rows = SHEETS['Car loan']!.map((cells, at) => (at === 9 ? [...cells.slice(0, 4), 1] : cells));
     expect(auditRead(book({ 'Car loan': rows }), 'Home', false).reading!.tables[1]!.kind).toBe('list');

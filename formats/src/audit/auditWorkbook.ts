@@ -1,8 +1,8 @@
 import type { Document, Side } from '@haushalt/core';
-import { WorkbookError, rawCell, type RawCell, type RawWorkbook } from '../read/rawWorkbook.ts';
+import { WorkbookError, rawCell, type RawCell, type RawSheet, type RawWorkbook } from '../read/rawWorkbook.ts';
 import { readWorkbook } from '../read/readWorkbook.ts';
 import { messages } from '../messages.ts';
-import { assumptionCells } from './assumptionCells.ts';
+import { assumptionCells, type AssumptionCell } from './assumptionCells.ts';
 import { lettersOf } from '../sheets/printFormula.ts';
 import { blockOf, type Block } from './block.ts';
 import type { AuditFinding } from './finding.ts';
@@ -11,7 +11,7 @@ import type { ComparedCells } from './compareCells.ts';
 import { PlanMaker } from './makePlan.ts';
 import { reviewBlock } from './reviewBlock.ts';
 import type { ReadingSaid, RowKind } from './said.ts';
-import { isInTable, tableKey, tablesBeside, type FoundTable, type TableKind } from './tables.ts';
+import { isInTable, tableKey, tablesBeside, tablesOf, type FoundTable, type TableKind } from './tables.ts';
 
 /** A workbook as a plan, with what a careful reviewer found in it. Nothing of the workbook is changed. */
 export interface AuditedWorkbook {
@@ -99,22 +99,37 @@ export function auditRead(
     const { document, cells, taken } = own;
     return { document, cells, findings: [], reading: null, remarks: [...workbook.remarks, messages.isOurs(taken)] };
   }
+  const tablesBySheet = new Map(workbook.sheets.map((sheet) => [sheet, tablesOf(sheet)]));
+  const blockIn = (sheet: RawSheet, meant: ReadingSaid = {}) => blockOf(sheet, tablesBySheet.get(sheet)!, meant);
   const blocks = workbook.sheets.flatMap((sheet) => {
-    const block = blockOf(sheet);
+    const block = blockIn(sheet);
     return block && (block.rows.some(({ kind }) => kind === 'line') || sheet.name === said.sheet) ? [block] : [];
   });
   if (blocks.length === 0) {
-    const months = workbook.sheets.find((sheet) => blockOf(sheet) !== null);
+    const months = workbook.sheets.find((sheet) => blockIn(sheet) !== null);
     throw new WorkbookError(months ? messages.nothingBelowMonths(months.name) : messages.noMonths);
   }
   const likeliest = blocks.reduce((best, each) => (each.rows.length > best.rows.length ? each : best));
   const { sheet } = blocks.find((each) => each.sheet.name === said.sheet) ?? likeliest;
-  const block = blockOf(sheet, said)!;
+  const block = blockIn(sheet, said)!;
   if (block.rows.length > MOST_ROWS) throw new WorkbookError(messages.tooManyRows(block.sheet.name, MOST_ROWS));
-  const tables = tablesIn(workbook, block, said);
-  const assumptions = assumptionCells(workbook, block, tables.filter(({ kind }) => kind === 'list')); // prettier-ignore
+  const beside = tablesBeside([...tablesBySheet.values()].flat(), block);
+  const tables = asSaid(beside, assumptionCells(workbook, block), said);
+  const assumptions = assumptionCells(
+    workbook,
+    block,
+    tables.filter(({ kind }) => kind === 'list'),
+  );
   const reviewed = reviewBlock(workbook, block, assumptions);
-  const maker = new PlanMaker(workbook, block, assumptions, reviewed, mend, said, tables.filter(({ kind }) => kind !== 'other')); // prettier-ignore
+  const maker = new PlanMaker({
+    workbook,
+    block,
+    assumptions,
+    reviewed,
+    isMended: mend,
+    said,
+    tables: tables.filter(({ kind }) => kind !== 'other'),
+  });
   const { document, cells } = maker.make(title);
   const remarks = [
     ...workbook.remarks,
@@ -144,10 +159,14 @@ export function auditRead(
   return { document, findings: reviewed.findings, cells, reading, remarks };
 }
 
-/** The tables beside the months, as they were taken for or as somebody says; where cells are assumptions there is none. */
-function tablesIn(workbook: RawWorkbook, block: Block, { tables = {} }: ReadingSaid): FoundTable[] {
-  const shared = [...assumptionCells(workbook, block).values()];
-  return tablesBeside(workbook, block)
+/** Tables as they were taken for, or as somebody says; where cells are assumptions of the plan there is none. */
+function asSaid(
+  found: readonly FoundTable[],
+  assumptions: ReadonlyMap<string, AssumptionCell>,
+  { tables = {} }: ReadingSaid,
+): FoundTable[] {
+  const shared = [...assumptions.values()];
+  return found
     .filter((table) => !shared.some(({ sheet, row, column }) => isInTable(table, sheet, row, column)))
     .map((table) => {
       const kind = tables[tableKey(table)];

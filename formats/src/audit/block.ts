@@ -2,7 +2,7 @@ import { rawCell, rowsWithin, type RawCell, type RawFormula, type RawSheet } fro
 import { allPartsOf } from '../formulaTree.ts';
 import { monthNamed, monthOfSerial, type NamedMonth } from './monthNames.ts';
 import { saidOfRow, type ReadingSaid, type RowKind } from './said.ts';
-import { tablesOf } from './tables.ts';
+import type { FoundTable } from './tables.ts';
 
 export interface BlockRow {
   readonly row: number;
@@ -56,9 +56,10 @@ function monthsIn(sheet: RawSheet, row: number): { column: number; named: NamedM
 }
 
 /**
- * The plan by months in a sheet: below the row with the most months, or the one that was said; `null` where there is none.
+ * The plan by months in a sheet: below the row with the most months, or the one that was said, and above the first of its
+ * tables there; `null` where there is none.
  */
-export function blockOf(sheet: RawSheet, said: ReadingSaid = {}): Block | null {
+export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], said: ReadingSaid): Block | null {
   const rows = [...sheet.cells.keys()].sort((a, b) => a - b);
   const all = rows.map((row) => ({ row, months: monthsIn(sheet, row) })).filter(({ months }) => months.length >= FEWEST); // prettier-ignore
   // Mere numbers are months only where nothing else is: below real ones they count them.
@@ -76,7 +77,7 @@ export function blockOf(sheet: RawSheet, said: ReadingSaid = {}): Block | null {
     found.months.map(({ named }) => named),
     yearNear(sheet, found.row),
   );
-  const table = tablesOf(sheet).find(({ heading }) => heading > found.row);
+  const table = tables.find(({ heading }) => heading > found.row);
   const until = Math.min(others[0] ?? Infinity, table?.heading ?? Infinity);
   const headings = all.map(({ row }) => row);
   const block: Block = { sheet, heading: found.row, labels, columns, months, rows: [], until, others, headings, gaps };

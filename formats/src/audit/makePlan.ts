@@ -44,15 +44,22 @@ interface LineDraft {
   readonly group: string;
 }
 
-/** Makes a plan of a block. With `mend`, what departs from a row's formula by a fault follows the formula again. */
+/** What a plan is made of. */
+interface Making {
+  readonly workbook: RawWorkbook;
+  readonly block: Block;
+  readonly assumptions: ReadonlyMap<string, AssumptionCell>;
+  readonly reviewed: ReviewedBlock;
+  /** Whether what departs from a row's formula by a fault follows the formula again. */
+  readonly isMended: boolean;
+  readonly said: ReadingSaid;
+  /** The tables beside the months that become a part of it. */
+  readonly tables: readonly FoundTable[];
+}
+
+/** Makes a plan of a block. */
 export class PlanMaker {
-  private readonly workbook: RawWorkbook;
-  private readonly block: Block;
-  private readonly reviewed: ReviewedBlock;
-  private readonly assumptions: ReadonlyMap<string, AssumptionCell>;
-  private readonly isMended: boolean;
-  private readonly said: ReadingSaid;
-  private readonly tables: readonly FoundTable[];
+  private readonly of: Making;
   private named: readonly NamedTable[] = [];
   /** How far tables are taken: with their rules, with figures alone, or not at all where the plan refuses them. */
   private tablesAs: 'rules' | 'figures' | 'nothing' = 'rules';
@@ -65,22 +72,9 @@ export class PlanMaker {
   private readonly first: { readonly month: number; readonly year: number };
   private readonly periods: readonly number[];
 
-  constructor(
-    workbook: RawWorkbook,
-    block: Block,
-    assumptions: ReadonlyMap<string, AssumptionCell>,
-    reviewed: ReviewedBlock,
-    isMended: boolean,
-    said: ReadingSaid = {},
-    tables: readonly FoundTable[] = [],
-  ) {
-    this.said = said;
-    this.tables = tables;
-    this.workbook = workbook;
-    this.block = block;
-    this.assumptions = assumptions;
-    this.reviewed = reviewed;
-    this.isMended = isMended;
+  constructor(making: Making) {
+    this.of = making;
+    const { block } = making;
     const numbered = block.months.map(({ month, year }) => year * 12 + month - 1);
     const first = Math.min(...numbered);
     this.first = { year: Math.floor(first / 12), month: (first % 12) + 1 };
@@ -90,7 +84,7 @@ export class PlanMaker {
 
   make(title: string): MadePlan {
     this.nameAll();
-    if (this.lines.size === 0) throw new WorkbookError(messages.nothingBelowMonths(this.block.sheet.name));
+    if (this.lines.size === 0) throw new WorkbookError(messages.nothingBelowMonths(this.of.block.sheet.name));
     for (;;) {
       try {
         const document = parsePlan(this.planFile(title));
@@ -136,7 +130,7 @@ export class PlanMaker {
 
   /** Which group each line belongs to, on which side, and what everything is called. */
   private nameAll(): void {
-    const { rows } = this.block;
+    const { rows } = this.of.block;
     const totals = rows.filter(({ kind }) => kind === 'total');
     const netSides = this.sidesByNet();
     const net = rows.findLast(({ kind }) => kind === 'net')?.row ?? -1;
@@ -152,7 +146,7 @@ export class PlanMaker {
       const total = totals.find(({ adds, row: at }) => adds.includes(row.row) || at === this.totalBelow(row.row));
       const title = heading?.label ?? (total ? total.label.replace(/^\s*(sub)?total\s*(of\s*)?/i, '') : '');
       const isMemo = MEMO.test(heading?.label ?? '') || isBalance(row) || (net >= 0 && row.row > net && !total);
-      const said = saidOfRow(this.said, row.row).side ?? (heading && saidOfRow(this.said, heading.row).side);
+      const said = saidOfRow(this.of.said, row.row).side ?? (heading && saidOfRow(this.of.said, heading.row).side);
       const side = said ?? (isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'); // prettier-ignore
       drafts.push({ row, group: `${title}|${side}`, title, side });
     }
@@ -162,12 +156,12 @@ export class PlanMaker {
     for (const { group, title, side } of bySide)
       if (!this.groups.has(group))
         this.groups.set(group, { name: this.free(title === '' ? messages.groupNames[side] : title), side });
-    for (const [key, { label }] of this.assumptions) this.assumptionNames.set(key, this.free(label));
-    this.named = nameTables(this.tables, (wanted) => this.free(wanted));
+    for (const [key, { label }] of this.of.assumptions) this.assumptionNames.set(key, this.free(label));
+    this.named = nameTables(this.of.tables, (wanted) => this.free(wanted));
   }
 
   private sideOfHeading({ row, label }: BlockRow): Side | null {
-    return saidOfRow(this.said, row).side ?? sideOfWords(label);
+    return saidOfRow(this.of.said, row).side ?? sideOfWords(label);
   }
 
   /** The side a line was put on, or that a heading says; `null` for other rows. */
@@ -178,14 +172,14 @@ export class PlanMaker {
   }
 
   private totalBelow(row: number): number {
-    return this.block.rows.find(({ row: at, kind }) => at > row && (kind === 'total' || kind === 'net'))?.row ?? -1;
+    return this.of.block.rows.find(({ row: at, kind }) => at > row && (kind === 'total' || kind === 'net'))?.row ?? -1;
   }
 
   /** What is added and what is taken off in the net: income and expenses. */
   private sidesByNet(): Map<number, Side> {
     const sides = new Map<number, Side>();
-    for (const { row, kind } of this.block.rows) {
-      const formula = this.reviewed.rules.get(row)?.formula?.formula;
+    for (const { row, kind } of this.of.block.rows) {
+      const formula = this.of.reviewed.rules.get(row)?.formula?.formula;
       if (kind !== 'net' || formula?.kind !== 'operation') continue;
       const take = (part: RawFormula, side: Side): void => {
         if (part.kind === 'cell') sides.set(part.at.row, side);
@@ -207,20 +201,20 @@ export class PlanMaker {
   }
 
   private planFile(title: string): unknown {
-    const { columns } = this.block;
+    const { columns } = this.of.block;
     const ruleSteps: { line: string; from?: string; amount?: number; formula?: string }[] = [];
     const exceptions: { line: string; month: string; amount?: number }[] = [];
     this.rowsWritten = { ruleSteps: [], exceptions: [], lines: [] };
     for (const { row, name } of this.lines.values()) {
       this.rowsWritten.lines!.push(row.row);
-      const rule = this.reviewed.rules.get(row.row);
+      const rule = this.of.reviewed.rules.get(row.row);
       const formula = rule?.formula && !this.refused.has(row.row) ? asPlanFormula(rule.formula.formula, rule.formula.column, this.naming()) : null; // prettier-ignore
       const begins = rule?.formula ? columns.indexOf(rule.formula.column) : 0;
       let before: number | null | undefined;
       columns.forEach((column, at) => {
         // A month that is there twice counts once.
         if (this.periods.indexOf(this.periods[at]!) < at) return;
-        const cell = rawCell(this.block.sheet, row.row, column);
+        const cell = rawCell(this.of.block.sheet, row.row, column);
         const value = typeof cell?.value === 'number' ? cell.value : null;
         const month = this.monthAt(this.periods[at]!);
         const step = (said: object) => {
@@ -235,7 +229,7 @@ export class PlanMaker {
         if (at === begins) step({ formula });
         const fault = rule!.departs.get(at);
         const isOwn = cell === undefined || !cell.formula || fault !== undefined;
-        if (!isOwn || (this.isMended && fault !== undefined && fault !== 'oddFormula')) return;
+        if (!isOwn || (this.of.isMended && fault !== undefined && fault !== 'oddFormula')) return;
         exceptions.push({ line: name, month, ...(value === null ? {} : { amount: value }) });
         this.rowsWritten.exceptions!.push(row.row);
       });
@@ -250,7 +244,7 @@ export class PlanMaker {
         months: Math.max(...this.periods) + 1,
         ...(this.first.month !== 1 && columns.length % 12 === 0 ? { yearBegins: this.first.month } : {}),
       },
-      assumptions: [...this.assumptions].map(([key, { value, look, period }]) => ({
+      assumptions: [...this.of.assumptions].map(([key, { value, look, period }]) => ({
         name: this.assumptionNames.get(key),
         unit: look === 'percent' ? (period === 'year' ? 'ratePerYear' : period === 'month' ? 'ratePerMonth' : 'percent') : look === 'money' ? 'money' : 'number', // prettier-ignore
         value,
@@ -270,19 +264,19 @@ export class PlanMaker {
   }
 
   private naming(): Naming {
-    const { sheet, columns, heading } = this.block;
+    const { sheet, columns, heading } = this.of.block;
     const named = (key: string) => this.cellNamed(key);
     return {
       columns,
       heading,
-      rows: this.block.rows.map(({ row }) => row),
+      rows: this.of.block.rows.map(({ row }) => row),
       isOwnSheet: (name) => name === null || name === sheet.name,
       rowName: (row) => this.rowName(row),
       cellName: (at) =>
         named(placeKey(at.sheet ?? sheet.name, at.row, at.column)) ??
         totalNamed(this.tablesTaken, at.sheet ?? sheet.name, at),
       named: (name) => {
-        const at = this.workbook.names.get(name.toLowerCase());
+        const at = this.of.workbook.names.get(name.toLowerCase());
         return at ? named(placeKey(at.sheet, at.row, at.column)) : null;
       },
     };
@@ -300,9 +294,9 @@ export class PlanMaker {
 
   /** The lines a total stands for: all of its group, as it should be. */
   private membersOf(row: number): number[] {
-    const found = this.block.rows.find((each) => each.row === row);
+    const found = this.of.block.rows.find((each) => each.row === row);
     if (found?.kind !== 'total') return [];
-    const { rows: all } = this.block;
+    const { rows: all } = this.of.block;
     const own = linesAbove(all, all.indexOf(found)).flatMap((row) => (isBalance(row) ? [] : [row.row]));
     // A total of totals has whatever these have, and lines of its own.
     const rows = own.length > 0 ? own : found.adds.flatMap((of) => (this.lines.has(of) ? [of] : this.membersOf(of)));
@@ -314,8 +308,8 @@ export class PlanMaker {
     const model = new Model(document);
     const ids = new Map([...document.lines.values()].map(({ id, name }) => [name, id]));
     const tables = compareTables(this.tablesTaken, model);
-    const cells = compareCells(this.block, this.reviewed, {
-      isMended: this.isMended,
+    const cells = compareCells(this.of.block, this.of.reviewed, {
+      isMended: this.of.isMended,
       membersOf: (row) => this.membersOf(row),
       lineIn: (row, at) => {
         const id = ids.get(this.lines.get(row)!.name);

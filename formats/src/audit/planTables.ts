@@ -54,8 +54,9 @@ export function tablesInFile(
   const file: TablesInFile = { lists: [], listColumns: [], listItems: [], listCells: [], loans: [], savings: [] };
   for (const each of named) {
     const { table, name } = each;
-    if (table.kind === 'loan') file.loans.push({ name, ...table.loan, first: firstMonth });
-    else if (table.kind === 'savings') file.savings.push({ name, ...table.savings, first: firstMonth });
+    if (table.kind === 'loan') file.loans.push({ name, ...table.loan, first: table.loan!.first ?? firstMonth });
+    else if (table.kind === 'savings')
+      file.savings.push({ name, ...table.savings, first: table.savings!.first ?? firstMonth });
     else addList(each, file, nameOfCell, plain);
   }
   return file;

@@ -1,7 +1,7 @@
 import { loanSchedule, savingsSchedule } from '@haushalt/core';
-import { rawCell, type RawCell, type RawFormula, type RawReference, type RawSheet, type RawWorkbook } from '../read/rawWorkbook.ts'; // prettier-ignore
+import { rawCell, type RawCell, type RawFormula, type RawReference, type RawSheet } from '../read/rawWorkbook.ts'; // prettier-ignore
 import { allPartsOf } from '../formulaTree.ts';
-import { monthNamed } from './monthNames.ts';
+import { monthNamed, monthOfSerial } from './monthNames.ts';
 import { relativeForm } from './relative.ts';
 
 /** What a table beside the months is. */
@@ -38,6 +38,8 @@ export interface FoundTable {
 
 /** The terms of a loan whose schedule a table is; the rate is a yearly fraction. */
 export interface LoanTerms {
+  /** The month of the first row, as `2026-03`, where the table says it. */
+  readonly first: string | null;
   readonly amount: number;
   readonly rate: number;
   readonly months: number;
@@ -45,6 +47,8 @@ export interface LoanTerms {
 
 /** The terms of a fund whose schedule a table is. */
 export interface SavingsTerms {
+  /** The month of the first row, as `2026-03`, where the table says it. */
+  readonly first: string | null;
   readonly opening: number;
   readonly deposit: number;
   readonly rate: number;
@@ -205,6 +209,16 @@ function columnFor(
 /** How far figures of a schedule may lie from what its terms give: rounding adds up along it. */
 const isNear = (a: number, b: number, at: number) => Math.abs(a - b) <= 0.011 * (at + 2) + Math.abs(b) * 1e-6;
 
+/** The month a schedule begins in: that of its first day, or of the first name of a month with its year. */
+function firstMonth(sheet: RawSheet, columns: readonly TableColumn[], rows: readonly number[]): string | null {
+  for (const { column, kind } of columns) {
+    const cell = rawCell(sheet, rows[0]!, column);
+    const named = kind === 'date' ? monthOfSerial(figureIn(cell) ?? 0) : kind === 'text' ? monthNamed(textIn(cell)) : null; // prettier-ignore
+    if (named?.year != null) return `${named.year}-${String(named.month).padStart(2, '0')}`;
+  }
+  return null;
+}
+
 /** The figures of a column in the rows of a table; NaN where there is none. */
 type FigureAt = (column: TableColumn | undefined, nth: number) => number;
 
@@ -244,7 +258,7 @@ function loanIn(sheet: RawSheet, columns: readonly TableColumn[], rows: readonly
     if (!Number.isInteger(months) || months < rows.length || months > 600) continue;
     const { rows: schedule } = loanSchedule({ principal: amount, yearlyRate: rate, months, minorUnit: 0.01 });
     const fits = places.every((nth) => isNear(at(closing, nth), schedule[nth]!.closing, nth) && isNear(at(interest, nth), schedule[nth]!.interest, nth)); // prettier-ignore
-    if (fits) return { amount, rate, months };
+    if (fits) return { first: firstMonth(sheet, columns, rows), amount, rate, months };
   }
   return null;
 }
@@ -267,20 +281,19 @@ function savingsIn(sheet: RawSheet, columns: readonly TableColumn[], rows: reado
     later.map((nth) => at(interest, nth)),
     later.map((nth) => at(closing, nth - 1)),
   )) {
-    const terms = { opening, deposit, rate, months: rows.length };
+    const terms = { first: firstMonth(sheet, columns, rows), opening, deposit, rate, months: rows.length };
     const { rows: schedule } = savingsSchedule({ opening, deposit, yearlyRate: rate, months: rows.length, minorUnit: 0.01 }); // prettier-ignore
     if (places.every((nth) => isNear(at(closing, nth), schedule[nth]!.closing, nth))) return terms;
   }
   return null;
 }
 
-/** The tables of a workbook beside its plan by months, on all its sheets. */
+/** The tables of a workbook beside its plan by months. */
 export function tablesBeside(
-  { sheets }: RawWorkbook,
+  tables: readonly FoundTable[],
   block: { readonly sheet: RawSheet; readonly heading: number; readonly until: number },
 ): FoundTable[] {
-  return sheets
-    .flatMap(tablesOf)
+  return tables
     .filter(({ sheet, heading }) => sheet !== block.sheet || heading < block.heading || heading >= block.until)
     .slice(0, MOST_TABLES);
 }

@@ -1,11 +1,10 @@
 import Joi from 'joi';
-import { SIDES } from '@haushalt/core';
 import {
   FILE_KINDS,
   PAPERS,
   PARTS,
-  ROW_KINDS,
-  TABLE_KINDS,
+  WorkbookError,
+  readingSaid,
   type HandOverRequest,
   type PrintRequest,
   type ReadingSaid,
@@ -65,17 +64,6 @@ const workbookQuery = Joi.object({
   as: Joi.string().valid('pdf'),
   said: Joi.string().max(MOST_SAID),
 });
-const rowNumber = /^[1-9]\d{0,6}$/;
-const readingSaid = Joi.object({
-  sheet: Joi.string().max(200),
-  heading: Joi.number().integer().min(1),
-  tables: Joi.object().pattern(Joi.string().max(220), Joi.string().valid(...TABLE_KINDS)),
-  rows: Joi.object().pattern(
-    rowNumber,
-    Joi.object({ kind: Joi.string().valid(...ROW_KINDS), side: Joi.string().valid(...SIDES) }),
-  ),
-});
-
 /** How a workbook is to be taken, as the address says it. */
 export interface WorkbookAsked {
   readonly title: string;
@@ -92,11 +80,10 @@ export function readWorkbookQuery(query: unknown): WorkbookAsked {
 }
 
 function readSaid(text: string): ReadingSaid {
-  let said: unknown;
   try {
-    said = JSON.parse(text);
-  } catch {
-    throw new ApiError(422, 'invalid', messages.aJsonBodyIsExpected, 'said');
+    return readingSaid(JSON.parse(text));
+  } catch (error) {
+    const why = error instanceof WorkbookError ? error.message : messages.aJsonBodyIsExpected;
+    throw new ApiError(422, 'invalid', why, 'said');
   }
-  return read<ReadingSaid>(readingSaid, said, 'said');
 }

@@ -1,3 +1,6 @@
+import type { Side } from '@haushalt/core';
+import type { RowKind, TableKind } from '@haushalt/formats';
+
 /** What the interface says: a workbook from elsewhere. */
 export const messages = {
   workbook: (name: string) => `Workbook ${name}`,
@@ -33,8 +36,8 @@ export const messages = {
   roleOf: (name: string) => `What ${name} is`,
   sideOf: (name: string) => `Side of ${name}`,
   side: 'Side',
-  sides: { income: 'income', expense: 'expense', setAside: 'set aside', memo: 'worth knowing' } as Readonly<
-    Record<string, string>
+  sides: { income: 'income', expense: 'expense', setAside: 'set aside', memo: 'worth knowing' } satisfies Readonly<
+    Record<Side, string>
   >,
   row: 'Row',
   label: 'Name',
@@ -46,13 +49,13 @@ export const messages = {
     net: 'net',
     cumulative: 'cumulative net',
     other: 'left out',
-  } as Readonly<Record<string, string>>,
+  } satisfies Readonly<Record<RowKind, string>>,
   assumption: 'assumption',
   assumptions: 'Assumptions',
   tables: 'Tables beside the months',
   tableIs: (key: string) => `What the table ${key} is`,
-  tableKinds: { list: 'a list', loan: 'a loan', savings: 'a fund', other: 'left out' } as Readonly<
-    Record<string, string>
+  tableKinds: { list: 'a list', loan: 'a loan', savings: 'a fund', other: 'left out' } satisfies Readonly<
+    Record<TableKind, string>
   >,
   isAssumption: (cell: string, label: string) => `${label} (${cell})`,
   isTaken: (name: string) => `${name} is a plan now.`,

@@ -1,3 +1,4 @@
+import type { AuditedWorkbook as AuditedThere, Page, ReadingSaid } from '@haushalt/formats';
 import {
   ALL_ENTRIES,
   documentFrom,
@@ -15,7 +16,6 @@ import {
   type PreviewLine,
   type StatementFormatRow,
   type Standing,
-  type Side,
   type TableName,
   type Twice,
 } from '@haushalt/core';
@@ -138,46 +138,6 @@ export interface FileRequest extends PrintRequest {
   readonly notation: 'plan' | 'neutral';
 }
 
-/** What a row of a workbook may be. */
-export const ROW_KINDS = ['heading', 'line', 'total', 'net', 'cumulative', 'other'] as const;
-export type RowKind = (typeof ROW_KINDS)[number];
-/** What a table beside the months may be. */
-export type TableKind = 'list' | 'loan' | 'savings' | 'other';
-
-/** What a sheet of a workbook was taken for. */
-export interface WorkbookReading {
-  readonly sheet: string;
-  readonly sheets: readonly string[];
-  readonly heading: number;
-  readonly headings: readonly number[];
-  readonly from: string;
-  readonly until: string;
-  readonly columns: readonly { readonly column: string; readonly month: string }[];
-  readonly rows: readonly {
-    readonly row: number;
-    readonly label: string;
-    readonly kind: RowKind;
-    readonly side: Side | null;
-    readonly cells: readonly (number | string | null)[];
-  }[];
-  readonly assumptions: readonly { readonly cell: string; readonly label: string; readonly value: number }[];
-  readonly tables: readonly {
-    readonly key: string;
-    readonly cells: string;
-    readonly name: string;
-    readonly kind: TableKind;
-    readonly kinds: readonly TableKind[];
-  }[];
-}
-
-/** What somebody says of a workbook in place of what it was taken for. */
-export interface ReadingSaid {
-  readonly sheet?: string;
-  readonly heading?: number;
-  readonly rows?: Readonly<Record<string, { readonly kind?: RowKind; readonly side?: Side }>>;
-  readonly tables?: Readonly<Record<string, TableKind>>;
-}
-
 /** How a workbook is to be taken. */
 export interface WorkbookAsked {
   readonly title: string;
@@ -191,48 +151,10 @@ interface Told {
 }
 
 /** A workbook as a plan, with what a careful reviewer found in it. */
-export interface AuditedWorkbook {
-  readonly findings: readonly {
-    readonly kind: string;
-    readonly sheet: string;
-    readonly cell: string;
-    readonly message: string;
-    readonly mend: string;
-    readonly money: number | null;
-  }[];
-  readonly cells: {
-    readonly compared: number;
-    readonly equal: number;
-    readonly differences: readonly {
-      readonly sheet: string;
-      readonly cell: string;
-      readonly theirs: number | null;
-      readonly ours: number | null;
-      readonly reason: string;
-    }[];
-  };
-  readonly reading: WorkbookReading | null;
-  readonly remarks: readonly string[];
+export interface AuditedWorkbook extends Omit<AuditedThere, 'document'> {
   /** The plan, as its file would be. */
   readonly plan: unknown;
 }
-
-/** Something on a page; lengths in points from its upper left corner, colours as RRGGBB. */
-export type PageItem =
-  | {
-      readonly kind: 'text';
-      readonly text: string;
-      readonly x: number;
-      readonly y: number;
-      readonly size: number;
-      readonly weight: 'text' | 'strong' | 'title';
-      readonly colour: string;
-      readonly anchor: 'start' | 'end';
-      readonly width: number;
-    }
-  | { readonly kind: 'rule'; readonly x: number; readonly y: number; readonly toX: number; readonly width: number; readonly colour: string } // prettier-ignore
-  | { readonly kind: 'fill'; readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly colour: string } // prettier-ignore
-  | { readonly kind: 'path'; readonly points: readonly (readonly [number, number])[]; readonly width: number; readonly dash: readonly number[]; readonly colour: string; readonly isFilled: boolean }; // prettier-ignore
 
 /** A sheet among the pages: where it begins, and how large its letters are. */
 export interface SheetOnPaper {
@@ -247,12 +169,7 @@ export interface PagesShown {
   readonly contents: readonly SheetOnPaper[];
   readonly tooSmall: readonly SheetOnPaper[];
   readonly parts: readonly string[];
-  readonly pages: readonly {
-    readonly width: number;
-    readonly height: number;
-    readonly title: string;
-    readonly items: readonly PageItem[];
-  }[];
+  readonly pages: readonly Page[];
 }
 
 /** What is asked of entries, as an address says it. */

@@ -1,15 +1,12 @@
 import { SIDES, monthInWords, toMonth, writeFigure, type Side } from '@haushalt/core';
+import type { ReadingSaid, RowKind, TableKind, WorkbookReading } from '@haushalt/formats';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/workbook.ts';
-import {
-  ROW_KINDS,
-  type AuditedWorkbook,
-  type ReadingSaid,
-  type RowKind,
-  type TableKind,
-  type WorkbookReading,
-} from '../../plan-session/api.ts';
+import type { AuditedWorkbook } from '../../plan-session/api.ts';
 import { STYLE } from './auditStyle.ts';
+
+/** What a row may be, in the order of the words for it. */
+const ROW_KINDS = Object.keys(messages.kinds) as RowKind[];
 
 interface AuditReadingProps {
   readonly reading: WorkbookReading;
@@ -75,7 +72,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
               </span>
               <Select
                 aria-label={messages.tableIs(name)}
-                value={kind}
+                value={said.tables?.[key] ?? kind}
                 onChange={({ target }) =>
                   onSaid({ ...said, tables: { ...said.tables, [key]: target.value as TableKind } })
                 }
@@ -113,7 +110,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
                 <td>
                   <Select
                     aria-label={messages.roleOf(label)}
-                    value={kind}
+                    value={said.rows?.[row]?.kind ?? kind}
                     disabled={label === ''}
                     onChange={({ target }) => sayOfRow(row, { kind: target.value as RowKind })}
                   >
@@ -128,7 +125,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
                   {(kind === 'line' || kind === 'heading') && (
                     <Select
                       aria-label={messages.sideOf(label)}
-                      value={side ?? ''}
+                      value={said.rows?.[row]?.side ?? side ?? ''}
                       onChange={({ target }) => sayOfRow(row, { side: target.value as Side })}
                     >
                       {side === null && <option value="">–</option>}

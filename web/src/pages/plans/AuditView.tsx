@@ -1,9 +1,10 @@
 import { writeCount, writeDifference, writeFigure } from '@haushalt/core';
+import type { ReadingSaid, WorkbookReading } from '@haushalt/formats';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
-import { api, type AuditedWorkbook, type ReadingSaid } from '../../plan-session/api.ts';
+import { api, type AuditedWorkbook } from '../../plan-session/api.ts';
 import type { Progress } from '../../plan-session/streamed.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
@@ -37,6 +38,9 @@ export function AuditView({ file, onClose }: AuditViewProps) {
     staleTime: Infinity,
     retry: false,
   });
+  // What was said may make no plan: it is taken back on the picture of before.
+  const [reading, setReading] = useState<WorkbookReading | null>(null);
+  if (data && data.reading !== reading) setReading(data.reading);
   const take = useMutation({
     mutationFn: (plan: unknown) => api.importFile(JSON.stringify(plan)),
     onSuccess: ({ id }) => {
@@ -54,6 +58,12 @@ export function AuditView({ file, onClose }: AuditViewProps) {
     onError: (refused) => notices.say({ text: refused.message, tone: 'warning' }),
   });
   const refusal = error ?? take.error;
+  const progressShown = (
+    <span role="status">
+      <progress value={progress?.done ?? 0} max={1} aria-label={messages.reading} />{' '}
+      {progress?.what ?? messages.reading}
+    </span>
+  );
   return (
     <section className="audit" aria-label={messages.workbook(file.name)}>
       <div className="audit-head">
@@ -68,6 +78,7 @@ export function AuditView({ file, onClose }: AuditViewProps) {
             {messages.takeAsPlan}
           </button>
         )}
+        {data && isFetching && progressShown}
         {data && (
           <button
             type="button"
@@ -79,28 +90,21 @@ export function AuditView({ file, onClose }: AuditViewProps) {
           </button>
         )}
         <button type="button" className="btn btn-link btn-sm" onClick={onClose}>
-          {isFetching ? messages.cancel : messages.leave}
+          {isFetching && !data ? messages.cancel : messages.leave}
         </button>
       </div>
-      {isFetching && (
-        <p role="status">
-          <progress value={progress?.done ?? 0} max={1} aria-label={messages.reading} />{' '}
-          {progress?.what ?? messages.reading}
-        </p>
-      )}
+      {!data && isFetching && <p>{progressShown}</p>}
       {refusal && (
         <p className="refusal" role="alert">
           <Icon name="alarm" /> {messages.cannotBeTaken(refusal.message)}
         </p>
       )}
+      {data?.remarks.map((remark) => (
+        <p key={remark}>{remark}</p>
+      ))}
+      {reading && <AuditReading reading={reading} findings={data?.findings ?? []} said={said} onSaid={setSaid} />}
       {data && (
         <>
-          {data.remarks.map((remark) => (
-            <p key={remark}>{remark}</p>
-          ))}
-          {data.reading && (
-            <AuditReading reading={data.reading} findings={data.findings} said={said} onSaid={setSaid} />
-          )}
           <Findings audited={data} />
           {data.findings.length > 0 && (
             <Form.Check

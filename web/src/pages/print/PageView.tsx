@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import type { PageItem, PagesShown } from '../../plan-session/api.ts';
+import type { PageItem } from '@haushalt/formats';
+import type { PagesShown } from '../../plan-session/api.ts';
 
 const FAMILIES = {
   text: { fontFamily: 'var(--font-text)', fontWeight: 400 },
