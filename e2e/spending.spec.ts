@@ -152,6 +152,11 @@ test('entries are found by words, account and amount, and changed many at once',
   await expect(page.getByText(/^278 entries, received/)).toBeVisible();
   await page.getByRole('searchbox').fill('BAKERY');
   await expect(page.getByText(/^\d+ entries, received €0\.00/)).toBeVisible();
+  // What is looked for stands in the address: whoever has it sees the same.
+  await expect(page).toHaveURL(/text=BAKERY/);
+  await page.reload();
+  await expect(page.getByRole('searchbox')).toHaveValue('BAKERY');
+  await expect(page.getByText(/^\d+ entries, received €0\.00/)).toBeVisible();
   const cells = page.getByRole('gridcell', { name: 'Bakery', exact: true });
   const count = await cells.count();
   await cells.first().click();

@@ -40,7 +40,7 @@ export {
 export { textOf } from './statements/text.ts';
 export { previewFile, type PreviewFrom, type PreviewedStatement } from './statements/previewFile.ts';
 export { auditPdf } from './audit/auditPages.ts';
-export { auditWorkbook, type AuditedWorkbook, type WorkbookReading } from './audit/auditWorkbook.ts';
+export { auditWorkbook, type AuditedWorkbook, type ReadRow, type WorkbookReading } from './audit/auditWorkbook.ts';
 export { ROW_KINDS, readingSaid, type ReadingSaid, type RowKind, type RowSaid } from './audit/said.ts';
 export { TABLE_KINDS, type TableKind } from './audit/tables.ts';
 export { AUDIT_KINDS, type AuditFinding, type AuditKind } from './audit/finding.ts';

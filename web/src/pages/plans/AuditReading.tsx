@@ -1,5 +1,6 @@
 import { SIDES, monthInWords, toMonth, writeFigure, type Side } from '@haushalt/core';
-import type { ReadingSaid, RowKind, TableKind, WorkbookReading } from '@haushalt/formats';
+import type { ReadRow, ReadingSaid, RowKind, RowSaid, TableKind, WorkbookReading } from '@haushalt/formats';
+import { memo, useCallback, useMemo, type Dispatch, type SetStateAction } from 'react';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/workbook.ts';
 import type { AuditedWorkbook } from '../../plan-session/api.ts';
@@ -13,16 +14,19 @@ interface AuditReadingProps {
   readonly findings: AuditedWorkbook['findings'];
   /** What was said in place of what was taken. */
   readonly said: ReadingSaid;
-  readonly onSaid: (said: ReadingSaid) => void;
+  readonly onSaid: Dispatch<SetStateAction<ReadingSaid>>;
 }
 
 /** A picture of the sheet with what each row was taken for, which is corrected there. */
 export function AuditReading({ reading, findings, said, onSaid }: AuditReadingProps) {
   const { sheet, sheets, heading, headings, from, until, columns, rows, assumptions, tables } = reading;
   const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
-  const faults = new Map(findings.map(({ cell, message }) => [cell, message]));
-  const sayOfRow = (row: number, more: { kind?: RowKind; side?: Side }) =>
-    onSaid({ ...said, sheet, rows: { ...said.rows, [row]: { ...said.rows?.[row], ...more } } });
+  const faults = useMemo(() => faultsByRow(findings), [findings]);
+  const sayOfRow = useCallback(
+    (row: number, more: RowSaid) =>
+      onSaid((before) => ({ ...before, sheet, rows: { ...before.rows, [row]: { ...before.rows?.[row], ...more } } })),
+    [onSaid, sheet],
+  );
   const isSaid = Object.keys(said).length > 0;
   return (
     <section className="audit-reading" aria-labelledby="audit-reading">
@@ -50,11 +54,12 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
             </Select>
           </label>
         )}
-        <span className="quiet">{messages.isWrong}</span>
-        {isSaid && (
-          <button type="button" className="btn btn-link btn-sm" onClick={() => onSaid({})}>
+        {isSaid ? (
+          <button type="button" className="btn btn-link" onClick={() => onSaid({})}>
             {messages.takeBackSaid}
           </button>
+        ) : (
+          <span className="quiet">{messages.isWrong}</span>
         )}
       </p>
       {assumptions.length > 0 && (
@@ -103,54 +108,104 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ row, label, kind, side, cells }) => (
-              <tr key={row} className={`is-${kind} ${said.rows?.[row] ? 'is-said' : ''}`}>
-                <th scope="row">{row}</th>
-                <td>{label}</td>
-                <td>
-                  <Select
-                    aria-label={messages.roleOf(label)}
-                    value={said.rows?.[row]?.kind ?? kind}
-                    disabled={label === ''}
-                    onChange={({ target }) => sayOfRow(row, { kind: target.value as RowKind })}
-                  >
-                    {ROW_KINDS.map((each) => (
-                      <option key={each} value={each}>
-                        {messages.kinds[each]}
-                      </option>
-                    ))}
-                  </Select>
-                </td>
-                <td>
-                  {(kind === 'line' || kind === 'heading') && (
-                    <Select
-                      aria-label={messages.sideOf(label)}
-                      value={said.rows?.[row]?.side ?? side ?? ''}
-                      onChange={({ target }) => sayOfRow(row, { side: target.value as Side })}
-                    >
-                      {side === null && <option value="">–</option>}
-                      {SIDES.map((each) => (
-                        <option key={each} value={each}>
-                          {messages.sides[each]}
-                        </option>
-                      ))}
-                    </Select>
-                  )}
-                </td>
-                {cells.map((value, at) => {
-                  const cell = `${columns[at]!.column}${row}`;
-                  const fault = faults.get(cell);
-                  return (
-                    <td key={cell} className={`tabular ${fault ? 'is-faulty' : ''}`} title={fault}>
-                      {typeof value === 'number' ? writeFigure(value, 'money', STYLE) : value}
-                    </td>
-                  );
-                })}
-              </tr>
+            {rows.map((each) => (
+              <PicturedRow
+                key={each.row}
+                of={each}
+                columns={columns}
+                faults={faults.get(each.row) ?? NO_FAULTS}
+                said={said.rows?.[each.row] ?? NOTHING_SAID}
+                onSaid={sayOfRow}
+              />
             ))}
           </tbody>
         </table>
       </div>
     </section>
+  );
+}
+
+const NO_FAULTS: ReadonlyMap<string, string> = new Map();
+const NOTHING_SAID: RowSaid = {};
+
+/** What is wrong with cells, by their rows. */
+function faultsByRow(findings: AuditedWorkbook['findings']): Map<number, Map<string, string>> {
+  const byRow = new Map<number, Map<string, string>>();
+  for (const { cell, message } of findings) {
+    const row = Number(/\d+$/.exec(cell)?.[0]);
+    const faults = byRow.get(row) ?? new Map<string, string>();
+    byRow.set(row, faults.set(cell, message));
+  }
+  return byRow;
+}
+
+interface PicturedRowProps {
+  readonly of: ReadRow;
+  readonly columns: WorkbookReading['columns'];
+  readonly faults: ReadonlyMap<string, string>;
+  readonly said: RowSaid;
+  readonly onSaid: (row: number, said: RowSaid) => void;
+}
+
+/** A row of the sheet; drawn again when something else is said or found of it, since there may be many hundred. */
+const PicturedRow = memo(function PicturedRow({ of, columns, faults, said, onSaid }: PicturedRowProps) {
+  const { row, label, cells } = of;
+  const kind = said.kind ?? of.kind;
+  const side = said.side ?? of.side;
+  return (
+    <tr className={`is-${kind} ${said === NOTHING_SAID ? '' : 'is-said'}`}>
+      <th scope="row">{row}</th>
+      <td className="audit-label" title={label}>
+        {label}
+      </td>
+      <td>
+        <Select
+          aria-label={messages.roleOf(label)}
+          value={kind}
+          disabled={label === ''}
+          onChange={({ target }) => onSaid(row, { kind: target.value as RowKind })}
+        >
+          {ROW_KINDS.map((each) => (
+            <option key={each} value={each}>
+              {messages.kinds[each]}
+            </option>
+          ))}
+        </Select>
+      </td>
+      <td>
+        {(kind === 'line' || kind === 'heading') && (
+          <Select
+            aria-label={messages.sideOf(label)}
+            value={side ?? ''}
+            onChange={({ target }) => onSaid(row, { side: target.value as Side })}
+          >
+            {side === null && <option value="">–</option>}
+            {SIDES.map((each) => (
+              <option key={each} value={each}>
+                {messages.sides[each]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </td>
+      {cells.map((value, at) => {
+        const cell = `${columns[at]!.column}${row}`;
+        const fault = faults.get(cell);
+        return (
+          <td key={cell} className={`tabular ${fault ? 'is-faulty' : ''}`} title={fault}>
+            {typeof value === 'number' ? writeFigure(value, 'money', STYLE) : value}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}, isSameRow);
+
+/** Whether a row looks as it did: the answers of the server are other objects each time. */
+function isSameRow(before: PicturedRowProps, after: PicturedRowProps): boolean {
+  return (
+    before.said === after.said &&
+    before.onSaid === after.onSaid &&
+    JSON.stringify([before.of, [...before.faults]]) === JSON.stringify([after.of, [...after.faults]])
   );
 }
