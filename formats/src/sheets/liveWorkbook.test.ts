@@ -153,6 +153,7 @@ describe('reports in a workbook', () => {
     const ids = reports.map(({ id }) => id.replace(/[-:].*/, ''));
     expect(new Set(ids)).toEqual(new Set(['spending', 'chart', 'scenarios', 'checks']));
     expect(reports.flatMap(({ rows }) => rows).every(({ picture, cells }) => !picture && cells.every(({ formula }) => !formula))).toBe(true); // prettier-ignore
+    expect(reports.filter(({ id }) => id.startsWith('spending'))).toMatchObject([{ id: 'spending-2026' }]);
     const all = workbook.sheets.map(({ id }) => id);
     expect(all.indexOf('about')).toBe(all.indexOf(reports[0]!.id) - 1);
   });

@@ -78,7 +78,11 @@ function reportsOf(model: PlanModel, happened: Happened): Sheet[] {
   const { document, calendar } = model;
   const { name, currency } = planOf(document);
   const remark = `${name}, ${currency}`;
-  const years = happened.actuals.lines.size === 0 ? [] : stretches(calendar, 'year');
+  const { span } = happened.actuals;
+  // Of years in which nothing was entered there is nothing to tell.
+  const years = stretches(calendar, 'year').filter(
+    ({ from, to }) => span && calendar.months[from]! <= span.last && calendar.months[to - 1]! >= span.first,
+  );
   const spending = years.map((stretch) => {
     const year = yearIn(document, calendar.months[stretch.from]!);
     const title = messages.spendingOf(nameOfYear(document, year));
