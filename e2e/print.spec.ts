@@ -100,11 +100,28 @@ test('the browser’s own print of a view shows all of it, without an empty page
     expect([view, pages.filter((text) => text.trim() === '')]).toEqual([view, []]);
   } // prettier-ignore
 
-  const entries = (await printed('spending?view=entries')).join(' ');
-  const many = Number(/(\d+) entries/.exec(await page.locator('.found-totals').innerText())![1]);
-  expect(many).toBeGreaterThan(100);
-  // A day at the beginning of each row.
-  expect(entries.match(/\d\d\/\d\d\/20\d\d/g)!.length).toBeGreaterThanOrEqual(many);
   const [account] = await printed('accounts');
   expect(account).toMatch(/Line Amount Balance/);
+});
+
+test('a list of entries is printed to its end, or the page says what is missing', async ({ household, page }) => {
+  const printed = async (): Promise<string> =>
+    (await extractText(new Uint8Array(await page.pdf({ preferCSSPageSize: true })), { mergePages: true })).text;
+  let arrive = (): void => undefined;
+  const arriving = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route(/entries\?.*offset=200/, async (route) => {
+    await arriving;
+    await route.continue();
+  });
+  await page.goto(`${household}/spending?view=entries`);
+  await expect(page.locator('.found-totals')).toContainText(/\d+ entries/);
+  const many = Number(/(\d+) entries/.exec(await page.locator('.found-totals').innerText())![1]);
+  expect(many).toBeGreaterThan(200);
+  await expect.poll(printed).toContain('Not all entries had arrived');
+
+  arrive();
+  await expect.poll(printed).not.toContain('Not all entries had arrived');
+  // A day at the beginning of each row.
+  const daysPrinted = async () => (await printed()).match(/\d\d\/\d\d\/20\d\d/g)?.length;
+  await expect.poll(daysPrinted).toBeGreaterThanOrEqual(many);
 });

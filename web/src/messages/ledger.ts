@@ -2,6 +2,7 @@
 export const messages = {
   tooManyForPaper: (count: string) =>
     `Of ${count} entries only those in sight are on this page. “Print and export” has all of them.`,
+  notAllHasArrived: 'Not all entries had arrived when this page was printed: print it once more.',
   item: 'Item',
   noItem: 'none',
   // draft

@@ -10,7 +10,6 @@ import {
   type AccountRow,
   type Balances,
   type Expected,
-  writeCount,
   type LedgerEntry,
 } from '@haushalt/core';
 import { useMemo } from 'react';
@@ -22,7 +21,8 @@ import { useGrid } from '../../grid/useGrid.tsx';
 import { messages } from '../../messages/accounts.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
-import { MOST_PRINTED, useEntryPages } from '../../parts/ledger/useEntryPages.ts';
+import { PaperNote } from '../../parts/ledger/PaperNote.tsx';
+import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
 import { today } from '../../parts/ledger/today.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -167,11 +167,9 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
         rowHeight={26}
         cellOf={cellOf}
         partsOf={({ index, expected: foreseen }) => [plan, foreseen ?? found.at(index), balances, document]}
-        complete={printing && found.total <= MOST_PRINTED}
+        complete={printing && found.onPaper !== 'inSight'}
       />
-      {printing && found.total > MOST_PRINTED && (
-        <p>{ledgerMessages.tooManyForPaper(writeCount(found.total, plan.locale))}</p>
-      )}
+      {printing && <PaperNote found={found} />}
     </>
   );
 }

@@ -30,7 +30,8 @@ import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { readTarget, targetOptions } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
-import { MOST_PRINTED, useEntryPages } from '../../parts/ledger/useEntryPages.ts';
+import { PaperNote } from '../../parts/ledger/PaperNote.tsx';
+import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
 import { entriesAsCsv } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -234,7 +235,8 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
       <div className="view-tools">
         <output className="found-totals">
           {found.problem ??
-            messages.found(total, writeCount(total, plan.locale), money(found.received), money(found.paid))}
+            (!found.isLoading &&
+              messages.found(total, writeCount(total, plan.locale), money(found.received), money(found.paid)))}
         </output>
         <a className="tool" href={entriesAsCsv(planId, query)} download>
           <Icon name="saveFile" /> {messages.exportCsv}
@@ -275,10 +277,10 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
           rowHeight={26}
           cellOf={cellOf}
           partsOf={({ index }) => [plan, found.at(index), document]}
-          complete={printing && total <= MOST_PRINTED}
+          complete={printing && found.onPaper !== 'inSight'}
         />
       )}
-      {printing && total > MOST_PRINTED && <p>{ledgerMessages.tooManyForPaper(writeCount(total, plan.locale))}</p>}
+      {printing && <PaperNote found={found} />}
     </>
   );
 }

@@ -9,7 +9,7 @@ import { useChangesSince } from './useLedger.ts';
 const PART = 200;
 
 /** Lists of so many entries are fetched to their end, in passing, so that the whole list can be printed. */
-export const MOST_PRINTED = 2000;
+const MOST_PRINTED = 2000;
 
 /** A long list of entries, of which only what is in sight is fetched. */
 export interface EntryPages {
@@ -17,6 +17,8 @@ export interface EntryPages {
   readonly received: number;
   readonly paid: number;
   readonly isLoading: boolean;
+  /** What a printed page shows: all entries, those that have arrived so far, or of a very long list those in sight. */
+  readonly onPaper: 'all' | 'arrived' | 'inSight';
   readonly problem: string | null;
   /** The entry at a place of the list; `undefined` while it is fetched, which asking for it begins. */
   readonly at: (index: number) => LedgerEntry | undefined;
@@ -62,7 +64,7 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
   useEffect(() => {
     if (total > MOST_PRINTED) return;
     setWanted((before) => {
-      const rest = Array.from({ length: Math.max(0, Math.ceil(total / PART) - 1) }, (_, at) => at + 1);
+      const rest = Array.from({ length: partsAfterFirst(total) }, (_, at) => at + 1);
       return rest.every((page) => before.includes(page)) ? before : rest;
     });
   }, [total, asked]);
@@ -73,8 +75,10 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
     if (!found) want(page);
     return found?.[index - page * PART];
   };
+  const hasArrived = first.isFetched && !first.isPlaceholderData && pages.size >= partsAfterFirst(total) && [...pages.values()].every((part) => part); // prettier-ignore
   return {
     total,
+    onPaper: total > MOST_PRINTED ? 'inSight' : hasArrived ? 'all' : 'arrived',
     received: first.data?.received ?? 0,
     paid: first.data?.paid ?? 0,
     isLoading: first.isPending,
@@ -97,6 +101,10 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
 
 /** How many parts of a list are held at once. */
 const MOST_PARTS = 12;
+
+function partsAfterFirst(total: number): number {
+  return Math.max(0, Math.ceil(total / PART) - 1);
+}
 
 function dataIn(results: readonly { readonly data: EntriesFound | undefined }[]) {
   return results.map(({ data }) => data);

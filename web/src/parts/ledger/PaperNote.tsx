@@ -1,0 +1,13 @@
+import { planOf, writeCount } from '@haushalt/core';
+import { messages } from '../../messages/ledger.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import type { EntryPages } from './useEntryPages.ts';
+
+/** Says on a printed page which entries of a list are not on it. */
+export function PaperNote({ found: { onPaper, total } }: { readonly found: EntryPages }) {
+  const { locale } = planOf(useSessionState().document);
+  if (onPaper === 'all') return null;
+  return (
+    <p>{onPaper === 'arrived' ? messages.notAllHasArrived : messages.tooManyForPaper(writeCount(total, locale))}</p>
+  );
+}
