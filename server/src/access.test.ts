@@ -34,7 +34,7 @@ const EXPECTED: Readonly<Record<string, Access>> = {
   'get /plans/:id/figures': 'view', 'get /plans/:id/file': 'view',
   'post /plans/:id/duplicate': 'view', 'get /plans/:id/events': 'view', 'post /plans/:id/here': 'view',
   'delete /plans/:id': 'restore', 'delete /plans/:id/for-good': 'restore', 'post /plans/:id/restore': 'restore',
-  'post /plans/:id/commands': 'edit',
+  'post /plans/:id/commands': 'edit', 'post /plans/:id/queue': 'edit',
   'get /plans/:id/actuals': 'view', 'get /plans/:id/balances': 'view', 'get /plans/:id/twice': 'view',
   'get /plans/:id/descriptions': 'view', 'get /plans/:id/entries': 'view', 'get /plans/:id/entries.csv': 'view',
   'post /plans/:id/statements': 'edit', 'post /plans/:id/accounts/:account/fetch': 'edit',

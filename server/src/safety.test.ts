@@ -406,7 +406,7 @@ describe('the log', () => {
 
   it('keeps what can be undone within bounds, and the answers to what is sent again', async () => {
     await stop();
-    await start({}, { log: { undoable: 100, size: 1 << 20, lines: 300 } });
+    await start({}, { log: { undoable: 100, size: 1 << 20, lines: 300, every: 256 } });
     await newPlan();
     await renameTimes(1, 520);
     expect(kept().lines).toBeLessThanOrEqual(300 + 256);
@@ -424,7 +424,7 @@ describe('the log', () => {
 
   it('is trimmed behind a snapshot, so that each moment is in one of both', async () => {
     await stop();
-    await start({}, { log: { undoable: 100, size: 1 << 20, lines: 1000 } });
+    await start({}, { log: { undoable: 100, size: 1 << 20, lines: 1000, every: 256 } });
     await newPlan();
     await renameTimes(1, 60);
     expect((await call('POST', '/plans/p1/snapshots', { id: 's1', name: 'Then', note: '' })).status).toBe(201);
@@ -442,7 +442,7 @@ describe('the log', () => {
 
   it('keeps the newest step however large it is', async () => {
     await stop();
-    await start({}, { log: { undoable: 100, size: 100, lines: 150 } });
+    await start({}, { log: { undoable: 100, size: 100, lines: 150, every: 256 } });
     await newPlan();
     await renameTimes(1, 256);
     expect((await send('u', { kind: 'undo', target: 'c256' })).status).toBe(200);

@@ -39,18 +39,21 @@ export const unknownRoute: RequestHandler = (request) => {
   throw new ApiError(404, 'notFound', messages.thereIsNothingAt(request.method, request.originalUrl.split('?')[0]));
 };
 
+/** Whatever was thrown as it is answered: the status and what is said of it. */
+export function errorAnswer(error: unknown) {
+  const { status, code, message, path, details } = asApiError(error);
+  return { status, error: { code, message, ...(path === undefined ? {} : { path }), ...details } };
+}
+
 /** Turns whatever was thrown into JSON. Nothing about the program's inside leaves it. */
 export function errorAnswers(report: (error: unknown) => void): ErrorRequestHandler {
   return (error, _request, response, next) => {
     const answer = asApiError(error);
     if (answer.status >= 500) report(error);
     if (response.headersSent) return next(error);
-    const { code, message, path, details } = answer;
-    if (answer.status === 503) response.set('retry-after', '1');
-    response
-      .status(answer.status)
-      .set('content-encoding', 'identity')
-      .json({ error: { code, message, ...(path === undefined ? {} : { path }), ...details } });
+    const { status, error: said } = errorAnswer(answer);
+    if (status === 503) response.set('retry-after', '1');
+    response.status(status).set('content-encoding', 'identity').json({ error: said });
   };
 }
 

@@ -42,7 +42,7 @@ interface Present extends Place {
 }
 
 /** How long what happens is gathered before it is told, in milliseconds: many pages are told of many commands at once. */
-const TOLD_TOGETHER = 8;
+const TOLD_TOGETHER = 20;
 /** How long changes of who is where are gathered before they are told, in milliseconds, and of how many pages. */
 const PRESENCE_EVERY = 400;
 const MOST_PRESENT = 60;

@@ -16,15 +16,16 @@ import {
 } from '@haushalt/core';
 import { MAX_WORKBOOK } from '@haushalt/formats';
 import { DELETED_FOR } from '../keeping.ts';
+import type { LogEntry } from '../store/log.ts';
 import type { Order } from '../store/store.ts';
 import type { Person } from '../store/people.ts';
 import { planFor } from './access.ts';
 import { refuseTaken } from './createFrom.ts';
-import { ApiError, refusalError } from './errors.ts';
+import { ApiError, errorAnswer, refusalError } from './errors.ts';
 import { readWorkbookQuery } from './handOverSchemas.ts';
 import { keepBeforeImport } from './history.ts';
 import type { Routing } from './routing.ts';
-import { readCopy, readHere, readId, readNewPlan, readOrder } from './schemas.ts';
+import { readCopy, readHere, readId, readNewPlan, readOrder, readQueue } from './schemas.ts';
 import { sendStored, storeBody, withOwnFile } from './spooled.ts';
 import { answerStreamed } from './streamed.ts';
 import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
@@ -35,6 +36,9 @@ export const MAX_FILE = 192 << 20;
 const MAX_BODY = 2 << 20;
 /** The largest command: all the entries of a statement at once. */
 const MAX_COMMAND = 24 << 20;
+
+/** How long a queue of commands may hold up others, in milliseconds. */
+const QUEUE_TIME = 50;
 
 /** How many commands a browser is told of, to undo and redo, after it opens a plan. */
 const HISTORY = 200;
@@ -206,20 +210,50 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     'post',
     '/plans/:id/commands',
     ({ request, response, person, plan }) => {
-      const { id, order } = readOrder(request.body);
-      if (order.kind === 'line.follow') mayFollow(order, person);
-      if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messages.thisIsNotOpen);
-      const outcome = store.carryOut(plan.id, person.id, id, order);
-      if (!outcome.ok) throw refusalError(outcome.refusal);
-      if (!outcome.repeated) {
-        events.publish(plan.id, outcome.entry, person);
-        feeding.hasChanged(plan.id, person.id);
-        if (isImport(order)) keepBeforeImport(surroundings, plan.id, person, outcome.entry.revision - 1);
-      }
-      response.json(outcome.entry);
+      response.json(carryOut(plan.id, person, request.body));
     },
     express.json({ limit: MAX_COMMAND }),
   );
+
+  // What has waited to be sent, in order: each is done or refused by itself. What there is no time for is sent again.
+  routing.plan(
+    'edit',
+    'post',
+    '/plans/:id/queue',
+    ({ request, response, person, plan }) => {
+      const answers: unknown[] = [];
+      const begun = performance.now();
+      for (const order of readQueue(request.body)) {
+        if (answers.length > 0 && performance.now() - begun > QUEUE_TIME) break;
+        try {
+          answers.push({ entry: carryOut(plan.id, person, order) });
+        } catch (error) {
+          const { status, ...refused } = errorAnswer(error);
+          // What is wrong with the server rather than with an order is answered where it is the first.
+          if (status >= 500 && answers.length === 0) throw error;
+          if (status >= 500) break;
+          answers.push({ status, ...refused });
+        }
+      }
+      response.json({ answers });
+    },
+    express.json({ limit: MAX_COMMAND }),
+  );
+
+  /** Carries out a command or a step through history, as it was sent, and tells everyone. */
+  function carryOut(planId: string, person: Person, sent: unknown): LogEntry {
+    const { id, order } = readOrder(sent);
+    if (order.kind === 'line.follow') mayFollow(order, person);
+    if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messages.thisIsNotOpen);
+    const outcome = store.carryOut(planId, person.id, id, order);
+    if (!outcome.ok) throw refusalError(outcome.refusal);
+    if (!outcome.repeated) {
+      events.publish(planId, outcome.entry, person);
+      feeding.hasChanged(planId, person.id);
+      if (isImport(order)) keepBeforeImport(surroundings, planId, person, outcome.entry.revision - 1);
+    }
+    return outcome.entry;
+  }
 
   routing.plan('view', 'get', '/plans/:id/events', ({ request, response, person, session, plan: { id, revision } }) => {
     const since = String(request.headers['last-event-id'] ?? request.query.since ?? '');

@@ -44,6 +44,9 @@ const orderSchemas = new Map(
   Object.entries(orders).map(([kind, fields]) => [kind, allOf({ kind: Joi.string(), ...fields })]),
 );
 
+/** How many orders that have waited may be sent at once. */
+const MAX_QUEUE = 200;
+
 /** The most entries one answer holds. */
 const MAX_PAGE = 500;
 const number = Joi.string().pattern(/^\d{1,15}$/, 'a number');
@@ -74,6 +77,13 @@ const newPlan = allOf({
   months: Joi.number().integer().min(1).max(MAX_MONTHS),
 });
 const copy = allOf({ id });
+
+const queue = allOf({ orders: Joi.array().items(Joi.any()).min(1).max(MAX_QUEUE) });
+
+/** Commands and steps that have waited, each still to be read by itself. */
+export function readQueue(body: unknown): readonly unknown[] {
+  return read<{ orders: unknown[] }>(queue, body).orders;
+}
 
 /** A command or a step through history, as it was sent to a plan. */
 export function readOrder(body: unknown): { id: string; order: Order } {
@@ -147,7 +157,7 @@ export function readEntriesQuery(query: unknown): EntryQuery & Page {
   };
 }
 
-const csvFormat = schemaOf(columnsBut('statementFormats', 'account'));
+const csvFormat = allOf(schemaOf(columnsBut('statementFormats', 'account')));
 const statementQuery = Joi.object({ account: id, csv: Joi.string().max(4000) });
 
 /** What is said of a bank's file: the account it is of, and how a table is written, as JSON. */
@@ -160,7 +170,7 @@ export function readStatementQuery(query: unknown): { account: string | null; cs
   } catch {
     throw new ApiError(422, 'invalid', messages.aJsonBodyIsExpected, 'csv');
   }
-  return { account, csv: read<CsvFormat>(allOf(csvFormat), format, 'csv') };
+  return { account, csv: read<CsvFormat>(csvFormat, format, 'csv') };
 }
 
 /** An id in an address or a query. */
@@ -175,13 +185,21 @@ export function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
   return fitting<T>(schema, body, under);
 }
 
+const checkedSchemas = new WeakMap<Joi.Schema, Joi.Schema>();
+
+/** A schema with how it is checked and what is said then. Sentences are compiled with the schema, once, not at each check. */
+function asChecked(schema: Joi.Schema): Joi.Schema {
+  let checked = checkedSchemas.get(schema);
+  if (!checked) {
+    const errors = { wrap: { label: false, array: false } } as const;
+    checked = schema.prefs({ convert: false, abortEarly: true, messages: messages.checks, errors });
+    checkedSchemas.set(schema, checked);
+  }
+  return checked;
+}
+
 function fitting<T>(schema: Joi.Schema, body: unknown, under?: string): T {
-  const { error, value } = schema.validate(body, {
-    convert: false,
-    abortEarly: true,
-    messages: messages.checks,
-    errors: { wrap: { label: '', array: '' } },
-  });
+  const { error, value } = asChecked(schema).validate(body);
   if (!error) return value as T;
   const [detail] = error.details;
   const path = [...(under ? [under] : []), ...detail!.path].join('.');

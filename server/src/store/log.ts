@@ -77,15 +77,15 @@ export interface LogLimits {
   readonly size: number;
   /** How many lines of history are kept at all. */
   readonly lines: number;
+  /** After how many revisions of a plan, or changes as large as half of `size`, its log is looked at again. */
+  readonly every: number;
 }
 
-export const LOG_LIMITS: LogLimits = { undoable: 3000, size: 64 << 20, lines: 20_000 };
+export const LOG_LIMITS: LogLimits = { undoable: 3000, size: 64 << 20, lines: 20_000, every: 1024 };
 
 /** How many entries, and how many characters of changes, are sent to a page that missed them; else it loads the plan. */
 const MOST_MISSED = 200;
 const LARGEST_MISSED = 4 << 20;
-/** After how many revisions the log is looked at again. */
-const TRIM_EVERY = 256;
 
 type Stored = HistoryLine & { readonly changes: string };
 
@@ -156,6 +156,16 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     changes: row.changes === '' ? [] : (JSON.parse(row.changes) as Change[]).map(changeOfToday),
   });
 
+  /** How large the changes of each plan are since its log was looked at. */
+  const grown = new Map<string, number>();
+
+  function trimInTime(planId: string, revision: number, size: number): void {
+    const since = (grown.get(planId) ?? 0) + size;
+    const isDue = revision % limits.every === 0 || since > limits.size / 2;
+    grown.set(planId, isDue ? 0 : since);
+    if (isDue) trim(planId, revision);
+  }
+
   /** Forgets what lies beyond the limits, behind the latest snapshot there: first the changes, later the lines. */
   function trim(planId: string, revision: number): void {
     const keptFrom = (times: number) => withinLimits.get(planId, limits.undoable * times, limits.size * times) ?? 0;
@@ -172,7 +182,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     append(planId, entry) {
       const changes = JSON.stringify(entry.changes.map(asStored));
       append.run({ planId, ...entry, changes, size: changes.length });
-      if (entry.revision % TRIM_EVERY === 0) trim(planId, entry.revision);
+      trimInTime(planId, entry.revision, changes.length);
     },
     takeOver(planId, steps) {
       for (const step of steps) append.run({ planId, ...step });

@@ -18,8 +18,9 @@ import {
   type Standing,
   type TableName,
   type Twice,
+  type EntryNow,
 } from '@haushalt/core';
-import type { Order } from './orders.ts';
+import type { PendingOrder } from './orders.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 import { request } from './request.ts';
 import { requestStreamed, type Progress, type Received } from './streamed.ts';
@@ -289,9 +290,27 @@ export const api = {
   /** What a step of the history changed. */
   step: (planId: string, commandId: string) =>
     request<Entry>('GET', `${planPath(planId)}/history/${encodeURIComponent(commandId)}`),
-  send: (planId: string, commandId: string, order: Order) =>
-    request<Entry>('POST', `${planPath(planId)}/commands`, { id: commandId, command: order }),
+  /** Sends orders that wait. Answered are as many of them, from the first on, as there was time for. */
+  send: async (planId: string, orders: readonly PendingOrder[]): Promise<Answer[]> => {
+    const queue = orders.map(({ id, order }) => ({ id, command: order }));
+    const { answers } = await request<{ answers: QueueAnswer[] }>('POST', `${planPath(planId)}/queue`, { orders: queue }); // prettier-ignore
+    return answers.map((answer) =>
+      'entry' in answer
+        ? answer.entry
+        : new ServerRefusal(answer.status, answer.error.message, answer.error.path, answer.error.now),
+    );
+  },
 };
+
+type QueueAnswer =
+  | { readonly entry: Entry }
+  | {
+      readonly status: number;
+      readonly error: { readonly message: string; readonly path?: string; readonly now?: readonly EntryNow[] };
+    };
+
+/** What became of an order: the step it made, or why it was not done. */
+export type Answer = Entry | ServerRefusal;
 
 /** Where entries that are asked for are found as CSV. */
 export function entriesAsCsv(planId: string, part: Partial<EntryQuery>): string {

@@ -1,22 +1,26 @@
 import { messages } from '../messages/session.ts';
-import type { Entry } from './api.ts';
+import type { Answer, Entry } from './api.ts';
 import type { PendingOrder, RefusedOrder } from './orders.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 
 /** Where orders to be sent come from, and who is told how that goes. */
 export interface SendingEnds {
-  /** The order that is next; nothing while there is none, or none may be sent. */
-  readonly next: () => PendingOrder | undefined;
-  readonly send: (order: PendingOrder) => Promise<Entry>;
-  /** The server has done an order. */
+  /** The orders that wait, in order; none while none may be sent. */
+  readonly waiting: () => readonly PendingOrder[];
+  /** Sends some; answered are as many of them, from the first on, as the server had time for. */
+  readonly send: (orders: readonly PendingOrder[]) => Promise<readonly Answer[]>;
+  /** The server has done an order, which no longer waits after that. */
   readonly done: (entry: Entry) => void;
-  /** It will not do one: why, and what stands against it. The order is taken out before the next is asked for. */
+  /** It will not do one: why, and what stands against it. The order no longer waits after that. */
   readonly refused: (order: PendingOrder | undefined, why: string, now: RefusedOrder['now']) => void;
   /** The plan is not to be seen or changed any more. */
   readonly ended: (message: string) => void;
   readonly reachable: (isReachable: boolean) => void;
 }
 
+/** How many orders are sent at once, and how large they may be together, in characters; one alone may be larger. */
+const MOST_AT_ONCE = 100;
+const LARGEST_AT_ONCE = 1 << 20;
 /** How long the screen has to itself after an edit, in milliseconds; kept in the browser is the edit at once. */
 const SEND_AFTER = 60;
 const RETRY_FIRST = 500;
@@ -24,7 +28,7 @@ const RETRY_MOST = 5000;
 /** How often the server may fail at one order before it is put aside, so that the others go on. */
 const MOST_FAILURES = 5;
 
-/** Sends orders one after the other, each until it is acknowledged; tries again where the server is away. */
+/** Sends orders in the order they were given: those that wait together, and tries again where the server is away. */
 export class Sending {
   private readonly ends: SendingEnds;
   private isUnderWay = false;
@@ -56,28 +60,37 @@ export class Sending {
   }
 
   async now(): Promise<void> {
-    if (this.isUnderWay || !this.head) return;
+    if (this.isUnderWay) return;
+    let orders = this.nextOrders();
+    if (orders.length === 0) return;
     this.isUnderWay = true;
     clearTimeout(this.timer);
-    let { head } = this;
     try {
-      for (; head; head = this.head) {
-        const entry = await this.ends.send(head);
+      for (; orders.length > 0; orders = this.nextOrders()) {
+        const answers = await this.ends.send(orders);
+        if (answers.length === 0) throw new ServerAway(undefined, true);
         this.retry = RETRY_FIRST;
         this.failures = 0;
         this.tell(true);
-        this.ends.done(entry);
+        for (const [at, answer] of answers.entries())
+          if (answer instanceof ServerRefusal) this.ends.refused(orders[at], answer.message, answer.now);
+          else this.ends.done(answer);
       }
     } catch (error) {
-      this.failed(head, error);
+      this.failed(orders[0], error);
     } finally {
       this.isUnderWay = false;
     }
-    if (this.isReachable && this.head) void this.now();
+    if (this.isReachable && this.nextOrders().length > 0) void this.now();
   }
 
-  private get head(): PendingOrder | undefined {
-    return this.isClosed ? undefined : this.ends.next();
+  private nextOrders(): readonly PendingOrder[] {
+    const waiting = this.isClosed ? [] : this.ends.waiting();
+    let size = 0;
+    const fits = ({ order }: PendingOrder, at: number) =>
+      (size += JSON.stringify(order).length) <= LARGEST_AT_ONCE || at === 0;
+    const end = waiting.slice(0, MOST_AT_ONCE).findIndex((order, at) => !fits(order, at));
+    return waiting.slice(0, end === -1 ? MOST_AT_ONCE : end);
   }
 
   private tell(isReachable: boolean): void {

@@ -5,6 +5,7 @@ import {
   applyChanges,
   differenceBetween,
   figuresOf,
+  givenOf,
   toMonth,
   type Command,
   type Document,
@@ -12,7 +13,7 @@ import {
 } from '@haushalt/core';
 import { sketch } from '../../../core/src/testing/plans.ts';
 import { runs } from '../../../core/src/testing/setup.ts';
-import { ServerAway, ServerRefusal, type Entry, type LoadedPlan } from './api.ts';
+import { ServerAway, ServerRefusal, type Answer, type Entry, type LoadedPlan } from './api.ts';
 import {
   againFrom,
   decideOrder,
@@ -47,6 +48,9 @@ class FakeServer {
   /** Loses the answer to the next order it carries out. */
   losesAnswer = false;
   refusal: ServerRefusal | null = null;
+  /** How many orders were in each request, and how many of them there is time for. */
+  requests: number[] = [];
+  atOnce = 100;
   /** Orders it fails at, time and again. */
   fails: ((order: Order) => boolean) | null = null;
 
@@ -62,19 +66,33 @@ class FakeServer {
       ? Promise.reject(new ServerAway())
       : Promise.resolve(this.entries.find((entry) => entry.commandId === commandId)!);
 
-  send = async (_plan: string, commandId: string, order: Order): Promise<Entry> => {
+  send = async (_plan: string, orders: readonly PendingOrder[]): Promise<Answer[]> => {
     await Promise.resolve();
     if (this.away) throw new ServerAway();
-    if (this.fails?.(order)) throw new ServerAway('Something went wrong in Haushalt itself.', true);
     if (this.refusal) throw this.refusal;
-    const earlier = this.entries.find((entry) => entry.commandId === commandId);
-    const entry = earlier ?? this.carryOut(commandId, order);
+    this.requests.push(orders.length);
+    const answers: Answer[] = [];
+    for (const { id, order } of orders.slice(0, this.atOnce)) {
+      if (this.fails?.(order)) {
+        if (answers.length === 0) throw new ServerAway('Something went wrong in Haushalt itself.', true);
+        break;
+      }
+      answers.push(this.answer(id, order));
+    }
     if (this.losesAnswer) {
       this.losesAnswer = false;
       throw new ServerAway();
     }
-    return entry;
+    return answers;
   };
+
+  private answer(commandId: string, order: Order): Answer {
+    try {
+      return this.entries.find((entry) => entry.commandId === commandId) ?? this.carryOut(commandId, order);
+    } catch (error) {
+      return error as ServerRefusal;
+    }
+  }
 
   carryOut(commandId: string, order: Order): Entry {
     const decision = decideOrder(this.document, this.history, order);
@@ -253,6 +271,35 @@ describe('while the server is away', () => {
       { amount: 2 },
       { amount: 3 },
     ]);
+  });
+
+  it('edits that wait go together; what there was no time for goes again', async () => {
+    const session = open();
+    server.away = true;
+    for (let figure = 1; figure <= 250; figure++) session.send(setRent(figure));
+    await settle();
+    server.away = false;
+    server.atOnce = 60;
+    server.requests = [];
+    session.nudge();
+    await settle();
+    expect(server.requests).toEqual([100, 100, 100, 70, 10]);
+    expect([server.revision, session.state.waiting, rentAtServer()]).toEqual([250, 0, 250]);
+  });
+
+  it('a large edit goes by itself', async () => {
+    const session = open();
+    server.away = true;
+    const after = givenOf(entryOf('e', { date: '2026-03-01', what: 'x'.repeat(100), line: idOf('Rent'), account: '', amount: -1 })); // prettier-ignore
+    const statement = (name: string): Command => ({
+      kind: 'entries.set',
+      entries: Array.from({ length: 4000 }, (_, at) => ({ entry: `${name}${at}`, before: null, after })),
+    });
+    for (const name of ['May', 'June']) session.send(statement(name));
+    session.send(setRent(7));
+    server.away = false;
+    await settle();
+    expect(server.requests).toEqual([1, 2]);
   });
 
   it('an answer that was lost does not make an edit happen twice', async () => {
@@ -745,6 +792,7 @@ describe('whatever happens to the server, its answers and the tabs', () => {
   const happening = fc.oneof(
     { weight: 4, arbitrary: fc.record({ kind: fc.constant('edit' as const), tab: fc.nat(1) }) },
     fc.record({ kind: fc.constantFrom('away' as const, 'back' as const, 'losesAnswer' as const, 'time' as const) }),
+    fc.record({ kind: fc.constant('hurries' as const), atOnce: fc.integer({ min: 1, max: 3 }) }),
     fc.record({ kind: fc.constantFrom('reopen' as const, 'hears' as const, 'undo' as const), tab: fc.nat(1) }),
   );
 
@@ -771,6 +819,7 @@ describe('whatever happens to the server, its answers and the tabs', () => {
             tabs[each.tab] = openTab();
           } else if (each.kind === 'undo') tab.undo();
           else if (each.kind === 'hears') hears(tab);
+          else if (each.kind === 'hurries') server.atOnce = each.atOnce;
           else if (each.kind === 'losesAnswer') server.losesAnswer = true;
           else if (each.kind === 'time') await vi.advanceTimersByTimeAsync(100);
           else server.away = each.kind === 'away';

@@ -130,7 +130,7 @@ const REMEMBERED = 100;
 
 /**
  * One open plan: its document, its figures, its history, and the orders on their way to the server. Orders show at once;
- * they are sent one after the other, each until it is acknowledged. What the server refuses is taken out again.
+ * they are sent in their order, until each is acknowledged. What the server refuses is taken out again.
  */
 export class PlanSession {
   private confirmed: Document;
@@ -203,8 +203,8 @@ export class PlanSession {
     // What was done before the role was lost can never be sent: whoever did it decides what becomes of it.
     if (!this.mayChange && this.pending.length > 0) this.end(messages.youMayOnlyLook);
     this.sending = new Sending({
-      next: () => (this.mayChange && !this.current.ended ? this.pending[0] : undefined),
-      send: ({ id, order }) => api.send(this.id, id, order),
+      waiting: () => (this.mayChange && !this.current.ended ? this.pending : []),
+      send: (orders) => api.send(this.id, orders),
       done: (entry) => {
         this.receive(entry);
         // After a gap in the revisions the plan is loaded anew; the order itself is done either way.
@@ -329,7 +329,9 @@ export class PlanSession {
       void this.reload();
       return;
     }
-    if (entry.revision === this.revision + 1) {
+    const isNext = entry.revision === this.revision + 1;
+    const isShown = this.isAsShown(entry);
+    if (isNext) {
       this.revision = entry.revision;
       this.remember(entry.revision, entry.commandId);
       this.confirmed = applyChanges(this.confirmed, entry.changes);
@@ -342,10 +344,18 @@ export class PlanSession {
       if (entry.personId === this.me && entry.state !== 'left')
         this.confirmedHistory = historyWith(this.confirmedHistory, entry);
     }
-    this.drop(entry.commandId);
+    const isDropped = this.drop(entry.commandId);
+    if (isNext ? isShown : !isDropped) return;
     const isTold = entry.personId !== this.me && entry.person !== undefined;
     if (isTold) this.publish({ told: { revision: entry.revision, person: entry.person!, label: entry.label } });
     this.showAgain(isTold ? entry.person! : null);
+  }
+
+  /** Whether an entry is the first of the orders on their way, done as it is shown already: the others still stand on it. */
+  private isAsShown({ commandId, changes }: Entry): boolean {
+    if (this.pending[0]?.id !== commandId) return false;
+    const done = this.history.findLast((item) => item.commandId === commandId);
+    return done !== undefined && JSON.stringify(done.changes) === JSON.stringify(changes);
   }
 
   private remember(revision: number, commandId: string): void {
@@ -543,13 +553,14 @@ export class PlanSession {
     this.publish({ document, base, scenario, model: snapshot, glow: next });
   }
 
-  /** Takes an order out of those that wait, once it is done or cannot be. */
-  private drop(id: string): void {
+  /** Takes an order out of those that wait, once it is done or cannot be; says whether it was among them. */
+  private drop(id: string): boolean {
     this.pendingStore.remove(id);
-    if (!this.pending.some((order) => order.id === id)) return;
+    if (!this.pending.some((order) => order.id === id)) return false;
     this.pending = this.pending.filter((order) => order.id !== id);
     this.entriesUnderway.delete(id);
     this.publish({});
+    return true;
   }
 
   private ledgerChanges(): LedgerChange[] {

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
-import { api, newId, type PlanSummary } from '../../plan-session/api.ts';
+import { ServerRefusal, api, newId, type PlanSummary } from '../../plan-session/api.ts';
 import { messages } from '../../messages/plans.ts';
 
 /** A plan's name in the list, to be changed in place. */
@@ -11,7 +11,11 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
   // The same order however often it is sent.
   const [order] = useState(newId);
   const rename = useMutation({
-    mutationFn: () => api.send(plan.id, order, { kind: 'plan.set', settings: { name: name.trim() } }),
+    mutationFn: async () => {
+      const command = { kind: 'plan.set', settings: { name: name.trim() } } as const;
+      const [answer] = await api.send(plan.id, [{ id: order, order: command }]);
+      if (answer instanceof ServerRefusal) throw answer;
+    },
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ['plans'] });
       onDone();
