@@ -36,9 +36,16 @@ test('two people side by side see each other, and what each does, at once', asyn
   const theirs = await signedIn(browser, application.url, KOFI);
   await theirs.goto(`${application.url}/plans/household/budget?year=2026`);
   const his = new Budget(theirs, `${application.url}/plans/household`);
-  await expect(page.getByRole('img', { name: 'Kofi Osei is here: Budget' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Kofi Osei is here: Budget/ })).toBeVisible();
   await expect(theirs.getByRole('img', { name: /^Mara Brandt is here/ })).toBeVisible();
   await his.select('Rent', 3);
+  // Where he is stands in the budget too, and goes along.
+  await expect(page.getByRole('img', { name: 'Kofi Osei is here: Budget, Rent, March 2026' })).toBeVisible();
+  await expect(budget.cell('Rent', 3).getByTitle('Kofi Osei')).toBeVisible();
+  await theirs.keyboard.press('ArrowRight');
+  await expect(budget.cell('Rent', 4).getByTitle('Kofi Osei')).toBeVisible();
+  await expect(page.getByTitle('Kofi Osei', { exact: true })).toHaveCount(1);
+  await theirs.keyboard.press('ArrowLeft');
   await theirs.keyboard.type('1200');
   await theirs.keyboard.press('Enter');
   await expect.poll(() => budget.figure('Rent', 3)).toContain('1,200.00');

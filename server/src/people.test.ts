@@ -302,6 +302,8 @@ describe('A shared plan', () => {
     await Promise.all([hers.until('"name":"kofi"'), his.until('"name":"Mara"')]);
     expect((await kofi.ask('POST', '/plans/home/here', { tab: 'k', page: 'budget', row: '' })).status).toBe(204);
     await hers.until('"page":"budget"');
+    await kofi.ask('POST', '/plans/home/here', { tab: 'k', page: 'budget', row: 'rent', column: '2026-03' });
+    await hers.until('"column":"2026-03"');
     // Nobody speaks for somebody else's page.
     await mara.ask('POST', '/plans/home/here', { tab: 'k', page: 'tax', row: '' });
     his.end();

@@ -28,10 +28,11 @@ export interface Listener {
   readonly tab: string;
 }
 
-/** Where someone is in a plan: the page, and the row they have selected. */
+/** Where someone is in a plan: the page, and the row and column of the cell they have selected. */
 export interface Place {
   readonly page: string;
   readonly row: string;
+  readonly column: string;
 }
 
 /** Someone who is here, as the others see them. */
@@ -181,7 +182,7 @@ export class Events {
   }
 }
 
-const NOWHERE: Place = { page: '', row: '' };
+const NOWHERE: Place = { page: '', row: '', column: '' };
 
 function send(response: Response, text: string): void {
   if (response.writableLength > MOST_WAITING) response.destroy();

@@ -277,8 +277,8 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     'post',
     '/plans/:id/here',
     ({ request, response, person, plan: { id } }) => {
-      const { tab, page, row } = readHere(request.body);
-      events.isAt(id, person.id, tab, { page, row });
+      const { tab, ...place } = readHere(request.body);
+      events.isAt(id, person.id, tab, place);
       response.status(204).end();
     },
     body,

@@ -106,11 +106,12 @@ export function readCopy(body: unknown) {
   return read<{ id: string }>(copy, body);
 }
 
-const here = allOf({ tab: id, page: Joi.string().allow('').max(40), row: Joi.string().allow('').max(130) });
+const place = Joi.string().allow('').max(130);
+const here = allOf({ tab: id, page: Joi.string().allow('').max(40), row: place, column: place.optional() });
 
-/** Where a page of someone is. */
+/** Where a page of someone is; one that was opened earlier says no column. */
 export function readHere(body: unknown) {
-  return read<{ tab: string; page: string; row: string }>(here, body);
+  return { column: '', ...read<{ tab: string; page: string; row: string; column?: string }>(here, body) };
 }
 
 /** Refuses texts with characters that cannot be stored and written out again, wherever they stand in a request. */

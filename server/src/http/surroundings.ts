@@ -56,6 +56,8 @@ export function fileName(name: string, ending: string): string {
 /** Says when nobody waits for an answer any more. */
 export function whileWanted(response: Response): AbortSignal {
   const controller = new AbortController();
+  // It may have been closed while the request was still being read.
+  if (response.closed) controller.abort();
   response.on('close', () => controller.abort());
   return controller.signal;
 }

@@ -66,6 +66,7 @@ export class Work {
     task: Extract<Task, { kind: K }>,
     { part = () => {}, progress = () => {}, signal }: Doing = {},
   ): Promise<TaskResult[K]> {
+    if (signal?.aborted) return Promise.reject(new WorkCancelled(messages.theRequestEndedEarly));
     if (this.jobs.length >= MOST_WAITING) return Promise.reject(new TooMuchWork(messages.tooMuchIsUnderWay));
     return new Promise((done, failed) => {
       const job = { id: this.next++, task, part, progress, done, failed };

@@ -17,7 +17,7 @@ import { cellId, placeAt, scrollToReveal, scrollToRow, useLayout, endingWhole, t
 import { activeOf, columnsIn, type GridPlace } from './selection.ts';
 import { useWidthOf } from './useWidthOf.ts';
 import type { GridControl } from './useGrid.tsx';
-import type { GridCell, GridColumn, GridRow, Point } from './types.ts';
+import type { GridCell, GridColumn, GridRow, OthersByRow, Point } from './types.ts';
 import './grid.scss';
 
 interface GridProps<R extends GridRow, C extends GridColumn> {
@@ -37,6 +37,8 @@ interface GridProps<R extends GridRow, C extends GridColumn> {
   /** Lets the first column be made wider or narrower by dragging its edge. */
   readonly onLabelWidth?: (width: number) => void;
   readonly reorder?: Reorder<R>;
+  /** Who else has which of its cells selected. */
+  readonly others?: OthersByRow;
 }
 
 /** The height of the headings in pixels. */
@@ -142,6 +144,7 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
       selected={columnsIn(selection, index)}
       editor={active.row === index ? control.editor : null}
       height={rowHeight}
+      others={props.others?.get(row.key)}
       top={top}
     />
   );

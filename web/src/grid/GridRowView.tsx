@@ -1,7 +1,8 @@
 import { memo, type ReactNode } from 'react';
 import { cellId, type GridLayout, type LaidOutColumn } from './layout.ts';
 import { isColumnIn } from './selection.ts';
-import { hasSameParts, type GridCell, type GridColumn, type GridRow } from './types.ts';
+import { initialsOf, lookOf } from '../ui/initials.ts';
+import { hasSameParts, type GridCell, type GridColumn, type GridRow, type OtherHere } from './types.ts';
 
 interface GridRowViewProps {
   readonly row: GridRow;
@@ -17,11 +18,14 @@ interface GridRowViewProps {
   readonly height: number;
   /** Its distance from the top of the rows, when it is one of those that scroll. */
   readonly top: number | undefined;
+  /** Who else has cells of it selected. */
+  readonly others: readonly OtherHere[] | undefined;
 }
 
 /** One row of the grid; drawn again only when what it depends on, its place or what is active in it changes. */
 export const GridRowView = memo(
-  function GridRowView({ row, index, layout, cellOf, activeColumn, selected, editor, height, top }: GridRowViewProps) {
+  function GridRowView(props: GridRowViewProps) {
+    const { row, index, layout, cellOf, activeColumn, selected, editor, height, top, others } = props;
     const cellsOf = (columns: readonly LaidOutColumn[]) =>
       columns.map((column) => {
         const isActive = column.index === activeColumn;
@@ -35,6 +39,7 @@ export const GridRowView = memo(
             isActive={isActive}
             isSelected={selected !== '' && isColumnIn(selected, column.index)}
             editor={isActive ? editor : null}
+            other={others && otherAt(others, column, layout)}
           />
         );
       });
@@ -68,7 +73,8 @@ export const GridRowView = memo(
     before.selected === after.selected &&
     before.editor === after.editor &&
     before.height === after.height &&
-    before.top === after.top,
+    before.top === after.top &&
+    before.others === after.others,
 );
 
 interface GridCellViewProps {
@@ -79,11 +85,20 @@ interface GridCellViewProps {
   readonly isActive: boolean;
   readonly isSelected: boolean;
   readonly editor: ReactNode;
+  /** Someone else who has it selected. */
+  readonly other: OtherHere | undefined;
+}
+
+/** Who else is at a column of a row: one who is at a column that is not shown here stands at the name of the row. */
+function otherAt(others: readonly OtherHere[], column: LaidOutColumn, layout: GridLayout): OtherHere | undefined {
+  const isHere = (other: OtherHere) =>
+    column.index === 0 ? !layout.all.some(({ id, index }) => id === other.column && index > 0) : other.column === column.id; // prettier-ignore
+  return others.find(isHere);
 }
 
 /** One cell; drawn again only when what it shows changes. */
 const GridCellView = memo(
-  function GridCellView({ id, column, cell, rowLabel, isActive, isSelected, editor }: GridCellViewProps) {
+  function GridCellView({ id, column, cell, rowLabel, isActive, isSelected, editor, other }: GridCellViewProps) {
     const isLabel = column.isLabel ?? column.id === 'label';
     return (
       <div
@@ -93,10 +108,11 @@ const GridCellView = memo(
         aria-selected={isSelected}
         aria-label={isLabel ? rowLabel : undefined}
         title={cell.title}
-        className={`grid-cell ${column.className ?? ''} ${cell.className ?? ''}${isActive ? ' is-active' : ''}${isSelected ? ' is-selected' : ''}`}
+        className={`grid-cell ${column.className ?? ''} ${cell.className ?? ''}${isActive ? ' is-active' : ''}${isSelected ? ' is-selected' : ''}${other ? ' has-other' : ''}`}
         style={column.style}
       >
         {editor ?? cell.content}
+        {other && <OtherMark {...other} />}
       </div>
     );
   },
@@ -107,8 +123,18 @@ const GridCellView = memo(
     before.isActive === after.isActive &&
     before.isSelected === after.isSelected &&
     before.editor === after.editor &&
+    before.other === after.other &&
     showsSame(before.cell, after.cell),
 );
+
+/** Marks the cell someone else has selected, in their tone and with their initials. */
+function OtherMark({ id, name }: OtherHere) {
+  return (
+    <span className={`other-mark tone-${lookOf(id).tone}`} title={name} aria-hidden="true">
+      <span>{initialsOf(name)}</span>
+    </span>
+  );
+}
 
 function showsSame(a: GridCell, b: GridCell): boolean {
   if (a.className !== b.className || a.title !== b.title) return false;

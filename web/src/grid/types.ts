@@ -29,6 +29,16 @@ export interface GridCell {
   readonly title?: string;
 }
 
+/** Someone else who has a cell of a row selected. */
+export interface OtherHere {
+  readonly id: string;
+  readonly name: string;
+  readonly column: string;
+}
+
+/** Those who have cells selected elsewhere, by the key of the row. */
+export type OthersByRow = ReadonlyMap<string, readonly OtherHere[]>;
+
 /** Where the pointer is on the screen. */
 export interface Point {
   readonly x: number;

@@ -144,10 +144,16 @@ export function useRole(): { readonly mayChange: boolean; readonly tried: number
   return { mayChange, tried };
 }
 
+/** The others who have the plan open, and where they are. */
+export function usePresent(): SessionState['present'] {
+  const session = useSession();
+  return useSyncExternalStore(session.subscribe, () => session.state.present);
+}
+
 /** The others who have the plan open, what one of them did last, and whether it is over for this page. */
 export function useOthers(): Pick<SessionState, 'present' | 'told' | 'ended'> {
   const session = useSession();
-  const present = useSyncExternalStore(session.subscribe, () => session.state.present);
+  const present = usePresent();
   const told = useSyncExternalStore(session.subscribe, () => session.state.told);
   const ended = useSyncExternalStore(session.subscribe, () => session.state.ended);
   return { present, told, ended };

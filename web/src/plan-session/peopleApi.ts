@@ -180,8 +180,8 @@ export const peopleApi = {
   revokeLink: (id: string, link: string) => request<undefined>('DELETE', `${plan(id)}/links/${part(link)}`),
   mail: (id: string, address: string, text: string, file: FileRequest) =>
     request<undefined>('POST', `${plan(id)}/mail`, { address, text, file }),
-  here: (id: string, tab: string, page: string, row: string) =>
-    request<undefined>('POST', `${plan(id)}/here`, { tab, page, row }),
+  here: (id: string, tab: string, place: { readonly page: string; readonly row: string; readonly column: string }) =>
+    request<undefined>('POST', `${plan(id)}/here`, { tab, ...place }),
 
   history: (id: string, asked: HistoryAsked) => {
     const given = Object.entries(asked).flatMap(([key, value]) =>

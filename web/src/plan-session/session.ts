@@ -62,7 +62,9 @@ export interface Present {
   readonly id: string;
   readonly name: string;
   readonly page: string;
+  /** The row and the column they have selected there; empty for none. */
   readonly row: string;
+  readonly column: string;
 }
 
 /** Why a plan is not to be seen or changed any more, and what had not been sent of it. */

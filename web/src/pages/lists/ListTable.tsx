@@ -21,6 +21,7 @@ import type { Trial } from '../../parts/trial/trial.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { boundTo } from '../../ui/keys.ts';
 import { Tool } from '../../ui/Tool.tsx';
+import { useOthersHere } from '../../parts/people/useOthersHere.ts';
 import { usePrinting } from '../../ui/usePrinting.ts';
 import { cellIn, type ListGridColumn } from './cells.tsx';
 import { copiedText } from './copied.ts';
@@ -130,6 +131,7 @@ export function ListTable({
       }
     },
   });
+  const others = useOthersHere('lists', control);
   const deeds = useItemDeeds({ list: list.id, rows: everything, columns, view, inOrder, control: () => control });
   function toggleGroup(value: string): true {
     setView((now) => {
@@ -247,6 +249,7 @@ export function ListTable({
               cellOf={(row, column) => cellIn(row, column, listShown, column.id === first)}
               partsOf={(row) => partsOf(row, columns, document, listShown, plan)}
               complete={printing}
+              others={others}
               {...(inOrder ? { reorder: { canDrag: (row: ItemRow) => row.kind === 'item', onDrop: deeds.drop } } : {})}
             />
           )}

@@ -32,6 +32,7 @@ import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
+import { useOthersHere } from '../../parts/people/useOthersHere.ts';
 import { usePrinting } from '../../ui/usePrinting.ts';
 import { widthOf } from '../../ui/widthOf.ts';
 import type { ViewProps } from './MonthView.tsx';
@@ -201,6 +202,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
     },
     textOf: (row, column) => (column.id === 'label' ? row.label : textInCell(cellOf(row, column))),
   });
+  const others = useOthersHere('spending', control);
   const chosen = byCell.get(`${control.row?.day}|${control.column?.id}`) ?? NO_ENTRIES;
   const line = lines.find(({ id }) => id === control.column?.id);
 
@@ -236,6 +238,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
             cellOf={cellOf}
             partsOf={() => [plan, byCell, spent, lines]}
             complete={printing}
+            others={others}
           />
           <div ref={list} className="spending-entries">
             <EntryList

@@ -1,10 +1,10 @@
-import { nameOf } from '@haushalt/core';
+import { isMonth, monthInWords, nameOf, planOf } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
 import { messages } from '../../messages/people.ts';
-import { peopleApi } from '../../plan-session/peopleApi.ts';
-import { TAB, useOthers, useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useOthers, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Initials } from './Initials.tsx';
+import { whereabouts } from './whereabouts.ts';
 import './people.scss';
 
 /** How long it is told what somebody else has done, in milliseconds, and how many of those here are shown. */
@@ -21,15 +21,16 @@ interface PresentProps {
 export function Present({ planId, pageName }: PresentProps) {
   const { present, told } = useOthers();
   const { document } = useSessionState();
+  const { locale } = planOf(document);
   const { pathname, search } = useLocation();
   const page = pathname.split('/')[3] ?? '';
   const row = new URLSearchParams(search).get('show') ?? '';
   const isTogether = present.length > 0;
+  useEffect(() => whereabouts.onPage(planId, page, row), [planId, page, row]);
   useEffect(() => {
-    if (!isTogether) return;
-    // Where one is matters to the others alone; that it could not be said, to nobody.
-    peopleApi.here(planId, TAB, page, row).catch(() => {});
-  }, [planId, page, row, isTogether]);
+    whereabouts.together(isTogether);
+    return () => whereabouts.together(false);
+  }, [isTogether]);
   const [shownUntil, setShownUntil] = useState<number | null>(null);
   useEffect(() => {
     if (!told) return undefined;
@@ -39,7 +40,7 @@ export function Present({ planId, pageName }: PresentProps) {
   }, [told]);
   const people = [...new Map(present.map((each) => [each.id, each])).values()];
   const where = (at: (typeof people)[number]) =>
-    [pageName(at.page), nameOf(document, at.row)].filter(Boolean).join(', ');
+    [pageName(at.page), nameOf(document, at.row), isMonth(at.column) ? monthInWords(at.column, locale) : ''].filter(Boolean).join(', '); // prettier-ignore
   if (people.length === 0) return null;
   return (
     <span className="present">

@@ -4,6 +4,7 @@ import type { GridControl } from '../../../grid/useGrid.tsx';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { LABEL_WIDTHS, ROW_HEIGHTS, type BudgetView } from '../../../parts/lines/view.ts';
+import { useOthersHere } from '../../../parts/people/useOthersHere.ts';
 import { usePrinting } from '../../../ui/usePrinting.ts';
 import { budgetCell, cellParts, type CellContext } from './cells.tsx';
 import type { ShownBudget } from './useShownBudget.ts';
@@ -27,6 +28,7 @@ export function BudgetSheet({ control, shown, context, onView, onDrop }: BudgetS
   const { name } = planOf(document);
   const { view, trial, year } = context;
   const printing = usePrinting();
+  const others = useOthersHere('budget', control);
   return (
     <Grid
       control={control}
@@ -38,6 +40,7 @@ export function BudgetSheet({ control, shown, context, onView, onDrop }: BudgetS
       cellOf={(row, column) => budgetCell(context, row, column)}
       partsOf={(row) => cellParts(context, row)}
       complete={printing}
+      others={others}
       onLabelWidth={(width) =>
         onView({ labelWidth: Math.round(Math.min(LABEL_WIDTHS.most, Math.max(LABEL_WIDTHS.least, width))) })
       }
