@@ -5,9 +5,10 @@ import type { AnyRow, Row, TableName } from '../schema/tables.ts';
 
 /** Collects the changes of one command; rows already changed are seen as changed. */
 export class Draft {
-  private readonly edits = new Map<string, DocumentChange>();
+  /** What is changed, in the order it was first touched. */
+  private readonly edits: DocumentChange[] = [];
   private readonly entries = new Map<string, EntryChange>();
-  private readonly edited = new Map<TableName, RowTable<AnyRow>>();
+  private readonly edited = new Map<TableName, EditedTable>();
   /** The document as it was before the command. */
   readonly original: Document;
   private present: Document;
@@ -41,7 +42,7 @@ export class Draft {
 
   /** What is changed in the document. */
   changes(): DocumentChange[] {
-    return [...this.edits.values()].filter((change) => !isSameRow(change.before, change.after));
+    return this.edits.filter((change) => !isSameRow(change.before, change.after));
   }
 
   /** What is changed in the ledger. */
@@ -50,15 +51,24 @@ export class Draft {
   }
 
   private record(table: TableName, id: string, after: AnyRow | null): void {
-    const key = `${table}|${id}`;
-    const before = this.edits.get(key)?.before ?? (this.original[table] as ReadonlyMap<string, AnyRow>).get(id) ?? null;
-    this.edits.set(key, { table, id, before, after } as DocumentChange);
-    let rows = this.edited.get(table);
-    if (!rows) {
-      rows = RowTable.edited<AnyRow>(this.original[table]);
-      this.edited.set(table, rows);
-      this.present = { ...this.present, [table]: rows };
+    let edited = this.edited.get(table);
+    if (!edited) {
+      edited = { rows: RowTable.edited<AnyRow>(this.original[table]), places: new Map() };
+      this.edited.set(table, edited);
+      this.present = { ...this.present, [table]: edited.rows };
     }
-    rows.put(id, after);
+    const place = edited.places.get(id);
+    if (place === undefined) {
+      const before = (this.original[table] as ReadonlyMap<string, AnyRow>).get(id) ?? null;
+      edited.places.set(id, this.edits.length);
+      this.edits.push({ table, id, before, after } as DocumentChange);
+    } else this.edits[place] = { ...this.edits[place]!, after } as DocumentChange;
+    edited.rows.put(id, after);
   }
+}
+
+/** A table as it is edited, and where the changes of its rows stand among all. */
+interface EditedTable {
+  readonly rows: RowTable<AnyRow>;
+  readonly places: Map<string, number>;
 }
