@@ -84,6 +84,11 @@ test('who may only look tries things out, and says so; a lost role closes the pa
   await expect.poll(() => budget.figure('Rent', 3)).toContain('1,140.00');
   await hers.getByRole('button', { name: 'Back to the plan' }).click();
   await expect.poll(() => looking.figure('Rent', 3)).toContain('1,140.00');
+  // What cannot be tried on one's own page says whose it is.
+  await hers.getByRole('link', { name: 'Accounts' }).click();
+  const takeIn = hers.getByRole('button', { name: 'Import statement' });
+  await expect(takeIn).toBeDisabled();
+  await expect(takeIn).toHaveAttribute('title', 'Statements are taken in by those who may change this plan.');
   await page.goto(`${application.url}/plans/household/people`);
   await page
     .getByRole('row', { name: /Ines Adler/ })

@@ -14,6 +14,7 @@ export const messages = {
   belowLimitSoon: 'below its limit soon',
 
   statementFile: 'The bank’s file',
+  onlyWhoMayChange: 'Statements are taken in by those who may change this plan.',
   fetchFromBank: 'Fetch from the bank',
   importStatement: 'Import statement',
 

@@ -15,7 +15,12 @@ type KeptRefusal = RefusedOrder & { readonly at: number };
  * is kept by itself: two tabs of one plan never write over each other's. A tab that opens takes over all there are; one that
  * is sent by two tabs is done once, since the server knows it by its id.
  */
-export function pendingInBrowser(planId: string, storage: Storage, now: () => number = Date.now): PendingStore {
+export function pendingInBrowser(
+  planId: string,
+  storage: Storage,
+  tabs: EventTarget = window,
+  now: () => number = Date.now,
+): PendingStore {
   const prefix = `haushalt:order:${planId}:`;
   const refusedPrefix = `haushalt:refused:${planId}:`;
   let latest = 0;
@@ -44,7 +49,7 @@ export function pendingInBrowser(planId: string, storage: Storage, now: () => nu
       keysOf(refusedPrefix)
         .flatMap((key) => readRefused(storage.getItem(key)))
         .sort((a, b) => a.at - b.at)
-        .map(({ id, order, what, why, now: entries }) => ({ id, order, what, why, now: entries })),
+        .map(refusalIn),
     keepRefused(refused) {
       latest = Math.max(latest + 1, now());
       try {
@@ -54,6 +59,17 @@ export function pendingInBrowser(planId: string, storage: Storage, now: () => nu
       }
     },
     letGo: (id) => storage.removeItem(refusedPrefix + id),
+    watch(told) {
+      // Only other tabs are told of what one keeps.
+      const heard = (event: Event) => {
+        const { storageArea, key, newValue } = event as StorageEvent;
+        if (storageArea !== storage || !key?.startsWith(refusedPrefix)) return;
+        const [kept] = readRefused(newValue);
+        told(key.slice(refusedPrefix.length), kept ? refusalIn(kept) : null);
+      };
+      tabs.addEventListener('storage', heard);
+      return () => tabs.removeEventListener('storage', heard);
+    },
   };
 }
 
@@ -68,6 +84,11 @@ function read(text: string | null): Kept[] {
   } catch {
     return [];
   }
+}
+
+/** What was refused, without its place among the others. */
+function refusalIn({ id, order, what, why, now }: KeptRefusal): RefusedOrder {
+  return { id, order, what, why, now };
 }
 
 function readRefused(text: string | null): KeptRefusal[] {

@@ -132,6 +132,7 @@ const store = {
   keepRefused: (refused: RefusedOrder) =>
     void (keptRefusals = [...keptRefusals.filter(({ id }) => id !== refused.id), refused]),
   letGo: (id: string) => void (keptRefusals = keptRefusals.filter((refused) => refused.id !== id)),
+  watch: () => () => {},
 };
 /** What could not be made, and why, as it is shown. */
 const refusedIn = (session: PlanSession) => session.state.refused.map(({ what, why }) => `${what}: ${why}`);
@@ -378,6 +379,30 @@ describe('what the server refuses', () => {
     expect(rentAtServer()).toBe(7);
   });
 
+  it('is seen to in one tab for all of them', async () => {
+    const [storage, tabs] = [new MemoryStorage(), new EventTarget()];
+    const openTab = () =>
+      new PlanSession(server.load(), server, pendingInBrowser('p', storage, tabs), (message) => refusals.push(message));
+    const [one, other] = [openTab(), openTab()];
+    /** Tells the other tab what has become of a key, as a browser does. */
+    const tellOther = (id: string) => {
+      const key = `haushalt:refused:p:${id}`;
+      tabs.dispatchEvent(Object.assign(new Event('storage'), { key, newValue: storage.getItem(key), storageArea: storage })); // prettier-ignore
+    };
+    server.refusal = new ServerRefusal(409, 'Somebody was faster.');
+    one.send(setRent(7));
+    await settle();
+    server.refusal = null;
+    const [refused] = one.state.refused;
+    tellOther(refused!.id);
+    expect(other.state.refused).toEqual([refused]);
+    other.letGoOf(refused!.id);
+    tellOther(refused!.id);
+    expect([one.state.refused, other.state.refused, storage.length]).toEqual([[], [], 0]);
+    one.close();
+    other.close();
+  });
+
   it('stays with the reason of now while it still cannot be', async () => {
     const session = open();
     server.refusal = new ServerRefusal(409, 'Somebody was faster.');
@@ -603,7 +628,7 @@ describe('orders on their way', () => {
     const storage = new MemoryStorage();
     const former = { id: 'o1', order: { kind: 'pot.set', pot: 'kitchen', settings: { deposit: '20' } }, at: 1 };
     storage.setItem('haushalt:order:p:o1', JSON.stringify(former));
-    expect(pendingInBrowser('p', storage).read()).toEqual([
+    expect(pendingInBrowser('p', storage, new EventTarget()).read()).toEqual([
       { id: 'o1', order: { kind: 'fund.set', fund: 'kitchen', settings: { deposit: '20' } } },
     ]);
   });
@@ -612,7 +637,9 @@ describe('orders on their way', () => {
     server.away = true;
     const storage = new MemoryStorage();
     const tab = () =>
-      new PlanSession(server.load(), server, pendingInBrowser('p', storage), (message) => refusals.push(message));
+      new PlanSession(server.load(), server, pendingInBrowser('p', storage, new EventTarget()), (message) =>
+        refusals.push(message),
+      );
     const [first, second] = [tab(), tab()];
     first.send(setRent(900));
     second.send({ ...setRent(1000), month: toMonth('2026-05') } as Command);
@@ -803,7 +830,9 @@ describe('whatever happens to the server, its answers and the tabs', () => {
         refusals = [];
         const storage = new MemoryStorage();
         const openTab = () =>
-          new PlanSession(server.load(), server, pendingInBrowser('p', storage), (message) => refusals.push(message));
+          new PlanSession(server.load(), server, pendingInBrowser('p', storage, new EventTarget()), (message) =>
+            refusals.push(message),
+          );
         const tabs = [openTab(), openTab()];
         const given: string[] = [];
         const hears = (tab: PlanSession) =>

@@ -123,6 +123,8 @@ export interface PendingStore {
   refused(): RefusedOrder[];
   keepRefused(refused: RefusedOrder): void;
   letGo(id: string): void;
+  /** Tells of what other tabs could not do, or have seen to (`null`), until that is ended. */
+  watch(told: (id: string, refused: RefusedOrder | null) => void): () => void;
 }
 
 /** How many of the latest changes of entries are remembered; what shows the ledger asks anew after each. */
@@ -147,6 +149,7 @@ export class PlanSession {
   private shown: PlanState;
   private history: readonly HistoryItem[];
   private readonly sending: Sending;
+  private readonly unwatch: () => void;
   /** Which command each of the latest revisions came from: another one shows that the database is another. */
   private readonly commands = new Map<number, string>();
   /** What the orders on their way change in the ledger, and what has been changed in it lately. */
@@ -220,6 +223,7 @@ export class PlanSession {
       ended: (message) => this.end(message),
       reachable: (reachable) => this.publish({ reachable }),
     });
+    this.unwatch = pendingStore.watch((id, refused) => this.showRefused(id, refused));
     void this.fetchNext();
     void this.sending.now();
   }
@@ -378,6 +382,7 @@ export class PlanSession {
   close(): void {
     this.closed = true;
     this.sending.close();
+    this.unwatch();
     this.listeners.clear();
   }
 
@@ -481,7 +486,15 @@ export class PlanSession {
     const { id, order } = pending;
     const refused = { id, order, what: describeCommand(order, this.confirmed), why, now };
     this.pendingStore.keepRefused(refused);
-    this.publish({ refused: [...this.current.refused, refused] });
+    this.showRefused(id, refused);
+  }
+
+  /** Shows a change that was refused, with what is said of it now; or no longer. */
+  private showRefused(id: string, refused: RefusedOrder | null): void {
+    const { refused: shown } = this.current;
+    const at = shown.findIndex((each) => each.id === id);
+    if (refused && at >= 0) return this.publish({ refused: shown.with(at, refused) });
+    this.publish({ refused: [...shown.filter((each) => each.id !== id), ...(refused ? [refused] : [])] });
   }
 
   /** Does again what was refused, as things are now. What cannot be done now either stays, with the reason of now. */
@@ -491,7 +504,7 @@ export class PlanSession {
     if (!decision.ok) {
       const still = { ...refused, why: decision.refusal.message };
       this.pendingStore.keepRefused(still);
-      return this.publish({ refused: this.current.refused.map((each) => (each.id === refused.id ? still : each)) });
+      return this.showRefused(refused.id, still);
     }
     this.letGoOf(refused.id);
     if (decision.changes.length > 0) this.enqueue(command, decision.changes);
@@ -500,7 +513,7 @@ export class PlanSession {
   /** Lets go of a change that was refused. */
   letGoOf(id: string): void {
     this.pendingStore.letGo(id);
-    this.publish({ refused: this.current.refused.filter((each) => each.id !== id) });
+    this.showRefused(id, null);
   }
 
   /** Loads the plan again, whatever is known of it; what has not been sent is laid over it. */

@@ -46,6 +46,7 @@ export function sessionOf(document: Document): PlanSession {
     refused: () => [],
     keepRefused: () => {},
     letGo: () => {},
+    watch: () => () => {},
   };
   return new PlanSession(
     { id: 'p', revision: 0, document, history: [], role: 'owner', person: 'me' },

@@ -23,8 +23,9 @@ import type { Picture } from '../../parts/charts/picture.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import type { Ledger } from '../../parts/ledger/useLedger.ts';
 import { today } from '../../parts/ledger/today.ts';
-import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useRole, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
+import { Tool } from '../../ui/Tool.tsx';
 import { AccountEntries } from './AccountEntries.tsx';
 import { Reconciling } from './Reconciling.tsx';
 import { Reconciliations } from './Reconciliations.tsx';
@@ -69,6 +70,8 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
     [forecast, plan, document],
   );
 
+  // A statement is read by the server, and nothing of it can be tried on one's own page alone.
+  const whoMay = useRole().mayChange ? {} : { isDisabled: true, title: messages.onlyWhoMayChange };
   return (
     <section className="account-view" aria-label={account.name}>
       <div className="section-head">
@@ -81,14 +84,8 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
         <button type="button" className="tool" onClick={onEdit}>
           <Icon name="edit" /> {messages.changeAccount}
         </button>
-        {onFetch && (
-          <button type="button" className="tool" onClick={onFetch}>
-            <Icon name="fetch" /> {messages.fetchFromBank}
-          </button>
-        )}
-        <button type="button" className="tool" onClick={onImport}>
-          <Icon name="openFile" /> {messages.importStatement}
-        </button>
+        {onFetch && <Tool icon="fetch" words={messages.fetchFromBank} {...whoMay} onClick={onFetch} />}
+        <Tool icon="openFile" words={messages.importStatement} {...whoMay} onClick={onImport} />
         <button
           type="button"
           className="tool"
