@@ -82,7 +82,7 @@ function unzip(file: Uint8Array, part: string): Uint8Array | null {
 function readTable(file: Uint8Array): RawWorkbook {
   const text = textOf(file);
   if (text.includes('\u0000')) throw new WorkbookError(messages.isNoWorkbook);
-  const { data } = Papa.parse<string[]>(text, { delimiter: '', skipEmptyLines: false });
+  const { data } = Papa.parse<string[]>(text, { delimiter: separatorIn(text), skipEmptyLines: false });
   const isComma = (text.match(/\d,\d{1,2}(?!\d)/g)?.length ?? 0) > (text.match(/\d\.\d{1,2}(?!\d)/g)?.length ?? 0);
   const cells = new Map<number, Map<number, RawCell>>();
   let count = 0;
@@ -99,6 +99,16 @@ function readTable(file: Uint8Array): RawWorkbook {
   });
   if (count === 0) throw new WorkbookError(messages.theFileIsEmpty);
   return { sheets: [{ name: messages.table, cells, hiddenRows: new Set() }], names: new Map(), remarks: [] };
+}
+
+/** How many lines of a table are looked at to tell what separates its values. */
+const LOOKED_AT = 200;
+
+/** What separates the values of a table: whatever else half of its lines have outside of quotes, or else commas. */
+function separatorIn(text: string): string {
+  const lines = text.split(/\r\n|\r|\n/, LOOKED_AT).filter((line) => line.trim() !== '');
+  const bare = lines.map((line) => line.replace(/"[^"]*"/g, ''));
+  return ['\t', ';', '|'].find((each) => bare.filter((line) => line.includes(each)).length * 2 >= lines.length) ?? ',';
 }
 
 /** The figure a text is, in one of the two notations; `null` for what is none. */
