@@ -7,7 +7,8 @@ import { pendingInBrowser } from './pending.ts';
 import { listenTo } from './listening.ts';
 import { initialsOf } from '../ui/initials.ts';
 import { SIGNED_IN } from './request.ts';
-import { PlanSession, type PlanState, type SessionState } from './session.ts';
+import { PlanSession } from './session.ts';
+import type { PlanState, SessionState } from './state.ts';
 
 /** The open plan; given by the provider below, or by a test. */
 export const SessionContext = createContext<PlanSession | null>(null);

@@ -1,6 +1,7 @@
 import type { Entry } from './api.ts';
 import { SIGNED_OUT } from './request.ts';
-import type { PlanSession, Present } from './session.ts';
+import type { PlanSession } from './session.ts';
+import type { Present } from './state.ts';
 
 /** How long a stream that was closed for good stays closed before it is opened again, in milliseconds. */
 const AGAIN_FIRST = 1000;

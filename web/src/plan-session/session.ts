@@ -8,24 +8,13 @@ import {
   differenceBetween,
   isOfLedger,
   type Change,
-  type ChangedFigures,
   type Command,
   type Document,
   type EntryChange,
   type Refusal,
-  type ScenarioRow,
   withScenario,
 } from '@haushalt/core';
-import {
-  ServerAway,
-  ServerRefusal,
-  newId,
-  type Api,
-  type Entry,
-  type HistoryLine,
-  type LoadedPlan,
-  type Role,
-} from './api.ts';
+import { ServerAway, ServerRefusal, newId, type Api, type Entry, type LoadedPlan, type Role } from './api.ts';
 import {
   decideOrder,
   againFrom,
@@ -37,79 +26,18 @@ import {
   type PendingOrder,
   type RefusedOrder,
 } from './orders.ts';
+import { KnownPlan } from './knownPlan.ts';
 import { figuresAfter, previewOf, type Preview } from './preview.ts';
 import { Sending } from './sending.ts';
+import {
+  isSameHistory,
+  isSameLedger,
+  type LedgerChange,
+  type PlanState,
+  type SessionState,
+  type Present,
+} from './state.ts';
 import { messages } from '../messages/session.ts';
-
-/** What changed last, for the glow: which figures, with a number that grows with every change. */
-export interface Glow {
-  readonly stamp: number;
-  readonly changed: ReadonlyMap<string, ChangedFigures>;
-  /** Who else changed it; `null` for oneself. */
-  readonly by: string | null;
-}
-
-/** What somebody else has just done. */
-export interface Told {
-  readonly revision: number;
-  readonly person: string;
-  readonly label: string;
-}
-
-/** Someone who has the plan open, and where in it they are. */
-export interface Present {
-  readonly tab: string;
-  readonly id: string;
-  readonly name: string;
-  readonly page: string;
-  /** The row and the column they have selected there; empty for none. */
-  readonly row: string;
-  readonly column: string;
-}
-
-/** Why a plan is not to be seen or changed any more, and what had not been sent of it. */
-export interface Ended {
-  readonly message: string;
-  readonly unsent: readonly PendingOrder[];
-}
-
-/** One open plan as the interface sees it; replaced as a whole with every change of it. */
-export interface PlanState {
-  readonly document: Document;
-  /** The figures: another object with every change, in which what has not changed is the same. */
-  readonly model: Snapshot;
-  readonly glow: Glow | null;
-  /** The scenario that is active: the document is the plan as it has it. */
-  readonly scenario: ScenarioRow | null;
-  /** The plan itself, whatever scenario is active. */
-  readonly base: Document;
-  /** What has been done and undone in this plan, as far as it is known here, in order. */
-  readonly history: readonly HistoryItem[];
-  readonly undo: HistoryItem | null;
-  readonly redo: HistoryItem | null;
-  /** Changes of entries that were made lately: on their way to the server, or stored there. */
-  readonly ledger: readonly LedgerChange[];
-}
-
-/** A change of an entry, and the revision that brought it; `null` while it is on its way. */
-export interface LedgerChange {
-  readonly revision: number | null;
-  readonly change: EntryChange;
-}
-
-/** The plan, and how its saving goes. */
-export interface SessionState extends PlanState {
-  /** Orders the server has not acknowledged yet. */
-  readonly waiting: number;
-  /** Whether the server answered last time. */
-  readonly reachable: boolean;
-  readonly told: Told | null;
-  /** One's own changes that could not be made, until one tries them again or lets them go. */
-  readonly refused: readonly RefusedOrder[];
-  /** The others who have it open. */
-  readonly present: readonly Present[];
-  readonly ended: Ended | null;
-}
 
 type SessionApi = Pick<Api, 'send' | 'plan' | 'step'>;
 
@@ -127,19 +55,13 @@ export interface PendingStore {
   watch(told: (id: string, refused: RefusedOrder | null) => void): () => void;
 }
 
-/** How many of the latest changes of entries are remembered; what shows the ledger asks anew after each. */
-const REMEMBERED_ENTRIES = 500;
-/** How many of the latest revisions are remembered by the command they came from. */
-const REMEMBERED = 100;
-
 /**
  * One open plan: its document, its figures, its history, and the orders on their way to the server. Orders show at once;
  * they are sent in their order, until each is acknowledged. What the server refuses is taken out again.
  */
 export class PlanSession {
-  private confirmed: Document;
-  private confirmedHistory: readonly HistoryItem[];
-  private revision: number;
+  /** What the server has, as far as it is known here. */
+  private readonly known: KnownPlan;
   private pending: PendingOrder[];
   /** The document without what is only being tried. */
   private settled: Document;
@@ -150,11 +72,8 @@ export class PlanSession {
   private history: readonly HistoryItem[];
   private readonly sending: Sending;
   private readonly unwatch: () => void;
-  /** Which command each of the latest revisions came from: another one shows that the database is another. */
-  private readonly commands = new Map<number, string>();
-  /** What the orders on their way change in the ledger, and what has been changed in it lately. */
+  /** What the orders on their way change in the ledger. */
   private entriesUnderway: Map<string, readonly EntryChange[]>;
-  private entriesStored: readonly LedgerChange[] = [];
   private closed = false;
   private readonly listeners = new Set<() => void>();
   private readonly id: string;
@@ -181,11 +100,9 @@ export class PlanSession {
     this.pendingStore = pendingStore;
     this.onRefusal = onRefusal;
     this.onLedger = onLedger;
-    this.confirmed = loaded.document;
-    this.confirmedHistory = itemsOf(loaded.history);
-    this.revision = loaded.revision;
+    this.known = new KnownPlan(loaded);
     this.pending = pendingStore.read();
-    const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
+    const shown = withPending(this.known.document, this.known.history, this.pending);
     this.history = shown.history;
     this.settled = shown.document;
     this.entriesUnderway = new Map(shown.entries);
@@ -239,7 +156,7 @@ export class PlanSession {
 
   /** The revision of the server's document this session knows. */
   get knownRevision(): number {
-    return this.revision;
+    return this.known.revision;
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -330,28 +247,12 @@ export class PlanSession {
 
   /** Takes a change set that arrived from the server, whoever made it. */
   receive(entry: Entry): void {
-    const known = this.commands.get(entry.revision);
-    if (entry.revision > this.revision + 1 || (known !== undefined && known !== entry.commandId)) {
-      void this.reload();
-      return;
-    }
-    const isNext = entry.revision === this.revision + 1;
     const isShown = this.isAsShown(entry);
-    if (isNext) {
-      this.revision = entry.revision;
-      this.remember(entry.revision, entry.commandId);
-      this.confirmed = applyChanges(this.confirmed, entry.changes);
-      const entries = entry.changes.filter(isOfLedger);
-      if (entries.length > 0) {
-        const stored = entries.map((change) => ({ revision: entry.revision, change }));
-        this.entriesStored = [...this.entriesStored, ...stored].slice(-REMEMBERED_ENTRIES);
-        this.onLedger();
-      }
-      if (entry.personId === this.me && entry.state !== 'left')
-        this.confirmedHistory = historyWith(this.confirmedHistory, entry);
-    }
+    const taken = this.known.take(entry);
+    if (taken === 'missed') return void this.reload();
+    if (taken === 'next' && entry.changes.some(isOfLedger)) this.onLedger();
     const isDropped = this.drop(entry.commandId);
-    if (isNext ? isShown : !isDropped) return;
+    if (taken === 'next' ? isShown : !isDropped) return;
     const isTold = entry.personId !== this.me && entry.person !== undefined;
     if (isTold) this.publish({ told: { revision: entry.revision, person: entry.person!, label: entry.label } });
     this.showAgain(isTold ? entry.person! : null);
@@ -362,11 +263,6 @@ export class PlanSession {
     if (this.pending[0]?.id !== commandId) return false;
     const done = this.history.findLast((item) => item.commandId === commandId);
     return done !== undefined && JSON.stringify(done.changes) === JSON.stringify(changes);
-  }
-
-  private remember(revision: number, commandId: string): void {
-    this.commands.set(revision, commandId);
-    this.commands.delete(revision - REMEMBERED);
   }
 
   /** Takes word of who has the plan open. */
@@ -420,7 +316,7 @@ export class PlanSession {
     if (!this.history.some((item) => item.commandId === commandId)) return false;
     const filled = (items: readonly HistoryItem[]) =>
       items.map((item) => (item.commandId === commandId ? { ...item, changes } : item));
-    this.confirmedHistory = filled(this.confirmedHistory);
+    this.known.history = filled(this.known.history);
     this.history = filled(this.history);
     this.publish({});
     return true;
@@ -484,7 +380,7 @@ export class PlanSession {
   private refuse(pending: PendingOrder | undefined, why: string, now: RefusedOrder['now']): void {
     if (!pending || isStep(pending.order)) return this.onRefusal(why);
     const { id, order } = pending;
-    const refused = { id, order, what: describeCommand(order, this.confirmed), why, now };
+    const refused = { id, order, what: describeCommand(order, this.known.document), why, now };
     this.pendingStore.keepRefused(refused);
     this.showRefused(id, refused);
   }
@@ -521,13 +417,8 @@ export class PlanSession {
     try {
       const loaded = await this.api.plan(this.id);
       if (this.closed) return;
-      this.confirmed = loaded.document;
-      this.confirmedHistory = itemsOf(loaded.history);
-      this.revision = loaded.revision;
-      this.commands.clear();
+      this.known.load(loaded);
       if (loaded.role !== this.role) this.mayDo(loaded.role);
-      // What is known of the ledger may be of another database, or miss what came between: it is asked for anew.
-      this.entriesStored = [];
       this.onLedger();
       this.showAgain();
       void this.fetchNext();
@@ -539,7 +430,7 @@ export class PlanSession {
 
   /** Shows the server's document with the pending orders laid over it. */
   private showAgain(by: string | null = null): void {
-    const shown = withPending(this.confirmed, this.confirmedHistory, this.pending);
+    const shown = withPending(this.known.document, this.known.history, this.pending);
     this.history = shown.history;
     this.entriesUnderway = new Map(shown.entries);
     this.show(shown.document, by);
@@ -580,7 +471,7 @@ export class PlanSession {
 
   private ledgerChanges(): LedgerChange[] {
     const underway = [...this.entriesUnderway.values()].flat().map((change) => ({ revision: null, change }));
-    return [...this.entriesStored, ...underway];
+    return [...this.known.entries, ...underway];
   }
 
   private steps(): Pick<SessionState, 'history' | 'undo' | 'redo'> {
@@ -604,35 +495,3 @@ export class PlanSession {
 }
 
 const PLAN_FIELDS = ['document', 'model', 'glow', 'scenario', 'base', 'ledger'] as const;
-
-function isSameLedger(a: readonly LedgerChange[], b: readonly LedgerChange[]): boolean {
-  return (
-    a.length === b.length &&
-    a.every(({ revision, change }, at) => revision === b[at]!.revision && change === b[at]!.change)
-  );
-}
-
-function isSameHistory(a: readonly HistoryItem[], b: readonly HistoryItem[]): boolean {
-  return (
-    a.length === b.length &&
-    a.every((item, index) => {
-      const other = b[index]!;
-      return item.commandId === other.commandId && item.state === other.state && !item.changes === !other.changes;
-    })
-  );
-}
-
-/** The history with a step of one's own that the server has taken. */
-function historyWith(
-  history: readonly HistoryItem[],
-  { commandId, kind, target, label, changes }: Entry,
-): HistoryItem[] {
-  const order = target === null ? ({ kind } as Order) : ({ kind, target } as Order);
-  return historyAfter(history, commandId, order, label, changes);
-}
-
-function itemsOf(history: readonly HistoryLine[]): HistoryItem[] {
-  return history.flatMap(({ commandId, label, state }) =>
-    state === 'done' || state === 'undone' ? [{ commandId, label, changes: null, state }] : [],
-  );
-}

@@ -1,7 +1,7 @@
 import { useEffect, useMemo } from 'react';
 import type { OthersByRow } from '../../grid/types.ts';
 import { usePresent } from '../../plan-session/SessionProvider.tsx';
-import type { Present } from '../../plan-session/session.ts';
+import type { Present } from '../../plan-session/state.ts';
 import { whereabouts } from './whereabouts.ts';
 
 interface Selected {

@@ -17,7 +17,8 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api } from '../../plan-session/api.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
-import type { PlanSession, PlanState } from '../../plan-session/session.ts';
+import type { PlanSession } from '../../plan-session/session.ts';
+import type { PlanState } from '../../plan-session/state.ts';
 import { today } from '../ledger/today.ts';
 
 export interface Findings {

@@ -21,7 +21,7 @@ import {
 import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
-import type { PlanState } from '../../plan-session/session.ts';
+import type { PlanState } from '../../plan-session/state.ts';
 import { WhoChanged } from '../people/WhoChanged.tsx';
 import { FormulaView } from './FormulaView.tsx';
 import { messages } from '../../messages/reckoning.ts';

@@ -1,7 +1,7 @@
 import { datedId, nameOfYear, type Stretch } from '@haushalt/core';
 import { Later } from '../../../ui/Later.tsx';
 import { activeOf, isBlock, type GridSelection } from '../../../grid/selection.ts';
-import type { PlanState } from '../../../plan-session/session.ts';
+import type { PlanState } from '../../../plan-session/state.ts';
 import { ReckoningPanel } from '../../../parts/reckoning/ReckoningPanel.tsx';
 import { HighlightRemark } from './HighlightRemark.tsx';
 import { SelectionPanel } from '../block/SelectionPanel.tsx';

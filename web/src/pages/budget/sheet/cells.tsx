@@ -15,7 +15,7 @@ import type { ReactNode } from 'react';
 import { Icon, type IconName } from '../../../ui/Icon.tsx';
 import type { GridCell } from '../../../grid/types.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import type { PlanState } from '../../../plan-session/session.ts';
+import type { PlanState } from '../../../plan-session/state.ts';
 import { HIGHLIGHT_ICONS } from '../../../parts/plan/highlightMarks.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { endFigure, stretchFigure, valueOf, type ShownFigure } from '../../../parts/lines/figures.ts';
