@@ -44,8 +44,10 @@ interface Present extends Place {
 
 /** How long what happens is gathered before it is told, in milliseconds: many pages are told of many commands at once. */
 const TOLD_TOGETHER = 20;
-/** How long changes of who is where are gathered before they are told, in milliseconds, and of how many pages. */
+/** How long changes of who is where are gathered before they are told, in milliseconds: at least, and for each page that listens. */
 const PRESENCE_EVERY = 400;
+const PRESENCE_PER_PAGE = 8;
+/** Of how many pages it is told where they are. */
 const MOST_PRESENT = 60;
 
 /** Streams change sets to every open browser of a plan, as server-sent events, and who is there. */
@@ -159,11 +161,14 @@ export class Events {
   /** Tells who is where, some time after someone came, went or moved. */
   private someoneMoved(planId: string): void {
     if (this.moved.has(planId)) return;
-    const timer = setTimeout(() => {
-      this.moved.delete(planId);
-      const present = this.presentIn(planId);
-      this.tell(planId, () => `event: here\ndata: ${JSON.stringify(present)}\n\n`);
-    }, PRESENCE_EVERY);
+    const timer = setTimeout(
+      () => {
+        this.moved.delete(planId);
+        const present = this.presentIn(planId);
+        this.tell(planId, () => `event: here\ndata: ${JSON.stringify(present)}\n\n`);
+      },
+      Math.max(PRESENCE_EVERY, PRESENCE_PER_PAGE * (this.listeners.get(planId)?.size ?? 0)),
+    );
     this.moved.set(planId, timer.unref());
   }
 
