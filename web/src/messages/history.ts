@@ -57,7 +57,7 @@ export const messages = {
   byMonth: 'By month',
   span: 'By year or month',
   noFigures: 'No figure of the budget differs.',
-  comparing: 'Comparing …',
+  comparing: 'Comparing',
   oldMoment: 'The earlier',
   newMoment: 'The later',
   thePlanNow: 'The plan now',

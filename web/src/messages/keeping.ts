@@ -37,7 +37,7 @@ export const messages = {
   restoring: 'Restore from a backup',
   asCopies:
     'The plans you choose are put beside those you have, with their entries, histories and snapshots. Nothing you have is changed.',
-  reading: 'Looking into the backup …',
+  reading: 'Looking into the backup',
   entries: (count: number) => (count === 1 ? '1 entry' : `${count} entries`),
   steps: (count: number) => (count === 1 ? '1 step' : `${count} steps`),
   snapshots: (count: number) => (count === 1 ? '1 snapshot' : `${count} snapshots`),

@@ -24,6 +24,7 @@ import { paceOf } from '../../parts/ledger/pace.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import { useAllEntries, useBalances, useLedger } from '../../parts/ledger/useLedger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { tightest } from './glance.ts';
 import { Icon } from '../../ui/Icon.tsx';
 
 /** How many of what is over, and of what is expected next, are named. */
@@ -57,12 +58,7 @@ export function ThisMonth({ planId }: { readonly planId: string }) {
   const over = spending.filter(
     (row) => row.kind === 'line' && row.side === 'expense' && row.standing === 'over' && row.id !== NET,
   );
-  const lowest = forecasts
-    ?.filter(({ account }) => account.kind === 'current' || account.kind === 'savings')
-    .reduce<(typeof forecasts)[number] | null>(
-      (low, each) => (low === null || each.lowest.balance < low.lowest.balance ? each : low),
-      null,
-    );
+  const lowest = tightest(forecasts ?? [], minorUnitsIn(document));
   return (
     <section className="overview-month" aria-label={monthInWords(month, plan.locale)}>
       <h3>

@@ -1,7 +1,7 @@
-import { Model, toMonth } from '@haushalt/core';
+import { Model, toMonth, type Forecast } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
-import { glanceAt, netPicture, presentPeriod } from './glance.ts';
+import { glanceAt, netPicture, presentPeriod, tightest } from './glance.ts';
 
 const model = () =>
   new Model(
@@ -67,5 +67,23 @@ describe('a year at a glance that begins in April', () => {
     const at = (year: number, month: string) => presentPeriod(new Model(document), year, toMonth(month));
     expect([at(2026, '2027-02'), at(2027, '2027-02'), at(2026, '2027-05')]).toEqual([10, 12, 11]);
     expect([at(2026, '2020-01'), at(2027, '2030-01')]).toEqual([0, 23]);
+  });
+});
+
+describe('the tightest account', () => {
+  const account = (name: string, kind: string, limit: number | null, balance: number) =>
+    ({ account: { id: name, name, kind, limit }, lowest: { date: '2026-11-30', balance } }) as unknown as Forecast;
+  const nameOfTightest = (...forecasts: Forecast[]) => tightest(forecasts, 100)?.account.name ?? null;
+
+  it('is the current one that comes nearest to its limit', () => {
+    const household = account('Household', 'current', 150, 30_000);
+    expect(nameOfTightest(account('Savings', 'savings', null, 100), household, account('Card', 'card', null, -66_000))).toBe('Household'); // prettier-ignore
+    expect(nameOfTightest(household, account('Second', 'current', null, 20_000))).toBe('Household');
+    expect(nameOfTightest(household, account('Second', 'current', null, 10_000))).toBe('Second');
+  });
+
+  it('is another where no bills are paid from a current one, and never a card', () => {
+    expect(nameOfTightest(account('Cash', 'cash', null, 5000), account('Savings', 'savings', null, 9000))).toBe('Cash');
+    expect(nameOfTightest(account('Card', 'card', null, -5))).toBeNull();
   });
 });

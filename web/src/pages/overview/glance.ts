@@ -15,6 +15,7 @@ import {
   type LineRow,
   type Month,
   type PlanModel,
+  type Forecast,
 } from '@haushalt/core';
 import type { Picture } from '../../parts/charts/picture.ts';
 import { messages } from '../../messages/overview.ts';
@@ -81,4 +82,18 @@ export function netPicture(model: PlanModel, year: number): Picture {
 export function presentPeriod({ calendar }: PlanModel, year: number, month: Month): number {
   const { from, to } = stretchOfYear(calendar, year);
   return Math.min(Math.max(nearestPeriod(calendar, month), from), to - 1);
+}
+
+/**
+ * The account that comes nearest to its limit: of the current ones, which bills are paid from; where there are none, of the
+ * others but cards, whose balance says what is owed.
+ */
+export function tightest(forecasts: readonly Forecast[], minorUnits: number): Forecast | null {
+  const current = forecasts.filter(({ account }) => account.kind === 'current');
+  const considered = current.length > 0 ? current : forecasts.filter(({ account }) => account.kind !== 'card');
+  const room = ({ account, lowest }: Forecast) => lowest.balance - (account.limit ?? 0) * minorUnits;
+  return considered.reduce<Forecast | null>(
+    (least, each) => (least === null || room(each) < room(least) ? each : least),
+    null,
+  );
 }
