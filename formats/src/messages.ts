@@ -278,6 +278,7 @@ export const messages = {
   isYearly: (row: string, rate: string) => `${row}: ${rate} is a rate per year, and is used as it is for every month.`,
   isText: (where: string, text: string) => `${where}: “${text}” is a text that looks like a figure; sums pass over it.`,
   dividesByNothing: (where: string, cell: string) => `${where}: it is divided by ${cell}, where nothing stands.`,
+  tooLargeAFigure: 'a figure beyond ten trillion',
   showsAnError: (where: string, error: string) => `${where}: it shows ${error}.`,
   misses: (row: string, lines: string) => `${row}: the total misses ${lines}.`,
   missesMonths: (row: string, months: number) =>
@@ -292,6 +293,7 @@ export const messages = {
   divideBy12: 'Divide the rate by 12.',
   typeAsFigure: 'Type it as a figure.',
   fillTheDivisor: 'Fill in what it is divided by.',
+  typeWhatIsMeant: 'Type the figure that is meant.',
   mendTheError: 'Mend what the formula refers to.',
   widenTheSum: 'Let the sum take in all of them.',
   countOnce: 'Count them once.',

@@ -23,54 +23,14 @@ import { readWorkbook } from '../read/readWorkbook.ts';
 import { liveWorkbook } from '../sheets/liveWorkbook.ts';
 import { Places } from '../sheets/placed.ts';
 import { demoPlan } from '../testing/demo.ts';
+import { MONTHS, letter, monthRow as row, workbookOf, type Content } from '../testing/workbookOf.ts';
 import { writeOds } from '../write/ods.ts';
 import { writeXlsx } from '../write/xlsx.ts';
 import { auditPdf } from './auditPages.ts';
 import { auditRead, auditWorkbook, type AuditedWorkbook } from './auditWorkbook.ts';
-import { evaluateRaw, type ValueAt } from './evaluate.ts';
 import { AUDIT_KINDS, type AuditKind } from './finding.ts';
 import { monthNamed } from './monthNames.ts';
 import { ROW_KINDS, type ReadingSaid } from './said.ts';
-
-type Content = string | number;
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-const letter = (month: number) => String.fromCharCode(66 + month);
-const row = (label: string, of: (letter: string, month: number, before: string) => Content): Content[] => [label, ...MONTHS.map((_, month) => of(letter(month), month, letter(month - 1)))]; // prettier-ignore
-
-/** A workbook of rows, with what its formulas come to. */
-function workbookOf(rows: readonly (readonly Content[])[], hidden: readonly number[] = []): RawWorkbook {
-  const cells = new Map<number, Map<number, RawCell>>();
-  rows.forEach((line, r) => {
-    const made = new Map<number, RawCell>();
-    line.forEach((content, c) => {
-      if (content === '') return;
-      const isFormula = typeof content === 'string' && content.startsWith('=');
-      made.set(c, {
-        value: isFormula ? null : content,
-        error: null,
-        formula: isFormula ? parseRawFormula(content, 'officeOpen') : null,
-        look: typeof content === 'number' && content < 1 && content > 0 ? 'percent' : 'plain',
-      });
-    });
-    cells.set(r, made);
-  });
-  const sheet = { name: '2026', cells, hiddenRows: new Set(hidden) };
-  const workbook: RawWorkbook = { sheets: [sheet], names: new Map(), remarks: [] };
-  const open = new Set<string>();
-  const at: ValueAt = (_, r, c) => {
-    const cell = cells.get(r)?.get(c);
-    if (!cell?.formula || cell.value !== null || cell.error !== null)
-      return cell?.error != null ? Number.NaN : cell?.value;
-    const key = `${r},${c}`;
-    if (open.has(key)) return Number.NaN;
-    open.add(key);
-    const value = evaluateRaw(cell.formula, '2026', at, workbook);
-    cells.get(r)!.set(c, value === null ? { ...cell, error: '#DIV/0!' } : { ...cell, value });
-    return value ?? Number.NaN;
-  };
-  for (const [r, line] of cells) for (const c of line.keys()) at('2026', r, c);
-  return workbook;
-}
 
 /** A clean workbook: income and costs with all usual kinds of rows, totals, net, and a running total. */
 const clean = (rate = 0.03, pay = 2000): Content[][] => [

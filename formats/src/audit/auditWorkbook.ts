@@ -1,4 +1,4 @@
-import type { Document, Side } from '@haushalt/core';
+import { LARGEST_FIGURE, type Document, type Side } from '@haushalt/core';
 import { WorkbookError, rawCell, type RawCell, type RawSheet, type RawWorkbook } from '../read/rawWorkbook.ts';
 import { readWorkbook } from '../read/readWorkbook.ts';
 import { messages } from '../messages.ts';
@@ -88,12 +88,8 @@ export async function auditWorkbook(
 }
 
 /** The same of a workbook that has been read. */
-export function auditRead(
-  workbook: RawWorkbook,
-  title: string,
-  mend: boolean,
-  said: ReadingSaid = {},
-): AuditedWorkbook {
+export function auditRead(read: RawWorkbook, title: string, mend: boolean, said: ReadingSaid = {}): AuditedWorkbook {
+  const workbook = { ...read, sheets: read.sheets.map(withinLimits) };
   const own = ownWorkbook(workbook);
   if (own) {
     const { document, cells, taken } = own;
@@ -193,4 +189,16 @@ function shown(cell: RawCell | undefined): number | string | null {
   if (!cell) return null;
   if (cell.error !== null) return cell.error;
   return typeof cell.value === 'boolean' ? String(cell.value) : cell.value;
+}
+
+/** A sheet in which figures larger than a plan may hold stand as the errors they would be there. */
+function withinLimits(sheet: RawSheet): RawSheet {
+  const isTooLarge = ({ value }: RawCell) => typeof value === 'number' && !(Math.abs(value) <= LARGEST_FIGURE);
+  const large = [...sheet.cells].filter(([, line]) => [...line.values()].some(isTooLarge));
+  if (large.length === 0) return sheet;
+  const cells = new Map(sheet.cells);
+  const asError = (cell: RawCell): RawCell => ({ ...cell, value: null, error: messages.tooLargeAFigure });
+  for (const [row, line] of large)
+    cells.set(row, new Map([...line].map(([column, cell]) => [column, isTooLarge(cell) ? asError(cell) : cell])));
+  return { ...sheet, cells };
 }

@@ -292,14 +292,16 @@ export class PlanMaker {
     return names.length === 1 ? names[0]! : `sum(${names.join(', ')})`;
   }
 
-  /** The lines a total stands for: all of its group, as it should be. */
-  private membersOf(row: number): number[] {
+  /** The lines a total stands for: all of its group, as it should be. Totals may add each other up, in a circle too. */
+  private membersOf(row: number, seen = new Set<number>()): number[] {
     const found = this.of.block.rows.find((each) => each.row === row);
-    if (found?.kind !== 'total') return [];
+    if (found?.kind !== 'total' || seen.has(row)) return [];
+    seen.add(row);
     const { rows: all } = this.of.block;
     const own = linesAbove(all, all.indexOf(found)).flatMap((row) => (isBalance(row) ? [] : [row.row]));
     // A total of totals has whatever these have, and lines of its own.
-    const rows = own.length > 0 ? own : found.adds.flatMap((of) => (this.lines.has(of) ? [of] : this.membersOf(of)));
+    const rows =
+      own.length > 0 ? own : found.adds.flatMap((of) => (this.lines.has(of) ? [of] : this.membersOf(of, seen)));
     return [...new Set(rows)];
   }
 

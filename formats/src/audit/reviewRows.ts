@@ -38,7 +38,7 @@ export function reviewRow(review: Review, row: BlockRow): void {
   cells.forEach((cell, at) => {
     if (departs.get(at) !== 'errorValue' || cell?.error == null) return;
     const message = messages.showsAnError(review.where(row, columns[at]!), cell.error);
-    review.say({ kind: 'errorValue', row: row.row, column: columns[at]!, message, mend: messages.mendTheError, money: null }); // prettier-ignore
+    review.say({ kind: 'errorValue', row: row.row, column: columns[at]!, message, mend: cell.formula ? messages.mendTheError : messages.typeWhatIsMeant, money: null }); // prettier-ignore
   });
 }
 

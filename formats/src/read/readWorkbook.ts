@@ -1,3 +1,4 @@
+import { LARGEST_FIGURE } from '@haushalt/core';
 import { Unzip, UnzipInflate, strFromU8, unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import { messages } from '../messages.ts';
@@ -121,6 +122,7 @@ export function figureIn(text: string, isComma: boolean): number | null {
   const match = new RegExp(`^(-?|\\()(\\d{1,3}(?:\\${group}\\d{3})+|\\d+)(\\${decimal}\\d+)?\\)?(%?)$`).exec(plain);
   if (!match) return null;
   const value = Number(match[2]!.replaceAll(group, '') + (match[3] ?? '').replace(decimal, '.'));
+  if (value > LARGEST_FIGURE) return null;
   const signed = match[1] === '' ? value : -value;
   return match[4] === '%' ? signed / 100 : signed;
 }
