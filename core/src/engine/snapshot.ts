@@ -68,7 +68,7 @@ export class Snapshot implements PlanModel {
     const changed = model.update(document, changes);
     const series = new Map(this.series);
     for (const { id } of changed) series.set(id, model.seriesOf(id)!.copy());
-    for (const id of this.quotientsAfter(document, changed)) series.set(id, model.seriesOf(id)!.copy());
+    for (const id of this.rolledUpAnew(document, changes, changed)) series.set(id, model.seriesOf(id)!.copy());
     if (series.size > model.size) for (const id of series.keys()) if (!model.has(id)) series.delete(id);
     const rows = new Map(this.rows);
     for (const { table, before, after } of changes) {
@@ -80,16 +80,27 @@ export class Snapshot implements PlanModel {
     return { snapshot: new Snapshot(model, series, rows, listsAfter(model, this.lists)), changed };
   }
 
-  /** The quotients that may come to something else over a year, whether their months have changed or not. */
-  private quotientsAfter(document: Document, changed: readonly ChangedFigures[]): Set<string> {
+  /**
+   * Lines that may come to something else over a year though their months stay the same: quotients of what has changed, and
+   * lines that are rolled up otherwise than before, by their own rule or by those of lines it names.
+   */
+  private rolledUpAnew(
+    document: Document,
+    changes: readonly Change[],
+    changed: readonly ChangedFigures[],
+  ): Set<string> {
+    const isOtherwise = (id: string) =>
+      rollUpOf(document, id) === 'quotient' || rollUpOf(document, id) !== rollUpOf(this.document, id);
     const found = new Set<string>();
     const reached = changed.map(({ id }) => id);
-    for (let id = reached.pop(); id !== undefined; id = reached.pop())
-      for (const user of this.model.dependentsOf(id)) {
-        if (found.has(user) || !document.lines.has(user) || rollUpOf(document, user) !== 'quotient') continue;
-        found.add(user);
-        reached.push(user);
-      }
+    const reach = (id: string) => {
+      const isLine = document.lines.has(id) && this.document.lines.has(id);
+      if (found.has(id) || !isLine || !isOtherwise(id)) return;
+      found.add(id);
+      reached.push(id);
+    };
+    linesDecidedBy(document, changes).forEach(reach);
+    for (let id = reached.pop(); id !== undefined; id = reached.pop()) this.model.dependentsOf(id).forEach(reach);
     for (const { id } of changed) found.delete(id);
     return found;
   }
@@ -221,4 +232,13 @@ function listsAfter(model: Model, before: ReadonlyMap<string, ListSnapshot>): Re
 
 function isSameSeries(a: Series, b: Series): boolean {
   return a.values.length === b.values.length && a.values.every((_, at) => a.sameAt(b, at));
+}
+
+/** The lines whose rules, or whose side, changes are about: what decides how they are rolled up. */
+function linesDecidedBy(document: Document, changes: readonly Change[]): string[] {
+  return changes.flatMap(({ table, id, before, after }) => {
+    if (table === 'groups') return rowsWhere(document.lines, 'group', id).map((line) => line.id);
+    if (table === 'lines') return [id];
+    return table === 'ruleSteps' ? [((after ?? before) as RuleStepRow).line] : [];
+  });
 }

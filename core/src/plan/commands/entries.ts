@@ -76,8 +76,11 @@ export const entryCommands = {
   /** An entry as pages sent it before it had accounts of the plan: it may have waited for the server since. */
   'entry.set': command({
     fields: { entry: id, before: orNull(formerEntry), after: orNull(formerEntry) },
-    label: ({ before, after }) =>
-      `${after === null ? 'Removed' : before === null ? 'Added' : 'Changed'}: ${(after ?? before)?.what}`,
+    label({ before, after }, words) {
+      const shown = after ?? before;
+      const verb = after === null ? 'Removed' : before === null ? 'Added' : 'Changed';
+      return `${verb}${shown === null ? ` ${words.count(1, 'entry', 'entries')}` : `: ${shown.what}`}`;
+    },
     inAnyScenario: true,
     decide(draft, { entry, before, after }) {
       const today = (former: typeof after) =>
