@@ -93,6 +93,8 @@ for (const [width, height] of [
   [390, 844],
 ] as const) {
   test(`every view can be read at ${width} pixels`, async ({ application, household, stall, page }) => {
+    // Some fifty views one after the other.
+    test.slow();
     await page.setViewportSize({ width, height });
     for (const [name, path, ready, prepare] of VIEWS) {
       await go(
