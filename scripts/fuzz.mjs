@@ -20,7 +20,11 @@ let found = 0;
 while (Date.now() < end) {
   const seed = String(Math.floor(Math.random() * 2 ** 31));
   const env = { ...process.env, HAUSHALT_SEED: seed, HAUSHALT_RUNS: RUNS };
-  const tests = ['run', '--testTimeout=600000', ...(filters.length > 0 ? filters : ['core', 'formats', 'server', 'web'])];
+  const tests = [
+    'run',
+    '--testTimeout=600000',
+    ...(filters.length > 0 ? filters : ['core', 'formats', 'server', 'web']),
+  ];
   const { status, stdout, error } = spawnSync(
     process.execPath,
     [join(ROOT, 'node_modules/vitest/vitest.mjs'), ...tests],
