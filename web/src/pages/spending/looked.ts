@@ -9,7 +9,7 @@ import {
   type Month,
 } from '@haushalt/core';
 import { useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useSearchParams } from 'react-router';
 import { oneOf } from '../../ui/useStored.ts';
 
 /** What is looked for among the entries. */
@@ -78,11 +78,15 @@ export function sayLooked(search: URLSearchParams, looked: Looked, month: Month)
 export function useLooked(month: Month): [Looked, (part: Partial<Looked>) => void] {
   const [search, setSearch] = useSearchParams();
   const [looked, setLooked] = useState(() => lookedIn(search, month));
+  const { pathname } = useLocation();
   useEffect(() => {
-    const timer = setTimeout(
-      () => setSearch((before) => sayLooked(before, looked, month), { replace: true }),
-      SAID_AFTER,
-    );
+    const said = sayLooked(new URLSearchParams(search), looked, month).toString();
+    if (said === search.toString()) return undefined;
+    const timer = setTimeout(() => {
+      // Whoever has gone on to another page meanwhile is not brought back.
+      if (window.location.pathname === pathname)
+        setSearch((before) => sayLooked(before, looked, month), { replace: true });
+    }, SAID_AFTER);
     return () => clearTimeout(timer);
     // The address is written where something else is looked for, and not where it changes itself.
     // eslint-disable-next-line react-hooks/exhaustive-deps
