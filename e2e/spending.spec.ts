@@ -170,6 +170,27 @@ test('entries are found by words, account and amount, and changed many at once',
   await expectAccessible(page);
 });
 
+test('whoever goes on to another page while something is looked for comes to that page', async ({
+  household,
+  page,
+}) => {
+  let arrive = (): void => undefined;
+  const arriving = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route('**/ChecksPage-*.js', async (route) => {
+    await arriving;
+    await route.continue();
+  });
+  await page.goto(`${household}/spending?view=entries`);
+  await expect(page.getByText(/^278 entries, received/)).toBeVisible();
+  await page.getByRole('searchbox').fill('BAKERY');
+  await page.getByRole('link', { name: 'Checks', exact: true }).click();
+  // The page of checks is on its way for longer than it takes until what is looked for stands in the address.
+  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 1500)));
+  arrive();
+  await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible();
+  await expect(page).toHaveURL(/\/checks$/);
+});
+
 test('a bank’s statement is previewed, corrected, taken in as one step, and taken back', async ({
   household,
   page,
