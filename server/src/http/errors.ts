@@ -48,10 +48,9 @@ export function errorAnswer(error: unknown) {
 /** Turns whatever was thrown into JSON. Nothing about the program's inside leaves it. */
 export function errorAnswers(report: (error: unknown) => void): ErrorRequestHandler {
   return (error, _request, response, next) => {
-    const answer = asApiError(error);
-    if (answer.status >= 500) report(error);
+    const { status, error: said } = errorAnswer(error);
+    if (status >= 500) report(error);
     if (response.headersSent) return next(error);
-    const { status, error: said } = errorAnswer(answer);
     if (status === 503) response.set('retry-after', '1');
     response.status(status).set('content-encoding', 'identity').json({ error: said });
   };
