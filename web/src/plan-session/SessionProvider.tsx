@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useNotices } from '../ui/Notices.tsx';
-import { api, newId } from './api.ts';
+import { api } from './api.ts';
 import { planAhead } from './planAhead.ts';
 import { pendingInBrowser } from './pending.ts';
 import { listenTo } from './listening.ts';
@@ -9,6 +9,7 @@ import { initialsOf } from '../ui/initials.ts';
 import { SIGNED_IN } from './request.ts';
 import { PlanSession } from './session.ts';
 import type { PlanState, SessionState } from './state.ts';
+import { TAB, whereabouts } from './whereabouts.ts';
 
 /** The open plan; given by the provider below, or by a test. */
 export const SessionContext = createContext<PlanSession | null>(null);
@@ -17,9 +18,6 @@ export const SessionContext = createContext<PlanSession | null>(null);
 const GLOW_TIME = 1000;
 const FAINT_TIME = 600;
 const GLOW_OF_OTHERS = 4000;
-
-/** What this page of the browser calls itself to the server. */
-export const TAB = newId();
 
 interface SessionProviderProps {
   readonly planId: string;
@@ -57,7 +55,7 @@ export function SessionProvider({ planId, isReady, loading, failed, children }: 
     );
     setSession(opened);
     const shared = () => void client.invalidateQueries({ queryKey: ['people', planId] });
-    const quiet = listenTo(planId, opened, TAB, shared);
+    const quiet = listenTo(planId, opened, TAB, { onSharing: shared, onOpen: () => whereabouts.anew() });
     const online = () => opened.nudge();
     window.addEventListener('online', online);
     window.addEventListener(SIGNED_IN, online);

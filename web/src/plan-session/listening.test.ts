@@ -48,7 +48,9 @@ describe('listening to a plan', () => {
     vi.unstubAllGlobals();
     vi.useRealTimers();
   });
-  const listen = () => (quiet = listenTo('p1', session as unknown as PlanSession, 'tab', () => {}));
+  const onOpen = vi.fn();
+  const listen = () =>
+    (quiet = listenTo('p1', session as unknown as PlanSession, 'tab', { onSharing: () => {}, onOpen }));
 
   it('ends when the page is out of sight, and catches up when it is in sight again', () => {
     listen();
@@ -80,6 +82,16 @@ describe('listening to a plan', () => {
     expect(open()).toHaveLength(0);
     show('visible');
     expect(open()).toHaveLength(1);
+  });
+
+  it('says so each time it has begun, also after a break', () => {
+    listen();
+    expect(onOpen).not.toHaveBeenCalled();
+    open()[0]!.dispatchEvent(new Event('open'));
+    open()[0]!.fail();
+    vi.advanceTimersByTime(1000);
+    open()[0]!.dispatchEvent(new Event('open'));
+    expect(onOpen).toHaveBeenCalledTimes(2);
   });
 
   it('opens one stream at a time, however often the page is looked at', () => {

@@ -7,13 +7,24 @@ import type { Present } from './state.ts';
 const AGAIN_FIRST = 1000;
 const AGAIN_MOST = 30_000;
 
+/** Who else is told: that the plan is shared otherwise than before, and that the stream is open, for the first time or anew. */
+interface Listening {
+  readonly onSharing: () => void;
+  readonly onOpen: () => void;
+}
+
 /**
  * Listens to the changes of a plan for as long as it is open and in sight: a browser has few connections to a server, and
  * tabs behind others would use them up. What a tab misses meanwhile it is sent when it is in sight again. A browser goes
  * on by itself when the connection breaks, but not when the server has answered with an error: then the stream is opened
  * anew, from the revision known by then.
  */
-export function listenTo(planId: string, session: PlanSession, tab: string, onSharing: () => void): () => void {
+export function listenTo(
+  planId: string,
+  session: PlanSession,
+  tab: string,
+  { onSharing, onOpen }: Listening,
+): () => void {
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let pause = AGAIN_FIRST;
@@ -35,6 +46,7 @@ export function listenTo(planId: string, session: PlanSession, tab: string, onSh
     opened.addEventListener('open', () => {
       pause = AGAIN_FIRST;
       session.nudge();
+      onOpen();
     });
     opened.addEventListener('error', () => {
       if (opened.readyState !== EventSource.CLOSED || session.state.ended) return;

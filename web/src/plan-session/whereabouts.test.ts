@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { runs } from '../../../../core/src/testing/setup.ts';
-import { othersByRow } from './useOthersHere.ts';
+import { runs } from '../../../core/src/testing/setup.ts';
 import { Whereabouts, type Place } from './whereabouts.ts';
 
 beforeEach(() => void vi.useFakeTimers());
@@ -32,6 +31,19 @@ describe('where one is', () => {
     expect(told).toHaveLength(1);
   });
 
+  it('is told again when the connection is, though one has not moved', async () => {
+    const here = begun();
+    here.together(true);
+    here.isAt('rent', '2026-03');
+    await vi.advanceTimersByTimeAsync(1000);
+    here.isAt('rent', '2026-03');
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(told).toHaveLength(1);
+    here.anew();
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(told.map(([, { row }]) => row)).toEqual(['rent', 'rent']);
+  });
+
   it('is the row of the address where no cell is selected', async () => {
     const here = begun();
     here.together(true);
@@ -59,23 +71,5 @@ describe('where one is', () => {
       }),
       runs(50),
     );
-  });
-});
-
-describe('those who are there', () => {
-  it('stand at their rows, each once: where they are in the page they opened last', () => {
-    const at = (tab: string, id: string, row: string) => ({
-      tab,
-      id,
-      name: id,
-      page: 'budget',
-      row,
-      column: '2026-01',
-    });
-    const others = othersByRow([at('1', 'kofi', 'rent'), at('2', 'ines', 'rent'), at('3', 'kofi', 'power')]);
-    expect([...others].map(([row, people]) => [row, people.map(({ id }) => id)])).toEqual([
-      ['power', ['kofi']],
-      ['rent', ['ines']],
-    ]);
   });
 });

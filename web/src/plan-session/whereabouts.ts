@@ -1,5 +1,8 @@
-import { peopleApi } from '../../plan-session/peopleApi.ts';
-import { TAB } from '../../plan-session/SessionProvider.tsx';
+import { newId } from './api.ts';
+import { peopleApi } from './peopleApi.ts';
+
+/** What this page of the browser calls itself to the server. */
+export const TAB = newId();
 
 /** Where someone is in a plan: the page, and the row and column of the cell they have selected. */
 export interface Place {
@@ -38,9 +41,14 @@ export class Whereabouts {
     this.soon();
   }
 
-  /** Whether anyone else is there. Whoever comes is told anew. */
+  /** Whether anyone else is there. */
   together(isTogether: boolean): void {
     this.isTogether = isTogether;
+    this.anew();
+  }
+
+  /** Tells it again: a server that has lost the connection has let go of where this page was. */
+  anew(): void {
     this.told = '';
     this.soon();
   }

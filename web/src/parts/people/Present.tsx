@@ -4,7 +4,7 @@ import { useLocation } from 'react-router';
 import { messages } from '../../messages/people.ts';
 import { useOthers, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Initials } from './Initials.tsx';
-import { whereabouts } from './whereabouts.ts';
+import { whereabouts } from '../../plan-session/whereabouts.ts';
 import './people.scss';
 
 /** How long it is told what somebody else has done, in milliseconds, and how many of those here are shown. */

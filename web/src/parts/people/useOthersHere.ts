@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { OthersByRow } from '../../grid/types.ts';
 import { usePresent } from '../../plan-session/SessionProvider.tsx';
 import type { Present } from '../../plan-session/state.ts';
-import { whereabouts } from './whereabouts.ts';
+import { whereabouts } from '../../plan-session/whereabouts.ts';
 
 interface Selected {
   readonly row: { readonly key: string } | undefined;
