@@ -16,6 +16,7 @@ export default defineConfig({
     include: ['{core,formats,server,web,cli,bench,demo}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/dist/**'],
     testTimeout: 30_000,
+    globalSetup: [fileURLToPath(new URL('./scripts/compile.mjs', import.meta.url))],
     // Files share what they import; what a test changes around it is put back in the set-up file.
     isolate: false,
     maxWorkers: availableParallelism(),

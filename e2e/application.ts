@@ -5,7 +5,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test';
+
+/** When tests run, unless `npm run test:days` or a test says otherwise: what they find does not hang on the day. */
+const PRESENT = process.env.HAUSHALT_NOW ?? '2026-11-24T10:00:00';
 
 const PROGRAM = fileURLToPath(new URL('../cli/bin/haushalt.js', import.meta.url));
 
@@ -15,6 +18,12 @@ export class Application {
   private readonly data = mkdtempSync(join(tmpdir(), 'haushalt-e2e-'));
   private child: ChildProcess | undefined;
   private port = 0;
+  private readonly now: string;
+
+  /** A program that takes a moment for the present one, where it runs. */
+  constructor(now = PRESENT) {
+    this.now = now;
+  }
 
   async start(): Promise<void> {
     const child = spawn(
@@ -22,6 +31,7 @@ export class Application {
       [PROGRAM, 'serve', '--demo', '--port', String(this.port), '--data', this.data],
       {
         stdio: ['ignore', 'pipe', 'inherit'],
+        env: { ...process.env, HAUSHALT_NOW: this.now },
       },
     );
     this.child = child;
@@ -52,6 +62,8 @@ export class Application {
 interface Fixtures {
   /** Whether a test has a server of its own: one that is stopped, or whose list of plans is looked at. */
   alone: boolean;
+  /** The moment that is the present one to the program and to the page; of its own where a test needs a certain day. */
+  now: string;
   application: Application;
   /** The address of the household's plan, as the demo has it; nobody else works in it. */
   household: string;
@@ -85,6 +97,7 @@ async function planOf(
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
   alone: [false, { option: true }],
+  now: [PRESENT, { option: true }],
   served: [
     // eslint-disable-next-line no-empty-pattern -- the runner asks for the pattern
     async ({}, use) => {
@@ -97,7 +110,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
   ],
   window: [
     async ({ browser }, use) => {
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
+      const context = await newWindow(browser);
       await use(context);
       await context.close();
     },
@@ -108,15 +121,16 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     await Promise.all(window.pages().map((page) => page.close()));
     await window.clearPermissions();
   },
-  application: async ({ alone, served }, use) => {
-    if (!alone) return use(served);
-    const application = new Application();
+  application: async ({ alone, now, served }, use) => {
+    if (!alone && now === PRESENT) return use(served);
+    const application = new Application(now);
     await application.start();
     await use(application);
     await application.end();
   },
-  page: async ({ context, application }, use) => {
+  page: async ({ context, application, now }, use) => {
     const page = await context.newPage();
+    if (now !== PRESENT) await setTime(page, now);
     // What earlier tests left in the browser is no matter of this one's.
     await page.goto(`${application.url}/icon.svg`);
     await page.evaluate(() => localStorage.clear());
@@ -189,6 +203,32 @@ export class Budget {
   reckoning(): Locator {
     return this.page.getByRole('region', { name: 'Reckoning' });
   }
+}
+
+/** A browser of somebody's own, where and when the tests run. */
+export async function newWindow(browser: Browser): Promise<BrowserContext> {
+  const zone = process.env.TZ === undefined ? {} : { timezoneId: process.env.TZ };
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE', ...zone });
+  await setTime(context, PRESENT);
+  return context;
+}
+
+/** Lets a page's clock go on from a moment, in the zone the tests run in. */
+export async function setTime(page: Page | BrowserContext, moment: string): Promise<void> {
+  await page.addInitScript((start) => {
+    const MachineDate = Date;
+    const ahead = start - MachineDate.now();
+    globalThis.Date = class extends MachineDate {
+      constructor(...given: []) {
+        if (given.length > 0) super(...given);
+        else super(MachineDate.now() + ahead);
+      }
+
+      static override now(): number {
+        return MachineDate.now() + ahead;
+      }
+    } as DateConstructor;
+  }, new Date(moment).getTime());
 }
 
 /** No violation of WCAG 2.1 A and AA that can be found by looking. */

@@ -1,5 +1,5 @@
-import type { Browser, BrowserContext, Page } from '@playwright/test';
-import { Budget, expect, expectAccessible, test } from './application.ts';
+import type { Browser, Page } from '@playwright/test';
+import { Budget, expect, expectAccessible, newWindow, test } from './application.ts';
 import { unreadable } from './legible.ts';
 
 // People, sessions and backups are a server's own.
@@ -10,7 +10,7 @@ const INES = { who: 'ines@weidenau.example', password: 'thimble-river-quince' };
 
 /** Another browser, in which someone signs in. */
 async function signedIn(browser: Browser, url: string, { who, password }: typeof KOFI): Promise<Page> {
-  const context: BrowserContext = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
+  const context = await newWindow(browser);
   const page = await context.newPage();
   await page.goto(url);
   await signOut(page);
@@ -109,7 +109,7 @@ test('a plan is shared by a link: someone new joins by it, and a second one cann
   await expect.poll(() => unreadable(page)).toEqual([]);
   await expectAccessible(page);
   const join = async () => {
-    const context = await browser.newContext();
+    const context = await newWindow(browser);
     const other = await context.newPage();
     await other.goto(application.url);
     await signOut(other);

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './application.ts';
+import { expect, expectAccessible, newWindow, test } from './application.ts';
 
 test('figures roll up to quarters, years and the plan in place, and are explained', async ({ page, budget }) => {
   await budget.select('Rent', 2);
@@ -178,7 +178,7 @@ test('a link to a view shows exactly that view, and leaves one’s own as it was
   const link = await page.evaluate(() => navigator.clipboard.readText());
 
   // Somebody else's browser has a view of its own.
-  const other = await context.browser()!.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
+  const other = await newWindow(context.browser()!);
   const theirs = await other.newPage();
   await theirs.goto(link);
   await expect(theirs.getByRole('radio', { name: 'Quarters' })).toBeChecked();

@@ -1,12 +1,24 @@
 // What the other scripts share: installing, building, and telling whether either is needed. Needs nothing but Node.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { homedir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const CHROMIUM = '/usr/bin/chromium';
+/** What has been made once and is the same in every copy of the project: the compiled library, which files were found well. */
+export const CACHE = join(process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache'), 'haushalt');
 
 /** Runs a command in the project; ends the script with its status when it fails, unless `allowed`. */
 export function run(command, args, { allowed = false, env = {}, quiet = false } = {}) {
@@ -43,20 +55,48 @@ export function installPackages() {
   const stamp = packagesStamp();
   if (isStamped('packages', stamp) && existsSync(join(ROOT, 'node_modules'))) return;
   console.log('Installing packages.');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts']);
+  run('npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts', '--prefer-offline']);
   setStamp('packages', stamp);
 }
 
-/** The command that compiles the database library, which would otherwise look for a binary outside the registry; `null` when it is compiled. */
+const LIBRARY = 'node_modules/better-sqlite3/build/Release/better_sqlite3.node';
+
+/** Where the compiled database library is kept, by its version and by what it was compiled for. */
+function keptLibrary() {
+  const { version } = JSON.parse(readFileSync(join(ROOT, 'node_modules/better-sqlite3/package.json'), 'utf8'));
+  return join(CACHE, `better-sqlite3-${version}-${process.platform}-${process.arch}-${process.versions.modules}.node`);
+}
+
+/** Whether the database library can be used as it is. */
+function isLibraryThere() {
+  const use = `new (require('better-sqlite3'))(':memory:')`;
+  return existsSync(join(ROOT, LIBRARY)) && spawnSync(process.execPath, ['-e', use], { cwd: ROOT }).status === 0;
+}
+
+/**
+ * The command that compiles the database library, which would otherwise look for a binary outside the registry; `null` when
+ * it is there, or has been compiled for another copy of the project.
+ */
 export function libraryToCompile() {
-  const compiled = join(ROOT, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node');
-  if (isStamped('library', packagesStamp()) && existsSync(compiled)) return null;
+  if (isStamped('library', packagesStamp()) && existsSync(join(ROOT, LIBRARY))) return null;
+  if (!existsSync(join(ROOT, LIBRARY)) && existsSync(keptLibrary())) {
+    mkdirSync(dirname(join(ROOT, LIBRARY)), { recursive: true });
+    copyFileSync(keptLibrary(), join(ROOT, LIBRARY));
+  }
+  if (isLibraryThere()) {
+    libraryCompiled();
+    return null;
+  }
+  rmSync(join(ROOT, LIBRARY), { force: true });
   return { command: 'npm', args: ['rebuild', 'better-sqlite3'], env: { npm_config_build_from_source: 'true' } };
 }
 
-/** Notes that the library is compiled. */
+/** Notes that the library is compiled, and keeps it for other copies of the project. */
 export function libraryCompiled() {
   setStamp('library', packagesStamp());
+  if (existsSync(keptLibrary())) return;
+  mkdirSync(CACHE, { recursive: true });
+  copyFileSync(join(ROOT, LIBRARY), keptLibrary());
 }
 
 /** Installs what is not there yet. */
@@ -75,14 +115,17 @@ const packagesStamp = () => stampOf(['package.json', 'package-lock.json'], [proc
 export function build() {
   if (isBuilt()) return;
   console.log('Building.');
-  run('npx', COMPILE);
-  run('npx', BUNDLE);
+  run(...COMPILE);
+  run(...BUNDLE);
   built();
 }
 
+/** A program of an installed package, without the detour of starting it by npm. */
+export const tool = (path, ...args) => [process.execPath, [join(ROOT, 'node_modules', path), ...args]];
+
 /** What compiles the packages, and what bundles the web application from their sources. */
-export const COMPILE = ['tsc', '-b', 'core', 'formats', 'server', 'cli'];
-export const BUNDLE = ['vite', 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn', 'web'];
+export const COMPILE = tool('typescript7/bin/tsc', '-b', 'core', 'formats', 'server', 'cli');
+export const BUNDLE = tool('vite/bin/vite.js', 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn', 'web');
 
 const sourcesStamp = () =>
   stampOf(['core/src', 'formats/src', 'server/src', 'cli/src', 'web', 'tsconfig.base.json', 'package-lock.json']);

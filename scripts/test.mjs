@@ -3,6 +3,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   BUNDLE,
+  COMPILE,
   ROOT,
   built,
   chromium,
@@ -10,75 +11,89 @@ import {
   isBuilt,
   libraryCompiled,
   libraryToCompile,
-  run,
   runBeside,
+  tool,
 } from './setup.mjs';
+import { secondsOf, slowestTests, testsOf } from './testReports.mjs';
 
+const begun = performance.now();
 installPackages();
 chromium();
 
 const results = { passed: 0, failed: 0 };
-const count = (ok) => (ok ? results.passed++ : results.failed++);
+/** How long each part took, in milliseconds. */
+const times = new Map([['Installing', performance.now() - begun]]);
+/** Every test that ran: `{ file, name, ms }`. */
+const ran = [];
 
-/** Runs checks one after the other, beside other lanes; what each printed is shown when it has ended. */
-async function lane(...checks) {
-  let ok = true;
-  for (const [name, command, args, env] of checks) {
-    const { status, output } = await runBeside(command, args, env);
-    console.log(`\n── ${name}\n${output.trimEnd()}`);
-    count(status === 0);
-    ok &&= status === 0;
-  }
-  return ok;
+/** Runs one part beside others; shows what it printed when it has ended. Says whether it went well. */
+async function part(name, [command, args], env) {
+  const started = performance.now();
+  const { status, output } = await runBeside(command, args, env);
+  times.set(name, performance.now() - started);
+  console.log(`\n── ${name}, ${secondsOf(times.get(name))}\n${output.trimEnd()}`);
+  return status === 0;
 }
 
-/** Runs a test runner that writes its results as JSON, and adds them up. */
-function tests(name, args, file, read, env = {}) {
-  console.log(`\n── ${name}`);
-  const path = join(ROOT, file);
-  rmSync(path, { force: true });
-  const status = run('npx', args, { allowed: true, env });
+/** A part that is one check. */
+async function check(name, command, env) {
+  const isWell = await part(name, command, env);
+  if (isWell) results.passed++;
+  else results.failed++;
+  return isWell;
+}
+
+/** A part that runs tests and writes what they came to as JSON. */
+async function tests(name, command, file) {
+  rmSync(join(ROOT, file), { force: true });
+  const isWell = await part(name, command);
   try {
-    const { passed, failed } = read(JSON.parse(readFileSync(path, 'utf8')));
+    const { passed, failed, tests } = testsOf(JSON.parse(readFileSync(join(ROOT, file), 'utf8')));
     results.passed += passed;
     results.failed += failed;
+    ran.push(...tests);
     // A runner may fail without a failed test, for example when a file cannot be loaded.
-    if (status !== 0 && failed === 0) results.failed++;
+    if (!isWell && failed === 0) results.failed++;
   } catch {
     results.failed++;
   }
 }
 
-const packages = ['core', 'formats', 'server', 'web', 'cli'].map((name) => `${name}/src`);
-const library = libraryToCompile();
-const isBuiltAlready = isBuilt();
-const lanes = await Promise.all([
-  lane(
-    ['Types', 'npx', ['tsc', '-b', 'core', 'formats', 'server', 'cli', 'bench', 'web']],
-    ['Types of the tests', 'npx', ['tsc', '-p', 'tsconfig.test.json']],
-    ['Lint', 'npx', ['eslint', '.']],
-  ),
-  lane(
-    ...(isBuiltAlready ? [] : [['Bundle', 'npx', BUNDLE]]),
-    ['Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
-    ['Directions of imports', 'npx', ['depcruise', '--config', '.dependency-cruiser.mjs', ...packages]],
-  ),
-  lane(...(library ? [['Database library', library.command, library.args, library.env]] : [])),
-]);
-if (lanes[2]) libraryCompiled();
-if (lanes[0] && lanes[1]) built();
-tests(
-  'Unit and server tests',
-  ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json'],
-  'test-results/unit.json',
-  (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests }),
-);
-tests(
-  'End-to-end tests',
-  ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
-  'test-results/e2e.json',
-  ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }),
-);
+const unit = () =>
+  tests(
+    'Unit and server tests',
+    tool('vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', '--outputFile=test-results/unit.json'),
+    'test-results/unit.json',
+  );
+const endToEnd = () =>
+  tests(
+    'End-to-end tests',
+    tool('@playwright/test/cli.js', 'test', '--config', 'e2e/playwright.config.ts'),
+    'test-results/e2e.json',
+  );
 
+const isBuiltAlready = isBuilt();
+const library = libraryToCompile();
+const [isCompiled, isBundled, isLibraryThere] = await Promise.all([
+  check('Compiling', COMPILE),
+  isBuiltAlready || check('Bundle', BUNDLE),
+  library === null || check('Database library', [library.command, library.args], library.env),
+]);
+if (library !== null && isLibraryThere) libraryCompiled();
+if (isCompiled && isBundled) built();
+await Promise.all([
+  unit(),
+  (async () => {
+    await check('Formatting', tool('oxfmt/bin/oxfmt', '--check', '.'));
+    await check('Types', tool('typescript7/bin/tsc', '-b', 'bench', 'web', 'tsconfig.test.json'));
+    await check('Promises', tool('oxlint/bin/oxlint', '--type-aware', '--deny-warnings', '.'));
+    await check('Rules and directions of imports', tool('../scripts/lint.mjs'));
+    await endToEnd();
+  })(),
+]);
+
+results.failed += slowestTests(ran, 25);
+for (const [name, ms] of times) console.log(`${secondsOf(ms).padStart(7)}  ${name}`);
+console.log(`${secondsOf(performance.now() - begun).padStart(7)}  all`);
 console.log(`\n${results.passed} passed, ${results.failed} failed`);
 process.exit(results.failed === 0 ? 0 : 1);

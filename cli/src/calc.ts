@@ -1,28 +1,29 @@
 import { Command, Option } from 'commander';
 import {
-  Model,
   SUMMARIES,
+  actualsFrom,
+  applyChanges,
+  calculatorsOf,
+  calendarOf,
+  decide,
   findingsOf,
   itemSumsAfter,
   listsOf,
+  Model,
   modelWithEntries,
   nameKey,
-  writeWithDecimals,
-  type PlanModel,
-  actualsFrom,
-  applyChanges,
-  calendarOf,
-  calculatorsOf,
-  decide,
   namesOf,
   planOf,
   problemsOf,
   readFigure,
   sumsAfter,
-  withActuals,
-  yearsOf,
+  today,
   whyNoAnswer,
+  withActuals,
   writeFigure,
+  writeWithDecimals,
+  yearsOf,
+  type PlanModel,
   type Document,
   type LedgerEntry,
 } from '@haushalt/core';
@@ -70,7 +71,7 @@ export function calcCommand(): Command {
 /** The plan with what its entries come to in place of what was planned, in every year that has some. */
 function withAllActuals(document: Document, entries: readonly LedgerEntry[]): Document {
   const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
-  const actuals = actualsFrom(sumsAfter([], changes), new Date().toISOString().slice(0, 10));
+  const actuals = actualsFrom(sumsAfter([], changes), today());
   return yearsOf(calendarOf(document)).reduce((plan, year) => withActuals(plan, actuals, year), document);
 }
 

@@ -1,13 +1,14 @@
-import { execFile, spawn, spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { newPlan } from '@haushalt/core';
 import { openStore } from '@haushalt/server';
+import { runProgram } from './program.ts';
 
 const path = (relative: string) => fileURLToPath(new URL(relative, import.meta.url));
 const PROGRAM = path('../bin/haushalt.js');
@@ -15,12 +16,23 @@ const HOUSEHOLD = path('../../demo/household.haushalt.json');
 const STALL = path('../../demo/bread-stall.haushalt.json');
 const folder = mkdtempSync(join(tmpdir(), 'haushalt-cli-'));
 
-function run(...args: string[]): Promise<{ code: number; out: string; error: string }> {
-  return new Promise((resolve) => {
-    execFile(process.execPath, [PROGRAM, ...args], (failure, out, error) => {
-      resolve({ code: failure ? Number(failure.code) : 0, out, error });
-    });
-  });
+/** What a command prints, and how it ends: the program as it is started, but within this process. */
+async function run(...args: string[]): Promise<{ code: number; out: string; error: string }> {
+  const printed = { out: '', error: '' };
+  const take = (into: keyof typeof printed) => (text: unknown) => ((printed[into] += String(text)), true);
+  const spies = [
+    vi.spyOn(process.stdout, 'write').mockImplementation(take('out')),
+    vi.spyOn(process.stderr, 'write').mockImplementation(take('error')),
+    vi.spyOn(console, 'log').mockImplementation((text) => void take('out')(`${text}\n`)),
+    vi.spyOn(console, 'error').mockImplementation((text) => void take('error')(`${text}\n`)),
+  ];
+  try {
+    await runProgram(args);
+    return { code: Number(process.exitCode ?? 0), ...printed };
+  } finally {
+    process.exitCode = undefined;
+    for (const spy of spies) spy.mockRestore();
+  }
 }
 
 function written(content: string): string {

@@ -1,4 +1,4 @@
-import { toPlanFile } from '@haushalt/core';
+import { today, toPlanFile } from '@haushalt/core';
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import {
@@ -17,7 +17,7 @@ import { CliError } from './error.ts';
 import { messages } from './messages.ts';
 import { writeOut } from './output.ts';
 import { readPlanFile } from './planFile.ts';
-import { sourceOf, today } from './source.ts';
+import { sourceOf } from './source.ts';
 
 interface ConvertOptions {
   readonly by: 'year' | 'plan';

@@ -1,3 +1,4 @@
+import { now } from '@haushalt/core';
 import { Command } from 'commander';
 import { dataFolder } from './folders.ts';
 import { messages } from './messages.ts';
@@ -15,7 +16,7 @@ export function doctorCommand(): Command {
     .option('--demo', 'examine the database of the demo', false)
     .action(async (options: DoctorOptions) => {
       const { databaseFile, examine } = await import('@haushalt/server');
-      const found = examine(databaseFile(dataFolder(options)), new Date());
+      const found = examine(databaseFile(dataFolder(options)), now());
       for (const { isWell, words } of found) console.log(messages.examined(isWell, words));
       if (found.some(({ isWell }) => !isWell)) process.exitCode = 1;
     });

@@ -1,19 +1,6 @@
-import { Command, CommanderError } from 'commander';
-import { backupCommand } from './backup.ts';
-import { calcCommand } from './calc.ts';
-import { checkCommand } from './check.ts';
-import { convertCommand } from './convert.ts';
-import { doctorCommand } from './doctor.ts';
-import { CliError } from './error.ts';
-import { personCommand } from './person.ts';
-import { printCommand } from './print.ts';
-import { restoreCommand } from './restore.ts';
-import { serveCommand } from './serve.ts';
-import { statementCommand } from './statement.ts';
-import { VERSION } from './version.ts';
+import { setClock } from '@haushalt/core';
+import { runProgram } from './program.ts';
 
-/** What the command line answers what cannot be done with. */
-const USAGE_ERROR = 2;
 const OUTPUT_ERROR = 1;
 
 // Whoever reads what is printed may stop reading; a disk may be full.
@@ -24,29 +11,7 @@ for (const stream of [process.stdout, process.stderr])
     process.exit(error.code === 'EPIPE' ? 0 : OUTPUT_ERROR);
   });
 
-const program = new Command('haushalt')
-  .description('Plan money by the month, from the command line.')
-  .version(VERSION)
-  .addCommand(calcCommand())
-  .addCommand(checkCommand())
-  .addCommand(convertCommand())
-  .addCommand(printCommand())
-  .addCommand(statementCommand())
-  .addCommand(backupCommand())
-  .addCommand(restoreCommand())
-  .addCommand(personCommand())
-  .addCommand(doctorCommand())
-  .addCommand(serveCommand());
+// A test says which day it is to be; the threads of the server ask the same.
+setClock(process.env.HAUSHALT_NOW ?? null);
 
-for (const command of [program, ...program.commands.flatMap((each) => [each, ...each.commands])])
-  command.showHelpAfterError().exitOverride();
-
-try {
-  await program.parseAsync();
-} catch (error) {
-  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : USAGE_ERROR;
-  else if (error instanceof CliError) {
-    console.error(error.message);
-    process.exitCode = USAGE_ERROR;
-  } else throw error;
-}
+await runProgram(process.argv.slice(2));

@@ -1,3 +1,4 @@
+import { now } from '@haushalt/core';
 import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
 import { Command } from 'commander';
@@ -75,7 +76,7 @@ async function withPeople(options: DataOptions, run: (people: PeopleStore) => un
     const database = openDatabase(databaseFile(dataFolder(options)));
     try {
       const people = createPeopleStore(database);
-      people.ensureLocal(new Date().toISOString());
+      people.ensureLocal(now().toISOString());
       await run(people);
     } finally {
       database.close();

@@ -1,11 +1,11 @@
-import { planOf, writeWithDecimals, yearsOf } from '@haushalt/core';
+import { planOf, today, writeWithDecimals, yearsOf } from '@haushalt/core';
 import { PAPERS, PARTS, pagesOf, partsIn, tooSmall, pdfOf, type PageSetup, type Paper, type Part, type PrintRequest } from '@haushalt/formats'; // prettier-ignore
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
 import { messages } from './messages.ts';
 import { writeOut } from './output.ts';
 import { readPlanFile } from './planFile.ts';
-import { sourceOf, today } from './source.ts';
+import { sourceOf } from './source.ts';
 
 interface PrintOptions {
   readonly what: string;

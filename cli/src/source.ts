@@ -23,6 +23,3 @@ export function sourceOf(
     entries: () => entries,
   };
 }
-
-/** Today, as the machine has it. */
-export const today = (): Day => new Date().toISOString().slice(0, 10);

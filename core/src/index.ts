@@ -1,5 +1,6 @@
 export * from './calendar/month.ts';
 export * from './calendar/calendar.ts';
+export * from './calendar/clock.ts';
 export * from './calendar/day.ts';
 export * from './calendar/readDate.ts';
 export * from './calendar/rollup.ts';

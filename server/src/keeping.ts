@@ -1,3 +1,4 @@
+import { dayOf } from '@haushalt/core';
 import { randomUUID } from 'node:crypto';
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -54,7 +55,7 @@ export class Keeping {
   begin(): void {
     this.timer = setInterval(() => {
       const now = this.options.now();
-      const day = localDay(now);
+      const day = dayOf(now);
       if (day === this.lastNight || now.getHours() < NIGHT_FROM || this.underway) return;
       this.lastNight = day;
       this.underway = this.night()
@@ -82,7 +83,7 @@ export class Keeping {
       if (revision > (newest ?? 0)) await this.snapshot(id, at);
       for (const gone of outlived(store.snapshots.of(id), at)) store.snapshots.remove(id, gone);
     }
-    if (this.kept > 0) await this.nightlyBackup(localDay(at));
+    if (this.kept > 0) await this.nightlyBackup(dayOf(at));
   }
 
   /** Makes a backup now, beside what goes on. Throws `DatabaseError`. */
@@ -143,7 +144,7 @@ export class Keeping {
     if (!store.plans.find(planId)) return;
     store.snapshots.add(planId, {
       id: randomUUID(),
-      name: messages.nightly(at.toISOString().slice(0, 10)),
+      name: messages.nightly(dayOf(at)),
       note: '',
       kind: 'nightly',
       revision,
@@ -152,10 +153,4 @@ export class Keeping {
       content,
     });
   }
-}
-
-/** The day it is where the server stands. */
-function localDay(now: Date): string {
-  const two = (number: number) => String(number).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }

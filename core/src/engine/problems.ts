@@ -11,7 +11,14 @@ import { messages } from '../messages/engine.ts';
 
 /** Why a figure is missing. */
 export type Cause =
-  'emptyDivisor' | 'zeroDivisor' | 'noResult' | 'severalResults' | 'tooLarge' | 'circle' | 'badRule' | 'noAnswer';
+  | 'emptyDivisor'
+  | 'zeroDivisor'
+  | 'noResult'
+  | 'severalResults'
+  | 'tooLarge'
+  | 'circle'
+  | 'badRule'
+  | 'noAnswer';
 
 /** An error as a value: what went wrong, in which line, group or total, in which period (from 0; -1 for all). */
 export interface Problem {

@@ -4,7 +4,8 @@ import { messages } from '../messages/figure.ts';
 
 /** A figure as someone typed it: read, or refused with a sentence for them. `null` is an empty entry. */
 export type ReadFigure =
-  { readonly ok: true; readonly figure: number | null } | { readonly ok: false; readonly message: string };
+  | { readonly ok: true; readonly figure: number | null }
+  | { readonly ok: false; readonly message: string };
 
 /** No figure of a plan may be larger: beyond it, cents no longer fit a double. */
 export const LARGEST_FIGURE = 1e13;

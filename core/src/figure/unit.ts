@@ -1,7 +1,15 @@
 import { messages } from '../messages/figure.ts';
 /** What a figure counts. Rates are fractions: 2.4 % is 0.024. */
 export type Unit =
-  'money' | 'number' | 'percent' | 'ratePerYear' | 'ratePerMonth' | 'months' | 'years' | 'date' | 'yesNo';
+  | 'money'
+  | 'number'
+  | 'percent'
+  | 'ratePerYear'
+  | 'ratePerMonth'
+  | 'months'
+  | 'years'
+  | 'date'
+  | 'yesNo';
 
 /** The units an assumption or a line may have. */
 export const UNITS = ['money', 'number', 'percent', 'ratePerYear', 'ratePerMonth', 'months', 'years'] as const;

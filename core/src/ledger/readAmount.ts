@@ -8,7 +8,8 @@ import { inMinorUnits, minorUnitsIn } from './entries.ts';
 
 /** An amount somebody typed, in minor units; or why it is none. */
 export type ReadAmount =
-  { readonly ok: true; readonly amount: number } | { readonly ok: false; readonly message: string };
+  | { readonly ok: true; readonly amount: number }
+  | { readonly ok: false; readonly message: string };
 
 /**
  * Reads an amount in the plan's notation: a figure, or reckoning with figures such as `12.50+3.20` or `3*4.99`, which is

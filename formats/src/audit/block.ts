@@ -1,3 +1,4 @@
+import { now } from '@haushalt/core';
 import { rawCell, rowsWithin, type RawCell, type RawFormula, type RawSheet } from '../read/rawWorkbook.ts';
 import { allPartsOf } from '../formulaTree.ts';
 import { monthNamed, monthOfSerial, type NamedMonth } from './monthNames.ts';
@@ -118,7 +119,7 @@ function yearNear(sheet: RawSheet, heading: number): number | null {
 /** Months with their years: one that is not said follows from the ones before. */
 function dated(named: readonly NamedMonth[], near: number | null) {
   const firstSaid = named.findIndex(({ year }) => year !== null);
-  let year = firstSaid < 0 ? (near ?? new Date().getFullYear()) : named[firstSaid]!.year! - (named[0]!.month > named[firstSaid]!.month ? 1 : 0); // prettier-ignore
+  let year = firstSaid < 0 ? (near ?? now().getFullYear()) : named[firstSaid]!.year! - (named[0]!.month > named[firstSaid]!.month ? 1 : 0); // prettier-ignore
   const gaps: string[] = [];
   let before: { month: number; year: number } | null = null;
   const months = named.map(({ month, year: said }) => {

@@ -5,7 +5,16 @@ export type FormulaSyntax = 'officeOpen' | 'openFormula';
 
 interface Token {
   readonly kind:
-    'number' | 'text' | 'operator' | 'open' | 'close' | 'separator' | 'reference' | 'word' | 'error' | 'sheet';
+    | 'number'
+    | 'text'
+    | 'operator'
+    | 'open'
+    | 'close'
+    | 'separator'
+    | 'reference'
+    | 'word'
+    | 'error'
+    | 'sheet';
   readonly text: string;
 }
 

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
+import { now as presentMoment } from '@haushalt/core';
 import type { Store } from '../store/store.ts';
 import { Work } from '../threads/work.ts';
 import { ApiError, errorAnswers, unknownRoute } from './errors.ts';
@@ -89,7 +90,7 @@ export function createApp({
   version,
   web,
   names,
-  now = () => new Date(),
+  now = presentMoment,
   log,
   eventLimits,
   outside = NO_OUTSIDE,

@@ -1,3 +1,4 @@
+import { dayOf } from '@haushalt/core';
 import express from 'express';
 import type { Routing } from './routing.ts';
 import { readHandOver, readPages } from './handOverSchemas.ts';
@@ -7,7 +8,7 @@ import { fileName, sendJson, whileWanted, type Surroundings } from './surroundin
 /** The routes by which a plan is handed over, below /api/plans/:id: its pages as they will be, and files of it. */
 export function handOverRoutes(routing: Routing, { store, work, now, report }: Surroundings): void {
   const body = express.json({ limit: 64 << 10 });
-  const today = () => now().toISOString().slice(0, 10);
+  const today = () => dayOf(now());
 
   // Some of the pages as they will be printed, and what is known of all.
   routing.plan(

@@ -3,15 +3,15 @@ import express from 'express';
 import {
   GIVEN_BY_SERVER,
   TOTALS,
+  dayOf,
   freeCopyName,
   groupsWithLines,
   isCurrency,
   isLocale,
+  monthOfDay,
   newPlan,
   rowsOf,
-  toMonth,
   type CommandOf,
-  type Day,
   type Document,
 } from '@haushalt/core';
 import { MAX_WORKBOOK } from '@haushalt/formats';
@@ -50,7 +50,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, events, work, now, report, feeding } = surroundings;
   const body = express.json({ limit: MAX_BODY });
   const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
-  const thisMonth = () => toMonth(now().toISOString().slice(0, 7));
+  const thisMonth = () => monthOfDay(dayOf(now()));
 
   routing.person('get', '/plans', async ({ response, person }) => {
     const month = thisMonth();
@@ -107,7 +107,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     async ({ request, response }) => {
       const asked = readWorkbookQuery(request.query);
       const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-      const task = { kind: 'audit', file: sent, ...asked, today: now().toISOString().slice(0, 10) as Day } as const;
+      const task = { kind: 'audit', file: sent, ...asked, today: dayOf(now()) } as const;
       await answerStreamed(
         response,
         async (progress, signal) => ({ head: {}, content: await work.slow.do<'audit'>(task, { progress, signal }) }),

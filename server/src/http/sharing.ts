@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import express from 'express';
 import Joi from 'joi';
-import { isDay } from '@haushalt/core';
+import { addDays, dayOf, isDay } from '@haushalt/core';
 import type { Role } from '../store/plans.ts';
 import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
@@ -64,7 +64,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
         return void response.status(201).json({ person: known.id, link: null });
       }
       if (outside.mail === null) throw new ApiError(422, 'invalid', messages.nobodyHasThisAddress, 'address');
-      const until = new Date(now().getTime() + INVITED_FOR * 86_400_000).toISOString().slice(0, 10);
+      const until = addDays(dayOf(now()), INVITED_FOR);
       const { id, held } = addLink(plan.id, person.id, { role, until, once: true, address });
       try {
         await sendMail(outside.mail, {

@@ -1,3 +1,4 @@
+import { now } from '@haushalt/core';
 import express, { type Express } from 'express';
 import Joi from 'joi';
 import { behaviourRoutes, type Behaviour } from './behaviour.ts';
@@ -34,7 +35,7 @@ export function createMailBox(): Express {
   app.post('/messages', express.json({ limit: '64mb' }), (request, response) => {
     const { error, value } = asked.validate(request.body, { convert: false });
     if (error) return void response.status(422).json({ error: error.message });
-    messages.unshift({ ...(value as Omit<Message, 'id' | 'at'>), id: next++, at: new Date().toISOString() });
+    messages.unshift({ ...(value as Omit<Message, 'id' | 'at'>), id: next++, at: now().toISOString() });
     messages.splice(KEPT);
     response.status(202).json({});
   });

@@ -1,6 +1,7 @@
 import type { Express } from 'express';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { today as presentDay, type Day } from '@haushalt/core';
 import { createBank } from './bank.ts';
 import { createMailBox } from './mail.ts';
 import { createStatisticsOffice } from './statistics.ts';
@@ -17,7 +18,7 @@ export const NO_OUTSIDE: Outside = { bank: null, statistics: null, mail: null };
 
 /** Starts the stand-ins on this machine alone, each on a port of its own. */
 export async function startStandIns(
-  today: () => string = () => new Date().toISOString().slice(0, 10),
+  today: () => Day = presentDay,
 ): Promise<{ outside: Outside; close: () => Promise<void> }> {
   const [bank, statistics, mail] = await Promise.all([
     listening(createBank(today)),

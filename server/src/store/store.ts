@@ -27,6 +27,7 @@ import {
   type LedgerEntry,
   type PlanRow,
   type Refusal,
+  now as presentMoment,
 } from '@haushalt/core';
 import { openDatabase, takeLock, type Sqlite } from './database.ts';
 import { createFeedStore, type FeedStore } from './feeds.ts';
@@ -112,7 +113,7 @@ export interface StoreOptions {
 }
 
 /** Opens the store in a database file, for this process alone. Throws `DatabaseError` when it cannot be. */
-export function openStore(file: string, { now = () => new Date(), log: limits, mostPages }: StoreOptions = {}): Store {
+export function openStore(file: string, { now = presentMoment, log: limits, mostPages }: StoreOptions = {}): Store {
   const unlock = takeLock(file);
   let database: Sqlite;
   try {

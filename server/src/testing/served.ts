@@ -8,6 +8,9 @@ import { afterEach, beforeEach } from 'vitest';
 import { createApp, createLog, openStore, type AppOptions, type Keeping, type Rule, type Store } from '../index.ts';
 import type { StoreOptions } from '../store/store.ts';
 
+/** When it is in the tests: noon where they run. */
+const PRESENT = new Date('2026-11-10T12:00:00');
+
 type AppParts = ReturnType<typeof createApp>;
 
 export interface Answer {
@@ -35,11 +38,11 @@ export let feeding: AppParts['feeding'];
 export let application: Express;
 
 export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: StoreOptions = {}): Promise<void> {
-  store = openStore(file, { now: () => new Date('2026-11-10T12:00:00Z'), ...storeOptions });
+  store = openStore(file, { now: () => PRESENT, ...storeOptions });
   const { app, events, drain, close, ...rest } = createApp({
     store,
     version: '1.2.3',
-    now: () => new Date('2026-11-10T12:00:00Z'),
+    now: () => PRESENT,
     log: createLog('silent'),
     ...appOptions,
   });

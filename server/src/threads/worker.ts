@@ -1,9 +1,11 @@
 import { parentPort } from 'node:worker_threads';
+import { setClock } from '@haushalt/core';
 import { perform, refusedBy, type Task } from './tasks.ts';
 import type { Answer } from './work.ts';
 
 /** The thread that does what takes long, one task after the other. */
 const port = parentPort!;
+setClock(process.env.HAUSHALT_NOW ?? null);
 
 port.on('message', ({ id, task }: { id: number; task: Task }) => void answerTo(id, task));
 

@@ -217,7 +217,8 @@ export function wordOf({
   parameters,
   more,
 }: FunctionDescription):
-  { readonly at: number; readonly words: readonly string[]; readonly orFigures: boolean } | undefined {
+  | { readonly at: number; readonly words: readonly string[]; readonly orFigures: boolean }
+  | undefined {
   const all = [...parameters, ...more];
   const at = all.findIndex(({ takes }) => takes === 'word');
   return at < 0 ? undefined : { at, words: all[at]!.words ?? [], orFigures: all[at]!.orFigures ?? false };

@@ -59,4 +59,5 @@ export class Words {
 
 /** What a command changes, or why it cannot be carried out. */
 export type Decision =
-  { readonly ok: true; readonly changes: readonly Change[] } | { readonly ok: false; readonly refusal: Refusal };
+  | { readonly ok: true; readonly changes: readonly Change[] }
+  | { readonly ok: false; readonly refusal: Refusal };

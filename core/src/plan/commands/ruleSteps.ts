@@ -30,7 +30,8 @@ export interface Cell {
 
 /** By how much figures are raised or lowered: an amount each, or a factor (1.05 for 5 % more). */
 export type Adjustment = (
-  { readonly kind: 'amount'; readonly amount: number } | { readonly kind: 'factor'; readonly factor: number }
+  | { readonly kind: 'amount'; readonly amount: number }
+  | { readonly kind: 'factor'; readonly factor: number }
 ) & {
   /** Whether a figure may not be lowered below nothing. */
   readonly notBelowZero: boolean;

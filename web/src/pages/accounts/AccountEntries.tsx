@@ -6,6 +6,7 @@ import {
   minorUnitsIn,
   monthOfDay,
   planOf,
+  today,
   writeFigure,
   type AccountRow,
   type Balances,
@@ -23,7 +24,6 @@ import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { PaperNote } from '../../parts/ledger/PaperNote.tsx';
 import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
-import { today } from '../../parts/ledger/today.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';

@@ -9,6 +9,7 @@ import {
   minorUnitsIn,
   monthOfDay,
   planOf,
+  today,
   writeFigure,
   writeWithUnit,
   type AccountRow,
@@ -22,7 +23,6 @@ import { PictureView } from '../../parts/charts/PictureView.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import type { Ledger } from '../../parts/ledger/useLedger.ts';
-import { today } from '../../parts/ledger/today.ts';
 import { useRole, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { Tool } from '../../ui/Tool.tsx';

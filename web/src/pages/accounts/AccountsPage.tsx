@@ -1,11 +1,10 @@
-import { inOrder, minorUnitsIn, planOf, writeWithUnit, type AccountRow } from '@haushalt/core';
+import { inOrder, minorUnitsIn, planOf, today, writeWithUnit, type AccountRow } from '@haushalt/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { messages } from '../../messages/accounts.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import { useBalances, useLedger } from '../../parts/ledger/useLedger.ts';
-import { today } from '../../parts/ledger/today.ts';
 import { api } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';

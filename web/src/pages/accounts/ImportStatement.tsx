@@ -33,7 +33,8 @@ import { CsvTerms } from './CsvTerms.tsx';
 
 /** Where a statement is from: a file, or the bank that is asked for it. */
 export type StatementSource =
-  { readonly kind: 'file'; readonly file: File } | { readonly kind: 'bank'; readonly account: string };
+  | { readonly kind: 'file'; readonly file: File }
+  | { readonly kind: 'bank'; readonly account: string };
 
 interface ImportStatementProps {
   readonly planId: string;

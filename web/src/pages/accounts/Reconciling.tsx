@@ -1,11 +1,12 @@
 import {
-  effectOn,
   addDays,
   dayInWords,
+  effectOn,
   givenOf,
   inMinorUnits,
   minorUnitsIn,
   planOf,
+  today,
   writeFigure,
   writeWithUnit,
   type AccountRow,
@@ -17,7 +18,6 @@ import { DateField } from '../../fields/CalendarField.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { messages } from '../../messages/accounts.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
-import { today } from '../../parts/ledger/today.ts';
 import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';

@@ -1,5 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { monthInWords, nameOf, planOf, toMonth } from '@haushalt/core';
+import { addDays, monthInWords, nameOf, planOf, today, toMonth } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -26,7 +26,7 @@ const SPANS = [
   { value: 'year', words: messages.lastYear, days: 365 },
 ] as const;
 
-const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10);
+const daysAgo = (days: number) => addDays(today(), -days);
 
 /** The history by day and person, in sentences; each step opens to what it changed. */
 export function StepsView() {

@@ -1,14 +1,15 @@
 import {
+  addMonths,
   calendarOf,
   columnsOf,
   freshName,
   hasFigures,
   inOrder,
-  outputKey,
   monthInWords,
+  outputKey,
   planOf,
+  today,
   unitOfColumn,
-  addMonths,
   type ColumnKind,
   type ListColumnRow,
   type ListRow,
@@ -19,7 +20,6 @@ import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { messages } from '../../messages/lists.ts';
-import { today } from '../../parts/ledger/today.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';

@@ -1,4 +1,4 @@
-import { listsOf, planOf, type ListRow } from '@haushalt/core';
+import { listsOf, now, planOf, type ListRow } from '@haushalt/core';
 import { useCallback, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { Select } from '../../fields/Select.tsx';
@@ -50,7 +50,7 @@ export function ListsPage() {
     setPanel(null);
   };
   const toggleTrial = () =>
-    setTrial((now) => (now ? null : trialFromNow(document, history, new Date(), planOf(document).locale)));
+    setTrial((trial) => (trial ? null : trialFromNow(document, history, now(), planOf(document).locale)));
   const openColumn = useCallback((column: string) => setPanel({ kind: 'column', column }), []);
   const openSeries = useCallback(
     (column: string, item: string | null) => setPanel({ kind: 'series', column, item }),

@@ -1,12 +1,13 @@
 import {
   MAX_COLUMNS,
   MAX_ITEMS,
-  UNITS,
   UNIT_WORDS,
+  UNITS,
   freshName,
   guessTable,
   planOf,
   readingAs,
+  today,
   valuesOfTable,
   writeCount,
   type GuessedColumn,
@@ -17,7 +18,6 @@ import { useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/lists.ts';
-import { today } from '../../parts/ledger/today.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';

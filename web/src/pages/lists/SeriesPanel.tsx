@@ -4,6 +4,7 @@ import {
   continued,
   dayInFigures,
   planOf,
+  today,
   valuesOfSeries,
   writeFigure,
   type ListRow,
@@ -15,7 +16,6 @@ import { FigureField } from '../../fields/FigureField.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/lists.ts';
-import { today } from '../../parts/ledger/today.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';

@@ -1,21 +1,22 @@
 import {
-  FormulaError,
   cellOf,
   choicesOf,
   dayInFigures,
+  FormulaError,
   groupsWithLines,
   hasFigures,
-  notationOf,
   nameKey,
   namesInList,
+  notationOf,
   planOf,
   readDay,
   readFigure,
+  readStored,
+  today,
   toShownInList,
   toStored,
   unitOfColumn,
   writeForEntry,
-  readStored,
   type CommandOf,
   type Document,
   type ListColumnRow,
@@ -26,7 +27,6 @@ import { isReckoning, looksLikeFormula } from '../../fields/formula/entry.ts';
 import { TextEditor } from '../../grid/TextEditor.tsx';
 import type { ColumnEditing, EditorProps, Reading } from '../../grid/editing.ts';
 import { messages } from '../../messages/lists.ts';
-import { today } from '../../parts/ledger/today.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { PlanSession } from '../../plan-session/session.ts';
 import type { ListGridColumn } from './cells.tsx';

@@ -1,6 +1,6 @@
 import {
-  OVERDUE_DAYS,
   NET,
+  OVERDUE_DAYS,
   TOTAL_EXPENSES,
   addDays,
   budgetIn,
@@ -13,13 +13,13 @@ import {
   nameOf,
   planOf,
   spendingIn,
+  today,
   writeWithUnit,
 } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { messages } from '../../messages/overview.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
-import { today } from '../../parts/ledger/today.ts';
 import { paceOf } from '../../parts/ledger/pace.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import { useAllEntries, useBalances, useLedger } from '../../parts/ledger/useLedger.ts';

@@ -1,3 +1,4 @@
+import { today } from '@haushalt/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { messages } from '../../messages/people.ts';
 import { peopleApi, type PlanPeople, type SharingLink } from '../../plan-session/peopleApi.ts';
@@ -42,7 +43,7 @@ export function Links({ planId, people }: { readonly planId: string; readonly pe
 }
 
 function isOpen({ revokedAt, until, once, uses }: SharingLink): boolean {
-  const isPast = until !== null && until < new Date().toISOString().slice(0, 10);
+  const isPast = until !== null && until < today();
   return revokedAt === null && !isPast && !(once && uses > 0);
 }
 

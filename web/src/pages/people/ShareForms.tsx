@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { planOf } from '@haushalt/core';
+import { addDays, planOf, today } from '@haushalt/core';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
@@ -16,7 +16,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 
-const MONTH_FROM_NOW = 30 * 86_400_000;
+const inAMonth = () => addDays(today(), 30);
 
 /** Shares the plan: by mail with someone, or by a link one hands over. */
 export function ShareForms({ planId }: { readonly planId: string }) {
@@ -119,9 +119,7 @@ function ByLink({ planId }: { readonly planId: string }) {
   const notices = useNotices();
   const { locale } = planOf(useSessionState().document);
   const [role, setRole] = useState<Role>('viewer');
-  const [until, setUntil] = useState<string | null>(() =>
-    new Date(Date.now() + MONTH_FROM_NOW).toISOString().slice(0, 10),
-  );
+  const [until, setUntil] = useState<string | null>(inAMonth);
   const [once, setOnce] = useState(true);
   const [made, setMade] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -152,9 +150,7 @@ function ByLink({ planId }: { readonly planId: string }) {
             { value: 'day', words: messages.untilADay },
             { value: 'forever', words: messages.forever },
           ]}
-          onChange={(way) =>
-            setUntil(way === 'forever' ? null : new Date(Date.now() + MONTH_FROM_NOW).toISOString().slice(0, 10))
-          }
+          onChange={(way) => setUntil(way === 'forever' ? null : inAMonth())}
         />
         {until !== null && <DateField label={messages.until} value={until} locale={locale} onChange={setUntil} />}
       </div>

@@ -1,6 +1,6 @@
 import {
-  OVERDUE_DAYS,
   NET,
+  OVERDUE_DAYS,
   addDays,
   budgetIn,
   daysBetween,
@@ -11,6 +11,7 @@ import {
   numberInMonth,
   planOf,
   spendingIn,
+  today,
   writeWithUnit,
   type Expected,
   type Month,
@@ -23,7 +24,6 @@ import { useGrid } from '../../grid/useGrid.tsx';
 import { messages } from '../../messages/spending.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { EntryList } from '../../parts/ledger/EntryList.tsx';
-import { today } from '../../parts/ledger/today.ts';
 import type { Entering } from '../../parts/ledger/useEntering.ts';
 import { useEntries, type Ledger } from '../../parts/ledger/useLedger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';

@@ -10,6 +10,7 @@ import {
   planOf,
   readAmount,
   spendingIn,
+  today,
   usualAccounts,
   writeFigure,
   writeForEntry,
@@ -27,7 +28,6 @@ import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../
 import { useGrid } from '../../grid/useGrid.tsx';
 import { messages } from '../../messages/spending.ts';
 import { EntryList } from '../../parts/ledger/EntryList.tsx';
-import { today } from '../../parts/ledger/today.ts';
 import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';

@@ -1,10 +1,11 @@
 import {
   STANDING_RHYTHMS,
   addDays,
+  minorUnitsIn,
   planOf,
   readAmount,
-  minorUnitsIn,
   sideOfLine,
+  today,
   writeForEntry,
   type StandingEntryRow,
   type StandingRhythm,
@@ -18,7 +19,6 @@ import { messages } from '../../messages/spending.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { accountOptions, readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
-import { today } from '../../parts/ledger/today.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';

@@ -11,6 +11,7 @@ import {
   nameOf,
   nextDue,
   planOf,
+  today,
   writeFigure,
   type Document,
   type Expected,
@@ -20,7 +21,6 @@ import { useMemo, useState } from 'react';
 import { messages } from '../../messages/spending.ts';
 import { messages as ledgerMessages } from '../../messages/ledger.ts';
 import { EntryList, whereTo } from '../../parts/ledger/EntryList.tsx';
-import { today } from '../../parts/ledger/today.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';

@@ -1,7 +1,8 @@
 import {
-  Model,
   NO_ACTUALS,
   actualsFrom,
+  dayOf,
+  Model,
   namesOf,
   planOf,
   spendingIn,
@@ -11,7 +12,7 @@ import {
 } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
-import { dayIn, dayOf } from '../../parts/ledger/today.ts';
+import { dayIn } from '../../parts/ledger/today.ts';
 import { linesOf, passedOf, summaryOf } from './MonthView.tsx';
 import { spendingColumns, spentCell, spentRows, standingInWords, usedShare } from './spendingCells.tsx';
 

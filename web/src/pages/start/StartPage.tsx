@@ -3,6 +3,7 @@ import {
   addMonths,
   isCurrency,
   monthInWords,
+  now,
   toMonth,
   writeWithUnit,
   yearOf,
@@ -49,7 +50,7 @@ export function StartPage() {
   const [ready, setReady] = useState<ReadyMade | null>(null);
   const [groups, setGroups] = useState<readonly DraftGroup[]>([]);
   const [refusal, setRefusal] = useState<{ key: string; message: string } | null>(null);
-  const first = usualFirstMonth(new Date());
+  const first = usualFirstMonth(now());
   const form = usePlanForm({
     name: '',
     currency: usualCurrency(usualLocale(navigator.languages)),

@@ -1,4 +1,12 @@
-import { dayInWords, monthInWords, planOf, ratesFromIndex, writeWithUnit, type AssumptionRow } from '@haushalt/core';
+import {
+  dayInWords,
+  monthInWords,
+  planOf,
+  ratesFromIndex,
+  today,
+  writeWithUnit,
+  type AssumptionRow,
+} from '@haushalt/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { messages } from '../../messages/assumptions.ts';
@@ -37,12 +45,12 @@ export function FromIndex({ assumption, onClose }: FromIndexProps) {
     list.error?.message ?? index.error?.message ?? (index.data && !rates ? messages.indexIsTooShort : null);
   const fill = () => {
     if (!rates || !index.data) return;
-    const today = dayInWords(new Date().toISOString().slice(0, 10), plan.locale);
+    const readOn = dayInWords(today(), plan.locale);
     const source = messages.indexNote(
       index.data.name,
       index.data.source,
       monthInWords(rates.until, plan.locale),
-      today,
+      readOn,
     );
     const note = [source, assumption.note].filter((part) => part !== '').join('\n').slice(0, MOST_NOTE); // prettier-ignore
     const { value, steps } = rates;

@@ -4,6 +4,7 @@ import {
   nameOf,
   notationOf,
   planOf,
+  today,
   type EarlierEntry,
   type EntryEdit,
   type Refusal,
@@ -15,7 +16,6 @@ import { messages } from '../../messages/ledger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { DescriptionField } from './DescriptionField.tsx';
 import { accountOptions, completedFrom, editsFrom, targetOptions, type EntryDraft } from './draft.ts';
-import { today } from './today.ts';
 
 interface QuickEntryProps {
   readonly draft: EntryDraft;

@@ -1,7 +1,6 @@
-import { addMonths, forecastOf, lastDay, monthOfDay, type Balances, type Forecast } from '@haushalt/core';
+import { addMonths, forecastOf, lastDay, monthOfDay, today, type Balances, type Forecast } from '@haushalt/core';
 import { useMemo } from 'react';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { today } from './today.ts';
 import type { Ledger } from './useLedger.ts';
 
 /** How the accounts go on, to the end of this month or of later ones; `null` while the ledger is fetched. */

@@ -1,13 +1,14 @@
 import {
   ALL_ENTRIES,
-  Balances,
   NO_ACTUALS,
   actualsFrom,
+  Balances,
   daySumsAfter,
   itemSumsAfter,
-  settledAfter,
   pageAfter,
+  settledAfter,
   sumsAfter,
+  today,
   unassignedCount,
   type Actuals,
   type EarlierEntry,
@@ -23,7 +24,6 @@ import { useMemo } from 'react';
 import { api } from '../../plan-session/api.ts';
 import { PAGE, entriesOf } from './entriesQuery.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { today } from './today.ts';
 
 export interface Ledger {
   readonly actuals: Actuals;

@@ -6,6 +6,7 @@ import {
   decimalsOf,
   isCurrency,
   isLocale,
+  now,
   writeFigure,
   type Negatives,
 } from '@haushalt/core';
@@ -211,7 +212,7 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
     formState: { errors, defaultValues },
   } = form;
   const locale = watch('locale');
-  const present = defaultValues?.year ?? new Date().getFullYear();
+  const present = defaultValues?.year ?? now().getFullYear();
   const years = Array.from({ length: 41 }, (_, index) => present - 20 + index);
 
   return (

@@ -1,6 +1,6 @@
 import {
-  Balances,
   actualsFrom,
+  Balances,
   daySumsAfter,
   findingsOf,
   isOfLedger,
@@ -9,6 +9,7 @@ import {
   reasonOf,
   settledAfter,
   sumsAfter,
+  today,
   type EntryChange,
   type Finding,
   type LedgerGiven,
@@ -19,7 +20,6 @@ import { api } from '../../plan-session/api.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import type { PlanSession } from '../../plan-session/session.ts';
 import type { PlanState } from '../../plan-session/state.ts';
-import { today } from '../ledger/today.ts';
 
 export interface Findings {
   readonly open: readonly Finding[];

@@ -1,11 +1,10 @@
-import { addMonths, beginningOf, nearestPeriod, yearOf, type Calendar, type Month } from '@haushalt/core';
+import { monthOfDay, nearestPeriod, today, yearOf, type Calendar, type Month } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
 /** The month that is now, where the page is. */
 export function monthNow(): Month {
-  const now = new Date();
-  return addMonths(beginningOf(now.getFullYear()), now.getMonth());
+  return monthOfDay(today());
 }
 
 /** This month, or a plan's nearest to it. */

@@ -1,4 +1,4 @@
-import { planOf } from '@haushalt/core';
+import { now, planOf } from '@haushalt/core';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../ui/Icon.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
@@ -42,7 +42,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
           <Dropdown.Item
             as="button"
             type="button"
-            onClick={() => onTrial(trialFromNow(document, history, new Date(), locale))}
+            onClick={() => onTrial(trialFromNow(document, history, now(), locale))}
           >
             {messages.fromNowOn}
           </Dropdown.Item>

@@ -1,8 +1,9 @@
 import {
-  highlightOn,
-  Model,
   applyChanges,
   decide,
+  highlightOn,
+  Model,
+  now,
   toMonth,
   withScenario,
   type Command,
@@ -169,7 +170,7 @@ describe('a trial', () => {
   it('compares with now, or with the moment before a change', () => {
     expect(january(trialBefore(second.document, null, history, 'b').model)).toBe(1);
     expect(january(trialBefore(second.document, null, history, 'a').model)).toBe(800);
-    expect(january(trialFromNow(second.document, history, new Date(), 'en-IE').model)).toBe(2);
+    expect(january(trialFromNow(second.document, history, now(), 'en-IE').model)).toBe(2);
   });
 
   it('compares with what the active scenario was then', () => {
@@ -178,7 +179,7 @@ describe('a trial', () => {
     const step = change(base, { kind: 'scenario.setFigures', scenario: 's', figures });
     const done = [{ commandId: 'x', label: 'in it', changes: step.changes, state: 'done' as const }];
     expect(january(trialBefore(step.document, 's', done, 'x').model)).toBe(800);
-    expect(january(trialFromNow(withScenario(step.document, 's'), done, new Date(), 'en-IE').model)).toBe(5);
+    expect(january(trialFromNow(withScenario(step.document, 's'), done, now(), 'en-IE').model)).toBe(5);
   });
 
   it('begins only where all that was changed since is at hand', () => {
@@ -189,8 +190,8 @@ describe('a trial', () => {
 
   it('knows how much has been done since, and nothing once its moment has been undone', () => {
     expect(doneSince(trialBefore(second.document, null, history, 'a'), history)).toBe(2);
-    expect(doneSince(trialFromNow(first.document, history.slice(0, 1), new Date(), 'en-IE'), history)).toBe(1);
+    expect(doneSince(trialFromNow(first.document, history.slice(0, 1), now(), 'en-IE'), history)).toBe(1);
     const undone = [history[0]!, { ...history[1]!, state: 'undone' as const }];
-    expect(doneSince(trialFromNow(second.document, history, new Date(), 'en-IE'), undone)).toBe(0);
+    expect(doneSince(trialFromNow(second.document, history, now(), 'en-IE'), undone)).toBe(0);
   });
 });

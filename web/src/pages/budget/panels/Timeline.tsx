@@ -16,7 +16,8 @@ import { messages } from '../../../messages/budget.ts';
 
 /** A mark on the timeline: a step of the rule, by its first month (`null` for the plan's start), or an exception. */
 export type TimelineMark =
-  { readonly kind: 'step'; readonly from: Month | null } | { readonly kind: 'exception'; readonly month: Month };
+  | { readonly kind: 'step'; readonly from: Month | null }
+  | { readonly kind: 'exception'; readonly month: Month };
 
 interface TimelineProps {
   readonly line: LineRow;

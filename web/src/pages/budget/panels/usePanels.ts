@@ -1,4 +1,4 @@
-import { planOf } from '@haushalt/core';
+import { now, planOf } from '@haushalt/core';
 import { useState } from 'react';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
@@ -14,7 +14,7 @@ export function usePanels(row: BudgetRow | undefined) {
   const notices = useNotices();
   const [panel, setPanel] = useState<PanelName | null>(null);
   const [trial, setTrial] = useState<Trial | null>(null);
-  const beginTrial = () => trialFromNow(document, history, new Date(), planOf(document).locale);
+  const beginTrial = () => trialFromNow(document, history, now(), planOf(document).locale);
   const toggleTrial = useStable(() => setTrial((before) => (before ? null : beginTrial())));
   const openPanel = useStable((name: PanelName) => {
     if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: messages.selectALineToSee });

@@ -1,0 +1,11 @@
+// Before unit tests, and before they run again: compiles what they start as programs and threads, so that none of it is older
+// than its source.
+import { execFileSync } from 'node:child_process';
+import { COMPILE, ROOT } from './setup.mjs';
+
+const compile = () => execFileSync(...COMPILE, { cwd: ROOT, stdio: 'inherit' });
+
+export default function setup(project) {
+  compile();
+  project.onTestsRerun(compile);
+}
