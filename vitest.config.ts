@@ -13,13 +13,17 @@ export default defineConfig({
     },
   },
   test: {
-    include: ['{core,formats,server,web,cli,bench,demo}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/dist/**'],
     testTimeout: 30_000,
     globalSetup: [fileURLToPath(new URL('./scripts/compile.mjs', import.meta.url))],
     // Files share what they import; what a test changes around it is put back in the set-up file.
     isolate: false,
     maxWorkers: availableParallelism(),
+    // What pages leave behind in their process slows nothing else down, and the other way round.
+    projects: ['{core,formats,server,cli,bench,demo}', 'web'].map((packages) => ({
+      extends: true,
+      test: { name: packages === 'web' ? 'web' : 'program', include: [`${packages}/**/*.test.{ts,tsx}`] },
+    })),
     setupFiles: [fileURLToPath(new URL('./core/src/testing/setup.ts', import.meta.url))],
   },
 });

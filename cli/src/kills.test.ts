@@ -6,11 +6,12 @@ import { fileURLToPath } from 'node:url';
 import { afterAll, describe, expect, it } from 'vitest';
 import { calculate, documentFrom, newPlan, type AnyRow, type TableName } from '@haushalt/core';
 import { hashOfNew, openStore } from '@haushalt/server';
+import { seldomOrOften } from '../../core/src/testing/setup.ts';
 
 const PROGRAM = fileURLToPath(new URL('../bin/haushalt.js', import.meta.url));
 /** How often the server is killed, on so many databases at once. */
-const KILLS = 200;
-const DATABASES = 4;
+const KILLS = seldomOrOften(4, 200);
+const DATABASES = seldomOrOften(1, 4);
 const NAMES = ['Mara', 'Kofi', 'Ines'] as const;
 const PASSWORD = 'lantern-loaf-canal';
 const servers = new Set<ChildProcess>();

@@ -152,7 +152,7 @@ describe('Going back', () => {
         const { body: nothing } = await call('POST', `/plans/${id}/compare`, { before: then, after: now });
         expect(nothing).toMatchObject({ lines: [], rows: [], entries: [] });
       }),
-      runs(40),
+      runs(15),
     );
   }, 180_000);
 

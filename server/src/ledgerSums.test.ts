@@ -25,6 +25,7 @@ import {
   type LedgerEntry,
 } from '@haushalt/core';
 import { openStore, type Store } from './store/store.ts';
+import { runs } from '../../core/src/testing/setup.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'haushalt-sums-'));
 let store: Store;
@@ -159,7 +160,7 @@ describe('what is known of a ledger', () => {
           expect(actualsFrom(store.ledger.sums(id)).lines.size).toBeLessThanOrEqual(4);
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -169,7 +170,7 @@ describe('what is known of a ledger', () => {
         const entry = entryOf('e', given);
         expect(entryOf('e', givenOf(entry))).toEqual(entry);
       }),
-      { numRuns: 100 },
+      runs(100),
     );
   });
 });

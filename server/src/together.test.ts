@@ -11,12 +11,13 @@ import {
 } from '@haushalt/core';
 import { base, listening, serveEachTest, start, stop, store } from './testing/served.ts';
 import { Browser, NEW_PLAN } from './testing/people.ts';
+import { seldomOrOften } from '../../core/src/testing/setup.ts';
 import { hashOfNew } from './http/passwords.ts';
 
 serveEachTest();
 
-const EDITORS = 50;
-const VIEWERS = 200;
+const EDITORS = seldomOrOften(8, 50);
+const VIEWERS = seldomOrOften(20, 200);
 const EDITS = 12;
 const PASSWORD = 'lantern-loaf-canal';
 
@@ -80,7 +81,7 @@ async function send(cookie: string, order: { readonly id: string; readonly comma
     }
 }
 
-describe('Fifty who change a plan and two hundred who look at it', () => {
+describe('Many who change a plan, and many more who look at it', () => {
   it('lose nothing, see the same at the end, and leave nothing behind', async () => {
     await stop();
     await start();

@@ -14,6 +14,7 @@ import { forecastOf, usualAccounts } from './forecast.ts';
 import { carryOverInto, spendingIn } from './spending.ts';
 import { settledBy } from './standing.ts';
 import { sumsAfter } from './underway.ts';
+import { runs } from '../testing/setup.ts';
 
 const plan = sketch({
   accounts: {
@@ -68,7 +69,7 @@ describe('the balance of an account', () => {
           expect(balances.on(account, to) - balances.on(account, from)).toBe(change);
         }
       }),
-      { numRuns: 100 },
+      runs(100),
     );
   });
 });

@@ -11,6 +11,7 @@ import { TABLES, type StandingEntryRow } from '../plan/schema/tables.ts';
 import { sketch } from '../testing/plans.ts';
 import { budgetIn } from './spending.ts';
 import { dueDays, dueKey, expectedIn, isDue, nextDue, settledBy } from './standing.ts';
+import { runs } from '../testing/setup.ts';
 
 const row = (said: Partial<StandingEntryRow>): StandingEntryRow =>
   rowOfToday(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...said }) as StandingEntryRow;
@@ -47,7 +48,7 @@ describe('the days of a standing entry', () => {
         if (daysBetween(from, to) < 60) expect(eachDay(from, to).filter((day) => isDue(row(said), day))).toEqual(whole);
         if (whole.length > 0) expect(nextDue(row(said), addDays(from, -1))).toBe(whole[0]);
       }),
-      { numRuns: 200 },
+      runs(200),
     );
   });
 

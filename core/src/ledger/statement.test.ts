@@ -11,6 +11,7 @@ import { Assigner, earlierFrom, matcherOf } from './assigning.ts';
 import { entryRefusal } from './entries.ts';
 import type { Expected } from './standing.ts';
 import { countsOf, editFor, previewStatement, type StatementLine } from './statement.ts';
+import { runs } from '../testing/setup.ts';
 
 const bare = sketch({
   accounts: { Bank: {}, Card: { kind: 'card' }, Nest: { kind: 'savings' } },
@@ -168,7 +169,7 @@ describe('a line of a statement', () => {
         expect(entries).toHaveLength(given.length);
         expect(new Set(states(given, entries))).toEqual(new Set(given.length === 0 ? [] : ['known']));
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 });

@@ -59,7 +59,7 @@ describe('whatever commands are taken', () => {
             if (old[id] !== undefined) expect(`${id} ${changed.has(id)}`).toBe(`${id} ${differ(id)}`);
         });
       }),
-      runs(60),
+      runs(20),
     );
   }, 120_000);
 
@@ -75,7 +75,7 @@ describe('whatever commands are taken', () => {
           if (value !== null) expect(problem).toBeNull();
         }
       }),
-      runs(60),
+      runs(20),
     );
   }, 120_000);
 
@@ -110,7 +110,7 @@ describe('whatever commands are taken', () => {
           expect(allListFigures(earlier)).toEqual(lists);
         }
       }),
-      runs(40),
+      runs(20),
     );
   }, 120_000);
 
@@ -124,7 +124,7 @@ describe('whatever commands are taken', () => {
           if (!decision.ok) expect(['locked', 'used']).toContain(decision.refusal.code);
         }
       }),
-      runs(40),
+      runs(20),
     );
   }, 120_000);
 
@@ -145,7 +145,7 @@ describe('whatever commands are taken', () => {
           });
         }
       }),
-      runs(60),
+      runs(20),
     );
   }, 120_000);
 
@@ -161,7 +161,7 @@ describe('whatever commands are taken', () => {
         }
         expect(differenceBetween(document, startingPlan())).toEqual([]);
       }),
-      runs(60),
+      runs(20),
     );
   }, 120_000);
 
@@ -181,7 +181,7 @@ describe('whatever commands are taken', () => {
           new Model(document);
         }
       }),
-      runs(60),
+      runs(20),
     );
   }, 120_000);
 });

@@ -3,10 +3,11 @@ import { afterAll, vi } from 'vitest';
 import { setClock } from '../calendar/clock.ts';
 
 /**
- * Random properties draw from a fixed seed, so that a run says the same everywhere. `npm run fuzz` gives another seed, and
- * how many times each property is tried.
+ * Random properties draw from a fixed seed, a few cases each, so that a run says the same everywhere and is soon over.
+ * `npm run fuzz` gives another seed, and how many times as many cases are drawn.
  */
-const { HAUSHALT_SEED, HAUSHALT_RUNS, HAUSHALT_NOW } = process.env;
+const { HAUSHALT_SEED, HAUSHALT_TIMES, HAUSHALT_NOW } = process.env;
+const TIMES = HAUSHALT_TIMES === undefined ? 1 : Number(HAUSHALT_TIMES);
 
 /** When tests run, unless `npm run test:days` or a test says otherwise: what they find does not hang on the day. */
 export const PRESENT = HAUSHALT_NOW ?? '2026-11-24T10:00:00';
@@ -14,13 +15,14 @@ setClock(PRESENT);
 
 fc.configureGlobal({
   seed: HAUSHALT_SEED === undefined ? 20260101 : Number(HAUSHALT_SEED),
-  ...(HAUSHALT_RUNS === undefined ? {} : { numRuns: Number(HAUSHALT_RUNS) }),
+  numRuns: 100 * TIMES,
 });
 
-/** How often a property is tried: as often as it says, unless a run asks for more. */
-export const runs = (count: number): { numRuns: number } => ({
-  numRuns: HAUSHALT_RUNS === undefined ? count : Number(HAUSHALT_RUNS),
-});
+/** How many cases of a property are drawn: so many, unless a run asks for several times as many. */
+export const runs = (count: number): { numRuns: number } => ({ numRuns: count * TIMES });
+
+/** How often something is repeated that takes long: seldom in `npm test`, often in `npm run fuzz`. */
+export const seldomOrOften = (seldom: number, often: number): number => (TIMES === 1 ? seldom : often);
 
 // Test files share what they import: none leaves a clock, a spy or a global of its own to the next.
 afterAll(() => {

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { guessCsv, lookAtCsv, readCsv, readDate, readDecimal } from './csv.ts';
 import { formatOf, readStatement } from './readStatement.ts';
 import { StatementError } from './statement.ts';
+import { runs } from '../../../core/src/testing/setup.ts';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const read = (text: string) => readStatement(bytes(text));
@@ -302,7 +303,7 @@ describe('a table of a bank', () => {
           expect(found.map(({ date, amount }) => [date, Math.round(amount * 100)])).toEqual(rows.map(({ amount }, at) => [days[at], amount]));
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   }); // prettier-ignore
 });
@@ -319,13 +320,13 @@ describe('any file', () => {
         const broken = text.slice(0, at % text.length) + put + text.slice((at % text.length) + length);
         expect(typeof failure(broken)).toBe('string');
       }),
-      { numRuns: 300 },
+      runs(300),
     ); // prettier-ignore
     fc.assert(
       fc.property(fc.uint8Array({ maxLength: 400 }), (noise) => {
         expect(typeof failure(noise)).toBe('string');
       }),
-      { numRuns: 100 },
+      runs(100),
     );
   });
 });

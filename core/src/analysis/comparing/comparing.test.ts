@@ -85,7 +85,7 @@ describe('two moments of a plan', () => {
         }
         expect(between(now, now)).toEqual({ lines: [], rows: [] });
       }),
-      runs(60),
+      runs(25),
     );
   });
 });

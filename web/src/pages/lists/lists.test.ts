@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { copiedText } from './copied.ts';
 import { readCellText } from './editing.tsx';
 import { ALL_ITEMS, rowsOfList, summaryRows, type ListView } from './rows.ts';
+import { runs } from '../../../../core/src/testing/setup.ts';
 
 const plan = (locale: string) =>
   parsePlan({
@@ -123,7 +124,7 @@ describe('what is typed into a list', () => {
           }
         });
       }),
-      { numRuns: 100 },
+      runs(100),
     );
   });
 });

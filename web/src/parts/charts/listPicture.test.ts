@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { configOf } from './chartConfig.ts';
 import { listPicture, type ListDrawing } from './listPicture.ts';
+import { runs } from '../../../../core/src/testing/setup.ts';
 
 type Cells = Readonly<Record<string, number | string | null>>;
 
@@ -59,7 +60,7 @@ describe('a list drawn along one of its columns', () => {
         expect(picture.along!.places).toEqual(inOrder.map(({ x }) => x));
         expect(picture.series[0]!.values).toEqual(inOrder.map(({ y }) => y));
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 });
