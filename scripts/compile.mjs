@@ -1,9 +1,11 @@
 // Before unit tests, and before they run again: compiles what they start as programs and threads, so that none of it is older
 // than its source.
 import { execFileSync } from 'node:child_process';
-import { COMPILE, ROOT } from './setup.mjs';
+import { COMPILE, ROOT, THREAD } from './setup.mjs';
 
-const compile = () => execFileSync(...COMPILE, { cwd: ROOT, stdio: 'inherit' });
+const compile = () => {
+  for (const command of [COMPILE, THREAD]) execFileSync(...command, { cwd: ROOT, stdio: 'inherit' });
+};
 
 export default function setup(project) {
   compile();

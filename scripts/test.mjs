@@ -5,6 +5,7 @@ import {
   BUNDLE,
   COMPILE,
   ROOT,
+  THREAD,
   built,
   chromium,
   installPackages,
@@ -75,7 +76,7 @@ const endToEnd = () =>
 const isBuiltAlready = isBuilt();
 const library = libraryToCompile();
 const [isCompiled, isBundled, isLibraryThere] = await Promise.all([
-  check('Compiling', COMPILE),
+  check('Compiling', COMPILE).then(async (isWell) => (await check('Thread', THREAD)) && isWell),
   isBuiltAlready || check('Bundle', BUNDLE),
   library === null || check('Database library', [library.command, library.args], library.env),
 ]);

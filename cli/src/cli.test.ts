@@ -4,6 +4,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Readable } from 'node:stream';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it, vi } from 'vitest';
 import { newPlan } from '@haushalt/core';
@@ -17,7 +18,14 @@ const STALL = path('../../demo/bread-stall.haushalt.json');
 const folder = mkdtempSync(join(tmpdir(), 'haushalt-cli-'));
 
 /** What a command prints, and how it ends: the program as it is started, but within this process. */
-async function run(...args: string[]): Promise<{ code: number; out: string; error: string }> {
+function run(...args: string[]): Promise<{ code: number; out: string; error: string }> {
+  return runTyping('', ...args);
+}
+
+/** The same, with something typed into it. */
+async function runTyping(text: string, ...args: string[]): Promise<{ code: number; out: string; error: string }> {
+  const stdin = Object.getOwnPropertyDescriptor(process, 'stdin')!;
+  Object.defineProperty(process, 'stdin', { configurable: true, value: Readable.from([text]) });
   const printed = { out: '', error: '' };
   const take = (into: keyof typeof printed) => (text: unknown) => ((printed[into] += String(text)), true);
   const spies = [
@@ -30,6 +38,7 @@ async function run(...args: string[]): Promise<{ code: number; out: string; erro
     await runProgram(args);
     return { code: Number(process.exitCode ?? 0), ...printed };
   } finally {
+    Object.defineProperty(process, 'stdin', stdin);
     process.exitCode = undefined;
     for (const spy of spies) spy.mockRestore();
   }
@@ -253,18 +262,15 @@ describe('haushalt serve and backup', () => {
 
 describe('haushalt person', () => {
   const data = join(folder, 'people');
-  const typed = (text: string, ...args: string[]) => {
-    const { status, stdout, stderr } = spawnSync(process.execPath, [PROGRAM, ...args, '--data', data], { input: text, encoding: 'utf8' }); // prettier-ignore
-    return { code: status, out: stdout, error: stderr };
-  };
+  const typed = (text: string, ...args: string[]) => runTyping(text, ...args, '--data', data);
 
   it('names the first owner, without whom no other machine is served, and gives new passwords', async () => {
-    expect(typed('', 'person', 'list').out).toContain('Nobody has a password');
-    expect(typed('easy\n', 'person', 'first', 'Mara').error).toContain('The password is not enough');
-    const first = typed('lantern-loaf-canal\n', 'person', 'first', 'Mara', 'mara@home.example');
+    expect((await typed('', 'person', 'list')).out).toContain('Nobody has a password');
+    expect((await typed('easy\n', 'person', 'first', 'Mara')).error).toContain('The password is not enough');
+    const first = await typed('lantern-loaf-canal\n', 'person', 'first', 'Mara', 'mara@home.example');
     expect([first.code, first.out]).toEqual([0, expect.stringContaining('Mara is the first owner')]);
-    expect(typed('lantern-loaf-canal\n', 'person', 'first', 'Eve').code).toBe(2);
-    expect(typed('', 'person', 'list').out.trim()).toBe('Mara <mara@home.example>');
+    expect((await typed('lantern-loaf-canal\n', 'person', 'first', 'Eve')).code).toBe(2);
+    expect((await typed('', 'person', 'list')).out.trim()).toBe('Mara <mara@home.example>');
     const server = spawn(process.execPath, [PROGRAM, 'serve', '--port', '0', '--host', '0.0.0.0', '--data', data], {
       stdio: ['ignore', 'pipe', 'pipe'],
     });
@@ -285,11 +291,11 @@ describe('haushalt person', () => {
       const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!;
       expect((await fetch(`${at}/api/plans`, { headers: { cookie } })).status).toBe(200);
       // On the machine itself a password is replaced while the server runs; who was signed in is not any more.
-      expect(typed('paper-heron-attic\n', 'person', 'reset', 'mara@home.example').code).toBe(0);
+      expect((await typed('paper-heron-attic\n', 'person', 'reset', 'mara@home.example')).code).toBe(0);
       expect((await fetch(`${at}/api/plans`, { headers: { cookie } })).status).toBe(401);
       expect((await signIn('lantern-loaf-canal')).status).toBe(401);
       expect((await signIn('paper-heron-attic')).status).toBe(200);
-      expect(typed('x\n', 'person', 'reset', 'Nobody').error).toContain('Nobody here has the name');
+      expect((await typed('x\n', 'person', 'reset', 'Nobody')).error).toContain('Nobody here has the name');
     } finally {
       server.kill('SIGKILL');
     }

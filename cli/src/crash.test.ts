@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterEach, describe, expect, it } from 'vitest';
+import { seldomOrOften } from '../../core/src/testing/setup.ts';
 import { calculate, documentFrom, type AnyRow, type TableName } from '@haushalt/core';
 
 const PROGRAM = fileURLToPath(new URL('../bin/haushalt.js', import.meta.url));
@@ -62,7 +63,7 @@ describe('a server killed while commands stream in', () => {
 
     const acknowledged = new Map<number, number>();
     let next = 0;
-    for (let round = 0; round < 3; round++) {
+    for (let round = 0; round < seldomOrOften(2, 20); round++) {
       let killed = false;
       const stream = async () => {
         while (!killed) {

@@ -10,7 +10,7 @@ import { seldomOrOften } from '../../core/src/testing/setup.ts';
 
 const PROGRAM = fileURLToPath(new URL('../bin/haushalt.js', import.meta.url));
 /** How often the server is killed, on so many databases at once. */
-const KILLS = seldomOrOften(4, 200);
+const KILLS = seldomOrOften(3, 200);
 const DATABASES = seldomOrOften(1, 4);
 const NAMES = ['Mara', 'Kofi', 'Ines'] as const;
 const PASSWORD = 'lantern-loaf-canal';

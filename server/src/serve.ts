@@ -53,6 +53,8 @@ export function databaseFile(data: string): string {
 const KEPT_ALIVE = 75_000;
 /** How long requests under way may take to end when the server is stopped, in milliseconds. */
 const DRAINING = 10_000;
+/** How often it is looked meanwhile which connections nobody uses any more, in milliseconds. */
+const LOOKED_AT_WHILE_DRAINING = 50;
 
 /**
  * Starts serving and resolves once requests are taken. Throws `PortTaken`, `ServeRefused`, or `DatabaseError` for its
@@ -101,8 +103,11 @@ export async function serve(
         const ended = new Promise((resolve) => server.close(resolve));
         drain();
         server.closeIdleConnections();
+        // A connection whose last request has been answered meanwhile is not waited for.
+        const idle = setInterval(() => server.closeIdleConnections(), LOOKED_AT_WHILE_DRAINING);
         const timer = setTimeout(() => server.closeAllConnections(), DRAINING);
         await ended;
+        clearInterval(idle);
         clearTimeout(timer);
         await close();
         await standIns?.close();

@@ -13,7 +13,7 @@ import {
   type Document,
 } from '@haushalt/core';
 import { commandFor, draws, startingPlan, type Draw } from '../../../core/src/testing/random.ts';
-import { runs } from '../../../core/src/testing/setup.ts';
+import { runs, seldomOrOften } from '../../../core/src/testing/setup.ts';
 import { sketch } from '../../../core/src/testing/plans.ts';
 import { compare, compareWith } from '../testing/compared.ts';
 import { demoPlan } from '../testing/demo.ts';
@@ -54,8 +54,10 @@ describe('a workbook, recalculated by a library of others', () => {
     'follows every assumption of the demo plan %s',
     async (name) => {
       const document = demoPlan(name);
-      for (const { id, value, formula } of inOrder(document.assumptions.values())) {
-        if (formula !== null) continue;
+      const typed = inOrder(document.assumptions.values()).filter(({ formula }) => formula === null);
+      // Here some of them, one after the other; in npm run fuzz all.
+      const every = seldomOrOften(3, 1);
+      for (const { id, value } of typed.filter((_, nth) => nth % every === 0)) {
         const workbook = workbookOf(document);
         const theirs = RecalculatedWorkbook.read(await writeXlsx(workbook));
         const { sheet, row, column } = new Places(workbook).placeOf(`assumption:${id}`);

@@ -50,8 +50,8 @@ interface Job {
 const LONGEST = 120_000;
 const MOST_WAITING = 50;
 
-// The same file is found from the sources, as the tests run them, and from what is compiled.
-const THREAD = new URL('../../dist/threads/worker.js', import.meta.url);
+// One file of the thread and all it is made of (scripts/thread.mjs), found from the sources and from what is compiled.
+const THREAD = new URL('../../dist/threads/thread.js', import.meta.url);
 
 /** A thread for what takes long, one task after the other. It is started when it is first needed, and again after it ended. */
 export class Work {
