@@ -14,7 +14,12 @@ export async function bundleThread() {
       alias: { '@haushalt/core': path('core/src/index.ts'), '@haushalt/formats': path('formats/src/index.ts') },
     },
   });
-  await bundle.write({ dir: path('server/dist/threads'), format: 'esm', sourcemap: true, chunkFileNames: 'thread-[name].js' });
+  await bundle.write({
+    dir: path('server/dist/threads'),
+    format: 'esm',
+    sourcemap: true,
+    chunkFileNames: 'thread-[name].js',
+  });
   await bundle.close();
 }
 

@@ -75,6 +75,7 @@ export * from './plan/document/scenarios.ts';
 export * from './plan/file/jsonSchema.ts';
 export * from './plan/schema/tables.ts';
 export * from './plan/commands/undo.ts';
+export { isPartOf } from './plan/document/owners.ts';
 export { GIVEN_BY_SERVER } from './plan/commands/feeds.ts';
 export { FORMER_KINDS, commandOfToday } from './plan/commands/former.ts';
 export * from './plan/schema/totals.ts';

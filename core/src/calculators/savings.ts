@@ -177,10 +177,24 @@ export function answerSavings(
  */
 function leastThat(reaches: (deposit: number) => boolean, near: number, minorUnit: number): number {
   const round = rounder(minorUnit);
-  let deposit = near;
-  for (let step = 1; !reaches(deposit); step *= 2) deposit = round(deposit + step * minorUnit);
-  while (deposit > 0 && reaches(round(deposit - minorUnit))) deposit = round(deposit - minorUnit);
-  return deposit;
+  const does = (units: number) => reaches(round(units * minorUnit));
+  // A larger deposit never leaves less: of all amounts in minor units, those from one on reach the goal.
+  let reaching = Math.round(near / minorUnit);
+  let missing = reaching - 1;
+  if (does(reaching)) {
+    for (let step = 1; missing >= 0 && does(missing); step *= 2) [reaching, missing] = [missing, missing - step];
+    missing = Math.max(missing, -1);
+  } else {
+    missing = reaching;
+    for (let step = 1; !does(missing + step); step *= 2) missing += step;
+    for (reaching = missing + 1; !does(reaching);) reaching += reaching - missing;
+  }
+  while (reaching - missing > 1) {
+    const middle = Math.floor((reaching + missing) / 2);
+    if (does(middle)) reaching = middle;
+    else missing = middle;
+  }
+  return round(reaching * minorUnit);
 }
 
 /** What is put in or taken out by date, and the months without a deposit; months of the fund are counted from 1. */

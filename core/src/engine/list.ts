@@ -60,6 +60,8 @@ export class ListAtWork implements ListFigures {
   /** What people typed, along the items. */
   private readonly typed = new Map<string, Series>();
   private readonly outside = new Map<string, Outside>();
+  /** Columns whose cells have changed, to be given their evaluation again once, however many cells there were. */
+  private readonly respecified = new Set<string>();
   private readonly words: Readonly<Record<CalendarWord, Operand>>;
   /** Figures are added up in an order of their own, so that totals do not hang on the order of the items. */
   private readonly byId: Int32Array;
@@ -128,12 +130,14 @@ export class ListAtWork implements ListFigures {
       const typed = this.typed.get(column)!;
       typed.set(at, figure ?? NaN, BLANK);
       typed.settle();
-    } else this.specify(row);
+    } else this.respecified.add(column);
     markStale(this.nodes.get(column)!, at, at + 1);
   }
 
   /** Computes what is stale in a column and all it needs; in all columns, when none is named. */
   bringUpToDate(column?: string): void {
+    for (const id of this.respecified) this.specify(this.around.document.listColumns.get(id)!);
+    this.respecified.clear();
     const needed = column === undefined ? null : neededBy(this.uses, column);
     const { period } = this.around;
     for (const [id, { scalar, readers }] of this.outside) {

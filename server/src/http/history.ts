@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import express from 'express';
 import Joi from 'joi';
+import { withoutRevivedAccess } from '@haushalt/core';
 import { MOST_SNAPSHOTS } from '../store/snapshots.ts';
 import type { HistoryQuery } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
@@ -88,8 +89,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
       if (earlier) return void response.json(earlier);
       const task = { kind: 'goBack', database: store.file, planId: plan.id, to: given.to, rows: given.rows } as const;
       const { changes: all, revision } = await work.slow.do<'goBack'>(task);
-      // What another plan follows, it follows in somebody's name: that is not taken over with the rest.
-      const changes = given.to.kind === 'plan' ? all.filter(({ table }) => table !== 'feeds') : all;
+      const changes = withoutRevivedAccess(all, null);
       if (changes.length === 0) throw new ApiError(409, 'conflict', messages.nothingDiffers);
       const way = { kind: 'goBack', label: messages.wentBackTo(given.what), from: revision, changes } as const;
       // Who asks may have lost the role meanwhile.

@@ -15,6 +15,7 @@ import {
   minorUnitsIn,
   planOf,
   takenBack,
+  withoutRevivedAccess,
   type AccountRow,
   type Change,
   type DocumentChange,
@@ -294,7 +295,8 @@ function decideStep(log: LogStore, planId: string, personId: string, document: D
   if (target.personId !== personId) return refuse(messages.onlyWhoMadeAChange);
   if (step.kind === 'undo' && target.state !== 'done') return refuse(messages.thisHasBeenTakenBack);
   if (step.kind === 'redo' && target.state !== 'undone') return refuse(messages.thisCanNoLongerBe);
-  return decideChanges(document, step.kind === 'undo' ? takenBack(document, target.changes) : target.changes);
+  const changes = step.kind === 'undo' ? takenBack(document, target.changes) : target.changes;
+  return decideChanges(document, withoutRevivedAccess(changes, personId));
 }
 
 /**

@@ -10,6 +10,7 @@ import {
   entryOf,
   invert,
   isOfLedger,
+  isPartOf,
   isSameEntry,
   planOf,
   rowInWords,
@@ -127,11 +128,13 @@ export class Moments {
     const now = this.whole({ kind: 'now' });
     const then = this.whole(to);
     const wanted = rows && new Set(rows);
-    const isWanted = (row: unknown) => Object.values(row as object).some((value) => wanted!.has(value as string));
     const own = planOf(now.document);
-    const changes = differenceBetween(now.document, withId(then.document, own.id)).filter(
-      ({ before, after }) => wanted === null || isWanted(before ?? after),
-    );
+    const earlier = withId(then.document, own.id);
+    const changes = differenceBetween(now.document, earlier).filter(({ table, before, after }) => {
+      if (wanted === null) return true;
+      const isWanted = (document: Document, row: AnyRow | null) => row !== null && isPartOf(document, table, row, wanted); // prettier-ignore
+      return isWanted(now.document, before) || isWanted(earlier, after);
+    });
     const entries = wanted === null ? this.entriesBetween(now, then) : [];
     if (entries.length > MAX_ENTRIES_AT_ONCE)
       throw new NoSuchMoment(messages.tooManyEntriesDiffer(entries.length, MAX_ENTRIES_AT_ONCE));

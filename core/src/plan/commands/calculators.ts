@@ -12,7 +12,7 @@ import { inOrder, planOf, type DocumentChange } from '../document/document.ts';
 import type { Draft } from '../document/draft.ts';
 import { MAX_PARTS } from '../document/limits.ts';
 import { freeName } from '../document/naming.ts';
-import { positionBetween } from '../document/position.ts';
+import { makeRoom } from '../document/places.ts';
 import { readStored } from '../document/storedFormulas.ts';
 import { deleteWithAll, lostOutput } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
@@ -42,9 +42,9 @@ export const calculatorCommands = {
       checkName(draft, called, null, 'name');
       if (offer && table !== 'loans') throw refused('invalid', messages.onlyALoanHasOther, 'offer');
       const rows = inOrder<Calculator['row']>(draft.document[table].values());
-      const after = rows[rows.findIndex((other) => other.id === id) + 1]?.position ?? null;
       // A copy stands beside what it is a copy of; an offer comes after the others.
-      const position = offer ? positionBetween(rows.at(-1)!.position, null) : positionBetween(row.position, after);
+      const at = offer ? rows.length : rows.findIndex((other) => other.id === id) + 1;
+      const position = makeRoom(rows, at, 1, (other) => draft.set(table, other as never))[0]!;
       const copy = { ...row, id: as, name: tidy(called), position };
       if (table === 'loans')
         draft.set('loans', { ...(copy as LoanRow), offerOf: offer ? (row.offerOf ?? row.id) : row.offerOf });

@@ -6,7 +6,8 @@ import { withReferences } from '../document/formulas.ts';
 import { namesInList } from '../document/listNames.ts';
 import { MAX_COLUMNS, MAX_ITEMS, columnsOf, itemsOf } from '../document/lists.ts';
 import { columnNameRefusal, freeName } from '../document/naming.ts';
-import { positions, positionsBetween } from '../document/position.ts';
+import { makeRoom } from '../document/places.ts';
+import { positions } from '../document/position.ts';
 import { rowsWhere } from '../document/rowTable.ts';
 import { rowOfToday } from '../schema/columns.ts';
 import { tidy } from '../schema/names.ts';
@@ -306,7 +307,7 @@ function columnPosition(draft: Draft, list: string, before: string | null, self:
   const columns = columnsOf(draft.document, list).filter((column) => column.id !== self);
   const at = before === null ? columns.length : columns.findIndex((column) => column.id === before);
   if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
-  return positionsBetween(columns[at - 1]?.position ?? null, columns[at]?.position ?? null, 1)[0]!;
+  return makeRoom(columns, at, 1, (column) => draft.set('listColumns', column))[0]!;
 }
 
 /** Keys for some items in front of another of the list, or at its end; `moved` are no longer where they were. */
@@ -320,7 +321,7 @@ function itemPositions(
   const items = itemsOf(draft.document, list).filter((item) => !moved.has(item.id));
   const at = before === null ? items.length : items.findIndex((item) => item.id === before);
   if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
-  return positionsBetween(items[at - 1]?.position ?? null, items[at]?.position ?? null, count);
+  return makeRoom(items, at, count, (item) => draft.set('listItems', item));
 }
 
 /** An item of a list; refused where it is of another, or gone. */

@@ -1,7 +1,7 @@
 import type { Draft } from '../document/draft.ts';
 import { inOrder } from '../document/document.ts';
 import { isNamed, type NamedTable } from '../document/naming.ts';
-import { positionBetween } from '../document/position.ts';
+import { makeRoom } from '../document/places.ts';
 import { rowsWhere } from '../document/rowTable.ts';
 import { goingWith } from '../../graph/references.ts';
 import { usersIn } from '../../graph/users.ts';
@@ -43,8 +43,8 @@ export function positionBefore(
 ): string {
   const { document } = draft;
   const all = group === undefined ? document[table].values() : rowsWhere(document.lines, 'group', group);
-  const rows = inOrder<{ id: string; position: string }>(all).filter((row) => row.id !== self);
+  const rows = inOrder<Row<PlacedTable>>(all as Iterable<Row<PlacedTable>>).filter((row) => row.id !== self);
   const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
   if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
-  return positionBetween(rows[at - 1]?.position ?? null, rows[at]?.position ?? null);
+  return makeRoom(rows, at, 1, (row) => draft.set(table, row as never))[0]!;
 }

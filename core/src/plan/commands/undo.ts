@@ -12,9 +12,10 @@ import {
 } from '../document/document.ts';
 import { rowsWhere } from '../document/rowTable.ts';
 import { limitRefusal } from '../document/limits.ts';
+import { whereItIsNow, withOwnPlaces } from '../document/places.ts';
 import { isNamed, isTitled, nameOf, nameRefusal, titleRefusal } from '../document/naming.ts';
 import { leftBehind, lostOutput, lostTotal, missingReference } from '../../graph/references.ts';
-import type { AnyRow, RuleStepRow, TableName } from '../schema/tables.ts';
+import type { AnyRow, FeedRow, RuleStepRow, TableName } from '../schema/tables.ts';
 import { usersIn } from '../../graph/users.ts';
 import { messages } from '../../messages/commands.ts';
 
@@ -23,27 +24,29 @@ import { messages } from '../../messages/commands.ts';
  * the changes expect, and what results must hold together.
  */
 export function decideChanges(document: Document, all: readonly Change[]): Decision {
-  const changes = all.filter(isOfDocument);
+  let changes = all.filter(isOfDocument).map((change) => whereItIsNow(document, change));
   const refuse = (message: string): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
   for (const change of changes) {
     const now = (document[change.table] as ReadonlyMap<string, AnyRow>).get(change.id) ?? null;
     if (!isSameRow(now, change.before)) {
       const row = now ?? change.before ?? change.after;
-      const name = row ? ownerName(document, change.table, row) : null;
+      const name = row ? ownerName(document, row) : null;
       return refuse(messages.hasBeenChangedSinceSo(name));
     }
   }
+  changes = withOwnPlaces(applyChanges(document, changes), changes);
   const after = applyChanges(document, changes);
   const left = leftBehind(after, changes);
   if (left) {
-    const what = ownerName(document, left.table, left.row);
+    const what = ownerName(document, left.row);
     return refuse(messages.hasComeToNeedThis(what));
   }
   const users = changes.some(mayTakeAway) ? usersIn(after) : null;
   for (const change of changes) {
     const { table, id, after: row } = change;
     if (row === null) {
-      const stillUsing = users?.get(id) ?? [];
+      // A row that goes by the id of something named, as what a line follows, is not that itself.
+      const stillUsing = isNamed(table) ? (users?.get(id) ?? []) : [];
       if (stillUsing.length > 0) return refuse(messages.usesThisByNowSo(stillUsing.map(({ name }) => name).join(', ')));
       continue;
     }
@@ -66,7 +69,7 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
     throw error;
   }
   // Entries may be of months and lines that are gone by now; whether they are as expected is seen where the ledger is kept.
-  return { ok: true, changes: all };
+  return { ok: true, changes: [...changes, ...all.filter((change) => !isOfDocument(change))] };
 }
 
 /**
@@ -87,17 +90,54 @@ export function takenBack(document: Document, changes: readonly Change[]): Chang
   return back;
 }
 
+/** The tables whose rows let a plan show what is elsewhere, in somebody's name: `by`. */
+const GIVES_ACCESS: ReadonlySet<TableName> = new Set(['feeds']);
+
+/**
+ * Changes back to an earlier moment without those that would give access again to what is elsewhere: it is given only anew,
+ * by a command. What somebody gave in their own name, `personId`, they may take back having ended.
+ */
+export function withoutRevivedAccess(changes: readonly Change[], personId: string | null): Change[] {
+  return changes.filter(
+    ({ table, after }) =>
+      after === null || table === 'entries' || !GIVES_ACCESS.has(table) || (after as FeedRow).by === personId,
+  );
+}
+
 /** Whether a change takes away something rules may name. */
 function mayTakeAway({ table, after }: DocumentChange): boolean {
   return after === null && isNamed(table);
 }
 
-function ownerName(document: Document, table: TableName, row: AnyRow): string | null {
+/** What a row is of, by name, for a sentence about it; `null` where that has no name. */
+function ownerName(document: Document, row: AnyRow): string | null {
   if ('name' in row) return row.name;
-  const values = row as unknown as Readonly<Record<string, string | undefined>>;
-  for (const column of ['line', 'assumption', 'of', 'loan', 'fund', 'schedule'] as const) {
+  if ('what' in row) return row.what;
+  if ('condition' in row) return row.text || null;
+  const values = row as unknown as Readonly<Record<string, string | null | undefined>>;
+  for (const column of OWNERS) {
     const owner = values[column];
-    if (owner !== undefined) return nameOf(document, owner) ?? null;
+    if (typeof owner !== 'string') continue;
+    const row = document[OWNER_TABLES[column]].get(owner) as { name?: string; what?: string } | undefined;
+    const name = nameOf(document, owner) ?? row?.name ?? row?.what;
+    if (name !== undefined) return name;
   }
-  return values.scenario === undefined ? table : (document.scenarios.get(values.scenario)?.name ?? null);
+  const item = typeof values.item === 'string' ? document.listItems.get(values.item) : undefined;
+  const list = item && document.lists.get(item.list);
+  return list?.name ?? null;
 }
+
+/** The columns that say what a row is of, the nearest first. */
+const OWNER_TABLES = {
+  line: 'lines',
+  assumption: 'assumptions',
+  of: 'lines',
+  loan: 'loans',
+  fund: 'savings',
+  schedule: 'taxSchedules',
+  list: 'lists',
+  standing: 'standingEntries',
+  account: 'accounts',
+  scenario: 'scenarios',
+} as const satisfies Record<string, TableName>;
+const OWNERS = Object.keys(OWNER_TABLES) as (keyof typeof OWNER_TABLES)[];

@@ -15,6 +15,7 @@ import { MAX_PARTS, MAX_ROWS, formulaColumns, sizeRefusal } from '../document/li
 import { TITLED_TABLES, columnNameRefusal, nameRefusal, namesOf, titleRefusal } from '../document/naming.ts';
 import { namesInList } from '../document/listNames.ts';
 import { listOfRow } from '../document/lists.ts';
+import { rowsMovedApart } from '../document/places.ts';
 import { positions } from '../document/position.ts';
 import {
   DERIVED_ID_TABLES,
@@ -85,10 +86,20 @@ export function parsePlan(json: unknown): Document {
 
   resolveReferences(rows);
   nameRows(rows);
+  moveApart(rows);
   const document = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
   const whole = withStoredFormulas(document, rows);
   const named = accountsNamedIn(json, whole);
   return named.size === 0 ? whole : { ...whole, accounts: named };
+}
+
+/** Gives rows that share a place one of their own, in the order of the file's ids. */
+function moveApart(rows: Record<TableName, DraftRow[]>): void {
+  const moved = rowsMovedApart(documentFrom(rows as unknown as Record<TableName, AnyRow[]>));
+  if (moved.length === 0) return;
+  const places = new Map(moved.map(({ table, row }) => [`${table} ${row.id}`, row.position]));
+  for (const { table } of moved)
+    for (const row of rows[table]) row.position = places.get(`${table} ${row.id}`) ?? row.position!;
 }
 
 /** All ids a file gives, so that none of those made up for other rows is the same. */
