@@ -14,6 +14,7 @@ interface ServeCommandOptions {
   readonly data?: string;
   readonly demo: boolean;
   readonly fresh: boolean;
+  readonly url?: string;
   readonly name: readonly string[];
   readonly logLevel: LogLevel;
   readonly behindProxy: readonly string[];
@@ -29,6 +30,11 @@ export function serveCommand(): Command {
       '--host <address>',
       'the address to listen on; other machines reach only what is not 127.0.0.1',
       '127.0.0.1',
+    )
+    .option(
+      '--url <address>',
+      'where people reach it, such as https://plans.example.org; links in mails lead there',
+      readUrl,
     )
     .option('--name <name>', 'another name the server is called by; can be repeated', collect, [])
     .option(
@@ -51,6 +57,7 @@ export function serveCommand(): Command {
 
 async function run(options: ServeCommandOptions): Promise<void> {
   if (options.fresh && !options.demo) throw new CliError(messages.freshRemovesADatabaseAnd);
+  if (options.behindProxy.length > 0 && options.url === undefined) throw new CliError(messages.behindAProxyTheAddress);
   if (options.fresh && options.data) throw new CliError(messages.freshOnlyStartsOverThe);
   // Fetched here, so that the other commands need not load the server.
   const { DatabaseError, PortTaken, ServeRefused, serve } = await import('@haushalt/server');
@@ -66,6 +73,7 @@ async function run(options: ServeCommandOptions): Promise<void> {
       backups: options.backups,
       ...(options.behindProxy.length > 0 ? { proxies: options.behindProxy } : {}),
       names: options.name,
+      ...(options.url === undefined ? {} : { publicUrl: options.url }),
       logLevel: options.logLevel,
       ...(options.demo ? { demo } : {}),
     });
@@ -100,6 +108,25 @@ function demo(): Demo {
     .map((name) => readPlanFile(join(folder, name)));
   const told = JSON.parse(readFileSync(join(folder, 'history.json'), 'utf8')) as Omit<Demo, 'plans'>;
   return { ...told, plans };
+}
+
+function readUrl(text: string): string {
+  let url: URL | null = null;
+  try {
+    url = new URL(text);
+  } catch {
+    // It is answered below.
+  }
+  if (
+    !url ||
+    !/^https?:$/.test(url.protocol) ||
+    url.pathname !== '/' ||
+    url.search !== '' ||
+    url.hash !== '' ||
+    url.username !== ''
+  )
+    throw new InvalidArgumentError(messages.aUrlIs);
+  return url.origin;
 }
 
 function readCount(text: string): number {

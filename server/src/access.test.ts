@@ -24,6 +24,7 @@ const EXPECTED: Readonly<Record<string, Access>> = {
   'get /health': 'anyone', 'get /ready': 'anyone', 'get /metrics': 'anyone', 'get /me': 'anyone',
   'post /session': 'anyone', 'delete /session': 'anyone', 'post /first': 'anyone', 'post /strength': 'anyone',
   'get /links/:held': 'anyone', 'post /links/:held/person': 'anyone', 'post /links/:held/use': 'person',
+  'post /confirmations/:held': 'anyone',
   'post /resets': 'anyone', 'post /resets/:held': 'anyone',
   'patch /me': 'person', 'put /me/password': 'person', 'get /me/sessions': 'person',
   'delete /me/sessions/:session': 'person', 'get /me/data': 'person', 'post /me/leave': 'person',
@@ -143,7 +144,7 @@ describe('Every route', () => {
 describe('Whatever is asked', () => {
   it('is answered without the server failing, and without an answer that tells of its inside', async () => {
     await stop();
-    await start({ attempts: { pair: { points: 1e6, duration: 1 }, address: { points: 1e6, duration: 1 }, name: { points: 1e6, duration: 1 } } }); // prettier-ignore
+    await start({ attempts: { pair: { points: 1e6, duration: 1 }, network: { points: 1e6, duration: 1 }, name: { points: 1e6, duration: 1 } } }); // prettier-ignore
     const callers = await household();
     const heads = Object.fromEntries(
       Object.entries(callers).map(([who, browser]) => [who, browser.held === undefined ? {} : { cookie: `haushalt=${browser.held}` }]), // prettier-ignore

@@ -172,7 +172,8 @@ describe('A line that follows another plan', () => {
     // Nobody follows what they are not shown.
     await mara.ask('POST', '/plans/import?id=secret', plan('secret', 1));
     expect((await kofi.ask('POST', '/plans/own/commands', { id: 'y', command: { ...command, plan: 'secret' } })).status).toBe(404); // prettier-ignore
-    await mara.ask('POST', '/plans/stall/people', { address: 'kofi@home.example', role: 'viewer' });
+    const link = await mara.ask('POST', '/plans/stall/links', { role: 'viewer', until: null, once: true });
+    expect((await kofi.ask('POST', `/links/${link.body.path.split('/').at(-1)}/use`, {})).status).toBe(200);
     await feeding.settled();
     expect([figures('own')[0], findings()]).toEqual([expect.closeTo(0.6), []]);
     await mara.ask('DELETE', '/plans/stall');

@@ -17,11 +17,18 @@ export const messages = {
   signInFirst: 'Sign in first.',
   tooManyAttempts: (minutes: number) =>
     `That were too many attempts. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
+  tooManyOwnPagesAreOpen: 'You have too many pages of your plans open. Close some, and load this one again.',
+  tooManyMails: (minutes: number) =>
+    `Too many messages were sent. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
+  aNameWithoutAt: 'a name without @, so that it cannot be mistaken for an address',
+  confirmYourAddress: 'Confirm your address for Haushalt',
+  confirmItHere: (name: string, link: string) =>
+    `Hello ${name},\n\nsomeone wants this address to be theirs in Haushalt. If it was you, confirm it within a day here:\n\n${link}\n\nIf not, there is nothing to do.`,
   aMailAddress: 'a mail address such as name@example.org',
   nameOrPasswordIsWrong: 'The name or the password is not right.',
   thereIsAFirstPerson: 'Someone has a password here already. Sign in, or ask for a link.',
   thisNameIsTaken: 'Someone here has this name already. Choose another.',
-  thisAddressIsTaken: 'Someone here has this address already.',
+  thisAddressIsTaken: 'This address belongs to someone here already. Sign in with it instead.',
   thisLinkIsNoUse: 'This link is of no use any more. Ask for a new one.',
   thereIsNoMail: 'No mail is set up here.',
   theMailBoxDoesNotAnswer: 'The mail box does not answer. Nothing was sent; try again later.',
@@ -48,10 +55,8 @@ export const messages = {
   // sharing
   mayDo: { viewer: 'look at it', editor: 'look at it and change it', owner: 'own it with them' },
   thatIsYou: 'That is your own address.',
-  nobodyHasThisAddress: 'Nobody here has this address, and no mail is set up. Make a link and hand it over yourself.',
+  invitedByLinkAlone: 'No mail is set up here. Make a link and hand it over yourself.',
   hasSharedAPlan: (who: string, plan: string) => `${who} shares “${plan}” with you`,
-  youFindItAt: (who: string, plan: string, may: string, link: string) =>
-    `${who} shares the plan “${plan}” with you: you may ${may}.\n\nYou find it here:\n\n${link}`,
   youMayOpenItWith: (who: string, plan: string, may: string, link: string, until: string) =>
     `${who} shares the plan “${plan}” with you: you may ${may}.\n\nOpen it with this link, once, until ${until}:\n\n${link}`,
   sendsYou: (who: string, what: string) => `${who} sends you “${what}”`,

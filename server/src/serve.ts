@@ -14,6 +14,8 @@ import { messages } from './messages.ts';
 export interface ServeOptions {
   readonly port: number;
   readonly host: string;
+  /** Where people reach it, where that is not the address it is bound to: for links in mails. */
+  readonly publicUrl?: string;
   /** Other names the server may be called by, beside its address. */
   readonly names?: readonly string[];
   /** The folder that holds the database. */
@@ -78,10 +80,15 @@ export async function serve(
     }
     if (options.demo && store.plans.count() === 0 && !store.people.haveSignIn()) await storeDemo(store, options.demo());
     const standIns = options.demo ? await startStandIns() : null;
+    const address = server.address();
+    const port = typeof address === 'object' && address ? address.port : options.port;
+    const url = `http://${options.host.includes(':') ? `[${options.host}]` : options.host}:${port}`;
+    const publicUrl = (options.publicUrl ?? url).replace(/\/+$/, '');
     const { app, drain, close, keeping } = createApp({
       store,
       version: options.version,
-      names: namesFor(options.host, options.names),
+      publicUrl: () => publicUrl,
+      names: namesFor(options.host, [...(options.names ?? []), new URL(publicUrl).hostname]),
       log,
       callers: {
         isSecure: (options.proxies ?? []).length > 0,
@@ -94,10 +101,8 @@ export async function serve(
     });
     server.on('request', app);
     keeping.begin();
-    const address = server.address();
-    const port = typeof address === 'object' && address ? address.port : options.port;
     return {
-      url: `http://${options.host.includes(':') ? `[${options.host}]` : options.host}:${port}`,
+      url,
       mail: standIns?.outside.mail ?? null,
       close: async () => {
         const ended = new Promise((resolve) => server.close(resolve));

@@ -8,7 +8,7 @@ import { now as presentMoment } from '@haushalt/core';
 import type { Store } from '../store/store.ts';
 import { Work } from '../threads/work.ts';
 import { ApiError, errorAnswers, unknownRoute } from './errors.ts';
-import { Events, type EventLimits } from './events.ts';
+import { Events, type EventsOptions } from './events.ts';
 import { onlyByName, onlyFromOwnPages, onlyJson } from './guard.ts';
 import type { Log } from './log.ts';
 import { Attempts, type AttemptLimits } from './attempts.ts';
@@ -16,6 +16,7 @@ import { Callers, type CallersOptions } from './callers.ts';
 import { creatingFrom } from './createFrom.ts';
 import { handOverRoutes } from './handOver.ts';
 import { historyRoutes } from './history.ts';
+import { Post, type MailLimits } from './mail.ts';
 import { keepingRoutes } from './keeping.ts';
 import { ledgerRoutes } from './ledger.ts';
 import { Counts, operatingRoutes } from './operating.ts';
@@ -40,10 +41,13 @@ export interface AppOptions {
   readonly names?: ReadonlySet<string>;
   readonly now?: () => Date;
   readonly log: Log;
-  readonly eventLimits?: EventLimits;
+  readonly eventLimits?: EventsOptions;
   /** Services outside: a bank, a statistics office. */
   readonly outside?: Outside;
   readonly outsideOptions?: OutsideOptions;
+  /** Where people reach this server, without a slash at the end; asked when a link is mailed. */
+  readonly publicUrl?: () => string;
+  readonly mailLimits?: MailLimits;
   /** How callers are known. */
   readonly callers?: CallersOptions;
   readonly attempts?: AttemptLimits;
@@ -99,6 +103,8 @@ export function createApp({
   attempts,
   backups,
   proxies = [],
+  publicUrl = () => 'http://127.0.0.1',
+  mailLimits,
 }: AppOptions): {
   app: Express;
   events: Events;
@@ -112,7 +118,10 @@ export function createApp({
   close: () => Promise<void>;
 } {
   const app = express();
-  const events = new Events(eventLimits);
+  const events = new Events({
+    isSessionLive: (session) => store.people.isLive(session, now().toISOString()),
+    ...eventLimits,
+  });
   // What someone waits for must not wait behind what takes long.
   const work = { quick: new Work(), slow: new Work() };
   const report = (error: unknown) => log.error({ err: error });
@@ -156,7 +165,9 @@ export function createApp({
     keeping,
     feeding,
     createFrom: creatingFrom(store, work.slow),
-    attempts: new Attempts(attempts),
+    attempts: new Attempts(store.people, attempts),
+    publicUrl,
+    post: new Post(outside.mail, mailLimits),
   };
   const routing = new Routing(store, callers);
   operatingRoutes(routing, { store, events, counts, version });
@@ -198,5 +209,5 @@ export function createApp({
 
 /** A path as it may be written down: what links hold is for who has them alone. */
 function withoutSecrets(path: string): string {
-  return path.replace(/^(\/api\/(?:links|resets)|\/join|\/reset)\/[^/]+/, '$1/…');
+  return path.replace(/^(\/api\/(?:links|resets|confirmations)|\/join|\/reset|\/confirm)\/[^/]+/, '$1/…');
 }

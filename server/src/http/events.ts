@@ -11,9 +11,12 @@ export interface EventLimits {
   /** How many pages may listen to one plan, and to all of them. */
   readonly perPlan: number;
   readonly all: number;
+  /** How many pages of one person may listen to one plan, and to all of them. */
+  readonly perPersonAndPlan: number;
+  readonly perPerson: number;
 }
 
-export const EVENT_LIMITS: EventLimits = { perPlan: 500, all: 2000 };
+export const EVENT_LIMITS: EventLimits = { perPlan: 500, all: 2000, perPersonAndPlan: 20, perPerson: 60 };
 
 /** Why a stream is ended: the plan is not to be seen any more, its person is not signed in any more, or may do less. */
 export type Ending = 'gone' | 'signedOut' | 'reload';
@@ -50,21 +53,32 @@ const PRESENCE_PER_PAGE = 8;
 /** Of how many pages it is told where they are. */
 const MOST_PRESENT = 60;
 
+/** How often it is said that a stream is still there, and looked whether it may be, in milliseconds. */
+const BEAT = 20_000;
+
+export interface EventsOptions extends Partial<EventLimits> {
+  readonly beat?: number;
+  /** Whether a session, by the hash it is kept under, goes on. */
+  readonly isSessionLive?: (session: string) => boolean;
+}
+
 /** Streams change sets to every open browser of a plan, as server-sent events, and who is there. */
 export class Events {
   private readonly listeners = new Map<string, Map<Response, Listener>>();
   private readonly places = new Map<Response, Place>();
   private readonly heartbeat: NodeJS.Timeout;
   private readonly limits: EventLimits;
+  private readonly isSessionLive: ((session: string) => boolean) | undefined;
   /** What is to be said to the pages of plans, for a moment. */
   private readonly untold = new Map<string, string>();
   /** The plans of which it is to be told who is there. */
   private readonly moved = new Map<string, NodeJS.Timeout>();
   private count = 0;
 
-  constructor(limits: EventLimits = EVENT_LIMITS) {
-    this.limits = limits;
-    this.heartbeat = setInterval(() => this.beat(), 20_000);
+  constructor({ beat = BEAT, isSessionLive, ...limits }: EventsOptions = {}) {
+    this.limits = { ...EVENT_LIMITS, ...limits };
+    this.isSessionLive = isSessionLive;
+    this.heartbeat = setInterval(() => this.beat(), beat);
     this.heartbeat.unref();
   }
 
@@ -82,6 +96,11 @@ export class Events {
     const streams = this.listeners.get(planId) ?? new Map<Response, Listener>();
     if (streams.size >= this.limits.perPlan || this.count >= this.limits.all)
       throw new ApiError(503, 'busy', messages.tooManyPagesAreOpen);
+    const own = (each: Listener) => each.person.id === listener.person.id;
+    const ownHere = [...streams.values()].filter(own).length;
+    const ownAll = [...this.listeners.values()].reduce((sum, each) => sum + [...each.values()].filter(own).length, 0);
+    if (ownHere >= this.limits.perPersonAndPlan || ownAll >= this.limits.perPerson)
+      throw new ApiError(429, 'tooMany', messages.tooManyOwnPagesAreOpen);
     response.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-store, no-transform',
@@ -95,13 +114,7 @@ export class Events {
     this.listeners.set(planId, streams.set(response, listener));
     this.count++;
     this.someoneMoved(planId);
-    response.on('close', () => {
-      this.places.delete(response);
-      if (!streams.delete(response)) return;
-      this.count--;
-      if (streams.size === 0) this.listeners.delete(planId);
-      this.someoneMoved(planId);
-    });
+    response.on('close', () => this.forget(planId, response));
   }
 
   publish(planId: string, entry: LogEntry, { name }: Person): void {
@@ -131,6 +144,8 @@ export class Events {
       const meant = [...streams].filter(([, listener]) => isMeant(listener));
       if (meant.length > 0) this.tellNow(planId);
       for (const [response] of meant) {
+        // Nothing can be written any more from here on, though it takes a while until the stream is closed.
+        this.forget(planId, response);
         response.write(`event: ${why}\ndata: {}\n\n`);
         response.end();
       }
@@ -142,6 +157,15 @@ export class Events {
     for (const timer of this.moved.values()) clearTimeout(timer);
     for (const planId of [...this.untold.keys()]) this.tellNow(planId);
     for (const streams of this.listeners.values()) for (const response of streams.keys()) response.end();
+  }
+
+  private forget(planId: string, response: Response): void {
+    this.places.delete(response);
+    const streams = this.listeners.get(planId);
+    if (!streams?.delete(response)) return;
+    this.count--;
+    if (streams.size === 0) this.listeners.delete(planId);
+    this.someoneMoved(planId);
   }
 
   private tell(planId: string, text: () => string): void {
@@ -183,6 +207,14 @@ export class Events {
   }
 
   private beat(): void {
+    // A session may have ended by its time, or by another program on this machine.
+    const isOver = new Map<string, boolean>();
+    const hasEnded = ({ session }: Listener) => {
+      if (session === '' || !this.isSessionLive) return false;
+      if (!isOver.has(session)) isOver.set(session, !this.isSessionLive(session));
+      return isOver.get(session)!;
+    };
+    this.endOf(hasEnded, 'signedOut');
     for (const streams of this.listeners.values()) for (const response of streams.keys()) send(response, ': here\n\n');
   }
 }

@@ -26,12 +26,21 @@ export function namesFor(host: string, also: readonly string[] = []): ReadonlySe
  */
 export function onlyByName(names: ReadonlySet<string>): RequestHandler {
   return (request, _response, next) => {
-    const name = (request.hostname ?? '').toLowerCase().replace(/^\[|\]$/g, '');
+    // What a proxy says people asked it for is not looked at: it hands on what they sent.
+    const name = nameIn(request.get('host') ?? '');
     if (!names.has(name)) {
       throw new ApiError(403, 'forbidden', messages.haushaltIsNotCalledHere(name));
     }
     next();
   };
+}
+
+/** The name in a Host header, without the port and the brackets of an address. */
+function nameIn(host: string): string {
+  return host
+    .toLowerCase()
+    .replace(/:\d*$/, '')
+    .replace(/^\[|\]$/g, '');
 }
 
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);

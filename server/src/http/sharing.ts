@@ -7,10 +7,8 @@ import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
 import { allOf, date } from './fields.ts';
 import { readHandOver } from './handOverSchemas.ts';
-import { sendMail } from './mail.ts';
 import type { Routing } from './routing.ts';
 import { read, readId } from './schemas.ts';
-import { originOf } from './signIn.ts';
 import { fileName, type Surroundings } from './surroundings.ts';
 
 const role = Joi.string().valid('owner', 'editor', 'viewer');
@@ -27,7 +25,7 @@ const INVITED_FOR = 30;
 
 /** The routes by which a plan is shared: who may do what with it, links to it, and files of it by mail. */
 export function sharingRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, events, now, outside, work, feeding } = surroundings;
+  const { store, events, now, work, feeding, post } = surroundings;
   const { sharing, people, plans } = store;
   const body = express.json({ limit: 64 << 10 });
   const at = () => now().toISOString();
@@ -39,7 +37,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     response.json({ people: shown, links: isOwner ? sharing.links(plan.id) : [], signsIn: people.haveSignIn() });
   });
 
-  // By address: who is known here has the plan at once; anyone else is sent a link.
+  // By address: a link is mailed, by which whoever reads it accepts. The answer is the same whether they are known here.
   routing.plan(
     'own',
     'post',
@@ -47,36 +45,27 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     async ({ request, response, person, plan }) => {
       refuseAlone();
       const { address, role } = read<{ address: string; role: Role }>(inviteSchema, request.body);
-      const known = people.byNameOrAddress(address);
       const { name } = plans.nameOf(plan.id)!;
-      const from = originOf(request.get('origin'), request.protocol, request.get('host'));
-      if (known && known.id === person.id) throw new ApiError(422, 'invalid', messages.thatIsYou, 'address');
-      if (known) {
-        sharing.grant(plan.id, known.id, role, at());
-        feeding.hasChanged(plan.id, person.id);
-        events.sharingChanged(plan.id);
-        if (outside.mail !== null)
-          await sendMail(outside.mail, {
-            to: address,
-            subject: messages.hasSharedAPlan(person.name, name),
-            text: messages.youFindItAt(person.name, name, messages.mayDo[role], `${from}/plans/${plan.id}`),
-          }).catch(surroundings.report);
-        return void response.status(201).json({ person: known.id, link: null });
-      }
-      if (outside.mail === null) throw new ApiError(422, 'invalid', messages.nobodyHasThisAddress, 'address');
+      if (people.find(person.id)?.address === address.toLowerCase())
+        throw new ApiError(422, 'invalid', messages.thatIsYou, 'address');
+      if (!post.isThere) throw new ApiError(422, 'invalid', messages.invitedByLinkAlone, 'address');
       const until = addDays(dayOf(now()), INVITED_FOR);
       const { id, held } = addLink(plan.id, person.id, { role, until, once: true, address });
+      const link = `${surroundings.publicUrl()}/join/${held}`;
       try {
-        await sendMail(outside.mail, {
-          to: address,
-          subject: messages.hasSharedAPlan(person.name, name),
-          text: messages.youMayOpenItWith(person.name, name, messages.mayDo[role], `${from}/join/${held}`, until),
-        });
+        await post.send(
+          {
+            to: address,
+            subject: messages.hasSharedAPlan(person.name, name),
+            text: messages.youMayOpenItWith(person.name, name, messages.mayDo[role], link, until),
+          },
+          { person: person.id, plan: plan.id },
+        );
       } catch (error) {
         sharing.revokeLink(plan.id, id, at());
         throw error;
       }
-      response.status(201).json({ person: null, link: id });
+      response.status(201).json({ link: id });
     },
     body,
   );
@@ -90,6 +79,8 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
       const member = memberOf(plan.id, request.params.person);
       if (member.role === 'owner' && role !== 'owner') refuseLastOwner(plan.id);
       sharing.grant(plan.id, member.id, role, at(), member.link);
+      // Links they made as an owner would give back what was taken.
+      if (member.role === 'owner' && role !== 'owner') sharing.revokeLinksOf(plan.id, member.id, '', at());
       if (role === 'viewer') events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'reload'); // prettier-ignore
       events.sharingChanged(plan.id);
       response.status(204).end();
@@ -103,11 +94,12 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     if (member.id !== person.id && plans.roleOf(plan.id, person.id) !== 'owner')
       throw new ApiError(403, 'forbidden', messages.onlyTheOwnerMayDo);
     if (member.role === 'owner') refuseLastOwner(plan.id);
+    const links = sharing.revokeLinksOf(plan.id, member.id, member.link, at());
     sharing.revoke(plan.id, member.id);
     feeding.hasChanged(plan.id, person.id);
     events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'gone');
     events.sharingChanged(plan.id);
-    response.status(204).end();
+    response.json({ revokedLinks: links });
   });
 
   routing.plan(
@@ -118,7 +110,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
       refuseAlone();
       const given = read<{ role: Role; until: string | null; once: boolean }>(linkSchema, request.body);
       if (given.until !== null && !isDay(given.until)) throw new ApiError(422, 'invalid', messages.thereIsNoSuchDay, 'until'); // prettier-ignore
-      if (given.until !== null && given.until < at().slice(0, 10)) throw new ApiError(422, 'invalid', messages.thatDayIsOver, 'until'); // prettier-ignore
+      if (given.until !== null && given.until < dayOf(now())) throw new ApiError(422, 'invalid', messages.thatDayIsOver, 'until'); // prettier-ignore
       const { id, held } = addLink(plan.id, person.id, { ...given, address: '' });
       response.status(201).json({ id, path: `/join/${held}` });
     },
@@ -140,20 +132,23 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     async ({ request, response, person, plan }) => {
       const { address, text, file } = read<{ address: string; text: string; file: unknown }>(mailSchema, request.body);
       const handOver = readHandOver(file);
-      if (outside.mail === null) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
+      if (!post.isThere) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
       const written = await work.slow.do<'handOver'>({
         kind: 'handOver',
         database: store.file,
         planId: plan.id,
         handOver,
-        today: at().slice(0, 10),
+        today: dayOf(now()),
       });
-      await sendMail(outside.mail, {
-        to: address,
-        subject: messages.sendsYou(person.name, written.name),
-        text: text || messages.attachedIs(written.name),
-        attachment: { name: fileName(written.name, handOver.kind), content: written.file },
-      });
+      await post.send(
+        {
+          to: address,
+          subject: messages.sendsYou(person.name, written.name),
+          text: text || messages.attachedIs(written.name),
+          attachment: { name: fileName(written.name, handOver.kind), content: written.file },
+        },
+        { person: person.id, plan: plan.id },
+      );
       response.status(204).end();
     },
     body,

@@ -1,26 +1,30 @@
 import { randomUUID } from 'node:crypto';
 import express from 'express';
 import Joi from 'joi';
+import { dayOf } from '@haushalt/core';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import { messages } from '../messages.ts';
-import { Attempts } from './attempts.ts';
 import { ApiError } from './errors.ts';
-import { allOf, name } from './fields.ts';
-import { sendMail } from './mail.ts';
-import { MOST_PASSWORD, hashOfNew, isPassword, strengthOf } from './passwords.ts';
+import { allOf, name as anyName } from './fields.ts';
+import { MOST_PASSWORD, hashOfNew, isPassword, type Strength } from './passwords.ts';
 import type { Routing } from './routing.ts';
 import { read, readId } from './schemas.ts';
 import { fileName, type Surroundings } from './surroundings.ts';
 
 /** How long a link to choose a new password may be used, in milliseconds. */
 const RESET_LASTS = 3_600_000;
+/** How long a link to confirm an address may be used. */
+const CONFIRMATION_LASTS = 24 * 3_600_000;
+
+/** What a person is called; what looks like an address is one, and nobody's name. */
+const name = anyName.pattern(/^[^@]*$/, messages.aNameWithoutAt);
 
 const address = Joi.string().allow('').max(200).pattern(/^[^\s@]+@[^\s@]+$/, messages.aMailAddress); // prettier-ignore
 const password = Joi.string().min(1).max(MOST_PASSWORD);
 const yesNo = Joi.boolean();
 const signInSchema = allOf({ who: Joi.string().min(1).max(200), password, stay: yesNo });
 const newPersonSchema = allOf({ name, address, password, stay: yesNo });
-const selfSchema = allOf({ name, address });
+const selfSchema = allOf({ name, address, password: Joi.string().allow('').max(MOST_PASSWORD).optional() });
 const changeSchema = allOf({ now: password, password });
 const leaveSchema = allOf({ password, names: Joi.string().valid('kept', 'replaced') });
 const forgottenSchema = allOf({ who: Joi.string().min(1).max(200) });
@@ -36,10 +40,11 @@ interface NewPerson {
 
 /** The routes by which people sign in and see to what is theirs. */
 export function signInRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, callers, events, feeding, now, outside, attempts = new Attempts() } = surroundings;
+  const { store, callers, events, feeding, now, outside, attempts, work, post } = surroundings;
   const { people, sharing } = store;
   const body = express.json({ limit: 16 << 10 });
   const at = () => now().toISOString();
+  const later = (time: number) => new Date(now().getTime() + time).toISOString();
   // Who asks: the person, and whether there is anyone to sign in as.
   routing.anyone('get', '/me', ({ response, person }) => {
     const self = person && people.find(person.id);
@@ -56,11 +61,11 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     '/session',
     async ({ request, response }) => {
       const { who, password, stay } = read<{ who: string; password: string; stay: boolean }>(signInSchema, request.body); // prettier-ignore
-      await attempts.begin(request, who);
       const person = people.byNameOrAddress(who.trim());
+      await attempts.begin(request, who, person?.id);
       if (!(await isPassword(person?.password, password)))
         throw new ApiError(401, 'wrong', messages.nameOrPasswordIsWrong, 'password');
-      await attempts.succeeded(request, who);
+      await attempts.succeeded(request, who, person!.id, at());
       callers.signIn(request, response, person!.id, stay);
       response.json({ id: person!.id });
     },
@@ -79,10 +84,12 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     '/first',
     async ({ request, response }) => {
       const given = read<NewPerson>(newPersonSchema, request.body);
-      const hash = await hashOfNew(given.password, [given.name, given.address]);
-      if (people.haveSignIn()) throw new ApiError(409, 'conflict', messages.thereIsAFirstPerson);
-      people.change(LOCAL_PERSON.id, given.name, given.address);
+      refuseSecond();
+      const hash = await newHash(given.password, [given.name, given.address]);
+      refuseSecond();
+      people.rename(LOCAL_PERSON.id, given.name);
       people.setPassword(LOCAL_PERSON.id, hash);
+      await want(LOCAL_PERSON.id, given.name, given.address);
       callers.signIn(request, response, LOCAL_PERSON.id, given.stay);
       response.status(201).json({ id: LOCAL_PERSON.id });
     },
@@ -92,9 +99,10 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
   routing.anyone(
     'post',
     '/strength',
-    ({ request, response }) => {
+    async ({ request, response }) => {
+      await attempts.beginStrength(request);
       const { password, own } = read<{ password: string; own: string[] }>(strengthSchema, request.body);
-      response.json(strengthOf(password, own.filter((text) => text !== ''))); // prettier-ignore
+      response.json(await strength(password, own.filter((text) => text !== ''))); // prettier-ignore
     },
     body,
   );
@@ -111,13 +119,14 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     '/links/:held/person',
     async ({ request, response }) => {
       const given = read<NewPerson>(newPersonSchema, request.body);
-      openLink(request.params.held);
-      const hash = await hashOfNew(given.password, [given.name, given.address]);
+      mayJoin(openLink(request.params.held), given);
+      const hash = await newHash(given.password, [given.name, given.address]);
       // What was true before the password was hashed may not be any more.
       const link = openLink(request.params.held);
-      refuseTaken(given.name, given.address);
+      const isConfirmed = mayJoin(link, given);
       const id = randomUUID();
-      people.add({ id, name: given.name, address: given.address, createdAt: at(), password: hash });
+      people.add({ id, name: given.name, address: isConfirmed ? given.address : '', createdAt: at(), password: hash });
+      if (!isConfirmed) await want(id, given.name, given.address);
       join(link, id);
       callers.signIn(request, response, id, given.stay);
       response.status(201).json({ planId: link.planId });
@@ -142,18 +151,14 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     '/resets',
     async ({ request, response }) => {
       const { who } = read<{ who: string }>(forgottenSchema, request.body);
-      if (outside.mail === null) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
-      await attempts.begin(request, who);
+      if (!post.isThere) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
+      await attempts.beginReset(request);
       response.status(202).json({});
       const person = people.byNameOrAddress(who.trim());
       if (!person || person.address === '') return;
-      const held = people.beginReset(person.id, new Date(now().getTime() + RESET_LASTS).toISOString());
-      const link = `${originOf(request.get('origin'), request.protocol, request.get('host'))}/reset/${held}`;
-      await sendMail(outside.mail, {
-        to: person.address,
-        subject: messages.chooseANewPassword,
-        text: messages.chooseItHere(person.name, link),
-      }).catch(surroundings.report);
+      const held = people.beginReset(person.id, later(RESET_LASTS));
+      const text = messages.chooseItHere(person.name, `${surroundings.publicUrl()}/reset/${held}`);
+      await post.send({ to: person.address, subject: messages.chooseANewPassword, text }).catch(surroundings.report);
     },
     body,
   );
@@ -163,8 +168,11 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     '/resets/:held',
     async ({ request, response }) => {
       const given = read<{ password: string }>(resetSchema, request.body);
-      const hash = await hashOfNew(given.password, []);
-      const personId = people.takeReset(String(request.params.held), at());
+      const held = String(request.params.held);
+      const isOf = people.resetOf(held, at());
+      if (isOf === undefined) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+      const hash = await newHash(given.password, [people.find(isOf)?.name ?? '']);
+      const personId = people.takeReset(held, at());
       if (personId === undefined) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
       people.setPassword(personId, hash);
       endSessions(personId);
@@ -177,15 +185,30 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
   routing.person(
     'patch',
     '/me',
-    ({ request, response, person }) => {
-      const given = read<{ name: string; address: string }>(selfSchema, request.body);
+    async ({ request, response, person }) => {
+      const given = read<{ name: string; address: string; password?: string }>(selfSchema, request.body);
       if (!people.haveSignIn()) throw new ApiError(409, 'conflict', messages.choosePasswordFirst);
-      refuseTaken(given.name, given.address, person.id);
-      people.change(person.id, given.name, given.address);
+      refuseTaken(given.name, person.id);
+      const self = people.find(person.id)!;
+      const wanted = given.address.toLowerCase();
+      const isOther = wanted !== (self.wantedAddress || self.address);
+      // Whoever reads the mail of an address can choose a new password: it takes the old one to change it.
+      if (isOther) await checkOwn(request, person, given.password ?? '', 'password');
+      people.rename(person.id, given.name);
+      if (isOther) await want(person.id, given.name, wanted);
       response.json(people.find(person.id));
     },
     body,
   );
+
+  // Whoever opens the link reads the mail of the address: it is theirs from now on.
+  routing.anyone('post', '/confirmations/:held', async ({ request, response }) => {
+    await attempts.beginReset(request);
+    const outcome = people.confirm(String(request.params.held), at());
+    if (outcome === 'unknown') throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+    if (outcome === 'taken') throw new ApiError(409, 'conflict', messages.thisAddressIsTaken);
+    response.status(204).end();
+  });
 
   routing.person(
     'put',
@@ -193,7 +216,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     async ({ request, response, person }) => {
       const given = read<{ now: string; password: string }>(changeSchema, request.body);
       await checkOwn(request, person, given.now, 'now');
-      const hash = await hashOfNew(given.password, [person.name]);
+      const hash = await newHash(given.password, [person.name]);
       const stays = callers.stays(request);
       people.setPassword(person.id, hash);
       endSessions(person.id);
@@ -250,7 +273,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
   );
 
   function openLink(held: unknown) {
-    const link = sharing.openLink(String(held), at().slice(0, 10));
+    const link = sharing.openLink(String(held), dayOf(now()));
     if (!link) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
     return link;
   }
@@ -261,21 +284,52 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     if (mine !== undefined && RANK[mine] >= RANK[role]) return;
     sharing.grant(planId, personId, role, at(), id);
     sharing.useLink(planId, id);
+    // What they followed of this plan goes on.
+    feeding.hasChanged(planId, personId);
     events.sharingChanged(planId);
   }
 
-  function refuseTaken(name: string, address: string, but?: string): void {
+  function refuseTaken(name: string, but?: string): void {
     if (people.isNameTaken(name, but)) throw new ApiError(409, 'conflict', messages.thisNameIsTaken, 'name');
-    if (address !== '' && people.isAddressTaken(address, but))
-      throw new ApiError(409, 'conflict', messages.thisAddressIsTaken, 'address');
   }
 
-  /** Asks for one's own password again, at the same pace as signing in. */
+  function refuseSecond(): void {
+    if (people.haveSignIn()) throw new ApiError(409, 'conflict', messages.thereIsAFirstPerson);
+  }
+
+  /** Refuses what someone new cannot be called; says whether their address is the one the link was mailed to. */
+  function mayJoin(link: ReturnType<typeof openLink>, given: NewPerson): boolean {
+    refuseTaken(given.name);
+    const isMailedTo = given.address !== '' && given.address.toLowerCase() === link.address.toLowerCase();
+    if (isMailedTo && people.isAddressTaken(given.address))
+      throw new ApiError(409, 'conflict', messages.thisAddressIsTaken, 'address');
+    return isMailedTo;
+  }
+
+  /** Mails a link by which an address becomes a person's. Where no mail is set up it stays a wish; none is sent for none. */
+  async function want(personId: string, name: string, address: string): Promise<void> {
+    people.want(personId, address, address !== '');
+    if (address === '' || !post.isThere) return;
+    const held = people.beginConfirmation(personId, address, later(CONFIRMATION_LASTS));
+    const text = messages.confirmItHere(name, `${surroundings.publicUrl()}/confirm/${held}`);
+    await post.send({ to: address, subject: messages.confirmYourAddress, text }, { person: personId }).catch(surroundings.report); // prettier-ignore
+  }
+
+  /** Asks for one's own password again, at the pace of one's own session. */
   async function checkOwn(request: express.Request, person: Person, given: string, path: string): Promise<void> {
-    await attempts.begin(request, person.name);
+    await attempts.begin(request, person.name, person.id);
     if (!(await isPassword(people.passwordOf(person.id), given)))
       throw new ApiError(422, 'wrong', messages.thatIsNotYourPassword, path);
-    await attempts.succeeded(request, person.name);
+    await attempts.succeeded(request, person.name, person.id, at());
+  }
+
+  function strength(password: string, own: readonly string[]): Promise<Strength> {
+    return work.quick.do<'strength'>({ kind: 'strength', password, own });
+  }
+
+  /** The hash of a new password; how strong it is is found out in a thread. */
+  function newHash(password: string, own: readonly string[]): Promise<string> {
+    return hashOfNew(password, own, strength);
   }
 
   function endSessions(personId: string): void {
@@ -285,8 +339,3 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
 }
 
 export const RANK = { viewer: 0, editor: 1, owner: 2 } as const;
-
-/** Where the page that asks lies, for links in mails. */
-export function originOf(origin: string | undefined, protocol: string, host: string | undefined): string {
-  return origin ?? `${protocol}://${host ?? 'localhost'}`;
-}

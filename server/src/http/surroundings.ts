@@ -8,6 +8,7 @@ import type { Attempts } from './attempts.ts';
 import type { Callers } from './callers.ts';
 import type { Events } from './events.ts';
 import type { Feeding } from '../feeding.ts';
+import type { Post } from './mail.ts';
 import type { Keeping } from '../keeping.ts';
 import type { Person } from '../store/people.ts';
 import type { Task } from '../threads/tasks.ts';
@@ -28,7 +29,11 @@ export interface Surroundings {
   readonly feeding: Feeding;
   readonly createFrom: CreateFrom;
   /** Slows down who tries passwords. */
-  readonly attempts?: Attempts;
+  readonly attempts: Attempts;
+  /** Where people reach this server, for links in mails: never what a request says of itself. */
+  readonly publicUrl: () => string;
+  /** Sends mails, as many as one may. */
+  readonly post: Post;
 }
 
 /** What hands on a plan part by part. */

@@ -34,6 +34,8 @@ export interface OpenLink {
   readonly id: string;
   readonly role: Role;
   readonly planName: string;
+  /** Whom it was mailed to; empty for one that was copied. */
+  readonly address: string;
   readonly sharedBy: string;
 }
 
@@ -53,6 +55,8 @@ export interface SharingStore {
   revokeLink(planId: string, id: string, at: string): boolean;
   /** The link of what someone holds, where it may be used on this day. */
   openLink(held: string, today: string): OpenLink | undefined;
+  /** Revokes the links a person made, and the one they came by; gives how many could still be used. */
+  revokeLinksOf(planId: string, personId: string, cameBy: string, at: string): number;
   /** Notes that a link has been used. */
   useLink(planId: string, id: string): void;
 }
@@ -90,11 +94,17 @@ export function createSharingStore(database: Sqlite): SharingStore {
   const revokeLink = database.prepare(
     'update links set revokedAt = ? where planId = ? and id = ? and revokedAt is null',
   );
+  // A link gives no more than who made it may still give: it is of no use once they own the plan no more.
   const open = database.prepare<[string, string], OpenLink>(
-    `select links.planId, links.id, links.role, plans.name as planName, people.name as sharedBy
-       from links join plans on plans.id = links.planId join people on people.id = links.createdBy
+    `select links.planId, links.id, links.role, links.address, plans.name as planName, people.name as sharedBy
+       from links join roles on roles.planId = links.planId and roles.personId = links.createdBy and roles.role = 'owner' join plans on plans.id = links.planId join people on people.id = links.createdBy
       where token = ? and revokedAt is null and (until is null or until >= ?) and (once = 0 or uses = 0)
         and plans.deletedAt is null and plans.incomplete = 0`,
+  );
+  const revokeOf = database.prepare(
+    `update links set revokedAt = @at
+      where planId = @planId and revokedAt is null and (createdBy = @personId or id = @cameBy)
+        and (until is null or until >= substr(@at, 1, 10)) and (once = 0 or uses = 0)`,
   );
   const use = database.prepare('update links set uses = uses + 1 where planId = ? and id = ?');
 
@@ -111,6 +121,7 @@ export function createSharingStore(database: Sqlite): SharingStore {
     },
     links: (planId) => links.all(planId).map((link) => ({ ...link, once: link.once === 1 })),
     revokeLink: (planId, id, at) => revokeLink.run(at, planId, id).changes > 0,
+    revokeLinksOf: (planId, personId, cameBy, at) => revokeOf.run({ planId, personId, cameBy, at }).changes,
     openLink: (held, today) => open.get(hashed(held), today),
     useLink: (planId, id) => void use.run(planId, id),
   };

@@ -43,6 +43,7 @@ export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: 
     store,
     version: '1.2.3',
     now: () => PRESENT,
+    publicUrl: () => base.replace(/\/api$/, ''),
     log: createLog('silent'),
     ...appOptions,
   });

@@ -64,6 +64,7 @@ import {
 } from './moments.ts';
 import { inParts, type PlanPart } from './parts.ts';
 import { NotJson, readPlanFile, writePlanFile } from './planFiles.ts';
+import type { Strength } from '../http/passwords.ts';
 import type { Reader } from './reader.ts';
 import { messages } from '../messages.ts';
 
@@ -85,6 +86,7 @@ export type Task =
       /** How the bank writes its tables, where that was said. */
       readonly csv: CsvFormat | null;
     }
+  | { readonly kind: 'strength'; readonly password: string; readonly own: readonly string[] }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month }
   | { readonly kind: 'fed'; readonly database: string; readonly planId: string; readonly of: readonly string[] }
   | {
@@ -119,6 +121,7 @@ export interface TaskResult {
   readonly writeList: { readonly name: string; readonly file: Uint8Array } | null;
   /** What the file means for the plan, as JSON text: a `StatementPreview`. */
   readonly previewStatement: Uint8Array;
+  readonly strength: Strength;
   readonly standing: { readonly standing: Standing; readonly revision: number };
   /** The figures that other plans follow, by what they are of; nothing of what is gone. */
   readonly fed: Readonly<Record<string, FedFigures>>;
@@ -194,6 +197,8 @@ export function perform(
       });
     case 'previewStatement':
       return reading(task, (reader) => encode(JSON.stringify(previewFor(task, reader, progress))));
+    case 'strength':
+      return strengthOfPassword(task);
     case 'standing':
       return reading(task, ({ document, revision }) => ({
         standing: standingOf(new Model(document()), task.month),
@@ -229,6 +234,12 @@ export function perform(
     case 'handOver':
       return fileHandedOver(task, (read) => reading(task, read), progress);
   }
+}
+
+/** Loaded when it is first asked for: the words it knows take a while. */
+async function strengthOfPassword({ password, own }: Extract<Task, { kind: 'strength' }>): Promise<Strength> {
+  const { strengthOf } = await import('../http/passwords.ts');
+  return strengthOf(password, own);
 }
 
 async function audited(

@@ -139,7 +139,7 @@ describe('rows in an order', () => {
         fc.integer({ min: 1, max: 5 }),
         (given, place, count) => {
           // prettier-ignore
-          const rows = inOrder(given.map((position, nth) => ({ id: `r${nth}`, position })));
+          const rows = inOrder(given.map((position: string, nth) => ({ id: `r${nth}`, position })));
           const at = Math.min(place, rows.length);
           const after = new Map(rows.map((row) => [row.id, row]));
           const keys = makeRoom(rows, at, count, (row) => after.set(row.id, row));
