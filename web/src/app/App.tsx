@@ -21,6 +21,9 @@ const BackupsPage = lazy(() =>
 );
 const JoinPage = lazy(() => import('../pages/signIn/JoinPage.tsx').then((module) => ({ default: module.JoinPage })));
 const ResetPage = lazy(() => import('../pages/signIn/ResetPage.tsx').then((module) => ({ default: module.ResetPage })));
+const ConfirmPage = lazy(() =>
+  import('../pages/signIn/ConfirmPage.tsx').then((module) => ({ default: module.ConfirmPage })),
+);
 const StartPage = lazy(() => import('../pages/start/StartPage.tsx').then((module) => ({ default: module.StartPage })));
 
 const client = new QueryClient({
@@ -51,6 +54,7 @@ export function App() {
                   <Route path="/backups" element={<BackupsPage />} />
                   <Route path="/join/:held" element={<JoinPage />} />
                   <Route path="/reset/:held" element={<ResetPage />} />
+                  <Route path="/confirm/:held" element={<ConfirmPage />} />
                   <Route path="/plans/:planId" element={<PlanShell />}>
                     <Route index element={<Navigate to={FIRST_PAGE} replace />} />
                     {PAGES.map(({ path, Page }) => (

@@ -11,7 +11,7 @@ import { Loading } from '../ui/Loading.tsx';
 import { messages } from '../messages/people.ts';
 
 /** Pages that are for who has their address, signed in or not. */
-const OPEN = /^\/(join|reset)\//;
+const OPEN = /^\/(join|reset|confirm)\//;
 
 /**
  * Lets in who is known, and asks everyone else to sign in. Whoever is signed out while a page is open signs in again in

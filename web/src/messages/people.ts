@@ -43,7 +43,16 @@ export const messages = {
   thisLinkIsNoUse: 'This link is of no use any more',
   yourName: 'Your name',
   yourAddress: 'Mail address',
-  yourAddressWhy: 'For a new password, should you forget yours. May be left empty.',
+  yourAddressWhy: 'For signing in, and for a new password should you forget yours. May be left empty.',
+  addressIsWanted: (address: string) =>
+    `A link was sent to ${address}. Once you open it, the address is yours; until then, sign in with your name.`,
+  addressNeedsMail: 'No mail is set up here, so addresses cannot be confirmed: sign in with your name.',
+  passwordForAddress: 'Your password, to change the address',
+  confirmAddress: 'Confirm your address',
+  confirmAddressWhy:
+    'Someone gave this mail address as theirs. If it was you, confirm it: you can then sign in with it.',
+  confirm: 'Confirm',
+  addressIsConfirmed: 'The address is confirmed. You can sign in with it from now on.',
   join: 'Join',
   strength: (score: number) => `Strength of the password: ${score} of 4`,
 
@@ -93,7 +102,8 @@ export const messages = {
   itIsYou: 'you',
   takeAway: 'Take away',
   leavePlan: 'Leave this plan',
-  isTakenAway: (name: string) => `${name} does not have this plan any more.`,
+  isTakenAway: (name: string, links: number) =>
+    `${name} has been removed from the plan.${links === 0 ? '' : ` ${links === 1 ? 'The link' : `The ${links} links`} by which they could have come back ${links === 1 ? 'was' : 'were'} revoked.`}`,
   youHaveLeft: (plan: string) => `You have left “${plan}”.`,
   roleOf: (name: string) => `What ${name} may do`,
   roleChanged: (name: string, role: Role) => `${name} ${messages.roles[role]} now.`,
@@ -102,8 +112,7 @@ export const messages = {
   withSomeone: 'With someone by mail',
   theirAddress: 'Their mail address',
   invite: 'Share',
-  isShared: (address: string) => `Shared with ${address}.`,
-  invited: (address: string) => `${address} is sent a link, for one person, within thirty days.`,
+  invited: (address: string) => `An invitation was sent to ${address}. It can be accepted once, within thirty days.`,
   byALink: 'By a link you hand over',
   until: 'Until',
   forever: 'Without an end',

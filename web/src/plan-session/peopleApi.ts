@@ -9,6 +9,8 @@ export interface Me {
     readonly id: string;
     readonly name: string;
     readonly address: string;
+    /** An address that has yet to be confirmed by a link mailed to it; empty when there is none. */
+    readonly wantedAddress: string;
     readonly createdAt: string;
     /** Whether they keep this Haushalt: its backups. */
     readonly isKeeper: boolean;
@@ -158,7 +160,9 @@ export const peopleApi = {
   strength: (password: string, own: readonly string[]) => request<Strength>('POST', '/strength', { password, own }),
   forgotten: (who: string) => request<object>('POST', '/resets', { who }),
   reset: (held: string, password: string) => request<{ id: string }>('POST', `/resets/${part(held)}`, { password }),
-  changeMe: (name: string, address: string) => request<object>('PATCH', '/me', { name, address }),
+  changeMe: (name: string, address: string, password: string) =>
+    request<object>('PATCH', '/me', { name, address, password }),
+  confirmAddress: (held: string) => request<undefined>('POST', `/confirmations/${part(held)}`, {}),
   changePassword: (now: string, password: string) => request<undefined>('PUT', '/me/password', { now, password }),
   sessions: () => request<{ sessions: SignedIn[] }>('GET', '/me/sessions').then(({ sessions }) => sessions),
   endSession: (id: string) => request<undefined>('DELETE', `/me/sessions/${part(id)}`),
@@ -171,10 +175,11 @@ export const peopleApi = {
 
   people: (id: string) => request<PlanPeople>('GET', `${plan(id)}/people`),
   invite: (id: string, address: string, role: Role) =>
-    request<{ person: string | null }>('POST', `${plan(id)}/people`, { address, role }),
+    request<{ link: string }>('POST', `${plan(id)}/people`, { address, role }),
   setRole: (id: string, person: string, role: Role) =>
     request<undefined>('PATCH', `${plan(id)}/people/${part(person)}`, { role }),
-  removePerson: (id: string, person: string) => request<undefined>('DELETE', `${plan(id)}/people/${part(person)}`),
+  removePerson: (id: string, person: string) =>
+    request<{ revokedLinks: number }>('DELETE', `${plan(id)}/people/${part(person)}`),
   addLink: (id: string, link: { role: Role; until: string | null; once: boolean }) =>
     request<{ id: string; path: string }>('POST', `${plan(id)}/links`, link),
   revokeLink: (id: string, link: string) => request<undefined>('DELETE', `${plan(id)}/links/${part(link)}`),

@@ -110,8 +110,8 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
   });
   const remove = useMutation({
     mutationFn: () => peopleApi.removePerson(planId, member.id),
-    onSuccess: async () => {
-      notices.say({ text: isMe ? messages.youHaveLeft(plan) : messages.isTakenAway(member.name) });
+    onSuccess: async ({ revokedLinks }) => {
+      notices.say({ text: isMe ? messages.youHaveLeft(plan) : messages.isTakenAway(member.name, revokedLinks) });
       if (isMe) return navigate('/');
       await refresh();
     },

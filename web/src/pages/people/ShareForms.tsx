@@ -66,8 +66,8 @@ function ByMail({ planId }: { readonly planId: string }) {
     event.preventDefault();
     setBusy(true);
     try {
-      const { person } = await peopleApi.invite(planId, address.trim(), role);
-      notices.say({ text: person === null ? messages.invited(address.trim()) : messages.isShared(address.trim()) });
+      await peopleApi.invite(planId, address.trim(), role);
+      notices.say({ text: messages.invited(address.trim()) });
       setAddress('');
       await client.invalidateQueries({ queryKey: ['people', planId] });
     } catch (error) {

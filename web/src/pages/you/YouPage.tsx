@@ -23,7 +23,7 @@ export function YouPage() {
   return (
     <OutsidePlan title={messages.yourself}>
       {me.signsIn ? (
-        <Own person={me.person} />
+        <Own person={me.person} hasMail={me.mail !== null} />
       ) : (
         <section className="you-first">
           <p>{messages.nobodySignsIn}</p>
@@ -41,10 +41,10 @@ export function YouPage() {
   );
 }
 
-function Own({ person }: { readonly person: NonNullable<Me['person']> }) {
+function Own({ person, hasMail }: { readonly person: NonNullable<Me['person']>; readonly hasMail: boolean }) {
   return (
     <div className="you">
-      <NameAndAddress person={person} />
+      <NameAndAddress person={person} hasMail={hasMail} />
       <Password name={person.name} />
       <Sessions />
       <section>
@@ -59,19 +59,29 @@ function Own({ person }: { readonly person: NonNullable<Me['person']> }) {
   );
 }
 
-function NameAndAddress({ person }: { readonly person: NonNullable<Me['person']> }) {
+function NameAndAddress({
+  person,
+  hasMail,
+}: {
+  readonly person: NonNullable<Me['person']>;
+  readonly hasMail: boolean;
+}) {
   const client = useQueryClient();
   const notices = useNotices();
   const [name, setName] = useState(person.name);
-  const [address, setAddress] = useState(person.address);
+  const present = person.wantedAddress || person.address;
+  const [address, setAddress] = useState(present);
+  const [password, setPassword] = useState('');
+  const isOtherAddress = address.trim().toLowerCase() !== present;
   const change = useMutation({
-    mutationFn: () => peopleApi.changeMe(name.trim(), address.trim()),
+    mutationFn: () => peopleApi.changeMe(name.trim(), address.trim(), password),
     onSuccess: async () => {
       notices.say({ text: messages.saved });
+      setPassword('');
       await client.invalidateQueries({ queryKey: ME });
     },
   });
-  const isSame = name.trim() === person.name && address.trim() === person.address;
+  const isSame = name.trim() === person.name && !isOtherAddress;
   return (
     <section>
       <Form
@@ -100,8 +110,17 @@ function NameAndAddress({ person }: { readonly person: NonNullable<Me['person']>
             aria-describedby="own-address-why"
             onChange={(event) => setAddress(event.target.value)}
           />
-          <Form.Text id="own-address-why">{messages.yourAddressWhy}</Form.Text>
+          <Form.Text id="own-address-why">
+            {person.wantedAddress === ''
+              ? messages.yourAddressWhy
+              : hasMail
+                ? messages.addressIsWanted(person.wantedAddress)
+                : messages.addressNeedsMail}
+          </Form.Text>
         </Form.Group>
+        {isOtherAddress && (
+          <PasswordField label={messages.passwordForAddress} value={password} onChange={setPassword} />
+        )}
         {change.error && (
           <p className="refusal" role="alert">
             {change.error.message}

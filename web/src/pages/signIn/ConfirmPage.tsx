@@ -1,0 +1,39 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
+import { Link, useParams } from 'react-router';
+import { messages } from '../../messages/people.ts';
+import { ME } from '../../parts/people/me.ts';
+import { peopleApi } from '../../plan-session/peopleApi.ts';
+import { Slip } from './Slip.tsx';
+
+/** Where the link leads that is mailed to an address somebody wants. A program that looks into mails confirms nothing. */
+export function ConfirmPage() {
+  const { held = '' } = useParams();
+  const client = useQueryClient();
+  const confirm = useMutation({
+    mutationFn: () => peopleApi.confirmAddress(held),
+    onSuccess: () => client.invalidateQueries({ queryKey: ME }),
+  });
+  return (
+    <Slip title={messages.confirmAddress}>
+      {confirm.isSuccess ? (
+        <p role="status">{messages.addressIsConfirmed}</p>
+      ) : (
+        <>
+          <p>{messages.confirmAddressWhy}</p>
+          {confirm.error && (
+            <p className="refusal" role="alert">
+              {confirm.error.message}
+            </p>
+          )}
+          <Button autoFocus disabled={confirm.isPending} onClick={() => confirm.mutate()}>
+            {messages.confirm}
+          </Button>
+        </>
+      )}
+      <p>
+        <Link to="/">{messages.goToYourPlans}</Link>
+      </p>
+    </Slip>
+  );
+}
