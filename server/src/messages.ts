@@ -18,6 +18,9 @@ export const messages = {
   tooManyAttempts: (minutes: number) =>
     `That were too many attempts. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
   tooManyOwnPagesAreOpen: 'You have too many pages of your plans open. Close some, and load this one again.',
+  theRequestIsTooDeep: 'The request is nested too deeply to be read.',
+  theRequestHoldsTooMuch: (most: number) => `The request holds too much at once; at most ${most} values are taken.`,
+  aListIsTooLong: (most: number, count: number) => `At most ${most} are taken at once; this has ${count}.`,
   tooManyMails: (minutes: number) =>
     `Too many messages were sent. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
   aNameWithoutAt: 'a name without @, so that it cannot be mistaken for an address',

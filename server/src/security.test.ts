@@ -291,3 +291,30 @@ describe('going back', () => {
     expect([document.feeds.size, [...document.ruleSteps.values()][0]!.amount]).toEqual([0, 1000]);
   });
 });
+
+describe('a body', () => {
+  it('of any shape is answered with a sentence, and an order that can never be done stops none behind it', async () => {
+    const deep = `${'['.repeat(5000)}${']'.repeat(5000)}`;
+    const post = (path: string, body: string, headers: Record<string, string> = {}) => fetch(base + path, { method: 'POST', body, headers: { 'content-type': 'application/json', ...headers } }); // prettier-ignore
+    expect((await post('/session', deep)).status).toBe(400);
+    expect((await post('/plans', `{"x":[${'0,'.repeat(30_000)}0]}`)).status).toBe(413);
+    expect((await post('/session', '{}', { 'content-type': 'application/json; charset=utf-7' })).status).toBe(415);
+    await post('/plans', JSON.stringify(NEW_PLAN));
+    const command = (what: object, nth: number) => ({ id: `q${nth}`, command: what });
+    for (const kind of ['pot.setMove', 'fund.setMove', 'loan.setExtra', 'highlight.set'])
+      expect((await post('/plans/home/commands', JSON.stringify(command({ kind, id: 'm', settings: 'x' }, 0)))).status).toBe(422); // prettier-ignore
+    const orders = [
+      command({ kind: 'pot.setMove', id: 'm', settings: 'x' }, 1),
+      command({ kind: 'plan.set', settings: JSON.parse(`{"name":${'['.repeat(50)}1${']'.repeat(50)}}`) as object }, 2),
+      command({ kind: 'plan.set', settings: { name: 'After' } }, 3),
+    ];
+    const { answers } = (await (await post('/plans/home/queue', JSON.stringify({ orders }))).json()) as { answers: { status?: number; entry?: object }[] }; // prettier-ignore
+    expect(answers.map(({ status, entry }) => status ?? typeof entry)).toEqual([422, 422, 'object']);
+    const many = { kind: 'figures.set', as: 'rule', figures: Array.from({ length: 200_000 }, () => 0) };
+    const long = await post('/plans/home/commands', JSON.stringify(command(many, 4)));
+    expect([long.status, ((await long.json()) as { error: { path: string } }).error.path]).toEqual([
+      422,
+      'command.figures',
+    ]);
+  });
+});

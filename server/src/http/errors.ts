@@ -88,6 +88,10 @@ export function asApiError(error: unknown): ApiError {
       return new ApiError(400, 'notJson', messages.theRequestIsNotValid);
     case 'entity.too.large':
       return tooLarge(limit ?? 0);
+    case 'body.too.deep':
+      return new ApiError(400, 'tooDeep', messages.theRequestIsTooDeep);
+    case 'body.too.many':
+      return new ApiError(413, 'tooLarge', messages.theRequestHoldsTooMuch(limit ?? 0));
     case 'encoding.unsupported':
     case 'charset.unsupported':
       return new ApiError(415, 'unsupported', messages.theRequestHasToBe);

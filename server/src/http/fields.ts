@@ -69,3 +69,37 @@ function schemaOfForm(form: Form): Joi.Schema {
       return Joi.alternatives(...form.options.map(schemaOfField)).options({ presence: 'required' });
   }
 }
+
+/** A list that has more parts than it may, among some values: where it stands, and how many it has and may have. */
+export interface LongList {
+  readonly path: readonly string[];
+  readonly length: number;
+  readonly most: number;
+}
+
+/** The first list that is too long; `null` where there is none. What is no list where one is expected is not looked into. */
+export function longListIn(fields: Fields, values: object): LongList | null {
+  for (const [key, { form }] of Object.entries(fields)) {
+    const long = longListOfForm(form, (values as Readonly<Record<string, unknown>>)[key]);
+    if (long) return { ...long, path: [key, ...long.path] };
+  }
+  return null;
+}
+
+function longListOfForm(form: Form, value: unknown): LongList | null {
+  if (typeof value !== 'object' || value === null) return null;
+  if (form.kind === 'all' || form.kind === 'some') return longListIn(form.fields, value);
+  if (form.kind !== 'list' || !Array.isArray(value)) return null;
+  if (value.length > form.most) return { path: [], length: value.length, most: form.most };
+  if (!mayHoldLists(form.of.form)) return null;
+  for (const [at, part] of value.entries()) {
+    const long = longListOfForm(form.of.form, part);
+    if (long) return { ...long, path: [String(at), ...long.path] };
+  }
+  return null;
+}
+
+function mayHoldLists(form: Form): boolean {
+  if (form.kind === 'list') return true;
+  return (form.kind === 'all' || form.kind === 'some') && Object.values(form.fields).some((field) => mayHoldLists(field.form)); // prettier-ignore
+}

@@ -62,6 +62,10 @@ export const onlyJson: RequestHandler = (request, _response, next) => {
   if (READING.has(request.method) || !hasBody) return next();
   if (!request.is(['application/json', 'application/octet-stream']))
     throw new ApiError(415, 'unsupported', messages.aJsonBodyIsExpected);
+  // The bytes of a body are looked through as UTF-8, which JSON is written in.
+  const charset = /charset\s*=\s*"?([^\s;"]+)/i.exec(request.get('content-type') ?? '')?.[1];
+  if (charset !== undefined && charset.toLowerCase() !== 'utf-8')
+    throw new ApiError(415, 'unsupported', messages.theRequestHasToBe);
   next();
 };
 

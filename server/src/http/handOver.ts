@@ -1,5 +1,5 @@
 import { dayOf } from '@haushalt/core';
-import express from 'express';
+import { FEW_VALUES, json } from './json.ts';
 import type { Routing } from './routing.ts';
 import { readHandOver, readPages } from './handOverSchemas.ts';
 import { answerStreamed } from './streamed.ts';
@@ -7,7 +7,7 @@ import { fileName, sendJson, whileWanted, type Surroundings } from './surroundin
 
 /** The routes by which a plan is handed over, below /api/plans/:id: its pages as they will be, and files of it. */
 export function handOverRoutes(routing: Routing, { store, work, now, report }: Surroundings): void {
-  const body = express.json({ limit: 64 << 10 });
+  const body = json({ size: 64 << 10, values: FEW_VALUES });
   const today = () => dayOf(now());
 
   // Some of the pages as they will be printed, and what is known of all.

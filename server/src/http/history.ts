@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import express from 'express';
 import Joi from 'joi';
 import { withoutRevivedAccess } from '@haushalt/core';
 import { MOST_SNAPSHOTS } from '../store/snapshots.ts';
 import type { HistoryQuery } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
 import type { MomentName } from '../threads/moments.ts';
+import { FEW_VALUES, json } from './json.ts';
 import { messages } from '../messages.ts';
 import { planFor } from './access.ts';
 import { ApiError, refusalError } from './errors.ts';
@@ -46,7 +46,7 @@ const PAGE = 100;
 /** The routes by which a plan's history is looked at, moments of it are compared and kept, and gone back to. */
 export function historyRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, events, work, now, feeding } = surroundings;
-  const body = express.json({ limit: 256 << 10 });
+  const body = json({ size: 256 << 10, values: FEW_VALUES });
   // By day and person, in sentences, the latest first.
   routing.plan('view', 'get', '/plans/:id/history', async ({ request, response, plan: { id } }) => {
     type Given = Partial<Record<'before' | 'person' | 'text' | 'from' | 'to' | 'row' | 'month', string>>;

@@ -2,12 +2,12 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, rmSync } from 'node:fs';
 import { copyFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import express from 'express';
 import Joi from 'joi';
 import { freeCopyName } from '@haushalt/core';
 import { DELETED_FOR } from '../keeping.ts';
 import { makeFolder } from '../store/database.ts';
 import type { BackupPlan } from '../threads/backups.ts';
+import { FEW_VALUES, json } from './json.ts';
 import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
 import { allOf, id as idField } from './fields.ts';
@@ -27,7 +27,7 @@ const restoreSchema = allOf({ plans: Joi.array().items(idField).min(1).max(10_00
 /** The routes of whoever keeps the server: backups, made, handed out and restored from. */
 export function keepingRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, keeping, work, report } = surroundings;
-  const body = express.json({ limit: 1 << 20 });
+  const body = json({ size: 1 << 20, values: FEW_VALUES });
   const folder = join(dirname(store.file), 'restoring');
   // What an earlier run left there is of no use any more.
   rmSync(folder, { recursive: true, force: true });

@@ -1,5 +1,6 @@
 import { MAX_STATEMENT } from '@haushalt/formats';
 import express from 'express';
+import { FEW_VALUES, json } from './json.ts';
 import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
 import { fetchStatement } from './outside.ts';
@@ -91,6 +92,6 @@ export function ledgerRoutes(routing: Routing, { store, work, outside, outsideOp
       } as const;
       sendJson(response, await work.slow.do<'previewStatement'>(task, { signal: whileWanted(response) }));
     },
-    express.json(),
+    json({ size: 64 << 10, values: FEW_VALUES }),
   );
 }

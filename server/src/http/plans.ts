@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import express from 'express';
+import { FEW_VALUES, json, MOST_VALUES } from './json.ts';
 import {
   GIVEN_BY_SERVER,
   TOTALS,
@@ -48,7 +49,7 @@ const MANY_ROWS = 5000;
 /** All routes below /api/plans. */
 export function planRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, events, work, now, report, feeding } = surroundings;
-  const body = express.json({ limit: MAX_BODY });
+  const body = json({ size: MAX_BODY, values: FEW_VALUES });
   const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
   const thisMonth = () => monthOfDay(dayOf(now()));
 
@@ -212,7 +213,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     ({ request, response, person, plan }) => {
       response.json(carryOut(plan.id, person, request.body));
     },
-    express.json({ limit: MAX_COMMAND }),
+    json({ size: MAX_COMMAND, values: MOST_VALUES }),
   );
 
   // What has waited to be sent, in order: each is done or refused by itself. What there is no time for is sent again.
@@ -229,15 +230,17 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
           answers.push({ entry: carryOut(plan.id, person, order) });
         } catch (error) {
           const { status, ...refused } = errorAnswer(error);
-          // What is wrong with the server rather than with an order is answered where it is the first.
-          if (status >= 500 && answers.length === 0) throw error;
-          if (status >= 500) break;
-          answers.push({ status, ...refused });
+          // What passes is tried again: the first that meets it is answered so, and those after it are sent once more.
+          if (status === 503 && answers.length === 0) throw error;
+          if (status === 503) break;
+          // What fails within the program fails again: it is given back, and does not stop those behind it.
+          if (status >= 500) report(error);
+          answers.push({ status: Math.min(status, 422), ...refused });
         }
       }
       response.json({ answers });
     },
-    express.json({ limit: MAX_COMMAND }),
+    json({ size: MAX_COMMAND, values: MOST_VALUES }),
   );
 
   /** Carries out a command or a step through history, as it was sent, and tells everyone. */

@@ -19,7 +19,7 @@ import type { CsvFormat } from '@haushalt/formats';
 import type { Page } from '../store/ledger.ts';
 import type { Order } from '../store/store.ts';
 import { ApiError } from './errors.ts';
-import { allOf, currency, date, id, locale, month, name, schemaOf } from './fields.ts';
+import { allOf, currency, longListIn, date, id, locale, month, name, schemaOf } from './fields.ts';
 import { messages } from '../messages.ts';
 
 const steps: Readonly<Record<'undo' | 'redo', Record<string, Joi.Schema>>> = {
@@ -82,7 +82,8 @@ const queue = allOf({ orders: Joi.array().items(Joi.any()).min(1).max(MAX_QUEUE)
 
 /** Commands and steps that have waited, each still to be read by itself. */
 export function readQueue(body: unknown): readonly unknown[] {
-  return read<{ orders: unknown[] }>(queue, body).orders;
+  if (body === undefined) throw new ApiError(400, 'notJson', messages.aJsonBodyIsExpected);
+  return fitting<{ orders: unknown[] }>(queue, body).orders;
 }
 
 /** A command or a step through history, as it was sent to a plan. */
@@ -90,6 +91,9 @@ export function readOrder(body: unknown): { id: string; order: Order } {
   const { id, command } = read<{ id: string; command: { kind: string } }>(envelope, body);
   // A page may have been open since before the program was renewed.
   const order = commandOfToday(command);
+  // A list that is too long is refused before each of its parts is looked at.
+  const { fields } = (COMMANDS as Readonly<Record<string, { readonly fields: object }>>)[order.kind] ?? {};
+  if (fields) refuseLong(fields as Fields, order, 'command');
   return { id, order: fitting<Order>(orderSchemas.get(order.kind)!, order, 'command') };
 }
 
@@ -115,12 +119,21 @@ export function readHere(body: unknown) {
 }
 
 /** Refuses texts with characters that cannot be stored and written out again, wherever they stand in a request. */
-function refuseBrokenTexts(body: unknown, path: readonly string[] = []): void {
-  if (typeof body === 'string') {
-    if (!body.isWellFormed() || body.includes('\u0000'))
-      throw new ApiError(422, 'invalid', messages.thereIsABrokenCharacter, path.join('.'));
-  } else if (typeof body === 'object' && body !== null)
-    for (const [key, value] of Object.entries(body)) refuseBrokenTexts(value, [...path, key]);
+function refuseBrokenTexts(body: unknown, under: readonly string[] = []): void {
+  const path = brokenTextIn(body);
+  if (path !== null)
+    throw new ApiError(422, 'invalid', messages.thereIsABrokenCharacter, [...under, ...path].join('.'));
+}
+
+/** Where the first such text stands; `null` where there is none. Bodies are bounded in depth and number before (`json.ts`). */
+function brokenTextIn(body: unknown): string[] | null {
+  if (typeof body === 'string') return body.isWellFormed() && !body.includes('\u0000') ? null : [];
+  if (typeof body !== 'object' || body === null) return null;
+  for (const key in body) {
+    const path = brokenTextIn((body as Readonly<Record<string, unknown>>)[key]);
+    if (path !== null) return [key, ...path];
+  }
+  return null;
 }
 
 /** Which entries are asked for: all, the newest first, the first hundred, unless the query says otherwise. */
@@ -197,6 +210,11 @@ function asChecked(schema: Joi.Schema): Joi.Schema {
     checkedSchemas.set(schema, checked);
   }
   return checked;
+}
+
+function refuseLong(fields: Fields, values: object, under: string): void {
+  const long = longListIn(fields, values);
+  if (long !== null) throw new ApiError(422, 'invalid', messages.aListIsTooLong(long.most, long.length), [under, ...long.path].join('.')); // prettier-ignore
 }
 
 function fitting<T>(schema: Joi.Schema, body: unknown, under?: string): T {

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import express from 'express';
 import Joi from 'joi';
 import { addDays, dayOf, isDay } from '@haushalt/core';
 import type { Role } from '../store/plans.ts';
+import { FEW_VALUES, json } from './json.ts';
 import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
 import { allOf, date } from './fields.ts';
@@ -27,7 +27,7 @@ const INVITED_FOR = 30;
 export function sharingRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, events, now, work, feeding, post } = surroundings;
   const { sharing, people, plans } = store;
-  const body = express.json({ limit: 64 << 10 });
+  const body = json({ size: 64 << 10, values: FEW_VALUES });
   const at = () => now().toISOString();
   // The people of a plan; the links to it are for its owners alone.
   routing.plan('view', 'get', '/plans/:id/people', ({ response, person, plan }) => {

@@ -3,6 +3,7 @@ import express from 'express';
 import Joi from 'joi';
 import { dayOf } from '@haushalt/core';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
+import { FEW_VALUES, json } from './json.ts';
 import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
 import { allOf, name as anyName } from './fields.ts';
@@ -42,7 +43,7 @@ interface NewPerson {
 export function signInRoutes(routing: Routing, surroundings: Surroundings): void {
   const { store, callers, events, feeding, now, outside, attempts, work, post } = surroundings;
   const { people, sharing } = store;
-  const body = express.json({ limit: 16 << 10 });
+  const body = json({ size: 16 << 10, values: FEW_VALUES });
   const at = () => now().toISOString();
   const later = (time: number) => new Date(now().getTime() + time).toISOString();
   // Who asks: the person, and whether there is anyone to sign in as.

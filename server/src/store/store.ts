@@ -264,7 +264,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
 }
 
 /** How many entries of a plan are taken away at once. */
-const ERASED_AT_ONCE = 2000;
+const ERASED_AT_ONCE = 250;
 
 function decisionOn(
   log: LogStore,

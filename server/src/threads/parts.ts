@@ -20,8 +20,8 @@ export type PlanPart =
   | { readonly kind: 'snapshot'; readonly snapshot: StoredSnapshot }
   | { readonly kind: 'revision'; readonly revision: number };
 
-/** How many rows one part holds: so many are stored in a moment. */
-export const PART = 2000;
+/** How many rows one part holds: so many are stored within some milliseconds, between two requests of others. */
+export const PART = 250;
 
 /** Hands on a plan part by part. */
 export function inParts(document: Document, entries: Iterable<LedgerEntry>, part: (part: PlanPart) => void): void {

@@ -19,6 +19,7 @@ import { commandFor, draws, startingPlan } from '../../../core/src/testing/rando
 import { runs } from '../../../core/src/testing/setup.ts';
 import type { PlanPart } from './parts.ts';
 import { NotJson, readPlanFile, writePlanFile } from './planFiles.ts';
+import { PART } from './parts.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'haushalt-files-'));
 const file = join(folder, 'plan.json');
@@ -89,7 +90,7 @@ describe('a plan file bit by bit', () => {
     const found = read(shuffled);
     expect(found.entries).toHaveLength(5000);
     expect(found.entries[4999]!.what).toBe(entries[4999]!.what);
-    expect(found.most).toBe(2000);
+    expect(found.most).toBe(PART);
   });
 
   it('from before there were accounts has those its entries name', () => {

@@ -60,6 +60,8 @@ export class Work {
   /** The tasks to be done; the first is under way. */
   private readonly jobs: Job[] = [];
   private timer: NodeJS.Timeout | undefined;
+  /** Says to the thread that it may make the next part. */
+  private stored = new Int32Array(new SharedArrayBuffer(4));
 
   /** Does a task. Throws `FileRefused`, `TooMuchWork`, `WorkFailed`, `WorkCancelled`, or what the database says. */
   do<K extends Task['kind']>(
@@ -95,7 +97,8 @@ export class Work {
 
   private running(): Worker {
     if (this.thread) return this.thread;
-    const thread = new Worker(THREAD);
+    this.stored = new Int32Array(new SharedArrayBuffer(4));
+    const thread = new Worker(THREAD, { workerData: { stored: this.stored } });
     thread.unref();
     const ended = (error: Error) => {
       if (this.thread === thread && this.jobs[0]) this.giveUp(this.jobs[0], error);
@@ -112,10 +115,16 @@ export class Work {
     if (answer.kind === 'progress') return job.progress({ done: answer.done, what: answer.what });
     if (answer.kind === 'part') {
       try {
-        return job.part(answer.part);
+        job.part(answer.part);
       } catch (error) {
         return this.giveUp(job, error as Error);
       }
+      // Others are answered before the next part comes.
+      const { stored } = this;
+      return void setImmediate(() => {
+        Atomics.store(stored, 0, 1);
+        Atomics.notify(stored, 0);
+      });
     }
     this.jobs.shift();
     this.begin();

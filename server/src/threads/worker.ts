@@ -1,4 +1,4 @@
-import { parentPort } from 'node:worker_threads';
+import { parentPort, workerData } from 'node:worker_threads';
 import { setClock } from '@haushalt/core';
 import { perform, refusedBy, type Task } from './tasks.ts';
 import type { Answer } from './work.ts';
@@ -6,6 +6,8 @@ import type { Answer } from './work.ts';
 /** The thread that does what takes long, one task after the other. */
 const port = parentPort!;
 setClock(process.env.HAUSHALT_NOW ?? null);
+/** Is 1 once the last part has been taken. */
+const { stored } = workerData as { stored: Int32Array };
 
 port.on('message', ({ id, task }: { id: number; task: Task }) => void answerTo(id, task));
 
@@ -13,7 +15,12 @@ async function answerTo(id: number, task: Task): Promise<void> {
   const answer = (message: Answer) => port.postMessage(message);
   try {
     const result = await perform(task, {
-      part: (part) => answer({ id, kind: 'part', part }),
+      part: (part) => {
+        // The next part is made when this one has been stored: what is read faster than it is stored would pile up.
+        Atomics.store(stored, 0, 0);
+        answer({ id, kind: 'part', part });
+        Atomics.wait(stored, 0, 0);
+      },
       progress: (done, what) => answer({ id, kind: 'progress', done, what }),
     });
     answer({ id, kind: 'done', result });

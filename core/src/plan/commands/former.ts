@@ -28,8 +28,9 @@ export function commandOfToday(command: { readonly kind: string }): Command {
   const kind = RENAMED[command.kind];
   const named = kind === undefined ? command : { ...(withTodaysFields(command) as object), kind };
   const table = GIVES_ROW[named.kind];
-  const { settings } = named as { readonly settings?: object | null };
-  return (table && settings ? { ...named, settings: rowOfToday(TABLES[table], settings) } : named) as Command;
+  const { settings } = named as { readonly settings?: unknown };
+  const isRow = typeof settings === 'object' && settings !== null && !Array.isArray(settings);
+  return (table && isRow ? { ...named, settings: rowOfToday(TABLES[table], settings) } : named) as Command;
 }
 
 function withTodaysFields(value: unknown): unknown {
