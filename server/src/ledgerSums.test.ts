@@ -130,7 +130,8 @@ describe('what is known of a ledger', () => {
             if (order.kind === 'entries.set' && order.entries.length === 0) continue;
             const outcome = store.carryOut(id, 'local', command, order);
             if (!outcome.ok) {
-              expect(order.kind).not.toBe('entries.set');
+              // Of what is set only a day of a recurring entry that is there by now is refused.
+              if (order.kind === 'entries.set') expect(outcome.refusal.message).toContain('has been entered already');
               continue;
             }
             if (deed.kind === 'set') steps.push(command);

@@ -21,6 +21,9 @@ export const messages = {
   theRequestIsTooDeep: 'The request is nested too deeply to be read.',
   theRequestHoldsTooMuch: (most: number) => `The request holds too much at once; at most ${most} values are taken.`,
   aListIsTooLong: (most: number, count: number) => `At most ${most} are taken at once; this has ${count}.`,
+  isEnteredAlready: (what: string, day: string, who: string | null) =>
+    `${what === '' ? 'This payment' : `“${what}”`} of ${day} has been entered already${who === null ? '' : ` by ${who}`}. Nothing was entered a second time.`,
+  tooMuchCameIn: 'Too much has been entered since this statement was read. Open it once more.',
   tooManyMails: (minutes: number) =>
     `Too many messages were sent. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
   aNameWithoutAt: 'a name without @, so that it cannot be mistaken for an address',

@@ -3,6 +3,7 @@ import {
   MAX_ENTRIES,
   TABLE_NAMES,
   applyChanges,
+  dayInWords,
   decide,
   decideChanges,
   decimalsOf,
@@ -31,6 +32,7 @@ import {
   now as presentMoment,
 } from '@haushalt/core';
 import { openDatabase, takeLock, type Sqlite } from './database.ts';
+import { cameInMeanwhile, createTwiceFinder } from './twice.ts';
 import { createFeedStore, type FeedStore } from './feeds.ts';
 import { createLedgerStore, type LedgerChange, type LedgerStore } from './ledger.ts';
 import { createLogStore, type LogEntry, type LogLimits, type LogStore, type StoredStep } from './log.ts';
@@ -134,7 +136,25 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
   const sharing = createSharingStore(database);
   const snapshots = createSnapshotStore(database);
   const feeds = createFeedStore(database);
+  const twice = createTwiceFinder(database);
   const documents = new DocumentCache(plans, rows);
+
+  /** Why a payment would stand twice: it has come in meanwhile, from somebody else or another page. */
+  function whyTwice(planId: string, order: Order | WayBack, changes: readonly EntryChange[]): Refusal | null {
+    if (changes.length === 0) return null;
+    let found = twice.find(planId, changes);
+    if (!found && order.kind === 'entries.set' && order.since !== undefined) {
+      const steps = log.after(planId, order.since);
+      if (steps === null) return { code: 'conflict', message: messages.tooMuchCameIn };
+      found = cameInMeanwhile(changes, steps);
+    }
+    if (!found) return null;
+    const { id, what, date } = found.present;
+    const asked = { before: null, count: 1, person: null, text: '', from: null, to: null, row: id, month: null };
+    const who = log.page(planId, asked)[0]?.person ?? null;
+    const day = dayInWords(date, planOf(documents.get(planId).document).locale);
+    return { code: 'conflict', message: messages.isEnteredAlready(what, day, who) };
+  }
 
   const carryOut = database.transaction(
     (planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome => {
@@ -147,7 +167,8 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
       const refusal =
         whyNotInLedger(ledger, planId, document, decision.changes) ??
         whyNotFollowed(feeds, plans, planId, decision.changes) ??
-        whyNotEntered(ledger, planId, decision.changes.filter(isOfLedger));
+        whyNotEntered(ledger, planId, decision.changes.filter(isOfLedger)) ??
+        whyTwice(planId, order, decision.changes.filter(isOfLedger));
       if (refusal) return { ok: false, refusal };
       const isGiven = GIVEN_BY_SERVER.has(order.kind);
       const entry: LogEntry = {

@@ -36,7 +36,8 @@ export const entryCommands = {
   /**
    * Makes entries (`before` is nothing), changes them, or takes them away (`after` is nothing), all or none: each only if it
    * is still as its sender knew it, so that nobody's work is overwritten unseen. Whether it is, is seen where the ledger is
-   * kept. `from` names the statement they were read from, `stated` the closing balances it gives.
+   * kept. `from` names the statement they were read from, `since` the revision it was compared with, so that none of its
+   * lines is entered twice, `stated` the closing balances it gives.
    */
   'entries.set': command({
     fields: {
@@ -46,6 +47,7 @@ export const entryCommands = {
         MAX_ENTRIES_AT_ONCE,
       ),
       from: leftOut(text(120)),
+      since: leftOut(whole(0, Number.MAX_SAFE_INTEGER)),
       stated: leftOut(list(all({ account: id, on: date, balance: figure }), 0, 50)),
     },
     label({ entries, from }, words) {
