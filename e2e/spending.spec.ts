@@ -215,6 +215,13 @@ test('a bank’s statement is previewed, corrected, taken in as one step, and ta
   await page.keyboard.type('phar');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('gridcell', { name: 'Pharmacy' })).toBeVisible();
+  // What was said of it is there after another page, and after the page was loaded anew.
+  await page.getByRole('navigation').getByRole('link', { name: 'Spending' }).click();
+  await expect(page.getByRole('heading', { name: 'Spending' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('gridcell', { name: 'Pharmacy' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('gridcell', { name: 'Pharmacy' })).toBeVisible();
   await page.getByRole('button', { name: 'Take 3 entries in' }).click();
   await expect(page.getByRole('gridcell', { name: 'Mystery' })).toBeVisible();
   await takeBack(page, '3 entries taken in.');

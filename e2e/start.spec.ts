@@ -54,6 +54,13 @@ test('a ready-made plan is adapted in three steps, by keyboard, with totals and 
   await expect(page.getByLabel('Net pay, second, amount')).toBeFocused();
   await page.getByLabel('Rent or mortgage, amount').fill('3000');
   await expect(page.getByText('Expenses are €600.00 more than the income.')).toBeVisible();
+  // What was typed outlives the page; the browser's Back goes a step back in the guide, and Forward on.
+  await page.reload();
+  await expect(page.getByLabel('Rent or mortgage, amount')).toHaveValue('3000');
+  await page.goBack();
+  await expect(page.getByRole('button', { name: /A family/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.goForward();
+  await expect(page.getByLabel('Net pay, first, amount')).toHaveValue('2,400');
   await page.getByLabel('Rent or mortgage, amount').fill('1000');
   await page.getByLabel('Repairs, amount').fill('300');
   await page.getByLabel('Insurances, amount').fill('12,5,0');

@@ -15,6 +15,11 @@ test('with the server gone, edits wait visibly and are sent when it is back, in 
       .revision;
   const before = await revisionNow();
   await application.kill();
+  // A page that was never opened says so in its place; all else works on.
+  await page.getByRole('navigation').getByRole('link', { name: 'Loans' }).click();
+  await expect(page.getByRole('heading', { name: 'Loans cannot be opened yet' })).toBeVisible();
+  await page.getByRole('navigation').getByRole('link', { name: 'Budget' }).click();
+  await expect(page.getByRole('grid')).toBeVisible();
   await budget.select('Rent', 1);
   for (const figure of ['1001', '1002', '1003']) {
     await page.keyboard.type(figure);

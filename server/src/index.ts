@@ -6,7 +6,8 @@ export { DatabaseError, takeLock, copyDatabase, openDatabase } from './store/dat
 export { LOCAL_PERSON } from './store/people.ts';
 export type { Demo, DemoPlan } from './demo.ts';
 export { BACKUPS_KEPT, Keeping } from './keeping.ts';
-export { hashOfNew, strengthOf } from './http/passwords.ts';
+export { hashOfNew } from './http/passwords.ts';
+export { strengthOf } from './threads/strength.ts';
 export { creatingFrom } from './http/createFrom.ts';
 export type { Rule } from './http/routing.ts';
 export { Work } from './threads/work.ts';

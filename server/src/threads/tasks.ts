@@ -64,7 +64,7 @@ import {
 } from './moments.ts';
 import { inParts, type PlanPart } from './parts.ts';
 import { NotJson, readPlanFile, writePlanFile } from './planFiles.ts';
-import type { Strength } from '../http/passwords.ts';
+import type { Strength } from './strength.ts';
 import type { Reader } from './reader.ts';
 import { messages } from '../messages.ts';
 
@@ -238,7 +238,7 @@ export function perform(
 
 /** Loaded when it is first asked for: the words it knows take a while. */
 async function strengthOfPassword({ password, own }: Extract<Task, { kind: 'strength' }>): Promise<Strength> {
-  const { strengthOf } = await import('../http/passwords.ts');
+  const { strengthOf } = await import('./strength.ts');
   return strengthOf(password, own);
 }
 

@@ -1,6 +1,7 @@
-import { lazy, type ComponentType } from 'react';
+import { createElement, type ComponentType } from 'react';
 import type { IconName } from '../ui/Icon.tsx';
 import { messages } from '../messages/shell.ts';
+import { LoadedPage } from './LoadedPage.tsx';
 
 /** A page of an open plan: its address below the plan's, what it is called, and where it is fetched from when it is opened. */
 export interface Page {
@@ -24,7 +25,7 @@ function page<N extends string>(
     name,
     icon,
     load,
-    Page: lazy(async (): Promise<{ default: ComponentType }> => ({ default: (await load())[component] })),
+    Page: () => createElement(LoadedPage, { path, name, load: async () => (await load())[component] }),
   };
 }
 

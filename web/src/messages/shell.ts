@@ -1,5 +1,8 @@
 /** What the interface says: shell. */
 export const messages = {
+  pageNotLoaded: (name: string) => `${name} cannot be opened yet`,
+  pageNeedsServer:
+    'A page is fetched from the server when it is first opened, and the server does not answer. What you entered is kept, and the pages opened before work on.',
   // KeyList
   keys: 'Keyboard shortcuts',
 

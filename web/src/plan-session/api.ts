@@ -105,6 +105,8 @@ export interface PreviewedStatement {
 
 /** What a bank's file means for a plan, before anything is stored. */
 export interface StatementPreview {
+  /** The plan's, as the file was compared with it. */
+  readonly revision: number;
   readonly format: string;
   readonly statements: readonly PreviewedStatement[];
   /** How a table was read, and what it looks like; `null` for other files. */

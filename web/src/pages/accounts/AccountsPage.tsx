@@ -10,7 +10,8 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import { AccountView } from './AccountView.tsx';
-import { ImportStatement, type StatementSource } from './ImportStatement.tsx';
+import { ImportStatement } from './ImportStatement.tsx';
+import { useOpenStatement } from './statementDraft.ts';
 import '../../parts/ledger/ledger.scss';
 import './accounts.scss';
 
@@ -22,9 +23,8 @@ export function AccountsPage() {
   const [search, setSearch] = useSearchParams();
   const [edited, setEdited] = useState<AccountRow | 'new' | null>(null);
   const picker = useRef<HTMLInputElement>(null);
-  const [statement, setStatement] = useState<{ source: StatementSource; key: number } | null>(null);
-  const open = (source: StatementSource) => setStatement((before) => ({ source, key: (before?.key ?? 0) + 1 }));
-  const take = (file: File) => open({ kind: 'file', file });
+  const statement = useOpenStatement(planId);
+  const take = (file: File) => statement.open({ kind: 'file', file }, chosen?.id ?? null);
   const { data: outside } = useQuery({ queryKey: ['outside'], queryFn: api.outside, staleTime: Infinity });
   const ledger = useLedger(planId);
   const { balances, problem } = useBalances(planId);
@@ -119,17 +119,19 @@ export function AccountsPage() {
               );
             })}
           </ul>
-          {statement && (
+          {statement.source && statement.draft && (
             <ImportStatement
-              key={statement.key}
+              key={statement.stamp}
               planId={planId}
               source={statement.source}
-              account={chosen?.id ?? null}
+              draft={statement.draft}
               balances={balances}
-              onClose={() => setStatement(null)}
+              onChange={statement.change}
+              onCorrect={statement.correct}
+              onClose={statement.close}
             />
           )}
-          {!statement && chosen && balances && (
+          {!statement.draft && chosen && balances && (
             <AccountView
               key={chosen.id}
               planId={planId}
@@ -138,7 +140,11 @@ export function AccountsPage() {
               balances={balances}
               onEdit={() => setEdited(chosen)}
               onImport={() => picker.current?.click()}
-              onFetch={outside?.bank && chosen.number !== '' ? () => open({ kind: 'bank', account: chosen.id }) : null}
+              onFetch={
+                outside?.bank && chosen.number !== ''
+                  ? () => statement.open({ kind: 'bank', account: chosen.id }, chosen.id)
+                  : null
+              }
             />
           )}
         </div>

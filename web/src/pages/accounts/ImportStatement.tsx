@@ -30,18 +30,15 @@ import { useSession, useSessionState } from '../../plan-session/SessionProvider.
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { CsvTerms } from './CsvTerms.tsx';
-
-/** Where a statement is from: a file, or the bank that is asked for it. */
-export type StatementSource =
-  | { readonly kind: 'file'; readonly file: File }
-  | { readonly kind: 'bank'; readonly account: string };
+import type { Correction, StatementDraft, StatementSource } from './statementDraft.ts';
 
 interface ImportStatementProps {
   readonly planId: string;
   readonly source: StatementSource;
-  /** The account that is open: the statement is of it, where the file does not say otherwise. */
-  readonly account: string | null;
+  readonly draft: StatementDraft;
   readonly balances: Balances | null;
+  readonly onChange: (part: Partial<StatementDraft>) => void;
+  readonly onCorrect: (line: string, part: Correction) => void;
   readonly onClose: () => void;
 }
 
@@ -56,12 +53,6 @@ interface LineRow extends GridRow {
   readonly isCorrected: boolean;
 }
 
-/** What was corrected of a line: where it belongs, whether it is taken in. */
-interface Correction {
-  readonly target?: string;
-  readonly isTaken?: boolean;
-}
-
 const COLUMNS: readonly GridColumn[] = [
   { id: 'take', heading: messages.columns.take, width: 40, pin: null },
   { id: 'date', heading: messages.columns.date, width: 92, pin: null },
@@ -73,20 +64,27 @@ const COLUMNS: readonly GridColumn[] = [
 const NO_ROWS: readonly LineRow[] = [];
 
 /** A bank's statement before it is taken in: what each line is, where it belongs, and what to correct. */
-export function ImportStatement({ planId, source, account, balances, onClose }: ImportStatementProps) {
-  const { document } = useSessionState();
+export function ImportStatement({
+  planId,
+  source,
+  draft: { account: chosen, csv, corrections },
+  balances,
+  onChange,
+  onCorrect,
+  onClose,
+}: ImportStatementProps) {
+  const { document, ledger } = useSessionState();
   const session = useSession();
   const name = source.kind === 'file' ? source.file.name : messages.theBank;
   const plan = planOf(document);
   const units = minorUnitsIn(document);
   const send = useSend();
-  const [chosen, setChosen] = useState(account);
-  const [csv, setCsv] = useState<CsvFormat | null>(null);
-  const [corrections, setCorrections] = useState<ReadonlyMap<string, Correction>>(new Map());
+  // What comes into the ledger meanwhile, from whomever, may be on the statement: it is compared once more.
+  const newest = ledger.reduce((last, { revision }) => Math.max(last, revision ?? 0), 0);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [progress, setProgress] = useState<Progress | null>(null);
   const { data, error, isPending, isFetching } = useQuery({
-    queryKey: ['statement', planId, source, chosen, csv],
+    queryKey: ['statement', planId, source, chosen, csv, newest],
     queryFn: ({ signal }) =>
       source.kind === 'file'
         ? api.previewStatement(planId, source.file, chosen, csv, { signal, onProgress: setProgress })
@@ -97,33 +95,30 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
     retry: false,
   });
   const statements = useMemo(() => data?.statements.filter((each) => each.account !== null) ?? [], [data]);
-  const proposed = useMemo(
-    () =>
-      statements.flatMap(({ account: of, preview }, nth) =>
-        preview.map((line, at): LineRow => ({
-          key: `${nth}:${at}`,
-          label: line.line.what,
-          className: `line is-${line.state}`,
-          account: of!,
-          line,
-          id: newId(),
-          target: line.assignment ? targetOf(line.assignment) : '',
-          isTaken: line.state !== 'known',
-          isCorrected: false,
-        })),
-      ),
-    [statements],
-  );
+  const proposed = useMemo(() => {
+    const keyOf = distinctKeys();
+    return statements.flatMap(({ account: of, preview }) =>
+      preview.map((line): LineRow => ({
+        key: keyOf(of!, line),
+        label: line.line.what,
+        className: `line is-${line.state}`,
+        account: of!,
+        line,
+        id: newId(),
+        target: line.assignment ? targetOf(line.assignment) : '',
+        isTaken: line.state !== 'known',
+        isCorrected: false,
+      })),
+    );
+  }, [statements]);
   const rows = useMemo(
     () =>
       proposed.map((row): LineRow => {
-        const corrected = corrections.get(row.key);
+        const corrected = corrections[row.key];
         return corrected ? { ...row, ...corrected, isCorrected: corrected.target !== undefined } : row;
       }),
     [proposed, corrections],
   );
-  const correct = (key: string, part: Correction) =>
-    setCorrections((before) => new Map(before).set(key, { ...before.get(key), ...part }));
   const edits = useMemo(
     () =>
       rows.flatMap((row): EntryEdit[] => {
@@ -147,7 +142,11 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
       session.send({ kind: 'account.setFormat', account: chosen, format: data.csv.format });
     if (edits.length === 0) return onClose();
     const from = name.slice(0, 120);
-    const refused = send({ kind: 'entries.set', entries: edits, from, stated }, messages.taken(added), true);
+    const refused = send(
+      { kind: 'entries.set', entries: edits, from, since: data!.revision, stated },
+      messages.taken(added),
+      true,
+    );
     if (refused) return setRefusal(refused.message);
     onClose();
   };
@@ -156,7 +155,7 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
     whyNot: (row, column) => (column.id !== 'target' ? messages.typeItsLine : row.line.state === 'new' ? null : messages.cannotAssign), // prettier-ignore
     begin: () => ({ text: '', options: { target: null } }),
     read(at, { options }) {
-      if (options.target != null) correct(at.row, { target: options.target });
+      if (options.target != null) onCorrect(at.row, { target: options.target });
       return { command: null };
     },
     Editor: LineTarget,
@@ -173,7 +172,7 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
               tabIndex={-1}
               aria-label={messages.takeIt}
               checked={row.isTaken}
-              onChange={() => correct(row.key, { isTaken: !row.isTaken })}
+              onChange={() => onCorrect(row.key, { isTaken: !row.isTaken })}
             />
           ),
         };
@@ -236,7 +235,7 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
     },
     onKey(event, row) {
       if (event.key !== ' ') return false;
-      correct(row.key, { isTaken: !row.isTaken });
+      onCorrect(row.key, { isTaken: !row.isTaken });
       return true;
     },
     textOf: (row, column) => textInCell(cellOf(row, column)),
@@ -293,8 +292,7 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
           csv={data.csv}
           problem={data.problem}
           onChange={(format) => {
-            setCsv(format);
-            setCorrections(new Map());
+            onChange({ csv: format, corrections: {} });
           }}
         />
       )}
@@ -305,7 +303,7 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
             <AccountSelect
               value={chosen ?? ''}
               none={messages.chooseAccount}
-              onChange={(account) => setChosen(account === '' ? null : account)}
+              onChange={(account) => onChange({ account: account === '' ? null : account })}
             />
           </label>
         </p>
@@ -340,6 +338,17 @@ export function ImportStatement({ planId, source, account, balances, onClose }: 
       )}
     </section>
   );
+}
+
+/** Names lines by what they say, so that what is corrected of one stays with it; lines that say the same are counted. */
+function distinctKeys(): (account: string, line: PreviewLine) => string {
+  const counts = new Map<string, number>();
+  return (account, { line: { reference, date, amount, what } }) => {
+    const said = [account, reference, date, amount, what].join('|');
+    const nth = counts.get(said) ?? 0;
+    counts.set(said, nth + 1);
+    return `${said}|${nth}`;
+  };
 }
 
 interface ClosingProps {

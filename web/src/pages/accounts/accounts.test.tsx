@@ -7,7 +7,9 @@ import { inPlan } from '../../testing/inPlan.tsx';
 import { serveEntries } from '../../testing/ledgerServer.ts';
 import { AccountForm } from './AccountForm.tsx';
 import { AccountEntries } from './AccountEntries.tsx';
+import { useEffect } from 'react';
 import { ImportStatement } from './ImportStatement.tsx';
+import { useOpenStatement } from './statementDraft.ts';
 import { Reconciling } from './Reconciling.tsx';
 import { Reconciliations } from './Reconciliations.tsx';
 
@@ -137,10 +139,20 @@ describe('a statement', () => {
     ],
   }; // prettier-ignore
   const file = new File(['x'], 'May.csv');
+  function Opened({ onClose }: { readonly onClose: () => void }) {
+    const { open, source, draft, change, correct } = useOpenStatement('p');
+    useEffect(() => {
+      localStorage.clear();
+      open({ kind: 'file', file }, 'bank');
+      // It is opened once.
+      // eslint-disable-next-line react-hooks/exhaustive-deps
+    }, []);
+    return source && draft && <ImportStatement planId="p" source={source} draft={draft} balances={balancesOf([])} onChange={change} onCorrect={correct} onClose={onClose} />; // prettier-ignore
+  }
   const shown = (more: Parameters<typeof serveEntries>[1]) => {
     const server = serveEntries([], more);
     const closed = vi.fn();
-    const plan = inPlan(document, <ImportStatement planId="p" source={{ kind: 'file', file }} account="bank" balances={balancesOf([])} onClose={closed} />); // prettier-ignore
+    const plan = inPlan(document, <Opened onClose={closed} />); // prettier-ignore
     return { ...plan, closed, server };
   };
 

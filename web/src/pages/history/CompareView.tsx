@@ -5,7 +5,7 @@ import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/history.ts';
 import { api } from '../../plan-session/api.ts';
 import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
-import { useSession } from '../../plan-session/SessionProvider.tsx';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { dayOf, momentOf } from '../../ui/moments.ts';
 import { ComparisonShown } from './ComparisonShown.tsx';
@@ -20,11 +20,16 @@ interface Choice {
 export function CompareView() {
   const { planId = '' } = useParams();
   const session = useSession();
+  // What is shown follows the plan, whoever changes it.
+  useSessionState();
   const [search, setSearch] = useSearchParams();
   const [chosen, setChosen] = useState<ReadonlyMap<string, string>>(new Map());
   const [isGoingBack, setGoingBack] = useState<'whole' | 'lines' | null>(null);
   const { data: snapshots } = useQuery({ queryKey: ['snapshots', planId], queryFn: () => peopleApi.snapshots(planId) });
-  const { data: steps } = useQuery({ queryKey: ['history', planId, {}], queryFn: () => peopleApi.history(planId, {}) });
+  const { data: steps } = useQuery({
+    queryKey: ['history', planId, {}, session.knownRevision],
+    queryFn: () => peopleApi.history(planId, {}),
+  });
   const { data: list } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
   const ofSnapshots: Choice[] = (snapshots ?? []).map(({ id, name, at }) => ({
     key: `snapshot:${id}`,
@@ -99,7 +104,7 @@ export function CompareView() {
         <p className="empty-state">{messages.sameMoment}</p>
       ) : (
         <ComparisonShown
-          key={`${before} ${after} ${session.knownRevision}`}
+          key={`${before} ${after}`}
           planId={planId}
           before={from}
           after={to}

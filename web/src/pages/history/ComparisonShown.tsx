@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import {
   monthInWords,
   nameOfYear,
@@ -14,7 +14,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { messages } from '../../messages/history.ts';
 import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
-import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Loading } from '../../ui/Loading.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 
@@ -40,11 +40,15 @@ const SHOWN = 60;
 export function ComparisonShown({ planId, before, after, isShort = false, chosen, onChoose }: ComparisonShownProps) {
   const [span, setSpan] = useState<'year' | 'month'>('year');
   const { document } = useSessionState();
+  const session = useSession();
+  const isOfThePast = before.kind === 'revision' && after.kind === 'revision';
   const { data, error, refetch } = useQuery({
-    queryKey: ['compare', planId, before, after],
+    // What is compared with the plan as it is follows every change of it.
+    queryKey: ['compare', planId, before, after, isOfThePast ? null : session.knownRevision],
     queryFn: ({ signal }) => peopleApi.compare(planId, before, after, signal),
     gcTime: 60_000,
-    staleTime: before.kind === 'revision' && after.kind === 'revision' ? Infinity : 0,
+    staleTime: isOfThePast ? Infinity : 0,
+    placeholderData: keepPreviousData,
     retry: false,
   });
   if (error)

@@ -10,9 +10,9 @@ import {
   type Month,
 } from '@haushalt/core';
 import { useMutation } from '@tanstack/react-query';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
 import { usualCurrency, usualLocale } from '../../parts/plan/notations.ts';
 import {
@@ -26,6 +26,7 @@ import { api, newId } from '../../plan-session/api.ts';
 import { DraftLines } from './DraftLines.tsx';
 import { draftOf, draftRefusal, inNotation, planFileOf, totalsOf, type DraftGroup } from './draft.ts';
 import { READY_MADE, type ReadyMade } from './readyMade.ts';
+import { useStartDraft } from './startDraft.ts';
 import './start.scss';
 import { messages } from '../../messages/start.ts';
 
@@ -46,9 +47,13 @@ function usualFirstMonth(today: Date): Month {
 export function StartPage() {
   const navigate = useNavigate();
   const id = useRef(newId());
-  const [step, setStep] = useState<Step>('choose');
-  const [ready, setReady] = useState<ReadyMade | null>(null);
-  const [groups, setGroups] = useState<readonly DraftGroup[]>([]);
+  const { draft, change, forget } = useStartDraft();
+  const { ready, groups } = draft;
+  const setGroups = (next: readonly DraftGroup[]) => change({ groups: next });
+  // The step is in the address, so that the browser's Back goes one step back.
+  const [search, setSearch] = useSearchParams();
+  const step = STEPS.find(([name]) => name === search.get('step') && ready !== null)?.[0] ?? 'choose';
+  const setStep = (next: Step) => setSearch(next === 'choose' ? {} : { step: next });
   const [refusal, setRefusal] = useState<{ key: string; message: string } | null>(null);
   const first = usualFirstMonth(now());
   const form = usePlanForm({
@@ -61,7 +66,12 @@ export function StartPage() {
     yearBegins: 1,
     decimals: '',
     negatives: 'tone',
+    ...draft.values,
   });
+  useEffect(() => {
+    const { unsubscribe } = form.watch((said) => change({ values: said }));
+    return unsubscribe;
+  }, [form, change]);
   const values = form.watch();
   // Figures that are typed already stay the same figures when they are to be written in another way.
   const rewrite = (locale: string) => setGroups(inNotation(groups, values.locale, locale));
@@ -77,13 +87,15 @@ export function StartPage() {
         id.current,
       );
     },
-    onSuccess: (created) => void navigate(`/plans/${created.id}/budget`),
+    onSuccess: (created) => {
+      forget();
+      void navigate(`/plans/${created.id}/budget`);
+    },
   });
 
   const choose = (chosen: ReadyMade) => {
     if (ready?.id !== chosen.id) {
-      setReady(chosen);
-      setGroups(draftOf(chosen, first));
+      change({ ready: chosen, groups: draftOf(chosen, first) });
       form.setValue('months', chosen.months);
       form.setValue('name', chosen.planName);
     }

@@ -1,4 +1,5 @@
 import { monthOfYear, patternFormula, readFigure, writeForEntry, type Month } from '@haushalt/core';
+import { newId } from '../../plan-session/api.ts';
 import type { Comes, ReadyGroup, ReadyMade } from './readyMade.ts';
 import { messages } from '../../messages/start.ts';
 
@@ -18,11 +19,9 @@ export interface DraftGroup extends Omit<ReadyGroup, 'lines'> {
   readonly lines: readonly DraftLine[];
 }
 
-let lastKey = 0;
-
 /** A line that has just been named. */
 export function draftLine(name: string, comes: Comes, picked: boolean, month: number): DraftLine {
-  return { key: `draft-${++lastKey}`, name, comes, picked, text: '', month };
+  return { key: newId(), name, comes, picked, text: '', month };
 }
 
 /** A ready-made plan as a draft. */

@@ -1,0 +1,31 @@
+import { del, get, set } from 'idb-keyval';
+
+/**
+ * Files somebody has chosen and not yet done with, kept in this browser under a key beside what `useStored` keeps. Where the
+ * browser has no room, or lets nothing be kept, there is none.
+ */
+export async function keepFile(key: string, file: File): Promise<void> {
+  try {
+    await set(key, file);
+  } catch {
+    // It is forgotten with the page.
+  }
+}
+
+/** The file that was kept under a key; `null` when there is none any more. */
+export async function keptFile(key: string): Promise<File | null> {
+  try {
+    const file = await get<unknown>(key);
+    return file instanceof File ? file : null;
+  } catch {
+    return null;
+  }
+}
+
+export async function dropFile(key: string): Promise<void> {
+  try {
+    await del(key);
+  } catch {
+    // There was none, or it goes with the browser's own room.
+  }
+}
