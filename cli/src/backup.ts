@@ -20,7 +20,7 @@ export function backupCommand(): Command {
       const { DatabaseError, copyDatabase, databaseFile } = await import('@haushalt/server');
       const file = databaseFile(dataFolder(options));
       try {
-        await copyDatabase(file, resolve(out));
+        copyDatabase(file, resolve(out));
         console.log(messages.isCopiedTo(file, resolve(out)));
       } catch (error) {
         if (error instanceof DatabaseError) throw new CliError(error.message);

@@ -50,7 +50,7 @@ async function restore(from: string, options: RestoreOptions): Promise<void> {
     if (!existsSync(to) && options.plan.length === 0) {
       openStore(to).close();
       rmSync(to);
-      await copyDatabase(copy, `${to}.restored`);
+      copyDatabase(copy, `${to}.restored`);
       renameSync(`${to}.restored`, to);
       console.log(messages.isPutInPlace(file, to));
       return;

@@ -233,6 +233,10 @@ export const messages = {
   isNoWorkbook: 'This is no workbook: an .ods, .xlsx or .csv file is.',
   workbookTooLarge: (most: number) => `The file is larger than ${most} MB.`,
   unpacksTooLarge: (most: number) => `The file would unpack to more than ${most} MB; it is not read.`,
+  rowTooFarDown: (most: number) => `A cell stands below row ${most}, which no sheet has. The file is damaged.`,
+  columnTooFarOut: (most: number) => `A cell stands beyond column ${most}, which no sheet has. The file is damaged.`,
+  tooManyColumns: (most: number) =>
+    `A line has more than ${most} columns. Is this a bank’s statement, and its separator right?`,
   tooManyCells: (most: number) => `More than ${most} cells hold something; a plan has fewer.`,
   hasMacros: 'The file has macros. They were not run, and are not taken over.',
   hasLinks: 'The file has links to other files. They were not followed; what they give is taken as it was last.',

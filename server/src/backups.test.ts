@@ -1,5 +1,6 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join, dirname } from 'node:path';
+import Database from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
 import { base, call, file, keeping, serveEachTest, start, stop, store } from './testing/served.ts';
 import { firstPerson, joined } from './testing/people.ts';
@@ -141,7 +142,48 @@ describe('A backup', () => {
     const database = openDatabase(newer);
     database.pragma('user_version = 9999');
     database.close();
-    expect((await upload(readFileSync(newer))).body.error.message).toMatch(/newer Haushalt/);
+    expect((await upload(readFileSync(newer))).body.error.message).toMatch(/newer version of Haushalt/);
+  });
+
+  it.each([
+    ['a trigger', 'create trigger t after insert on plans begin delete from people; end', /not Haushalt’s/],
+    ['a view', 'create view v as select 1', /not Haushalt’s/],
+    ['a table', 'create table more (x)', /not Haushalt’s/],
+    ['a currency that is none', `update plans set currency = 'nonsense'`, /Club/],
+    ['a formula that is none', `update ruleSteps set amount = null, formula = '(((('`, /Club/],
+    ['a name that is far too long', `update plans set name = '${'x'.repeat(5000)}'`, /cannot be restored/],
+    ['a step of nobody', `update changeLog set personId = 'ghost'`, /damaged/],
+  ])('with %s is refused as an import would be, and nothing of it is run', async (_what, sql, why) => {
+    await worked();
+    const { name } = (await call('POST', '/backups', {})).body;
+    const changed = join(dirname(file), 'changed.db');
+    writeFileSync(changed, readFileSync(join(dirname(file), 'backups', name)));
+    const database = new Database(changed);
+    database.pragma('foreign_keys = OFF');
+    database.exec(sql);
+    database.close();
+    const plans = store.plans.count();
+    const { status, body } = await upload(readFileSync(changed));
+    if (status === 201) {
+      const answer = await restore(body.id, body.plans.map(({ id }: { id: string }) => id)); // prettier-ignore
+      expect(answer.at(-1).error.message).toMatch(why);
+    } else expect([status, body.error.message]).toEqual([422, expect.stringMatching(why)]);
+    expect(store.plans.count()).toBe(plans);
+  });
+
+  it('is made to its end while others write, and is its owner’s alone while it grows', async () => {
+    await worked();
+    let written = 0;
+    let modes = 0;
+    const timer = setInterval(() => {
+      store.carryOut('club', 'local', `w${written++}`, { kind: 'plan.set', settings: { name: `Club ${written}` } });
+      for (const each of existsSync(join(dirname(file), 'backups')) ? readdirSync(join(dirname(file), 'backups')) : [])
+        modes |= statSync(join(dirname(file), 'backups', each)).mode & 0o077;
+    }, 1);
+    const made = await call('POST', '/backups', {});
+    clearInterval(timer);
+    expect([made.status, modes]).toEqual([201, 0]);
+    expect(written).toBeGreaterThan(0);
   });
 
   it('keeps whose the steps were, of people this server does not know', async () => {

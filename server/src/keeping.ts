@@ -2,7 +2,7 @@ import { dayOf } from '@haushalt/core';
 import { randomUUID } from 'node:crypto';
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { copyDatabase, makeFolder } from './store/database.ts';
+import { makeFolder } from './store/database.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import { outlived } from './store/snapshots.ts';
 import type { Store } from './store/store.ts';
@@ -23,6 +23,8 @@ export const BACKUPS_KEPT = 14;
 /** How often it is looked whether a night has passed, and from which hour on it counts as one. */
 const LOOK_EVERY = 10 * 60_000;
 const NIGHT_FROM = 3;
+/** How long a copy of the database may take, in milliseconds. */
+const LONGEST_COPY = 3_600_000;
 
 const NAME = /^haushalt-[0-9TZ-]+\.db$/;
 const NIGHTLY = /^haushalt-(\d{4}-\d{2}-\d{2})\.db$/;
@@ -133,7 +135,8 @@ export class Keeping {
   private async copyTo(name: string): Promise<KeptBackup> {
     makeFolder(this.folder);
     const file = join(this.folder, name);
-    await copyDatabase(this.options.store.file, file);
+    const { store, work } = this.options;
+    await work.do<'copyDatabase'>({ kind: 'copyDatabase', database: store.file, to: file }, { longest: LONGEST_COPY });
     return { name, at: statSync(file).mtime.toISOString(), size: statSync(file).size };
   }
 

@@ -24,6 +24,12 @@ export const messages = {
   isEnteredAlready: (what: string, day: string, who: string | null) =>
     `${what === '' ? 'This payment' : `“${what}”`} of ${day} has been entered already${who === null ? '' : ` by ${who}`}. Nothing was entered a second time.`,
   tooMuchCameIn: 'Too much has been entered since this statement was read. Open it once more.',
+  thisBackupIsNewer: 'This backup was made by a newer version of Haushalt. Restore it with that version.',
+  thisBackupHoldsForeign: 'This file holds tables, triggers or views that are not Haushalt’s, so it is not restored.',
+  thisPlanOfTheBackup: (name: string, why: string) => `The plan “${name}” of this backup cannot be restored: ${why}`,
+  thatTakesTooMuchMemory:
+    'That takes more memory than one task may have. Try it with a smaller file, or fewer years or pages.',
+  itsRowsCannotBeRead: 'some of its rows cannot be read.',
   tooManyMails: (minutes: number) =>
     `Too many messages were sent. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
   aNameWithoutAt: 'a name without @, so that it cannot be mistaken for an address',

@@ -1,5 +1,9 @@
 import type { FunctionCall, Negation, Operation, Percentage } from '../formulaTree.ts';
 
+/** How many rows and columns of a sheet are read: as many as its format has. */
+export const MAX_ROWS_READ = 1_048_576;
+export const MAX_COLUMNS_READ = 16_384;
+
 /** What stands in a cell of somebody's workbook. */
 export interface RawCell {
   readonly value: number | string | boolean | null;

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { strToU8, zipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runs } from '../../../core/src/testing/setup.ts';
@@ -27,6 +27,33 @@ const odsOf = (rows: string) =>
       `<?xml version="1.0"?><office:document-content xmlns:office="o" xmlns:table="t" xmlns:text="x"><office:body><office:spreadsheet><table:table table:name="One">${rows}</table:table></office:spreadsheet></office:body></office:document-content>`,
     ),
   });
+
+/** The sample with one of its parts changed. */
+function sampleWith(path: RegExp, change: (text: string) => string): Uint8Array {
+  const parts = unzipSync(sample);
+  for (const [name, content] of Object.entries(parts))
+    if (path.test(name)) parts[name] = strToU8(change(strFromU8(content)));
+  return zipSync(parts);
+}
+
+describe('a workbook that would be spread over millions of cells', () => {
+  it('by merged ranges or names is read as what it holds', async () => {
+    const before = await answer(sample);
+    expect(before).toBeGreaterThan(300);
+    const merged = sampleWith(/worksheets\/sheet1\.xml$/, (text) => text.replace('</sheetData>', '</sheetData><mergeCells count="1"><mergeCell ref="A900:XFD1048576"/></mergeCells>')); // prettier-ignore
+    expect(await answer(merged)).toBe(before);
+    const named = sampleWith(/xl\/workbook\.xml$/, (text) => text.replace('</sheets>', `</sheets><definedNames><definedName name="All">'2026'!$A$1:$XFD$1048576</definedName><definedName name="Rise">'2026'!$B$2</definedName></definedNames>`)); // prettier-ignore
+    expect(await answer(named)).toBe(before);
+    expect((await readWorkbook(named)).names.get('rise')).toEqual({ sheet: '2026', row: 1, column: 1 });
+  });
+
+  it('by rows and columns no sheet has is refused with a sentence', async () => {
+    const row = sampleWith(/worksheets\/sheet1\.xml$/, (text) => text.replace('</sheetData>', '<row r="4000000000"><c r="A4000000000"><v>1</v></c></row></sheetData>')); // prettier-ignore
+    expect(await answer(row)).toMatch(/below row 1048576/);
+    const column = sampleWith(/worksheets\/sheet1\.xml$/, (text) => text.replace('</sheetData>', '<row r="90"><c r="ZZZZ90"><v>1</v></c></row></sheetData>')); // prettier-ignore
+    expect(await answer(column)).toMatch(/beyond column 16384/);
+  });
+});
 
 describe('a workbook', () => {
   it('that is damaged anywhere is read or refused with a sentence, and nothing else', async () => {

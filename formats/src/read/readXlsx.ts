@@ -1,13 +1,15 @@
 import ExcelJS from 'exceljs';
 import { messages } from '../messages.ts';
+import { boundXlsx } from './boundXlsx.ts';
 import { parseRawFormula } from './parseFormula.ts';
 import { MAX_CELLS, WorkbookError, type RawCell, type RawSheet, type RawWorkbook } from './rawWorkbook.ts';
 
 /** A workbook in Office Open XML, as it is; macros are never run and links to other files never followed. */
 export async function readXlsx(file: Uint8Array, parts: readonly string[]): Promise<RawWorkbook> {
+  const bound = boundXlsx(file);
   const book = new ExcelJS.Workbook();
   try {
-    await book.xlsx.load(file as unknown as ArrayBuffer, {
+    await book.xlsx.load(bound.file as unknown as ArrayBuffer, {
       ignoreNodes: ['dataValidations', 'extLst', 'conditionalFormatting', 'drawing', 'picture', 'hyperlinks'],
     });
   } catch {
@@ -33,9 +35,8 @@ export async function readXlsx(file: Uint8Array, parts: readonly string[]): Prom
     return { name: sheet.name, cells, hiddenRows };
   });
   const names = new Map<string, { sheet: string; row: number; column: number }>();
-  for (const { name, ranges } of (book.definedNames as unknown as { model: { name: string; ranges: string[] }[] })
-    .model) {
-    const match = /^'?((?:[^'!]|'')+)'?!\$?([A-Z]+)\$?(\d+)$/.exec(ranges[0] ?? '');
+  for (const { name, range } of bound.names) {
+    const match = /^'?((?:[^'!]|'')+)'?!\$?([A-Z]+)\$?(\d+)(?::|$)/.exec(range);
     if (!match) continue;
     const column = [...match[2]!].reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0) - 1;
     names.set(name.toLowerCase(), { sheet: match[1]!.replaceAll("''", "'"), row: Number(match[3]) - 1, column });

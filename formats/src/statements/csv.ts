@@ -165,7 +165,15 @@ function closingOf(balances: readonly StatedBalance[]): StatedBalance | null {
 
 const round = (figure: number) => Number(figure.toPrecision(15));
 
+/** How many columns a table of a bank may have. */
+const MOST_COLUMNS = 400;
+
 function rowsOf(text: string, separator: string, most?: number): Rows {
+  // A line with more is no statement, and would be taken apart at length before anybody saw that.
+  let columns = 1;
+  for (let at = 0; at < text.length && columns <= MOST_COLUMNS; at++)
+    columns = text[at] === '\n' ? 1 : text[at] === separator ? columns + 1 : columns;
+  if (columns > MOST_COLUMNS) throw new StatementError('', messages.tooManyColumns(MOST_COLUMNS));
   const { data } = Papa.parse<string[]>(text, {
     delimiter: separator,
     skipEmptyLines: false,

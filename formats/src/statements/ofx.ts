@@ -61,6 +61,9 @@ function dayOf(element: XmlElement, name: string): string {
   return day;
 }
 
+/** How deep elements may stand in each other. */
+const DEEPEST = 60;
+
 /** All elements with one of some names, wherever they stand. */
 function within(element: XmlElement, names: readonly string[]): XmlElement[] {
   if (names.includes(element.name)) return [element];
@@ -91,6 +94,7 @@ function readSgml(text: string): XmlElement {
       const element: XmlElement = { name, attributes: {}, text: words, children: [], line, column: 1 };
       path.at(-1)!.children.push(element);
       if (words === '' && !hasNoValue(text, parts.lastIndex, tag)) path.push(element);
+      if (path.length > DEEPEST) throw new StatementError(placeOf(element), messages.tooDeep);
     }
     line += whole.split('\n').length - 1;
   }

@@ -123,7 +123,7 @@ export function createApp({
     ...eventLimits,
   });
   // What someone waits for must not wait behind what takes long.
-  const work = { quick: new Work(), slow: new Work() };
+  const work = { quick: new Work(2), slow: new Work(2) };
   const report = (error: unknown) => log.error({ err: error });
   const callers = new Callers(store, now, callersOptions);
   const keeping = new Keeping({ store, work: work.slow, now, report, ...(backups === undefined ? {} : { backups }) });

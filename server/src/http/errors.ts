@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Refusal } from '@haushalt/core';
-import { storageTrouble } from '../store/database.ts';
-import { FileRefused, TooMuchWork, WorkCancelled, WorkFailed } from '../threads/work.ts';
+import { DatabaseError, storageTrouble } from '../store/database.ts';
+import { FileRefused, TooLargeTask, TooMuchWork, WorkCancelled, WorkFailed } from '../threads/work.ts';
 import { messages } from '../messages.ts';
 
 /** An answer other than success, with a sentence for a person. */
@@ -75,6 +75,8 @@ export function asApiError(error: unknown): ApiError {
       : new ApiError(422, 'planFile', error.message, error.pointer);
   const trouble = storageTrouble(error);
   if (trouble) return new ApiError(trouble.passes ? 503 : 500, trouble.passes ? 'busy' : 'storage', trouble.message);
+  if (error instanceof DatabaseError) return new ApiError(503, 'storage', error.message);
+  if (error instanceof TooLargeTask) return new ApiError(413, 'tooLarge', error.message);
   const { code } = (error ?? {}) as NodeJS.ErrnoException;
   if (code === 'ENOSPC' || code === 'EDQUOT') return new ApiError(503, 'busy', messages.theDiskIsFullNothing);
   if (code === 'ERR_STREAM_PREMATURE_CLOSE' || code === 'ECONNRESET')

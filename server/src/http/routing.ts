@@ -5,6 +5,8 @@ import type { Store } from '../store/store.ts';
 import { messages } from '../messages.ts';
 import { planFor, type Purpose } from './access.ts';
 import type { Caller, Callers } from './callers.ts';
+import { doneFor } from '../threads/owner.ts';
+import { networkOf } from './attempts.ts';
 import { ApiError } from './errors.ts';
 
 /**
@@ -131,9 +133,13 @@ export class Routing {
   ): void {
     this.rules.push({ method, path, access });
     this.router[method](path, ...before, async (request, response) => {
-      await answer(request, response);
+      await doneFor(ownerOf(request, response), async () => void (await answer(request, response)));
     });
   }
 }
+
+/** For whom a request is answered: who is signed in, or where it comes from. */
+const ownerOf = (request: Request, response: Response): string =>
+  (response.locals.caller as Caller | undefined)?.person.id ?? `from ${networkOf(request.ip)}`;
 
 const callerIn = (response: Response): Caller => response.locals.caller as Caller;

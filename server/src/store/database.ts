@@ -1,4 +1,14 @@
-import { chmodSync, existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
@@ -131,27 +141,85 @@ export function takeLock(file: string): () => void {
 }
 
 /**
- * Copies a database as it is at this moment, also while it is being used. Throws `DatabaseError` when there is something
- * at `to` already, or it cannot be written.
+ * Copies a database as it is at this moment, also while it is being used: in one read, so that it comes to an end however much
+ * is written meanwhile. The copy is its owner's alone from its first byte. Throws `DatabaseError` when there is something at
+ * `to` already, or it cannot be written.
  */
-export async function copyDatabase(file: string, to: string): Promise<void> {
+export function copyDatabase(file: string, to: string): void {
   if (existsSync(to)) throw new DatabaseError(messages.isThereAlreadyChooseAnother(to));
   const part = `${to}.part`;
   const database = openForReading(file);
   try {
-    await database.backup(part);
-    chmodSync(part, PRIVATE_FILE);
+    removeWithJournals(part);
+    // An empty file that is there is written into, with the mode it has.
+    writeFileSync(part, '', { mode: PRIVATE_FILE, flag: 'wx' });
+    database.prepare('vacuum into ?').run(part);
     const copy = new Database(part);
     // A copy is one file, whole by itself.
     copy.pragma('journal_mode = DELETE');
     copy.close();
     renameSync(part, to);
   } catch (error) {
-    for (const suffix of ['', '-wal', '-shm', '-journal']) rmSync(part + suffix, { force: true });
+    removeWithJournals(part);
     throw asDatabaseError(error, to);
   } finally {
     database.close();
   }
+}
+
+/** Removes a database file and what lies beside it. */
+export function removeWithJournals(file: string): void {
+  for (const suffix of ['', '-wal', '-shm', '-journal']) rmSync(file + suffix, { force: true });
+}
+
+/**
+ * Why a file is no database of this program, or not only: tables, triggers and views have to be those its version has. Nothing
+ * of it is run to find out. `null` where all is as it should be.
+ */
+export function whyNotOurs(file: string): 'notDatabase' | 'damaged' | 'newer' | 'foreign' | null {
+  let database: Sqlite;
+  try {
+    database = new Database(file, { readonly: true, timeout: 5000 });
+  } catch {
+    return 'notDatabase';
+  }
+  try {
+    database.pragma('trusted_schema = OFF');
+    withPlainText(database);
+    const version = database.pragma('user_version', { simple: true }) as number;
+    if (version < 1) return 'notDatabase';
+    if (version > newestVersion()) return 'newer';
+    if (schemaOf(database) !== schemaOfVersion(version)) return 'foreign';
+    return database.pragma('quick_check(1)', { simple: true }) === 'ok' ? null : 'damaged';
+  } catch {
+    return 'notDatabase';
+  } finally {
+    database.close();
+  }
+}
+
+function schemaOf(database: Sqlite): string {
+  const all = database.prepare('select type, name, tbl_name, sql from sqlite_master order by type, name').raw().all();
+  return JSON.stringify(all);
+}
+
+const schemas = new Map<number, string>();
+
+/** The schema a database of a version has, as its migrations make it. */
+function schemaOfVersion(version: number): string {
+  let schema = schemas.get(version);
+  if (schema === undefined) {
+    const database = new Database(':memory:');
+    try {
+      withPlainText(database);
+      withFormerEntries(database);
+      for (const migration of migrations()) if (migration.version <= version) database.exec(migration.sql);
+      schemas.set(version, (schema = schemaOf(database)));
+    } finally {
+      database.close();
+    }
+  }
+  return schema;
 }
 
 function asDatabaseError(error: unknown, file: string): unknown {
@@ -183,6 +251,13 @@ export function databaseVersion(file: string): number {
   }
 }
 
+/** What migrations ask for that SQL has no words for. */
+function withFormerEntries(database: Sqlite): void {
+  database.function('entryNow', { deterministic: true }, (former, side, account) =>
+    entryNow(former as string | null, side as string | null, account as string | null),
+  );
+}
+
 function migrate(database: Sqlite, file: string): void {
   const known = migrations();
   const newest = known.at(-1)!.version;
@@ -192,10 +267,7 @@ function migrate(database: Sqlite, file: string): void {
   }
   if (version === newest) return;
   if (version > 0) keepCopy(database, `${file}.before-${newest}`);
-  // What migrations ask for that SQL has no words for.
-  database.function('entryNow', { deterministic: true }, (former, side, account) =>
-    entryNow(former as string | null, side as string | null, account as string | null),
-  );
+  withFormerEntries(database);
   database
     .transaction(() => {
       for (const migration of known) {
@@ -209,6 +281,11 @@ function migrate(database: Sqlite, file: string): void {
 /** A copy of the database as it was before a migration; one made by an earlier try is as good. */
 function keepCopy(database: Sqlite, to: string): void {
   if (existsSync(to)) return;
-  database.prepare('vacuum into ?').run(to);
-  chmodSync(to, PRIVATE_FILE);
+  writeFileSync(to, '', { mode: PRIVATE_FILE, flag: 'wx' });
+  try {
+    database.prepare('vacuum into ?').run(to);
+  } catch (error) {
+    rmSync(to, { force: true });
+    throw error;
+  }
 }

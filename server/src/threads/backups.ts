@@ -1,6 +1,15 @@
 import { createLedgerStore } from '../store/ledger.ts';
 import { createRowStore } from '../store/rows.ts';
-import { openDatabase, storageTrouble, type Sqlite } from '../store/database.ts';
+import {
+  PlanFormatError,
+  parseEntries,
+  parsePlan,
+  planOf,
+  toPlanFile,
+  type Document,
+  type LedgerEntry,
+} from '@haushalt/core';
+import { openDatabase, storageTrouble, whyNotOurs, type Sqlite } from '../store/database.ts';
 import type { StoredStep } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
 import type { StoredSnapshot } from '../store/snapshots.ts';
@@ -57,13 +66,16 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
   withBackup(file, (database) => {
     const document = createRowStore(database).read(planId);
     const entries = createLedgerStore(database).all(planId);
+    if (document.plan.size !== 1) throw new NoBackup(messages.thisBackupIsDamaged);
+    checkPlan(document, entries);
     inParts(document, entries, part);
     const people = database
       .prepare<[string, string], Person>(
-        `select id, name from people where id in
+        `select id, substr(name, 1, 80) as name from people where id in
           (select personId from changeLog where planId = ? union select personId from snapshots where planId = ?)`,
       )
       .all(planId, planId);
+    const known = new Set(people.map(({ id }) => id));
     const steps = database
       .prepare<[string], StoredStep>(
         `select revision, commandId, personId, at, kind, label, target, state, changes, size from changeLog
@@ -72,6 +84,7 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
       .iterate(planId);
     let gathered: StoredStep[] = [];
     for (const step of steps) {
+      if (!known.has(step.personId)) throw new NoBackup(messages.thisBackupIsDamaged);
       gathered.push(step);
       if (gathered.length < STEPS) continue;
       part({ kind: 'steps', steps: gathered, people });
@@ -89,8 +102,30 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
   });
 }
 
+const REASONS = {
+  notDatabase: messages.thisIsNoBackup,
+  damaged: messages.thisBackupIsDamaged,
+  newer: messages.thisBackupIsNewer,
+  foreign: messages.thisBackupHoldsForeign,
+} as const;
+
+/** Refuses a plan of a backup that an import would refuse: its tables and entries are read as those of a plan file. */
+function checkPlan(document: Document, entries: readonly LedgerEntry[]): void {
+  const { name } = planOf(document);
+  try {
+    const json = JSON.parse(JSON.stringify(toPlanFile(document, entries))) as unknown;
+    parseEntries(json, parsePlan(json));
+  } catch (error) {
+    // What is in it may be so wrong that it cannot even be written.
+    const why = error instanceof PlanFormatError ? error.message : messages.itsRowsCannotBeRead;
+    throw new NoBackup(messages.thisPlanOfTheBackup(name.slice(0, 80), why));
+  }
+}
+
 /** Opens a backup after it has been made sure that it is one. */
 function withBackup<T>(file: string, read: (database: Sqlite) => T): T {
+  const why = whyNotOurs(file);
+  if (why !== null) throw new NoBackup(REASONS[why]);
   let database: Sqlite;
   try {
     database = openDatabase(file);
@@ -100,7 +135,6 @@ function withBackup<T>(file: string, read: (database: Sqlite) => T): T {
   try {
     // What comes from elsewhere may hold anything.
     database.pragma('trusted_schema = OFF');
-    if (database.pragma('quick_check(1)', { simple: true }) !== 'ok') throw new NoBackup(messages.thisBackupIsDamaged);
     return read(database);
   } catch (error) {
     if (error instanceof NoBackup) throw error;

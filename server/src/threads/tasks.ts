@@ -40,7 +40,7 @@ import {
   type ReadingSaid,
   type StatementFormat,
 } from '@haushalt/formats';
-import { openForReading, type Sqlite } from '../store/database.ts';
+import { DatabaseError, copyDatabase, openForReading, type Sqlite } from '../store/database.ts';
 import { createLedgerStore } from '../store/ledger.ts';
 import { createLogStore } from '../store/log.ts';
 import { createRowStore } from '../store/rows.ts';
@@ -65,6 +65,7 @@ import {
 import { inParts, type PlanPart } from './parts.ts';
 import { NotJson, readPlanFile, writePlanFile } from './planFiles.ts';
 import type { Strength } from './strength.ts';
+import { STORAGE } from './storageCode.ts';
 import type { Reader } from './reader.ts';
 import { messages } from '../messages.ts';
 
@@ -86,6 +87,7 @@ export type Task =
       /** How the bank writes its tables, where that was said. */
       readonly csv: CsvFormat | null;
     }
+  | { readonly kind: 'copyDatabase'; readonly database: string; readonly to: string }
   | { readonly kind: 'strength'; readonly password: string; readonly own: readonly string[] }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month }
   | { readonly kind: 'fed'; readonly database: string; readonly planId: string; readonly of: readonly string[] }
@@ -121,6 +123,7 @@ export interface TaskResult {
   readonly writeList: { readonly name: string; readonly file: Uint8Array } | null;
   /** What the file means for the plan, as JSON text: a `StatementPreview`. */
   readonly previewStatement: Uint8Array;
+  readonly copyDatabase: null;
   readonly strength: Strength;
   readonly standing: { readonly standing: Standing; readonly revision: number };
   /** The figures that other plans follow, by what they are of; nothing of what is gone. */
@@ -197,6 +200,9 @@ export function perform(
       });
     case 'previewStatement':
       return reading(task, (reader) => encode(JSON.stringify(previewFor(task, reader, progress))));
+    case 'copyDatabase':
+      copyDatabase(task.database, task.to);
+      return null;
     case 'strength':
       return strengthOfPassword(task);
     case 'standing':
@@ -370,6 +376,12 @@ function usualDates(locale: string): CsvFormat['dates'] {
 }
 
 const encode = (text: string) => new TextEncoder().encode(text);
+
+/** The code of an error, as it is told to whoever asked for the task. */
+export function codeOf(error: unknown): string | undefined {
+  if (error instanceof DatabaseError) return STORAGE;
+  return error instanceof Error && 'code' in error ? String(error.code) : undefined;
+}
 
 export function refusedBy(error: unknown): Refused | null {
   if (error instanceof PlanFormatError) return { message: error.message, pointer: error.pointer };

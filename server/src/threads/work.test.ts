@@ -1,11 +1,12 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, afterEach, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { doneFor } from './owner.ts';
 import type { PlanPart } from './parts.ts';
 import { FileRefused, Work, WorkCancelled } from './work.ts';
 
-const work = new Work();
+let work: Work;
 const folder = mkdtempSync(join(tmpdir(), 'haushalt-work-'));
 let files = 0;
 const fileOf = (plan: unknown) => {
@@ -22,6 +23,9 @@ const LARGE = fileOf({
 });
 const readFile = (file: string) => ({ kind: 'readFile', file }) as const;
 
+beforeEach(() => {
+  work = new Work();
+});
 afterEach(() => work.close());
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
@@ -66,5 +70,36 @@ describe('the thread for what takes long', () => {
     const waiting = [work.do(readFile(LARGE)), work.do(readFile(SMALL))].map((each) => each.catch(() => 'failed'));
     await work.close();
     expect(await Promise.all(waiting)).toEqual(['failed', 'failed']);
+  });
+
+  it('is shared out: whoever asks for one thing does not wait for all that another has asked for', async () => {
+    const ended: string[] = [];
+    const ask = (who: string, file: string) =>
+      doneFor(who, () => work.do(readFile(file))).then(() => ended.push(who), () => ended.push(`${who} failed`)); // prettier-ignore
+    const many = Array.from({ length: 5 }, () => ask('mara', LARGE));
+    const one = ask('kofi', SMALL);
+    await one;
+    expect(ended.filter((who) => who === 'mara').length).toBeLessThan(3);
+    await Promise.all(many);
+    expect(ended.filter((who) => who.endsWith('failed'))).toEqual([]);
+    // One person may have so many waiting.
+    const much = Array.from({ length: 14 }, () => ask('mara', SMALL));
+    await Promise.all(much);
+    expect(ended.filter((who) => who === 'mara failed').length).toBeGreaterThanOrEqual(3);
+  });
+
+  it('makes the next part when the last one has been taken, between the requests of others', async () => {
+    let open = 0;
+    const turns: number[] = [];
+    const others = setInterval(() => turns.push(open), 0);
+    await work.do(readFile(LARGE), {
+      part: () => {
+        open++;
+      },
+    });
+    clearInterval(others);
+    expect(open).toBeGreaterThan(5);
+    // Other things were done between parts, not only before and after all of them.
+    expect(new Set(turns).size).toBeGreaterThan(3);
   });
 });

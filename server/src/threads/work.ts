@@ -1,5 +1,8 @@
 import { Worker } from 'node:worker_threads';
+import { DatabaseError } from '../store/database.ts';
+import { ownerNow } from './owner.ts';
 import type { PlanPart } from './parts.ts';
+import { STORAGE } from './storageCode.ts';
 import type { Refused, Task, TaskResult } from './tasks.ts';
 import { messages } from '../messages.ts';
 
@@ -27,90 +30,159 @@ export class TooMuchWork extends Error {}
 /** The task took too long, or its thread ended. */
 export class WorkFailed extends Error {}
 
+/** The task took more memory than one may have, and was ended. */
+export class TooLargeTask extends Error {}
+
 /** Whoever asked for it does not want it any more. */
 export class WorkCancelled extends Error {}
 
-/** How a task is done: what becomes of its parts, who is told how far it is, and what ends it. */
+/** How a task is done: what becomes of its parts, who is told how far it is, what ends it, and how long it may take: ms. */
 interface Doing {
   readonly part?: (part: PlanPart) => void;
   readonly progress?: (progress: { readonly done: number; readonly what: string }) => void;
   readonly signal?: AbortSignal;
+  readonly longest?: number;
 }
 
 interface Job {
   readonly id: number;
+  /** For whom it is done. */
+  readonly owner: string;
   readonly task: Task;
+  readonly longest: number;
   readonly part: (part: PlanPart) => void;
   readonly progress: (progress: { readonly done: number; readonly what: string }) => void;
   readonly done: (result: never) => void;
   readonly failed: (error: Error) => void;
 }
 
-/** How long a task may take, in milliseconds, and how many may wait. */
+/** How long a task may take unless it says otherwise, and how long a thread without one is kept, in milliseconds. */
 const LONGEST = 120_000;
+const IDLE = 30_000;
+/** How many tasks may wait, of all and of one person. */
 const MOST_WAITING = 50;
+const MOST_OF_ONE = 10;
+/** How much a task may hold in memory, in megabytes; a thread that goes beyond it is ended. */
+const MOST_MEMORY = 1024;
 
 // One file of the thread and all it is made of (scripts/thread.mjs), found from the sources and from what is compiled.
 const THREAD = new URL('../../dist/threads/thread.js', import.meta.url);
 
-/** A thread for what takes long, one task after the other. It is started when it is first needed, and again after it ended. */
-export class Work {
-  private thread: Worker | null = null;
-  private next = 1;
-  /** The tasks to be done; the first is under way. */
-  private readonly jobs: Job[] = [];
-  private timer: NodeJS.Timeout | undefined;
+/** A thread, and the task it is at. */
+interface Lane {
+  readonly thread: Worker;
   /** Says to the thread that it may make the next part. */
-  private stored = new Int32Array(new SharedArrayBuffer(4));
+  readonly stored: Int32Array<SharedArrayBuffer>;
+  job: Job | null;
+  timer: NodeJS.Timeout | undefined;
+}
 
-  /** Does a task. Throws `FileRefused`, `TooMuchWork`, `WorkFailed`, `WorkCancelled`, or what the database says. */
+/**
+ * Threads for what takes long. Each person's tasks are done one after the other, and those of several in turn, so that nobody
+ * waits for all that another has asked for. Threads are started when they are needed, ended when a task takes too long or too
+ * much, and given back when there has been nothing to do for a while.
+ */
+export class Work {
+  private readonly most: number;
+  private next = 1;
+  private readonly lanes = new Set<Lane>();
+  /** The tasks that wait, in the order they came. */
+  private waiting: Job[] = [];
+  /** When a person's latest task began, so that who has waited longest comes next. */
+  private readonly begun = new Map<string, number>();
+  private isClosed = false;
+
+  /** Work on so many threads at most. */
+  constructor(threads = 1) {
+    this.most = threads;
+  }
+
+  /**
+   * Does a task for whoever's request is being answered. Throws `FileRefused`, `TooMuchWork`, `TooLargeTask`, `WorkFailed`,
+   * `WorkCancelled`, or what the database says.
+   */
   do<K extends Task['kind']>(
     task: Extract<Task, { kind: K }>,
-    { part = () => {}, progress = () => {}, signal }: Doing = {},
+    { part = () => {}, progress = () => {}, signal, longest = LONGEST }: Doing = {},
   ): Promise<TaskResult[K]> {
+    if (this.isClosed) return Promise.reject(new WorkFailed(messages.theServerIsEnding));
     if (signal?.aborted) return Promise.reject(new WorkCancelled(messages.theRequestEndedEarly));
-    if (this.jobs.length >= MOST_WAITING) return Promise.reject(new TooMuchWork(messages.tooMuchIsUnderWay));
+    const owner = ownerNow();
+    const own = this.waiting.filter((job) => job.owner === owner).length;
+    if (this.waiting.length >= MOST_WAITING || (owner !== '' && own >= MOST_OF_ONE))
+      return Promise.reject(new TooMuchWork(messages.tooMuchIsUnderWay));
     return new Promise((done, failed) => {
-      const job = { id: this.next++, task, part, progress, done, failed };
+      const job = { id: this.next++, owner, task, longest, part, progress, done, failed };
       signal?.addEventListener('abort', () => this.giveUp(job, new WorkCancelled(messages.theRequestEndedEarly)));
-      this.jobs.push(job);
-      if (this.jobs.length === 1) this.begin();
+      this.waiting.push(job);
+      this.begin();
     });
   }
 
   async close(): Promise<void> {
-    const { thread } = this;
-    for (const job of this.jobs.splice(0)) job.failed(new WorkFailed(messages.theServerIsEnding));
-    this.endThread();
-    await thread?.terminate();
+    this.isClosed = true;
+    const error = () => new WorkFailed(messages.theServerIsEnding);
+    for (const job of this.waiting.splice(0)) job.failed(error());
+    const lanes = [...this.lanes];
+    this.lanes.clear();
+    await Promise.all(
+      lanes.map((lane) => {
+        clearTimeout(lane.timer);
+        lane.job?.failed(error());
+        return lane.thread.terminate();
+      }),
+    );
   }
 
-  /** Begins the first of the tasks. */
+  /** Begins what can be begun. */
   private begin(): void {
-    clearTimeout(this.timer);
-    const job = this.jobs[0];
-    if (!job) return;
-    this.timer = setTimeout(() => this.giveUp(job, new WorkFailed(messages.aTaskTookTooLong)), LONGEST);
-    this.timer.unref();
-    this.running().postMessage({ id: job.id, task: job.task });
+    for (let job = this.nextJob(); job; job = this.nextJob()) {
+      const lane = [...this.lanes].find((each) => each.job === null) ?? (this.lanes.size < this.most ? this.start() : null); // prettier-ignore
+      if (!lane) return;
+      this.waiting = this.waiting.filter((each) => each !== job);
+      this.begun.set(job.owner, this.next++);
+      const { id, task, longest } = job;
+      lane.job = job;
+      clearTimeout(lane.timer);
+      lane.timer = setTimeout(() => this.giveUp(job!, new WorkFailed(messages.aTaskTookTooLong)), longest);
+      lane.timer.unref();
+      lane.thread.postMessage({ id, task });
+    }
   }
 
-  private running(): Worker {
-    if (this.thread) return this.thread;
-    this.stored = new Int32Array(new SharedArrayBuffer(4));
-    const thread = new Worker(THREAD, { workerData: { stored: this.stored } });
+  /** The task that is next: of those whose owner has none under way, the first of who has waited longest. */
+  private nextJob(): Job | undefined {
+    const busy = new Set([...this.lanes].flatMap(({ job }) => (job === null || job.owner === '' ? [] : [job.owner])));
+    let best: Job | undefined;
+    for (const job of this.waiting) {
+      if (busy.has(job.owner)) continue;
+      if (!best || (this.begun.get(job.owner) ?? 0) < (this.begun.get(best.owner) ?? 0)) best = job;
+    }
+    if (this.waiting.length === 0) this.begun.clear();
+    return best;
+  }
+
+  private start(): Lane {
+    const stored = new Int32Array(new SharedArrayBuffer(4));
+    const thread = new Worker(THREAD, {
+      workerData: { stored },
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
+    });
+    const lane: Lane = { thread, stored, job: null, timer: undefined };
     thread.unref();
-    const ended = (error: Error) => {
-      if (this.thread === thread && this.jobs[0]) this.giveUp(this.jobs[0], error);
-    };
-    thread.on('message', (answer: Answer) => this.take(answer));
-    thread.on('error', ended);
-    thread.on('exit', () => ended(new WorkFailed(messages.aThreadEnded)));
-    return (this.thread = thread);
+    thread.on('message', (answer: Answer) => this.take(lane, answer));
+    thread.on(
+      'error',
+      (error: NodeJS.ErrnoException) =>
+      this.end(lane, error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLargeTask(messages.thatTakesTooMuchMemory) : error), // prettier-ignore
+    );
+    thread.on('exit', () => this.end(lane, new WorkFailed(messages.aThreadEnded)));
+    this.lanes.add(lane);
+    return lane;
   }
 
-  private take(answer: Answer): void {
-    const job = this.jobs[0];
+  private take(lane: Lane, answer: Answer): void {
+    const { job } = lane;
     if (job?.id !== answer.id) return;
     if (answer.kind === 'progress') return job.progress({ done: answer.done, what: answer.what });
     if (answer.kind === 'part') {
@@ -120,36 +192,43 @@ export class Work {
         return this.giveUp(job, error as Error);
       }
       // Others are answered before the next part comes.
-      const { stored } = this;
       return void setImmediate(() => {
-        Atomics.store(stored, 0, 1);
-        Atomics.notify(stored, 0);
+        Atomics.store(lane.stored, 0, 1);
+        Atomics.notify(lane.stored, 0);
       });
     }
-    this.jobs.shift();
+    this.rest(lane);
     this.begin();
     if (answer.kind === 'done') return job.done(answer.result as never);
     if (answer.kind === 'refused') return job.failed(new FileRefused(answer.refused));
+    if (answer.code === STORAGE) return job.failed(new DatabaseError(answer.message));
     const error = new WorkFailed(answer.message);
     job.failed(answer.code === undefined ? error : Object.assign(error, { code: answer.code }));
   }
 
+  /** A thread has done its task; its memory is given back when it has none for a while. */
+  private rest(lane: Lane): void {
+    lane.job = null;
+    clearTimeout(lane.timer);
+    lane.timer = setTimeout(() => this.end(lane, null), IDLE);
+    lane.timer.unref();
+  }
+
   /** A task is given up; when it is under way, its thread ends, and the others go on in another. */
   private giveUp(job: Job, error: Error): void {
-    const at = this.jobs.indexOf(job);
-    if (at < 0) return;
-    this.jobs.splice(at, 1);
-    if (at === 0) {
-      this.endThread();
-      this.begin();
-    }
+    const lane = [...this.lanes].find((each) => each.job === job);
+    if (lane) return this.end(lane, error);
+    if (!this.waiting.includes(job)) return;
+    this.waiting = this.waiting.filter((each) => each !== job);
     job.failed(error);
   }
 
-  private endThread(): void {
-    const { thread } = this;
-    this.thread = null;
-    clearTimeout(this.timer);
-    void thread?.terminate();
+  /** Ends a thread, and with an error the task it is at. */
+  private end(lane: Lane, error: Error | null): void {
+    if (!this.lanes.delete(lane)) return;
+    clearTimeout(lane.timer);
+    void lane.thread.terminate();
+    this.begin();
+    if (error) lane.job?.failed(error);
   }
 }

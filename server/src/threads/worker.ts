@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { setClock } from '@haushalt/core';
-import { perform, refusedBy, type Task } from './tasks.ts';
+import { STORAGE } from './storageCode.ts';
+import { codeOf, perform, refusedBy, type Task } from './tasks.ts';
 import type { Answer } from './work.ts';
 
 /** The thread that does what takes long, one task after the other. */
@@ -26,13 +27,14 @@ async function answerTo(id: number, task: Task): Promise<void> {
     answer({ id, kind: 'done', result });
   } catch (error) {
     const refused = refusedBy(error);
-    const code = error instanceof Error && 'code' in error ? String(error.code) : undefined;
+    const code = codeOf(error);
     if (refused) answer({ id, kind: 'refused', refused });
     else
       answer({
         id,
         kind: 'failed',
-        message: error instanceof Error ? (error.stack ?? error.message) : String(error),
+        message:
+          error instanceof Error ? (code === STORAGE ? error.message : (error.stack ?? error.message)) : String(error),
         code,
       });
   }
