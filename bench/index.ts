@@ -1,8 +1,10 @@
 import { growthRows } from './block.ts';
 import { engineRows } from './engine.ts';
+import { proportionRows } from './growth.ts';
 import { importRows, ledgerRows } from './ledger.ts';
 import { listRows } from './lists.ts';
 import { serverRows } from './server.ts';
+import { waitingRows } from './waiting.ts';
 import { workbookRows } from './workbooks.ts';
 import { whatIfRows } from './whatIf.ts';
 
@@ -11,10 +13,12 @@ const rows = [
   ...whatIfRows(),
   ...growthRows(),
   ...listRows(),
+  ...proportionRows(),
   ...ledgerRows(),
   ...importRows(),
   ...(await workbookRows()),
   ...(await serverRows()),
+  ...(await waitingRows()),
 ];
 if (process.argv.includes('--json')) {
   console.log(JSON.stringify(rows, null, 2));

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from './application.ts';
+import { expect, expectAccessible, test } from './application.ts';
 import { unreadable } from './legible.ts';
 
 /** Every view is looked at, also after one that cannot be read. */
@@ -87,16 +87,21 @@ async function go(page: Page, address: string): Promise<void> {
   await follow(address);
 }
 
-for (const [width, height] of [
-  [1280, 800],
-  [1024, 768],
-  [390, 844],
-] as const) {
-  test(`every view can be read at ${width} pixels`, async ({ application, household, stall, page }) => {
+/** The walks: at each width through all views, at the usual one in two halves, where each view is also accessible. */
+const HALF = Math.ceil(VIEWS.length / 2);
+const WALKS = [
+  { width: 1280, height: 800, views: VIEWS.slice(0, HALF), which: 'the first half of the views' },
+  { width: 1280, height: 800, views: VIEWS.slice(HALF), which: 'the other half of the views' },
+  { width: 1024, height: 768, views: VIEWS, which: 'every view' },
+  { width: 390, height: 844, views: VIEWS, which: 'every view' },
+];
+
+for (const { width, height, views, which } of WALKS) {
+  test(`${which} can be read at ${width} pixels`, async ({ application, household, stall, page }) => {
     // Some fifty views one after the other.
     test.slow();
     await page.setViewportSize({ width, height });
-    for (const [name, path, ready, prepare] of VIEWS) {
+    for (const [name, path, ready, prepare] of views) {
       await go(
         page,
         path.startsWith('/') ? application.url + path : path.replace(HOUSEHOLD, household).replace(STALL, stall),
@@ -104,6 +109,7 @@ for (const [width, height] of [
       await page.locator(ready).first().waitFor();
       await prepare?.(page);
       await soft.poll(() => unreadable(page), { message: name, timeout: 6000 }).toEqual([]);
+      if (width === 1280) await test.step(`${name} is accessible`, () => expectAccessible(page));
     }
   });
 }

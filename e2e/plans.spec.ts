@@ -1,5 +1,5 @@
 import { truncateSync, writeFileSync } from 'node:fs';
-import { expect, expectAccessible, test } from './application.ts';
+import { expect, test } from './application.ts';
 
 // The plans of a server are listed, made and deleted here.
 test.use({ alone: true });
@@ -12,7 +12,6 @@ test('the list of plans says how they stand', async ({ application, page }) => {
   await expect(household).toContainText('2026');
   await expect(household.locator('.in-the-red')).toHaveText('3');
   await expect(page.getByRole('row', { name: /Saturday bread stall/ })).toContainText('12 months');
-  await expectAccessible(page);
 });
 
 test('a plan is renamed, duplicated, and deleted with undo', async ({ application, page }) => {
@@ -78,7 +77,6 @@ test('a workbook kept for years is audited, and becomes a plan', async ({ applic
     '−134.20',
   );
   await expect(audit.getByText(/^187 of 229 cells equal/)).toBeVisible();
-  await expectAccessible(page);
   // What a row is, is corrected on the picture of the sheet; the audit follows.
   await audit.getByRole('combobox', { name: 'What Bank charges is' }).selectOption('left out');
   await expect(audit.getByRole('heading', { name: '8 faults were found' })).toBeVisible();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { extractText } from 'unpdf';
 import type { Download, Page } from '@playwright/test';
-import { expect, expectAccessible, test } from './application.ts';
+import { expect, test } from './application.ts';
 
 const paper = (page: Page) => page.locator('.paper');
 const said = (page: Page, text: string) => paper(page).getByText(text, { exact: true }).first();
@@ -19,7 +19,6 @@ test('pages are shown as they will be while one chooses, and saved as a PDF', as
   await expect(said(page, '2,480.00')).toBeVisible();
   const across = (await paper(page).boundingBox())!;
   expect(across.width).toBeGreaterThan(across.height);
-  await expectAccessible(page);
 
   await page.getByRole('radio', { name: 'Upright' }).click();
   await expect.poll(async () => {

@@ -17,6 +17,7 @@ import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const CHROMIUM = '/usr/bin/chromium';
+const CHROMIUM_SHELL = '/usr/bin/chromium-headless-shell';
 /** What has been made once and is the same in every copy of the project: the compiled library, which files were found well. */
 export const CACHE = join(process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache'), 'haushalt');
 
@@ -142,16 +143,20 @@ export function built() {
   setStamp('build', sourcesStamp());
 }
 
-/** Makes sure that the browser the tests drive is there. */
+/**
+ * Makes sure that the browser the tests drive is there: Debian's Chromium, and beside it the one without the windows of a
+ * desktop, which tests prefer where it is.
+ */
 export function chromium() {
-  if (existsSync(CHROMIUM)) return;
-  if (process.getuid?.() !== 0) {
+  const isRoot = process.getuid?.() === 0;
+  if (existsSync(CHROMIUM) && (existsSync(CHROMIUM_SHELL) || !isRoot)) return;
+  if (!isRoot) {
     console.error('The end-to-end tests need Debian’s chromium. Install it with: sudo apt-get install chromium');
     process.exit(1);
   }
   console.log('Installing Debian’s chromium.');
   run('apt-get', ['update', '-qq']);
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'chromium-headless-shell'], {
     env: { DEBIAN_FRONTEND: 'noninteractive' },
     quiet: true,
   });

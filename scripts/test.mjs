@@ -1,5 +1,6 @@
 // npm test: every check, on a machine that may have nothing installed yet. Closes with a count of what passed.
 import { readFileSync, rmSync } from 'node:fs';
+import { loadavg } from 'node:os';
 import { join } from 'node:path';
 import {
   BUNDLE,
@@ -24,6 +25,9 @@ chromium();
 const results = { passed: 0, failed: 0 };
 /** How long each part took, in milliseconds. */
 const times = new Map([['Installing', performance.now() - begun]]);
+/** How many things wanted to run at once, at most: also what else the machine was doing. */
+let load = 0;
+const watch = setInterval(() => (load = Math.max(load, loadavg()[0])), 5000);
 /** Every test that ran: `{ file, name, ms }`. */
 const ran = [];
 
@@ -93,7 +97,8 @@ await Promise.all([
   })(),
 ]);
 
-results.failed += slowestTests(ran, 25);
+clearInterval(watch);
+results.failed += slowestTests(ran, 25, load);
 for (const [name, ms] of times) console.log(`${secondsOf(ms).padStart(7)}  ${name}`);
 console.log(`${secondsOf(performance.now() - begun).padStart(7)}  all`);
 console.log(`\n${results.passed} passed, ${results.failed} failed`);

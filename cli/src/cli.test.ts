@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -265,7 +265,13 @@ describe('haushalt person', () => {
   const typed = (text: string, ...args: string[]) => runTyping(text, ...args, '--data', data);
 
   it('names the first owner, without whom no other machine is served, and gives new passwords', async () => {
-    expect((await typed('', 'person', 'list')).out).toContain('Nobody has a password');
+    const nowhere = await typed('', 'person', 'list');
+    expect([nowhere.code, nowhere.error, existsSync(data)]).toEqual([
+      2,
+      expect.stringContaining('There is no database'),
+      false,
+    ]);
+    expect((await typed('', 'person', 'first', 'mara@home.example')).error).toContain('A name has no @ in it');
     expect((await typed('easy\n', 'person', 'first', 'Mara')).error).toContain('The password is not enough');
     const first = await typed('lantern-loaf-canal\n', 'person', 'first', 'Mara', 'mara@home.example');
     expect([first.code, first.out]).toEqual([0, expect.stringContaining('Mara is the first owner')]);

@@ -76,6 +76,8 @@ Plans are kept in ${data}. Press Ctrl-C to end.`,
   isFreeAddPort: (message: string, free: number) =>
     `${message}${free ? ` Port ${free} is free: add --port ${free}.` : ''}`,
   cannotListenOn: (host: string, port: number, message: string) => `Cannot listen on ${host}:${port}: ${message}.`,
+  noDatabaseAt: (file: string) => `There is no database at ${file}.`,
+  aNameIsNoAddress: 'A name has no @ in it. Give the name first, and the mail address after it.',
   aUrlIs: 'Give an address such as https://plans.example.org, without a path.',
   behindAProxyTheAddress:
     'Behind a proxy the server cannot know its own address: say it with --url, such as --url https://plans.example.org.',

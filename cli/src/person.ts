@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { now } from '@haushalt/core';
 import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
@@ -49,14 +50,19 @@ function list(options: DataOptions): Promise<void> {
 }
 
 function first(name: string, address: string, options: DataOptions): Promise<void> {
-  return withPeople(options, async (people) => {
-    const { LOCAL_PERSON } = await import('@haushalt/server');
-    if (people.haveSignIn()) throw new CliError(messages.thereIsAFirst);
-    const hash = await newPassword([name, address]);
-    people.change(LOCAL_PERSON.id, name.trim(), address.trim());
-    people.setPassword(LOCAL_PERSON.id, hash);
-    console.log(messages.isFirstNow(name.trim()));
-  });
+  return withPeople(
+    options,
+    async (people) => {
+      const { LOCAL_PERSON } = await import('@haushalt/server');
+      if (people.haveSignIn()) throw new CliError(messages.thereIsAFirst);
+      if (name.includes('@')) throw new CliError(messages.aNameIsNoAddress);
+      const hash = await newPassword([name, address]);
+      people.change(LOCAL_PERSON.id, name.trim(), address.trim());
+      people.setPassword(LOCAL_PERSON.id, hash);
+      console.log(messages.isFirstNow(name.trim()));
+    },
+    true,
+  );
 }
 
 function reset(who: string, options: DataOptions): Promise<void> {
@@ -70,10 +76,14 @@ function reset(who: string, options: DataOptions): Promise<void> {
 }
 
 /** Opens the people of a database, which a server may be using. */
-async function withPeople(options: DataOptions, run: (people: PeopleStore) => unknown): Promise<void> {
-  const { DatabaseError, createPeopleStore, databaseFile, openDatabase } = await import('@haushalt/server');
+async function withPeople(options: DataOptions, run: (people: PeopleStore) => unknown, isNew = false): Promise<void> {
+  const { DatabaseError, createPeopleStore, databaseFile, databaseVersion, newestVersion, openDatabase, takeLock } = await import('@haushalt/server'); // prettier-ignore
+  const file = databaseFile(dataFolder(options));
+  if (!isNew && !existsSync(file)) throw new CliError(messages.noDatabaseAt(file));
   try {
-    const database = openDatabase(databaseFile(dataFolder(options)));
+    // An older database is brought up to date only while no server uses it.
+    if (existsSync(file) && databaseVersion(file) < newestVersion()) takeLock(file)();
+    const database = openDatabase(file, { isPatient: true });
     try {
       const people = createPeopleStore(database);
       people.ensureLocal(now().toISOString());

@@ -2,7 +2,14 @@ export { createApp, type AppOptions } from './http/app.ts';
 export { LOG_LEVELS, createLog, type Log, type LogLevel } from './http/log.ts';
 export { examine, type Examined } from './doctor.ts';
 export { createPeopleStore, type PeopleStore } from './store/people.ts';
-export { DatabaseError, takeLock, copyDatabase, openDatabase } from './store/database.ts';
+export {
+  DatabaseError,
+  copyDatabase,
+  databaseVersion,
+  newestVersion,
+  openDatabase,
+  takeLock,
+} from './store/database.ts';
 export { LOCAL_PERSON } from './store/people.ts';
 export type { Demo, DemoPlan } from './demo.ts';
 export { BACKUPS_KEPT, Keeping } from './keeping.ts';

@@ -34,6 +34,13 @@ describe('plans', () => {
     expect(await call('GET', '/health')).toEqual({ status: 200, body: { ok: true, version: '1.2.3' } });
   });
 
+  it('are listed however many there are', async () => {
+    for (let nth = 0; nth < 30; nth++)
+      await call('POST', '/plans', { id: `n${nth}`, name: `N ${nth}`, currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 }); // prettier-ignore
+    const { status, body } = await call('GET', '/plans');
+    expect([status, body.plans.length]).toEqual([200, 30]);
+  });
+
   it('are created, listed with their standing, duplicated, deleted and restored', async () => {
     expect((await call('GET', '/plans')).body).toEqual({ plans: [], feeds: [] });
     expect((await call('POST', '/plans/import?id=home', demo)).status).toBe(201);

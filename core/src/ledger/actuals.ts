@@ -113,6 +113,16 @@ export function unassignedCount(document: Document, actuals: Actuals): number {
   return count;
 }
 
+/** The entries of a month that belong to no line of the plan, and are in none of its figures: how many, in minor units. */
+export function unassignedIn(document: Document, actuals: Actuals, month: Month): MonthSum {
+  let [amount, count] = [0, 0];
+  for (const [line, months] of actuals.lines) {
+    const sum = document.lines.has(line) ? undefined : months.get(month);
+    if (sum) [amount, count] = [amount + sum.amount, count + sum.count];
+  }
+  return { amount, count };
+}
+
 /** A month of a line with what it really came to. */
 export interface ActualFigure {
   readonly line: string;

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, rmSync } from 'node:fs';
 import { copyFile } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import Joi from 'joi';
 import { freeCopyName } from '@haushalt/core';
 import { DELETED_FOR } from '../keeping.ts';
-import { makeFolder } from '../store/database.ts';
+import { makeFolder, removeWithJournals } from '../store/database.ts';
 import type { BackupPlan } from '../threads/backups.ts';
 import { FEW_VALUES, json } from './json.ts';
 import { messages } from '../messages.ts';
@@ -141,7 +141,10 @@ export function keepingRoutes(routing: Routing, surroundings: Surroundings): voi
   }
 
   function forget(file: string): void {
-    for (const suffix of ['', '-wal', '-shm', '-journal']) rmSync(file + suffix, { force: true });
+    removeWithJournals(file);
+    // An older one was copied before it was brought up to date.
+    for (const name of existsSync(folder) ? readdirSync(folder) : [])
+      if (name.startsWith(`${basename(file)}.before-`)) rmSync(join(folder, name), { force: true });
   }
 
   function fileOf(name: unknown): string {

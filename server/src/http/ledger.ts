@@ -33,8 +33,9 @@ export function ledgerRoutes(routing: Routing, { store, work, outside, outsideOp
   });
 
   // What was entered earlier, by its description: a new entry is completed from it, and assigned like it.
-  routing.plan('view', 'get', '/plans/:id/descriptions', ({ response, plan: { id, revision } }) => {
-    response.json({ revision, earlier: store.ledger.earlier(id, MOST_DESCRIPTIONS) });
+  routing.plan('view', 'get', '/plans/:id/descriptions', async ({ response, plan: { id } }) => {
+    const task = { kind: 'earlier', database: store.file, planId: id, most: MOST_DESCRIPTIONS } as const;
+    sendJson(response, await work.quick.do<'earlier'>(task, { signal: whileWanted(response) }));
   });
 
   routing.plan('view', 'get', '/plans/:id/entries', ({ request, response, plan: { id, revision } }) => {

@@ -17,6 +17,7 @@ import {
 } from '@haushalt/core';
 import { MAX_WORKBOOK } from '@haushalt/formats';
 import { DELETED_FOR } from '../keeping.ts';
+import { storageTrouble } from '../store/database.ts';
 import type { LogEntry } from '../store/log.ts';
 import type { Order } from '../store/store.ts';
 import type { Person } from '../store/people.ts';
@@ -55,12 +56,10 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
 
   routing.person('get', '/plans', async ({ response, person }) => {
     const month = thisMonth();
-    const plans = await Promise.all(
-      store.plans.listFor(person.id, month).map(async ({ id, name, currency, locale, role, standing }) => {
-        const shown = standing ?? (await standingNow(id));
-        return { id, name, currency, locale, role, ...shown };
-      }),
-    );
+    const plans: object[] = [];
+    // One after the other: whoever has many plans asks for no more at once than anybody else.
+    for (const { id, name, currency, locale, role, standing } of store.plans.listFor(person.id, month))
+      plans.push({ id, name, currency, locale, role, ...(standing ?? (await standingNow(id))) });
     response.json({ plans, feeds: store.feeds.among(person.id) });
 
     async function standingNow(id: string) {
@@ -70,7 +69,14 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
         planId: id,
         month,
       });
-      if (store.plans.find(id)?.revision === revision) store.plans.keepStanding(id, revision, month, standing);
+      // It is kept for the next time; where it cannot be, it is only computed once more then.
+      if (store.plans.find(id)?.revision === revision) {
+        try {
+          store.plans.keepStanding(id, revision, month, standing);
+        } catch (error) {
+          if (!storageTrouble(error)) throw error;
+        }
+      }
       return standing;
     }
   });

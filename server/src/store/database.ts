@@ -20,7 +20,9 @@ export type Sqlite = Database.Database;
 
 const MIGRATIONS = fileURLToPath(new URL('../../src/store/migrations/', import.meta.url));
 /** How long a statement waits for another program that has the database, in milliseconds: all requests wait with it. */
-const BUSY_TIMEOUT = 100;
+const BUSY_TIMEOUT = 15;
+/** How long a program of its own on this machine waits for it. */
+const PATIENT_TIMEOUT = 5000;
 const PRIVATE_FOLDER = 0o700;
 const PRIVATE_FILE = 0o600;
 
@@ -53,13 +55,13 @@ export function storageTrouble(error: unknown): StorageTrouble | null {
 /**
  * Opens the database file, creating it and bringing it up to date where needed; before that, a copy of it is kept. What a
  * transaction has committed survives a killed process and a loss of power. The file can be read by nobody else on the
- * machine. Throws `DatabaseError` for a database this program cannot use.
+ * machine. A server does not wait long for another program that has it, since all requests would wait along. Throws `DatabaseError` for a database this program cannot use.
  */
-export function openDatabase(file: string): Sqlite {
+export function openDatabase(file: string, { isPatient = false } = {}): Sqlite {
   makeFolder(dirname(file));
   let database: Sqlite;
   try {
-    database = new Database(file, { timeout: BUSY_TIMEOUT });
+    database = new Database(file, { timeout: isPatient ? PATIENT_TIMEOUT : BUSY_TIMEOUT });
   } catch (error) {
     throw asDatabaseError(error, file);
   }

@@ -36,7 +36,7 @@ import { cameInMeanwhile, createTwiceFinder } from './twice.ts';
 import { createFeedStore, type FeedStore } from './feeds.ts';
 import { createLedgerStore, type LedgerChange, type LedgerStore } from './ledger.ts';
 import { createLogStore, type LogEntry, type LogLimits, type LogStore, type StoredStep } from './log.ts';
-import { createPeopleStore, type PeopleStore, type Person } from './people.ts';
+import { LOCAL_PERSON, createPeopleStore, type PeopleStore, type Person } from './people.ts';
 import { createPlanStore, type PlanStore } from './plans.ts';
 import { createRowStore, type RowStore } from './rows.ts';
 import { createSharingStore, type SharingStore } from './sharing.ts';
@@ -89,7 +89,7 @@ export interface Store {
   erase(planId: string): Promise<void>;
   /** The database file, for workers that read from it. */
   readonly file: string;
-  /** Throws when the database does not answer. */
+  /** Throws when the database does not answer, or nothing can be stored in it. */
   probe(): void;
   close(): void;
 }
@@ -271,7 +271,8 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     },
     erase,
     file,
-    probe: () => void database.prepare('select count(*) from people').get(),
+    // Whether something can be stored is only seen by storing it.
+    probe: () => void database.prepare('update people set name = name where id = ?').run(LOCAL_PERSON.id),
     carryOut(planId, personId, commandId, order) {
       const outcome = carryOut.immediate(planId, personId, commandId, order);
       if (outcome.ok && !outcome.repeated) documents.advance(planId, outcome.entry);

@@ -87,6 +87,7 @@ export type Task =
       /** How the bank writes its tables, where that was said. */
       readonly csv: CsvFormat | null;
     }
+  | { readonly kind: 'earlier'; readonly database: string; readonly planId: string; readonly most: number }
   | { readonly kind: 'copyDatabase'; readonly database: string; readonly to: string }
   | { readonly kind: 'strength'; readonly password: string; readonly own: readonly string[] }
   | { readonly kind: 'standing'; readonly database: string; readonly planId: string; readonly month: Month }
@@ -123,6 +124,8 @@ export interface TaskResult {
   readonly writeList: { readonly name: string; readonly file: Uint8Array } | null;
   /** What the file means for the plan, as JSON text: a `StatementPreview`. */
   readonly previewStatement: Uint8Array;
+  /** What was entered earlier, by description, and the revision it is of, as JSON text. */
+  readonly earlier: Uint8Array;
   readonly copyDatabase: null;
   readonly strength: Strength;
   readonly standing: { readonly standing: Standing; readonly revision: number };
@@ -200,6 +203,10 @@ export function perform(
       });
     case 'previewStatement':
       return reading(task, (reader) => encode(JSON.stringify(previewFor(task, reader, progress))));
+    case 'earlier':
+      return reading(task, ({ ledger, revision }) =>
+        encode(JSON.stringify({ revision: revision(), earlier: ledger.earlier(task.planId, task.most) })),
+      );
     case 'copyDatabase':
       copyDatabase(task.database, task.to);
       return null;

@@ -19,7 +19,8 @@ export function KeyList({ open, onClose }: { readonly open: boolean; readonly on
           {messages.keys}
         </Modal.Title>
       </Modal.Header>
-      <Modal.Body className="key-list">
+      {/* Longer than the window, it is scrolled by the keyboard as well. */}
+      <Modal.Body className="key-list" tabIndex={0} role="group" aria-label={messages.keys}>
         {KEY_SECTIONS.map(({ title, keys }) => (
           <section key={title}>
             <h3>{title}</h3>

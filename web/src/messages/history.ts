@@ -78,6 +78,9 @@ export const messages = {
     `${lines}: as it was: ${moment}. The rest of the plan stays. It is a new step, which Undo takes back.`,
   goBack: 'Go back',
   wentBack: 'The plan is as it was then.',
+  wentBackLines: (names: readonly string[]) =>
+    names.length === 1 ? `${names[0]} is as it was then.` : `${names.length} lines are as they were then.`,
+  linesOf: (lines: string, moment: string) => `${moment}: ${lines}`,
 
   // snapshots
   snapshotRule:

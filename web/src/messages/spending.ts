@@ -27,6 +27,10 @@ export const messages = {
         ? `${name} is over its budget`
         : `${overCount} lines are over their budget`,
   netPlanned: (actual: string, planned: string, lines: string) => `Net ${actual}, planned ${planned}; ${lines}.`,
+  belongToNoLine: (count: number, sum: string) =>
+    count === 1
+      ? `One entry (${sum}) belongs to no line yet and is not counted.`
+      : `${count} entries (${sum} in all) belong to no line yet and are not counted.`,
   isOverdue: (count: number, what: string) =>
     count === 1
       ? `One expected entry is overdue: ${what}.`

@@ -22,7 +22,9 @@ export const accountCommands = {
     label({ account, settings }, words) {
       const name = nameIn(account, words);
       if (name === '') return `New account ${settings.name ?? ''}`;
-      if (settings.closed !== undefined) return `Account ${name} ${settings.closed ? 'closed' : 'opened again'}`;
+      const isClosed = words.document.accounts.get(account)!.closed;
+      if (settings.closed !== undefined && settings.closed !== isClosed)
+        return `Account ${name} ${settings.closed ? 'closed' : 'opened again'}`;
       return settings.name === undefined ? `Account ${name} changed` : `Account ${name} renamed ${settings.name}`;
     },
     inAnyScenario: true,

@@ -37,7 +37,10 @@ export function CompareView() {
   }));
   const ofSteps: Choice[] = (steps ?? [])
     .filter(({ isKept }) => isKept)
-    .map(({ revision, label, at }) => ({ key: `revision:${revision}`, words: `${momentOf(at)}: ${label}` }));
+    .map(({ revision, label, at, kind }) => ({
+      key: `revision:${revision}`,
+      words: `${momentOf(at)}: ${messages.took[kind] ?? ''}${label}`,
+    }));
   const ofPlans: Choice[] = (list?.plans ?? [])
     .filter(({ id }) => id !== planId)
     .map(({ id, name }) => ({ key: `plan:${id}`, words: messages.otherPlan(name) }));

@@ -28,10 +28,12 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
     setBusy(true);
     setRefusal(null);
     try {
-      const entry = await peopleApi.goBack(planId, id, to, what.slice(0, 200), rows);
+      // The step says what went back, not only to when.
+      const said = rows === null ? what : messages.linesOf(names.join(', '), what);
+      const entry = await peopleApi.goBack(planId, id, to, said.slice(0, 200), rows);
       session.receive(entry);
       notices.say({
-        text: messages.wentBack,
+        text: rows === null ? messages.wentBack : messages.wentBackLines(names),
         action: {
           label: messages.undo,
           run: () => {

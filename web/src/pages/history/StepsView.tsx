@@ -70,6 +70,10 @@ export function StepsView() {
     placeholderData: keepPreviousData,
   });
   const { fetchNextPage, hasNextPage, isFetchingNextPage } = query;
+  // Whoever is not in the plan any more may have done something in it.
+  const steps = query.data?.pages.flat() ?? [];
+  const known = [...(people?.people ?? []), ...steps.map(({ personId: id, person: name }) => ({ id, name }))];
+  const whoever = [...new Map(known.map(({ id, name }) => [id, { id, name }])).values()];
   const isFiltered = Object.values(asked).some((value) => value !== '');
   const what = nameOf(document, row) ?? messages.thisEntry;
   return (
@@ -86,7 +90,7 @@ export function StepsView() {
         />
         <Select aria-label={messages.who} value={person} onChange={(event) => put({ person: event.target.value })}>
           <option value="">{messages.everyone}</option>
-          {people?.people.map(({ id, name }) => (
+          {whoever.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>

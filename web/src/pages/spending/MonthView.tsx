@@ -1,20 +1,23 @@
 import {
-  NET,
-  OVERDUE_DAYS,
   addDays,
   budgetIn,
   daysBetween,
   expectedIn,
   firstDay,
   lastDay,
+  minorUnitsIn,
   monthInWords,
+  NET,
   numberInMonth,
+  OVERDUE_DAYS,
   planOf,
   spendingIn,
   today,
+  unassignedIn,
   writeWithUnit,
   type Expected,
   type Month,
+  type MonthSum,
   type SpendingRow,
 } from '@haushalt/core';
 import { useMemo, useRef } from 'react';
@@ -91,6 +94,8 @@ export function MonthView({ planId, month, ledger, entering }: ViewProps) {
           spending,
           (value) => writeWithUnit(value, 'money', plan),
           expected.filter(({ due }) => due < now),
+          unassignedIn(document, ledger.actuals, month),
+          minorUnitsIn(document),
         ));
 
   const skip = ({ standing, due, what }: Expected) =>
@@ -155,8 +160,11 @@ export function summaryOf(
   rows: readonly SpendingRow[],
   money: (value: number) => string,
   overdue: readonly Expected[] = [],
+  unassigned: MonthSum = { amount: 0, count: 0 },
+  units = 100,
 ): string {
-  const late = overdue.length === 0 ? '' : ` ${messages.isOverdue(overdue.length, overdue[0]!.what)}`;
+  const without = unassigned.count === 0 ? '' : ` ${messages.belongToNoLine(unassigned.count, money(unassigned.amount / units))}`; // prettier-ignore
+  const late = `${without}${overdue.length === 0 ? '' : ` ${messages.isOverdue(overdue.length, overdue[0]!.what)}`}`;
   if (!rows.some(({ actual }) => actual !== null)) return `${messages.nothingHasBeenEnteredFor}${late}`;
   const net = rows.find(({ id }) => id === NET);
   const over = rows.filter((row) => row.kind === 'line' && row.side === 'expense' && hurts(row));
