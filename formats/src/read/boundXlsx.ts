@@ -17,7 +17,7 @@ export interface DefinedName {
 export function boundXlsx(file: Uint8Array): { readonly file: Uint8Array; readonly names: readonly DefinedName[] } {
   let parts: Record<string, Uint8Array>;
   try {
-    parts = unzipSync(file, { filter: ({ name }) => /\.(xml|rels)$/i.test(name) || name === '[Content_Types].xml' });
+    parts = unzipSync(file);
   } catch {
     throw new WorkbookError(messages.isDamaged);
   }
