@@ -22,7 +22,7 @@ export function ConfirmPage() {
         <>
           <p>{messages.confirmAddressWhy}</p>
           {confirm.error && (
-            <p className="refusal" role="alert">
+            <p className="refusal mb-3" role="alert">
               {confirm.error.message}
             </p>
           )}
@@ -31,7 +31,7 @@ export function ConfirmPage() {
           </Button>
         </>
       )}
-      <p>
+      <p className="mt-3">
         <Link to="/">{messages.goToYourPlans}</Link>
       </p>
     </Slip>
