@@ -41,7 +41,7 @@ function searchedDeposit(isWithdrawn: boolean): number {
   const document = parsePlan({
     version: 1,
     plan: { name: 'Bench', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 240 },
-    savings: [{ id: 'fund', name: 'Fund', unknown: 'deposit', yearlyRate: '3%', months: '240', goal: '100000', first: '2026-01' }], // prettier-ignore
+    savings: [{ id: 'fund', name: 'Fund', unknown: 'deposit', rate: '3%', months: '240', goal: '100000', first: '2026-01' }], // prettier-ignore
     savingsMoves: isWithdrawn ? [{ fund: 'Fund', kind: 'withdrawal', from: '2035-12', amount: '20000' }] : [],
   });
   const begun = performance.now();
