@@ -9,7 +9,7 @@ import { createApp, createLog, openStore, type AppOptions, type Keeping, type Ru
 import type { StoreOptions } from '../store/store.ts';
 
 /** When it is in the tests: noon where they run. */
-const PRESENT = new Date('2026-11-10T12:00:00');
+export const PRESENT = new Date('2026-11-10T12:00:00');
 
 type AppParts = ReturnType<typeof createApp>;
 
