@@ -1,4 +1,4 @@
-import { del, get, set } from 'idb-keyval';
+import { clear, del, get, set } from 'idb-keyval';
 
 /**
  * Files somebody has chosen and not yet done with, kept in this browser under a key beside what `useStored` keeps. Where the
@@ -27,5 +27,15 @@ export async function dropFile(key: string): Promise<void> {
     await del(key);
   } catch {
     // There was none, or it goes with the browser's own room.
+  }
+}
+
+/** Forgets all files, and what was said of them: whoever uses this browser next is shown no statement of somebody else's. */
+export async function forgetFiles(draftPrefix: string): Promise<void> {
+  for (const key of Object.keys(localStorage)) if (key.startsWith(draftPrefix)) localStorage.removeItem(key);
+  try {
+    await clear();
+  } catch {
+    // Nothing was kept.
   }
 }
