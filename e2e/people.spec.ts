@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { Budget, expect, expectAccessible, newWindow, test } from './application.ts';
+import { Budget, expect, newWindow, test } from './application.ts';
 import { unreadable } from './legible.ts';
 
 // People, sessions and backups are a server's own.
@@ -59,7 +59,6 @@ test('two people side by side see each other, and what each does, at once', asyn
   await page.getByRole('button', { name: /Rent in March 2026: 1,200.00/ }).click();
   await expect(page.getByText('Exception', { exact: true })).toBeVisible();
   await expect.poll(() => unreadable(page)).toEqual([]);
-  await expectAccessible(page);
   await theirs.keyboard.press('Control+z');
   await expect.poll(() => his.figure('Rent', 3)).toContain('1,140.00');
   await theirs.context().close();
@@ -107,7 +106,6 @@ test('a plan is shared by a link: someone new joins by it, and a second one cann
   await page.getByRole('button', { name: 'Make a link' }).click();
   const link = await page.getByRole('textbox', { name: /Here it is/ }).inputValue();
   await expect.poll(() => unreadable(page)).toEqual([]);
-  await expectAccessible(page);
   const join = async () => {
     const context = await newWindow(browser);
     const other = await context.newPage();
@@ -172,7 +170,6 @@ test('two moments stand side by side; chosen lines, then all of the plan, go bac
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: 'With the new rent' })).toBeVisible();
   await expect.poll(() => unreadable(page)).toEqual([]);
-  await expectAccessible(page);
   await page
     .getByRole('listitem')
     .filter({ hasText: 'Before the winter' })
@@ -212,7 +209,6 @@ test('a plan that was deleted is fetched back; a backup is made, and restored fr
   await page.getByRole('button', { name: 'Restore 1 plan' }).click();
   await expect(page.getByText('Restored: Brandt-Osei household copy.')).toBeVisible();
   await expect.poll(() => unreadable(page)).toEqual([]);
-  await expectAccessible(page);
   await page.goto(application.url);
   await expect(page.getByRole('link', { name: 'Brandt-Osei household copy' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Saturday bread stall' })).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './application.ts';
+import { expect, test } from './application.ts';
 
 test('next year follows line by line from one shared rate, a group’s or a line’s own', async ({
   household,
@@ -55,7 +55,6 @@ test('many years stand side by side, nominal and in today’s money, with a pict
   await page.getByRole('button', { name: 'Picture' }).click();
   await expect(page.getByRole('img', { name: 'Income, expenses and net from 2027' })).toBeVisible();
   await expect(page.getByRole('table', { name: 'Income, expenses and net from 2027' }).getByRole('row')).toHaveCount(5);
-  await expectAccessible(page);
 });
 
 test('a projection is taken into the plan as live rules, and agrees with it', async ({ household, page, budget }) => {

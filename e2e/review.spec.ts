@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { choose, expect, expectAccessible, setMonth, test } from './application.ts';
+import { choose, expect, setMonth, test } from './application.ts';
 
 test('checks lead to their place, are mended at one click, and set aside with a reason', async ({ page, budget }) => {
   // A number typed in that is an assumption's value.
@@ -64,7 +64,6 @@ test('charts are there without asking, kept by name, made from a selection, and 
   const table = page.getByRole('table', { name: 'Where it goes' });
   await expect(table.getByRole('row')).toHaveCount(3);
   await expect(table).toContainText('Home and contracts');
-  await expectAccessible(page);
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as PNG' }).click();
   expect((await saved).suggestedFilename()).toBe('Brandt-Osei household, Where it goes.png');

@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, test } from './application.ts';
+import { choose, expect, test } from './application.ts';
 
 test('a tax is reckoned band by band, and impossible bands are refused where they are typed', async ({
   household,
@@ -10,7 +10,6 @@ test('a tax is reckoned band by band, and impossible bands are refused where the
   const table = page.getByRole('table', { name: 'The tax band by band' });
   await expect(table.first()).toContainText('Allowance');
   await expect(page.getByRole('row', { name: /€9,000.00 to €24,000.00/ })).toContainText('× 24.0 %');
-  await expectAccessible(page);
 
   await page.getByLabel('Band 2 begins at').fill('30,000');
   await page.keyboard.press('Enter');
@@ -99,7 +98,6 @@ test('incomes in a table, and two schedules compared', async ({ household, page 
     page.getByText('New bands takes less up to €22,000.00; from €22,000.00 on, Old bands does.'),
   ).toBeVisible();
   await expect(page.getByRole('img', { name: 'Tax by Old bands and New bands' })).toBeVisible();
-  await expectAccessible(page);
 });
 
 test('the year’s tax goes into chosen months of the budget', async ({ household, page, budget }) => {
@@ -108,7 +106,6 @@ test('the year’s tax goes into chosen months of the budget', async ({ househol
   await page.getByRole('checkbox', { name: 'Mar' }).check();
   await page.getByRole('checkbox', { name: 'Dec' }).uncheck();
   await page.getByRole('checkbox', { name: 'Sept' }).check();
-  await expectAccessible(page);
   await page.getByRole('dialog').getByRole('button', { name: 'Put into the budget' }).click();
   await page.getByRole('button', { name: 'Show it there' }).click();
   await expect(budget.cell('Tax by Old bands', 3)).toHaveText('624.40');

@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, test } from './application.ts';
+import { choose, expect, test } from './application.ts';
 
 test('one assumption is tried over a range, as a table and a picture', async ({ household, page }) => {
   await page.goto(`${household}/what-if?way=one`);
@@ -13,7 +13,6 @@ test('one assumption is tried over a range, as a table and a picture', async ({ 
   await to.fill('10');
   await page.getByLabel('Values of Inflation').fill('3');
   await expect(table.getByRole('rowheader')).toHaveText(['0.0 %', '2.4 % now', '5.0 %', '10.0 %']);
-  await expectAccessible(page);
 });
 
 test('two assumptions make a shaded table with the present case marked', async ({ household, page }) => {
@@ -31,7 +30,6 @@ test('a value is solved for, shown, applied and taken back', async ({ household,
   await page.getByLabel('What the figure should be').fill('704');
   const answer = page.getByRole('region', { name: 'Answer' });
   await expect(answer).toContainText('With Inflation at 10.0 % a year, Groceries comes to €704.00.');
-  await expectAccessible(page);
   await answer.getByRole('button', { name: 'Set Inflation to 10.0 % a year' }).click();
   await expect(page.getByRole('alert')).toContainText('Inflation is 10.0 % a year now.');
   await budget.open(2027);
@@ -64,7 +62,6 @@ test('uncertain values give a band that repeats with its seed', async ({ househo
   await expect(words).toBeVisible();
   await page.getByRole('button', { name: 'Another uncertain value' }).click();
   await expect(page.getByRole('combobox', { name: 'Uncertain value 2' })).toBeVisible();
-  await expectAccessible(page);
 });
 
 test('a scenario is made by changing values in it, compared with the plan, which stays as it is, and adopted', async ({
@@ -103,7 +100,6 @@ test('a scenario is made by changing values in it, compared with the plan, which
   await budget.selectLabel('Rent');
   await page.keyboard.press('Delete');
   await expect(page.getByRole('alert')).toContainText('Everything else belongs to the plan');
-  await expectAccessible(page);
 
   await strip.getByRole('link', { name: 'Compare' }).click();
   const table = page.locator('.figure-table');

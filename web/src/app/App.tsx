@@ -1,30 +1,52 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { PlansPage } from '../pages/plans/PlansPage.tsx';
 import { ServerAway } from '../plan-session/api.ts';
 import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
-import { Loading } from '../ui/Loading.tsx';
+import { messages } from '../messages/shell.ts';
 import { loadShell } from './ahead.ts';
+import { Fetched, type FetchedProps } from './Fetched.tsx';
 import { Gate } from './Gate.tsx';
 import { NotFound } from './NotFound.tsx';
 import { FIRST_PAGE, PAGES } from './pages.ts';
 import { NoticesProvider } from '../ui/Notices.tsx';
 
-const PlanShell = lazy(() => loadShell().then((module) => ({ default: module.PlanShell })));
-const YouPage = lazy(() => import('../pages/you/YouPage.tsx').then((module) => ({ default: module.YouPage })));
-const DeletedPage = lazy(() =>
-  import('../pages/keeping/DeletedPage.tsx').then((module) => ({ default: module.DeletedPage })),
-);
-const BackupsPage = lazy(() =>
-  import('../pages/keeping/BackupsPage.tsx').then((module) => ({ default: module.BackupsPage })),
-);
-const JoinPage = lazy(() => import('../pages/signIn/JoinPage.tsx').then((module) => ({ default: module.JoinPage })));
-const ResetPage = lazy(() => import('../pages/signIn/ResetPage.tsx').then((module) => ({ default: module.ResetPage })));
-const ConfirmPage = lazy(() =>
-  import('../pages/signIn/ConfirmPage.tsx').then((module) => ({ default: module.ConfirmPage })),
-);
-const StartPage = lazy(() => import('../pages/start/StartPage.tsx').then((module) => ({ default: module.StartPage })));
+/** The pages outside a plan that are fetched when they are opened: their address, and what they are called. */
+const FETCHED: readonly FetchedProps[] = [
+  { path: '/new', name: messages.newPlan, load: async () => (await import('../pages/start/StartPage.tsx')).StartPage },
+  { path: '/you', name: messages.yourAccount, load: async () => (await import('../pages/you/YouPage.tsx')).YouPage },
+  {
+    path: '/deleted',
+    name: messages.deletedPlans,
+    load: async () => (await import('../pages/keeping/DeletedPage.tsx')).DeletedPage,
+  },
+  {
+    path: '/backups',
+    name: messages.backups,
+    load: async () => (await import('../pages/keeping/BackupsPage.tsx')).BackupsPage,
+  },
+  {
+    path: '/join/:held',
+    name: messages.thisPage,
+    load: async () => (await import('../pages/signIn/JoinPage.tsx')).JoinPage,
+  },
+  {
+    path: '/reset/:held',
+    name: messages.thisPage,
+    load: async () => (await import('../pages/signIn/ResetPage.tsx')).ResetPage,
+  },
+  {
+    path: '/confirm/:held',
+    name: messages.thisPage,
+    load: async () => (await import('../pages/signIn/ConfirmPage.tsx')).ConfirmPage,
+  },
+];
+
+const SHELL: FetchedProps = {
+  path: '/plans/:planId',
+  name: messages.thePlan,
+  load: async () => (await loadShell()).PlanShell,
+};
 
 const client = new QueryClient({
   defaultOptions: {
@@ -44,27 +66,21 @@ export function App() {
       <NoticesProvider>
         <BrowserRouter>
           <ErrorBoundary>
-            <Suspense fallback={<Loading />}>
-              <Gate>
-                <Routes>
-                  <Route path="/" element={<PlansPage />} />
-                  <Route path="/new" element={<StartPage />} />
-                  <Route path="/you" element={<YouPage />} />
-                  <Route path="/deleted" element={<DeletedPage />} />
-                  <Route path="/backups" element={<BackupsPage />} />
-                  <Route path="/join/:held" element={<JoinPage />} />
-                  <Route path="/reset/:held" element={<ResetPage />} />
-                  <Route path="/confirm/:held" element={<ConfirmPage />} />
-                  <Route path="/plans/:planId" element={<PlanShell />}>
-                    <Route index element={<Navigate to={FIRST_PAGE} replace />} />
-                    {PAGES.map(({ path, Page }) => (
-                      <Route key={path} path={path} element={<Page />} />
-                    ))}
-                  </Route>
-                  <Route path="*" element={<NotFound />} />
-                </Routes>
-              </Gate>
-            </Suspense>
+            <Gate>
+              <Routes>
+                <Route path="/" element={<PlansPage />} />
+                {FETCHED.map((page) => (
+                  <Route key={page.path} path={page.path} element={<Fetched key={page.path} {...page} />} />
+                ))}
+                <Route path="/plans/:planId" element={<Fetched {...SHELL} />}>
+                  <Route index element={<Navigate to={FIRST_PAGE} replace />} />
+                  {PAGES.map(({ path, Page }) => (
+                    <Route key={path} path={path} element={<Page />} />
+                  ))}
+                </Route>
+                <Route path="*" element={<NotFound />} />
+              </Routes>
+            </Gate>
           </ErrorBoundary>
         </BrowserRouter>
       </NoticesProvider>

@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { Suspense, lazy, memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import {
   EXPECTED,
   UNASSIGNED,
@@ -33,6 +33,7 @@ import { useFindings } from '../parts/plan/useFindings.ts';
 import { Shelf } from '../parts/assumptions/Shelf.tsx';
 import { CALCULATOR_PAGES } from '../parts/plan/calculatorPages.ts';
 import { Icon } from '../ui/Icon.tsx';
+import { partOf, usePart } from '../ui/part.ts';
 import { isNarrow } from '../ui/useWindowWidth.ts';
 import { useStored } from '../ui/useStored.ts';
 import { PAGES } from './pages.ts';
@@ -47,7 +48,12 @@ import { messages as people } from '../messages/people.ts';
 import { messages } from '../messages/shell.ts';
 
 // The form of the settings, with its checks, is fetched when it is asked for.
-const PlanSettings = lazy(() => import('./PlanSettings.tsx').then((module) => ({ default: module.PlanSettings })));
+const SETTINGS = partOf(async () => (await import('./PlanSettings.tsx')).PlanSettings);
+
+function Settings({ onClose }: { readonly onClose: () => void }) {
+  const PlanSettings = usePart(SETTINGS);
+  return PlanSettings && <PlanSettings onClose={onClose} />;
+}
 
 /** Everything around the pages of one open plan: the pages' list, the head, and the shelf of assumptions. */
 export function PlanShell() {
@@ -231,9 +237,7 @@ function Shell({ planId }: { readonly planId: string }) {
           <ScenarioStrip planId={planId} />
           <RefusedStrip />
           <div className="shell-page">
-            <Suspense fallback={<Loading />}>
-              <Outlet />
-            </Suspense>
+            <Outlet />
           </div>
         </main>
         {shelfOpen && (
@@ -241,11 +245,7 @@ function Shell({ planId }: { readonly planId: string }) {
         )}
       </div>
       <KeyList open={keysOpen} onClose={() => setKeysOpen(false)} />
-      {settingsOpen && (
-        <Suspense>
-          <PlanSettings onClose={() => setSettingsOpen(false)} />
-        </Suspense>
-      )}
+      {settingsOpen && <Settings onClose={() => setSettingsOpen(false)} />}
     </ShellContext>
   );
 }

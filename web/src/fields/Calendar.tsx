@@ -8,7 +8,7 @@ import './calendar.scss';
 const LOCALES = { da, de, 'en-GB': enGB, 'en-IE': enIE, 'en-US': enUS, en: enIE, es, fr, it, nl, pl, sv };
 for (const [name, locale] of Object.entries(LOCALES)) registerLocale(name, locale);
 
-interface CalendarProps {
+export interface CalendarProps {
   readonly kind: 'day' | 'month';
   readonly value: Day;
   readonly least: Day;

@@ -12,14 +12,21 @@ import {
   type Day,
   type Month,
 } from '@haushalt/core';
-import { lazy, Suspense, useRef, useState, type KeyboardEvent, type Ref } from 'react';
+import { useRef, useState, type KeyboardEvent, type Ref } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import { messages } from '../messages/fields.ts';
 import { Icon } from '../ui/Icon.tsx';
+import { partOf, usePart } from '../ui/part.ts';
+import type { CalendarProps } from './Calendar.tsx';
 import { CommitField } from './CommitField.tsx';
 
-const Calendar = lazy(() => import('./Calendar.tsx'));
+const CALENDAR = partOf(async () => (await import('./Calendar.tsx')).default);
+
+function OpenCalendar(props: CalendarProps) {
+  const Calendar = usePart(CALENDAR);
+  return Calendar ? <Calendar {...props} /> : <p className="calendar-waits">{messages.openingTheCalendar}</p>;
+}
 
 interface CalendarFieldProps {
   readonly label: string;
@@ -108,19 +115,17 @@ function CalendarField(props: CalendarFieldProps) {
             if (event.key === 'Escape') close();
           }}
         >
-          <Suspense fallback={<p className="calendar-waits">{messages.openingTheCalendar}</p>}>
-            <Calendar
-              kind={kind}
-              value={value}
-              least={least}
-              most={most}
-              locale={locale}
-              onPick={(day) => {
-                onPick(day);
-                close();
-              }}
-            />
-          </Suspense>
+          <OpenCalendar
+            kind={kind}
+            value={value}
+            least={least}
+            most={most}
+            locale={locale}
+            onPick={(day) => {
+              onPick(day);
+              close();
+            }}
+          />
         </Popover>
       </Overlay>
     </span>

@@ -3,6 +3,12 @@ export const messages = {
   pageNotLoaded: (name: string) => `${name} cannot be opened yet`,
   pageNeedsServer:
     'A page is fetched from the server when it is first opened, and the server does not answer. What you entered is kept, and the pages opened before work on.',
+  newPlan: 'New plan',
+  yourAccount: 'Your account',
+  deletedPlans: 'Deleted plans',
+  backups: 'Backups',
+  thisPage: 'This page',
+  thePlan: 'The plan',
   // KeyList
   keys: 'Keyboard shortcuts',
 

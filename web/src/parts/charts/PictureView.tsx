@@ -1,17 +1,16 @@
-import { Suspense, lazy } from 'react';
+import { partOf, usePart } from '../../ui/part.ts';
 import type { Picture } from './picture.ts';
 import './charts.scss';
 import { messages } from '../../messages/charts.ts';
 
-const PictureCanvas = lazy(() => import('./PictureCanvas.tsx'));
+const CANVAS = partOf(async () => (await import('./PictureCanvas.tsx')).default);
 
 /** A picture of figures, with a table of the same figures for screen readers. */
 export function PictureView({ picture, height }: { readonly picture: Picture; readonly height: number | '100%' }) {
+  const PictureCanvas = usePart(CANVAS);
   return (
     <figure className="picture" style={{ height }}>
-      <Suspense fallback={<div className="picture-canvas" aria-busy="true" />}>
-        <PictureCanvas picture={picture} />
-      </Suspense>
+      {PictureCanvas ? <PictureCanvas picture={picture} /> : <div className="picture-canvas" aria-busy="true" />}
       {picture.remark !== undefined && <figcaption className="picture-remark">{picture.remark}</figcaption>}
       <table className="visually-hidden">
         <caption>{picture.label}</caption>
