@@ -77,6 +77,8 @@ interface WorkerFixtures {
   served: Application;
   /** The browser window of all tests, which knows the application's files already. */
   window: BrowserContext;
+  /** The page of all tests at the shared server: one that is opened anew reads the program anew, which takes a second. */
+  shared: Page;
 }
 
 /** A plan of the demo: that of a server of one's own, or a fresh one under an id that no other test has. */
@@ -116,9 +118,10 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     },
     { scope: 'worker' },
   ],
-  context: async ({ window }, use) => {
+  shared: [async ({ window }, use) => use(await window.newPage()), { scope: 'worker' }],
+  context: async ({ window, shared }, use) => {
     await use(window);
-    await Promise.all(window.pages().map((page) => page.close()));
+    await Promise.all(window.pages().map((page) => page === shared || page.close()));
     await window.clearPermissions();
   },
   application: async ({ alone, now, served }, use) => {
@@ -128,13 +131,21 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     await use(application);
     await application.end();
   },
-  page: async ({ context, application, now }, use) => {
-    const page = await context.newPage();
+  page: async ({ context, application, alone, now, shared, viewport }, use) => {
+    const page = alone || now !== PRESENT ? await context.newPage() : shared;
     if (now !== PRESENT) await setTime(page, now);
     // What earlier tests left in the browser is no matter of this one's.
     await page.goto(`${application.url}/icon.svg`);
-    await page.evaluate(() => localStorage.clear());
+    await page.evaluate(async () => {
+      localStorage.clear();
+      sessionStorage.clear();
+      for (const { name } of await indexedDB.databases()) if (name) indexedDB.deleteDatabase(name);
+    });
     await use(page);
+    page.removeAllListeners();
+    await page.unrouteAll();
+    await page.emulateMedia({ media: null });
+    await page.setViewportSize(viewport!);
   },
   household: async ({ application, alone, page }, use) => use(await planOf('household', { application, alone, page })),
   stall: async ({ application, alone, page }, use) => use(await planOf('bread-stall', { application, alone, page })),
