@@ -250,6 +250,7 @@ export async function expectAccessible(page: Page): Promise<void> {
     .options({
       runOnly: { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] },
       resultTypes: ['violations'],
+      preload: false,
     })
     // Lines are all drawn alike; looking at the first of each group and at the selected one keeps this quick.
     .exclude('.grid-row.line ~ .grid-row.line ~ .grid-row.line:not(.has-active)')

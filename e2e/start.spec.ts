@@ -1,8 +1,5 @@
 import { expect, expectAccessible, test } from './application.ts';
 
-// The plans of a server are listed and made here.
-test.use({ alone: true });
-
 test('an empty plan is created, with what is wrong said in its place', async ({ application, page }) => {
   await page.goto(application.url);
   await page.getByRole('button', { name: 'New plan' }).click();
