@@ -158,14 +158,6 @@ test('what is typed before the formula field has arrived is not lost', async ({ 
   await expect(budget.cell('Pharmacy', 1)).toHaveText('167.60');
 });
 
-test('doubtful units are found while typing', async ({ page, budget }) => {
-  await budget.select('Pharmacy', 1);
-  await page.keyboard.type('Rent * Inflation');
-  await expect(page.locator('.entry-finding')).toContainText(
-    'Applies the yearly rate Inflation to a month’s money. Did you mean monthly(Inflation)?',
-  );
-});
-
 test('lines and groups are added, renamed, moved, duplicated and deleted by keyboard', async ({ page, budget }) => {
   await budget.selectLabel('Rent');
   await page.keyboard.press('+');

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readFigure } from './read.ts';
-import { roundTo } from './rounding.ts';
-import { writeFigure, writeForEntry, writeWithUnit } from './write.ts';
+import { remainder, roundTo, wholeAbove, wholeBelow } from './rounding.ts';
+import { writeDifference, writeFigure, writeForEntry, writeWithUnit } from './write.ts';
 import { runs } from '../testing/setup.ts';
 
 const figure = (text: string, locale = 'en-IE', unit: 'money' | 'ratePerYear' | 'months' = 'money') => {
@@ -150,5 +150,48 @@ describe('what is written', () => {
       ),
       runs(400),
     );
+  });
+});
+
+describe('rounding', () => {
+  /** Half away from zero, in whole numbers: what the figures of a person's sum come to. */
+  const exactly = (thousandths: number) =>
+    (Math.sign(thousandths) * Math.floor((Math.abs(thousandths) + 5) / 10)) / 100;
+
+  it('takes a sum of figures for what it comes to on paper', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: -5_000_000, max: 5_000_000 }), { minLength: 1, maxLength: 40 }),
+        (parts) => {
+          const sum = parts.reduce((total, part) => total + part / 1000, 0);
+          const whole = parts.reduce((total, part) => total + part, 0);
+          expect(roundTo(sum, 2)).toBe(exactly(whole) || 0);
+          expect(Number(writeFigure(sum, 'money', { locale: 'en-IE', currency: 'EUR' }).replaceAll(',', '').replace('−', '-'))).toBe(exactly(whole) || 0); // prettier-ignore
+        },
+      ),
+      runs(300),
+    );
+  });
+
+  it('goes down, up and over to what was meant, whatever the last bit says', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 2_000_000 }), fc.constantFrom(10, 100, 1000), (count, parts) => {
+        const figure = (count / parts) * parts;
+        expect([wholeBelow(figure), wholeAbove(figure), remainder(figure, 5)]).toEqual([count, count, count % 5]);
+        expect(remainder(count / parts, 1 / parts)).toBeCloseTo(0, 12);
+      }),
+      runs(300),
+    );
+    expect([wholeBelow(0.29 * 100), wholeBelow(4.35 * 100), wholeAbove(0.07 * 100)]).toEqual([29, 435, 7]);
+    expect([wholeBelow(-0.5), wholeAbove(-0.5), wholeBelow(28.99), wholeAbove(28.01)]).toEqual([-1, 0, 28, 29]);
+  });
+
+  it('is the same where figures are written', () => {
+    const style = { locale: 'en-IE', currency: 'EUR' };
+    expect(writeFigure(1468.0149999999999, 'money', style)).toBe('1,468.02');
+    expect(writeFigure(0.14375, 'percent', style)).toBe('14.38\u00a0%');
+    expect(writeDifference(5e-17, 'money', style)).toBe('0.00');
+    expect(writeDifference(-1e-12, 'money', style)).toBe('0.00');
+    expect(writeWithUnit(1.0000000000000002, 'months', style)).toBe('1 month');
   });
 });

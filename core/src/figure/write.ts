@@ -1,5 +1,7 @@
+import { isSame } from './compare.ts';
 import { decimalText, shifted } from './decimal.ts';
 import { notationOf } from './notation.ts';
+import { roundTo } from './rounding.ts';
 import { isFraction, type Unit } from './unit.ts';
 import { messages } from '../messages/figure.ts';
 
@@ -42,7 +44,7 @@ function decimal(locale: string, least: number, most: number): Writer {
     let text = written.get(value);
     if (text === undefined) {
       if (written.size >= MOST_KEPT) written.clear();
-      text = number.format(steady(value, most));
+      text = number.format(roundTo(value, most));
       written.set(value, text);
     }
     return text;
@@ -78,7 +80,7 @@ export function writeFigure(figure: number, unit: Unit, style: FigureStyle): str
 export function writeWithDecimals(figure: number, unit: Unit, decimals: number | null, style: FigureStyle): string {
   if (decimals === null) return writeFigure(figure, unit, style);
   const isPart = isFraction(unit);
-  const text = decimal(style.locale, decimals, decimals)(steady(isPart ? figure * 100 : figure, decimals));
+  const text = decimal(style.locale, decimals, decimals)(isPart ? figure * 100 : figure);
   return withSign(isPart ? `${text}\u00a0%` : text, style);
 }
 
@@ -90,7 +92,7 @@ export function writeCount(count: number, locale: string): string {
 /** A difference, always with its sign: `+12.00`, `−3.50`. */
 export function writeDifference(difference: number, unit: Unit, style: FigureStyle): string {
   const text = writeFigure(difference, unit, { ...style, negatives: 'minus' });
-  return difference > 0 && !text.startsWith('−') ? `+${text}` : text;
+  return difference > 0 && /[1-9]/.test(text) ? `+${text}` : text;
 }
 
 /** A minus as locales write it, with the marks of direction some put around it. */
@@ -116,13 +118,13 @@ export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): s
       currency: style.currency,
       minimumFractionDigits: decimals,
       maximumFractionDigits: decimals,
-    }).format(steady(figure, decimals));
+    }).format(roundTo(figure, decimals));
     return MINUS.test(text) ? withSign(text, style) : text.replace('-', '−');
   }
   const text = writeFigure(figure, unit, style);
   if (unit === 'ratePerYear') return messages.aYear(text);
   if (unit === 'ratePerMonth') return messages.aMonth(text);
-  if (unit === 'months' || unit === 'years') return `${text} ${figure === 1 ? unit.slice(0, -1) : unit}`;
+  if (unit === 'months' || unit === 'years') return `${text} ${isSame(figure, 1) ? unit.slice(0, -1) : unit}`;
   if (unit === 'yesNo') return messages.yesOrNoOf(figure);
   return text;
 }
@@ -141,9 +143,4 @@ function fraction(figure: number, locale: string): string {
 function plain(figure: number, unit: Unit, style: FigureStyle): string {
   const decimals = unit === 'money' ? moneyDecimals(style) : null;
   return decimal(style.locale, decimals ?? 0, decimals ?? 2)(figure);
-}
-
-/** Nothing is shown as minus nothing: -0.001 in two decimals is 0.00. */
-function steady(figure: number, decimals: number): number {
-  return Math.abs(figure) < 0.5 * 10 ** -decimals ? 0 : figure;
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { toMonth } from '../calendar/month.ts';
 import { CANONICAL, notationOf } from '../figure/notation.ts';
-import { ListedNames, nearestNames, resolveNames } from './names.ts';
+import { ListedNames, nearestNames, resolveNames, wordsTaken } from './names.ts';
 import { parseFormula } from './parse.ts';
 import { printFormula, quoteName } from './print.ts';
 import { FormulaError, childrenOf, type BinaryOperator, type Expression } from './expression/syntax.ts';
@@ -193,6 +193,32 @@ describe('names', () => {
   it('are found whatever their case and spacing, and no word is an operator', () => {
     expect(stored('FOOD  and drink * 2 + rent')).toBe('{f} * 2 + {r}');
     expect(stored("'Phone & internet' + Income")).toBe('{p} + {@income}');
+  });
+
+  it('come before calendar words, which a call means whatever is called so', () => {
+    const named = new ListedNames([
+      { id: 'd', name: 'Days' },
+      { id: 'y', name: 'year' },
+      {
+        id: 'l',
+        name: 'Month',
+        calculator: { word: 'list', outputs: [{ name: 'Price', key: 'p' }], isSchedule: false },
+      },
+    ]);
+    const store = (text: string) => printFormula(resolveNames(parseFormula(text), named));
+    expect(store('days * YEAR + period')).toBe('{d} * {y} + period()');
+    expect(store('days() * Year()')).toBe('days() * year()');
+    // A word that chooses how a function works stays one, and what is no figure by itself leaves the word alone.
+    expect(store('total(Days, year) + month')).toBe('total({d}, year) + month()');
+    expect(printFormula(resolveNames(parseFormula('days + month'), named, true))).toBe('days + month()');
+    const shown = {
+      notation: CANONICAL,
+      nameOf: () => 'Days',
+      hides: (word: string) => named.find(word) !== undefined,
+    };
+    expect(printFormula(parseFormula('{d} + days + period'), shown)).toBe("'Days' + days() + period");
+    const taken = wordsTaken(parseFormula('2 * days + year() + period'), named);
+    expect(taken).toEqual([{ place: { from: 4, to: 8 }, named: { id: 'd', name: 'Days' }, replacement: 'days()' }]);
   });
 
   it('that are misspelt offer the nearest ones, at their place', () => {

@@ -2,18 +2,22 @@ import { parameterAt } from './functions/description.ts';
 import { functionOf } from './functions/functions.ts';
 import type { Call, Expression } from './expression/syntax.ts';
 
-type Leaf = Extract<Expression, { kind: 'name' | 'ref' }>;
+type Leaf = Extract<Expression, { kind: 'name' | 'ref' | 'word' }>;
 
-/** Rebuilds a tree with each leaf that is a name or reference replaced; `role` says what a function takes it for. */
+/** What a function takes a leaf for; a word that chooses how it works stands for nothing else. */
+export type Role = 'figure' | 'schedule' | 'word';
+
+/** Rebuilds a tree with each leaf that is a name, reference or calendar word replaced. */
 export function mapNames(
   expression: Expression,
-  replace: (leaf: Leaf, role: 'figure' | 'schedule') => Expression,
-  role: 'figure' | 'schedule' = 'figure',
+  replace: (leaf: Leaf, role: Role) => Expression,
+  role: Role = 'figure',
 ): Expression {
   const part = (child: Expression) => mapNames(child, replace);
   switch (expression.kind) {
     case 'name':
     case 'ref':
+    case 'word':
       return replace(expression, role);
     case 'percent':
     case 'negate':
@@ -23,15 +27,15 @@ export function mapNames(
     case 'call':
       return {
         ...expression,
-        args: expression.args.map((arg, index) =>
-          mapNames(arg, replace, takesSchedule(expression, index) ? 'schedule' : 'figure'),
-        ),
+        args: expression.args.map((arg, index) => mapNames(arg, replace, roleIn(expression, index))),
       };
     default:
       return expression;
   }
 }
 
-function takesSchedule(call: Call, argument: number): boolean {
-  return parameterAt(functionOf(call), argument)?.takes === 'schedule';
+function roleIn(call: Call, argument: number): Role {
+  const parameter = parameterAt(functionOf(call), argument);
+  if (parameter?.takes === 'word' && parameter.orFigures !== true) return 'word';
+  return parameter?.takes === 'schedule' ? 'schedule' : 'figure';
 }

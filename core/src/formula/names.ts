@@ -1,5 +1,5 @@
 import { quoteName } from './print.ts';
-import { mapNames } from './mapNames.ts';
+import { mapNames, type Role } from './mapNames.ts';
 import { wordOf } from './functions/description.ts';
 import { functionOf } from './functions/functions.ts';
 import { FormulaError, childrenOf, type Expression, type Place } from './expression/syntax.ts';
@@ -82,10 +82,20 @@ export function nameKey(name: string): string {
   return name.normalize('NFC').trim().replace(/\s+/g, ' ').toLowerCase();
 }
 
-/** Replaces names by the ids they stand for. Throws `FormulaError` at the first name or id that is unknown. */
-export function resolveNames(expression: Expression, names: Names): Expression {
-  refuseOutOfPlace(expression, names.isOfList ?? false);
-  return mapNames(expression, (leaf, role) => {
+/**
+ * Replaces names by the ids they stand for. A calendar word is a name where something is called so; with `wordsFirst`, as
+ * in files that were written before that was so, it stays the calendar's. Throws `FormulaError` at the first name or id
+ * that is unknown.
+ */
+export function resolveNames(expression: Expression, names: Names, wordsFirst = false): Expression {
+  const resolved = mapNames(expression, (leaf, role) => {
+    if (leaf.kind === 'word') {
+      const { kind, word, place } = leaf;
+      if (role === 'word') return { kind, word, place };
+      const named = names.find(word);
+      if (leaf.called || !named || !canStand(named, role)) return { kind, word, called: true, place };
+      return wordsFirst ? leaf : refTo(named, undefined, place, role);
+    }
     if (leaf.kind === 'ref') {
       const [owner = '', output] = leaf.id.split('.');
       const thing = names.thing(owner);
@@ -100,10 +110,37 @@ export function resolveNames(expression: Expression, names: Names): Expression {
     }
     return refTo(thing, leaf.output, leaf.place, role);
   });
+  refuseOutOfPlace(resolved, names.isOfList ?? false);
+  return resolved;
+}
+
+/** Whether a thing is a figure, or a tax schedule where one is asked for, without one of its outputs being named. */
+function canStand({ calculator }: NamedThing, role: Role): boolean {
+  return role === 'schedule' ? calculator?.isSchedule === true : calculator === undefined;
+}
+
+/** Where a text says a calendar word that is taken for a name, and what is written where the calendar's is meant. */
+export interface WordTaken {
+  readonly place: Place;
+  /** What it is taken for. */
+  readonly named: NamedThing;
+  readonly replacement: string;
+}
+
+/** The calendar words in what somebody writes that are taken for names. */
+export function wordsTaken(expression: Expression, names: Names): WordTaken[] {
+  const taken: WordTaken[] = [];
+  mapNames(expression, (leaf, role) => {
+    if (leaf.kind !== 'word' || leaf.called || role === 'word') return leaf;
+    const named = names.find(leaf.word);
+    if (named && canStand(named, role)) taken.push({ place: leaf.place, named, replacement: `${leaf.word}()` });
+    return leaf;
+  });
+  return taken;
 }
 
 /** A reference to a thing or to one of its outputs. Throws `FormulaError` where that is not what can stand there. */
-function refTo(thing: NamedThing, output: string | undefined, place: Place, role: 'figure' | 'schedule'): Expression {
+function refTo(thing: NamedThing, output: string | undefined, place: Place, role: Role): Expression {
   const { id, name, calculator } = thing;
   if (role === 'schedule') {
     if (!calculator?.isSchedule || output !== undefined)

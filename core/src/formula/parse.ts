@@ -207,6 +207,12 @@ class Parser {
 
   private call(name: string, quoted: boolean, place: Place): Expression {
     const definition = quoted ? undefined : functionNamed(name);
+    const next = this.tokens[this.at + 1];
+    if (!definition && !quoted && isCalendarWord(name) && next?.kind === 'sign' && next.sign === ')') {
+      this.at += 2;
+      const word = name.toLowerCase() as CalendarWord;
+      return { kind: 'word', word, called: true, place: { from: place.from, to: next.place.to } };
+    }
     if (!definition) {
       throw new FormulaError(messages.thereIsNoFunctionCalled(name), place);
     }

@@ -10,6 +10,8 @@ const STRENGTH: Readonly<Record<BinaryOperator, number>> = {
 export interface PrintStyle {
   readonly notation: Notation;
   readonly nameOf?: (id: string) => string | undefined;
+  /** Whether something is called like a calendar word, which is then written as a call: `days()`. */
+  readonly hides?: (word: string) => boolean;
   /** Writes a whole part in its own way, for example as its value; nothing leaves it to the usual spelling. */
   readonly part?: (expression: Expression) => string | undefined;
   /** Whether to write × ÷ − as in a book rather than * / -. */
@@ -37,6 +39,11 @@ export function printInParts(expression: Expression, style: PrintStyle = { notat
   return print(expression, 0, style);
 }
 
+/** As it is stored, a word is written as it was settled; to people, as they have to write it. */
+function isCalled({ word, called }: Extract<Expression, { kind: 'word' }>, { nameOf, hides }: PrintStyle): boolean {
+  return nameOf === undefined ? called === true : hides?.(word) === true;
+}
+
 function textOf({ pieces }: PrintedPart): string {
   let text = '';
   for (const piece of pieces) text += typeof piece === 'string' ? piece : textOf(piece);
@@ -59,7 +66,7 @@ function piecesOf(expression: Expression, context: number, style: PrintStyle): P
     case 'date':
       return [expression.month];
     case 'word':
-      return [expression.word];
+      return [isCalled(expression, style) ? `${expression.word}()` : expression.word];
     case 'option':
       return [expression.option];
     case 'name':

@@ -2,7 +2,7 @@ import { UNIT_WORDS, isFraction, type Unit } from '../figure/unit.ts';
 import type { Inferred } from './functions/description.ts';
 import { functionOf } from './functions/functions.ts';
 import { printFormula, type PrintStyle } from './print.ts';
-import type { Call, Expression, Place } from './expression/syntax.ts';
+import { childrenOf, type Call, type Expression, type Place } from './expression/syntax.ts';
 import { messages } from '../messages/formula.ts';
 
 /** A doubt about a formula's units: a sentence, where, and the text that would mend it where there is one. */
@@ -32,8 +32,10 @@ export function inferUnit(
 
 class Inference {
   readonly findings: UnitFinding[] = [];
-  /** Products that are divided by twelve further out: a yearly rate in them is a monthly one by then. */
-  private readonly byTwelve = new WeakSet<Expression>();
+  /** Products that are taken for a part of a year further out: a yearly rate in them is that part's by then. */
+  private readonly forPart = new WeakSet<Expression>();
+  /** Within how many conditions that choose certain months we are: what they hold may well be a year's. */
+  private chosenMonths = 0;
   private readonly context: UnitContext;
 
   constructor(context: UnitContext) {
@@ -70,7 +72,7 @@ class Inference {
   }
 
   private binary(expression: Binary): Inferred {
-    this.markTwelfths(expression);
+    this.markParts(expression);
     const left = this.of(expression.left);
     const right = this.of(expression.right);
     switch (expression.operator) {
@@ -109,12 +111,12 @@ class Inference {
     return left === 'any' ? right : left;
   }
 
-  /** Marks the products within a chain of factors and divisors of which one is twelve, or a twelfth. */
-  private markTwelfths(expression: Binary): void {
+  /** Marks the products within a chain of factors and divisors of which one says what part of a year is meant. */
+  private markParts(expression: Binary): void {
     if (expression.operator !== '*' && expression.operator !== '/') return;
-    if (!this.byTwelve.has(expression) && !hasTwelfth(expression)) return;
-    this.byTwelve.add(expression);
-    for (const part of [expression.left, expression.right]) if (part.kind === 'binary') this.byTwelve.add(part);
+    if (!this.forPart.has(expression) && !namesPartOfYear(expression)) return;
+    this.forPart.add(expression);
+    for (const part of [expression.left, expression.right]) if (part.kind === 'binary') this.forPart.add(part);
   }
 
   private multiply(expression: Binary, left: Inferred, right: Inferred): Inferred {
@@ -130,7 +132,8 @@ class Inference {
         this.context.byMonth &&
         moneyUnit === 'money' &&
         unit === 'ratePerYear' &&
-        !this.byTwelve.has(expression) &&
+        this.chosenMonths === 0 &&
+        !this.forPart.has(expression) &&
         !coversYear(money)
       ) {
         const rate = this.write(side);
@@ -162,7 +165,7 @@ class Inference {
 
   private call(expression: Call): Inferred {
     const { args } = expression;
-    const units = args.map((arg) => this.of(arg));
+    const units = args.map((arg, at) => this.argument(expression, arg, at));
     const { unit } = functionOf(expression);
     if (unit === 'first') return units[0] ?? 'any';
     if (typeof unit === 'string') return unit;
@@ -182,6 +185,15 @@ class Inference {
       write: (argument, asFactor) => this.write(args[argument]!, asFactor),
       words,
     });
+  }
+
+  private argument({ name, args }: Call, arg: Expression, at: number): Inferred {
+    const condition = name === 'if' && at > 0 ? args[0] : name === 'IFS' && at % 2 === 1 ? args[at - 1] : undefined;
+    const choosesMonths = condition !== undefined && readsCalendar(condition);
+    if (choosesMonths) this.chosenMonths++;
+    const unit = this.of(arg);
+    if (choosesMonths) this.chosenMonths--;
+    return unit;
   }
 
   private yearlyWherePeriodic(rate: Expression, conversion: 'nominal' | 'effective' = 'nominal'): void {
@@ -252,17 +264,33 @@ function isTwelve(expression: Expression): boolean {
   return expression.kind === 'number' && expression.value === 12;
 }
 
-/** Whether a chain of factors and divisors divides by twelve, or multiplies by a twelfth. */
-function hasTwelfth(expression: Expression): boolean {
+/** Into how many parts a year is divided: quarters, months, half months, fortnights, weeks and days. Two may share a cost. */
+const PARTS_OF_YEAR: readonly number[] = [4, 12, 24, 26, 52, 360, 365, 365.25, 366];
+
+/**
+ * Whether a chain of factors and divisors says for what part of a year it is, or for how many years: it divides by how
+ * many parts there are, multiplies by one of them, or by days or years of the calendar.
+ */
+function namesPartOfYear(expression: Expression): boolean {
+  if (expression.kind === 'word') return expression.word === 'days' || expression.word === 'years';
   if (expression.kind !== 'binary' || (expression.operator !== '*' && expression.operator !== '/')) return false;
-  if (expression.operator === '/' && isTwelve(expression.right)) return true;
-  return hasTwelfth(expression.left) || (expression.operator === '*' && hasTwelfth(expression.right));
+  const { operator, left, right } = expression;
+  if (operator === '/' && right.kind === 'number' && PARTS_OF_YEAR.includes(right.value)) return true;
+  return namesPartOfYear(left) || (operator === '*' && namesPartOfYear(right));
 }
 
-/** A whole year's total may well be multiplied by a yearly rate. */
+/** A whole year's figures may well be multiplied by a yearly rate, and so may what was there a year before. */
 function coversYear(expression: Expression): boolean {
-  const span = expression.kind === 'call' && expression.name === 'total' ? expression.args[1] : undefined;
-  return span?.kind === 'word' && span.word === 'year';
+  if (expression.kind !== 'call') return false;
+  const span = expression.args.at(-1);
+  return expression.name === 'prior'
+    ? span?.kind === 'number' && span.value >= 12
+    : span?.kind === 'word' && span.word === 'year';
+}
+
+/** Whether a condition looks at the calendar, and so chooses some months among others. */
+function readsCalendar(expression: Expression): boolean {
+  return expression.kind === 'word' || childrenOf(expression).some(readsCalendar);
 }
 
 function isRate(unit: Inferred): boolean {

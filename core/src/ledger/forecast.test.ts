@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { addDays, lastDay } from '../calendar/day.ts';
 import { toMonth } from '../calendar/month.ts';
 import { Model } from '../engine/model.ts';
+import type { Command } from '../plan/commands/commands.ts';
 import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, type Document, type EntryChange } from '../plan/document/document.ts';
 import { namesOf } from '../plan/document/naming.ts';
@@ -173,5 +174,37 @@ describe('what a line carries over', () => {
       spendingIn(model, { actuals, settled: new Set() }, { from, to: from + 1 }).find(({ name }) => name === 'Food');
     expect(row(3)).toMatchObject({ budget: 310, carryOver: 420, actual: 400, remaining: 330, standing: 'under', variance: -90 }); // prettier-ignore
     expect(row(1)).toMatchObject({ carryOver: 0, remaining: 110 });
+  });
+});
+
+function done(document: Document, ...commands: readonly Command[]): Document {
+  return commands.reduce((before, command) => {
+    const decision = decide(before, command);
+    if (!decision.ok) throw new Error(decision.refusal.message);
+    return applyChanges(before, decision.changes);
+  }, document);
+}
+
+describe('a line that carries over, with a payment overdue', () => {
+  it.each([false, true])('is foreseen to be paid once, whether it carries over (%s)', (carryOver) => {
+    const rent = done(
+      sketch({ accounts: { Bank: { opening: 1000, openingOn: '2026-01-01' } }, lines: { costs: { Rent: 100 } } }),
+      { kind: 'line.set', line: 'line-rent', settings: { carryOver } },
+      { kind: 'standing.set', standing: 's', settings: { line: 'line-rent', account: 'bank', from: '2026-01-20' } },
+    );
+    const paid = [{ date: '2026-01-20', amount: -10_000, line: 'line-rent', account: 'bank', standing: 's', due: '2026-01-20' }]; // prettier-ignore
+    const entries = paid.map((given, at): EntryChange => ({ table: 'entries', id: `e${at}`, before: null, after: entryOf(`e${at}`, given) })); // prettier-ignore
+    const sums = sumsAfter([], entries);
+    const [bank] = forecastOf({
+      model: new Model(rent),
+      actuals: actualsFrom(sums),
+      settled: settledBy(paid),
+      balances: new Balances(rent, daySumsAfter([], entries)),
+      sums,
+      today: '2026-03-10',
+      until: '2026-03-31',
+    });
+    // February's, which is overdue, and March's.
+    expect(bank!.days.at(-1)!.balance).toBe(70_000);
   });
 });

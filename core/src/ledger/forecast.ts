@@ -8,7 +8,7 @@ import type { AccountRow } from '../plan/schema/tables.ts';
 import { actualFigure, type Actuals } from './actuals.ts';
 import { effectsOf, type Balances } from './balances.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
-import { budgetIn, carryOverInto, type Happened } from './spending.ts';
+import { budgetIn, carryOverInto, monthsCarriedInto, type Happened } from './spending.ts';
 import { OVERDUE_DAYS, expectedIn } from './standing.ts';
 import type { EntrySum } from './actuals.ts';
 
@@ -131,7 +131,10 @@ function* leftOfBudget(
       if (budget !== budget || budget === 0) continue;
       // Only what is there already is carried over: later months are foreseen as they were planned.
       const carried = nth === 0 ? carryOverInto(model, actuals, line, period) : 0;
-      const ahead = ((expected.get(`${line.id}|${month}`) ?? 0) * direction) / units;
+      // What is overdue of earlier months is what their budget is carried over for.
+      const earlier = nth === 0 ? monthsCarriedInto(model, actuals, line, period) : [];
+      const due = [month, ...earlier].reduce((sum, each) => sum + (expected.get(`${line.id}|${each}`) ?? 0), 0);
+      const ahead = (due * direction) / units;
       const left = budget + carried - actualOf(document, actuals, line.id, month) - ahead;
       if (left > 0 === budget > 0 && Math.abs(left) > 0.005) yield [line.id, month, left * direction * units];
     }

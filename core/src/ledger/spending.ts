@@ -1,5 +1,5 @@
 import type { Stretch } from '../calendar/calendar.ts';
-import { beginningOf, yearOf } from '../calendar/month.ts';
+import { beginningOf, yearOf, type Month } from '../calendar/month.ts';
 import { firstDay, lastDay } from '../calendar/day.ts';
 import { HALF_A_CENT } from '../figure/compare.ts';
 import type { PlanModel } from '../engine/planModel.ts';
@@ -100,22 +100,31 @@ function actualOver(model: PlanModel, actuals: Actuals, line: string, { from, to
   return { actual, entries };
 }
 
+/** The earlier months of a plan's year whose budget a line carries over into one, latest first; none where it does not. */
+export function monthsCarriedInto(model: PlanModel, actuals: Actuals, line: LineRow, period: number): Month[] {
+  if (!line.carryOver || actuals.span === null) return [];
+  const { months, yearBegins } = model.calendar;
+  const begins = beginningOf(yearOf(months[period]!, yearBegins), yearBegins);
+  const earlier: Month[] = [];
+  for (let at = period - 1; at >= 0; at--) {
+    const month = months[at]!;
+    if (month < begins || month < actuals.span.first) break;
+    earlier.push(month);
+  }
+  return earlier;
+}
+
 /**
  * What a line that carries over brings into a month: budget less actual of the months of its year before, as far back as
  * the ledger goes.
  */
 export function carryOverInto(model: PlanModel, actuals: Actuals, line: LineRow, period: number): number {
-  if (!line.carryOver || actuals.span === null) return 0;
-  const { months, yearBegins } = model.calendar;
-  const begins = beginningOf(yearOf(months[period]!, yearBegins), yearBegins);
   const { values } = model.seriesOf(line.id)!;
   let carried = 0;
-  for (let at = period - 1; at >= 0; at--) {
-    const month = months[at]!;
-    if (month < begins || month < actuals.span.first) break;
-    const budget = values[at]!;
+  monthsCarriedInto(model, actuals, line, period).forEach((month, back) => {
+    const budget = values[period - 1 - back]!;
     carried += (budget === budget ? budget : 0) - (actualFigure(model.document, actuals, line.id, month) ?? 0);
-  }
+  });
   return carried;
 }
 

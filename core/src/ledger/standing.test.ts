@@ -10,7 +10,7 @@ import { rowOfToday } from '../plan/schema/columns.ts';
 import { TABLES, type StandingEntryRow } from '../plan/schema/tables.ts';
 import { sketch } from '../testing/plans.ts';
 import { budgetIn } from './spending.ts';
-import { dueDays, dueKey, expectedIn, isDue, nextDue, settledBy } from './standing.ts';
+import { dueDays, dueKey, expectedIn, isDue, nextDue, settledBy, type Settled } from './standing.ts';
 import { runs } from '../testing/setup.ts';
 
 const row = (said: Partial<StandingEntryRow>): StandingEntryRow =>
@@ -106,11 +106,78 @@ describe('what is expected', () => {
     expect(expected(skipped).map(([day]) => day)).toEqual(['2026-01-03', '2026-02-03', '2026-04-03']);
     expect(expected(after(skipped, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: false }))).toHaveLength(4); // prettier-ignore
     const changed = after(withRent, { kind: 'standing.changeFrom', standing: 'rent', as: 'rent2', from: '2026-03-05', settings: { amount: 900 } }); // prettier-ignore
-    expect(expected(changed)).toEqual([['2026-01-03', -80_000], ['2026-02-03', -80_000], ['2026-03-03', -85_000], ['2026-03-05', -90_000], ['2026-04-05', -90_000]]); // prettier-ignore
+    expect(expected(changed)).toEqual([['2026-01-03', -80_000], ['2026-02-03', -80_000], ['2026-03-03', -85_000], ['2026-04-03', -90_000]]); // prettier-ignore
     expect(changed.standingEntries.get('rent')!.until).toBe('2026-03-04');
+    const moved = after(withRent, { kind: 'standing.changeFrom', standing: 'rent', as: 'rent2', from: '2026-03-04', first: '2026-03-05', settings: { amount: 900 } }); // prettier-ignore
+    expect(expected(moved).slice(2)).toEqual([['2026-03-03', -85_000], ['2026-03-05', -90_000], ['2026-04-05', -90_000]]); // prettier-ignore
     const whole = after(withRent, { kind: 'standing.changeFrom', standing: 'rent', as: 'x', from: '2025-12-01', settings: { amount: 7 } }); // prettier-ignore
     expect([...whole.standingEntries.keys()]).toEqual(['rent']);
     expect(dueKey('rent', '2026-01-03')).toBe('rent:2026-01-03');
+  });
+
+  it('keeps its days, what is left out and what has happened when it changes from a day on', () => {
+    const dues = (document: Document, settled: Settled = new Set()) =>
+      expectedIn(document, () => 100, settled, '2026-01-01', '2027-03-31').map(({ due }) => due);
+    const rhythms = [
+      { from: '2026-01-31', rhythm: 'month', every: 1 },
+      { from: '2026-01-30', rhythm: 'month', every: 3 },
+      { from: '2026-01-06', rhythm: 'week', every: 2 },
+      { from: '2024-02-29', rhythm: 'year', every: 1 },
+      { from: '2026-01-10', rhythm: 'month', every: 1, lastDay: true },
+    ] as const;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...rhythms),
+        fc.array(fc.nat(400), { minLength: 1, maxLength: 3 }),
+        fc.nat(20),
+        (rhythm, changes, at) => {
+          const before = after(withRent, {
+            kind: 'standing.set',
+            standing: 'rent',
+            settings: { ...rhythm, amount: 50 },
+          });
+          const all = dues(before);
+          if (all.length === 0) return;
+          const left = all[at % all.length]!;
+          const happened = all[(at * 7 + 3) % all.length]!;
+          let document = after(before, { kind: 'standing.skip', standing: 'rent', due: left, skipped: true });
+          const settled = settledBy([{ standing: 'rent', due: happened }]);
+          let current = 'rent';
+          let last = rhythm.from as string;
+          changes
+            .toSorted((a, b) => a - b)
+            .forEach((days, nth) => {
+              const from = addDays('2026-01-01', days);
+              if (from <= last) return;
+              document = after(document, { kind: 'standing.changeFrom', standing: current, as: `c${nth}`, from, settings: { amount: 60 + nth } }); // prettier-ignore
+              current = `c${nth}`;
+              last = document.standingEntries.get(current)!.from;
+            });
+          expect(dues(document, settled)).toEqual(all.filter((day) => day !== left && day !== happened));
+        },
+      ),
+      runs(60),
+    );
+  });
+
+  it('shares the budget of its month among its days where it has no amount', () => {
+    const weekly = after(
+      withRent,
+      { kind: 'standing.delete', standing: 'rent' },
+      { kind: 'standing.set', standing: 'a', settings: { line: idOf('Rent'), from: '2026-02-06', rhythm: 'week', every: 1 } },
+      { kind: 'standing.set', standing: 'b', settings: { line: idOf('Rent'), from: '2026-02-10', rhythm: 'week', every: 2 } },
+    ); // prettier-ignore
+    const amounts = expectedIn(weekly, () => 400.01, new Set(), '2026-02-01', '2026-02-28').map(({ amount }) => amount);
+    expect(amounts).toHaveLength(6);
+    expect(amounts.reduce((sum, amount) => sum + amount, 0)).toBe(-40_001);
+    expect(Math.max(...amounts) - Math.min(...amounts)).toBeLessThanOrEqual(1);
+  });
+
+  it('has a next day to the last there is, and none after it', () => {
+    const rent = withRent.standingEntries.get('rent')!;
+    expect(nextDue(rent, '2999-11-20')).toBe('2999-12-03');
+    expect(nextDue(rent, '2999-12-20')).toBeNull();
+    expect(nextDue({ ...rent, rhythm: 'week' }, '2999-12-31')).toBeNull();
   });
 
   it('goes with its line, its account and itself, and comes back with them', () => {

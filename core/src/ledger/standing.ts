@@ -1,8 +1,9 @@
 import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
-import { addDays, dayOfMonth, daysBetween, lastDay, monthOfDay, numberInMonth } from '../calendar/day.ts';
-import type { Day } from '../calendar/readDate.ts';
+import { addDays, dayOfMonth, daysBetween, firstDay, lastDay, monthOfDay, numberInMonth } from '../calendar/day.ts';
+import { LAST_DAY, type Day } from '../calendar/readDate.ts';
 import { datedId, type StandingEntryRow } from '../plan/schema/tables.ts';
 import { inOrder, type Document } from '../plan/document/document.ts';
+import { rowsWhere } from '../plan/document/rowTable.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
 
 /** An entry that is put in ahead by a standing entry: it is foreseen, and has not happened yet. */
@@ -58,7 +59,7 @@ function dueWeeks(row: StandingEntryRow, first: Day, last: Day): Day[] {
 function dueMonths(row: StandingEntryRow, first: Day, last: Day): Day[] {
   const step = row.every * (row.rhythm === 'year' ? 12 : 1);
   const start = monthOfDay(row.from);
-  const number = row.lastDay ? 31 : numberInMonth(row.from);
+  const number = numberOfDay(row);
   const days: Day[] = [];
   let month = addMonths(start, Math.floor(monthsBetween(start, monthOfDay(first)) / step) * step);
   for (; month <= monthOfDay(last); month = addMonths(month, step)) {
@@ -66,6 +67,11 @@ function dueMonths(row: StandingEntryRow, first: Day, last: Day): Day[] {
     if (day >= first && day <= last) days.push(day);
   }
   return days;
+}
+
+/** The day of its months a standing entry is due on; in shorter months it is their last. */
+export function numberOfDay(row: StandingEntryRow): number {
+  return row.lastDay ? 31 : (row.dayOfMonth ?? numberInMonth(row.from));
 }
 
 /** Whether a standing entry is due on a day. */
@@ -76,11 +82,11 @@ export function isDue(row: StandingEntryRow, day: Day): boolean {
 /** What is expected from one day to another, both included, by day. */
 export function expectedIn(document: Document, budget: BudgetOf, settled: Settled, from: Day, to: Day): Expected[] {
   const expected: Expected[] = [];
+  const shares = new BudgetShares(document, budget);
   for (const row of inOrder(document.standingEntries.values()))
     for (const due of dueDays(row, from, to)) {
-      const key = dueKey(row.id, due);
-      if (settled.has(key) || document.standingSkips.has(key)) continue;
-      const amount = amountOf(document, row, budget, monthOfDay(due));
+      if (document.standingSkips.has(dueKey(row.id, due)) || isSettled(document, row, due, settled)) continue;
+      const amount = shares.amountOf(row, due);
       if (amount === 0) continue;
       const { id: standing, what, line, account, toAccount } = row;
       expected.push({
@@ -96,17 +102,67 @@ export function expectedIn(document: Document, budget: BudgetOf, settled: Settle
   return expected.sort((a, b) => (a.due < b.due ? -1 : a.due > b.due ? 1 : 0));
 }
 
-function amountOf(document: Document, row: StandingEntryRow, budget: BudgetOf, month: Month): number {
-  const figure = row.amount ?? (row.line === null ? null : budget(row.line, month)) ?? 0;
-  const amount = Math.round(figure * minorUnitsIn(document));
-  if (row.toAccount !== null) return -Math.abs(amount) || 0;
-  return amount * directionOf(document, row.line ?? '') || 0;
+/** Whether a day has happened, under its standing entry's id or under that of one it goes on from. */
+function isSettled(document: Document, row: StandingEntryRow, due: Day, settled: Settled): boolean {
+  const seen = new Set<string>();
+  for (let id = row.id; id !== '' && !seen.has(id); id = document.standingEntries.get(id)?.goesOnFrom ?? '') {
+    if (settled.has(dueKey(id, due))) return true;
+    seen.add(id);
+  }
+  return false;
+}
+
+/** What comes round without an amount of its own: the budget of its line's month, shared among the days it is due on. */
+class BudgetShares {
+  private readonly document: Document;
+  private readonly budget: BudgetOf;
+  /** The days of a line in a month on which its budget is due, in order. */
+  private readonly days = new Map<string, string[]>();
+
+  constructor(document: Document, budget: BudgetOf) {
+    this.document = document;
+    this.budget = budget;
+  }
+
+  /** What one does to its account on a day, in minor units. */
+  amountOf(row: StandingEntryRow, due: Day): number {
+    const units = minorUnitsIn(this.document);
+    const amount = row.amount === null ? this.shareOf(row, due, units) : Math.round(row.amount * units);
+    if (row.toAccount !== null) return -Math.abs(amount) || 0;
+    return amount * directionOf(this.document, row.line ?? '') || 0;
+  }
+
+  private shareOf(row: StandingEntryRow, due: Day, units: number): number {
+    if (row.line === null) return 0;
+    const month = monthOfDay(due);
+    const whole = Math.round((this.budget(row.line, month) ?? 0) * units);
+    const days = this.daysOf(row.line, month);
+    const at = days.indexOf(`${due}|${row.id}`);
+    // What is left over of a division in whole units is not lost: the shares add up to the budget.
+    return Math.round((whole * (at + 1)) / days.length) - Math.round((whole * at) / days.length);
+  }
+
+  private daysOf(line: string, month: Month): string[] {
+    const key = `${line}|${month}`;
+    let days = this.days.get(key);
+    if (!days) {
+      const rows = [...rowsWhere(this.document.standingEntries, 'line', line)].filter(({ amount }) => amount === null);
+      days = rows
+        .flatMap((row) => dueDays(row, firstDay(month), lastDay(month)).map((day) => `${day}|${row.id}`))
+        .sort();
+      this.days.set(key, days);
+    }
+    return days;
+  }
 }
 
 /** The day it is next due after a day; `null` when it is over. */
 export function nextDue(row: StandingEntryRow, after: Day): Day | null {
+  if (after >= LAST_DAY) return null;
   const from = row.from > after ? row.from : addDays(after, 1);
   const months = row.every * (row.rhythm === 'year' ? 12 : 1);
-  const to = row.rhythm === 'week' ? addDays(from, 7 * row.every) : lastDay(addMonths(monthOfDay(from), months));
+  // Counted in days, a stretch may end after the last day there is; months there are not.
+  const until = addDays(from, row.rhythm === 'week' ? 7 * row.every : 31 * (months + 1));
+  const to = until > LAST_DAY ? LAST_DAY : until;
   return dueDays(row, from, to)[0] ?? null;
 }

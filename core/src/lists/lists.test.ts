@@ -88,6 +88,58 @@ const kitchen = after(PLAN, listOf(ROWS));
 const figures = (document: Document, column: string) =>
   figuresOf(new Model(document).listOf('kitchen')!.seriesOf(column)!);
 
+describe('names a list has with the calendar, or with the plan', () => {
+  const columns = (named: Record<string, string>, formula: string): Command => ({
+    kind: 'list.add',
+    id: 'hire',
+    name: 'Hire',
+    columns: [
+      ...Object.entries(named).map(([id, name]) => ({ id, settings: { name } })),
+      { id: 'cost', settings: { name: 'Cost', kind: 'rule', formula } },
+    ],
+    items: [{ id: 'h1', cells: Object.keys(named).map((column, at) => ({ column, value: at + 2 })) }],
+    before: null,
+  });
+  const cost = (document: Document) => figuresOf(new Model(document).listOf('hire')!.seriesOf('cost')!)[0];
+
+  it.each([
+    [{ days: 'Days', price: 'Price' }, 'Days * Price', 6],
+    [{ years: 'Years' }, 'years * 12', 24],
+    [{ row: 'Row', month: 'month' }, 'row * 10 + Month', 23],
+    [{ days: 'Days' }, 'row() * Days', 2],
+  ] as const)('%j: what the person named is meant by %s', (named, formula, figure) => {
+    const document = after(PLAN, columns(named, formula));
+    expect(cost(document)).toBe(figure);
+    const shown = toShownInList(document.listColumns.get('cost')!.formula!, document, 'hire');
+    const again = after(document, { kind: 'listColumn.set', column: 'cost', settings: { formula: shown } });
+    expect(cost(again)).toBe(figure);
+    expect(cost(parsePlan(toPlanFile(again)))).toBe(figure);
+  });
+
+  it('are the same after a plan is saved and opened, whatever they begin with', () => {
+    const names = fc.constantFrom('B', 'plan.B', 'plan.plan.B', 'plan.', 'Plan.b', 'C', 'plan.C', 'Days');
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(names, { minLength: 1, selector: (name) => name.toLowerCase() }),
+        fc.uniqueArray(names, { selector: (name) => name.toLowerCase() }),
+        (lines, ofList) => {
+          const ids = lines.map((_, at) => `l${at}`);
+          const plan = after(PLAN, ...lines.map((name, at): Command => ({ kind: 'line.add', id: ids[at]!, group: 'costs', name, unit: 'number', before: null }))); // prettier-ignore
+          const columnIds = ofList.map((_, at) => `c${at}`);
+          const uses = [...ids, ...columnIds].map((id, at) => `{${id}} * ${10 ** at}`).join(' + ');
+          const document = after(plan, columns(Object.fromEntries(ofList.map((name, at) => [`c${at}`, name])), uses));
+          const stored = document.listColumns.get('cost')!.formula;
+          const read = parsePlan(toPlanFile(document));
+          expect(read.listColumns.get('cost')!.formula).toBe(stored);
+          const shown = toShownInList(stored!, document, 'hire');
+          expect(after(document, { kind: 'listColumn.set', column: 'cost', settings: { formula: shown } }).listColumns.get('cost')!.formula).toBe(stored); // prettier-ignore
+        },
+      ),
+      runs(100),
+    );
+  });
+});
+
 describe('a list', () => {
   it('has one rule to a column, for all items there are and all that come', () => {
     expect(figures(kitchen, 'total')).toEqual([12 * 19.9 * 0.9, 72, 121.5, null]);

@@ -102,6 +102,9 @@ export const messages = {
   // rules
   theRuleOfHasTyped: (name: string, written: string, assumption: string) =>
     `The rule of ${name} has ${written} typed in, which is the value of ${assumption}.`,
+  takesTheCalendarsWord: (name: string, word: string, named: string) =>
+    `The rule of ${name} takes ${word} for the calendar’s, though ${named} is called so by now.`,
+  aNameWinsToday: 'A rule written today would take the name; this one was written before that was so.',
   putInItsPlace: (name: string) => `Put ${name} in its place`,
   theRuleOfAddsAnd: (name: string, partName: string, wholeName: string) =>
     `The rule of ${name} adds ${partName} and ${wholeName}, which contains it.`,

@@ -39,6 +39,9 @@ export const messages = {
     `${year} is locked${reaches}. Unlock the year, or choose another reach.`,
 
   // naming
+  isTakenForWhatIsCalled: (name: string, replacement: string) =>
+    `${name} is taken for what has that name in this plan, not for the calendar’s, which is written ${replacement}.`,
+  writeInstead: (replacement: string) => `Write ${replacement}`,
   theOf: (words: string, name: string) => `the ${words} of ${name}`,
   isATotalEveryPlan: (name: string) => `${name} is a total every plan has. Choose another name.`,
   thereIsAlreadyCalledRules: (kindOf: string, name: string) =>

@@ -457,7 +457,9 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
     }
     case 'standing.changeFrom': {
       const standing = idIn('standingEntries');
-      return standing ? { kind, standing, as: newId(), from: day(), settings: { amount: figure() } } : null;
+      if (!standing) return null;
+      const from = day();
+      return { kind, standing, as: newId(), from, ...(picks.below(3) === 0 ? { first: picks.below(2) === 0 ? from : day() } : {}), settings: { amount: figure(), ...(picks.below(3) === 0 ? { rhythm: picks.of(STANDING_RHYTHMS) } : {}) } }; // prettier-ignore
     }
     case 'standing.skip': {
       const row = picks.of([...document.standingEntries.values()]);

@@ -21,6 +21,7 @@ import { useNotices } from '../ui/Notices.tsx';
 import { selectAll } from '../ui/selectAll.ts';
 import { useInPlace } from './useInPlace.ts';
 import { completableNames, formulaField } from './formula/formulaField.ts';
+import { RuleDoubts } from './formula/RuleDoubts.tsx';
 import { looksLikeFormula, readEntry } from './formula/entry.ts';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { Slider } from './Slider.tsx';
@@ -187,6 +188,7 @@ export function InputField(props: InputFieldProps) {
         ) : (
           complaint !== null && draft === null && <p className="refusal">{complaint}</p>
         )}
+        {draft !== null && isFormula && <RuleDoubts text={text} unit={unit} onChange={field.change} />}
         {findings.map(({ message, mend, place }) => (
           <p key={message} className="entry-finding">
             {message}{' '}

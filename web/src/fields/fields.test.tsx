@@ -4,6 +4,7 @@ import { inputsOf, parsePlan, calculatorsOf } from '@haushalt/core';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { InputField } from './InputField.tsx';
 import { loadFormulaField } from './formula/formulaField.ts';
+import { RuleDoubts } from './formula/RuleDoubts.tsx';
 import { FormulaView } from '../parts/reckoning/FormulaView.tsx';
 import { reckon } from '@haushalt/core';
 import { sketch } from '../../../core/src/testing/plans.ts';
@@ -99,5 +100,31 @@ describe('a rule in the reckoning', () => {
     expect(screen.getByRole('status').textContent).toContain('Rent = 800.00');
     show(rule('B'));
     expect(screen.queryByRole('status')).toBeNull();
+  });
+});
+
+describe('doubts about a rule that is written', () => {
+  const plan = sketch({
+    assumptions: { Inflation: ['ratePerYear', 0.024] },
+    lines: { Costs: { Rent: 800, Days: 3 } },
+  });
+
+  it('are said at once, in the plan’s notation, and mended in the text', async () => {
+    const changed = vi.fn();
+    const { user } = inPlan(plan, <RuleDoubts text="100 + Rent * Inflation" unit="money" onChange={changed} />);
+    expect(screen.getByText(/Applies the yearly rate Inflation to a month’s money\./)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Write monthly(Inflation)' }));
+    expect(changed).toHaveBeenCalledWith('100 + Rent * monthly(Inflation)');
+  });
+
+  it('say which of a name and a calendar word was taken, and offer the other', async () => {
+    const changed = vi.fn();
+    const { user } = inPlan(plan, <RuleDoubts text="Rent * days" unit="money" onChange={changed} />);
+    expect(screen.getByText(/Days is taken for what has that name in this plan/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Write days()' }));
+    expect(changed).toHaveBeenCalledWith('Rent * days()');
+    cleanup();
+    inPlan(plan, <RuleDoubts text="Rent * days()" unit="money" onChange={changed} />);
+    expect(screen.queryByText(/Days is taken/)).toBeNull();
   });
 });

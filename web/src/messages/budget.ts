@@ -287,7 +287,6 @@ export const messages = {
     exceptions > 0 ? `${exceptions} ${exceptions === 1 ? 'exception' : 'exceptions'}` : '',
   replaces: (parts: string) => `replaces ${parts}`,
   leavesItEmpty: 'Leaves it empty.',
-  didYouMean: (replacement: string) => `Did you mean ${replacement}?`,
 
   // NameEditor
   nameOfTheLine: 'Name of the line',

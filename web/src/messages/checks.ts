@@ -3,6 +3,7 @@ export const messages = {
   followsWhatIsGone: 'Lines that follow what is gone',
   // ChecksPage
   unitsThatDoNotGo: 'Units that do not go together',
+  calendarWordsThatAreNames: 'Calendar words that are names by now',
   figuresThatAreMissing: 'Figures that are missing',
   numbersTypedIntoRules: 'Numbers typed into rules',
   typedAmongComputed: 'Figures typed among computed ones',

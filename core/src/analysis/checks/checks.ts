@@ -24,7 +24,15 @@ import {
   type LedgerGiven,
 } from './ledger.ts';
 import { emptyFactors, missingInLists, typedOverRule } from './lists.ts';
-import { blankFactors, doubleCounts, missingFigures, similarNames, typedNumbers, unitDoubts } from './rules.ts';
+import {
+  blankFactors,
+  calendarWords,
+  doubleCounts,
+  missingFigures,
+  similarNames,
+  typedNumbers,
+  unitDoubts,
+} from './rules.ts';
 
 const CHECKS: Readonly<Record<Exclude<CheckKind, LedgerCheckKind>, Check>> = {
   missingFigure: (model) => [...missingFigures(model), ...missingInLists(model)],
@@ -35,6 +43,7 @@ const CHECKS: Readonly<Record<Exclude<CheckKind, LedgerCheckKind>, Check>> = {
   blankFactor: blankFactors,
   emptyFactor: emptyFactors,
   units: unitDoubts,
+  calendarWord: calendarWords,
   yearInTheRed: yearsInTheRed,
   monthsInTheRed,
   sharesOver,
@@ -67,13 +76,21 @@ export function ledgerFindingsOf(model: PlanModel, given: LedgerGiven): Finding[
 }
 
 function keyed<C>(checks: Readonly<Record<string, C>>, find: (check: C) => Found[]): Finding[] {
+  const seen = new Set<string>();
+  /** What is set aside is set aside by its key: no two findings share one. */
+  const ownKey = (key: string): string => {
+    let own = key.slice(0, 200);
+    for (let nth = 2; seen.has(own); nth++) own = `${key.slice(0, 195)}|${nth}`;
+    seen.add(own);
+    return own;
+  };
   return CHECK_KINDS.flatMap((kind) => {
     const check = checks[kind];
     if (check === undefined) return [];
     return find(check).map(({ about = '', ...found }): Finding => ({
       ...found,
       kind,
-      key: `${kind}|${found.place.id}|${about}`.slice(0, 200),
+      key: ownKey(`${kind}|${found.place.id}|${about}`),
     }));
   });
 }

@@ -76,7 +76,8 @@ export const sharesOver: Check = (model) => {
   const given = [...document.lines.values()].reduce((sum, line) => {
     const last = lastStep(model.stepsOf(line.id));
     const pattern = last?.formula == null ? null : patternOf(last.formula);
-    return pattern?.kind === 'percentage' && pattern.of === TOTAL_INCOME ? sum + pattern.share : sum;
+    const isGivenOut = document.groups.get(line.group)?.side !== 'memo';
+    return isGivenOut && pattern?.kind === 'percentage' && pattern.of === TOTAL_INCOME ? sum + pattern.share : sum;
   }, 0);
   if (given > 1 + 1e-9) {
     const message = messages.theRulesOfAllLines(writeShare(given, locale));

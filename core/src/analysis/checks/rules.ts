@@ -1,15 +1,20 @@
 import { monthInWords } from '../../calendar/month.ts';
+import { isSame } from '../../figure/compare.ts';
 import { CANONICAL } from '../../figure/notation.ts';
 import { isFraction } from '../../figure/unit.ts';
 import { writeWithUnit } from '../../figure/write.ts';
+import { wordsTaken } from '../../formula/names.ts';
 import { quoteName } from '../../formula/print.ts';
-import { childrenOf, type Expression } from '../../formula/expression/syntax.ts';
+import { childrenOf, type Expression, type Place } from '../../formula/expression/syntax.ts';
 import { BLANK, FINE } from '../../formula/expression/evaluation.ts';
 import { problemsOf, type FigureProblem } from '../../engine/results.ts';
 import { calculatorsOf, outputOfFigure } from '../../plan/document/calculators.ts';
-import { planOf } from '../../plan/document/document.ts';
+import { planOf, type Document } from '../../plan/document/document.ts';
 import { unitFindings } from '../../plan/document/formulas.ts';
-import { nameOf } from '../../plan/document/naming.ts';
+import { namesInList } from '../../plan/document/listNames.ts';
+import { nameOf, namesOf } from '../../plan/document/naming.ts';
+import { rowsWhere } from '../../plan/document/rowTable.ts';
+import { readStoredOrNull } from '../../plan/document/storedFormulas.ts';
 import { TOTALS, totalOfSide } from '../../plan/schema/totals.ts';
 import type { Check, Found } from './finding.ts';
 import { partsOf, valuesTyped } from './typedValues.ts';
@@ -23,11 +28,17 @@ import { messages } from '../../messages/checks.ts';
 export const typedNumbers: Check = (model) => {
   const { document } = model;
   const plan = planOf(document);
+  // One that changes with time is not the number, whatever it is in some months.
+  const steady = [...document.assumptions.values()].filter(
+    ({ id, formula }) => formula === null && isEmpty(rowsWhere(document.assumptionSteps, 'assumption', id)),
+  );
   return [...lineRules(model), ...columnRules(model)].flatMap((rule) =>
     valuesTyped(rule.expression).flatMap(({ part, value, isPercentage }): Found[] => {
-      const assumption = [...document.assumptions.values()].find(
+      const assumption = steady.find(
         (other) =>
-          other.formula === null && (!isPercentage || isFraction(other.unit)) && Math.abs(other.value - value) < 1e-9,
+          (!isPercentage || isFraction(other.unit)) &&
+          isSame(other.value, value) &&
+          (isFraction(other.unit) || fitsAs(document, rule, part.place, other.id)),
       );
       if (!assumption) return [];
       const written = writeWithUnit(value, assumption.unit, plan);
@@ -45,6 +56,13 @@ export const typedNumbers: Check = (model) => {
     }),
   );
 };
+
+/** Whether something may stand where a number is typed: that a count is 20 makes it no fee of 20. */
+function fitsAs(document: Document, rule: WrittenRule, place: Place, id: string): boolean {
+  const doubts = (expression: Expression) => unitFindings(expression, document, rule.unit, CANONICAL, rule.list).length;
+  const instead = readStoredOrNull(replaced(rule, place, `{${id}}`));
+  return instead !== null && doubts(instead) <= doubts(rule.expression);
+}
 
 /** Sums that add something and a part of it, and lines that repeat what their side counts already. */
 export const doubleCounts: Check = (model) => {
@@ -70,7 +88,8 @@ export const doubleCounts: Check = (model) => {
     }
     const group = document.groups.get(line.group)!;
     const total = totalOfSide(group.side);
-    if (!total || addends.length === 0) return [];
+    // A line that is the same as another is a thing of its own at the same price.
+    if (!total || addends.length === 0 || (addends.length === 1 && document.lines.has(addends[0]!))) return [];
     const counted = membersOf(total);
     if (!addends.every((id) => counted.has(id) && id !== line.id)) return [];
     const names = addends.map((id) => nameOf(document, id) ?? id).join(' and ');
@@ -187,6 +206,29 @@ export const unitDoubts: Check = (model) =>
       }),
     ),
   );
+
+/** Rules of earlier times that took a calendar word, where something of the plan is called so. */
+export const calendarWords: Check = (model) => {
+  const { document } = model;
+  return [...lineRules(model), ...assumptionRules(model), ...inputRules(model), ...columnRules(model)].flatMap(
+    (rule) => {
+      const names = rule.list === null ? namesOf(document) : namesInList(document, rule.list);
+      return wordsTaken(rule.expression, names).map(({ place, named, replacement }): Found => ({
+        place: rule.place,
+        about: aboutIn(rule, String(place.from)),
+        message: messages.takesTheCalendarsWord(rule.name, replacement.slice(0, -2), named.name),
+        mend: {
+          words: messages.putInItsPlace(named.name),
+          command: rule.rewrite(replaced(rule, place, `{${named.id}}`)),
+        },
+      }));
+    },
+  );
+};
+
+function isEmpty(rows: Iterable<unknown>): boolean {
+  return rows[Symbol.iterator]().next().done === true;
+}
 
 /** What tells a finding from others at the same place. */
 function aboutIn({ about }: WrittenRule, finding: string): string {

@@ -1,3 +1,5 @@
+import { parameterAt } from '../../formula/functions/description.ts';
+import { functionOf } from '../../formula/functions/functions.ts';
 import { childrenOf, type Expression } from '../../formula/expression/syntax.ts';
 
 /** Numbers typed into rules. */
@@ -20,7 +22,16 @@ export function valuesTyped(expression: Expression): TypedValue[] {
   // A number beside `year`, `period` and the like counts months or years.
   const besideCalendar =
     expression.kind === 'binary' && children.some((child) => [...partsOf(child)].some(({ kind }) => kind === 'word'));
-  return children.flatMap((child) => (besideCalendar && child.kind === 'number' ? [] : valuesTyped(child)));
+  return children.flatMap((child, at) =>
+    child.kind === 'number' && (besideCalendar || isCount(expression, at)) ? [] : valuesTyped(child),
+  );
+}
+
+/** Whether a part says how many months, places or decimals a function is to take. */
+function isCount(expression: Expression, at: number): boolean {
+  if (expression.kind !== 'call') return false;
+  const takes = parameterAt(functionOf(expression), at)?.takes;
+  return takes === 'count' || takes === 'month';
 }
 
 /** A formula with all its parts. */

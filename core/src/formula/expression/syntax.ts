@@ -20,7 +20,8 @@ export type BinaryOperator = '+' | '-' | '*' | '/' | '^' | '=' | '<>' | '<' | '<
 export type Expression =
   | { readonly kind: 'number'; readonly value: number; readonly place: Place }
   | { readonly kind: 'date'; readonly month: Month; readonly place: Place }
-  | { readonly kind: 'word'; readonly word: CalendarWord; readonly place: Place }
+  /** `called`: written `days()`, which stays the calendar's whatever is called Days. */
+  | { readonly kind: 'word'; readonly word: CalendarWord; readonly called?: boolean; readonly place: Place }
   | { readonly kind: 'option'; readonly option: Option; readonly place: Place }
   | {
       readonly kind: 'name';

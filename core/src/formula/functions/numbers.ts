@@ -1,4 +1,5 @@
-import { roundTo } from '../../figure/rounding.ts';
+import { isSame } from '../../figure/compare.ts';
+import { remainder, roundDown, roundTo, roundUp, wholeAbove, wholeBelow } from '../../figure/rounding.ts';
 import { count, family, figure, figures, optional, series, type CallUnits } from './description.ts';
 
 const x = figure('x');
@@ -80,7 +81,7 @@ export const NUMBERS = family('numbers', [
     summary: 'x rounded down to a whole number',
     example: 'floor(Pay / 100)',
     parameters: [x],
-    evaluation: figures(Math.floor),
+    evaluation: figures(wholeBelow),
     unit: 'first',
   },
   {
@@ -88,7 +89,7 @@ export const NUMBERS = family('numbers', [
     summary: 'x rounded up to a whole number',
     example: 'ceil(Pay / 100)',
     parameters: [x],
-    evaluation: figures(Math.ceil),
+    evaluation: figures(wholeAbove),
     unit: 'first',
   },
   {
@@ -104,7 +105,7 @@ export const NUMBERS = family('numbers', [
     summary: 'x rounded away from zero',
     example: 'ROUNDUP(Pay / 3, 2)',
     parameters: [x, digits],
-    evaluation: figures((given, places) => roundAway(given, places ?? 0)),
+    evaluation: figures((given, places) => roundUp(given, places ?? 0)),
     unit: 'first',
   },
   {
@@ -112,7 +113,7 @@ export const NUMBERS = family('numbers', [
     summary: 'x rounded towards zero',
     example: 'ROUNDDOWN(Pay / 3, 2)',
     parameters: [x, digits],
-    evaluation: figures((given, places) => roundTowards(given, places ?? 0)),
+    evaluation: figures((given, places) => roundDown(given, places ?? 0)),
     unit: 'first',
   },
   {
@@ -120,7 +121,7 @@ export const NUMBERS = family('numbers', [
     summary: 'x rounded down to a whole number',
     example: 'INT(Pay / 100)',
     parameters: [x],
-    evaluation: figures(Math.floor),
+    evaluation: figures(wholeBelow),
     unit: 'first',
   },
   {
@@ -128,7 +129,7 @@ export const NUMBERS = family('numbers', [
     summary: 'what is left after dividing',
     example: 'if(MOD(month, 3) = 0, 24.6)',
     parameters: [x, figure('divisor')],
-    evaluation: figures((given, divisor) => given - divisor * Math.floor(given / divisor)),
+    evaluation: figures(remainder),
     unit: 'first',
   },
   {
@@ -140,16 +141,6 @@ export const NUMBERS = family('numbers', [
     unit: 'first',
   },
 ]);
-
-function roundAway(given: number, places: number): number {
-  const scale = 10 ** Math.trunc(places);
-  return (Math.sign(given) * Math.ceil(Math.abs(given) * scale * (1 - Number.EPSILON))) / scale || 0;
-}
-
-function roundTowards(given: number, places: number): number {
-  const scale = 10 ** Math.trunc(places);
-  return (Math.sign(given) * Math.floor(Math.abs(given) * scale * (1 + Number.EPSILON))) / scale || 0;
-}
 
 function medianOf(...given: number[]): number {
   const sorted = [...given].sort((a, b) => a - b);
@@ -165,6 +156,6 @@ function ranks(figures: Float64Array, into: Float64Array): void {
   into.fill(NaN);
   order.forEach((at, index) => {
     const before = order[index - 1];
-    into[at] = before !== undefined && figures[before] === figures[at] ? into[before]! : index + 1;
+    into[at] = before !== undefined && isSame(figures[before]!, figures[at]!) ? into[before]! : index + 1;
   });
 }

@@ -193,12 +193,13 @@ export function clearFigures(draft: Draft, cells: readonly Cell[]): void {
   }
 }
 
-export function adjusted({ amount, formula }: Saying, by: Adjustment, decimals: number): Saying {
+/** What a saying comes to when it is raised or lowered: money in its coins, anything else to six digits after the point. */
+export function adjusted({ amount, formula }: Saying, by: Adjustment, decimals: number | null): Saying {
   if (formula !== null) return { amount: null, formula: adjustedFormula(formula, by) };
   if (amount === null) return NOTHING;
   const changed = by.kind === 'amount' ? amount + by.amount : amount * by.factor;
   const bounded = by.notBelowZero && amount >= 0 ? Math.max(0, changed) : changed;
-  const figure = roundTo(bounded, Math.max(decimals, by.kind === 'amount' ? 4 : 0));
+  const figure = roundTo(bounded, decimals === null ? 6 : Math.max(decimals, by.kind === 'amount' ? 4 : 0));
   checkFigure(figure, 'by');
   return { amount: figure, formula: null };
 }

@@ -94,6 +94,20 @@ describe('a block of figures', () => {
     expect(figuresAfter({ kind: 'figures.clear', cells })).toEqual(rent2026.with(3, 1100).with(9, 1200));
   });
 
+  it.each([
+    ['percent', 0.004, 0.0044],
+    ['ratePerYear', 0.024, 0.0264],
+    ['percent', 0.0525, 0.05775],
+    ['number', 1.4, 1.54],
+    ['months', 24, 26.4],
+    ['money', 10.05, 11.06],
+  ] as const)('of %s is raised by a tenth in what it counts: %d to %d', (unit, figure, raised) => {
+    const plan = sketch({ lines: { memo: { Rate: figure } }, units: { Rate: unit } });
+    const line = [...plan.lines.keys()][0]!;
+    const next = done(plan, { kind: 'figures.adjust', cells: [{ line, month: at(0) }, { line, month: at(1) }], by: { kind: 'factor', factor: 1.1, notBelowZero: false } }); // prettier-ignore
+    expect(calculate(next).figures('Rate')[1]).toBe(raised);
+  });
+
   it('is raised or lowered, and rules stay rules', () => {
     const cells = (line: string, ...periods: number[]) => periods.map((period) => ({ line, month: at(period) }));
     const by = (amount: number) => ({ kind: 'amount', amount, notBelowZero: false }) as const;

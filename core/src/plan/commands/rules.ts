@@ -159,14 +159,14 @@ export const ruleCommands = {
     },
     decide(draft, { cells, by }) {
       if (by.kind === 'amount') checkFigure(by.amount, 'by');
-      const decimals = moneyDecimals(planOf(draft.document));
-      const adjust = (saying: Saying) => adjusted(saying, by, decimals);
       const sorted = [...cells].sort((a, b) =>
         a.line < b.line ? -1 : a.line > b.line ? 1 : a.month < b.month ? -1 : 1,
       );
       for (let at = 0; at < sorted.length;) {
         const { line: lineId, month } = sorted[at]!;
         const line = existing(draft, 'lines', lineId, messages.thisLine);
+        const decimals = line.unit === 'money' ? moneyDecimals(planOf(draft.document)) : null;
+        const adjust = (saying: Saying) => adjusted(saying, by, decimals);
         checkMonth(month, 'cells');
         let to = month;
         for (at++; at < sorted.length && sorted[at]!.line === lineId && sorted[at]!.month === addMonths(to, 1); at++)

@@ -1,7 +1,7 @@
 import { messages } from '../../messages/commands.ts';
-import { previousDay } from '../../calendar/day.ts';
+import { numberInMonth, previousDay } from '../../calendar/day.ts';
 import { isDay } from '../../calendar/readDate.ts';
-import { isDue } from '../../ledger/standing.ts';
+import { isDue, nextDue, numberOfDay } from '../../ledger/standing.ts';
 import { sideOfLine } from '../../ledger/entries.ts';
 import { rowOfToday } from '../schema/columns.ts';
 import { datedId, TABLES, type StandingEntryRow } from '../schema/tables.ts';
@@ -11,7 +11,8 @@ import type { Draft } from '../document/draft.ts';
 import { checkFigure, checkNewId, checkText, checkWhole, existing } from './guards.ts';
 import { positionBefore } from './placing.ts';
 import { command, type Words } from './command.ts';
-import { columnsBut, date, id, some, yesNo } from './fields.ts';
+import { columnsBut, date, id, leftOut, some, yesNo } from './fields.ts';
+import { rowsWhere } from '../document/rowTable.ts';
 
 const calledIn = (standing: string, words: Words) => {
   const row = words.document.standingEntries.get(standing);
@@ -22,7 +23,7 @@ const calledIn = (standing: string, words: Words) => {
 export const standingEntryCommands = {
   /** Makes a standing entry, or changes what is said of it, for all of its days. */
   'standing.set': command({
-    fields: { standing: id, settings: some(columnsBut('standingEntries', 'position')) },
+    fields: { standing: id, settings: some(columnsBut('standingEntries', 'position', 'dayOfMonth', 'goesOnFrom')) },
     label({ standing, settings }, words) {
       const called = calledIn(standing, words);
       return called === '' ? `New standing entry ${settings.what ?? ''}` : `Standing entry ${called} changed`;
@@ -31,23 +32,42 @@ export const standingEntryCommands = {
     decide(draft, { standing, settings }) {
       const before = draft.get('standingEntries', standing);
       if (!before) checkNewId(draft, standing);
-      putStanding(draft, { ...(before ?? fresh(draft, standing)), ...settings });
+      const row = { ...(before ?? fresh(draft, standing)), ...settings };
+      const isMoved = before !== null && (row.from !== before.from || row.rhythm !== before.rhythm);
+      putStanding(draft, isMoved ? { ...row, dayOfMonth: null } : row);
     },
   }),
 
-  /** Changes a standing entry from a day on: it ends before, and another one goes on from there. */
+  /**
+   * Changes a standing entry from a day on: it ends before, and another one goes on from there, on the same days unless it
+   * comes round otherwise or its first day is said. What was left out or has happened since stays so.
+   */
   'standing.changeFrom': command({
-    fields: { standing: id, as: id, from: date, settings: some(columnsBut('standingEntries', 'position', 'from')) },
+    fields: {
+      standing: id,
+      as: id,
+      from: date,
+      first: leftOut(date),
+      settings: some(columnsBut('standingEntries', 'position', 'from', 'dayOfMonth', 'goesOnFrom')),
+    },
     label: ({ standing, from }, words) => `Standing entry ${calledIn(standing, words)} changed from ${from} on`,
     inAnyScenario: true,
-    decide(draft, { standing, as, from, settings }) {
+    decide(draft, { standing, as, from, first, settings }) {
       const row = existing(draft, 'standingEntries', standing, messages.thisStandingEntry);
       if (!isDay(from)) throw refused('invalid', messages.isNoDay(from), 'from');
-      if (from <= row.from) return putStanding(draft, { ...row, ...settings });
+      if (first !== undefined && !isDay(first)) throw refused('invalid', messages.isNoDay(first), 'first');
+      if (first !== undefined && first < from) throw refused('invalid', messages.theFirstDayLiesBefore, 'first');
+      const changed = { ...row, ...settings };
+      if (from <= row.from) return putStanding(draft, first === undefined ? changed : startingOn(changed, first));
       checkNewId(draft, as);
-      const next = { ...row, ...settings, id: as, from, position: fresh(draft, as).position };
-      draft.set('standingEntries', { ...row, until: previousDay(from) });
-      putStanding(draft, next);
+      const next = goingOn(row, changed, from, first);
+      draft.set('standingEntries', { ...row, until: earlier(row.until, previousDay(from)) });
+      putStanding(draft, { ...next, id: as, goesOnFrom: row.id, position: fresh(draft, as).position });
+      for (const skip of [...rowsWhere(draft.document.standingSkips, 'standing', standing)]) {
+        if (skip.due < from) continue;
+        draft.delete('standingSkips', skip.id);
+        draft.set('standingSkips', { id: datedId(as, skip.due), standing: as, due: skip.due });
+      }
     },
   }),
 
@@ -76,6 +96,21 @@ export const standingEntryCommands = {
     },
   }),
 };
+
+const startingOn = (row: StandingEntryRow, day: string): StandingEntryRow => ({ ...row, from: day, dayOfMonth: null });
+
+const earlier = (a: string | null, b: string): string => (a !== null && a < b ? a : b);
+
+/** How a standing entry goes on from a day: on the days it had, unless it comes round otherwise or another day is said. */
+function goingOn(row: StandingEntryRow, changed: StandingEntryRow, from: string, first?: string): StandingEntryRow {
+  if (first !== undefined) return startingOn(changed, first);
+  const isSameRhythm = changed.rhythm === row.rhythm && changed.every === row.every && changed.lastDay === row.lastDay;
+  const endless = { ...row, until: null };
+  const next = isSameRhythm ? nextDue(endless, previousDay(from)) : null;
+  if (next === null) return startingOn(changed, from);
+  const number = numberOfDay(row);
+  return { ...changed, from: next, dayOfMonth: row.lastDay || numberInMonth(next) === number ? null : number };
+}
 
 function fresh(draft: Draft, standing: string): StandingEntryRow {
   return rowOfToday(TABLES.standingEntries, {

@@ -1,16 +1,16 @@
 import { CANONICAL, type Notation } from '../../figure/notation.ts';
 import type { Unit } from '../../figure/unit.ts';
 import { parseFormula } from '../../formula/parse.ts';
-import { printFormula } from '../../formula/print.ts';
-import { resolveNames, type Names } from '../../formula/names.ts';
+import { printFormula, type PrintStyle } from '../../formula/print.ts';
+import { resolveNames, wordsTaken, type Names } from '../../formula/names.ts';
 import { mapNames } from '../../formula/mapNames.ts';
-import type { Expression } from '../../formula/expression/syntax.ts';
+import { FormulaError, type Expression } from '../../formula/expression/syntax.ts';
 import { inferUnit, type UnitFinding } from '../../formula/units.ts';
 import { inputWith, outputWith, ownerOfFigure } from './calculators.ts';
 import type { Document } from './document.ts';
-import { nameInList } from './listNames.ts';
+import { nameInList, namesInList } from './listNames.ts';
 import { unitOfColumn } from './lists.ts';
-import { nameOf } from './naming.ts';
+import { nameOf, namesOf } from './naming.ts';
 import { readStored, readStoredOrNull } from './storedFormulas.ts';
 import { rowsWhere } from './rowTable.ts';
 import { messages } from '../../messages/document.ts';
@@ -18,6 +18,21 @@ import { messages } from '../../messages/document.ts';
 /** The stored form of a formula someone wrote, names or ids. Throws `FormulaError` with the place in `text`. */
 export function toStored(text: string, names: Names, notation: Notation = CANONICAL): string {
   return printFormula(resolveNames(parseFormula(text, notation), names));
+}
+
+/** The stored form of a formula of a plan file, whose calendar words stay that. Throws `FormulaError`. */
+export function storedOfFile(text: string, names: Names): string {
+  return printFormula(resolveNames(parseFormula(text), names, true));
+}
+
+/** How the formulas of a plan, or of a list of it, are written to people: with today's names, in a locale's notation. */
+export function styleOf(document: Document, notation: Notation, list: string | null = null): PrintStyle {
+  const names = list === null ? namesOf(document) : namesInList(document, list);
+  return {
+    notation,
+    nameOf: list === null ? (id) => nameOf(document, id) : nameInList(document, list),
+    hides: (word) => names.find(word) !== undefined,
+  };
 }
 
 /** A stored formula in which other things are named: those of `copies` in place of what they were copied from. */
@@ -34,7 +49,7 @@ export function withReferences(stored: string, copies: ReadonlyMap<string, strin
 
 /** A stored formula as people see it: with today's names, in a locale's notation. */
 export function toShown(stored: string, document: Document, notation: Notation = CANONICAL): string {
-  return printFormula(readStored(stored), { notation, nameOf: (id) => nameOf(document, id) });
+  return printFormula(readStored(stored), styleOf(document, notation));
 }
 
 /** The same of a rule of a list, whose columns come before what the plan has of the same name. */
@@ -44,7 +59,7 @@ export function toShownInList(
   list: string,
   notation: Notation = CANONICAL,
 ): string {
-  return printFormula(readStored(stored), { notation, nameOf: nameInList(document, list) });
+  return printFormula(readStored(stored), styleOf(document, notation, list));
 }
 
 /** The unit of the figures of a line, group, assumption, total, output, input or column of a list. */
@@ -71,7 +86,7 @@ export function unitFindings(
   notation: Notation = CANONICAL,
   list: string | null = null,
 ): UnitFinding[] {
-  const style = { notation, nameOf: list === null ? (id: string) => nameOf(document, id) : nameInList(document, list) };
+  const style = styleOf(document, notation, list);
   const { unit, findings } = inferUnit(expression, {
     unitOf: (id) => unitOf(document, id),
     style,
@@ -85,6 +100,32 @@ export function unitFindings(
     });
   }
   return findings;
+}
+
+/**
+ * What is doubtful about a rule as somebody writes it, of the plan or of a list: calendar words that are taken for names,
+ * and its units. Places and replacements are those of the text; nothing where the text cannot be read yet.
+ */
+export function doubtsIn(
+  text: string,
+  document: Document,
+  wanted: Unit,
+  notation: Notation = CANONICAL,
+  list: string | null = null,
+): UnitFinding[] {
+  const names = list === null ? namesOf(document) : namesInList(document, list);
+  try {
+    const written = parseFormula(text, notation);
+    const taken = wordsTaken(written, names).map(({ place, named, replacement }): UnitFinding => ({
+      message: messages.isTakenForWhatIsCalled(named.name, replacement),
+      place,
+      mend: { words: messages.writeInstead(replacement), replacement },
+    }));
+    return [...taken, ...unitFindings(resolveNames(written, names), document, wanted, notation, list)];
+  } catch (error) {
+    if (error instanceof FormulaError) return [];
+    throw error;
+  }
 }
 
 function unitWords(unit: Unit): string {

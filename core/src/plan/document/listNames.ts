@@ -18,19 +18,22 @@ export function namesInList(document: Document, list: string): Names {
       const column = byName.get(nameKey(name));
       if (column) return column;
       const key = nameKey(name);
-      return key.startsWith(OF_PLAN) ? plan.find(key.slice(OF_PLAN.length)) : plan.find(name);
+      return (key.startsWith(OF_PLAN) ? plan.find(key.slice(OF_PLAN.length)) : undefined) ?? plan.find(name);
     },
     thing: (id) => columns.find((column) => column.id === id) ?? plan.thing(id),
     all: () => [...byName.values(), ...plan.all()],
   };
 }
 
-/** How rules of a list write names: what a column hides is written as that of the plan. */
+/**
+ * How rules of a list write names: what a column hides is written as that of the plan. What no name leads to, since others
+ * that begin with `plan.` stand in its way, has none here: it is written by its id.
+ */
 export function nameInList(document: Document, list: string): (id: string) => string | undefined {
-  const hidden = new Set(rowsWhere(document.listColumns, 'list', list).map(({ name }) => nameKey(name)));
+  const names = namesInList(document, list);
   return (id) => {
     const name = nameOf(document, id);
-    const isOfPlan = name !== undefined && !document.listColumns.has(id);
-    return isOfPlan && hidden.has(nameKey(name)) ? `${OF_PLAN}${name}` : name;
+    if (name === undefined || document.listColumns.has(id) || id.includes('.')) return name;
+    return [name, `${OF_PLAN}${name}`, `${OF_PLAN}${OF_PLAN}${name}`].find((each) => names.find(each)?.id === id);
   };
 }

@@ -8,7 +8,7 @@ import { ID_PATTERN, tidy } from '../schema/names.ts';
 import { accountsNamedIn } from './entriesFile.ts';
 import { PlanFormatError, isObject, refuseUnknown, type Json } from './shape.ts';
 import { documentFrom, emptyDocument, type Document } from '../document/document.ts';
-import { toStored } from '../document/formulas.ts';
+import { storedOfFile } from '../document/formulas.ts';
 import { figureAsFormula } from '../document/storedFormulas.ts';
 import { highlightRefusal } from '../document/highlights.ts';
 import { MAX_PARTS, MAX_ROWS, formulaColumns, sizeRefusal } from '../document/limits.ts';
@@ -279,7 +279,7 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
       for (const column of written) {
         if (row[column] == null) continue;
         try {
-          row[column] = toStored(String(row[column]), namesFor(row, table));
+          row[column] = storedOfFile(String(row[column]), namesFor(row, table));
         } catch (error) {
           if (!(error instanceof FormulaError)) throw error;
           throw new PlanFormatError(

@@ -6,7 +6,7 @@ import { FormulaError, type Expression } from '../../formula/expression/syntax.t
 import { planOf, type Document } from '../document/document.ts';
 import { nameOf } from '../document/naming.ts';
 import { toShown, unitOf } from '../document/formulas.ts';
-import { notationOf } from '../../figure/notation.ts';
+import { CANONICAL, notationOf } from '../../figure/notation.ts';
 import { messages } from '../../messages/patterns.ts';
 
 /**
@@ -54,10 +54,10 @@ export function patternFormula(pattern: Pattern): string {
   switch (pattern.kind) {
     case 'everyMonths': {
       const { amount, months, from } = pattern;
-      return `if(and(period >= ${from}, MOD(period - ${from}, ${number(months)}) = 0), ${signed(amount)})`;
+      return `if(and(period() >= ${from}, MOD(period() - ${from}, ${number(months)}) = 0), ${signed(amount)})`;
     }
     case 'yearlyIn':
-      return `if(month = ${number(pattern.month)}, ${signed(pattern.amount)})`;
+      return `if(month() = ${number(pattern.month)}, ${signed(pattern.amount)})`;
     case 'yearlySpread':
       return `${signed(pattern.amount)} / 12`;
     case 'growth': {
@@ -67,9 +67,9 @@ export function patternFormula(pattern: Pattern): string {
     }
     case 'series': {
       const { amount, step, months, from } = pattern;
-      const past = `(period - ${from})`;
+      const past = `(period() - ${from})`;
       const count = months === 1 ? past : `floor(${past} / ${number(months)})`;
-      return `if(period >= ${from}, ${signed(amount)} ${step < 0 ? '-' : '+'} ${number(step)} * ${count})`;
+      return `if(period() >= ${from}, ${signed(amount)} ${step < 0 ? '-' : '+'} ${number(step)} * ${count})`;
     }
     case 'percentage':
       return `${number(Number((pattern.share * 100).toPrecision(12)))}% * {${pattern.of}}`;
@@ -89,7 +89,12 @@ export function patternOf(formula: string): Pattern | null {
   }
   const found = read(tree);
   // Only what prints the same again is the pattern: a formula that merely resembles it stays a formula.
-  return found && printFormula(parseFormula(patternFormula(found))) === printFormula(tree) ? found : null;
+  return found && spelt(parseFormula(patternFormula(found))) === spelt(tree) ? found : null;
+}
+
+/** The spelling of a formula, however its calendar words are written. */
+function spelt(tree: Expression): string {
+  return printFormula(tree, { notation: CANONICAL, part: (each) => (each.kind === 'word' ? each.word : undefined) });
 }
 
 function read(tree: Expression): Pattern | null {

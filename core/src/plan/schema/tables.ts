@@ -416,6 +416,15 @@ export const TABLES = {
     from: required({ kind: 'date' }, 'The first day it is due.'),
     lastDay: required({ kind: 'yesNo' }, 'Whether it is due on the last day of its months.', false),
     until: optional({ kind: 'date' }, 'The last day it may be due; it goes on when left out.'),
+    dayOfMonth: optional(
+      { kind: 'whole', least: 1, most: 31 },
+      'The day of its months it is due on, where that is another than that of its first; the last, where they are shorter.',
+    ),
+    goesOnFrom: required(
+      { kind: 'text', most: 64 },
+      'The id of the one it goes on from, whose days that happened are its own; empty for one that began by itself.',
+      '',
+    ),
     position,
   },
   standingSkips: {

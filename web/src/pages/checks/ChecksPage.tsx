@@ -30,6 +30,7 @@ const TITLES: Readonly<Record<CheckKind, string>> = {
   blankFactor: messages.emptyMonthsInRules,
   emptyFactor: messages.itemsThatMissAFigure,
   units: messages.unitsThatDoNotGo,
+  calendarWord: messages.calendarWordsThatAreNames,
   yearInTheRed: messages.yearsInTheRed,
   monthsInTheRed: messages.monthsInTheRed,
   sharesOver: messages.sharesOver100,

@@ -2,13 +2,12 @@ import {
   FormulaError,
   inferUnit,
   namesInList,
-  nameInList,
   notationOf,
   planOf,
   readStored,
+  styleOf,
   toShownInList,
   toStored,
-  unitFindings,
   unitOf,
   unitOfColumn,
   UNITS,
@@ -17,6 +16,7 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import { FormulaInput } from '../../fields/formula/FormulaInput.tsx';
+import { RuleDoubts } from '../../fields/formula/RuleDoubts.tsx';
 import { completableInList } from '../../fields/formula/formulaField.ts';
 import { messages } from '../../messages/lists.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -32,10 +32,6 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
   const [refusal, setRefusal] = useState<string | null>(null);
   const read = text.trim() === '' ? null : readRule(text);
   const problem = read !== null && typeof read !== 'string' ? read : null;
-  const findings =
-    typeof read === 'string'
-      ? unitFindings(readStored(read), document, unitOfColumn(document, column), notation, column.list)
-      : [];
   const take = () => {
     if (typeof read !== 'string') return setRefusal(problem?.message ?? messages.writeARule);
     const unit = column.formula === null ? unitFrom(read) : null;
@@ -69,20 +65,9 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
           {refusal ?? problem?.message}
         </p>
       )}
-      {findings.map(({ message, place, mend }) => (
-        <p key={message} className="entry-finding">
-          {message}{' '}
-          {mend && (
-            <button
-              type="button"
-              className="jump"
-              onClick={() => change(`${text.slice(0, place.from)}${mend.replacement}${text.slice(place.to)}`)}
-            >
-              {mend.words}
-            </button>
-          )}
-        </p>
-      ))}
+      {!problem && (
+        <RuleDoubts text={text} unit={unitOfColumn(document, column)} list={column.list} onChange={change} />
+      )}
       {text !== shown && (
         <p>
           <button type="button" className="btn btn-sm btn-primary" onClick={take}>
@@ -108,7 +93,7 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
 
   /** A first rule says what the column counts. */
   function unitFrom(stored: string): ListColumnRow['unit'] | null {
-    const style = { notation, nameOf: nameInList(document, column.list) };
+    const style = styleOf(document, notation, column.list);
     const context = { unitOf: (id: string) => unitOf(document, id), style, byMonth: false };
     const { unit } = inferUnit(readStored(stored), context);
     return UNITS.find((each) => each === unit) ?? null;

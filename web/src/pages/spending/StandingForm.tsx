@@ -73,7 +73,15 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
     };
     const refused = send(
       row !== null && fromHere !== null
-        ? { kind: 'standing.changeFrom', standing: row.id, as: newId(), from: fromHere, settings }
+        ? {
+            kind: 'standing.changeFrom',
+            standing: row.id,
+            as: newId(),
+            from: fromHere,
+            // Its days stay, unless a first day is given here as well.
+            ...(given.from === row.from ? {} : { first: given.from }),
+            settings,
+          }
         : { kind: 'standing.set', standing: row?.id ?? newId(), settings: { ...settings, from: given.from } },
       messages.standingSaved,
       true,

@@ -1,14 +1,7 @@
-import {
-  notationOf,
-  planOf,
-  toShown,
-  unitFindings,
-  readStored,
-  type AssumptionRow,
-  type Document,
-} from '@haushalt/core';
+import { notationOf, planOf, toShown, type AssumptionRow, type Document } from '@haushalt/core';
 import { useState } from 'react';
 import { readEntry } from '../../fields/formula/entry.ts';
+import { RuleDoubts } from '../../fields/formula/RuleDoubts.tsx';
 import { FormulaInput } from '../../fields/formula/FormulaInput.tsx';
 import { completableNames } from '../../fields/formula/formulaField.ts';
 import { messages } from '../../messages/assumptions.ts';
@@ -28,8 +21,6 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
   const [refusal, setRefusal] = useState<string | null>(null);
   const read = text.trim() === '' ? null : readEntry(text, true, assumption.unit, document);
   const problem = read?.kind === 'problem' ? read.problem : null;
-  const findings =
-    read?.kind === 'formula' ? unitFindings(readStored(read.stored), document, assumption.unit, notation) : [];
   const take = () => {
     if (read?.kind !== 'formula') return setRefusal(problem?.message ?? messages.writeAFormulaForExample);
     const refused = onFormula(read.stored);
@@ -63,11 +54,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
           {refusal ?? problem?.message}
         </p>
       )}
-      {findings.map((finding) => (
-        <p key={finding.message} className="entry-finding">
-          {finding.message}
-        </p>
-      ))}
+      {!problem && <RuleDoubts text={text} unit={assumption.unit} onChange={change} />}
       <div className="assumption-choices">
         <button type="button" className="btn btn-sm btn-primary" onClick={take}>
           {messages.computeIt}

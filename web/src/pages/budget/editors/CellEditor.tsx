@@ -4,8 +4,6 @@ import {
   notationOf,
   periodOf,
   planOf,
-  readStored,
-  unitFindings,
   writeWithUnit,
   type FormulaProblem,
   type LineRow,
@@ -28,6 +26,7 @@ import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import { MonthField } from '../../../fields/CalendarField.tsx';
 import { completableNames, formulaField } from '../../../fields/formula/formulaField.ts';
+import { RuleDoubts } from '../../../fields/formula/RuleDoubts.tsx';
 import { looksLikeFormula, readEntry, type Entry } from '../../../fields/formula/entry.ts';
 import type { EditorProps } from '../../../grid/editing.ts';
 import type { Draft } from '../../../grid/state.ts';
@@ -217,7 +216,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
                 <Result entry={entry} line={line} period={period} month={month} reach={reach} until={until} />
               )}
             </p>
-            {entry.kind === 'formula' && !problem && <Findings stored={entry.stored} line={line} />}
+            {entry.kind === 'formula' && !problem && <RuleDoubts text={text} unit={line.unit} onChange={change} />}
             <div role="radiogroup" aria-label={messages.reach} className="reach-list">
               {REACHES.map((option) => (
                 <Fragment key={option}>
@@ -349,16 +348,4 @@ function Result({ entry, line, period, month, reach, until }: ResultProps) {
 function resultText(model: PlanModel, line: LineRow, period: number): string {
   const value = model.seriesOf(line.id)!.valueAt(period);
   return Number.isNaN(value) ? 'no figure' : writeWithUnit(value, line.unit, planOf(model.document));
-}
-
-/** Doubts about a rule's units; they do not keep it from being confirmed. */
-function Findings({ stored, line }: { readonly stored: string; readonly line: LineRow }) {
-  const { document } = useSessionState();
-  const { locale } = planOf(document);
-  const findings = unitFindings(readStored(stored), document, line.unit, notationOf(locale));
-  return findings.map(({ message, mend }) => (
-    <p key={message} className="entry-finding">
-      {message} {mend && messages.didYouMean(mend.replacement)}
-    </p>
-  ));
 }

@@ -1,0 +1,35 @@
+import { doubtsIn, notationOf, planOf, type Unit } from '@haushalt/core';
+import { messages } from '../../messages/fields.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+
+interface RuleDoubtsProps {
+  /** The rule as it is written, in the plan's notation. */
+  readonly text: string;
+  readonly unit: Unit;
+  /** The list it is a rule of; `null` for one of the plan. */
+  readonly list?: string | null;
+  /** Takes the rule written otherwise. */
+  readonly onChange: (text: string) => void;
+}
+
+/** What is doubtful about a rule while it is written, with what would mend it; nothing keeps it from being taken. */
+export function RuleDoubts({ text, unit, list = null, onChange }: RuleDoubtsProps) {
+  const { document } = useSessionState();
+  const doubts = doubtsIn(text, document, unit, notationOf(planOf(document).locale), list);
+  return doubts.map(({ message, place, mend }) => (
+    <p key={`${message}|${place.from}`} className="entry-finding">
+      {message}{' '}
+      {mend && (
+        <button
+          type="button"
+          className="jump"
+          // The keyboard stays in the field.
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={() => onChange(text.slice(0, place.from) + mend.replacement + text.slice(place.to))}
+        >
+          {messages.write(mend.replacement)}
+        </button>
+      )}
+    </p>
+  ));
+}
