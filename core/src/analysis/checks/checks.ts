@@ -25,6 +25,16 @@ import {
 } from './ledger.ts';
 import { emptyFactors, missingInLists, typedOverRule } from './lists.ts';
 import {
+  itemsWithoutMonth,
+  leftBehind,
+  sumsThatMiss,
+  taxOfAMonth,
+  tenfold,
+  typedNegative,
+  unlikelyRates,
+  yearlyEachMonth,
+} from './slips.ts';
+import {
   blankFactors,
   calendarWords,
   doubleCounts,
@@ -44,6 +54,14 @@ const CHECKS: Readonly<Record<Exclude<CheckKind, LedgerCheckKind>, Check>> = {
   emptyFactor: emptyFactors,
   units: unitDoubts,
   calendarWord: calendarWords,
+  tenfold,
+  typedNegative,
+  unlikelyRate: unlikelyRates,
+  yearlyEachMonth,
+  taxOfMonth: taxOfAMonth,
+  sumMisses: sumsThatMiss,
+  leftBehind,
+  itemWithoutMonth: itemsWithoutMonth,
   yearInTheRed: yearsInTheRed,
   monthsInTheRed,
   sharesOver,

@@ -4,6 +4,7 @@ import { refused } from '../schema/refusal.ts';
 import { checkFigure, checkMonth, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { all, choice, figure, formula, id, leftOut, many, month, number, oneOf, orNull, yesNo } from './fields.ts';
+import { figureOfFormula } from '../document/storedFormulas.ts';
 import { planOf } from '../document/document.ts';
 import { refuseLocked } from '../document/locks.ts';
 import { datedId, stepId } from '../schema/tables.ts';
@@ -64,7 +65,9 @@ export const ruleCommands = {
       const step = draft.get('ruleSteps', stepId(line.id, from));
       if (!step) throw refused('gone', messages.thisStepIsNoLonger, 'from');
       refuseLocked(draft, line, from, null);
-      draft.set('ruleSteps', { ...step, amount: null, formula: storedFormula(draft, formula) });
+      const stored = storedFormula(draft, formula);
+      const figure = figureOfFormula(stored);
+      draft.set('ruleSteps', { ...step, amount: figure, formula: figure === null ? stored : null });
     },
   }),
 

@@ -1,0 +1,277 @@
+import { addMonths, monthInWords, type Month } from '../../calendar/month.ts';
+import { messages } from '../../messages/checks.ts';
+import { isSame } from '../../figure/compare.ts';
+import { writeWithUnit } from '../../figure/write.ts';
+import { quoteName } from '../../formula/print.ts';
+import { calculatorsOf, inputId, listOutputsOf } from '../../plan/document/calculators.ts';
+import { planOf } from '../../plan/document/document.ts';
+import { itemsOf, listsOf, titleOfItem } from '../../plan/document/lists.ts';
+import { nameOf } from '../../plan/document/naming.ts';
+import { rowsWhere } from '../../plan/document/rowTable.ts';
+import { figureAsFormula } from '../../plan/document/storedFormulas.ts';
+import { sayingAt } from '../../plan/commands/ruleSteps.ts';
+import type { LineRow, RuleStepRow } from '../../plan/schema/tables.ts';
+import type { Check, Found } from './finding.ts';
+import { partsOf } from './typedValues.ts';
+import { assumptionRules, inputRules, lineRules, replaced } from './writtenRules.ts';
+
+/** Slips of the hand: figures and rules that are possible, and hardly ever meant. */
+
+/** How many other months there have to be before one of them is told to be out of place. */
+const ENOUGH_OTHERS = 4;
+/** How much the other months may differ among themselves. */
+const ALIKE = 1.5;
+
+/** A month of a line that is ten or a hundred times what all others are: a digit or a point too many. */
+export const tenfold: Check = (model) => {
+  const { document, calendar } = model;
+  const plan = planOf(document);
+  return [...document.lines.values()].flatMap((line) =>
+    model.exceptionsOf(line.id).flatMap(({ month, amount }): Found[] => {
+      const at = calendar.months.indexOf(month);
+      if (amount === null || amount === 0 || at < 0) return [];
+      const series = model.seriesOf(line.id)!;
+      const others = calendar.months
+        .map((_, other) => (other === at ? NaN : Math.abs(series.valueAt(other))))
+        .filter((figure) => figure > 0)
+        .sort((a, b) => a - b);
+      if (others.length < ENOUGH_OTHERS || others.at(-1)! > others[0]! * ALIKE) return [];
+      const times = Math.abs(amount) / others[others.length >> 1]!;
+      const factor = times >= 8 && times <= 12.5 ? 10 : times >= 80 && times <= 125 ? 100 : null;
+      if (factor === null) return [];
+      const meant = Number((amount / factor).toPrecision(12));
+      return [
+        {
+          place: { id: line.id, month },
+          about: month,
+          message: messages.isTimesTheOthers(line.name, monthInWords(month, plan.locale), factor),
+          mend: {
+            words: messages.makeIt(writeWithUnit(meant, line.unit, plan)),
+            command: { kind: 'figures.set', as: 'exceptions', figures: [{ line: line.id, month, figure: meant }] },
+          },
+        },
+      ];
+    }),
+  );
+};
+
+/** A cost, or an income, that is typed with a minus and so counts the other way. */
+export const typedNegative: Check = (model) => {
+  const { document } = model;
+  const plan = planOf(document);
+  return [...document.lines.values()].flatMap((line): Found[] => {
+    const side = document.groups.get(line.group)?.side;
+    if (line.unit !== 'money' || side === undefined || side === 'memo') return [];
+    const steps = model.stepsOf(line.id);
+    const [first] = steps.filter(({ amount }) => amount !== null && amount < 0);
+    // A line that now and then gives something back is meant so; one that always does is on the wrong side.
+    if (!first || steps.some(({ amount, formula }) => formula !== null || (amount ?? 0) > 0)) return [];
+    const money = writeWithUnit(-first.amount!, 'money', plan);
+    const formula = figureAsFormula(-first.amount!);
+    return [
+      {
+        place: { id: line.id, month: first.from },
+        message: messages.isTypedWithAMinus(line.name, side),
+        mend: {
+          words: messages.makeIt(money),
+          command: { kind: 'line.rewriteStep', line: line.id, from: first.from, formula },
+        },
+      },
+    ];
+  });
+};
+
+/** Rates no one has: 500 % where 5 % was meant, 240 % a year where 2.4 %. */
+export const unlikelyRates: Check = ({ document }) => {
+  const plan = planOf(document);
+  return [...document.assumptions.values()].flatMap((assumption): Found[] => {
+    const { id, name, unit, value, formula } = assumption;
+    const most = unit === 'ratePerYear' ? 1 : unit === 'ratePerMonth' ? 0.5 : unit === 'percent' ? 3 : Infinity;
+    if (formula !== null || value < most) return [];
+    const meant = Number((value / 100).toPrecision(12));
+    const written = writeWithUnit(meant, unit, plan);
+    return [
+      {
+        place: { id, month: null },
+        message: messages.isAnUnlikelyRate(name, writeWithUnit(value, unit, plan), written),
+        mend: {
+          words: messages.makeIt(written),
+          command: { kind: 'assumption.set', assumption: id, settings: { value: meant } },
+        },
+      },
+    ];
+  });
+};
+
+const YEARLY = /\b(annual|annually|yearly|per year|a year|p\.\s?a\.)(?![\p{L}\p{N}])/iu;
+const BY_MONTH = /\b(monthly|per month|a month|twelfth)\b/iu;
+
+/** A line that is called yearly and has the same amount in every month. */
+export const yearlyEachMonth: Check = (model) => {
+  const { document } = model;
+  const plan = planOf(document);
+  return [...document.lines.values()].flatMap((line): Found[] => {
+    const side = document.groups.get(line.group)?.side;
+    if (line.unit !== 'money' || side === 'memo' || !YEARLY.test(line.name) || BY_MONTH.test(line.name)) return [];
+    const steps = model.stepsOf(line.id);
+    const [only] = steps;
+    if (steps.length !== 1 || only!.amount === null || only!.amount === 0) return [];
+    const month = writeWithUnit(only!.amount / 12, 'money', plan);
+    return [
+      {
+        place: { id: line.id, month: only!.from },
+        message: messages.isAYearsAmountEachMonth(line.name),
+        mend: {
+          words: messages.spreadOverTheYear(month),
+          command: {
+            kind: 'line.rewriteStep',
+            line: line.id,
+            from: only!.from,
+            formula: `${figureAsFormula(only!.amount)} / 12`,
+          },
+        },
+      },
+    ];
+  });
+};
+
+/** A tax on a year's income that is given a month's. */
+export const taxOfAMonth: Check = (model) => {
+  const { document } = model;
+  /** Whether something has figures in several months of a year, so that one of them is not the year's. */
+  const isMonthly = (id: string): boolean => {
+    const series =
+      document.lines.has(id) || document.groups.has(id) || id.startsWith('@') ? model.seriesOf(id) : undefined;
+    if (!series) return false;
+    const stretch = Math.min(12, model.calendar.count);
+    let some = 0;
+    for (let at = 0; at < stretch; at++) if (series.valueAt(at) > 0) some++;
+    return some >= 6;
+  };
+  const found: Found[] = [];
+  for (const rule of inputRules(model)) {
+    const { expression } = rule;
+    const isIncome = calculatorsOf(document).some(({ table, row }) => table === 'taxSchedules' && rule.about === inputId(row.id, 'income')); // prettier-ignore
+    if (!isIncome || expression.kind !== 'ref' || !isMonthly(expression.id)) continue;
+    found.push({
+      place: rule.place,
+      about: 'income',
+      message: messages.isTaxedByAMonth(rule.name, nameOf(document, expression.id)!),
+      mend: { words: messages.takeItsYear, command: rule.rewrite(`total({${expression.id}}, year)`) },
+    });
+  }
+  for (const rule of lineRules(model))
+    for (const part of partsOf(rule.expression)) {
+      const income = part.kind === 'call' && part.name === 'tax' ? part.args[1] : undefined;
+      if (income?.kind !== 'ref' || !isMonthly(income.id)) continue;
+      const schedule = part.kind === 'call' && part.args[0]?.kind === 'ref' ? part.args[0].id : '';
+      found.push({
+        place: rule.place,
+        about: `${rule.from}|${part.place.from}`,
+        message: messages.isTaxedByAMonth(rule.name, nameOf(document, income.id)!),
+        mend: {
+          words: messages.takeItsYear,
+          command: rule.rewrite(replaced(rule, part.place, `(tax({${schedule}}, total({${income.id}}, year)) / 12)`)),
+        },
+      });
+    }
+  return found;
+};
+
+/** A sum of the lines of a group that leaves one of them out. */
+export const sumsThatMiss: Check = (model) => {
+  const { document } = model;
+  return lineRules(model).flatMap((rule): Found[] => {
+    const names = addendsOf(rule.expression);
+    const groups = new Set(names.map((id) => document.lines.get(id)?.group));
+    const [group] = groups;
+    if (names.length < 3 || groups.size !== 1 || group === undefined) return [];
+    const members = [...rowsWhere(document.lines, 'group', group)].filter(({ id }) => id !== rule.line.id);
+    const missing = members.filter(({ id }) => !names.includes(id));
+    if (new Set(names).size !== names.length || missing.length !== 1 || rule.line.group === group) return [];
+    const whole = document.groups.get(group)!;
+    return [
+      {
+        place: rule.place,
+        about: group,
+        message: messages.addsAllButOne(rule.name, whole.name, missing[0]!.name),
+        mend: { words: messages.takeTheWhole(quoteName(whole.name)), command: rule.rewrite(`{${group}}`) },
+      },
+    ];
+  });
+};
+
+/** The things a formula adds up and nothing else; none for any other formula. */
+function addendsOf(expression: Parameters<typeof partsOf>[0]): string[] {
+  const ids: string[] = [];
+  for (const part of partsOf(expression)) {
+    if (part.kind === 'ref') ids.push(part.id);
+    else if (!(part.kind === 'binary' && part.operator === '+') && !(part.kind === 'call' && part.name === 'sum'))
+      return [];
+  }
+  return ids;
+}
+
+/** A figure typed for a month that is what the rule said before it was raised. */
+export const leftBehind: Check = (model) => {
+  const { document, calendar } = model;
+  const plan = planOf(document);
+  return [...document.lines.values()].flatMap((line) => {
+    const steps = model.stepsOf(line.id);
+    return model.exceptionsOf(line.id).flatMap(({ month, amount }): Found[] => {
+      if (amount === null || !calendar.months.includes(month) || !isOfBefore(steps, line, month, amount)) return [];
+      return [
+        {
+          place: { id: line.id, month },
+          about: month,
+          message: messages.isWhatItWasBefore(line.name, monthInWords(month, plan.locale), writeWithUnit(amount, line.unit, plan)), // prettier-ignore
+          mend: { words: messages.clearTheException, command: { kind: 'line.clearException', line: line.id, month } },
+        },
+      ];
+    });
+  });
+};
+
+/** Whether an amount is what the rule said some months before, and says no more. */
+function isOfBefore(steps: readonly RuleStepRow[], line: LineRow, month: Month, amount: number): boolean {
+  const now = sayingAt(steps, month);
+  if (now.amount === null || isSame(now.amount, amount) || line.unit !== 'money') return false;
+  // Only what has just been raised is forgotten so: the step before the one that holds.
+  const holding = steps
+    .filter(({ from }) => from !== null && from <= month)
+    .sort((a, b) => (a.from! < b.from! ? 1 : -1))[0];
+  if (!holding) return false;
+  const before = sayingAt(steps, addMonths(holding.from!, -1));
+  return before.amount !== null && before.amount !== 0 && isSame(before.amount, amount);
+}
+
+/** Items of a list that fall out of what the plan takes of it by month: without a day, or with one outside the plan. */
+export const itemsWithoutMonth: Check = (model) => {
+  const { document, calendar } = model;
+  const [first, last] = [calendar.first, calendar.months.at(-1)!];
+  const used = new Set<string>();
+  for (const { expression } of [...lineRules(model), ...assumptionRules(model), ...inputRules(model)])
+    for (const part of partsOf(expression)) if (part.kind === 'ref') used.add(part.id);
+  return listsOf(document).flatMap((list) => {
+    const figures = model.listOf(list.id);
+    return listOutputsOf(document, list.id).flatMap(({ key, name, column, day }): Found[] => {
+      if (day === null || figures === undefined || !used.has(`${list.id}.${key}`)) return [];
+      const series = figures.seriesOf(column.id);
+      const days = new Map([...rowsWhere(document.listCells, 'column', day.id)].map(({ item, text }) => [item, text]));
+      const lost = itemsOf(document, list.id).filter((item, at) => {
+        const figure = series?.valueAt(at) ?? NaN;
+        if (figure !== figure || figure === 0) return false;
+        const month = (days.get(item.id) ?? '').slice(0, 7);
+        return month === '' || month < first || month > last;
+      });
+      if (lost.length === 0) return [];
+      const message = messages.itemsFallOut(
+        lost.length,
+        `${list.name}.${name}`,
+        titleOfItem(document, lost[0]!),
+        day.name,
+      );
+      return [{ place: { id: column.id, month: null }, about: key, message, mend: null }];
+    });
+  });
+};
