@@ -85,6 +85,12 @@ describe('a loan', () => {
     );
   });
 
+  it('whose payments do not repay it has no rate', () => {
+    const given = { amount: 10_000, months: 24, payment: 10, rate: null, unknown: 'rate' };
+    expect(refusalOf(given)).toBe('The payments come to less than the amount: they do not repay it at any rate.');
+    expect(answerOf(modelOf({ ...given, payment: 450 })).rate).toBeGreaterThan(0);
+  });
+
   it('whose duration follows from its payment has no last payment larger than that', () => {
     const loan = answerOf(modelOf({ amount: 500, rate: 0.175, payment: 7.35, unknown: 'months' }));
     expect(loan.rows.at(-1)!.payment).toBeLessThanOrEqual(7.35);

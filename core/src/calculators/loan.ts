@@ -85,6 +85,7 @@ export function answerLoan(
   };
   const toBlame = unknown === 'months' ? 'payment' : interestOnly !== 0 ? 'interestOnly' : null;
   const solved = answering(() => solveLoan(known), toBlame);
+  if (unknown === 'rate' && solved.yearlyRate < -0.001) throw new NoAnswer(messages.thePaymentsDoNotRepay, 'payment');
   // A last month for a rest below a cent would be none.
   const whole = unknown === 'months' ? Math.max(1, Math.ceil(solved.months - 1e-6)) : solved.months;
   if (unknown === 'months') wholeMonths(whole, false, messages.theDuration, 'payment');
