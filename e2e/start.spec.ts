@@ -1,36 +1,41 @@
 import { expect, expectAccessible, test } from './application.ts';
 
-test('an empty plan is created, with what is wrong said in its place', async ({ application, page }) => {
-  await page.goto(application.url);
-  await page.getByRole('button', { name: 'New plan' }).click();
-  await page.getByRole('button', { name: /From nothing/ }).click();
-  await page.getByRole('button', { name: 'Go on' }).click();
-  const main = page.getByRole('main');
-  await page.getByLabel('Name', { exact: true }).fill('');
-  await page.getByRole('button', { name: 'Create the plan' }).click();
-  await expect(main).toContainText('Give the plan a name.');
-  await page.getByLabel('Name', { exact: true }).fill('Garden club');
-  await page.getByLabel('Currency').fill('EURO');
-  await page.getByLabel('Number of months').fill('601');
-  await page.getByRole('button', { name: 'Create the plan' }).click();
-  await expect(main).toContainText('Write a currency code such as EUR.');
-  await expect(main).toContainText('A plan has 1 to 600 whole months.');
-  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Garden club');
-  await page.getByLabel('Currency').fill('CHF');
-  await page.getByLabel('Number of months').fill('600');
-  await page.getByLabel('First month').selectOption('April');
-  await page.getByLabel('First year').selectOption('2026');
-  await page.getByRole('button', { name: 'Create the plan' }).click();
-  await expect(page.getByRole('heading', { name: 'Garden club' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'An empty plan' })).toBeVisible();
-  await expect(page.getByText('Net of 2026')).toBeHidden();
-  await expect(page.getByRole('region', { name: 'Reckoning' })).toBeHidden();
-  await page.getByRole('button', { name: 'Begin with the usual groups' }).click();
-  await expect(page.getByRole('rowheader', { name: 'Fixed costs', exact: true })).toBeVisible();
-  await expect(page.getByText('Net of 2026')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Reckoning' })).toBeVisible();
-  await page.getByRole('link', { name: 'Plans' }).click();
-  await expect(page.getByRole('row', { name: /Garden club/ })).toContainText('600 months');
+test.describe('on a server of one’s own', () => {
+  // The list of plans is looked at.
+  test.use({ alone: true });
+
+  test('an empty plan is created, with what is wrong said in its place', async ({ application, page }) => {
+    await page.goto(application.url);
+    await page.getByRole('button', { name: 'New plan' }).click();
+    await page.getByRole('button', { name: /From nothing/ }).click();
+    await page.getByRole('button', { name: 'Go on' }).click();
+    const main = page.getByRole('main');
+    await page.getByLabel('Name', { exact: true }).fill('');
+    await page.getByRole('button', { name: 'Create the plan' }).click();
+    await expect(main).toContainText('Give the plan a name.');
+    await page.getByLabel('Name', { exact: true }).fill('Garden club');
+    await page.getByLabel('Currency').fill('EURO');
+    await page.getByLabel('Number of months').fill('601');
+    await page.getByRole('button', { name: 'Create the plan' }).click();
+    await expect(main).toContainText('Write a currency code such as EUR.');
+    await expect(main).toContainText('A plan has 1 to 600 whole months.');
+    await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Garden club');
+    await page.getByLabel('Currency').fill('CHF');
+    await page.getByLabel('Number of months').fill('600');
+    await page.getByLabel('First month').selectOption('April');
+    await page.getByLabel('First year').selectOption('2026');
+    await page.getByRole('button', { name: 'Create the plan' }).click();
+    await expect(page.getByRole('heading', { name: 'Garden club' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'An empty plan' })).toBeVisible();
+    await expect(page.getByText('Net of 2026')).toBeHidden();
+    await expect(page.getByRole('region', { name: 'Reckoning' })).toBeHidden();
+    await page.getByRole('button', { name: 'Begin with the usual groups' }).click();
+    await expect(page.getByRole('rowheader', { name: 'Fixed costs', exact: true })).toBeVisible();
+    await expect(page.getByText('Net of 2026')).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Reckoning' })).toBeVisible();
+    await page.getByRole('link', { name: 'Plans' }).click();
+    await expect(page.getByRole('row', { name: /Garden club/ })).toContainText('600 months');
+  });
 });
 
 test('a ready-made plan is adapted in three steps, by keyboard, with totals and a verdict', async ({

@@ -86,7 +86,7 @@ describe('a loan', () => {
   });
 
   it('whose payments do not repay it has no rate', () => {
-    const given = { amount: 10_000, months: 24, payment: 10, rate: null, unknown: 'rate' };
+    const given = { amount: 10_000, months: 24, payment: 300, rate: null, unknown: 'rate' };
     expect(refusalOf(given)).toBe('The payments come to less than the amount: they do not repay it at any rate.');
     expect(answerOf(modelOf({ ...given, payment: 450 })).rate).toBeGreaterThan(0);
   });

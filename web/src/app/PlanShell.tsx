@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   EXPECTED,
   UNASSIGNED,
@@ -117,6 +117,7 @@ function Shell({ planId }: { readonly planId: string }) {
   const session = useSession();
   const notices = useNotices();
   const [shelfOpen, setShelfOpen] = useStored(SHELF_KEY, shelfOpenAtFirst);
+  const page = useRef<HTMLElement>(null);
   const [keysOpen, setKeysOpen] = useState(false);
   const [settingsOpen, setSettingsOpen] = useState(false);
   const undo = useCallback(() => {
@@ -145,8 +146,11 @@ function Shell({ planId }: { readonly planId: string }) {
     const deeds = { undo, redo, shelf: toggleShelf, keys: () => setKeysOpen(true) };
     const pressed = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
+      // In a form in which nothing is typed yet, what was entered just before is meant.
       const typing =
-        event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable=true]');
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, select, [contenteditable=true]') &&
+        !event.target.closest('[data-blank]');
       const bound = boundTo(SHELL_KEYS, event);
       if (!bound || (typing && !bound.whileTyping)) return;
       event.preventDefault();
@@ -190,6 +194,16 @@ function Shell({ planId }: { readonly planId: string }) {
   return (
     <ShellContext value={shell}>
       <div className={`shell ${shelfOpen ? 'shelf-open' : ''} ${pagesOpen ? 'pages-open' : ''}`}>
+        <a
+          className="skip-link visually-hidden-focusable"
+          href="#page"
+          onClick={(event) => {
+            event.preventDefault();
+            page.current?.focus();
+          }}
+        >
+          {messages.skipToThePage}
+        </a>
         <header className="shell-head">
           <button
             type="button"
@@ -232,7 +246,7 @@ function Shell({ planId }: { readonly planId: string }) {
           </div>
         </header>
         <Pages planId={planId} onSettings={openSettings} />
-        <main className="shell-main">
+        <main className="shell-main" ref={page} tabIndex={-1} id="page">
           <LookingStrip planId={planId} />
           <ScenarioStrip planId={planId} />
           <RefusedStrip />

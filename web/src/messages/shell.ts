@@ -9,6 +9,7 @@ export const messages = {
   backups: 'Backups',
   thisPage: 'This page',
   thePlan: 'The plan',
+  skipToThePage: 'Skip to the page',
   // KeyList
   keys: 'Keyboard shortcuts',
 

@@ -24,6 +24,10 @@ export function Tool({ icon, words, title, isBare = false, isOn, isDisabled = fa
       aria-label={isBare ? words : undefined}
       title={title ?? (isBare ? words : undefined)}
       disabled={isDisabled}
+      // With the mouse it is used from where the keyboard is at work: there it stays.
+      onMouseDown={(event) => {
+        if (document.activeElement?.matches('[role=grid]')) event.preventDefault();
+      }}
       onClick={() => void onClick()}
     >
       <Icon name={icon} />

@@ -63,14 +63,29 @@ export function SpendingPage() {
   );
   const year = yearIn(document, month);
   const goTo = (next: Month) => {
-    const { draft } = entering;
     show({ month: next });
-    if (draft.before === null && draft.what === '' && draft.amount === '') entering.begin();
+    entering.redate();
   };
   const goToYear = (next: number) => {
     const first = beginningOf(next, plan.yearBegins);
     goTo(months.find((each) => each >= first) ?? months.at(-1)!);
   };
+
+  const keys = useStable(
+    keysOfSpending({
+      month,
+      months,
+      goTo,
+      begin: () => {
+        if (view !== 'month' && view !== 'entries') show({ view: 'month' });
+        entering.begin();
+      },
+    }),
+  );
+  useEffect(() => {
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, [keys]);
 
   if (!hasLines)
     return (
@@ -93,18 +108,7 @@ export function SpendingPage() {
     entering.change(entry);
   };
   return (
-    <div
-      className="spending"
-      onKeyDown={keysOfSpending({
-        month,
-        months,
-        goTo,
-        begin: () => {
-          if (view !== 'month' && view !== 'entries') show({ view: 'month' });
-          entering.begin();
-        },
-      })}
-    >
+    <div className="spending">
       <div className="page-head">
         <h2>{messages.spending}</h2>
         {(view === 'month' || view === 'sheet') && (

@@ -9,6 +9,7 @@ import {
   type Month,
   type Refusal,
 } from '@haushalt/core';
+import { isBlank } from './useEntering.ts';
 import { useEffect, useId, useMemo, useRef, useState, type FormEvent, type Ref } from 'react';
 import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
@@ -91,6 +92,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
       className={`entry-form ${isNew ? '' : 'is-change'}`}
       aria-label={title}
       noValidate
+      data-blank={isBlank(draft) || undefined}
       onSubmit={submit}
       onKeyDown={(event) => {
         if (event.key === 'Escape') onLeave();

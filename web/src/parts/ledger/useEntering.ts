@@ -24,6 +24,8 @@ export interface Entering {
   readonly firstField: React.RefObject<HTMLInputElement | null>;
   /** Begins a new entry, in place of what has been typed. */
   readonly begin: (part?: Partial<EntryDraft>) => void;
+  /** Begins a new entry in the month that is shown, where nothing has been typed yet; the keyboard stays where it is. */
+  readonly redate: () => void;
   /** Opens an entry to be changed. */
   readonly change: (entry: LedgerEntry) => void;
   /** Confirms an expected entry as it was foreseen; with the form, where another amount or day is to be given. */
@@ -59,6 +61,9 @@ export function useEntering(
     begin(part) {
       begin(part);
       focus();
+    },
+    redate() {
+      if (isBlank(draft)) begin();
     },
     change(entry) {
       setDraft(draftOf(entry, document));
@@ -97,6 +102,11 @@ export function useEntering(
       if (draft.before?.id === entry.id) begin();
     },
   };
+}
+
+/** Whether nothing has been typed into a new entry. */
+export function isBlank({ before, what, amount, note, parts }: EntryDraft): boolean {
+  return before === null && what === '' && amount === '' && note === '' && parts.length === 0;
 }
 
 /** What was being typed when the page was left, if it can still be read; nothing of it is taken for granted. */

@@ -40,7 +40,12 @@ export interface Ledger {
 }
 
 const NO_SUMS: readonly EntrySum[] = [];
-const NONE_SETTLED: Settled = new Set();
+/** Until it is known what has happened, nothing is told to be expected. */
+const NOTHING_EXPECTED: Settled = new (class extends Set<string> {
+  override has(): boolean {
+    return true;
+  }
+})();
 const NO_ITEMS: ReadonlyMap<string, number> = new Map();
 
 /** What really happened in a plan, kept up to date while it is open; what is on its way to the server counts already. */
@@ -52,7 +57,7 @@ export function useLedger(planId: string): Ledger {
   });
   const changes = useChangesSince(data?.revision);
   const sums = useMemo(() => (data ? sumsAfter(data.sums, changes) : NO_SUMS), [data, changes]);
-  const settled = useMemo(() => (data ? settledAfter(data.settled, changes) : NONE_SETTLED), [data, changes]);
+  const settled = useMemo(() => (data ? settledAfter(data.settled, changes) : NOTHING_EXPECTED), [data, changes]);
   const items = useMemo(() => (data ? itemSumsAfter(data.items, changes) : NO_ITEMS), [data, changes]);
   const now = today();
   const actuals = useMemo(() => (data ? actualsFrom(sums, now) : NO_ACTUALS), [data, sums, now]);

@@ -1,0 +1,66 @@
+import type { Page } from '@playwright/test';
+import { Budget, expect, test } from './application.ts';
+
+/** What has the keyboard: never the page as a whole, where no key does anything. */
+const active = (page: Page) =>
+  page.evaluate(() => {
+    const element = document.activeElement;
+    if (element === null || element === document.body) return 'nothing';
+    return element.getAttribute('aria-label') ?? element.textContent?.trim() ?? '';
+  });
+
+test('after every action on entries the keyboard is where the next key belongs', async ({ household, page }) => {
+  await page.goto(`${household}/spending?view=standing`);
+  const confirm = page.getByRole('button', { name: /^Confirm/ });
+  await expect(confirm.first()).toBeVisible();
+  for (const key of ['Enter', 'Enter'] as const) {
+    const many = await confirm.count();
+    await confirm.first().focus();
+    await page.keyboard.press(key);
+    await expect(confirm).toHaveCount(many - 1);
+    await expect.poll(() => active(page)).toContain('Confirm');
+  }
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => active(page)).not.toBe('nothing');
+
+  // N begins an entry from wherever one is; what was entered is taken back from the form that is empty again.
+  await page.getByRole('link', { name: 'Budget', exact: true }).click();
+  await page.getByRole('link', { name: 'Spending', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Spending' })).toBeVisible();
+  await page.keyboard.press('n');
+  const what = page.getByRole('combobox', { name: 'Description' });
+  await expect(what).toBeFocused();
+  await page.keyboard.type('Corner shop');
+  await page.getByRole('textbox', { name: 'Amount', exact: true }).fill('3.20');
+  await page.keyboard.press('Enter');
+  await expect(what).toBeFocused();
+  await expect(page.getByText('Added: Corner shop.')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/^Undone: Added: Corner shop/)).toBeVisible();
+
+  // From month to month the keyboard stays on the button, or comes to its like at the end.
+  const before = page.getByRole('button', { name: 'Month before' });
+  await before.focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(before).toBeFocused();
+});
+
+test('the first Tab leads past the navigation, and a tool used with the mouse leaves the keyboard in the budget', async ({
+  household,
+  page,
+}) => {
+  await page.goto(`${household}/spending`);
+  await expect(page.getByRole('heading', { name: 'Spending' })).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the page' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+  const budget = new Budget(page, household);
+  await budget.open();
+  await budget.select('Rent', 3);
+  await page.getByRole('button', { name: 'Try', exact: true }).click();
+  await page.keyboard.type('1300');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => budget.figure('Rent', 3)).toContain('1,300.00');
+});

@@ -1,0 +1,82 @@
+/** What can have the keyboard, where it is drawn. */
+const FOCUSABLE =
+  'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex]:not([tabindex="-1"])';
+
+/** Where the keyboard was: the element, its parents from the nearest on, and the number it has among its like. */
+interface Place {
+  readonly element: Element;
+  readonly around: readonly Element[];
+  readonly kind: string;
+  readonly nth: number;
+}
+
+/** What elements have in common that do the same to different things, such as the buttons of two rows. */
+function kindOf(element: Element): string {
+  const [verb] = (element.getAttribute('aria-label') ?? element.textContent ?? '').trim().split(/\s/);
+  return `${element.tagName}|${element.className}|${element.matches('input') ? '' : verb}`;
+}
+
+const regionOf = (element: Element) => element.closest('[role=dialog], main') ?? document.body;
+
+const canTake = (element: HTMLElement) => element.matches(FOCUSABLE) && element.getClientRects().length > 0;
+
+const focusableIn = (parent: Element) => [...parent.querySelectorAll<HTMLElement>(FOCUSABLE)];
+
+const alikeIn = (parent: Element, kind: string) => focusableIn(parent).filter((each) => kindOf(each) === kind);
+
+function placeOf(element: Element): Place {
+  const around: Element[] = [];
+  for (let parent = element.parentElement; parent; parent = parent.parentElement) around.push(parent);
+  const kind = kindOf(element);
+  return { element, around, kind, nth: alikeIn(regionOf(element), kind).indexOf(element as HTMLElement) };
+}
+
+/** What is to have the keyboard once what had it is gone: its like in the next row, else what stands nearest to it. */
+function successorOf({ around, kind, nth }: Place): HTMLElement | null {
+  const there = around.filter((parent) => parent.isConnected && parent !== document.body);
+  const region = there[0] && regionOf(there[0]);
+  const alike = region ? alikeIn(region, kind).filter(canTake) : [];
+  if (alike.length > 0) return alike[Math.min(Math.max(nth, 0), alike.length - 1)]!;
+  for (const parent of there) {
+    const near = focusableIn(parent).find(canTake);
+    if (near) return near;
+  }
+  return document.querySelector<HTMLElement>('main');
+}
+
+/**
+ * Keeps the keyboard where the next key belongs: what has it may be taken away by what it does, a row with its entry, a form
+ * with its button. Returns what ends it.
+ */
+export function keepFocus(): () => void {
+  let place: Place | null = null;
+  const remember = (event: FocusEvent) => {
+    if (event.target instanceof Element) place = placeOf(event.target);
+  };
+  const look = () => {
+    const active = document.activeElement;
+    const isLost = active === null || active === document.body;
+    if (!isLost || place === null || canTakeStill(place.element)) return;
+    const next = successorOf(place);
+    place = null;
+    next?.focus({ preventScroll: true });
+  };
+  // What takes the keyboard itself in the same moment comes first.
+  let waiting = false;
+  const observer = new MutationObserver(() => {
+    if (waiting || place === null || canTakeStill(place.element)) return;
+    waiting = true;
+    setTimeout(() => {
+      waiting = false;
+      look();
+    });
+  });
+  document.addEventListener('focusin', remember);
+  observer.observe(document.body, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
+  return () => {
+    document.removeEventListener('focusin', remember);
+    observer.disconnect();
+  };
+}
+
+const canTakeStill = (element: Element) => element.isConnected && !element.matches(':disabled');
