@@ -195,7 +195,7 @@ function Shell({ planId }: { readonly planId: string }) {
     <ShellContext value={shell}>
       <div className={`shell ${shelfOpen ? 'shelf-open' : ''} ${pagesOpen ? 'pages-open' : ''}`}>
         <a
-          className="skip-link visually-hidden-focusable"
+          className="skip-link"
           href="#page"
           onClick={(event) => {
             event.preventDefault();

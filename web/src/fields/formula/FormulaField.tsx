@@ -42,7 +42,10 @@ function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {
     type: 'variable',
     boost: 10,
   }));
-  const options = [...things, ...CALENDAR, ...functions];
+  // A name comes before the calendar's word, which is offered beside the rule then.
+  const called = new Set(names.map(({ name }) => name.toLowerCase()));
+  const words = CALENDAR.filter(({ label }) => !called.has(label));
+  const options = [...things, ...words, ...functions];
   return (context: CompletionContext) => {
     const before = context.matchBefore(/('[^']*'?|[\p{L}\p{M}][\p{L}\p{M}\p{N} ]*)(\.[\p{L} ]*)?/u);
     if (!before || (before.from === before.to && !context.explicit)) return null;
