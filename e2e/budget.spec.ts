@@ -121,7 +121,7 @@ test('a rule is written with completion, shows its result, and points at its err
   await expect(field).toHaveText('Net pay Mara * 2% + Heating');
   await expect(page.locator('.entry-result')).toContainText('January 2026: €167.60');
   await page.keyboard.type(' +');
-  await expect(page.locator('.entry-problem')).toContainText('Column 30: The rule ends here');
+  await expect(page.locator('.entry-problem')).toContainText('Column 30: Something is missing at the end');
   await page.keyboard.press('Backspace');
   await page.keyboard.press('Backspace');
   await page.keyboard.press('Enter');

@@ -91,8 +91,9 @@ test('who may only look tries things out, and says so; a lost role closes the pa
   await page.goto(`${application.url}/plans/household/people`);
   await page
     .getByRole('row', { name: /Ines Adler/ })
-    .getByRole('button', { name: 'Take away' })
+    .getByRole('button', { name: 'Remove' })
     .click();
+  await page.getByRole('dialog', { name: 'Remove Ines Adler?' }).getByRole('button', { name: 'Remove' }).click();
   await expect(hers.getByRole('heading', { name: 'This plan is closed for you' })).toBeVisible();
   await hers.context().close();
 });

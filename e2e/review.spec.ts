@@ -17,9 +17,9 @@ test('checks lead to their place, are mended at one click, and set aside with a 
   const count = page.getByRole('banner').getByRole('link', { name: /^\d+ checks$/ });
   const before = parseInt(await count.innerText(), 10);
   const red = page.getByRole('listitem').filter({ hasText: 'In 2026, expenses exceed income' });
-  await red.getByRole('button', { name: 'Set aside …' }).click();
+  await red.getByRole('button', { name: 'Dismiss …' }).click();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Say why this is no matter')).toBeVisible();
+  await expect(page.getByText('Give a reason')).toBeVisible();
   await page.keyboard.type('The summer week is saved for.');
   await page.keyboard.press('Enter');
   await expect(page.getByText('“The summer week is saved for.”')).toBeVisible();

@@ -101,7 +101,7 @@ describe('haushalt calc', () => {
     const wrong = { ...plan, entries: [...plan.entries, { date: '2027-02-30', line: 'Rent', amount: 1 }] };
     const refused = await run('calc', written(JSON.stringify(wrong)));
     expect(refused.code).not.toBe(0);
-    expect(refused.error).toContain('/entries/1/date: “2027-02-30” is no day of the calendar');
+    expect(refused.error).toContain('/entries/1/date: “2027-02-30” is not a valid date');
   });
 
   it('prints what loans, savings, tax schedules and break-evens give, and why one has no answer', async () => {

@@ -66,7 +66,7 @@ class Parser {
       throw new FormulaError(messages.thisBracketClosesNothingNo, rest.place);
     }
     if (rest.kind === 'sign' && rest.sign === ';') {
-      throw new FormulaError(messages.onlyTheArgumentsOfA, rest.place);
+      throw new FormulaError(messages.onlyTheArgumentsOfA(this.notation.separator), rest.place);
     }
     throw new FormulaError(messages.anOperatorSuchAsIs, rest.place);
   }

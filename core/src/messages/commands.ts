@@ -10,7 +10,7 @@ export const messages = {
   thisWasTickedBefore: 'This entry was ticked in another reconciliation already.',
   thisReconciliation: 'This reconciliation',
   thisStandingEntry: 'This standing entry',
-  isNoDay: (day: string) => `“${day}” is no day of the calendar.`,
+  isNoDay: (day: string) => `“${day}” is not a valid date.`,
   isNotDueThen: 'It is not due on that day.',
   thisLineIsNoFlow: 'This line is no flow of money, so nothing can be entered for it.',
   aTransferIsNeither: 'A transfer is neither income nor expense. Choose a line of what is set aside, or none.',
@@ -102,8 +102,8 @@ export const messages = {
   thisHighlightIsNoLonger: 'This highlight is no longer there.',
 
   // findings
-  sayWhyThisIsNo: 'Say why this is no matter, for whoever reads the plan after you.',
-  thisFindingIsNotSet: 'This finding is not set aside any more.',
+  sayWhyThisIsNo: 'Give a reason, for whoever reads the plan after you.',
+  thisFindingIsNotSet: 'This finding is no longer dismissed.',
 
   // groups
   thisGroup: 'This group',

@@ -22,11 +22,14 @@ export const messages = {
     `A rule may have ${most} names, numbers and signs; this one has ${count}. Split it into lines of its own.`,
   writeARuleForExample: 'Write a rule, for example Rent * 2.',
   thisBracketClosesNothingNo: 'This bracket closes nothing; no bracket is open.',
-  onlyTheArgumentsOfA: 'Only the arguments of a function are separated like this.',
+  onlyTheArgumentsOfA: (separator: string) =>
+    separator === ','
+      ? 'A comma only stands between the arguments of a function. Decimals are written with a point: 3.20.'
+      : `“${separator}” only stands between the arguments of a function.`,
   anOperatorSuchAsIs: 'An operator such as + - * / is missing before this.',
   thisIsNestedTooDeeply: 'This is nested too deeply. Split it into lines of its own.',
   aNameANumberOr: (separator: string) => `A name, a number or a bracket is expected here, not "${separator}".`,
-  theRuleEndsHereBut: 'The rule ends here, but a name, a number or a bracket is expected.',
+  theRuleEndsHereBut: 'Something is missing at the end: a name, a number or a bracket.',
   thisBracketIsNotClosed: 'This bracket is not closed.',
   aClosingBracketOrAn: 'A closing bracket or an operator is expected here.',
   afterTheDotAnOutput: 'After the dot an output is expected, for example .payment.',

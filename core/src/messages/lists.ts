@@ -3,7 +3,7 @@ export const messages = {
   // reading tables
   columnNumber: (at: number) => `Column ${at}`,
   isNeitherYesNorNo: (text: string) => `“${text}” is neither yes nor no.`,
-  isNoDay: (text: string) => `“${text}” is no day.`,
+  isNoDay: (text: string) => `“${text}” is not a valid date.`,
 
   // ready-made lists
   estimateAndActual: 'Estimate and actual',

@@ -2,7 +2,7 @@
 export const messages = {
   // entries
   anIdHas1To: 'An id has 1 to 64 letters, digits, dashes or underscores.',
-  isNoDayOfThe: (date: string) => `“${date}” is no day of the calendar.`,
+  isNoDayOfThe: (date: string) => `“${date}” is not a valid date.`,
   anAmountIsANumber: 'An amount is a number of whole cents.',
   aTransferGoesToAnother: 'A transfer goes from one account to another one.',
   aTransferLeavesItsAccount: 'A transfer leaves its account: its amount is below zero.',

@@ -90,7 +90,7 @@ describe('camt', () => {
   it.each([
     ['no amount', camt('<Ntry><CdtDbtInd>DBIT</CdtDbtInd><BookgDt><Dt>2026-11-03</Dt></BookgDt></Ntry>'), 'Element Ntry in line 5: The element Amt is missing.'],
     ['a wrong amount', camt(entry('1,50', 'DBIT')), '“1,50” is no amount'],
-    ['a wrong day', camt(entry('1', 'DBIT').replaceAll('2026-11-03', '2026-13-03')), '“2026-13-03” is no day'],
+    ['a wrong day', camt(entry('1', 'DBIT').replaceAll('2026-11-03', '2026-13-03')), '“2026-13-03” is not a valid date'],
     ['a broken element', camt('<Ntry><Amt>1</Ntry>'), 'Line 5, column '],
     ['no statement', '<?xml version="1.0"?><Document><Other/></Document>', 'no statement of an account'],
     ['a document type', '<?xml version="1.0"?><!DOCTYPE Document [<!ENTITY a "b">]><Document/>', 'document type'],
@@ -189,7 +189,7 @@ describe('MT940', () => {
   it.each([
     ['a wrong entry', MT.replace('D42,50', 'X42'), 'Field 61 in line 5'],
     ['a wrong balance', MT.replace('C261101EUR1000,00', 'a lot'), 'Field 60F in line 4: “a lot” is no balance.'],
-    ['a wrong day', MT.replace('2611031103D', '2613031103D'), 'Field 61 in line 5: “261303” is no day'],
+    ['a wrong day', MT.replace('2611031103D', '2613031103D'), 'Field 61 in line 5: “261303” is not a valid date'],
   ])('with %s is refused, and says where', (_, text, words) => {
     expect(failure(text)).toContain(words);
   });
@@ -250,7 +250,11 @@ describe('a table of a bank', () => {
 
   it.each([
     ['a wrong amount', GERMAN.replace('-42,50', 'viel'), 'Line 6, column “Betrag”: “viel” is no amount.'],
-    ['a wrong day', GERMAN.replace('03.11.2026', '33.11.2026'), 'Line 6, column “Buchungstag”: “33.11.2026” is no day'],
+    [
+      'a wrong day',
+      GERMAN.replace('03.11.2026', '33.11.2026'),
+      'Line 6, column “Buchungstag”: “33.11.2026” is not a valid date',
+    ],
     ['nothing', '', 'The file is empty.'],
     ['words alone', 'Dear customer,\nyour statement is ready.\n', 'no statement Haushalt can read'],
     ['headings alone', 'Date,Text,Amount\n', ''],

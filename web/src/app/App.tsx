@@ -5,14 +5,14 @@ import { ServerAway } from '../plan-session/api.ts';
 import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
 import { messages } from '../messages/shell.ts';
 import { loadShell } from './ahead.ts';
-import { Fetched, type FetchedProps } from './Fetched.tsx';
+import { FetchedPage, type FetchedPageProps } from './FetchedPage.tsx';
 import { Gate } from './Gate.tsx';
 import { NotFound } from './NotFound.tsx';
 import { FIRST_PAGE, PAGES } from './pages.ts';
 import { NoticesProvider } from '../ui/Notices.tsx';
 
 /** The pages outside a plan that are fetched when they are opened: their address, and what they are called. */
-const FETCHED: readonly FetchedProps[] = [
+const FETCHED: readonly FetchedPageProps[] = [
   { path: '/new', name: messages.newPlan, load: async () => (await import('../pages/start/StartPage.tsx')).StartPage },
   { path: '/you', name: messages.yourAccount, load: async () => (await import('../pages/you/YouPage.tsx')).YouPage },
   {
@@ -42,7 +42,7 @@ const FETCHED: readonly FetchedProps[] = [
   },
 ];
 
-const SHELL: FetchedProps = {
+const SHELL: FetchedPageProps = {
   path: '/plans/:planId',
   name: messages.thePlan,
   load: async () => (await loadShell()).PlanShell,
@@ -70,9 +70,9 @@ export function App() {
               <Routes>
                 <Route path="/" element={<PlansPage />} />
                 {FETCHED.map((page) => (
-                  <Route key={page.path} path={page.path} element={<Fetched key={page.path} {...page} />} />
+                  <Route key={page.path} path={page.path} element={<FetchedPage key={page.path} {...page} />} />
                 ))}
-                <Route path="/plans/:planId" element={<Fetched {...SHELL} />}>
+                <Route path="/plans/:planId" element={<FetchedPage {...SHELL} />}>
                   <Route index element={<Navigate to={FIRST_PAGE} replace />} />
                   {PAGES.map(({ path, Page }) => (
                     <Route key={path} path={path} element={<Page />} />

@@ -37,7 +37,7 @@ export const messages = {
   chooseInACalendar: 'Choose in a calendar (Alt+↓)',
   openingTheCalendar: 'Opening the calendar …',
   noMonth: (text: string, example: string) => `“${text}” is no month. Write it like ${example}.`,
-  noDay: (text: string, example: string) => `“${text}” is no day. Write it like ${example}.`,
+  noDay: (text: string, example: string) => `“${text}” is not a valid date. Write it like ${example}.`,
   onlyMonthsFromTo: (first: string, last: string) => `Choose a month from ${first} to ${last}.`,
 
   // SearchField

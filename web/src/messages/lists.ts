@@ -69,7 +69,7 @@ export const messages = {
   aStatusFollows: 'The status follows from what was estimated and what it cost.',
   isLocked: (column: string) => `The column ${column} is locked. Unlock it to change its entries.`,
   typeAboveTheTotals: 'This is added up. Type among the items.',
-  thisIsNoDay: (text: string) => `“${text}” is no day.`,
+  thisIsNoDay: (text: string) => `“${text}” is not a valid date.`,
   yesOrNoIsExpected: 'Yes or no is expected here.',
   noLineIsCalled: (text: string) => `No line of the budget is called “${text}”.`,
   severalLinesAreCalled: (text: string) => `Several lines are called like “${text}”.`,

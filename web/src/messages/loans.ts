@@ -55,6 +55,8 @@ export const messages = {
   inTheBudget: (name: string) => `${name} in the budget`,
   andExtraPayments: 'and extra payments',
   totalPaid: 'Total paid',
+  settledAtTheEnd: (months: number, payment: string, byHand: string, last: string) =>
+    `${months} × ${payment} is ${byHand}; the last payment is ${last}`,
   withAFeeOf: (figure: string) => `with a fee of ${figure}`,
   totalInterest: 'Total interest',
   ofTheAmount: (figure: string) => `${figure} of the amount`,

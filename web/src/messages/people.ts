@@ -100,7 +100,12 @@ export const messages = {
   byLink: 'by a link',
   byThisLink: (what: string) => `by ${what}`,
   itIsYou: 'you',
-  takeAway: 'Take away',
+  takeAway: 'Remove',
+  removeQuestion: (name: string) => `Remove ${name}?`,
+  losesAccess: (name: string) =>
+    `${name} can no longer open this plan. Links by which they joined are revoked; to come back they need a new invitation.`,
+  leaveQuestion: (plan: string) => `Leave “${plan}”?`,
+  youLoseAccess: 'You can no longer open this plan unless an owner invites you again.',
   leavePlan: 'Leave this plan',
   isTakenAway: (name: string, links: number) =>
     `${name} has been removed from the plan.${links === 0 ? '' : ` ${links === 1 ? 'The link' : `The ${links} links`} by which they could have come back ${links === 1 ? 'was' : 'were'} revoked.`}`,

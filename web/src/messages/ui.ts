@@ -9,6 +9,9 @@ export const messages = {
 
   // FormDialog
   cancel: 'Cancel',
+  discardWhatYouTyped: 'Discard what you typed?',
+  goOnTyping: 'Continue editing',
+  discard: 'Discard',
 
   // Loading
   opening: 'Opening',

@@ -1,4 +1,4 @@
-import type { FormEvent, KeyboardEvent, ReactNode } from 'react';
+import { useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -16,20 +16,35 @@ interface FormDialogProps {
   readonly children: ReactNode;
 }
 
-/** The one way to ask for several things at once: a form in front of the page. */
+/**
+ * The one way to ask for several things at once: a form in front of the page. Escape, its cross and a click beside it close
+ * it; where something has been typed they ask first.
+ */
 export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onClose, children }: FormDialogProps) {
+  const [isTyped, setTyped] = useState(false);
+  const [isAsking, setAsking] = useState(false);
+  const leave = () => {
+    if (!isTyped) return onClose();
+    // Asked once more, one goes on with the form.
+    setAsking(!isAsking);
+  };
   return (
     // Keys pressed in the dialog are none of the page's behind it.
     <Modal
       show
       // What fades away still holds the keyboard, and would take it back from wherever it has gone meanwhile.
       animation={false}
-      onHide={onClose}
+      onHide={leave}
       centered
       aria-labelledby="form-dialog-title"
-      onKeyDown={(event: KeyboardEvent) => event.stopPropagation()}
+      keyboard={false}
+      onKeyDown={(event: KeyboardEvent) => {
+        event.stopPropagation();
+        const isOfField = event.defaultPrevented || (event.target as Element).getAttribute('aria-expanded') === 'true';
+        if (event.key === 'Escape' && !isOfField) leave();
+      }}
     >
-      <Form noValidate onSubmit={(event: FormEvent) => void onSubmit(event)}>
+      <Form noValidate onInput={() => setTyped(true)} onSubmit={(event: FormEvent) => void onSubmit(event)}>
         <Modal.Header closeButton>
           <Modal.Title as="h2" id="form-dialog-title">
             {title}
@@ -43,14 +58,26 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
             </p>
           )}
         </Modal.Body>
-        <Modal.Footer>
-          <Button variant="link" onClick={onClose}>
-            {messages.cancel}
-          </Button>
-          <Button type="submit" disabled={busy}>
-            {submit}
-          </Button>
-        </Modal.Footer>
+        {isAsking ? (
+          <Modal.Footer role="alert">
+            <span className="me-auto">{messages.discardWhatYouTyped}</span>
+            <Button variant="link" onClick={() => setAsking(false)}>
+              {messages.goOnTyping}
+            </Button>
+            <Button autoFocus onClick={onClose}>
+              {messages.discard}
+            </Button>
+          </Modal.Footer>
+        ) : (
+          <Modal.Footer>
+            <Button variant="link" onClick={onClose}>
+              {messages.cancel}
+            </Button>
+            <Button type="submit" disabled={busy}>
+              {submit}
+            </Button>
+          </Modal.Footer>
+        )}
       </Form>
     </Modal>
   );

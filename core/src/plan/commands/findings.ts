@@ -11,7 +11,7 @@ const finding = text(200, 1);
 export const findingCommands = {
   'finding.waive': command({
     fields: { finding, reason: text(500) },
-    label: () => 'A finding set aside',
+    label: () => 'A finding dismissed',
     inAnyScenario: true,
     decide(draft, { finding, reason: given }) {
       const reason = tidy(given);

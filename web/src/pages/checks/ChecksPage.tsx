@@ -90,7 +90,7 @@ export function ChecksPage() {
         )}
         {waived.length > 0 && (
           <section className="checks-waived">
-            <h3>{messages.setAside}</h3>
+            <h3>{messages.dismissed}</h3>
             <ul>
               {waived.map(({ finding, reason }) => (
                 <li key={finding.key}>

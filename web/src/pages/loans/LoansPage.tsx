@@ -30,7 +30,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { LoanTerms } from './LoanTerms.tsx';
 import { Offers } from './Offers.tsx';
 import { RateTable } from './RateTable.tsx';
-import { loanPictures, loanSchedule, paymentChanges } from './loanViews.ts';
+import { loanPictures, loanSchedule, paymentChanges, settledAtTheEnd } from './loanViews.ts';
 import { messages } from '../../messages/loans.ts';
 
 const NOTHING = {
@@ -139,6 +139,8 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
   const plan = planOf(useSessionState().document);
   const extra = loan.rows.some((row) => row.extra > 0);
   const changes = paymentChanges(loan);
+  const settled = settledAtTheEnd(loan);
+  const money = (value: number) => writeWithUnit(value, 'money', plan);
   const figures = [
     {
       label: messages.monthlyPayment,
@@ -154,7 +156,18 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
       label: messages.totalPaid,
       value: loan.totalPaid + loan.fee,
       id: `${id}.total paid`,
-      ...(loan.fee > 0 ? { also: messages.withAFeeOf(writeWithUnit(loan.fee, 'money', plan)) } : {}),
+      ...(loan.fee > 0
+        ? { also: messages.withAFeeOf(writeWithUnit(loan.fee, 'money', plan)) }
+        : settled
+          ? {
+              also: messages.settledAtTheEnd(
+                loan.rows.length,
+                money(loan.payment),
+                money(settled.byHand),
+                money(settled.last),
+              ),
+            }
+          : {}),
     },
     {
       label: messages.totalInterest,

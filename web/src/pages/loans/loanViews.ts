@@ -1,4 +1,5 @@
 import {
+  isSame,
   monthInWords,
   monthlyRate,
   payment,
@@ -70,6 +71,20 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
     },
   ];
   return { rows: stretches.map(({ label }) => label), columns };
+}
+
+/**
+ * How a loan's payments differ from the payment times its months: the last one settles what rounding to whole cents has left.
+ * `null` where they do not, or where payments differ for another reason.
+ */
+export function settledAtTheEnd(loan: LoanAnswer): { readonly byHand: number; readonly last: number } | null {
+  const { rows, payment } = loan;
+  const last = rows.at(-1)!;
+  const isPlain = rows.every((row) => row.extra === 0 && (row === last || isSame(row.payment, payment)));
+  const byHand = payment * rows.length;
+  // A balloon is more than rounding leaves.
+  const isRounding = Math.abs(last.payment - payment) < 0.02 * rows.length;
+  return isPlain && isRounding && !isSame(byHand, loan.totalPaid) ? { byHand, last: last.payment } : null;
 }
 
 /** The months in which a loan's regular payment becomes another one, with that payment. */

@@ -1,6 +1,6 @@
 import { Model, parsePlan, type LoanAnswer, type PlanModel } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
-import { loanPictures, loanSchedule, paymentChanges, rateTable } from './loanViews.ts';
+import { loanPictures, loanSchedule, paymentChanges, rateTable, settledAtTheEnd } from './loanViews.ts';
 
 function loanOf(extras: readonly object[] = []): { loan: LoanAnswer; model: PlanModel } {
   const model = new Model(
@@ -15,6 +15,16 @@ function loanOf(extras: readonly object[] = []): { loan: LoanAnswer; model: Plan
   if (answer.kind !== 'loan') throw new Error('There is no answer.');
   return { loan: answer.loan, model };
 }
+
+describe('a loan whose payments are whole cents', () => {
+  it('tells how its last payment differs, so that a sum by hand is understood', () => {
+    const { loan } = loanOf();
+    const settled = settledAtTheEnd(loan)!;
+    expect(settled.byHand).toBeCloseTo(loan.payment * 18, 8);
+    expect(settled.byHand - loan.payment + settled.last).toBeCloseTo(loan.totalPaid, 8);
+    expect(settledAtTheEnd(loanOf([{ loan: 'Van', every: 'once', from: '2026-05', amount: 100 }]).loan)).toBeNull();
+  });
+});
 
 describe('a loan as a schedule', () => {
   it('goes on month by month beyond the plan, and adds up', () => {

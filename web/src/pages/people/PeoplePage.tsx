@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { planOf } from '@haushalt/core';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/people.ts';
@@ -10,6 +11,7 @@ import type { Role } from '../../plan-session/api.ts';
 import { peopleApi, type Member, type PlanPeople } from '../../plan-session/peopleApi.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
+import { FormDialog } from '../../ui/FormDialog.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { dayOf } from '../../ui/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
@@ -108,6 +110,7 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
     },
     onError: failed,
   });
+  const [isAsking, setAsking] = useState(false);
   const remove = useMutation({
     mutationFn: () => peopleApi.removePerson(planId, member.id),
     onSuccess: async ({ revokedLinks }) => {
@@ -151,8 +154,24 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
       <td>{member.since === '' ? '' : dayOf(member.since)}</td>
       <td>{how}</td>
       <td className="row-actions">
+        {isAsking && (
+          <FormDialog
+            title={isMe ? messages.leaveQuestion(plan) : messages.removeQuestion(member.name)}
+            submit={isMe ? messages.leavePlan : messages.takeAway}
+            refusal={null}
+            busy={remove.isPending}
+            onClose={() => setAsking(false)}
+            onSubmit={(event) => {
+              event.preventDefault();
+              setAsking(false);
+              remove.mutate();
+            }}
+          >
+            <p className="wide">{isMe ? messages.youLoseAccess : messages.losesAccess(member.name)}</p>
+          </FormDialog>
+        )}
         {(isOwner || isMe) && (
-          <button type="button" className="tool" disabled={remove.isPending} onClick={() => remove.mutate()}>
+          <button type="button" className="tool" disabled={remove.isPending} onClick={() => setAsking(true)}>
             <Icon name="delete" /> {isMe ? messages.leavePlan : messages.takeAway}
           </button>
         )}

@@ -3,7 +3,7 @@ import { useEffect, type ComponentType } from 'react';
 import { messages } from '../messages/shell.ts';
 import { Loading } from '../ui/Loading.tsx';
 
-export interface FetchedProps {
+export interface FetchedPageProps {
   readonly path: string;
   readonly name: string;
   readonly load: () => Promise<ComponentType>;
@@ -17,7 +17,7 @@ export interface FetchedProps {
  *
  * It is no lazy component: what such a one waits for is shown only 300 ms after its placeholder was.
  */
-export function Fetched({ path, name, load, reachable = false }: FetchedProps) {
+export function FetchedPage({ path, name, load, reachable = false }: FetchedPageProps) {
   const { data, error, refetch, isFetching } = useQuery({
     queryKey: ['program', path],
     // A component is a function, which a query would take for nothing.
