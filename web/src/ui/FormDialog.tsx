@@ -1,8 +1,9 @@
-import { useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { messages } from '../messages/ui.ts';
+import { dialogKeys } from './dialogKeys.ts';
 
 interface FormDialogProps {
   readonly title: string;
@@ -29,7 +30,6 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
     setAsking(!isAsking);
   };
   return (
-    // Keys pressed in the dialog are none of the page's behind it.
     <Modal
       show
       // What fades away still holds the keyboard, and would take it back from wherever it has gone meanwhile.
@@ -37,12 +37,7 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
       onHide={leave}
       centered
       aria-labelledby="form-dialog-title"
-      keyboard={false}
-      onKeyDown={(event: KeyboardEvent) => {
-        event.stopPropagation();
-        const isOfField = event.defaultPrevented || (event.target as Element).getAttribute('aria-expanded') === 'true';
-        if (event.key === 'Escape' && !isOfField) leave();
-      }}
+      {...dialogKeys(leave)}
     >
       <Form noValidate onInput={() => setTyped(true)} onSubmit={(event: FormEvent) => void onSubmit(event)}>
         <Modal.Header closeButton>

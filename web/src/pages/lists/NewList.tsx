@@ -1,6 +1,6 @@
 import { READY_MADE, freshName, readyMadeList, type ReadyMadeList } from '@haushalt/core';
 import Modal from 'react-bootstrap/Modal';
-import type { KeyboardEvent } from 'react';
+import { dialogKeys } from '../../ui/dialogKeys.ts';
 import { messages } from '../../messages/lists.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -38,14 +38,7 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
     onClose();
   };
   return (
-    <Modal
-      show
-      animation={false}
-      onHide={onClose}
-      centered
-      aria-labelledby="new-list-title"
-      onKeyDown={(event: KeyboardEvent) => event.stopPropagation()}
-    >
+    <Modal show animation={false} onHide={onClose} centered aria-labelledby="new-list-title" {...dialogKeys(onClose)}>
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="new-list-title">
           {messages.newList}
