@@ -140,7 +140,7 @@ describe('parsing and printing', () => {
 describe('a formula with an error', () => {
   it.each<[string, number, number, RegExp]>([
     ['', 0, 0, /Write a rule/],
-    ['Rent *', 6, 6, /ends here/],
+    ['Rent *', 6, 6, /missing at the end/],
     ['Rent * * 2', 7, 8, /expected here/],
     ['(Rent + 2', 0, 1, /not closed/],
     ['Rent + 2)', 8, 9, /closes nothing/],

@@ -37,11 +37,14 @@ function successorOf({ around, kind, nth }: Place): HTMLElement | null {
   const region = there[0] && regionOf(there[0]);
   const alike = region ? alikeIn(region, kind).filter(canTake) : [];
   if (alike.length > 0) return alike[Math.min(Math.max(nth, 0), alike.length - 1)]!;
+  const page = document.querySelector<HTMLElement>('main');
   for (const parent of there) {
+    // What stands around the page has nothing to do with what is gone.
+    if (parent.contains(page)) break;
     const near = focusableIn(parent).find(canTake);
     if (near) return near;
   }
-  return document.querySelector<HTMLElement>('main');
+  return page;
 }
 
 /**

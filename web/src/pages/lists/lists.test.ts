@@ -96,7 +96,7 @@ describe('what is typed into a list', () => {
     expect(read('done', 'perhaps')).toBe('Yes or no is expected here.');
     expect(read('line', 'food')).toBe('food');
     expect(read('line', 'nothing')).toBe('No line of the budget is called “nothing”.');
-    expect(read('due', '30 Feb 2026')).toContain('no day');
+    expect(read('due', '30 Feb 2026')).toContain('not a valid date');
     expect(read('twice', 'Price * 3')).toBe('{price} * 3');
     expect(read('twice', '7')).toBe(7);
     expect(read('item', '  two   words ')).toBe('two words');

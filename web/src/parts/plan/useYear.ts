@@ -1,6 +1,6 @@
 import { monthOfDay, nearestPeriod, today, yearOf, type Calendar, type Month } from '@haushalt/core';
 import { useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useSearchParams } from 'react-router';
 
 /** The month that is now, where the page is. */
 export function monthNow(): Month {
@@ -27,8 +27,10 @@ export function useYear(years: readonly number[], begins: number): [number, (yea
   const [wanted, setWanted] = useState(() => Number(search.get('year')) || yearNow(years, begins));
   const year = nearest(years, wanted);
   const shown = search.get('year');
+  const { pathname } = useLocation();
   useEffect(() => {
-    if (shown === String(year)) return;
+    // Whoever has gone on to another page meanwhile is not brought back.
+    if (shown === String(year) || window.location.pathname !== pathname) return;
     setSearch(
       (before) => {
         before.set('year', String(year));
@@ -36,6 +38,6 @@ export function useYear(years: readonly number[], begins: number): [number, (yea
       },
       { replace: true },
     );
-  }, [year, shown, setSearch]);
+  }, [year, shown, setSearch, pathname]);
   return [year, setWanted];
 }
