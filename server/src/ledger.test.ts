@@ -223,7 +223,7 @@ describe('entries', () => {
   });
 
   it.each([
-    ['a day that is none', { date: '2026-02-30' }, 'date', 'no day of the calendar'],
+    ['a day that is none', { date: '2026-02-30' }, 'date', 'not a valid date'],
     ['an account that is not there', { account: 'gone' }, 'account', 'no longer there'],
     ['a transfer that is a cost', { toAccount: 'joint' }, 'line', 'neither income nor expense'],
     ['a line that is not there', { line: 'gone' }, 'line', 'no longer there'],

@@ -52,8 +52,8 @@ describe('an entry', () => {
   });
 
   it.each([
-    ['no day', { date: '2026-02-30' }, 'date', 'no day of the calendar'],
-    ['a day in words', { date: 'today' }, 'date', 'no day of the calendar'],
+    ['no day', { date: '2026-02-30' }, 'date', 'not a valid date'],
+    ['a day in words', { date: 'today' }, 'date', 'not a valid date'],
     ['a line that is gone', { line: 'gone' }, 'line', 'no longer there'],
     ['a line that counts things', { line: idOf('Loaves') }, 'line', 'Loaves is no flow of money'],
     ['an account that is gone', { account: 'nowhere' }, 'account', 'no longer there'],
@@ -297,7 +297,7 @@ describe('entries in a plan file', () => {
     ['parts of a cent', [{ date: '2026-01-01', line: 'Food', amount: 1.005 }], '/entries/0/amount', 'decimals'],
     ['an unknown line', [{ date: '2026-01-01', line: 'Fodd', amount: 1 }], '/entries/0/line', 'nothing called "Fodd"'],
     ['an unknown account', [{ date: '2026-01-01', account: 'Cart', amount: 1 }], '/entries/0/account', 'no account called "Cart"'],
-    ['a day there is not', [{ date: '2026-02-30', line: 'Food', amount: 1 }], '/entries/0/date', 'no day'],
+    ['a day there is not', [{ date: '2026-02-30', line: 'Food', amount: 1 }], '/entries/0/date', 'not a valid date'],
   ] as const)('are refused with %s, where it stands', (_, list, pointer, words) => {
     const read = () => parseEntries({ accounts: [], entries: list }, document);
     expect(read).toThrow(PlanFormatError);

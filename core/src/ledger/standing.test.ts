@@ -196,7 +196,7 @@ describe('what is expected', () => {
     ['a transfer to itself', { line: null, toAccount: 'bank', amount: 5 }, 'toAccount', 'another one'],
     ['a transfer of nothing said', { line: null, toAccount: 'nest' }, 'amount', 'how much'],
     ['nothing', { amount: 0 }, 'amount', 'how much'],
-    ['no day', { from: '2026-02-30' }, 'from', 'no day'],
+    ['no day', { from: '2026-02-30' }, 'from', 'not a valid date'],
     ['an end before its beginning', { until: '2025-01-01' }, 'until', 'before the first'],
     ['a rhythm of nothing', { every: 0 }, 'every', 'whole number'],
   ] as const)('is refused with %s', (_, part, field, words) => {
