@@ -87,7 +87,7 @@ describe('a loan', () => {
 
   it('whose payments do not repay it has no rate', () => {
     const given = { amount: 10_000, months: 24, payment: 300, rate: null, unknown: 'rate' };
-    expect(refusalOf(given)).toBe('The payments come to less than the amount: they do not repay it at any rate.');
+    expect(refusalOf(given)).toBe('The payments add up to less than the amount, so no interest rate repays it.');
     expect(answerOf(modelOf({ ...given, payment: 450 })).rate).toBeGreaterThan(0);
   });
 

@@ -3,7 +3,7 @@ import { monthInWords, type Month } from '../calendar/month.ts';
 import { notationOf } from '../figure/notation.ts';
 import type { Unit } from '../figure/unit.ts';
 import { writeFigure, writeWithUnit } from '../figure/write.ts';
-import { printFormula } from '../formula/print.ts';
+import { printFormula, type PrintStyle } from '../formula/print.ts';
 import { inferUnit } from '../formula/units.ts';
 import { childrenOf, type Expression } from '../formula/expression/syntax.ts';
 import {
@@ -17,7 +17,7 @@ import {
   listOutputsOf,
 } from '../plan/document/calculators.ts';
 import { inOrder, planOf, type Document } from '../plan/document/document.ts';
-import { unitOf } from '../plan/document/formulas.ts';
+import { styleOf, unitOf } from '../plan/document/formulas.ts';
 import { figureOfFormula, readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import { nameInList } from '../plan/document/listNames.ts';
 import { cellOf } from '../plan/document/lists.ts';
@@ -166,6 +166,8 @@ function ruleFigure(model: PlanModel, id: string, rule: RuleStepRow | undefined,
 /** What a formula is explained with: figures along the months of a plan, or along the items of a list. */
 interface Figures {
   readonly document: Document;
+  /** How its formulas are written. */
+  readonly style: PrintStyle;
   readonly nameOf: (id: string) => string | undefined;
   readonly valueAt: (id: string, place: number) => number;
   /** The place a name is read at from a place: itself, or the month in which a list reads the plan. */
@@ -177,6 +179,7 @@ function alongMonths(model: PlanModel): Figures {
   const { document } = model;
   return {
     document,
+    style: styleOf(document, notationOf(planOf(document).locale)),
     nameOf: (id) => nameOf(document, id),
     valueAt: (id, place) => model.seriesOf(id)?.valueAt(place) ?? NaN,
     placeOf: (_, place) => place,
@@ -192,6 +195,7 @@ function alongItems(model: PlanModel, list: ListRow): Figures {
   const isColumn = (id: string) => document.listColumns.has(id);
   return {
     document,
+    style: styleOf(document, notationOf(planOf(document).locale), list.id),
     nameOf: name,
     valueAt: (id, place) => (isColumn(id) ? figures.seriesOf(id) : model.seriesOf(id))?.valueAt(place) ?? NaN,
     placeOf: (id, place) => (isColumn(id) ? place : period),
@@ -207,7 +211,7 @@ function explainFormula(
 ): Explanation {
   const expression = readStoredOrNull(row.formula!);
   if (!expression) return { source: 'formula', words: '', formula: row.formula };
-  const style = { notation: notationOf(planOf(figures.document).locale), nameOf: figures.nameOf, typographic: true };
+  const style = { ...figures.style, typographic: true };
   const parts: ReckoningPart[] = [];
   collectParts(figures, id, expression, period, parts);
   return {
@@ -249,10 +253,7 @@ function collectParts(
     if (shift !== undefined) return collectParts(figures, node, expression.args[0]!, period + shift, parts);
     const id = firstRef(expression);
     if (id === undefined) return;
-    const label = printFormula(expression, {
-      notation: notationOf(planOf(document).locale),
-      nameOf: figures.nameOf,
-    });
+    const label = printFormula(expression, figures.style);
     const { value } = figures.evaluate(expression, node, period);
     const unit = unitOfPart(document, node, expression);
     return add({ id, label, unit, value: numberOrNull(value), period: null, subtracted: false });

@@ -1,3 +1,4 @@
+import { roundTo } from '../figure/rounding.ts';
 import { addDays } from '../calendar/day.ts';
 import type { Day } from '../calendar/readDate.ts';
 import type { EntryChange, Document } from '../plan/document/document.ts';
@@ -69,7 +70,7 @@ export class Balances {
    */
   on(account: string, day: Day): number {
     const row = this.document.accounts.get(account);
-    const opening = Math.round((row?.opening ?? 0) * minorUnitsIn(this.document));
+    const opening = roundTo((row?.opening ?? 0) * minorUnitsIn(this.document));
     const before = row?.openingOn == null ? 0 : this.sumUntil(account, addDays(row.openingOn, -1));
     return opening + this.sumUntil(account, day) - before;
   }

@@ -1,3 +1,4 @@
+import { roundTo } from '../figure/rounding.ts';
 import { periodOf } from '../calendar/calendar.ts';
 import { monthInWords, type Month } from '../calendar/month.ts';
 import { decimalsOf } from '../figure/write.ts';
@@ -87,7 +88,7 @@ export function minorUnitsIn(document: Document): number {
 /** A figure in whole minor units; `null` when it has more decimals than the plan's currency. 42.5 is 4250 cents. */
 export function inMinorUnits(document: Document, figure: number): number | null {
   const units = minorUnitsIn(document);
-  const whole = Math.round(figure * units);
+  const whole = roundTo(figure * units);
   // Divided again it is the same number to the last digit, however large, if it had no more decimals.
   return whole / units === figure ? whole : null;
 }

@@ -1,3 +1,4 @@
+import { roundTo } from '../figure/rounding.ts';
 import { LARGEST_FIGURE, readFigure } from '../figure/read.ts';
 import { notationOf } from '../figure/notation.ts';
 import { parseFormula } from '../formula/parse.ts';
@@ -29,9 +30,7 @@ export function readAmount(text: string, document: Document): ReadAmount {
   try {
     const figure = reckon(parseFormula(text, notationOf(locale)));
     if (figure === null || !(Math.abs(figure) <= LARGEST_FIGURE)) return refuse(messages.thisIsNoAmount(text.trim()));
-    // Fifteen digits drop what binary fractions add at the end.
-    const units = Number((Math.abs(figure) * minorUnitsIn(document)).toPrecision(15));
-    return { ok: true, amount: Math.sign(figure) * Math.round(units) || 0 };
+    return { ok: true, amount: roundTo(figure * minorUnitsIn(document)) };
   } catch (error) {
     if (error instanceof FormulaError) return refuse(error.message);
     throw error;

@@ -1,3 +1,4 @@
+import { roundTo } from '../figure/rounding.ts';
 import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
 import { addDays, dayOfMonth, daysBetween, firstDay, lastDay, monthOfDay, numberInMonth } from '../calendar/day.ts';
 import { LAST_DAY, type Day } from '../calendar/readDate.ts';
@@ -127,7 +128,7 @@ class BudgetShares {
   /** What one does to its account on a day, in minor units. */
   amountOf(row: StandingEntryRow, due: Day): number {
     const units = minorUnitsIn(this.document);
-    const amount = row.amount === null ? this.shareOf(row, due, units) : Math.round(row.amount * units);
+    const amount = row.amount === null ? this.shareOf(row, due, units) : roundTo(row.amount * units);
     if (row.toAccount !== null) return -Math.abs(amount) || 0;
     return amount * directionOf(this.document, row.line ?? '') || 0;
   }
@@ -135,7 +136,7 @@ class BudgetShares {
   private shareOf(row: StandingEntryRow, due: Day, units: number): number {
     if (row.line === null) return 0;
     const month = monthOfDay(due);
-    const whole = Math.round((this.budget(row.line, month) ?? 0) * units);
+    const whole = roundTo((this.budget(row.line, month) ?? 0) * units);
     const days = this.daysOf(row.line, month);
     const at = days.indexOf(`${due}|${row.id}`);
     // What is left over of a division in whole units is not lost: the shares add up to the budget.

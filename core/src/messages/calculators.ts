@@ -27,7 +27,7 @@ export const messages = {
   aLoanNeedsAnAmount: 'A loan needs an amount above zero.',
   aRateOfMinus100: 'A rate of minus 100 % or less makes no loan.',
   theDuration: 'The term',
-  thePaymentsDoNotRepay: 'The payments come to less than the amount: they do not repay it at any rate.',
+  thePaymentsDoNotRepay: 'The payments add up to less than the amount, so no interest rate repays it.',
   theMonthlyPaymentHasTo: 'The monthly payment has to be above zero.',
   theRateIsEmptyInSome: 'The yearly rate has no figure in some of the loan’s months.',
   theBalloonLiesBetweenNothing: 'The balloon payment lies between nothing and the amount.',

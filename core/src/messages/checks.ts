@@ -105,33 +105,37 @@ export const messages = {
   isTimesTheOthers: (name: string, month: string, times: number) =>
     `${name} in ${month} is about ${times} times what it is in other months.`,
   isTypedWithAMinus: (name: string, side: 'income' | 'expense' | 'setAside') =>
-    `${name} is typed with a minus, so that it ${side === 'expense' ? 'lowers the expenses' : side === 'income' ? 'lowers the income' : 'takes money out of what is set aside'}.`,
+    side === 'expense'
+      ? `${name} is entered with a minus sign, which lowers total expenses.`
+      : side === 'income'
+        ? `${name} is entered with a minus sign, which lowers total income.`
+        : `${name} is entered with a minus sign, which lowers savings.`,
   isAnUnlikelyRate: (name: string, written: string, meant: string) => `${name} is ${written}. Was ${meant} meant?`,
-  isAYearsAmountEachMonth: (name: string) =>
-    `${name} is called yearly, and has its amount in every month, twelve times a year.`,
-  isTaxedByAMonth: (name: string, income: string) =>
-    `${name} takes a month of ${income} for the income of a year, so that nearly all of it is below the bands.`,
+  isAYearsAmountEachMonth: (name: string) => `${name} is named as a yearly amount, but it is counted in every month.`,
+  isTaxedByAMonth: (name: string, income: string) => `${name} applies yearly tax bands to one month of ${income}.`,
   addsAllButOne: (name: string, group: string, missing: string) =>
     `The rule of ${name} adds all lines of ${group} except ${missing}.`,
   isWhatItWasBefore: (name: string, month: string, amount: string) =>
-    `${name} in ${month} is still ${amount}, which its rule said before it changed.`,
+    `${name} in ${month} is still ${amount}, the amount before the rule changed.`,
   itemsFallOut: (count: number, output: string, first: string, day: string) =>
-    `${output} misses ${count === 1 ? first : `${count} items, the first is ${first}`}: ${day} is empty, or lies outside the plan.`,
-  makeIt: (written: string) => `Make it ${written}`,
+    count === 1
+      ? `${output} leaves out ${first}: ${day} is empty or outside the plan.`
+      : `${output} leaves out ${count} items, first ${first}: ${day} is empty or outside the plan.`,
+  makeIt: (written: string) => `Change to ${written}`,
   spreadOverTheYear: (month: string) => `Spread it: ${month} a month`,
-  takeItsYear: 'Take its year',
-  takeTheWhole: (group: string) => `Take ${group} as a whole`,
-  hardlyMeantTenfold: 'A digit or a point too many changes the year by as much as the whole line.',
-  aMinusCountsTheOtherWay: 'What is typed as a cost is taken away already; with a minus it is added.',
-  aRateIsTypedInPercent: 'A rate a hundred times too large makes every figure that follows it meaningless.',
-  aYearTwelveTimes: 'What is paid once a year counts twelve times.',
-  bandsAreOfAYear: 'Tax bands are those of a year: a twelfth of the income falls into the lowest of them.',
-  aLineIsLeftOut: 'A line that was added later is easily missing in a sum that names each.',
-  theRuleWasRaised: 'A month that was typed once keeps its old figure when the rule changes.',
-  whatHasNoMonth: 'What has no month of the plan is in the total of the list, and in no month of the budget.',
+  takeItsYear: 'Use the yearly total',
+  takeTheWhole: (group: string) => `Use the subtotal of ${group}`,
+  hardlyMeantTenfold: 'One extra digit can change the total of the year by more than the rest of the line.',
+  aMinusCountsTheOtherWay: 'Costs are subtracted already. With a minus sign they are added.',
+  aRateIsTypedInPercent: 'A rate that is a hundred times too high distorts every figure that uses it.',
+  aYearTwelveTimes: 'An amount that is paid once a year is counted twelve times.',
+  bandsAreOfAYear: 'Tax bands are for a year. One month of income falls into the lowest band.',
+  aLineIsLeftOut: 'A line that was added later is easily missing from a sum of single lines.',
+  theRuleWasRaised: 'An exception keeps its old amount when the rule changes.',
+  whatHasNoMonth: 'Items without a month of the plan are in the total of the list, but in no month of the budget.',
   takesTheCalendarsWord: (name: string, word: string, named: string) =>
-    `The rule of ${name} takes ${word} for the calendar’s, though ${named} is called so by now.`,
-  aNameWinsToday: 'A rule written today would take the name; this one was written before that was so.',
+    `The rule of ${name} uses ${word} of the calendar, but ${named} now has the same name.`,
+  aNameWinsToday: 'In a new rule the name comes first. This rule was written before that applied.',
   putInItsPlace: (name: string) => `Put ${name} in its place`,
   theRuleOfAddsAnd: (name: string, partName: string, wholeName: string) =>
     `The rule of ${name} adds ${partName} and ${wholeName}, which contains it.`,

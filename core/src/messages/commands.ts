@@ -17,7 +17,7 @@ export const messages = {
   chooseALineOrAnAccount: 'Choose the line it belongs to, or the account it is transferred to.',
   aTransferGoesToAnother: 'A transfer goes from one account to another one.',
   sayHowMuchItIs: 'Say how much it is.',
-  theFirstDayLiesBefore: 'The first day lies before the day from which it is changed.',
+  theFirstDayLiesBefore: 'The first day is before the day the change starts.',
   theLastDayLiesBefore: 'The last day lies before the first.',
   anAmountIsNotBelowZero: 'Amounts are compared whichever way they go; this one is not below zero.',
   theGreatestIsBelow: 'The greatest amount is below the least.',

@@ -40,7 +40,7 @@ export const messages = {
 
   // naming
   isTakenForWhatIsCalled: (name: string, replacement: string) =>
-    `${name} is taken for what has that name in this plan, not for the calendar’s, which is written ${replacement}.`,
+    `${name} means the item of that name in this plan. The calendar’s value is written ${replacement}.`,
   writeInstead: (replacement: string) => `Write ${replacement}`,
   theOf: (words: string, name: string) => `the ${words} of ${name}`,
   isATotalEveryPlan: (name: string) => `${name} is a total every plan has. Choose another name.`,

@@ -24,8 +24,8 @@ export const messages = {
   thisBracketClosesNothingNo: 'This bracket closes nothing; no bracket is open.',
   onlyTheArgumentsOfA: (separator: string) =>
     separator === ','
-      ? 'A comma only stands between the arguments of a function. Decimals are written with a point: 3.20.'
-      : `“${separator}” only stands between the arguments of a function.`,
+      ? 'A comma only separates the arguments of a function. Write decimals with a point: 3.20.'
+      : `“${separator}” only separates the arguments of a function.`,
   anOperatorSuchAsIs: 'An operator such as + - * / is missing before this.',
   thisIsNestedTooDeeply: 'This is nested too deeply. Split it into lines of its own.',
   aNameANumberOr: (separator: string) => `A name, a number or a bracket is expected here, not "${separator}".`,

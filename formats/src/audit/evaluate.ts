@@ -1,3 +1,4 @@
+import { roundTo } from '@haushalt/core';
 import { filledIn, type RawFormula, type RawReference, type RawSheet, type RawWorkbook } from '../read/rawWorkbook.ts';
 
 /** What a formula comes to with a workbook's own figures: a figure, a text, or `null` where that cannot be told. */
@@ -119,11 +120,8 @@ export function evaluateRaw(
         return Math.abs(figure(args[0]!));
       case 'INT':
         return Math.floor(figure(args[0]!));
-      case 'ROUND': {
-        const scale = 10 ** (args[1] ? figure(args[1]) : 0);
-        const value = figure(args[0]!);
-        return (Math.sign(value) * Math.round(Math.abs(value) * scale * (1 + Number.EPSILON))) / scale;
-      }
+      case 'ROUND':
+        return roundTo(figure(args[0]!), args[1] ? figure(args[1]) : 0);
       case 'IF':
         return truth(walk(args[0]!)) ? walk(args[1]!) : args[2] ? walk(args[2]) : false;
       case 'AND':

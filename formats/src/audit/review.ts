@@ -1,3 +1,4 @@
+import { roundTo } from '@haushalt/core';
 import { filledIn, rawCell, type RawCell, type RawFormula, type RawReference, type RawWorkbook } from '../read/rawWorkbook.ts'; // prettier-ignore
 import { allPartsOf } from '../formulaTree.ts';
 import { messages } from '../messages.ts';
@@ -69,7 +70,7 @@ export class Review {
     const cell = addressIn(row, column);
     const known = this.found.get(cell)?.kind;
     if (known !== undefined && (kind !== 'circular' || known === 'circular')) return;
-    const rounded = money === null ? null : Math.round(money * 100) / 100;
+    const rounded = money === null ? null : roundTo(money, 2);
     this.found.set(cell, { kind, sheet: this.sheetName, cell, message, mend, money: rounded });
   }
 

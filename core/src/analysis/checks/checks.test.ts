@@ -401,7 +401,7 @@ describe('a calendar word that is a name by now', () => {
     ]);
     expect(messages(earlier, 'calendarWord')).toEqual([]);
     const named = after(earlier, { kind: 'line.set', line: idOf(earlier, 'Span'), settings: { name: 'Days' } });
-    expect(messages(named, 'calendarWord')).toEqual(['The rule of Fee takes days for the calendar’s, though Days is called so by now.']); // prettier-ignore
+    expect(messages(named, 'calendarWord')).toEqual(['The rule of Fee uses days of the calendar, but Days now has the same name.']); // prettier-ignore
     expect(calculate(named).figures('Fee')[0]).toBe(62);
     const next = mended(named, 'calendarWord');
     expect(calculate(next).figures('Fee')[0]).toBe(6);

@@ -1,3 +1,4 @@
+import { roundTo } from '../../figure/rounding.ts';
 import { addDays, dayInWords, lastDay, monthOfDay } from '../../calendar/day.ts';
 import { addMonths, monthInWords } from '../../calendar/month.ts';
 import type { Day } from '../../calendar/readDate.ts';
@@ -146,7 +147,7 @@ export function closingDiffers({ document }: PlanModel, { balances }: LedgerGive
   return [...document.accounts.values()].flatMap((account): Found[] => {
     if (account.statedOn === null || account.stated === null) return [];
     const ours = balances.on(account.id, account.statedOn);
-    const stated = Math.round(account.stated * units);
+    const stated = roundTo(account.stated * units);
     if (ours === stated) return [];
     const day = dayInWords(account.statedOn, plan.locale);
     const money = (minor: number) => writeFigure(minor / units, 'money', plan);

@@ -17,7 +17,7 @@ import { rowsWhere } from '../../plan/document/rowTable.ts';
 import { readStoredOrNull } from '../../plan/document/storedFormulas.ts';
 import { TOTALS, totalOfSide } from '../../plan/schema/totals.ts';
 import type { Check, Found } from './finding.ts';
-import { partsOf, valuesTyped } from './typedValues.ts';
+import { addendsOf, partsOf, valuesTyped } from './typedValues.ts';
 import { assumptionRules, columnRules, inputRules, lineRules, replaced, type WrittenRule } from './writtenRules.ts';
 import { messages } from '../../messages/checks.ts';
 
@@ -97,19 +97,6 @@ export const doubleCounts: Check = (model) => {
     return [{ place, about: 'repeats', message, mend: null }];
   });
 };
-
-/** What a formula adds up, when it is nothing but a sum of names; empty for any other formula. */
-function addendsOf(expression: Expression): string[] {
-  if (expression.kind === 'ref') return [expression.id];
-  const parts =
-    expression.kind === 'binary' && expression.operator === '+'
-      ? [expression.left, expression.right]
-      : expression.kind === 'call' && expression.name === 'sum'
-        ? expression.args
-        : [];
-  const nested = parts.map(addendsOf);
-  return nested.some((each) => each.length === 0) ? [] : nested.flat();
-}
 
 /** Something that is empty in a month in which a rule divides or multiplies by it, so that there is no figure. */
 export const blankFactors: Check = (model) => {

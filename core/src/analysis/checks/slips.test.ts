@@ -51,7 +51,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
   it('a cost typed with a minus, but not one that now and then gives something back', () => {
     const plan = sketch({ lines: { expense: { Rent: -800 } } });
     expect(
-      mended(plan, 'typedNegative', 'Rent is typed with a minus, so that it lowers the expenses.', 'Rent')[0],
+      mended(plan, 'typedNegative', 'Rent is entered with a minus sign, which lowers total expenses.', 'Rent')[0],
     ).toBe(800);
     expect(slipsOf(sketch({ lines: { expense: { Power: { start: 80, '2026-06': -40, '2026-07': 80 } } } }))).toEqual(
       [],
@@ -68,7 +68,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
 
   it('a yearly amount in every month', () => {
     const plan = sketch({ lines: { expense: { 'Car tax, yearly': 360 } } });
-    expect(mended(plan, 'yearlyEachMonth', 'Car tax, yearly is called yearly, and has its amount in every month, twelve times a year.', 'Car tax, yearly')[0]).toBe(30); // prettier-ignore
+    expect(mended(plan, 'yearlyEachMonth', 'Car tax, yearly is named as a yearly amount, but it is counted in every month.', 'Car tax, yearly')[0]).toBe(30); // prettier-ignore
     expect(slipsOf(sketch({ lines: { expense: { 'Insurance, yearly': 'if(month = 3, 240)' } } }))).toEqual([]);
   });
 
@@ -84,7 +84,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
       lines: { expense: { Rent: { start: 800, '2026-04': 850 } } },
       exceptions: { Rent: { '2026-06': 800, '2026-08': 900 } },
     });
-    const figures = mended(plan, 'leftBehind', 'Rent in June 2026 is still €800.00, which its rule said before it changed.', 'Rent'); // prettier-ignore
+    const figures = mended(plan, 'leftBehind', 'Rent in June 2026 is still €800.00, the amount before the rule changed.', 'Rent'); // prettier-ignore
     expect(figures.slice(5, 8)).toEqual([850, 850, 900]);
   });
 
@@ -128,7 +128,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
     const line = [...plan.lines.keys()][0]!;
     const used = after(plan, { kind: 'line.setFormula', line, month: '2026-01', reach: 'every', formula: 'Works.Price by Due' } as Command); // prettier-ignore
     expect(slipsOf(used).map(({ message }) => message)).toEqual([
-      'Works.Price by Due misses 2 items, the first is Lamps: Due is empty, or lies outside the plan.',
+      'Works.Price by Due leaves out 2 items, first Lamps: Due is empty or outside the plan.',
     ]);
   });
 });

@@ -12,7 +12,7 @@ import { figureAsFormula } from '../../plan/document/storedFormulas.ts';
 import { sayingAt } from '../../plan/commands/ruleSteps.ts';
 import type { LineRow, RuleStepRow } from '../../plan/schema/tables.ts';
 import type { Check, Found } from './finding.ts';
-import { partsOf } from './typedValues.ts';
+import { addendsOf, partsOf } from './typedValues.ts';
 import { assumptionRules, inputRules, lineRules, replaced } from './writtenRules.ts';
 
 /** Slips of the hand: figures and rules that are possible, and hardly ever meant. */
@@ -200,17 +200,6 @@ export const sumsThatMiss: Check = (model) => {
     ];
   });
 };
-
-/** The things a formula adds up and nothing else; none for any other formula. */
-function addendsOf(expression: Parameters<typeof partsOf>[0]): string[] {
-  const ids: string[] = [];
-  for (const part of partsOf(expression)) {
-    if (part.kind === 'ref') ids.push(part.id);
-    else if (!(part.kind === 'binary' && part.operator === '+') && !(part.kind === 'call' && part.name === 'sum'))
-      return [];
-  }
-  return ids;
-}
 
 /** A figure typed for a month that is what the rule said before it was raised. */
 export const leftBehind: Check = (model) => {

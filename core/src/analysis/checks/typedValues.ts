@@ -2,7 +2,7 @@ import { parameterAt } from '../../formula/functions/description.ts';
 import { functionOf } from '../../formula/functions/functions.ts';
 import { childrenOf, type Expression } from '../../formula/expression/syntax.ts';
 
-/** Numbers typed into rules. */
+/** Parts of rules: the numbers typed into them, and what they add up. */
 
 export interface TypedValue {
   readonly part: Expression;
@@ -38,4 +38,17 @@ function isCount(expression: Expression, at: number): boolean {
 export function* partsOf(expression: Expression): Generator<Expression> {
   yield expression;
   for (const child of childrenOf(expression)) yield* partsOf(child);
+}
+
+/** What a formula adds up, when it is nothing but a sum of names; empty for any other formula. */
+export function addendsOf(expression: Expression): string[] {
+  if (expression.kind === 'ref') return [expression.id];
+  const parts =
+    expression.kind === 'binary' && expression.operator === '+'
+      ? [expression.left, expression.right]
+      : expression.kind === 'call' && expression.name === 'sum'
+        ? expression.args
+        : [];
+  const nested = parts.map(addendsOf);
+  return nested.some((each) => each.length === 0) ? [] : nested.flat();
 }
