@@ -35,6 +35,7 @@ import { CALCULATOR_PAGES } from '../parts/plan/calculatorPages.ts';
 import { Icon } from '../ui/Icon.tsx';
 import { partOf, usePart } from '../ui/part.ts';
 import { isNarrow } from '../ui/useWindowWidth.ts';
+import { useStable } from '../ui/useStable.ts';
 import { useStored } from '../ui/useStored.ts';
 import { PAGES } from './pages.ts';
 import { RefusedStrip } from './RefusedStrip.tsx';
@@ -51,7 +52,14 @@ import { messages } from '../messages/shell.ts';
 const SETTINGS = partOf(async () => (await import('./PlanSettings.tsx')).PlanSettings);
 
 function Settings({ onClose }: { readonly onClose: () => void }) {
-  const PlanSettings = usePart(SETTINGS);
+  const [PlanSettings, hasFailed] = usePart(SETTINGS);
+  const { say } = useNotices();
+  const close = useStable(onClose);
+  useEffect(() => {
+    if (!hasFailed) return;
+    say({ text: messages.needsServer(messages.planSettings), tone: 'warning' });
+    close();
+  }, [hasFailed, say, close]);
   return PlanSettings && <PlanSettings onClose={onClose} />;
 }
 
@@ -150,7 +158,7 @@ function Shell({ planId }: { readonly planId: string }) {
       const typing =
         event.target instanceof HTMLElement &&
         event.target.closest('input, textarea, select, [contenteditable=true]') &&
-        !event.target.closest('[data-blank]');
+        !(event.target.closest('[data-blank]') && (event.target as HTMLInputElement).value === '');
       const bound = boundTo(SHELL_KEYS, event);
       if (!bound || (typing && !bound.whileTyping)) return;
       event.preventDefault();

@@ -12,8 +12,9 @@ interface Place {
 
 /** What elements have in common that do the same to different things, such as the buttons of two rows. */
 function kindOf(element: Element): string {
-  const [verb] = (element.getAttribute('aria-label') ?? element.textContent ?? '').trim().split(/\s/);
-  return `${element.tagName}|${element.className}|${element.matches('input') ? '' : verb}`;
+  // What a button is called begins with what it does; the words of anything else are its contents.
+  const words = element.matches('button, a') ? (element.getAttribute('aria-label') ?? element.textContent ?? '') : '';
+  return `${element.tagName}|${element.className}|${words.trim().split(/\s/)[0]}`;
 }
 
 const regionOf = (element: Element) => element.closest('[role=dialog], main') ?? document.body;

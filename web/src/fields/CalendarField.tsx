@@ -24,8 +24,9 @@ import { CommitField } from './CommitField.tsx';
 const CALENDAR = partOf(async () => (await import('./Calendar.tsx')).default);
 
 function OpenCalendar(props: CalendarProps) {
-  const Calendar = usePart(CALENDAR);
-  return Calendar ? <Calendar {...props} /> : <p className="calendar-waits">{messages.openingTheCalendar}</p>;
+  const [Calendar, hasFailed] = usePart(CALENDAR);
+  if (Calendar) return <Calendar {...props} />;
+  return <p className="calendar-waits">{hasFailed ? messages.calendarNeedsServer : messages.openingTheCalendar}</p>;
 }
 
 interface CalendarFieldProps {

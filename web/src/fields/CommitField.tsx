@@ -50,6 +50,8 @@ export function CommitField(props: CommitFieldProps) {
       // In a form it goes on to what Enter does there, unless it cannot be taken.
       if (!field.commit() || multiline || event.currentTarget.form === null) event.preventDefault();
     } else if (event.key === 'Escape') {
+      // Where there is something to be left as it was, the key is done with.
+      if (draft !== null) event.preventDefault();
       field.reset();
       event.currentTarget.select();
     } else if (onNudge && draft === null && !event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {

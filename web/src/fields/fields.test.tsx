@@ -120,11 +120,11 @@ describe('doubts about a rule that is written', () => {
   it('say which of a name and a calendar word was taken, and offer the other', async () => {
     const changed = vi.fn();
     const { user } = inPlan(plan, <RuleDoubts text="Rent * days" unit="money" onChange={changed} />);
-    expect(screen.getByText(/Days is taken for what has that name in this plan/)).toBeTruthy();
+    expect(screen.getByText(/Days means the item of that name in this plan/)).toBeTruthy();
     await user.click(screen.getByRole('button', { name: 'Write days()' }));
     expect(changed).toHaveBeenCalledWith('Rent * days()');
     cleanup();
     inPlan(plan, <RuleDoubts text="Rent * days()" unit="money" onChange={changed} />);
-    expect(screen.queryByText(/Days is taken/)).toBeNull();
+    expect(screen.queryByText(/Days means/)).toBeNull();
   });
 });

@@ -1,5 +1,6 @@
 /** What the interface says: charts. */
 export const messages = {
+  chartNeedsServer: 'The chart cannot be drawn yet: the server does not answer.',
   itemOfList: 'Item',
   onlyTheFirst: (shown: string, all: string) => `The first ${shown} of ${all} items are drawn.`,
   alongAColumn: 'Along a column',

@@ -35,6 +35,7 @@ export const messages = {
   // CalendarField
   calendarFor: (label: string) => `Calendar for: ${label}`,
   chooseInACalendar: 'Choose in a calendar (Alt+↓)',
+  calendarNeedsServer: 'The calendar cannot be opened: the server does not answer. Type the date.',
   openingTheCalendar: 'Opening the calendar …',
   noMonth: (text: string, example: string) => `“${text}” is no month. Write it like ${example}.`,
   noDay: (text: string, example: string) => `“${text}” is not a valid date. Write it like ${example}.`,

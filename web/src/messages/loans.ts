@@ -56,7 +56,7 @@ export const messages = {
   andExtraPayments: 'and extra payments',
   totalPaid: 'Total paid',
   settledAtTheEnd: (months: number, payment: string, byHand: string, last: string) =>
-    `${months} × ${payment} is ${byHand}; the last payment is ${last}`,
+    `${months} × ${payment} = ${byHand}; last payment ${last}`,
   withAFeeOf: (figure: string) => `with a fee of ${figure}`,
   totalInterest: 'Total interest',
   ofTheAmount: (figure: string) => `${figure} of the amount`,

@@ -103,9 +103,9 @@ export const messages = {
   takeAway: 'Remove',
   removeQuestion: (name: string) => `Remove ${name}?`,
   losesAccess: (name: string) =>
-    `${name} can no longer open this plan. Links by which they joined are revoked; to come back they need a new invitation.`,
+    `${name} will no longer be able to open this plan. The link they joined by is revoked.`,
   leaveQuestion: (plan: string) => `Leave “${plan}”?`,
-  youLoseAccess: 'You can no longer open this plan unless an owner invites you again.',
+  youLoseAccess: 'You will no longer be able to open this plan unless an owner invites you again.',
   leavePlan: 'Leave this plan',
   isTakenAway: (name: string, links: number) =>
     `${name} has been removed from the plan.${links === 0 ? '' : ` ${links === 1 ? 'The link' : `The ${links} links`} by which they could have come back ${links === 1 ? 'was' : 'were'} revoked.`}`,

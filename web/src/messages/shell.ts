@@ -3,6 +3,7 @@ export const messages = {
   pageNotLoaded: (name: string) => `${name} cannot be opened yet`,
   pageNeedsServer:
     'A page is fetched from the server when it is first opened, and the server does not answer. What you entered is kept, and the pages opened before work on.',
+  needsServer: (name: string) => `${name} cannot be opened: the server does not answer. Try again later.`,
   newPlan: 'New plan',
   yourAccount: 'Your account',
   deletedPlans: 'Deleted plans',

@@ -9,7 +9,7 @@ export const messages = {
 
   // FormDialog
   cancel: 'Cancel',
-  discardWhatYouTyped: 'Discard what you typed?',
+  discardWhatYouTyped: 'Discard your changes?',
   goOnTyping: 'Continue editing',
   discard: 'Discard',
 

@@ -27,10 +27,11 @@ it('asks first where something has been typed, and goes on or closes', async () 
   await user.type(screen.getByLabelText('Name'), 'Rent');
   await user.keyboard('{Escape}');
   expect(onClose).not.toHaveBeenCalled();
-  expect(screen.getByRole('alert').textContent).toContain('Discard what you typed?');
+  expect(screen.getByRole('alert').textContent).toContain('Discard your changes?');
   await user.click(screen.getByRole('button', { name: 'Continue editing' }));
+  // One goes on where one was.
+  expect(document.activeElement).toBe(screen.getByLabelText('Name'));
   expect((screen.getByLabelText('Name') as HTMLInputElement).value).toBe('Rent');
-  await user.click(screen.getByLabelText('Name'));
   await user.keyboard('{Escape}');
   expect(document.activeElement).toBe(screen.getByRole('button', { name: 'Discard' }));
   await user.keyboard('{Enter}');

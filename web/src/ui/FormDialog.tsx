@@ -1,4 +1,4 @@
-import { useState, type FormEvent, type ReactNode } from 'react';
+import { useRef, useState, type FormEvent, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -24,10 +24,16 @@ interface FormDialogProps {
 export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onClose, children }: FormDialogProps) {
   const [isTyped, setTyped] = useState(false);
   const [isAsking, setAsking] = useState(false);
+  const lastField = useRef<HTMLElement | null>(null);
   const leave = () => {
     if (!isTyped) return onClose();
-    // Asked once more, one goes on with the form.
-    setAsking(!isAsking);
+    if (isAsking) return goOn();
+    lastField.current = document.activeElement as HTMLElement | null;
+    setAsking(true);
+  };
+  const goOn = () => {
+    lastField.current?.focus();
+    setAsking(false);
   };
   return (
     <Modal
@@ -56,7 +62,7 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
         {isAsking ? (
           <Modal.Footer role="alert">
             <span className="me-auto">{messages.discardWhatYouTyped}</span>
-            <Button variant="link" onClick={() => setAsking(false)}>
+            <Button variant="link" onClick={goOn}>
               {messages.goOnTyping}
             </Button>
             <Button autoFocus onClick={onClose}>

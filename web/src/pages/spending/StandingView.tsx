@@ -4,12 +4,14 @@ import {
   addMonths,
   budgetIn,
   dayInWords,
+  dayOfMonth,
   expectedIn,
   inOrder,
   lastDay,
   monthOfDay,
   nameOf,
   nextDue,
+  numberOfDay,
   planOf,
   today,
   writeFigure,
@@ -151,7 +153,6 @@ function calledIn(row: StandingEntryRow, document: Document): string {
 
 /** How often a standing entry comes, in words: "every 2 weeks, on Fridays", "every month on day 3". */
 export function rhythmInWords(row: StandingEntryRow, locale: string): string {
-  const day = Number(row.from.slice(8));
   const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' }).format(
     Date.parse(`${row.from}T00:00Z`),
   );
@@ -161,8 +162,8 @@ export function rhythmInWords(row: StandingEntryRow, locale: string): string {
       : row.lastDay
         ? messages.onTheLastDay
         : row.rhythm === 'year'
-          ? messages.onDay(dayInWords(row.from, locale, 'short'))
-          : messages.onDay(String(day));
+          ? messages.onDay(dayInWords(dayOfMonth(monthOfDay(row.from), numberOfDay(row)), locale, 'short'))
+          : messages.onDay(String(numberOfDay(row)));
   const until = row.until === null ? '' : messages.untilDay(dayInWords(row.until, locale));
   return `${messages.every(row.every, row.rhythm)} ${on}${until}`;
 }

@@ -7,10 +7,16 @@ const CANVAS = partOf(async () => (await import('./PictureCanvas.tsx')).default)
 
 /** A picture of figures, with a table of the same figures for screen readers. */
 export function PictureView({ picture, height }: { readonly picture: Picture; readonly height: number | '100%' }) {
-  const PictureCanvas = usePart(CANVAS);
+  const [PictureCanvas, hasFailed] = usePart(CANVAS);
   return (
     <figure className="picture" style={{ height }}>
-      {PictureCanvas ? <PictureCanvas picture={picture} /> : <div className="picture-canvas" aria-busy="true" />}
+      {PictureCanvas ? (
+        <PictureCanvas picture={picture} />
+      ) : (
+        <div className="picture-canvas" aria-busy={!hasFailed}>
+          {hasFailed && <p className="quiet">{messages.chartNeedsServer}</p>}
+        </div>
+      )}
       {picture.remark !== undefined && <figcaption className="picture-remark">{picture.remark}</figcaption>}
       <table className="visually-hidden">
         <caption>{picture.label}</caption>
