@@ -64,3 +64,29 @@ test('the first Tab leads past the navigation, and a tool used with the mouse le
   await page.keyboard.press('Enter');
   await expect.poll(() => budget.figure('Rent', 3)).toContain('1,300.00');
 });
+
+const DIALOGS: readonly [page: string, button: RegExp][] = [
+  ['spending?view=standing', /^New standing entry/],
+  ['accounts', /^New account/],
+  ['loans', /^Put it into the budget/],
+  ['loans', /^New loan/],
+  ['lists', /^New list/],
+  ['people', /^Leave this plan/],
+  ['budget', /^Settings/],
+  ['budget', /^Keyboard shortcuts/],
+];
+
+test('every dialog has the keyboard, is closed by Escape, and gives the keyboard back', async ({ household, page }) => {
+  for (const [path, name] of DIALOGS) {
+    await page.goto(`${household}/${path}`);
+    const button = page.getByRole('button', { name }).first();
+    await button.focus();
+    await page.keyboard.press('Enter');
+    const dialog = page.getByRole('dialog');
+    await expect(dialog).toBeVisible();
+    await expect.poll(() => dialog.evaluate((element) => element.contains(document.activeElement))).toBe(true);
+    await page.keyboard.press('Escape');
+    await expect(dialog, `${path} ${name}`).toHaveCount(0);
+    await expect(button).toBeFocused();
+  }
+});

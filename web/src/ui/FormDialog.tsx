@@ -25,6 +25,13 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
   const [isTyped, setTyped] = useState(false);
   const [isAsking, setAsking] = useState(false);
   const lastField = useRef<HTMLElement | null>(null);
+  const form = useRef<HTMLFormElement>(null);
+  /** Gives the keyboard to the first field, or to the button that confirms, unless a field has asked for it. */
+  const takeKeyboard = () => {
+    if (form.current?.contains(document.activeElement)) return;
+    const first = form.current?.querySelector<HTMLElement>('.modal-body :is(input, select, textarea):not(:disabled)');
+    (first ?? form.current?.querySelector<HTMLElement>('[type=submit]'))?.focus();
+  };
   const leave = () => {
     if (!isTyped) return onClose();
     if (isAsking) return goOn();
@@ -41,11 +48,12 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
       // What fades away still holds the keyboard, and would take it back from wherever it has gone meanwhile.
       animation={false}
       onHide={leave}
+      onShow={() => queueMicrotask(takeKeyboard)}
       centered
       aria-labelledby="form-dialog-title"
       {...dialogKeys(leave)}
     >
-      <Form noValidate onInput={() => setTyped(true)} onSubmit={(event: FormEvent) => void onSubmit(event)}>
+      <Form ref={form} noValidate onInput={() => setTyped(true)} onSubmit={(event: FormEvent) => void onSubmit(event)}>
         <Modal.Header closeButton>
           <Modal.Title as="h2" id="form-dialog-title">
             {title}

@@ -45,7 +45,7 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
         </Modal.Title>
       </Modal.Header>
       <Modal.Body className="list-beginnings">
-        <button type="button" className="list-beginning" onClick={() => make(null)}>
+        <button type="button" className="list-beginning" autoFocus onClick={() => make(null)}>
           <strong>{messages.emptyList}</strong>
           <span>{messages.emptyListAbout}</span>
         </button>
