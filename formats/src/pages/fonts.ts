@@ -71,20 +71,26 @@ export function runsOf(text: string, weight: Weight): Run[] {
   return runs;
 }
 
-const widths = new Map<string, number>();
-const MOST_WIDTHS = 50_000;
+/** The letters of a run as they stand side by side, in units of the font. */
+export type Shaped = ReturnType<Font['layout']>;
+
+const shaped = new Map<string, Shaped>();
+/** Finding the letters of a text is most of the work of a page, and each is needed again for its width and when it is drawn. */
+const MOST_SHAPED = 60_000;
+
+/** The letters of a text in one file. What it gives is shared: nobody changes it. */
+export function shape(text: string, { name, font }: FontFile): Shaped {
+  const key = `${name}|${text}`;
+  let known = shaped.get(key);
+  if (known === undefined) {
+    if (shaped.size >= MOST_SHAPED) shaped.clear();
+    shaped.set(key, (known = font.layout(text, [...FEATURES])));
+  }
+  return known;
+}
+
+/** How wide a run is in letters of one point. */
+export const widthOf = ({ text, font }: Run): number => shape(text, font).advanceWidth / font.font.unitsPerEm;
 
 /** How wide a text is in letters of one point. */
-export const measure: Measure = (text, weight) => {
-  const key = `${weight}|${text}`;
-  let width = widths.get(key);
-  if (width === undefined) {
-    width = runsOf(text, weight).reduce(
-      (sum, run) => sum + run.font.font.layout(run.text, [...FEATURES]).advanceWidth / run.font.font.unitsPerEm,
-      0,
-    );
-    if (widths.size >= MOST_WIDTHS) widths.clear();
-    widths.set(key, width);
-  }
-  return width;
-};
+export const measure: Measure = (text, weight) => runsOf(text, weight).reduce((sum, run) => sum + widthOf(run), 0);

@@ -41,8 +41,17 @@ export function numberFormatOf(
   return { ...base, kind: 'number', decimals: [decimals, decimals] };
 }
 
+const currencies = new Map<string, NumberFormat['currency']>();
+
 /** How a locale writes a currency beside an amount. */
 function currencyIn({ locale, currency }: FigureStyle): NumberFormat['currency'] {
+  const key = `${locale} ${currency}`;
+  let known = currencies.get(key);
+  if (known === undefined) currencies.set(key, (known = readCurrency(locale, currency)));
+  return known;
+}
+
+function readCurrency(locale: string, currency: string): NumberFormat['currency'] {
   const parts = new Intl.NumberFormat(locale, { style: 'currency', currency, numberingSystem: 'latn' }).formatToParts(
     1,
   );

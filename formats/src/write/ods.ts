@@ -162,6 +162,7 @@ function namesOf({ names }: Workbook, sheetNames: readonly string[], places: Pla
 /** The styles a workbook needs, each once. */
 class Styles {
   private readonly byContent = new Map<string, string>();
+  private readonly byLook = new Map<string, string>();
   private readonly all: string[] = [];
 
   written(): string {
@@ -186,7 +187,26 @@ class Styles {
     );
   }
 
+  /** The style of a cell, written once for all that look alike. */
   cell(
+    cell: SheetCell,
+    row: SheetRow,
+    sheet: Sheet,
+    column: number,
+    style: FigureStyle,
+    watching: readonly Watching[],
+  ): string {
+    if (watching.length > 0) return this.writeCell(cell, row, sheet, column, style, watching);
+    const { role, side, emphasis } = row;
+    const { format, value, mark, span } = cell;
+    const isWhole = typeof value !== 'number' || Number.isInteger(value);
+    const look = [role, side, emphasis, column === 0, sheet.columns[column]?.kind, sheet.id === 'about', format?.unit, format?.decimals, mark, span, typeof value === 'string', isWhole].join('|'); // prettier-ignore
+    let name = this.byLook.get(look);
+    if (name === undefined) this.byLook.set(look, (name = this.writeCell(cell, row, sheet, column, style, watching)));
+    return name;
+  }
+
+  private writeCell(
     cell: SheetCell,
     row: SheetRow,
     sheet: Sheet,

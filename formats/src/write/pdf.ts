@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import { FEATURES, measure, runsOf } from '../pages/fonts.ts';
+import { measure, runsOf, shape, widthOf, type FontFile } from '../pages/fonts.ts';
 import type { LaidOut, PageItem } from '../pages/page.ts';
 
 /** What a file says of itself. */
@@ -66,16 +66,42 @@ function draw(document: PDFKit.PDFDocument, item: PageItem, registered: Set<stri
       let x = item.anchor === 'end' ? item.x - measure(item.text, item.weight) * item.size : item.x;
       for (const run of runsOf(item.text, item.weight)) {
         if (!registered.has(run.font.name)) {
-          document.registerFont(run.font.name, run.font.file);
+          register(document, run.font);
           registered.add(run.font.name);
         }
         document
           .font(run.font.name)
           .fontSize(item.size)
           .fillColor(`#${item.colour}`)
-          .text(run.text, x, item.y, { lineBreak: false, baseline: 'alphabetic', features: [...FEATURES] });
-        x += (run.font.font.layout(run.text, [...FEATURES]).advanceWidth / run.font.font.unitsPerEm) * item.size;
+          .text(run.text, x, item.y, { lineBreak: false, baseline: 'alphabetic' });
+        x += widthOf(run) * item.size;
       }
     }
   }
+}
+
+/** What the library lays text out with, of a font that is embedded. */
+interface EmbeddedFont {
+  layout(text: string): Pick<ReturnType<typeof shape>, 'glyphs' | 'positions' | 'advanceWidth'>;
+}
+
+/** Makes a font known, with the letters as they were found when the page was set: the library would find them twice more. */
+function register(document: PDFKit.PDFDocument, file: FontFile): void {
+  document.registerFont(file.name, file.file);
+  const embedded = Reflect.get(document.font(file.name), '_font') as EmbeddedFont;
+  const scale = 1000 / file.font.unitsPerEm;
+  embedded.layout = (text) => {
+    const { glyphs, positions, advanceWidth } = shape(text, file);
+    return {
+      glyphs,
+      positions: positions.map(({ xAdvance, yAdvance, xOffset, yOffset }, at) => ({
+        xAdvance: xAdvance * scale,
+        yAdvance: yAdvance * scale,
+        xOffset: xOffset * scale,
+        yOffset: yOffset * scale,
+        advanceWidth: glyphs[at]!.advanceWidth * scale,
+      })),
+      advanceWidth: advanceWidth * scale,
+    };
+  };
 }

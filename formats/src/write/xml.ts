@@ -5,8 +5,12 @@ function isInXml(sign: string): boolean {
   return !(code >= 0xd800 && code <= 0xdfff) && code !== 0xfffe && code !== 0xffff;
 }
 
+/** Signs that stand otherwise in XML, or not at all. */
+const UNUSUAL = /[&<>"]|[^\t\n\r\x20-\ud7ff\ue000-\ufffd]/;
+
 /** Text as it stands in XML; signs XML does not have are left out. */
 export function escaped(text: string): string {
+  if (!UNUSUAL.test(text)) return text;
   const clean = /[^\t\n\r\x20-\ud7ff\ue000-\ufffd]/.test(text) ? [...text].filter(isInXml).join('') : text;
   return clean.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 }
