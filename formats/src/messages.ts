@@ -45,6 +45,9 @@ export const messages = {
   itsRuleCannotBeRead: 'Its rule cannot be read.',
   aMonthHasNoFigure: 'A month of the year has no figure.',
   projectedMonths: 'Projected months',
+  whatLaterSheetsAre:
+    'What gives other figures in the plan together with its later years, which the projection is computed from.',
+  withLaterYears: (title: string) => `${title} with later years`,
   onlyTheFirstOf: (shown: string, all: string) => `The first ${shown} of ${all} items`,
   severalRules: 'It is a quotient of the totals under several rules, which is reckoned here and not in the workbook.',
   tooManyMonths: 'It is the last of more months than one formula can look through.',

@@ -1,4 +1,12 @@
-import { allPartsOf, type FunctionCall, type Negation, type Operation, type Percentage } from '../formulaTree.ts';
+import {
+  allPartsOf,
+  partsOf,
+  withParts,
+  type FunctionCall,
+  type Negation,
+  type Operation,
+  type Percentage,
+} from '../formulaTree.ts';
 
 /** How two parts of a formula are put together. */
 export type SheetOperator = '+' | '-' | '*' | '/' | '^' | '=' | '<>' | '<' | '<=' | '>' | '>=';
@@ -53,4 +61,42 @@ export function keysIn(formula: SheetFormula): string[] {
     if (part.kind === 'at' || part.kind === 'name') return [part.key];
     return part.kind === 'all' ? part.keys : [];
   });
+}
+
+/** Whether two formulas are written alike. */
+export function isSameFormula(a: SheetFormula, b: SheetFormula): boolean {
+  if (a.kind !== b.kind) return false;
+  const [parts, others] = [partsOf(a), partsOf(b)];
+  return (
+    isSameOfItself(a, b) &&
+    parts.length === others.length &&
+    parts.every((part, place) => isSameFormula(part, others[place]!))
+  );
+}
+
+function isSameOfItself(a: SheetFormula, b: SheetFormula): boolean {
+  if (a.kind === 'number' && b.kind === 'number') return a.value === b.value;
+  if (a.kind === 'text' && b.kind === 'text') return a.text === b.text;
+  if (a.kind === 'at' && b.kind === 'at') return a.key === b.key;
+  if (a.kind === 'name' && b.kind === 'name') return a.key === b.key;
+  if (a.kind === 'operation' && b.kind === 'operation') return a.operator === b.operator;
+  if (a.kind === 'call' && b.kind === 'call') return a.name === b.name;
+  if (a.kind === 'all' && b.kind === 'all')
+    return a.keys.length === b.keys.length && a.keys.every((key, place) => key === b.keys[place]);
+  return true;
+}
+
+/** The same formula over other cells; `other` gives the key of another one, or `null`. A name for another cell is that cell. */
+export function withKeys(formula: SheetFormula, other: (key: string) => string | null): SheetFormula {
+  switch (formula.kind) {
+    case 'at':
+    case 'name': {
+      const key = other(formula.key);
+      return key === null ? formula : at(key);
+    }
+    case 'all':
+      return all(formula.keys.map((key) => other(key) ?? key));
+    default:
+      return withParts<SheetFormula>(formula, (part) => withKeys(part, other));
+  }
 }

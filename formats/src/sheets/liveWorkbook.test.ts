@@ -78,7 +78,7 @@ describe('a workbook, recalculated by a library of others', () => {
         if (isBeyondMeasure(document)) return;
         const layout = byPlan ? BY_PLAN : BY_YEAR;
         const workbook = workbookOf(document, layout);
-        expect(compareWith(RecalculatedWorkbook.of(workbook), workbook).deviations).toEqual([]);
+        expect(compareWith(RecalculatedWorkbook.of(workbook), workbook, document).deviations).toEqual([]);
       }),
       { ...runs(5), endOnFailure: true },
     );
@@ -139,6 +139,42 @@ describe('the later years in a workbook', () => {
     expect(compare(theirs, changed, BY_YEAR).deviations).toEqual([]);
   });
 
+  it('leave what looks at the whole plan as the plan has it', async () => {
+    const looking = sketch({
+      months: 8,
+      firstMonth: '2026-03',
+      assumptions: { Rise: ['ratePerYear', 0.03] },
+      lines: {
+        Income: { Pay: { start: 2000, '2026-06': 2100 }, Shared: 'total(Pay) / 8' },
+        Costs: {
+          Rent: 800,
+          Coming: 'next(Rent)',
+          'In the year': 'total(Rent, year) / 10',
+          Highest: 'highest(Pay) - lowest(Shared)',
+          Ranked: 'rank(Pay)',
+          Part: 'share(Pay) * 100',
+          Worth: 'NPV(Rise, Pay - Rent)',
+          'Again and again': 'running(Shared) / 10',
+          'All that is set': 'average(Pay * 2) + average(Highest)',
+        },
+      },
+    });
+    const rising = after(looking, {
+      kind: 'plan.set',
+      settings: { projectionRate: [...looking.assumptions.keys()][0]! },
+    });
+    for (const layout of [BY_YEAR, BY_PLAN]) {
+      const { deviations, unsaid } = compare(await recalculated(rising, layout), rising, layout);
+      expect(deviations).toEqual([]);
+      expect(unsaid).toBe(0);
+    }
+    const ids = workbookOf(rising).sheets.map(({ id }) => id);
+    expect(ids).toContain('later-budget');
+  });
+  it('take from the plan what means the same there', () => {
+    const ids = workbookOf(rate).sheets.map(({ id }) => id);
+    expect(ids.filter((id) => id.startsWith('later'))).toEqual([]);
+  });
   it('are left out where there is no room for them', () => {
     const full = sketch({ months: 600, lines: { Income: { Pay: 1 } } });
     expect(workbookOf(full, BY_PLAN).sheets.map(({ id }) => id)).not.toContain('projection');

@@ -16,7 +16,8 @@ import { liveCalculators } from './calculators/calculators.ts';
 import { columnsOfPlan, columnsOfYear } from './budget.ts';
 import { NOTHING_HAPPENED } from './happened.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
-import { liveProjectionSheets, projectedFurther } from './liveProjection.ts';
+import { laterSheets } from './laterYears.ts';
+import { projectedFurther } from './liveProjection.ts';
 import { liveLists } from './lists.ts';
 import { planSheet } from './planSheet.ts';
 import { chartSheet, checksSheet, listChartSheet, scenariosSheet } from './review.ts';
@@ -41,9 +42,7 @@ export function liveWorkbook(
 ): Workbook {
   const { document, calendar } = model;
   const plan = planOf(document);
-  // The months of later years refer to those of the plan: all sheets see the plan with them.
-  const projection = projectedFurther(model);
-  const ground = new PlanGround(projection?.model ?? model);
+  const ground = new PlanGround(model);
   const calculators = liveCalculators(ground);
   const lists = liveLists(ground);
   const yearNamed = ({ from }: Stretch) => nameOfYear(document, yearIn(document, calendar.months[from]!));
@@ -57,10 +56,11 @@ export function liveWorkbook(
         });
   const { sheet: assumptions, names } = assumptionsSheet(ground);
   const behind = [...calculators, ...lists].map((live) => live.sheet());
-  if (projection) behind.push(...liveProjectionSheets(ground, projection, calendar.count));
   // What rules need beside them is known once all others are made.
   const workings = workingsSheet(ground);
-  const sheets = [...budgets, assumptions, ...behind, ...(workings ? [workings] : [])];
+  const ofPlan = [...budgets, assumptions, ...behind, ...(workings ? [workings] : [])];
+  const projection = projectedFurther(model);
+  const sheets = projection ? [...ofPlan, ...laterSheets(model, projection, ofPlan)] : ofPlan;
   const complete = withWritableFormulas({
     title: plan.name,
     author,

@@ -1,4 +1,5 @@
-import { Model, isFraction, type Document } from '@haushalt/core';
+import { Model, figureOver, isFraction, type Document } from '@haushalt/core';
+import { projectedFurther } from '../sheets/liveProjection.ts';
 import { liveWorkbook, type WorkbookLayout } from '../sheets/liveWorkbook.ts';
 import type { SheetCell, Workbook } from '../sheets/sheet.ts';
 import { RecalculatedWorkbook, type Recalculated } from './recalculated.ts';
@@ -34,14 +35,30 @@ interface Compared {
   readonly deviations: readonly Deviation[];
 }
 
-/** The cells with formulas that differ, of a plan as the workbook has it, and how many there are in all. */
-export function compare(recalculated: RecalculatedWorkbook, document: Document, layout: WorkbookLayout): Compared {
-  return compareWith(recalculated, liveWorkbook(new Model(document), layout));
+/** The figures of a plan by the keys of their cells: what the plan itself says, whatever a workbook was made of. */
+function figuresOf(document: Document): (sheet: string, key: string) => number | undefined {
+  const plan = new Model(document);
+  const later = projectedFurther(plan)?.model ?? plan;
+  return (sheet, key) => {
+    const model = /^budget/.test(sheet) ? plan : sheet === 'projected' ? later : null;
+    if (!model) return undefined;
+    const written = key.replace(/^later:/, '');
+    const total = /^total:(.*)@(\d+)-(\d+)$/.exec(written);
+    if (total) return figureOver(model, total[1]!, { from: Number(total[2]), to: Number(total[3]) });
+    const month = /^(.*)@(\d+)$/.exec(written);
+    return month ? model.seriesOf(month[1]!)?.valueAt(Number(month[2])) : undefined;
+  };
 }
 
-/** The same of a workbook as it was made. */
-export function compareWith(recalculated: RecalculatedWorkbook, book: Workbook): Compared {
+/** The cells with formulas that differ from the plan's figures, or from the workbook's own elsewhere, and how many there are. */
+export function compare(recalculated: RecalculatedWorkbook, document: Document, layout: WorkbookLayout): Compared {
+  return compareWith(recalculated, liveWorkbook(new Model(document), layout), document);
+}
+
+/** The same of a workbook as it was made of a plan. */
+export function compareWith(recalculated: RecalculatedWorkbook, book: Workbook, document: Document): Compared {
   const deviations: Deviation[] = [];
+  const figureOf = figuresOf(document);
   let [cells, unsaid] = [0, 0];
   book.sheets.forEach((sheet, index) => {
     const name = recalculated.sheetNames[index]!;
@@ -51,15 +68,17 @@ export function compareWith(recalculated: RecalculatedWorkbook, book: Workbook):
       let column = 0;
       for (const cell of row.cells) {
         if (cell.mark === 'unsaid') unsaid++;
-        if (cell.formula) {
-          cells++;
+        const figure = cell.key === undefined ? undefined : figureOf(sheet.id, cell.key);
+        if (cell.formula || figure !== undefined) {
+          if (cell.formula) cells++;
           const theirs = recalculated.at(name, at, column);
-          if (!agree(cell, theirs, largest))
+          const ours = figure === undefined ? cell.value : figure === figure ? figure : null;
+          if (!agree({ ...cell, value: ours }, theirs, largest))
             deviations.push({
               sheet: sheet.title,
               row: String(row.cells[0]?.value),
               column,
-              ours: cell.value,
+              ours,
               theirs,
               formula: recalculated.why(name, at, column),
             });
