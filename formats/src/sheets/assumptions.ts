@@ -116,16 +116,26 @@ function monthlyRow(ground: PlanGround, row: AssumptionRow): SheetRow {
 
 function definedNames(ground: PlanGround, assumptions: readonly AssumptionRow[]): DefinedName[] {
   const taken = new Set<string>();
-  return assumptions.map((row) => {
-    const base = identifierOf(row.name);
+  const free = (base: string): string => {
     let name = base;
     for (let attempt = 2; taken.has(name.toLowerCase()); attempt++) name = `${base}_${attempt}`;
     taken.add(name.toLowerCase());
-    const keys = ground.isSteady(row.id)
-      ? [assumptionKey(row.id)]
-      : ground.model.calendar.months.map((_, place) => figureKey(row.id, place));
-    return { key: assumptionKey(row.id), name, keys };
+    return name;
+  };
+  const named = assumptions.map((row): DefinedName => {
+    const key = assumptionKey(row.id);
+    const isOneCell = row.formula === null || ground.isSteady(row.id);
+    const keys = isOneCell ? [key] : ground.model.calendar.months.map((_, place) => figureKey(row.id, place));
+    return { key, name: free(identifierOf(row.name)), keys };
   });
+  // Of a value that changes each has a name that says from when.
+  const dated = assumptions.flatMap((row) =>
+    ground.model.valueStepsOf(row.id).map((step): DefinedName => {
+      const key = stepKey(step.id);
+      return { key, name: free(`${identifierOf(row.name)}_from_${step.from.replace('-', '_')}`), keys: [key] };
+    }),
+  );
+  return [...named, ...dated];
 }
 
 /** A name as workbooks allow it: letters, digits and underscores, and nothing that looks like a cell. */

@@ -119,7 +119,10 @@ function inMonth(ground: PlanGround, id: string, place: number): SheetFormula | 
   const { document } = ground.model;
   if (document.lines.has(id)) {
     const { formula } = ground.ruling(id, place);
-    if (formula === null) return undefined;
+    if (formula === null) {
+      const before = ground.sameAmountBefore(id, place);
+      return before === null ? undefined : at(figureKey(id, before));
+    }
     const rule = readStoredOrNull(formula);
     if (!rule) throw new Unsayable(messages.itsRuleCannotBeRead);
     return ground.translator.whole(rule, place);

@@ -226,7 +226,24 @@ describe('rules said as formulas', () => {
     expect((await said('grow(100, monthly(Pay rise), 2026-01, month)'))[2]).toBe('=100*(1+Pay_rise/12)^2');
   });
   it('reads the calendar from the heading', async () => {
-    expect((await said('if(month = 3, 212)'))[2]).toBe('=IF(IF(MONTH(D1)=3,FALSE(),TRUE()),"",IF(MONTH(D1)=3,212,0))');
+    expect((await said('if(month = 3, 212)'))[2]).toBe('=IF(MONTH(D1)=3,212,"")');
+  });
+  it('types an amount once, and refers to it in the months it holds for', async () => {
+    const document = sketch({
+      months: 4,
+      lines: { Income: { Pay: 2000, Rise: { start: 10, '2026-03': 12 } } },
+      exceptions: { Pay: { '2026-02': 2500 } },
+    });
+    expect(await formulasOf(document, 'Pay')).toEqual(['', '', '=B4', '=D4']);
+    expect(await formulasOf(document, 'Rise')).toEqual(['', '=B5', '', '=D5']);
+  });
+  it('names what holds from a month on', async () => {
+    const document = sketch({
+      months: 4,
+      assumptions: { 'Pay rise': ['ratePerYear', 0.02, { '2026-03': 0.03 }] },
+      lines: { Income: { Pay: 2000 }, Costs: { Ruled: 'Pay * Pay rise' } },
+    });
+    expect(await formulasOf(document, 'Ruled')).toEqual(['=B4*Pay_rise', '=C4*Pay_rise', '=D4*Pay_rise_from_2026_03', '=E4*Pay_rise_from_2026_03']); // prettier-ignore
   });
   it('gives nothing where Haushalt gives nothing', async () => {
     expect((await said('Bonus * 2', { Bonus: null }))[0]).toBe('=IF(B5="","",N(B5)*2)');

@@ -12,10 +12,13 @@ import { lettersOf, officeOpenSpelling, printSheetFormula } from '../sheets/prin
 import type { SheetCell, Workbook } from '../sheets/sheet.ts';
 import { sheetNamesOf } from '../sheets/sheetNames.ts';
 
+/** The digits programs look at when they round. */
+const MOST_DIGITS = 15;
+
 /**
  * Three functions as the standard has them (OpenFormula 1.2): INT rounds down (6.17.2), where the library cuts off a negative
- * number's decimals; ROUND takes 1.005 for the half it is meant to be, where the library rounds it down for what it is
- * in binary; and RANK (6.18.65), which it does not have.
+ * number's decimals; ROUND takes 1.005 for the half it is meant to be, and what was computed for its fifteen digits, which
+ * is as far as programs look, where the library rounds it down for what it is in binary; and RANK (6.18.65), which it does not have.
  */
 class Standard extends FunctionPlugin {
   static override implementedFunctions = {
@@ -40,7 +43,8 @@ class Standard extends FunctionPlugin {
   round(ast: { args: never[] }, state: never) {
     return this.runFunction(ast.args, state, this.metadata('ROUND'), (value: number, digits: number) => {
       const scale = 10 ** digits;
-      return (Math.sign(value) * Math.round(Math.abs(value) * scale * (1 + Number.EPSILON))) / scale || 0;
+      const scaled = Number((Math.abs(value) * scale).toPrecision(MOST_DIGITS));
+      return (Math.sign(value) * Math.round(scaled)) / scale || 0;
     });
   }
 

@@ -1,4 +1,4 @@
-import { and, at, call, operation, or, text, type SheetFormula } from '../formula.ts';
+import { and, at, call, isSameFormula, operation, or, text, type SheetFormula } from '../formula.ts';
 
 /** Whether something is empty: always, never, or as a condition in the workbook says. */
 export type Emptiness = boolean | SheetFormula;
@@ -23,5 +23,23 @@ export function emptyWithAll(parts: readonly Emptiness[]): Emptiness {
 /** A formula that gives nothing where something is empty; `null` where that is always. */
 export function unlessEmpty(empty: Emptiness, formula: SheetFormula): SheetFormula | null {
   if (empty === true) return null;
-  return empty === false ? formula : call('IF', empty, text(''), formula);
+  return empty === false ? formula : withNothing(empty, formula);
+}
+
+const isCall = (formula: SheetFormula, name: string) => formula.kind === 'call' && formula.name === name;
+
+/**
+ * `IF(empty, "", formula)`, as a person would write it: where both ask the same, they ask it once, so that
+ * `IF(IF(c, FALSE(), TRUE()), "", IF(c, 212, 0))` is `IF(c, 212, "")`.
+ */
+function withNothing(empty: SheetFormula, formula: SheetFormula): SheetFormula {
+  if (isCall(empty, 'FALSE')) return formula;
+  if (isCall(empty, 'TRUE')) return text('');
+  if (empty.kind === 'call' && formula.kind === 'call' && empty.name === 'IF' && formula.name === 'IF') {
+    const [asked, ...empties] = empty.args;
+    const [condition, ...figures] = formula.args;
+    if (isSameFormula(asked!, condition!))
+      return call('IF', condition!, withNothing(empties[0]!, figures[0]!), withNothing(empties[1]!, figures[1]!));
+  }
+  return call('IF', empty, text(''), formula);
 }

@@ -201,6 +201,7 @@ export class PlanGround implements Ground {
     if (!rulings) {
       const { model } = this;
       rulings = new Array<Ruling>(this.count).fill(NOTHING);
+      // The months of a step share what holds for them.
       for (const { row, from, to } of effectiveSteps(model.stepsOf(line), model.calendar))
         rulings.fill({ amount: row.amount, formula: row.formula, isException: false }, from, to);
       for (const { month, amount, formula } of model.exceptionsOf(line)) {
@@ -210,6 +211,19 @@ export class PlanGround implements Ground {
       this.rulings.set(line, rulings);
     }
     return rulings[place]!;
+  }
+
+  /** The month before that an amount holds since, so that it is typed once; `null` where it is typed itself. */
+  sameAmountBefore(line: string, place: number): number | null {
+    const ruling = this.ruling(line, place);
+    if (ruling.amount === null || ruling.formula !== null) return null;
+    // Exceptions between leave it as it is; each is its own.
+    for (let before = place - 1; before >= 0; before--) {
+      const earlier = this.ruling(line, before);
+      if (earlier === ruling) return before;
+      if (!earlier.isException) return null;
+    }
+    return null;
   }
 
   /** Whether a line's cell may be empty, told from what its rule says. */
@@ -281,7 +295,7 @@ export class PlanGround implements Ground {
       .filter(({ from }) => this.placeOf(from) <= place)
       .sort((a, b) => (a.from < b.from ? -1 : 1))
       .at(-1);
-    return { key, value: at(holding ? stepKey(holding.id) : assumptionKey(id)), empty: false };
+    return { key, value: name(holding ? stepKey(holding.id) : assumptionKey(id)), empty: false };
   }
 
   linesOf(group: string): readonly LineRow[] {

@@ -1,6 +1,6 @@
 import { functionOf, isRead, parameterAt, spanOf, type Call, type Expression, type Span } from '@haushalt/core';
-import { all, at, call as invoke, number, operation, text, negate, type SheetFormula } from '../formula.ts';
-import { emptyWithAll, emptyWithAny, type Emptiness } from './emptiness.ts';
+import { all, at, call as invoke, number, operation, negate, type SheetFormula } from '../formula.ts';
+import { emptyWithAll, emptyWithAny, unlessEmpty, type Emptiness } from './emptiness.ts';
 import { sayingOf } from './functions.ts';
 import { Unsayable, type Ground, type Teller } from './ground.ts';
 
@@ -21,8 +21,7 @@ export class Translator implements Teller {
     const empty = this.empty(expression, place);
     if (empty === true) return null;
     const value = this.value(expression, place);
-    const figure = isCondition(expression) ? invoke('N', value) : value;
-    return empty === false ? figure : invoke('IF', empty, text(''), figure);
+    return unlessEmpty(empty, isCondition(expression) ? invoke('N', value) : value);
   }
 
   /** A figure that can be reckoned with: a condition counts 1 or 0, what is empty 0. */
