@@ -18,15 +18,15 @@ export interface PrintRequest extends BookChoice, Omit<PageSetup, 'hasContents' 
   readonly isBooklet: boolean;
 }
 
-/** A budget on one page across, as it is printed where nothing else is said. */
+/** A budget, set as it is read best, as it is printed where nothing else is said. */
 export const USUAL_PRINT: PrintRequest = {
   parts: ['budget'],
   years: [],
   span: 'month',
   withNotes: false,
   paper: 'A4',
-  orientation: 'across',
-  pages: 'one',
+  orientation: 'auto',
+  pages: 'auto',
   isBlackAndWhite: false,
   isBooklet: false,
   title: '',

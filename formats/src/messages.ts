@@ -45,6 +45,8 @@ export const messages = {
   itsRuleCannotBeRead: 'Its rule cannot be read.',
   aMonthHasNoFigure: 'A month of the year has no figure.',
   projectedMonths: 'Projected months',
+  figureIn: (figure: string, where: string) => `${figure} (${where})`,
+  seriesInWords: (label: string, first: string, last: string) => `${label}: from ${first} to ${last}`,
   whatLaterSheetsAre:
     'What gives other figures in the plan together with its later years, which the projection is computed from.',
   withLaterYears: (title: string) => `${title} with later years`,

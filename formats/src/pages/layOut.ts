@@ -14,8 +14,8 @@ import {
   type SetRow,
   type SetSheet,
 } from './grid.ts';
-import { PAPER_SIZES, type LaidOut, type Measure, type Page, type PageItem, type PageSetup } from './page.ts'; // prettier-ignore
-import { drawPicture } from './picture.ts';
+import { LEAST_SIZE, PAPER_SIZES, type LaidOut, type Measure, type Page, type PageItem, type PageSetup, type Paper } from './page.ts'; // prettier-ignore
+import { drawPicture, pictureInWords } from './picture.ts';
 import { columnParts, rowParts, type CarriedRow, type SheetPart } from './split.ts';
 
 const MARGIN = 30;
@@ -41,17 +41,15 @@ export function layOut(
   measure: Measure,
   progress: (done: number) => void = () => {},
 ): LaidOut {
-  const [short, long] = PAPER_SIZES[setup.paper];
-  const [width, height] = setup.orientation === 'across' ? [long, short] : [short, long];
-  const room = { width: width - 2 * MARGIN, height: height - 2 * MARGIN - HEAD - FOOT };
-  const drafts: { sheet: Sheet; items: PageItem[]; size: number; isFirst: boolean }[] = [];
+  const drafts: { sheet: Sheet; items: PageItem[]; size: number; isFirst: boolean; paper: PaperArea }[] = [];
   sheets.forEach((sheet, index) => {
     const natural = setSheet(sheet, style, measure);
-    const { parts, scale } = partsOf(natural, room, setup.pages);
-    const set = widened(natural, parts, scale, room.width);
+    const { parts, scale, paper } = bestFit(natural, setup);
+    const set = widened(natural, parts, scale, paper.room.width);
+    const rows = { next: 0 };
     parts.forEach((part, nth) => {
-      const items = drawPart(set, part, scale, style, setup, measure);
-      drafts.push({ sheet, items, size: BASE * scale, isFirst: nth === 0 });
+      const items = drawPart(set, part, { scale, style, setup, measure, rows, isFirst: nth === 0 });
+      drafts.push({ sheet, items, size: BASE * scale, isFirst: nth === 0, paper });
     });
     progress((index + 1) / sheets.length);
   });
@@ -60,24 +58,80 @@ export function layOut(
   const contents = drafts.flatMap(({ sheet, size, isFirst }, index) =>
     isFirst ? [{ title: sheet.title, page: index + 1 + contentsPages, size }] : [],
   );
-  const frame = (page: number, heading: string, remark: string, items: readonly PageItem[]): Page => ({
+  const frame = (
+    page: number,
+    { width, height }: PaperArea,
+    { heading, remark, isFirst }: { readonly heading: string; readonly remark: string; readonly isFirst: boolean },
+    items: readonly PageItem[],
+  ): Page => ({
     width,
     height,
     title: heading,
-    items: [...items, ...frameItems({ width, height, heading, remark, title, setup, page, total }, measure)],
+    items: [...frameItems({ width, height, heading, remark, title, setup, page, total, isFirst }, measure), ...items],
   });
-  const pages = drafts.map(({ sheet, items }, index) =>
-    frame(index + 1 + contentsPages, sheet.title, sheet.remark, items),
+  const pages = drafts.map(({ sheet, items, paper, isFirst }, index) =>
+    frame(index + 1 + contentsPages, paper, { heading: sheet.title, remark: sheet.remark, isFirst }, items),
   );
-  if (setup.hasContents) pages.unshift(frame(1, messages.contents, title, contentsItems(contents, width, setup)));
+  if (setup.hasContents) {
+    const paper = paperArea(setup.paper, setup.orientation === 'across' ? 'across' : 'upright');
+    const about = { heading: messages.contents, remark: title, isFirst: true };
+    pages.unshift(frame(1, paper, about, contentsItems(contents, paper, setup)));
+  }
   return { pages, contents };
+}
+
+/** A paper one way up, and what of it a sheet can take. */
+interface PaperArea {
+  readonly width: number;
+  readonly height: number;
+  readonly room: Room;
+}
+interface Room {
+  readonly width: number;
+  readonly height: number;
+}
+
+function paperArea(paper: Paper, orientation: 'upright' | 'across'): PaperArea {
+  const [short, long] = PAPER_SIZES[paper];
+  const [width, height] = orientation === 'across' ? [long, short] : [short, long];
+  return { width, height, room: { width: width - 2 * MARGIN, height: height - 2 * MARGIN - HEAD - FOOT } };
+}
+
+/** How a sheet is set. */
+interface Fit {
+  readonly parts: SheetPart[];
+  readonly scale: number;
+  readonly paper: PaperArea;
+}
+
+/**
+ * The way up and the number of pages that let a sheet be read best: the fewest pages on which it is read with ease, or else
+ * the largest letters; of those alike, what fills its pages.
+ */
+function bestFit(set: SetSheet, { paper, orientation, pages }: PageSetup): Fit {
+  const orientations = orientation === 'auto' ? (['upright', 'across'] as const) : [orientation];
+  const numbers = pages === 'auto' ? (['one', 'two', 'many'] as const) : [pages];
+  const fits = orientations.flatMap((way) => {
+    const area = paperArea(paper, way);
+    return numbers.map((number): Fit => ({ ...partsOf(set, area.room, number), paper: area }));
+  });
+  return fits.reduce((best, fit) => (isBetter(fit, best) ? fit : best));
+}
+
+function isBetter(a: Fit, b: Fit): boolean {
+  const [sizeA, sizeB] = [a.scale * BASE, b.scale * BASE];
+  const [isEasyA, isEasyB] = [sizeA >= LEAST_SIZE, sizeB >= LEAST_SIZE];
+  if (isEasyA !== isEasyB) return isEasyA;
+  if (isEasyA && a.parts.length !== b.parts.length) return a.parts.length < b.parts.length;
+  if (Math.abs(sizeA - sizeB) > 1e-6) return sizeA > sizeB;
+  return a.parts.length < b.parts.length;
 }
 
 /** How a sheet is parted into pages, and scaled. Nothing is ever left out. */
 function partsOf(
   set: SetSheet,
-  room: { readonly width: number; readonly height: number },
-  pages: PageSetup['pages'],
+  room: Room,
+  pages: 'one' | 'two' | 'many',
 ): { readonly parts: SheetPart[]; readonly scale: number } {
   const all = [...set.widths.keys()];
   const width = set.widths.reduce((sum, each) => sum + each, 0);
@@ -109,8 +163,8 @@ function widened(set: SetSheet, parts: readonly SheetPart[], scale: number, room
 /** Two pages: one below the other or one beside the other, whichever lets the letters be larger. */
 function inTwo(
   set: SetSheet,
-  room: { readonly width: number; readonly height: number },
-  { width, height }: { readonly width: number; readonly height: number },
+  room: Room,
+  { width, height }: Room,
 ): { readonly parts: SheetPart[]; readonly scale: number } {
   const all = [...set.widths.keys()];
   const body = [...set.rows.keys()].filter((at) => at >= set.sheet.headings);
@@ -136,13 +190,20 @@ function inTwo(
   return { parts: columnParts(set, room.width / beside).map((columns) => ({ rows: body, columns })), scale: beside };
 }
 
+interface Drawing {
+  readonly scale: number;
+  readonly style: FigureStyle;
+  readonly setup: PageSetup;
+  readonly measure: Measure;
+  /** Counts the rows of a sheet through all its pages. */
+  readonly rows: { next: number };
+  readonly isFirst: boolean;
+}
+
 function drawPart(
   set: SetSheet,
   part: SheetPart,
-  scale: number,
-  style: FigureStyle,
-  setup: PageSetup,
-  measure: Measure,
+  { scale, style, setup, measure, rows, isFirst }: Drawing,
 ): PageItem[] {
   const items: PageItem[] = [];
   const lefts = new Map<number, number>();
@@ -153,38 +214,38 @@ function drawPart(
   }
   const right = x;
   let y = MARGIN + HEAD;
-  const draw = (row: SetRow) => {
-    drawRow(row, { set, lefts, right, y, scale, setup, measure, columns: part.columns }, items);
+  const draw = (row: SetRow, isRepeated = false) => {
+    const number = isRepeated ? null : rows.next++;
+    drawRow(row, { set, lefts, right, y, scale, setup, measure, columns: part.columns, number }, items);
     y += row.height * scale;
   };
-  for (const row of set.rows.slice(0, set.sheet.headings)) draw(row);
+  for (const row of set.rows.slice(0, set.sheet.headings)) draw(row, !isFirst);
   for (const at of part.rows) draw(typeof at === 'number' ? set.rows[at]! : carriedRow(at, set, style, measure));
   return items;
 }
 
-/** A row that says what has come together so far. */
+/** A row that says what has come together so far; its words may go as far as the first figure. */
 function carriedRow(
   { kind, sums }: CarriedRow,
   { sheet, widths, rows }: SetSheet,
   style: FigureStyle,
   measure: Measure,
 ): SetRow {
-  const cells = widths.map((_, column): SheetCell => {
-    const sum = sums.get(column);
-    if (column === 0) return words(kind === 'forward' ? messages.carriedForward : messages.broughtForward);
+  const first = Math.min(...sums.keys());
+  const title = words(kind === 'forward' ? messages.carriedForward : messages.broughtForward, { span: first });
+  const figures = widths.slice(first).map((_, index): SheetCell => {
+    const sum = sums.get(first + index);
     return sum === undefined ? { value: null } : { value: sum, format: { unit: 'money' } };
   });
-  const row: SheetRow = { role: 'remark', cells };
+  const row: SheetRow = { role: 'remark', cells: [title, ...figures] };
+  const setCell = (cell: SheetCell, column: number, span: number): SetCell => {
+    const room = widths.slice(column, column + span).reduce((sum, width) => sum + width, 0) - 2 * PADDING;
+    return { cell, column, span, weight: 'text', lines: broken(shownText(cell, style), room / BASE, 'text', measure) };
+  };
   return {
     row,
     height: rows[sheet.headings]?.height ?? BASE * LEADING,
-    cells: cells.map((cell, column) => ({
-      cell,
-      column,
-      span: 1,
-      weight: 'text',
-      lines: broken(shownText(cell, style), (widths[column]! - 2 * PADDING) / BASE, 'text', measure),
-    })),
+    cells: [setCell(title, 0, first), ...figures.map((cell, index) => setCell(cell, first + index, 1))],
   };
 }
 
@@ -197,6 +258,8 @@ interface Where {
   readonly setup: PageSetup;
   readonly measure: Measure;
   readonly columns: readonly number[];
+  /** Which row of its sheet it is, for those who have it read to them; `null` for a heading repeated. */
+  readonly number: number | null;
 }
 
 function drawRow({ row, cells, height }: SetRow, where: Where, items: PageItem[]): void {
@@ -204,7 +267,9 @@ function drawRow({ row, cells, height }: SetRow, where: Where, items: PageItem[]
   const bottom = y + height * scale;
   if (row.picture) {
     const room = { x: MARGIN, y, width: right - MARGIN, height: height * scale, size: SMALL * Math.min(1, scale) };
-    items.push(...drawPicture(row.picture, { ...room, isBlackAndWhite: setup.isBlackAndWhite }, where.measure));
+    const drawn = drawPicture(row.picture, { ...room, isBlackAndWhite: setup.isBlackAndWhite }, where.measure);
+    const part = { kind: 'picture', alternative: pictureInWords(row.picture) } as const;
+    items.push(...drawn.map((item) => ({ ...item, part })));
     return;
   }
   const isSum = row.role === 'total' || row.role === 'final';
@@ -237,7 +302,7 @@ function drawCell(
   { cell, lines, weight, column, span }: SetCell,
   row: SheetRow,
   { left, end }: { readonly left: number; readonly end: number },
-  { set, y, scale, setup, measure }: Where,
+  { set, y, scale, setup, measure, number, columns }: Where,
   items: PageItem[],
   fill: (from: number, to: number, colour: string) => void,
 ): void {
@@ -266,10 +331,21 @@ function drawCell(
   const noteSize = size * FOOTNOTE;
   const noteWidth = cell.footnote === undefined ? 0 : measure(cell.footnote, 'text') * noteSize;
   const top = y + 1.5 * scale + size * 0.79;
+  const said: Pick<PageItem, 'part'> =
+    number === null
+      ? {}
+      : {
+          part: {
+            kind: 'cell',
+            row: number,
+            column: columns.indexOf(column),
+            isHeading: row.role === 'heading' || kind === 'name',
+          },
+        };
   if (cell.footnote !== undefined) {
     const first = measure(lines[0]!, weight) * size;
     const x = isFigure ? end - PADDING * scale - noteWidth : left + PADDING * scale + indent + first;
-    items.push({ kind: 'text', text: cell.footnote, x, y: top - size * 0.3, size: noteSize, weight: 'text', colour, anchor: 'start', width: noteWidth }); // prettier-ignore
+    items.push({ kind: 'text', text: cell.footnote, x, y: top - size * 0.3, size: noteSize, weight: 'text', colour, anchor: 'start', width: noteWidth, ...said }); // prettier-ignore
   }
   lines.forEach((text, index) => {
     const shift = index === 0 && isFigure ? noteWidth : 0;
@@ -283,6 +359,7 @@ function drawCell(
       colour,
       anchor: isFigure ? 'end' : 'start',
       width: measure(text, weight) * size,
+      ...said,
     });
   });
 }
@@ -296,11 +373,13 @@ interface Frame {
   readonly setup: PageSetup;
   readonly page: number;
   readonly total: number;
+  /** Whether a sheet begins on it, so that its title is a heading and no mere repetition. */
+  readonly isFirst: boolean;
 }
 
 /** Title, name, date and page of a page. */
 function frameItems(
-  { width, height, heading, remark, title, setup, page, total }: Frame,
+  { width, height, heading, remark, title, setup, page, total, isFirst }: Frame,
   measure: Measure,
 ): PageItem[] {
   const ink = setup.isBlackAndWhite ? BLACK : PALETTE.ink;
@@ -323,7 +402,10 @@ function frameItems(
   const [first = ''] = broken(heading, room / TITLE_SIZE, 'title', measure);
   const [second = ''] = broken(below.replaceAll('\n', ' '), (width - 2 * MARGIN) / SMALL, 'text', measure);
   return [
-    text(first, MARGIN, MARGIN + 14, TITLE_SIZE, 'title', ink, 'start'),
+    {
+      ...text(first, MARGIN, MARGIN + 14, TITLE_SIZE, 'title', ink, 'start'),
+      ...(isFirst ? { part: { kind: 'title' } as const } : {}),
+    },
     text(second, MARGIN, MARGIN + 28, SMALL, 'text', soft, 'start'),
     ...(whose === '' ? [] : [text(whose, right, MARGIN + 14, SMALL, 'text', soft, 'end')]),
     { kind: 'rule', x: MARGIN, y: height - MARGIN - 12, toX: right, width: 0.25, colour: setup.isBlackAndWhite ? GREYS.hairline : PALETTE.hairline }, // prettier-ignore
@@ -332,17 +414,15 @@ function frameItems(
   ];
 }
 
-function contentsItems(contents: LaidOut['contents'], width: number, setup: PageSetup): PageItem[] {
+function contentsItems(contents: LaidOut['contents'], { width, room }: PaperArea, setup: PageSetup): PageItem[] {
   const ink = setup.isBlackAndWhite ? BLACK : PALETTE.ink;
-  const step = Math.min(
-    20,
-    (PAPER_SIZES[setup.paper][setup.orientation === 'across' ? 0 : 1] - 2 * MARGIN - HEAD - FOOT) / contents.length,
-  );
+  const step = Math.min(20, room.height / contents.length);
   const size = Math.min(11, step * 0.62);
   return contents.flatMap(({ title, page }, index): PageItem[] => {
     const y = MARGIN + HEAD + (index + 0.8) * step;
+    const part = { kind: 'contents', page } as const;
     return [
-      { kind: 'text', text: title, x: MARGIN, y, size, weight: 'text', colour: ink, anchor: 'start', width: 0 },
+      { kind: 'text', text: title, x: MARGIN, y, size, weight: 'text', colour: ink, anchor: 'start', width: 0, part },
       {
         kind: 'text',
         text: String(page),
@@ -353,6 +433,7 @@ function contentsItems(contents: LaidOut['contents'], width: number, setup: Page
         colour: ink,
         anchor: 'end',
         width: 0,
+        part,
       },
       { kind: 'rule', x: MARGIN, y: y + size * 0.35, toX: width - MARGIN, width: 0.25, colour: setup.isBlackAndWhite ? GREYS.hairline : PALETTE.hairline }, // prettier-ignore
     ];

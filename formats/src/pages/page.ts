@@ -1,8 +1,20 @@
 /** The letters pages are set in: text, strong text, titles. */
 export type Weight = 'text' | 'strong' | 'title';
 
+/**
+ * What an item of a page is a part of, for those who have pages read to them: several items with the very same object make
+ * one cell, one chart or one entry of the contents. What is part of nothing is mere decoration.
+ */
+export type PagePart =
+  | { readonly kind: 'title' }
+  /** A cell of the sheet's table: rows count through all pages of a sheet, columns on each page. */
+  | { readonly kind: 'cell'; readonly row: number; readonly column: number; readonly isHeading: boolean }
+  | { readonly kind: 'picture'; readonly alternative: string }
+  /** An entry of the contents, which leads to a page counted from 1. */
+  | { readonly kind: 'contents'; readonly page: number };
+
 /** Something on a page; lengths are in points, from the upper left corner. A text's `y` is its baseline. */
-export type PageItem =
+export type PageItem = (
   | {
       readonly kind: 'text';
       readonly text: string;
@@ -41,7 +53,8 @@ export type PageItem =
       readonly colour: string;
       /** Whether what it surrounds is filled, in place of a stroke. */
       readonly isFilled: boolean;
-    };
+    }
+) & { readonly part?: PagePart };
 
 /** A page as it will be printed. */
 export interface Page {
@@ -67,7 +80,7 @@ export const PAPER_SIZES: Readonly<Record<Paper, readonly [number, number]>> = {
   Letter: [612, 792],
 };
 
-/** Below this size letters are hard to read on paper. */
+/** Below this size letters are hard to read on paper; larger ones are no reason for more pages. */
 export const LEAST_SIZE = 6;
 
 /** How wide a text is in letters of one point. */
@@ -75,9 +88,10 @@ export type Measure = (text: string, weight: Weight) => number;
 
 export interface PageSetup {
   readonly paper: Paper;
-  readonly orientation: 'upright' | 'across';
-  /** Exactly one page for each sheet, exactly two, or as many as it takes. */
-  readonly pages: 'one' | 'two' | 'many';
+  /** `auto`: whichever way up lets a sheet be read best. */
+  readonly orientation: 'auto' | 'upright' | 'across';
+  /** One page for each sheet, at most two, as many as it takes; `auto`: whichever number lets it be read best. */
+  readonly pages: 'auto' | 'one' | 'two' | 'many';
   readonly isBlackAndWhite: boolean;
   /** Whether all sheets are one booklet, with its contents at the beginning. */
   readonly hasContents: boolean;

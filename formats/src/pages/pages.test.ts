@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { extractText, getDocumentProxy } from 'unpdf';
 import { describe, expect, it } from 'vitest';
-import { Model, parsePlan, planOf } from '@haushalt/core';
+import { Model, actualsFrom, parsePlan, planOf, toMonth, type Day, type LedgerEntry } from '@haushalt/core';
 import { runs } from '../../../core/src/testing/setup.ts';
 import { USUAL_PRINT, pagesOf, type PrintRequest } from '../handOver.ts';
 import { NOTHING_HAPPENED } from '../sheets/happened.ts';
@@ -86,7 +86,7 @@ describe('exactly one page', () => {
   });
 
   it('says when its letters are too small, and two pages are larger', async () => {
-    const one = await pagesOf(budgetOf(120), PRINT, TODAY);
+    const one = await pagesOf(budgetOf(120), { ...PRINT, pages: 'one', orientation: 'across' }, TODAY);
     expect(tooSmall(one).map(({ title }) => title)).toEqual(['Budget 2026']);
     const two = await pagesOf(budgetOf(120), { ...PRINT, pages: 'two' }, TODAY);
     expect(two.pages).toHaveLength(2);
@@ -103,6 +103,58 @@ describe('exactly one page', () => {
     const { pages } = await pagesOf(household, { ...PRINT, isBlackAndWhite: true }, TODAY);
     const colours = new Set(pages.flatMap(({ items }) => items.map(({ colour }) => colour)));
     for (const colour of colours) expect(colour).toMatch(/^(..)\1\1$/);
+  });
+});
+
+describe('the way up and the number of pages', () => {
+  const table = (rows: number, columns: number): Sheet => ({
+    id: 'test',
+    title: 'Schedule',
+    remark: '',
+    columns: [{ kind: 'name' }, ...Array.from({ length: columns }, () => ({ kind: 'figure' as const }))],
+    headings: 1,
+    rows: [
+      { role: 'heading', cells: [words('Month'), ...Array.from({ length: columns }, (_, at) => words(`Column ${at}`))] },
+      ...Array.from({ length: rows }, (_, row): SheetRow => ({
+        role: 'line',
+        cells: [words(`Month ${row}`), ...Array.from({ length: columns }, (__, at) => ({ value: 1000 * row + at, format: { unit: 'money' as const } }))],
+      })),
+    ],
+  }); // prettier-ignore
+  const set = (sheet: Sheet, more: Partial<PageSetup>) => layOut([sheet], '', STYLE, { ...SETUP, ...more }, measure);
+
+  it('are those that are read best: a schedule upright, a year across', () => {
+    const schedule = set(table(60, 6), {});
+    expect(schedule.pages).toHaveLength(1);
+    expect(schedule.pages[0]!.height).toBeGreaterThan(schedule.pages[0]!.width);
+    expect(schedule.contents[0]!.size).toBeGreaterThan(set(table(60, 6), { pages: 'one', orientation: 'across' }).contents[0]!.size); // prettier-ignore
+    const year = set(table(30, 14), {});
+    expect(year.pages).toHaveLength(1);
+    expect(year.pages[0]!.width).toBeGreaterThan(year.pages[0]!.height);
+  });
+
+  it('are never worse than those one might choose', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 150 }), fc.integer({ min: 1, max: 40 }), (rows, columns) => {
+        const sheet = table(rows, columns);
+        const own = set(sheet, {});
+        const size = own.contents[0]!.size;
+        for (const orientation of ['across', 'upright'] as const)
+          for (const pages of ['one', 'two', 'many'] as const) {
+            const chosen = set(sheet, { orientation, pages });
+            if (chosen.contents[0]!.size >= 6) expect(own.pages.length).toBeLessThanOrEqual(chosen.pages.length);
+            if (size < 6) expect(size).toBeGreaterThanOrEqual(chosen.contents[0]!.size - 1e-9);
+          }
+      }),
+      runs(15),
+    );
+  });
+
+  it('fill their pages alike where columns take several', () => {
+    const { pages } = set(table(20, 26), { orientation: 'upright', pages: 'many' });
+    const columns = pages.map((page) => textsOn(page).filter((text) => text.startsWith('Column')).length);
+    expect(columns.length).toBeGreaterThan(1);
+    expect(Math.max(...columns) - Math.min(...columns)).toBeLessThanOrEqual(1);
   });
 });
 
@@ -203,6 +255,31 @@ describe('the whole plan as a booklet', () => {
         }
   });
 
+  it.each(['across', 'upright'] as const)('prints nothing over anything, %s', async (orientation) => {
+    const source = demoSource('household');
+    const entries = Array.from({ length: 150 }, (_, at) => ({ date: '2026-03-14' as Day, what: `Something bought number ${at}`, line: 'groceries', account: 'bank', toAccount: '', amount: -123456, note: '', reference: '' })); // prettier-ignore
+    const there: BookSource = { ...source, happened: { ...source.happened, actuals: actualsFrom([{ line: 'groceries', account: 'bank', month: toMonth('2026-03'), amount: -1, count: 1 }], TODAY) }, entries: () => entries as unknown as readonly LedgerEntry[] }; // prettier-ignore
+    const { pages } = await pagesOf(there, { ...PRINT, parts: all, pages: 'many', orientation }, TODAY);
+    expect(pages.flatMap(textsOn)).toContain('Brought forward');
+    for (const page of pages) {
+      const rows = new Map<number, { from: number; to: number; text: string }[]>();
+      for (const item of page.items) {
+        if (item.kind !== 'text' || item.part?.kind !== 'cell') continue;
+        const width = measure(item.text, item.weight) * item.size;
+        const from = item.anchor === 'end' ? item.x - width : item.x;
+        const row = Math.round(item.y * 10);
+        rows.set(row, [...(rows.get(row) ?? []), { from, to: from + width, text: item.text }]);
+      }
+      for (const row of rows.values()) {
+        row.sort((a, b) => a.from - b.from);
+        row.forEach(({ from, text }, at) => {
+          if (at > 0)
+            expect([text, from - row[at - 1]!.to]).toEqual([text, expect.toSatisfy((gap: number) => gap > -0.5)]);
+        });
+      }
+    }
+  });
+
   it('stands with its notes below, each where it belongs', async () => {
     const texts = textsIn(await pagesOf(household, { ...PRINT, withNotes: true }, TODAY));
     expect(texts).toContain('Notes');
@@ -226,6 +303,30 @@ describe('a PDF', () => {
     expect(raw).toMatch(/FontFile2/);
     expect(raw).toMatch(/SourceSans3/);
     expect(await pdf.getOutline()).toMatchObject([{ title: 'Budget 2026' }, { title: 'Budget 2027' }]);
+  });
+
+  it('says what is a heading, a cell, a chart, and leads from its contents to its pages', async () => {
+    const laidOut = await pagesOf(household, { ...PRINT, parts: ['budget', 'charts'], isBooklet: true }, TODAY);
+    const file = await writePdf(laidOut, { title: 'Our household', author: '', language: 'en-IE' });
+    const pdf = await getDocumentProxy(file.slice());
+    const [contents, budget] = [await pdf.getPage(1), await pdf.getPage(2)];
+    const links = (await contents.getAnnotations()).filter(({ subtype }: { subtype: string }) => subtype === 'Link');
+    const led = await Promise.all(links.map(({ dest }: { dest: string }) => pdf.getDestination(dest)));
+    const pagesLedTo = await Promise.all(led.map((to) => pdf.getPageIndex(to![0])));
+    expect([...new Set(pagesLedTo)]).toEqual(laidOut.contents.map(({ page }) => page - 1));
+    interface Tag { readonly role?: string; readonly alt?: string; readonly children?: readonly Tag[] } // prettier-ignore
+    const all = (tag: Tag): Tag[] => [tag, ...(tag.children ?? []).flatMap(all)];
+    const onBudget = all((await budget.getStructTree()) as Tag);
+    const count = (role: string) => onBudget.filter((tag) => tag.role === role).length;
+    expect(count('H1')).toBe(1);
+    expect(count('Table')).toBe(1);
+    const shown = bookSheets(household, { ...PRINT, parts: ['budget'] })[0]!.rows.filter(({ cells }) => cells.some(({ value }) => value !== null)); // prettier-ignore
+    expect(count('TR')).toBe(shown.length);
+    expect(count('TH')).toBeGreaterThan(shown.length);
+    const tags = await Promise.all(Array.from({ length: pdf.numPages }, async (_, at) => all((await (await pdf.getPage(at + 1)).getStructTree()) as Tag))); // prettier-ignore
+    const charts = tags.flat().filter(({ role }) => role === 'Figure');
+    expect(charts.length).toBe(household.model.document.charts.size);
+    for (const { alt } of charts) expect(alt).toMatch(/\d/);
   });
 
   it('has letters of other scripts, and survives those nobody has', async () => {

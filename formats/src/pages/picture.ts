@@ -1,3 +1,4 @@
+import { messages } from '../messages.ts';
 import { PALETTE, SIDE_INK } from '../sheets/palette.ts';
 import type { PictureSeries, SheetPicture } from '../sheets/picture.ts';
 import type { Measure, PageItem } from './page.ts';
@@ -24,6 +25,23 @@ const PART_OF_SLOT = 0.72;
 /** Draws a chart with its axes, its lines and what its series are called. */
 export function drawPicture(picture: SheetPicture, box: PictureBox, measure: Measure): PageItem[] {
   return picture.form === 'shares' ? drawShares(picture, box, measure) : drawAlong(picture, box, measure);
+}
+
+/** What a chart shows, for those who have it read to them: each series from its first figure to its last, or each share. */
+export function pictureInWords({ form, categories, series, write }: SheetPicture): string {
+  if (form === 'shares') {
+    const values = series[0]?.values ?? [];
+    return categories.map((part, at) => `${part}: ${write(values[at] ?? 0)}`).join('; ');
+  }
+  return series
+    .map(({ label, values }) => {
+      const there = values.flatMap((value, at) => (value === null ? [] : [at]));
+      const [first, last] = [there[0], there.at(-1)];
+      if (first === undefined || last === undefined) return label;
+      const figureOf = (at: number) => messages.figureIn(write(values[at]!), categories[at] ?? '');
+      return messages.seriesInWords(label, figureOf(first), figureOf(last));
+    })
+    .join('; ');
 }
 
 /** Parts of a whole, a bar to a part, each with its share in words. */

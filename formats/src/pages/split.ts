@@ -17,10 +17,26 @@ export interface CarriedRow {
 
 const widthOf = ({ widths }: SetSheet, columns: readonly number[]) => columns.reduce((sum, column) => sum + widths[column]!, 0); // prettier-ignore
 
-/** Columns in parts no wider than there is room; names are repeated, what stands at the end of rows comes last. */
+/**
+ * Columns in the fewest parts no wider than there is room, as wide as one another as can be; names are repeated, what stands
+ * at the end of rows comes last.
+ */
 export function columnParts(set: SetSheet, room: number): number[][] {
   const all = [...set.widths.keys()];
   if (widthOf(set, all) <= room) return [all];
+  const fewest = fullParts(set, room).length;
+  let [low, high] = [0, room];
+  for (let step = 0; step < 16; step++) {
+    const middle = (low + high) / 2;
+    if (fullParts(set, middle).length <= fewest) high = middle;
+    else low = middle;
+  }
+  return fullParts(set, high);
+}
+
+/** Each part as full as there is room. */
+function fullParts(set: SetSheet, room: number): number[][] {
+  const all = [...set.widths.keys()];
   const names = all.filter((column) => set.sheet.columns[column]?.kind === 'name');
   const namesWidth = widthOf(set, names);
   const parts: number[][] = [];
@@ -109,12 +125,15 @@ function headingOver({ rows, sheet }: SetSheet, from: number): number | null {
   return null;
 }
 
-/** The last seam of a page, unless that would leave half of it empty. */
+/** A page ends at a seam only where it is full to this part. */
+const LEAST_FULL = 0.65;
+
+/** The last seam of a page, unless that would leave much of it empty. */
 function lastSeam(rows: readonly SetRow[], from: number, to: number): number {
   const full = rows.slice(from, to).reduce((sum, { height }) => sum + height, 0);
   let used = full;
   for (let at = to; at > from; at--) {
-    if (isSeam(rows, at) && used >= full * 0.45) return at;
+    if (isSeam(rows, at) && used >= full * LEAST_FULL) return at;
     used -= rows[at - 1]!.height;
   }
   return from;

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
 import { measure, runsOf, shape, widthOf, type FontFile } from '../pages/fonts.ts';
-import type { LaidOut, PageItem } from '../pages/page.ts';
+import type { LaidOut, PageItem, PagePart } from '../pages/page.ts';
 
 /** What a file says of itself. */
 export interface PdfAbout {
@@ -10,7 +10,10 @@ export interface PdfAbout {
   readonly language: string;
 }
 
-/** Pages as a PDF: letters embedded, text that can be selected and searched, a bookmark for each sheet. */
+/**
+ * Pages as a PDF: letters embedded, text that can be selected and searched, a bookmark for each sheet, contents that lead
+ * there, and tags (ISO 32000, 14.8) that tell those who have it read to them what is a heading, a cell of a table, a chart.
+ */
 export function writePdf(
   { pages, contents }: LaidOut,
   { title, author, language }: PdfAbout,
@@ -22,6 +25,7 @@ export function writePdf(
     compress: true,
     pdfVersion: '1.7',
     lang: language,
+    tagged: true,
     displayTitle: true,
     info: { Title: title, Author: author, Creator: 'Haushalt', Producer: 'Haushalt' },
   });
@@ -33,15 +37,136 @@ export function writePdf(
   });
   const begun = new Map(contents.map(({ title: sheet, page }) => [page, sheet]));
   const registered = new Set<string>();
+  const tags = new Tags(document);
   pages.forEach(({ width, height, items }, index) => {
     document.addPage({ size: [width, height], margin: 0 });
     const sheet = begun.get(index + 1);
-    if (sheet !== undefined) document.outline.addItem(sheet);
-    for (const item of items) draw(document, item, registered);
+    if (sheet !== undefined) {
+      document.outline.addItem(sheet);
+      document.addNamedDestination(destinationOf(index + 1), 'Fit');
+    }
+    for (const item of items) {
+      tags.turnTo(item.part ?? null);
+      draw(document, item, registered);
+      if (item.part?.kind === 'contents' && item.kind === 'text') lead(document, item, item.part.page);
+    }
+    tags.turnTo(null);
+    tags.pause();
     progress((index + 1) / pages.length);
   });
+  tags.end();
   document.end();
   return ended;
+}
+
+const destinationOf = (page: number) => `page-${page}`;
+
+/** Makes a text of the contents lead to its page. */
+function lead(document: PDFKit.PDFDocument, item: PageItem & { readonly kind: 'text' }, page: number): void {
+  const width = measure(item.text, item.weight) * item.size;
+  const left = item.anchor === 'end' ? item.x - width : item.x;
+  document.goTo(left, item.y - item.size, width, item.size * 1.3, destinationOf(page));
+}
+
+/** Tells what is drawn from now on, and gathers it: sheets as sections with a heading, tables with rows and cells, charts. */
+class Tags {
+  private readonly document: PDFKit.PDFDocument;
+  private readonly root: PDFKit.PDFStructureElement;
+  private section: PDFKit.PDFStructureElement | null = null;
+  private table: PDFKit.PDFStructureElement | null = null;
+  private row: { readonly number: number; readonly element: PDFKit.PDFStructureElement; cells: number } | null = null;
+  private open: PagePart | null | undefined = undefined;
+
+  constructor(document: PDFKit.PDFDocument) {
+    this.document = document;
+    this.root = document.struct('Document');
+    document.addStructure(this.root);
+  }
+
+  /** What follows is a part of this; `null` for decoration. */
+  turnTo(part: PagePart | null): void {
+    if (part === this.open) return;
+    this.pause();
+    this.open = part;
+    if (part === null) {
+      this.document.markContent('Artifact', { type: 'Layout' });
+      return;
+    }
+    switch (part.kind) {
+      case 'title':
+        this.endSection();
+        this.section = this.document.struct('Sect');
+        this.root.add(this.section);
+        this.hold(this.section, 'H1');
+        return;
+      case 'cell': {
+        const row = this.rowFor(part.row);
+        // Cells without anything count too, so that each stands in its column.
+        for (; row.cells < part.column; row.cells++) this.addEmpty(row.element);
+        row.cells++;
+        this.hold(row.element, part.isHeading ? 'TH' : 'TD');
+        return;
+      }
+      case 'picture':
+        this.hold(this.sectionNow(), 'Figure', { alt: part.alternative });
+        return;
+      case 'contents':
+        this.hold(this.sectionNow(), 'P');
+    }
+  }
+
+  /** Ends what is being drawn, as it has to at the end of a page. */
+  pause(): void {
+    if (this.open !== undefined) this.document.endMarkedContent();
+    this.open = undefined;
+  }
+
+  end(): void {
+    this.endSection();
+    this.root.end();
+  }
+
+  private hold(parent: PDFKit.PDFStructureElement, tag: string, options: { readonly alt?: string } = {}): void {
+    const element = this.document.struct(tag, { ...options });
+    parent.add(element);
+    element.add(this.document.markStructureContent(tag));
+    element.end();
+  }
+
+  private addEmpty(row: PDFKit.PDFStructureElement): void {
+    const cell = this.document.struct('TD');
+    row.add(cell);
+    cell.end();
+  }
+
+  private sectionNow(): PDFKit.PDFStructureElement {
+    if (!this.section) {
+      this.section = this.document.struct('Sect');
+      this.root.add(this.section);
+    }
+    return this.section;
+  }
+
+  private rowFor(number: number): NonNullable<typeof this.row> {
+    if (this.row?.number === number) return this.row;
+    this.row?.element.end();
+    if (!this.table) {
+      this.table = this.document.struct('Table');
+      this.sectionNow().add(this.table);
+    }
+    this.row = { number, element: this.document.struct('TR'), cells: 0 };
+    this.table.add(this.row.element);
+    return this.row;
+  }
+
+  private endSection(): void {
+    this.row?.element.end();
+    this.table?.end();
+    this.section?.end();
+    this.row = null;
+    this.table = null;
+    this.section = null;
+  }
 }
 
 function draw(document: PDFKit.PDFDocument, item: PageItem, registered: Set<string>): void {
