@@ -441,7 +441,17 @@ describe('haushalt print', () => {
     const one = await run('print', HOUSEHOLD, out, '--years', '2026,2027', '--name', 'Mara Brandt');
     expect(one).toMatchObject({ code: 0, out: `${out}: 2 pages.\n`, error: '' });
     expect(readFileSync(out).subarray(0, 8).toString()).toBe('%PDF-1.7');
-    const small = await run('print', HOUSEHOLD, out, '--what', 'entries', '--upright');
+    const small = await run(
+      'print',
+      HOUSEHOLD,
+      out,
+      '--what',
+      'entries',
+      '--orientation',
+      'portrait',
+      '--pages',
+      'one',
+    );
     expect(small.code).toBe(0);
     expect(small.error).toMatch(/^Entries is set in [\d.]+ pt to fit on one page, which is hard to read/);
   });

@@ -1,4 +1,4 @@
-import { planOf, today, writeWithDecimals, yearsOf } from '@haushalt/core';
+import { paperOf, planOf, today, writeWithDecimals, yearsOf } from '@haushalt/core';
 import { PAPERS, PARTS, pagesOf, partsIn, tooSmall, pdfOf, type PageSetup, type Paper, type Part, type PrintRequest } from '@haushalt/formats'; // prettier-ignore
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
@@ -7,12 +7,14 @@ import { writeOut } from './output.ts';
 import { readPlanFile } from './planFile.ts';
 import { sourceOf } from './source.ts';
 
+const ORIENTATIONS = { auto: 'auto', portrait: 'upright', landscape: 'across' } as const;
+
 interface PrintOptions {
   readonly what: string;
   readonly years?: string;
-  readonly paper: Paper;
+  readonly paper?: Paper;
   readonly pages: PageSetup['pages'];
-  readonly upright?: boolean;
+  readonly orientation: keyof typeof ORIENTATIONS;
   readonly quarters?: boolean;
   readonly notes?: boolean;
   readonly black?: boolean;
@@ -32,11 +34,19 @@ export function printCommand(): Command {
       'budget',
     )
     .option('--years <years>', 'which years, apart by commas; all when left out')
-    .addOption(new Option('--paper <paper>', 'the paper').choices(PAPERS).default('A4'))
     .addOption(
-      new Option('--pages <pages>', 'how many pages for each part').choices(['one', 'two', 'many']).default('one'),
+      new Option('--paper <paper>', 'the paper size; that of the plan’s country when left out').choices(PAPERS),
     )
-    .option('--upright', 'upright in place of across')
+    .addOption(
+      new Option('--pages <pages>', 'how many pages for each part; auto sets each as it is read best')
+        .choices(['auto', 'one', 'two', 'many'])
+        .default('auto'),
+    )
+    .addOption(
+      new Option('--orientation <orientation>', 'portrait, landscape, or auto: as each part is read best')
+        .choices(['auto', 'portrait', 'landscape'])
+        .default('auto'),
+    )
     .option('--quarters', 'quarters in place of months')
     .option('--notes', 'with notes')
     .option('--black', 'in black and white')
@@ -52,8 +62,8 @@ export function printCommand(): Command {
         years: yearsNamed(options.years, yearsOf(calendar)),
         span: options.quarters ? 'quarter' : 'month',
         withNotes: options.notes ?? false,
-        paper: options.paper,
-        orientation: options.upright ? 'upright' : 'across',
+        paper: options.paper ?? paperOf(planOf(document).locale),
+        orientation: ORIENTATIONS[options.orientation],
         pages: options.pages,
         isBlackAndWhite: options.black ?? false,
         isBooklet: options.what === 'plan',
@@ -64,6 +74,7 @@ export function printCommand(): Command {
       writeOut(out, await pdfOf(laidOut, options, planOf(document)));
       for (const { title, size } of tooSmall(laidOut))
         console.error(messages.isTooSmall(title, writeWithDecimals(size, 'number', 1, planOf(document))));
+      if (laidOut.missing.length > 0) console.error(messages.cannotBePrinted(laidOut.missing.join(' ')));
       console.log(messages.isWrittenTo(out, laidOut.pages.length));
     });
 }

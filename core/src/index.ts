@@ -7,6 +7,7 @@ export * from './calendar/rollup.ts';
 export * from './figure/compare.ts';
 export { decimalText, shifted } from './figure/decimal.ts';
 export * from './figure/notation.ts';
+export * from './figure/paper.ts';
 export * from './figure/read.ts';
 export * from './figure/rounding.ts';
 export * from './figure/unit.ts';

@@ -1,5 +1,6 @@
 import { dayInWords, planOf, type Day, type FigureStyle, type PlanRow } from '@haushalt/core';
 import type { LaidOut, PageSetup } from './pages/page.ts';
+import { Printable } from './pages/printable.ts';
 import { bookSheets, type BookChoice, type BookSource } from './sheets/book.ts';
 import { liveWorkbook } from './sheets/liveWorkbook.ts';
 import type { Sheet } from './sheets/sheet.ts';
@@ -53,7 +54,7 @@ export async function pagesOf(
   request: PrintRequest,
   today: Day,
   progress: Progress = () => {},
-): Promise<LaidOut> {
+): Promise<PrintedPages> {
   const plan = planOf(source.model.document);
   progress(0, messages.reckoning);
   const sheets = bookSheets(source, request);
@@ -66,6 +67,12 @@ export async function pagesOf(
   return setPages(sheets, title, plan, setup, (done) => progress(0.1 + 0.4 * done, messages.settingPages));
 }
 
+/** Pages as they are printed. */
+export interface PrintedPages extends LaidOut {
+  /** The letters no font has; a box stands for each. */
+  readonly missing: readonly string[];
+}
+
 /** Sheets as pages. */
 export async function setPages(
   sheets: readonly Sheet[],
@@ -73,9 +80,15 @@ export async function setPages(
   style: FigureStyle,
   setup: PageSetup,
   progress: (done: number) => void = () => {},
-): Promise<LaidOut> {
-  const [{ measure }, { layOut }] = await Promise.all([import('./pages/fonts.ts'), import('./pages/layOut.ts')]);
-  return layOut(sheets, title, style, setup, measure, progress);
+): Promise<PrintedPages> {
+  const [{ canPrint, measure }, { layOut }] = await Promise.all([
+    import('./pages/fonts.ts'),
+    import('./pages/layOut.ts'),
+  ]);
+  const printable = new Printable(canPrint);
+  const ready = sheets.map((sheet) => printable.sheet(sheet));
+  const laidOut = layOut(ready, printable.text(title), style, { ...setup, name: printable.text(setup.name) }, measure, progress); // prettier-ignore
+  return { ...laidOut, missing: printable.missing };
 }
 
 /** A plan as a file. */
@@ -97,7 +110,7 @@ export async function handOver(
     case 'ods':
     case 'xlsx': {
       progress(0, messages.sayingRules);
-      const workbook = liveWorkbook(source.model, { by: request.by, author: request.name }, source.happened);
+      const workbook = liveWorkbook(source.model, { by: request.by, author: request.name }, source.happened, source.entries()); // prettier-ignore
       const told = (done: number) => progress(0.4 + 0.6 * done, messages.writingSheets);
       told(0);
       if (request.kind === 'ods') return (await import('./write/ods.ts')).writeOds(workbook, told);

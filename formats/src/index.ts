@@ -12,6 +12,7 @@ export {
   type FileKind,
   type HandOverRequest,
   type PrintRequest,
+  type PrintedPages,
   type Progress,
 } from './handOver.ts';
 export {

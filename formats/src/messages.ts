@@ -45,6 +45,23 @@ export const messages = {
   itsRuleCannotBeRead: 'Its rule cannot be read.',
   aMonthHasNoFigure: 'A month of the year has no figure.',
   projectedMonths: 'Projected months',
+  journal: {
+    title: 'Journal',
+    accounts: 'Accounts',
+    toAccount: 'To account',
+    reference: 'Reference',
+    insertAbove: 'Insert further entries above this row; the other sheets count them.',
+    since: 'Since',
+    opening: 'Opening balance',
+    through: 'In and out since',
+    balance: 'Balance',
+    together: 'All accounts',
+    unassigned: 'Without a line',
+    spendingByMonth: (year: string) => `Spending by month ${year}`,
+    countedUntil: (month: string) => `Counted from the sheet Journal; the last entry is of ${month}.`,
+    tooManyEntries: (most: string) =>
+      `The journal is left out: a workbook counts over at most ${most} entries. Export the entries as CSV instead.`,
+  },
   figureIn: (figure: string, where: string) => `${figure} (${where})`,
   seriesInWords: (label: string, first: string, last: string) => `${label}: from ${first} to ${last}`,
   whatLaterSheetsAre:

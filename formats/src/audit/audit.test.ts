@@ -22,6 +22,8 @@ import type { RawCell, RawWorkbook } from '../read/rawWorkbook.ts';
 import { readWorkbook } from '../read/readWorkbook.ts';
 import { liveWorkbook } from '../sheets/liveWorkbook.ts';
 import { Places } from '../sheets/placed.ts';
+import type { Workbook } from '../sheets/sheet.ts';
+import { sketch } from '../../../core/src/testing/plans.ts';
 import { demoPlan } from '../testing/demo.ts';
 import { MONTHS, letter, monthRow as row, workbookOf, type Content } from '../testing/workbookOf.ts';
 import { writeOds } from '../write/ods.ts';
@@ -420,6 +422,17 @@ describe('the sample with ten planted faults', () => {
   });
 });
 
+/** A workbook as it is read back after figures were typed over some of its cells. */
+async function typedOver(workbook: Workbook, typed: readonly (readonly [string, number])[]): Promise<RawWorkbook> {
+  const raw = await readWorkbook(writeOds(workbook));
+  const places = new Places(workbook);
+  for (const [key, value] of typed) {
+    const { sheet, row: r, column } = places.placeOf(key);
+    (raw.sheets[sheet]!.cells.get(r) as Map<number, RawCell>).set(column, { value, error: null, formula: null, look: 'plain' }); // prettier-ignore
+  }
+  return raw;
+}
+
 describe('a workbook of ours', () => {
   it.each(['xlsx', 'ods'] as const)('comes back as the same plan from .%s, with what was typed over', async (kind) => {
     for (const name of ['household', 'bread-stall'] as const) {
@@ -438,16 +451,47 @@ describe('a workbook of ours', () => {
     const workbook = liveWorkbook(new Model(document), { by: 'year', author: '' });
     const energy = [...document.assumptions.values()].find(({ name }) => name === 'Energy prices')!;
     const rent = lineIn(document, 'Rent');
-    const raw = await readWorkbook(writeOds(workbook));
-    const places = new Places(workbook);
-    for (const [key, value] of [[`assumption:${energy.id}`, 0.09], [`${rent.id}@3`, 1200]] as const) {
-      const { sheet, row: r, column } = places.placeOf(key);
-      (raw.sheets[sheet]!.cells.get(r) as Map<number, RawCell>).set(column, { value, error: null, formula: null, look: 'plain' });
-    } // prettier-ignore
+    const raw = await typedOver(workbook, [[`assumption:${energy.id}`, 0.09], [`${rent.id}@3`, 1200]]); // prettier-ignore
     const { document: back, cells } = auditRead(raw, 'x', false);
     expect(back.assumptions.get(energy.id)!.value).toBe(0.09);
     expect(new Model(back).seriesOf(rent.id)!.valueAt(3)).toBe(1200);
     expect(cells.differences).toEqual([]);
+  });
+
+  it('takes a figure for all months that go on from it, as the workbook computes them', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.tuple(fc.nat(11), fc.integer({ min: 1, max: 999 })), { maxLength: 3 }),
+        fc.array(fc.tuple(fc.nat(11), fc.integer({ min: 1000, max: 1999 })), { maxLength: 3 }),
+        fc.array(fc.tuple(fc.nat(11), fc.integer({ min: 2000, max: 2999 })), { minLength: 1, maxLength: 4 }),
+        async (steps, exceptions, typed) => {
+          const months = new Model(sketch({ lines: {} })).calendar.months;
+          const byMonth = (list: readonly (readonly [number, number])[]) => Object.fromEntries(list.map(([at, value]) => [months[at]!, value])); // prettier-ignore
+          const document = sketch({
+            lines: { Costs: { Rent: { start: 500, ...byMonth(steps) } } },
+            exceptions: { Rent: byMonth(exceptions) },
+          });
+          const rent = lineIn(document, 'Rent').id;
+          const workbook = liveWorkbook(new Model(document), { by: 'year', author: '' });
+          const places = new Places(workbook);
+          // What stands in the cells, worked out by hand: a typed figure, or the cell it refers to.
+          const cells = months.map((_, at) => {
+            const { sheet, row: r, column } = places.placeOf(`${rent}@${at}`);
+            return workbook.sheets[sheet]!.rows[r]!.cells[column]!;
+          });
+          const over = new Map(typed);
+          const shown: number[] = [];
+          cells.forEach(({ value, formula }, at) => {
+            const before = formula?.kind === 'at' ? shown[Number(formula.key.split('@')[1])] : undefined;
+            shown.push(over.get(at) ?? before ?? Number(value));
+          });
+          const { document: back, cells: compared } = auditRead(await typedOver(workbook, [...over].map(([at, value]) => [`${rent}@${at}`, value])), 'x', false); // prettier-ignore
+          expect([...new Model(back).seriesOf(rent)!.values]).toEqual(shown);
+          expect(compared.differences).toEqual([]);
+        },
+      ),
+      runs(15),
+    );
   });
 });
 

@@ -4,9 +4,11 @@ import {
   applyChanges,
   commandForInput,
   decide,
+  effectiveSteps,
   figureAsFormula,
+  periodOf,
   parsePlan,
-  toMonth,
+  toShown,
   type Command,
   type Document,
 } from '@haushalt/core';
@@ -48,26 +50,35 @@ export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
   const asWritten = liveWorkbook(new Model(written), layout);
   const changed = changedCells(workbook, asWritten);
   let document = written;
-  let taken = 0;
-  for (const { cell, theirs, isTyped } of changed) {
-    const command = theirs === null || !isTyped ? null : commandFor(document, cell.key ?? '', theirs);
-    const decision = command && decide(document, command);
-    if (!decision?.ok) continue;
-    document = applyChanges(document, decision.changes);
-    taken++;
+  const left: ChangedCell[] = [];
+  for (const change of changed) {
+    const { cell, theirs, isTyped } = change;
+    const commands = theirs === null || !isTyped ? [] : commandsFor(document, written, cell.key ?? '', theirs);
+    const decided = allDecided(document, commands);
+    if (decided === null) left.push(change);
+    else document = decided;
   }
-  // Beside the plan as it is now, only what could not be taken over differs.
-  const ours = taken === 0 ? asWritten : liveWorkbook(new Model(document), layout);
-  const rest = taken === 0 ? changed : changedCells(workbook, ours);
-  const differences = rest.map(({ sheet, place, theirs, cell, isTyped }): CellDifference => ({
+  const taken = changed.length - left.length;
+  const compared = countFigures(asWritten);
+  const differences = left.map(({ sheet, place, theirs, cell, isTyped }): CellDifference => ({
     sheet,
     cell: place,
     theirs: theirs ?? NaN,
     ours: typeof cell.value === 'number' ? cell.value : null,
     reason: isTyped ? messages.typedOverHere : messages.formulaChanged,
   }));
-  const compared = countFigures(ours);
   return { document, taken, cells: { compared, equal: compared - differences.length, differences } };
+}
+
+/** A plan after some commands, all of them or none; `null` where there are none, or one is refused. */
+function allDecided(document: Document, commands: readonly Command[]): Document | null {
+  let after = document;
+  for (const command of commands) {
+    const decision = decide(after, command);
+    if (!decision.ok) return null;
+    after = applyChanges(after, decision.changes);
+  }
+  return commands.length === 0 ? null : after;
 }
 
 function countFigures(ours: Workbook): number {
@@ -80,7 +91,7 @@ interface ChangedCell {
   readonly place: string;
   readonly cell: SheetCell;
   readonly theirs: number | null;
-  /** Whether a figure was typed where a typed figure was; else a formula is another one. */
+  /** Whether a figure was typed where a typed figure was, or one that goes on; else a formula is another one. */
   readonly isTyped: boolean;
 }
 
@@ -109,7 +120,7 @@ function changedCells(workbook: RawWorkbook, ours: Workbook): ChangedCell[] {
             place: `${lettersOf(here)}${at + 1}`,
             cell,
             theirs: value,
-            isTyped: value !== null && !cell.formula,
+            isTyped: value !== null && (!cell.formula || goesOn(cell)),
           },
         ];
       });
@@ -127,21 +138,58 @@ function isSameFigure({ value, format }: SheetCell, theirs: RawCell | undefined)
   );
 }
 
-/** What typing a figure into a cell of ours means for the plan; `null` for a cell nothing follows from. */
-function commandFor(document: Document, key: string, figure: number): Command | null {
-  const assumption = /^assumption:(.+)$/.exec(key)?.[1];
-  if (assumption !== undefined) return { kind: 'assumption.set', assumption, settings: { value: figure } };
-  const step = document.assumptionSteps.get(/^step:(.+)$/.exec(key)?.[1] ?? '');
-  if (step) return { kind: 'assumption.setStep', assumption: step.assumption, from: step.from, value: figure };
-  const input = /^input:(.+)$/.exec(key)?.[1];
-  if (input !== undefined) return commandForInput(document, input, figureAsFormula(figure));
-  const [, item, column] = /^cell:([^:]+):([^:]+)$/.exec(key) ?? [];
-  if (item !== undefined && column !== undefined)
-    return { kind: 'listCells.set', cells: [{ item, column, value: figure }] };
-  const [, line, period] = /^([^:@]+)@(\d+)$/.exec(key) ?? [];
-  const month = period === undefined ? undefined : monthsOf(document)[Number(period)];
-  if (line === undefined || month === undefined || !document.lines.has(line)) return null;
-  return { kind: 'line.setFigure', line, month: toMonth(month), reach: 'month', figure };
+/** The line and month of a cell of the budget. */
+function monthOfCell(key: string): { readonly line: string; readonly place: number } | null {
+  const [, line, place] = /^([^:@]+)@(\d+)$/.exec(key) ?? [];
+  return line === undefined ? null : { line, place: Number(place) };
 }
 
-const monthsOf = (document: Document) => new Model(document).calendar.months;
+/** Whether a cell holds the amount of an earlier month of its line: a figure typed over it goes on from there. */
+function goesOn({ key, formula }: SheetCell): boolean {
+  if (formula?.kind !== 'at' || key === undefined) return false;
+  return monthOfCell(key)?.line === monthOfCell(formula.key)?.line;
+}
+
+/** What typing a figure into a cell of ours means for the plan; nothing for a cell nothing follows from. */
+function commandsFor(document: Document, written: Document, key: string, figure: number): Command[] {
+  const assumption = /^assumption:(.+)$/.exec(key)?.[1];
+  if (assumption !== undefined) return [{ kind: 'assumption.set', assumption, settings: { value: figure } }];
+  const step = document.assumptionSteps.get(/^step:(.+)$/.exec(key)?.[1] ?? '');
+  if (step) return [{ kind: 'assumption.setStep', assumption: step.assumption, from: step.from, value: figure }];
+  const input = /^input:(.+)$/.exec(key)?.[1];
+  if (input !== undefined) {
+    const command = commandForInput(document, input, figureAsFormula(figure));
+    return command ? [command] : [];
+  }
+  const [, item, column] = /^cell:([^:]+):([^:]+)$/.exec(key) ?? [];
+  if (item !== undefined && column !== undefined)
+    return [{ kind: 'listCells.set', cells: [{ item, column, value: figure }] }];
+  const cell = monthOfCell(key);
+  return cell && document.lines.has(cell.line) ? typedFrom(written, cell.line, cell.place, figure) : [];
+}
+
+/** A figure typed into a month: an exception, or the amount of all months that go on from there, between exceptions. */
+function typedFrom(written: Document, line: string, place: number, figure: number): Command[] {
+  const model = new Model(written);
+  const { months } = model.calendar;
+  const month = months[place];
+  if (month === undefined) return [];
+  const exceptions = new Set(model.exceptionsOf(line).map((exception) => exception.month));
+  const step = effectiveSteps(model.stepsOf(line), model.calendar).find(({ from, to }) => from <= place && place < to);
+  if (exceptions.has(month) || !step || step.row.amount === null)
+    return [{ kind: 'line.setFigure', line, month, reach: 'month', figure }];
+  // What goes on from there takes away the exceptions on its way; they are what they were.
+  const kept = model.exceptionsOf(line).filter((exception) => {
+    const at = periodOf(model.calendar, exception.month);
+    return at > place && at < step.to;
+  });
+  const goingOn = { kind: 'line.setFigure', line, month, reach: 'until', until: months[step.to - 1]!, figure } as const;
+  return [
+    goingOn,
+    ...kept.map(({ month: at, amount, formula }): Command =>
+      formula === null
+        ? { kind: 'line.setFigure', line, month: at, reach: 'month', figure: amount }
+        : { kind: 'line.setFormula', line, month: at, reach: 'month', formula: toShown(formula, written) },
+    ),
+  ];
+}

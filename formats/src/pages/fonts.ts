@@ -4,12 +4,36 @@ import { create, type Font } from 'fontkit';
 import type { Measure, Weight } from './page.ts';
 
 /** The files of a weight, by the letters they have: those of western Europe first, as they are needed most. */
-const SCRIPTS = ['latin', 'latin-ext', 'greek', 'cyrillic', 'greek-ext', 'cyrillic-ext', 'vietnamese'] as const;
-const FILES: Readonly<Record<Weight, (script: string) => string>> = {
-  text: (script) => `@fontsource/source-sans-3/files/source-sans-3-${script}-400-normal.woff`,
-  strong: (script) => `@fontsource/source-sans-3/files/source-sans-3-${script}-600-normal.woff`,
-  title: (script) => `@fontsource/source-serif-4/files/source-serif-4-${script}-600-normal.woff`,
+const OWN_SCRIPTS = ['latin', 'latin-ext', 'greek', 'cyrillic', 'greek-ext', 'cyrillic-ext', 'vietnamese'];
+/** Families for what those do not have: the family and the part of it, with the weights there are. */
+const OTHERS = [
+  { family: 'noto-sans-math', script: 'latin', weights: [400] },
+  { family: 'noto-sans-symbols-2', script: 'symbols', weights: [400] },
+  { family: 'noto-sans-hebrew', script: 'hebrew', weights: [400, 600] },
+  { family: 'noto-sans-arabic', script: 'arabic', weights: [400, 600] },
+  { family: 'noto-sans-thai', script: 'thai', weights: [400, 600] },
+  { family: 'noto-sans-devanagari', script: 'devanagari', weights: [400, 600] },
+] as const;
+const FAMILIES: Readonly<Record<Weight, { readonly family: string; readonly weight: 400 | 600 }>> = {
+  text: { family: 'source-sans-3', weight: 400 },
+  strong: { family: 'source-sans-3', weight: 600 },
+  title: { family: 'source-serif-4', weight: 600 },
 };
+
+const pathOf = (family: string, script: string, weight: number) =>
+  `@fontsource/${family}/files/${family}-${script}-${weight}-normal.woff`;
+
+/** The files that may have the letters of a weight, by the names they are embedded under, in the order they are looked at. */
+function filesOf(weight: Weight): readonly { readonly name: string; readonly path: string }[] {
+  const own = FAMILIES[weight];
+  return [
+    ...OWN_SCRIPTS.map((script) => ({ name: `${weight}-${script}`, path: pathOf(own.family, script, own.weight) })),
+    ...OTHERS.map(({ family, script, weights }) => {
+      const there = weights.find((each) => each === own.weight) ?? weights[0];
+      return { name: `${family}-${there}`, path: pathOf(family, script, there) };
+    }),
+  ];
+}
 /** Figures of one width, so that columns line up. */
 export const FEATURES = ['tnum', 'kern'] as const;
 
@@ -29,13 +53,12 @@ export interface Run {
 const require = createRequire(import.meta.url);
 const opened = new Map<string, FontFile | null>();
 
-function fontFile(weight: Weight, script: string): FontFile | null {
-  const name = `${weight}-${script}`;
+function fontFile({ name, path }: { readonly name: string; readonly path: string }): FontFile | null {
   let known = opened.get(name);
   if (known === undefined) {
     known = null;
     try {
-      const file = readFileSync(require.resolve(FILES[weight](script)));
+      const file = readFileSync(require.resolve(path));
       known = { name, file, font: create(file) as Font };
     } catch (error) {
       // Not every family has every script.
@@ -46,25 +69,30 @@ function fontFile(weight: Weight, script: string): FontFile | null {
   return known;
 }
 
-/** The file that has a letter; the first for one that none has. */
-function fileFor(letter: string, weight: Weight): FontFile {
+const usual = (weight: Weight) => fontFile(filesOf(weight)[0]!)!;
+
+/** The file that has a letter; `null` where none has. */
+function fileWith(letter: string, weight: Weight): FontFile | null {
   const code = letter.codePointAt(0)!;
-  for (const script of SCRIPTS) {
-    const file = fontFile(weight, script);
+  for (const each of filesOf(weight)) {
+    const file = fontFile(each);
     if (file?.font.hasGlyphForCodePoint(code)) return file;
   }
-  return fontFile(weight, 'latin')!;
+  return null;
 }
+
+/** Whether a letter can be printed. */
+export const canPrint = (letter: string): boolean => fileWith(letter, 'text') !== null;
 
 /** A text in stretches that are set in one file each. */
 export function runsOf(text: string, weight: Weight): Run[] {
-  const first = fontFile(weight, 'latin')!;
+  const first = usual(weight);
   // Nearly every text is.
   if (/^[\x20-\x7e\u00a0-\u00ff‘’“”–—…€−]*$/u.test(text)) return text === '' ? [] : [{ text, font: first }];
   const runs: { text: string; font: FontFile }[] = [];
   for (const letter of text) {
     const last = runs.at(-1);
-    const font = /\s/.test(letter) && last ? last.font : fileFor(letter, weight);
+    const font = /\s/.test(letter) && last ? last.font : (fileWith(letter, weight) ?? first);
     if (last?.font === font) last.text += letter;
     else runs.push({ text: letter, font });
   }

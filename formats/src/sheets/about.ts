@@ -2,7 +2,7 @@ import { messages } from '../messages.ts';
 import { words, type Sheet, type SheetRow, type Workbook } from './sheet.ts';
 
 /** What a workbook is, what its marks mean, and what in it is a figure where a formula would be expected. */
-export function aboutSheet({ sheets, title }: Workbook): Sheet {
+export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string[] = []): Sheet {
   const unsaid = new Map<string, { count: number; where: Set<string> }>();
   let [formulas, exceptions] = [0, 0];
   for (const sheet of sheets)
@@ -38,6 +38,7 @@ export function aboutSheet({ sheets, title }: Workbook): Sheet {
       section(messages.aboutThisFile),
       line(messages.whatThisFileIs),
       line(messages.changeAnAssumption),
+      ...remarks.map((remark) => line(remark)),
       { role: 'blank', cells: [] },
       section(messages.inThisFile),
       line(messages.formulas, formulas),

@@ -11,12 +11,13 @@ import {
   type Command,
   type Day,
   type Document,
+  type LedgerEntry,
 } from '@haushalt/core';
 import { commandFor, draws, startingPlan, type Draw } from '../../../core/src/testing/random.ts';
 import { runs, seldomOrOften } from '../../../core/src/testing/setup.ts';
 import { sketch } from '../../../core/src/testing/plans.ts';
 import { compare, compareWith } from '../testing/compared.ts';
-import { demoPlan } from '../testing/demo.ts';
+import { demoPlan, demoSource } from '../testing/demo.ts';
 import { RecalculatedWorkbook } from '../testing/recalculated.ts';
 import { writeOds } from '../write/ods.ts';
 import { writeXlsx } from '../write/xlsx.ts';
@@ -178,6 +179,64 @@ describe('the later years in a workbook', () => {
   it('are left out where there is no room for them', () => {
     const full = sketch({ months: 600, lines: { Income: { Pay: 1 } } });
     expect(workbookOf(full, BY_PLAN).sheets.map(({ id }) => id)).not.toContain('projection');
+  });
+});
+
+describe('the ledger in a workbook', () => {
+  it.each(['xlsx', 'ods'] as const)(
+    'is counted from its journal, line by line and account by account, in .%s',
+    async (kind) => {
+      const { model, happened, entries: all } = demoSource('household');
+      const { document } = model;
+      const entries = all();
+      const workbook = liveWorkbook(model, BY_YEAR, happened, entries);
+      const theirs = RecalculatedWorkbook.read(kind === 'ods' ? writeOds(workbook) : await writeXlsx(workbook));
+      expect(compareWith(theirs, workbook, document).deviations).toEqual([]);
+      const cellsOf = (title: string) => {
+        const at = workbook.sheets.findIndex((sheet) => sheet.title === title);
+        const named = new Map(workbook.sheets[at]!.rows.map(({ cells }, row) => [cells[0]?.value, row]));
+        return (row: string, column: number) => theirs.at(theirs.sheetNames[at]!, named.get(row)!, column);
+      };
+      // Added up here by hand, entry by entry.
+      const spent = cellsOf('Spending by month 2026');
+      for (const line of document.lines.values()) {
+      const side = document.groups.get(line.group)!.side;
+      if (side === 'memo' || line.unit !== 'money') continue;
+      for (const month of [1, 6, 10]) {
+        const date = `2026-${String(month).padStart(2, '0')}`;
+        const sum = entries.filter((entry) => entry.line === line.id && entry.date.startsWith(date)).reduce((total, { amount }) => total + amount, 0);
+        expect([line.name, spent(line.name, month)]).toEqual([line.name, expect.closeTo((side === 'income' ? sum : -sum) / 100, 6)]);
+      }
+    } // prettier-ignore
+      const balance = cellsOf('Accounts');
+      for (const { id, name, opening, openingOn } of document.accounts.values()) {
+        const counted = entries.filter(({ date }) => openingOn === null || date >= openingOn);
+        const sum = counted.reduce((total, { account, toAccount, amount }) => total + (account === id ? amount : 0) - (toAccount === id ? amount : 0), 0); // prettier-ignore
+        expect([name, balance(name, 4)]).toEqual([name, expect.closeTo(opening + sum / 100, 6)]);
+      }
+      // What is entered afterwards is counted, too.
+      const journal = workbook.sheets.findIndex(({ id }) => id === 'journal');
+      const first = entries.findIndex(({ line }) => line !== '');
+      const row = workbook.sheets[journal]!.rows.findIndex(
+        ({ cells }) => cells[6]?.value === entries[first]!.amount / 100,
+      );
+      const line = String(workbook.sheets[journal]!.rows[row]!.cells[3]!.value);
+      const before = Number(spent(line, 13));
+      theirs.set(theirs.sheetNames[journal]!, row, 6, 0);
+      expect(Number(spent(line, 13))).not.toBeCloseTo(before, 6);
+    },
+  );
+
+  it('is left out where nothing was entered, or more than a workbook counts over', () => {
+    const { model, happened, entries } = demoSource('household');
+    const ids = (list: readonly LedgerEntry[]) =>
+      liveWorkbook(model, BY_YEAR, happened, list).sheets.map(({ id }) => id);
+    expect(ids([])).not.toContain('journal');
+    expect(ids(entries())).toContain('journal');
+    const many = Array.from({ length: 20_001 }, () => entries()[0]!);
+    expect(ids(many)).not.toContain('journal');
+    const about = liveWorkbook(model, BY_YEAR, happened, many).sheets.find(({ id }) => id === 'about');
+    expect(JSON.stringify(about)).toMatch(/journal is left out/);
   });
 });
 

@@ -1,4 +1,5 @@
 import {
+  decimalText,
   inOrder,
   nameOfYear,
   planOf,
@@ -6,6 +7,7 @@ import {
   yearIn,
   type ChartRow,
   type Happened,
+  type LedgerEntry,
   type PlanModel,
   type Stretch,
 } from '@haushalt/core';
@@ -18,6 +20,7 @@ import { NOTHING_HAPPENED } from './happened.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
 import { laterSheets } from './laterYears.ts';
 import { projectedFurther } from './liveProjection.ts';
+import { MOST_IN_JOURNAL, ledgerSheets } from './journal.ts';
 import { liveLists } from './lists.ts';
 import { planSheet } from './planSheet.ts';
 import { chartSheet, checksSheet, listChartSheet, scenariosSheet } from './review.ts';
@@ -39,6 +42,7 @@ export function liveWorkbook(
   model: PlanModel,
   { by, author }: WorkbookLayout,
   happened: Happened = NOTHING_HAPPENED,
+  entries: readonly LedgerEntry[] = [],
 ): Workbook {
   const { document, calendar } = model;
   const plan = planOf(document);
@@ -61,16 +65,20 @@ export function liveWorkbook(
   const ofPlan = [...budgets, assumptions, ...behind, ...(workings ? [workings] : [])];
   const projection = projectedFurther(model);
   const sheets = projection ? [...ofPlan, ...laterSheets(model, projection, ofPlan)] : ofPlan;
+  const ledger = ledgerSheets(model, happened, entries);
   const complete = withWritableFormulas({
     title: plan.name,
     author,
     language: plan.locale,
     style: plan,
-    sheets,
-    names,
+    sheets: [...sheets, ...ledger.sheets],
+    names: [...names, ...ledger.names],
   });
-  const reports = reportsOf(model, happened).map((sheet): Sheet => ({ ...sheet, isReport: true }));
-  return { ...complete, sheets: [...complete.sheets, aboutSheet(complete), ...reports, planSheet(document, by)] };
+  const [own, counted] = [complete.sheets.slice(0, sheets.length), complete.sheets.slice(sheets.length)];
+  const about = aboutSheet(complete, entries.length > MOST_IN_JOURNAL ? [messages.journal.tooManyEntries(decimalText(MOST_IN_JOURNAL))] : []); // prettier-ignore
+  // What tells of what happened stands behind what the plan is made of, and can be left out when it is read again.
+  const reports = [...counted, ...reportsOf(model, happened)].map((sheet): Sheet => ({ ...sheet, isReport: true }));
+  return { ...complete, sheets: [...own, about, ...reports, planSheet(document, by)] };
 }
 
 /** How the plan stands: what happened year by year, the figures of its charts, its scenarios side by side, its checks. */

@@ -15,7 +15,7 @@ export interface Sheet {
   readonly columns: readonly SheetColumn[];
   /** Whether it is kept out of sight, as it is for programs and not for people. */
   readonly isHidden?: boolean;
-  /** Whether it tells how things stood when it was written: figures that nothing in a workbook follows from. */
+  /** Whether it tells how things stood when it was written: nothing of the plan follows from it. */
   readonly isReport?: boolean;
   /** How many of its first rows are headings, repeated on each page and kept in sight. */
   readonly headings: number;

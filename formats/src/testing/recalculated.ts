@@ -7,7 +7,7 @@ import {
   type CellValue,
 } from 'hyperformula';
 import * as XLSX from 'xlsx';
-import { Places } from '../sheets/placed.ts';
+import { Places, type CellPlace, type CellRange } from '../sheets/placed.ts';
 import { lettersOf, officeOpenSpelling, printSheetFormula } from '../sheets/printFormula.ts';
 import type { SheetCell, Workbook } from '../sheets/sheet.ts';
 import { sheetNamesOf } from '../sheets/sheetNames.ts';
@@ -70,13 +70,27 @@ export type Recalculated = number | string | boolean | null | 'problem';
 
 type Content = string | number | boolean | null;
 
-/** The library takes names in Latin letters alone; the formats take those of any language. */
-function aliasing(names: readonly string[]): (formula: string) => string {
-  const aliases = names.flatMap((name, index) =>
+interface Named {
+  readonly name: string;
+  /** The cells it stands for: `'Journal'!$A$2:$A$9`. */
+  readonly reference: string;
+}
+
+/**
+ * The library takes names in Latin letters alone, where the formats take those of any language, and cannot compute with
+ * several cells by their name: there it gets the cells.
+ */
+function aliasing(names: readonly Named[]): (formula: string) => string {
+  const aliases = names.flatMap(({ name }, index) =>
     /^[\x20-\u02af]+$/.test(name) ? [] : [[name, `alias_${index}`] as const],
   );
-  return (formula) =>
-    aliases.reduce((text, [name, alias]) => text.replaceAll(name, alias), readAsTheLibraryDoes(formula));
+  const ranges = new Map(names.filter(({ reference }) => reference.includes(':')).map(({ name, reference }) => [name, reference])); // prettier-ignore
+  return (formula) => {
+    const aliased = aliases.reduce((text, [name, alias]) => text.replaceAll(name, alias), readAsTheLibraryDoes(formula)); // prettier-ignore
+    return ranges.size === 0
+      ? aliased
+      : aliased.replace(/[\p{L}_][\p{L}\p{N}_]*/gu, (word) => ranges.get(word) ?? word);
+  };
 }
 
 function contentOf({ value, formula, format, problem }: SheetCell, print: () => string): Content {
@@ -100,7 +114,7 @@ export class RecalculatedWorkbook {
     this.sheetNames = sheetNames;
     this.engine = HyperFormula.buildFromSheets(
       sheets,
-      { licenseKey: 'gpl-v3', smartRounding: false, nullYear: 30, precisionRounding: 14 },
+      { licenseKey: 'gpl-v3', smartRounding: false, nullYear: 30, precisionRounding: 14, useArrayArithmetic: true },
       [...names],
     );
   }
@@ -110,26 +124,26 @@ export class RecalculatedWorkbook {
     const sheetNames = sheetNamesOf(workbook.sheets);
     const places = new Places(workbook);
     const spelling = officeOpenSpelling(sheetNames);
-    const aliased = aliasing(workbook.names.map(({ name }) => name));
+    const cellAt = ({ row, column }: CellPlace) => `$${lettersOf(column)}$${row + 1}`;
+    const names = workbook.names.map(({ key, name, keys }): Named => {
+      const [{ from, to }] = places.rangesOf(keys.length > 0 ? keys : [key]) as [CellRange];
+      return { name, reference: `'${sheetNames[from.sheet]!}'!${cellAt(from)}${from === to ? '' : `:${cellAt(to)}`}` };
+    });
+    const aliased = aliasing(names);
     const sheets = workbook.sheets.map(({ rows }, index) => [
       sheetNames[index]!,
       rows.map(({ cells }) => cells.flatMap((cell): Content[] => [contentOf(cell, () => aliased(printSheetFormula(cell.formula!, places, index, spelling))), ...Array<null>((cell.span ?? 1) - 1).fill(null)])), // prettier-ignore
     ]);
-    const names = workbook.names.map(({ key, name, keys }) => {
-      const first = places.placeOf(keys[0] ?? key);
-      return {
-        name: aliased(name),
-        expression: `='${sheetNames[first.sheet]!}'!$${lettersOf(first.column)}$${first.row + 1}`,
-      };
-    });
-    return new RecalculatedWorkbook(sheetNames, Object.fromEntries(sheets) as Record<string, Content[][]>, names);
+    const one = names.filter(({ reference }) => !reference.includes(':'));
+    const expressions = one.map(({ name, reference }) => ({ name: aliased(name), expression: `=${reference}` }));
+    return new RecalculatedWorkbook(sheetNames, Object.fromEntries(sheets) as Record<string, Content[][]>, expressions);
   }
 
   /** A file, read by another reader than the libraries it was written with. */
   static read(file: Uint8Array): RecalculatedWorkbook {
     const book = XLSX.read(file, { type: 'array', cellFormula: true, cellNF: false, cellText: false });
     const names = (book.Workbook?.Names ?? []).filter(({ Name }) => !Name.startsWith('_xlnm'));
-    const aliased = aliasing(names.map(({ Name }) => Name));
+    const aliased = aliasing(names.map(({ Name, Ref }) => ({ name: Name, reference: readAsTheLibraryDoes(Ref) })));
     const sheets: Record<string, Content[][]> = {};
     for (const name of book.SheetNames) {
       const sheet = book.Sheets[name]!;
@@ -144,7 +158,8 @@ export class RecalculatedWorkbook {
         }),
       );
     }
-    const expressions = names.map(({ Name, Ref }) => ({ name: aliased(Name), expression: `=${aliased(Ref)}` }));
+    const one = names.filter(({ Ref }) => !Ref.includes(':'));
+    const expressions = one.map(({ Name, Ref }) => ({ name: aliased(Name), expression: `=${aliased(Ref)}` }));
     return new RecalculatedWorkbook(book.SheetNames, sheets, expressions);
   }
 

@@ -10,6 +10,7 @@ import {
   type Page,
   type Part,
   type PrintRequest,
+  type PrintedPages,
   type Progress,
 } from '@haushalt/formats';
 import type { Reader, Reading } from './reader.ts';
@@ -40,13 +41,15 @@ export interface PagesShown {
   readonly contents: LaidOut['contents'];
   /** Those whose letters become too small to read. */
   readonly tooSmall: LaidOut['contents'];
+  /** The letters that no font has, so that a box stands for each. */
+  readonly missing: readonly string[];
   /** The parts of the plan in which there is anything. */
   readonly parts: readonly Part[];
   readonly pages: readonly Page[];
 }
 
 /** The pages set last: one looks at them one after the other. */
-let latest: { readonly key: string; readonly laidOut: LaidOut } | null = null;
+let latest: { readonly key: string; readonly laidOut: PrintedPages } | null = null;
 
 export async function pagesShown(task: PagesTask, reading: Reading, progress: Progress): Promise<PagesShown> {
   const { print, today, planId, from, to } = task;
@@ -67,9 +70,15 @@ export async function pagesShown(task: PagesTask, reading: Reading, progress: Pr
     count: laidOut.pages.length,
     contents: laidOut.contents,
     tooSmall: tooSmall(laidOut),
+    missing: laidOut.missing,
     parts,
-    pages: laidOut.pages.slice(from, to),
+    pages: laidOut.pages.slice(from, to).map(drawnAlone),
   };
+}
+
+/** A page to be looked at: what is told to those who have a file read to them is left out. */
+function drawnAlone(page: Page): Page {
+  return { ...page, items: page.items.map(({ part: _, ...item }) => item) };
 }
 
 export async function fileHandedOver(
@@ -79,7 +88,9 @@ export async function fileHandedOver(
 ): Promise<{ name: string; file: Uint8Array }> {
   // All that is read is read at once; what is made of it then takes its time.
   const source = reading((reader) => {
-    const entries = request.parts.includes('entries') ? reader.entries() : [];
+    // A workbook has the journal, whatever is chosen for paper.
+    const isWorkbook = request.kind === 'ods' || request.kind === 'xlsx';
+    const entries = isWorkbook || request.parts.includes('entries') ? reader.entries() : [];
     return { ...sourceFrom(reader, planId, today), entries: () => entries };
   });
   const { name } = planOf(source.model.document);

@@ -126,8 +126,8 @@ export interface PrintRequest {
   readonly span: 'month' | 'quarter';
   readonly withNotes: boolean;
   readonly paper: 'A4' | 'Letter';
-  readonly orientation: 'upright' | 'across';
-  readonly pages: 'one' | 'two' | 'many';
+  readonly orientation: 'auto' | 'upright' | 'across';
+  readonly pages: 'auto' | 'one' | 'two' | 'many';
   readonly isBlackAndWhite: boolean;
   readonly isBooklet: boolean;
   readonly title: string;
@@ -171,6 +171,8 @@ export interface PagesShown {
   readonly count: number;
   readonly contents: readonly SheetOnPaper[];
   readonly tooSmall: readonly SheetOnPaper[];
+  /** The letters that no font has. */
+  readonly missing: readonly string[];
   readonly parts: readonly string[];
   readonly pages: readonly Page[];
 }

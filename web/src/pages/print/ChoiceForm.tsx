@@ -36,8 +36,8 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
           onChange={({ target }) =>
             onChange(
               target.checked
-                ? { isBooklet: true, parts: Object.keys(messages.parts), pages: 'many' }
-                : { isBooklet: false, parts: ['budget'], pages: 'one' },
+                ? { isBooklet: true, parts: Object.keys(messages.parts), pages: 'auto' }
+                : { isBooklet: false, parts: ['budget'], pages: 'auto' },
             )
           }
         />
@@ -92,8 +92,9 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
             label={messages.orientation}
             value={choice.orientation}
             options={[
-              { value: 'across', words: messages.across },
-              { value: 'upright', words: messages.upright },
+              { value: 'auto', words: messages.automatic },
+              { value: 'upright', words: messages.portrait },
+              { value: 'across', words: messages.landscape },
             ]}
             onChange={(orientation) => onChange({ orientation })}
           />
@@ -103,6 +104,7 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
           label={messages.pages}
           value={choice.pages}
           options={[
+            { value: 'auto', words: messages.automatic },
             { value: 'one', words: messages.onePage },
             { value: 'two', words: messages.twoPages },
             { value: 'many', words: messages.manyPages },

@@ -34,13 +34,15 @@ export function PrintPage() {
   const plan = planOf(document);
   const years = yearsOf(model.calendar);
   // The address follows what is chosen, in its own time.
-  const [choice, setChoice] = useState(() => readChoice(said, yearNow(years, model.calendar.yearBegins), years));
+  const [choice, setChoice] = useState(() =>
+    readChoice(said, { locale: plan.locale, thisYear: yearNow(years, model.calendar.yearBegins), years }),
+  );
   const print = printOf(choice, name);
   const isEmpty = choice.parts.length === 0 || choice.years.length === 0;
   const change = (part: Partial<Choice>) => {
     const next = { ...choice, ...part };
     setChoice(next);
-    setSaid(writeChoice(next), { replace: true });
+    setSaid(writeChoice(next, plan.locale), { replace: true });
   };
   // What has been typed is on paper as soon as it is stored.
   const { data, error, isFetching, isPlaceholderData, refetch } = useQuery({
@@ -120,6 +122,11 @@ export function PrintPage() {
             {isEmpty && <p className="refusal">{messages.chooseSomething}</p>}
             {data && data.tooSmall.length > 0 && !isEmpty && (
               <TooSmall sheets={data.tooSmall} write={pt} onChange={(pages) => change({ pages })} />
+            )}
+            {data && data.missing.length > 0 && !isEmpty && (
+              <p className="print-small" role="status">
+                <Icon name="caution" /> {messages.missingLetters(data.missing.join(' '))}
+              </p>
             )}
             {file.progress !== null && (
               <p className="print-progress" role="status">

@@ -1,16 +1,16 @@
+import { paperOf } from '@haushalt/core';
 import type { FileRequest, PrintRequest } from '../../plan-session/api.ts';
 
 /** All there is to choose; what an address does not say is as usual. */
 export type Choice = Omit<FileRequest, 'kind' | 'name'>;
 
-export const USUAL_CHOICE: Choice = {
+const USUAL_CHOICE: Omit<Choice, 'paper'> = {
   parts: ['budget'],
   years: [],
   span: 'month',
   withNotes: false,
-  paper: 'A4',
-  orientation: 'across',
-  pages: 'one',
+  orientation: 'auto',
+  pages: 'auto',
   isBlackAndWhite: false,
   isBooklet: false,
   title: '',
@@ -23,15 +23,26 @@ const FLAGS = ['withNotes', 'isBlackAndWhite', 'isBooklet'] as const;
 const WORDS = {
   span: ['month', 'quarter'],
   paper: ['A4', 'Letter'],
-  orientation: ['across', 'upright'],
-  pages: ['one', 'two', 'many'],
+  orientation: ['auto', 'upright', 'across'],
+  pages: ['auto', 'one', 'two', 'many'],
   by: ['year', 'plan'],
   notation: ['plan', 'neutral'],
 } as const;
 type Word = keyof typeof WORDS;
 
+/** What is chosen where nothing is said: on the paper that is usual where the plan's language is spoken. */
+const usualIn = (locale: string): Choice => ({ ...USUAL_CHOICE, paper: paperOf(locale) });
+
 /** The choice an address says; what it says wrongly is as usual. `years` are those the plan has. */
-export function readChoice(said: URLSearchParams, thisYear: number, years: readonly number[]): Choice {
+export function readChoice(
+  said: URLSearchParams,
+  {
+    locale,
+    thisYear,
+    years,
+  }: { readonly locale: string; readonly thisYear: number; readonly years: readonly number[] },
+): Choice {
+  const usual = usualIn(locale);
   const list = (key: string) =>
     said
       .get(key)
@@ -40,26 +51,27 @@ export function readChoice(said: URLSearchParams, thisYear: number, years: reado
   const words = Object.fromEntries(
     (Object.keys(WORDS) as Word[]).map((key) => {
       const word = said.get(key);
-      return [key, (WORDS[key] as readonly string[]).includes(word ?? '') ? word : USUAL_CHOICE[key]];
+      return [key, (WORDS[key] as readonly string[]).includes(word ?? '') ? word : usual[key]];
     }),
   ) as Pick<Choice, Word>;
   const chosen = list('years')
     ?.map(Number)
     .filter((year) => years.includes(year));
   return {
-    ...USUAL_CHOICE,
+    ...usual,
     ...words,
     ...Object.fromEntries(FLAGS.map((flag) => [flag, said.get(flag) === 'yes'])),
-    parts: list('parts') ?? USUAL_CHOICE.parts,
+    parts: list('parts') ?? usual.parts,
     years: chosen ?? (years.includes(thisYear) ? [thisYear] : years.slice(0, 1)),
     title: said.get('title') ?? '',
   };
 }
 
 /** An address that says a choice: only what is not as usual. */
-export function writeChoice(choice: Choice): URLSearchParams {
+export function writeChoice(choice: Choice, locale: string): URLSearchParams {
+  const usual = usualIn(locale);
   const said = new URLSearchParams({ parts: choice.parts.join(), years: choice.years.join() });
-  for (const key of Object.keys(WORDS) as Word[]) if (choice[key] !== USUAL_CHOICE[key]) said.set(key, choice[key]);
+  for (const key of Object.keys(WORDS) as Word[]) if (choice[key] !== usual[key]) said.set(key, choice[key]);
   for (const flag of FLAGS) if (choice[flag]) said.set(flag, 'yes');
   if (choice.title !== '') said.set('title', choice.title);
   return said;
