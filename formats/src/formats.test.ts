@@ -16,7 +16,7 @@ const table = {
 
 describe('a table', () => {
   it('as CSV is quoted where it must be, and nothing in it can be run', () => {
-    expect(toCsv(table)).toBe('Name,Jan\r\n"Rent, warm",800.5\r\n"""Quoted""",\r\n"\'=SUM(A1)",-3\r\n');
+    expect(toCsv(table)).toBe('Name,Jan\r\n"Rent, warm",800.5\r\n"""Quoted""",\r\n\'=SUM(A1),-3\r\n');
   });
 
   it('as text lines up labels at the left and figures at the right', () => {

@@ -1,6 +1,7 @@
 import { dayInWords, planOf, type Day, type FigureStyle, type PlanRow } from '@haushalt/core';
 import type { LaidOut, PageSetup } from './pages/page.ts';
 import { Printable } from './pages/printable.ts';
+import { BYTE_ORDER_MARK } from './csv.ts';
 import { bookSheets, type BookChoice, type BookSource } from './sheets/book.ts';
 import { liveWorkbook } from './sheets/liveWorkbook.ts';
 import type { Sheet } from './sheets/sheet.ts';
@@ -104,9 +105,13 @@ export async function handOver(
       const laidOut = await pagesOf(source, request, today, progress);
       return pdfOf(laidOut, request, plan, (done) => progress(0.5 + 0.5 * done, messages.writingPages));
     }
-    case 'csv':
+    case 'csv': {
       progress(0, messages.reckoning);
-      return new TextEncoder().encode(sheetsToCsv(bookSheets(source, { ...request, withNotes: false }), plan, request.notation)); // prettier-ignore
+      // For other programs all months are one table; read by people, each year has one with its sums.
+      const years = request.notation === 'neutral' ? 'together' : 'byYear';
+      const sheets = bookSheets(source, { ...request, withNotes: false }, years);
+      return new TextEncoder().encode(BYTE_ORDER_MARK + sheetsToCsv(sheets, plan, request.notation));
+    }
     case 'ods':
     case 'xlsx': {
       progress(0, messages.sayingRules);

@@ -1,4 +1,4 @@
-export { toCsv } from './csv.ts';
+export { BYTE_ORDER_MARK, toCsv } from './csv.ts';
 export { listTable, type ListTable } from './listTable.ts';
 export { planTable } from './planTable.ts';
 export { toText, type Cell, type Table } from './table.ts';

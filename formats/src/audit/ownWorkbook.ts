@@ -100,6 +100,8 @@ function changedCells(workbook: RawWorkbook, ours: Workbook): ChangedCell[] {
   const places = new Places(ours);
   const names = workbook.sheets.map(({ name }) => name);
   const spelling = officeOpenSpelling(names);
+  // Months come in their order.
+  const changedLines = new Set<string>();
   return ours.sheets.flatMap((sheet, index) => {
     const raw = workbook.sheets[index];
     if (!raw || sheet.isHidden || sheet.isReport || sheet.id === 'about') return [];
@@ -110,9 +112,11 @@ function changedCells(workbook: RawWorkbook, ours: Workbook): ChangedCell[] {
         column += cell.span ?? 1;
         const theirs = rawCell(raw, at, here);
         const isSame = cell.formula
-          ? theirs?.formula != null && formOf(printSheetFormula(cell.formula, places, index, spelling), at, here) === relativeForm(theirs.formula, at, here) // prettier-ignore
+          ? isTypedAgain(cell, theirs, changedLines) || theirs?.formula != null && formOf(printSheetFormula(cell.formula, places, index, spelling), at, here) === relativeForm(theirs.formula, at, here) // prettier-ignore
           : isSameFigure(cell, theirs);
         if (isSame) return [];
+        const month = monthOfCell(cell.key ?? '');
+        if (month) changedLines.add(month.line);
         const value = typeof theirs?.value === 'number' && !theirs.formula ? theirs.value : null;
         return [
           {
@@ -126,6 +130,11 @@ function changedCells(workbook: RawWorkbook, ours: Workbook): ChangedCell[] {
       });
     });
   });
+}
+
+/** Whether the very figure was typed over a cell that goes on from an earlier month, and that is what it was. */
+function isTypedAgain(cell: SheetCell, theirs: RawCell | undefined, changedLines: ReadonlySet<string>): boolean {
+  return goesOn(cell) && isSameFigure(cell, theirs) && !changedLines.has(monthOfCell(cell.key!)!.line);
 }
 
 const formOf = (formula: string, row: number, column: number) =>

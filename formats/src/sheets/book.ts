@@ -20,7 +20,7 @@ import { listSheet } from './lists.ts';
 import { projectionSheet } from './projection.ts';
 import { chartSheet, checksSheet, listChartSheet, scenariosSheet } from './review.ts';
 import { rulesSheet } from './rules.ts';
-import type { Sheet } from './sheet.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetCell } from './sheet.ts';
 import { entriesSheet, spendingSheet } from './spending.ts';
 import { PlanGround } from './translation/planGround.ts';
 import { withNotes } from './withNotes.ts';
@@ -85,8 +85,8 @@ export function partsIn(document: Document, hasEntries: boolean): Part[] {
   return PARTS.filter((part) => has[part]);
 }
 
-/** What is chosen, as sheets in the order of the plan's pages. */
-export function bookSheets(source: BookSource, choice: BookChoice): Sheet[] {
+/** What is chosen, as sheets in the order of the plan's pages; the budget's years one by one, or as one table of months. */
+export function bookSheets(source: BookSource, choice: BookChoice, budget: 'byYear' | 'together' = 'byYear'): Sheet[] {
   const { model, happened, itemSums, entries } = source;
   const { document, calendar } = model;
   const { name, currency } = planOf(document);
@@ -99,9 +99,10 @@ export function bookSheets(source: BookSource, choice: BookChoice): Sheet[] {
   const there = partsIn(document, happened.actuals.lines.size > 0);
   const wants = (part: Part) => choice.parts.includes(part) && there.includes(part);
   const sheets: Sheet[] = [];
+  if (wants('budget') && budget === 'together') sheets.push(budgetInOne(model, years, choice.span, remark));
   for (const year of years) {
     const stretch = stretchOfYear(calendar, year);
-    if (wants('budget')) sheets.push(budgetSheet(model, { id: `budget-${year}`, title: messages.budgetOf(yearName(year)), remark }, columnsOfYear(model, stretch, choice.span))); // prettier-ignore
+    if (wants('budget') && budget === 'byYear') sheets.push(budgetSheet(model, { id: `budget-${year}`, title: messages.budgetOf(yearName(year)), remark }, columnsOfYear(model, stretch, choice.span))); // prettier-ignore
     if (wants('rules')) sheets.push(rulesSheet(model, { id: `rules-${year}`, title: messages.rulesOf(yearName(year)), remark }, stretch)); // prettier-ignore
   }
   if (wants('years'))
@@ -125,6 +126,21 @@ export function bookSheets(source: BookSource, choice: BookChoice): Sheet[] {
   if (wants('scenarios')) sheets.push(scenariosSheet(model));
   if (wants('checks')) sheets.push(checksSheet(model));
   return choice.withNotes ? sheets.map(withNotes) : sheets;
+}
+
+/** The budget of some years as one table of months or quarters, without sums between. */
+function budgetInOne(model: PlanModel, years: readonly number[], span: BookChoice['span'], remark: string): Sheet {
+  const { calendar } = model;
+  const columns = years
+    .flatMap((year) => columnsOfYear(model, stretchOfYear(calendar, year), span))
+    .filter((column) => column.kind === 'stretch' && !column.isTotal);
+  const headings = columns.map(
+    ({ stretch: { from }, heading }): SheetCell =>
+    span === 'month' ? { value: `${calendar.months[from]!}-01`, format: { unit: 'date' } } : words(`${calendar.months[from]!.slice(0, 4)} ${heading}`), // prettier-ignore
+  );
+  return budgetSheet(model, { id: 'budget', title: messages.budget, remark }, columns, (cell) => cell, [
+    { role: 'heading', cells: [EMPTY_CELL, ...headings] },
+  ]);
 }
 
 /** A chart of the plan, or of one of its lists. */

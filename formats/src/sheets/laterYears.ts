@@ -1,6 +1,7 @@
 import type { PlanModel, PlanProjection } from '@haushalt/core';
 import { messages } from '../messages.ts';
 import { assumptionsSheet } from './assumptions.ts';
+import { withTableBeside } from './beside.ts';
 import { columnsOfPlan } from './budget.ts';
 import { liveCalculators } from './calculators/calculators.ts';
 import { at, isSameFormula, keysIn, withKeys, type SheetFormula } from './formula.ts';
@@ -23,7 +24,7 @@ export function laterSheets(plan: PlanModel, projection: PlanProjection, sheetsO
   const shown = liveProjectionSheets(ground, projection, plan.calendar.count);
   const about = { id: 'budget', title: messages.budget, remark: messages.whatLaterSheetsAre };
   const budget = liveBudgetSheet(ground, about, columnsOfPlan(plan));
-  const whole = [...calculators, ...lists].map((live) => live.sheet());
+  const whole = [...calculators, ...lists].map((live) => withTableBeside(live.sheet()));
   const assumptions = assumptionsSheet(ground).sheet;
   // What rules need beside them is known once all others are made.
   const workings = workingsSheet(ground);

@@ -15,6 +15,7 @@ import { messages } from '../messages.ts';
 import { aboutSheet } from './about.ts';
 import { assumptionsSheet } from './assumptions.ts';
 import { liveCalculators } from './calculators/calculators.ts';
+import { withTableBeside } from './beside.ts';
 import { columnsOfPlan, columnsOfYear } from './budget.ts';
 import { NOTHING_HAPPENED } from './happened.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
@@ -59,7 +60,7 @@ export function liveWorkbook(
           return liveBudgetSheet(ground, { id: `budget-${year.from}`, title, remark }, columnsOfYear(model, year));
         });
   const { sheet: assumptions, names } = assumptionsSheet(ground);
-  const behind = [...calculators, ...lists].map((live) => live.sheet());
+  const behind = [...calculators, ...lists].map((live) => withTableBeside(live.sheet()));
   // What rules need beside them is known once all others are made.
   const workings = workingsSheet(ground);
   const ofPlan = [...budgets, assumptions, ...behind, ...(workings ? [workings] : [])];

@@ -73,6 +73,8 @@ export interface SheetCell {
   readonly footnote?: string;
   /** Why there is no figure. */
   readonly problem?: string;
+  /** What it is, where that is not what its row is; in workbooks, where a table stands beside something else. */
+  readonly role?: RowRole;
   /** How many columns it takes, itself included. */
   readonly span?: number;
 }

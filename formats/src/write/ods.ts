@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { decimalText, type FigureStyle } from '@haushalt/core';
+import { PAPER_SIZES } from '../pages/page.ts';
 import { Places } from '../sheets/placed.ts';
 import { PALETTE, SIDE_INK, SIDE_TINT, TONE_COLOURS } from '../sheets/palette.ts';
 import { lettersOf, openFormulaSpelling, printSheetFormula } from '../sheets/printFormula.ts';
@@ -7,6 +8,7 @@ import type { Sheet, SheetCell, SheetHighlight, SheetRow, Workbook } from '../sh
 import { numberFormatOf, type NumberFormat } from './numberFormat.ts';
 import { sheetNamesOf } from '../sheets/sheetNames.ts';
 import { shownText } from '../sheets/shownText.ts';
+import { pagesOfSheet, type SheetPages } from './pageSetup.ts';
 import { widthsOf } from './widths.ts';
 import { element, escaped } from './xml.ts';
 
@@ -103,7 +105,8 @@ function tableOf(
       const { span = 1 } = cell;
       const formula = cell.formula && `of:=${printSheetFormula(cell.formula, places, index, spelling)}`;
       const watching = cell.key === undefined ? [] : conditionsOn(cell.key, highlights.get(cell.key) ?? []);
-      const styleName = styles.cell(cell, row, sheet, column, style, watching);
+      const shown = cell.role === undefined ? row : { ...row, role: cell.role };
+      const styleName = styles.cell(cell, shown, sheet, column, style, watching);
       const written = cellOf(cell, formula, styleName, style);
       column += span;
       return written + element('table:covered-table-cell').repeat(span - 1);
@@ -114,7 +117,7 @@ function tableOf(
   const rows = sheet.rows.slice(sheet.headings).map(rowOf).join('');
   return element(
     'table:table',
-    { 'table:name': names[index], 'table:style-name': styles.table(sheet) },
+    { 'table:name': names[index], 'table:style-name': styles.table(sheet, style) },
     columns + (heading === '' ? '' : element('table:table-header-rows', {}, heading)) + rows,
   );
 }
@@ -178,8 +181,8 @@ class Styles {
     );
   }
 
-  table(sheet: Sheet): string {
-    const page = sheet.columns.length > 6 ? 'Across' : 'Upright';
+  table(sheet: Sheet, style: FigureStyle): string {
+    const page = nameOfPages(pagesOfSheet(sheet, style));
     return this.named(
       'ta',
       (name) =>
@@ -349,37 +352,46 @@ function manifest(): string {
   );
 }
 
-/** Page set-up: one page wide and high where it is a year of a budget, with title and page number. */
-function pageStyles({ title }: Workbook): string {
-  const layout = (name: string, across: boolean) =>
-    element(
+/** What the set-up of pages is called in a file. */
+const nameOfPages = ({ isLandscape, wide, high }: SheetPages) =>
+  `${isLandscape ? 'Landscape' : 'Portrait'}_${wide}_${high}`;
+
+/** Page set-up: as many pages wide and high as each sheet needs to be read, with title and page number. */
+function pageStyles({ title, sheets, style }: Workbook): string {
+  const all = new Map(sheets.map((sheet) => pagesOfSheet(sheet, style)).map((pages) => [nameOfPages(pages), pages]));
+  const layout = (name: string, { paper, isLandscape, wide, high }: SheetPages) => {
+    const [short, long] = PAPER_SIZES[paper];
+    const [width, height] = isLandscape ? [long, short] : [short, long];
+    return element(
       'style:page-layout',
-      { 'style:name': name },
+      { 'style:name': `Page${name}` },
       element('style:page-layout-properties', {
-        'fo:page-width': across ? '29.7cm' : '21cm',
-        'fo:page-height': across ? '21cm' : '29.7cm',
+        'fo:page-width': `${width}pt`,
+        'fo:page-height': `${height}pt`,
         'fo:margin': '1cm',
-        'style:print-orientation': across ? 'landscape' : 'portrait',
-        'style:scale-to-X': 1,
-        'style:scale-to-Y': 0,
+        'style:print-orientation': isLandscape ? 'landscape' : 'portrait',
+        'style:scale-to-X': wide,
+        'style:scale-to-Y': high,
       }) +
         element('style:header-style', {}, element('style:header-footer-properties', { 'fo:min-height': '0.6cm' })) +
         element('style:footer-style', {}, element('style:header-footer-properties', { 'fo:min-height': '0.6cm' })),
     );
-  const page = (name: string, of: string) =>
+  };
+  const page = (name: string) =>
     element(
       'style:master-page',
-      { 'style:name': name, 'style:page-layout-name': of },
+      { 'style:name': name, 'style:page-layout-name': `Page${name}` },
       element('style:header', {}, element('text:p', {}, `${escaped(title)} · ${element('text:sheet-name', {}, '')}`)) +
         element('style:footer', {}, element('text:p', {}, `${element('text:page-number', {}, '1')} / ${element('text:page-count', {}, '1')}`)), // prettier-ignore
     );
+  const names = [...all.keys()];
   return (
     HEAD +
     element(
       'office:document-styles',
       NAMESPACES,
-      element('office:automatic-styles', {}, layout('PageAcross', true) + layout('PageUpright', false)) +
-        element('office:master-styles', {}, page('Across', 'PageAcross') + page('Upright', 'PageUpright')),
+      element('office:automatic-styles', {}, [...all].map(([name, pages]) => layout(name, pages)).join('')) +
+        element('office:master-styles', {}, names.map(page).join('')),
     )
   );
 }

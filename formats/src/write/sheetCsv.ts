@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { decimalText, isFraction, notationOf, shifted, type FigureStyle } from '@haushalt/core';
-import { LIKE_A_FORMULA } from '../csv.ts';
+import { harmless } from '../csv.ts';
 import type { Sheet, SheetCell } from '../sheets/sheet.ts';
 import { shownText } from '../sheets/shownText.ts';
 
@@ -11,15 +11,14 @@ export type CsvNotation = 'plan' | 'neutral';
 export function sheetsToCsv(sheets: readonly Sheet[], style: FigureStyle, notation: CsvNotation): string {
   const { decimal } = notationOf(style.locale);
   const delimiter = notation === 'plan' && decimal === ',' ? ';' : ',';
-  const write = (rows: string[][]) =>
-    Papa.unparse(rows, { delimiter, newline: '\r\n', escapeFormulae: LIKE_A_FORMULA });
+  const write = (rows: string[][]) => Papa.unparse(rows, { delimiter, newline: '\r\n' });
   const tables = sheets.map(({ title, rows }) => {
     const written = rows
       .filter(({ picture }) => !picture)
       .map(({ cells }) =>
         cells.flatMap((cell) => [textOf(cell, style, notation), ...Array<string>((cell.span ?? 1) - 1).fill('')]),
       );
-    return write(sheets.length === 1 ? written : [[title], ...written]);
+    return write(sheets.length === 1 ? written : [[harmless(title)], ...written]);
   });
   return `${tables.join('\r\n\r\n')}\r\n`;
 }
@@ -32,8 +31,9 @@ function textOf(cell: SheetCell, style: FigureStyle, notation: CsvNotation): str
       ? format.unit === 'date'
         ? value.slice(0, 7)
         : value
-      : shownText(cell, style);
-  if (notation === 'plan') return shownText(cell, style).replaceAll('\u00a0', ' ');
+      : harmless(shownText(cell, style));
+  // A minus sign of its own, or brackets, are texts to other programs.
+  if (notation === 'plan') return shownText(cell, { ...style, negatives: 'minus' }).replace('\u2212', '-').replaceAll(/[\u00a0\u202f]/g, ' '); // prettier-ignore
   const text = decimalText(Math.abs(Number(value.toPrecision(15))));
   const unit = format?.unit;
   const isPart = unit === 'share' || (unit !== undefined && unit !== 'count' && unit !== 'day' && isFraction(unit));

@@ -1,7 +1,11 @@
+import fc from 'fast-check';
+import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import * as XLSX from 'xlsx';
 import { describe, expect, it } from 'vitest';
-import { Model, planOf } from '@haushalt/core';
+import { Model, planOf, type Day } from '@haushalt/core';
+import { runs } from '../../../core/src/testing/setup.ts';
+import { USUAL_PRINT, handOver } from '../handOver.ts';
 import { bookSheets, type Part } from '../sheets/book.ts';
 import { liveWorkbook } from '../sheets/liveWorkbook.ts';
 import type { Workbook } from '../sheets/sheet.ts';
@@ -87,6 +91,40 @@ describe('formats of figures', () => {
   });
 });
 
+describe('sheets', () => {
+  it('have names every program takes', () => {
+    const titles = fc.array(fc.oneof(fc.string({ maxLength: 40 }), fc.constantFrom('History', 'history', 'A', "'quoted'", `${'x'.repeat(30)}'y`, '💶'.repeat(20), '[a]:b')), { minLength: 1, maxLength: 12 }); // prettier-ignore
+    fc.assert(
+      fc.property(titles, (all) => {
+        const names = sheetNamesOf(all.map((title) => ({ title })));
+        expect(new Set(names.map((name) => name.toLowerCase())).size).toBe(names.length);
+        for (const name of names) {
+          expect(name.length).toBeLessThanOrEqual(31);
+          expect(name).not.toMatch(/^['\s]|['\s]$|[[\]:*?/\\\u0000-\u001f]|^history$|^$/i);
+        }
+      }),
+      runs(200),
+    );
+  });
+
+  it('keep the headings of a long schedule in sight, and are printed on the paper of the country', async () => {
+    const pagesIn = async (locale: string) => {
+      const model = new Model({ ...household, plan: new Map([...household.plan].map(([id, row]) => [id, { ...row, locale }])) }); // prettier-ignore
+      const book = new ExcelJS.Workbook();
+      await book.xlsx.load((await writeXlsx(liveWorkbook(model, { by: 'plan', author: '' }))).buffer as ArrayBuffer);
+      return book.worksheets;
+    };
+    const sheets = await pagesIn('en-IE');
+    const loan = sheets.find(({ name }) => [...household.loans.values()].some((row) => row.name === name))!;
+    expect(loan.views[0]).toMatchObject({ state: 'frozen', ySplit: 1 });
+    expect(loan.pageSetup).toMatchObject({ paperSize: 9, printTitlesRow: '1:1' });
+    expect([...Array(12).keys()].map((at) => loan.getRow(1).getCell(at + 1).value)).toContain('Opening balance');
+    // Three years side by side take several pages rather than letters nobody can read.
+    expect(sheets[0]!.pageSetup.fitToWidth).toBeGreaterThan(1);
+    expect((await pagesIn('en-US'))[0]!.pageSetup.paperSize).toBe(1);
+  });
+});
+
 describe('CSV', () => {
   const source = demoSource('household');
   const plan = planOf(household);
@@ -117,7 +155,34 @@ describe('CSV', () => {
       headings: 0,
       rows: [{ role: 'line' as const, cells: [{ value: '=1+1' }] }],
     };
-    expect(sheetsToCsv([sheet], plan, 'plan')).toBe(`"'=1+1"\r\n`);
+    expect(sheetsToCsv([sheet], plan, 'plan')).toBe(`'=1+1\r\n`);
+  });
+  it('lets no text run, whatever it begins with, and no figure become a text', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.constantFrom('=', '+', '-', '@', '\t', ' =', '-2+3+cmd|', '-1+HYPERLINK(1)', ''), fc.double({ noNaN: true, min: -1e9, max: 1e9 }), (rest, before, figure) => {
+        const cells = [{ value: before + rest }, { value: figure, format: { unit: 'money' as const } }];
+        const sheet = { id: 'x', title: 'x', remark: '', columns: [], headings: 0, rows: [{ role: 'line' as const, cells }] };
+        for (const locale of ['en-IE', 'de-DE', 'fr-FR', 'sv-SE'])
+          for (const notation of ['plan', 'neutral'] as const) {
+            const style = { ...plan, locale, negatives: 'brackets' as const };
+            const [text, shown] = Papa.parse<string[]>(sheetsToCsv([sheet], style, notation), { delimiter: notation === 'plan' && locale !== 'en-IE' ? ';' : ',', newline: '\r\n' }).data[0]!;
+            if (!/^\s*-\d+(?:[.,]\d+)*(?:e[+-]?\d+)?$/i.test(text!)) expect(text).not.toMatch(/^\s*[=+@-]|^[\t\r\n]/);
+            expect(shown).toMatch(/^-?\d[\d\s.,]*(e[+-]?\d+)?$/);
+          }
+      }),
+      runs(60),
+    );
+  }); // prettier-ignore
+  it('is one table of all months for other programs, and begins so that they read its letters', async () => {
+    const request = { ...USUAL_PRINT, kind: 'csv' as const, by: 'year' as const, notation: 'neutral' as const };
+    const text = new TextDecoder('utf-8', { ignoreBOM: true }).decode(
+      await handOver(source, request, '2026-11-26' as Day),
+    );
+    expect(text.startsWith('\ufeff')).toBe(true);
+    const rows = Papa.parse<string[]>(text.slice(1), { skipEmptyLines: true }).data;
+    expect(new Set(rows.map((row) => row.length)).size).toBe(1);
+    expect(rows[0]!.slice(1, 3)).toEqual(['2026-01', '2026-02']);
+    expect(rows[0]).toHaveLength(source.model.calendar.count + 1);
   });
 });
 

@@ -1,11 +1,13 @@
 import ExcelJS from 'exceljs';
 import type { FigureStyle } from '@haushalt/core';
+import type { Paper } from '../pages/page.ts';
 import { Places } from '../sheets/placed.ts';
 import { PALETTE, SIDE_INK, SIDE_TINT, TONE_COLOURS } from '../sheets/palette.ts';
 import { officeOpenSpelling, printSheetFormula, lettersOf } from '../sheets/printFormula.ts';
 import type { Sheet, SheetCell, SheetRow, Workbook } from '../sheets/sheet.ts';
 import { formatCode, numberFormatOf } from './numberFormat.ts';
 import { sheetNamesOf } from '../sheets/sheetNames.ts';
+import { pagesOfSheet } from './pageSetup.ts';
 import { widthsOf } from './widths.ts';
 
 const argb = (colour: string) => ({ argb: `FF${colour}` });
@@ -36,6 +38,9 @@ export async function writeXlsx(workbook: Workbook, progress: (done: number) => 
   return new Uint8Array(buffer);
 }
 
+/** The codes of paper sizes (ISO/IEC 29500, 18.3.1.63). */
+const PAPER_CODES: Readonly<Record<Paper, number>> = { A4: 9, Letter: 1 };
+
 function writeSheet(
   book: ExcelJS.Workbook,
   { style }: Workbook,
@@ -44,6 +49,7 @@ function writeSheet(
   names: readonly string[],
   places: Places,
 ): void {
+  const pages = pagesOfSheet(sheet, style);
   const page = book.addWorksheet(names[index]!, {
     ...(sheet.isHidden ? { state: 'veryHidden' as const } : {}),
     views: [
@@ -55,11 +61,11 @@ function writeSheet(
       },
     ],
     pageSetup: {
-      paperSize: 9,
-      orientation: sheet.columns.length > 6 ? 'landscape' : 'portrait',
+      paperSize: PAPER_CODES[pages.paper],
+      orientation: pages.isLandscape ? 'landscape' : 'portrait',
       fitToPage: true,
-      fitToWidth: 1,
-      fitToHeight: sheet.rows.length > 60 ? 0 : 1,
+      fitToWidth: pages.wide,
+      fitToHeight: pages.high,
       margins: { left: 0.4, right: 0.4, top: 0.5, bottom: 0.5, header: 0.25, footer: 0.25 },
       ...(sheet.headings > 0 ? { printTitlesRow: `1:${sheet.headings}` } : {}),
       ...(sheet.columns[0]?.kind === 'name' ? { printTitlesColumn: 'A:A' } : {}),
@@ -74,7 +80,7 @@ function writeSheet(
     for (const cell of row.cells) {
       const target = line.getCell(column + 1);
       target.value = valueOf(cell, () => printSheetFormula(cell.formula!, places, index, spelling));
-      dress(target, cell, row, sheet, column, style);
+      dress(target, cell, cell.role === undefined ? row : { ...row, role: cell.role }, sheet, column, style);
       if (cell.note !== undefined) target.note = cell.note;
       if ((cell.span ?? 1) > 1) page.mergeCells(rowIndex + 1, column + 1, rowIndex + 1, column + cell.span!);
       column += cell.span ?? 1;

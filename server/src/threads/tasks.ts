@@ -24,6 +24,7 @@ import {
   WorkbookError,
   auditPdf,
   auditWorkbook,
+  BYTE_ORDER_MARK,
   entriesTable,
   formatOf,
   guessCsv,
@@ -190,7 +191,7 @@ export function perform(
       return reading(task, ({ document, ledger }) => {
         const plan = document();
         const { entries } = ledger.list(task.planId, task.query, { offset: 0, limit: MAX_ENTRIES });
-        return { name: planOf(plan).name, file: encode(toCsv(entriesTable(entries, plan))) };
+        return { name: planOf(plan).name, file: encode(BYTE_ORDER_MARK + toCsv(entriesTable(entries, plan))) };
       });
     case 'writeList':
       return reading(task, ({ document, ledger }) => {
@@ -199,7 +200,7 @@ export function perform(
         if (!list) return null;
         const sums = itemSumsAfter(ledger.itemSums(task.planId), []);
         const model = modelWithEntries(new Model(plan), list.id, sums);
-        return { name: list.name, file: encode(toCsv(listTable(model, list))) };
+        return { name: list.name, file: encode(BYTE_ORDER_MARK + toCsv(listTable(model, list))) };
       });
     case 'previewStatement':
       return reading(task, (reader) => encode(JSON.stringify(previewFor(task, reader, progress))));
