@@ -129,7 +129,7 @@ describe('a bank’s file', () => {
     expect(response.headers.get('content-disposition')).toContain('Test.csv');
     const [head, row, ...rest] = (await response.text()).split('\r\n');
     expect(head).toBe('Date,Description,Line,Account,To account,Amount,Note,Reference');
-    expect(row).toBe('2026-11-14,Corner shop,Food,Joint,,-12.3,,');
+    expect(row).toBe('2026-11-14,Corner shop,Food,Joint,,-12.30,,');
     expect(rest).toEqual(['']);
   });
 });
