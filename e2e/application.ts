@@ -28,7 +28,7 @@ export class Application {
   async start(): Promise<void> {
     const child = spawn(
       process.execPath,
-      [PROGRAM, 'serve', '--demo', '--port', String(this.port), '--data', this.data],
+      [PROGRAM, 'serve', '--demo', '--demo-month', '2026-11', '--port', String(this.port), '--data', this.data],
       {
         stdio: ['ignore', 'pipe', 'inherit'],
         env: { ...process.env, HAUSHALT_NOW: this.now },

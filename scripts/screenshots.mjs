@@ -12,11 +12,25 @@ build();
 const folder = join(ROOT, 'docs/screenshots');
 const browser = await browserType.launch(JSON.parse(readFileSync(join(ROOT, 'scripts/chromium.json'), 'utf8')));
 
+/** The moment the pictures are taken at, so that they show the same whenever they are taken. */
+const PRESENT = '2026-11-24T10:00:00';
+
 /** Starts the program with demo data of its own; gives its address, and what ends it. */
 async function demo() {
   const data = mkdtempSync(join(tmpdir(), 'haushalt-pictures-'));
-  const args = [join(ROOT, 'cli/bin/haushalt.js'), 'serve', '--demo', '--port', '0', '--data', data];
-  const server = spawn(process.execPath, args, { stdio: ['ignore', 'pipe', 'inherit'] });
+  const args = [
+    join(ROOT, 'cli/bin/haushalt.js'),
+    'serve',
+    '--demo',
+    '--demo-month',
+    PRESENT.slice(0, 7),
+    '--port',
+    '0',
+    '--data',
+    data,
+  ];
+  const env = { ...process.env, HAUSHALT_NOW: PRESENT };
+  const server = spawn(process.execPath, args, { stdio: ['ignore', 'pipe', 'inherit'], env });
   const url = await new Promise((resolve) =>
     server.stdout.on('data', (chunk) => resolve(/http:\S+/.exec(chunk.toString())?.[0])),
   );

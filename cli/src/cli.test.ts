@@ -496,7 +496,7 @@ describe('haushalt convert', () => {
   it.each(['ods', 'xlsx', 'csv', 'pdf', 'haushalt.json'])('writes a plan as .%s', async (ending) => {
     const out = join(folder, `plan.${ending}`);
     expect(await run('convert', STALL, out)).toMatchObject({ code: 0, error: '' });
-    const begins = { ods: 'PK', xlsx: 'PK', csv: '\ufeff,Apr', pdf: '%PDF', 'haushalt.json': '{' }[ending]!;
+    const begins = { ods: 'PK', xlsx: 'PK', csv: '\ufeff,2026-04', pdf: '%PDF', 'haushalt.json': '{' }[ending]!;
     expect(readFileSync(out).toString().slice(0, begins.length)).toBe(begins);
   });
 

@@ -78,6 +78,7 @@ Plans are kept in ${data}. Press Ctrl-C to end.`,
   cannotListenOn: (host: string, port: number, message: string) => `Cannot listen on ${host}:${port}: ${message}.`,
   noDatabaseAt: (file: string) => `There is no database at ${file}.`,
   aNameIsNoAddress: 'A name has no @ in it. Give the name first, and the mail address after it.',
+  aMonthIs: 'Give a month such as 2026-11.',
   aUrlIs: 'Give an address such as https://plans.example.org, without a path.',
   behindAProxyTheAddress:
     'Behind a proxy the server cannot know its own address: say it with --url, such as --url https://plans.example.org.',

@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Demo, LogLevel } from '@haushalt/server';
+import { isMonth, type Month } from '@haushalt/core';
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { CliError } from './error.ts';
 import { dataFolder, root } from './folders.ts';
@@ -14,6 +15,7 @@ interface ServeCommandOptions {
   readonly data?: string;
   readonly demo: boolean;
   readonly fresh: boolean;
+  readonly demoMonth?: Month;
   readonly url?: string;
   readonly name: readonly string[];
   readonly logLevel: LogLevel;
@@ -51,6 +53,11 @@ export function serveCommand(): Command {
     )
     .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
     .option('--demo', 'put the demo plans into an empty database', false)
+    .option(
+      '--demo-month <month>',
+      'with --demo: lay the demo around this month, such as 2026-11 (default: the present one)',
+      readMonth,
+    )
     .option('--fresh', 'with --demo: start over with the demo plans as they ship', false)
     .action(run);
 }
@@ -76,6 +83,7 @@ async function run(options: ServeCommandOptions): Promise<void> {
       ...(options.url === undefined ? {} : { publicUrl: options.url }),
       logLevel: options.logLevel,
       ...(options.demo ? { demo } : {}),
+      ...(options.demoMonth ? { demoMonth: options.demoMonth } : {}),
     });
     console.log(messages.haushaltIsReadyPlansAre(url, data));
     if (options.demo) console.log(messages.peopleOfTheDemo(demo().people, mail));
@@ -108,6 +116,11 @@ function demo(): Demo {
     .map((name) => readPlanFile(join(folder, name)));
   const told = JSON.parse(readFileSync(join(folder, 'history.json'), 'utf8')) as Omit<Demo, 'plans'>;
   return { ...told, plans };
+}
+
+function readMonth(text: string): Month {
+  if (!isMonth(text)) throw new InvalidArgumentError(messages.aMonthIs);
+  return text;
 }
 
 function readUrl(text: string): string {

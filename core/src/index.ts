@@ -55,6 +55,7 @@ export * from './plan/schema/names.ts';
 export type { EntryNow, Refusal } from './plan/schema/refusal.ts';
 export * from './plan/commands/decide.ts';
 export * from './plan/document/document.ts';
+export { movedDay, movedEntries, movedPlan, type Move } from './plan/document/moved.ts';
 export { PLAN_FILE_VERSION, newPlan, parsePlan } from './plan/file/file.ts';
 export { PlanFormatError } from './plan/file/shape.ts';
 export * from './plan/document/formulas.ts';

@@ -8,7 +8,9 @@ import { takeLock } from './store/database.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import { startStandIns } from './stand-ins/standIns.ts';
 import { openStore } from './store/store.ts';
+import { monthOfDay, today, type Month } from '@haushalt/core';
 import { storeDemo, type Demo } from './demo.ts';
+import { demoMonthIn, keepDemoMonth, movedDemo } from './demoDay.ts';
 import { messages } from './messages.ts';
 
 export interface ServeOptions {
@@ -24,6 +26,8 @@ export interface ServeOptions {
   readonly version: string;
   /** Plans to put into a database that has none yet; the simulated services outside are started with them. */
   readonly demo?: () => Demo;
+  /** The month the demonstration is laid for; the present one when left out. */
+  readonly demoMonth?: Month;
   /** Removes the database before starting. */
   readonly fresh?: boolean;
   readonly logLevel?: LogLevel;
@@ -78,8 +82,12 @@ export async function serve(
       store.close();
       throw new ServeRefused(messages.onThereHasToBeSomeone(options.host));
     }
-    if (options.demo && store.plans.count() === 0 && !store.people.haveSignIn()) await storeDemo(store, options.demo());
-    const standIns = options.demo ? await startStandIns() : null;
+    if (options.demo && store.plans.count() === 0 && !store.people.haveSignIn()) {
+      const month = options.demoMonth ?? monthOfDay(today());
+      await storeDemo(store, movedDemo(options.demo(), month));
+      keepDemoMonth(options.data, month);
+    }
+    const standIns = options.demo ? await startStandIns({ begins: demoMonthIn(options.data) }) : null;
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : options.port;
     const url = `http://${options.host.includes(':') ? `[${options.host}]` : options.host}:${port}`;

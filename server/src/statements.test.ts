@@ -139,7 +139,7 @@ describe('services outside', () => {
   let close: () => Promise<void>;
 
   beforeEach(async () => {
-    ({ outside, close } = await startStandIns(() => '2026-11-10'));
+    ({ outside, close } = await startStandIns({ today: () => '2026-11-10' }));
     await stop();
     await start({ outside, outsideOptions: { longest: 300 } });
   });

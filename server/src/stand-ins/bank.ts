@@ -1,4 +1,4 @@
-import { addDays, eachDay, isDay, numberInMonth } from '@haushalt/core';
+import { addDays, eachDay, firstDay, isDay, numberInMonth, type Month } from '@haushalt/core';
 import { behaviourRoutes, type Behaviour } from './behaviour.ts';
 import express, { type Express } from 'express';
 
@@ -24,9 +24,6 @@ interface BankAccount {
   /** What happens on a day. */
   readonly payments: (day: string) => readonly Omit<Payment, 'date' | 'reference'>[];
 }
-
-/** The day the bank's book begins: the demo household has entered everything until then. */
-const BEGINS = '2026-11-01';
 
 /** The same number from 0 to 1 for the same words, so that what happened on a day stays what it was. */
 function chance(words: string): number {
@@ -71,8 +68,12 @@ const ACCOUNTS: readonly BankAccount[] = [
   { number: 'XX12000011112222777788', opening: 665_500, payments: () => [] },
 ];
 
-/** The bank, whose clock says a day; `today` is asked where it has not been set. */
-export function createBank(today: () => string): Express {
+/**
+ * The bank, whose clock says a day; `today` is asked where it has not been set. Its book begins with the month up to which
+ * the demo household has entered everything.
+ */
+export function createBank(today: () => string, month: Month): Express {
+  const begins = firstDay(month);
   const app = express();
   const behaviour: Behaviour = { delay: 0, answer: 'right', clock: null };
   app.use(behaviourRoutes(behaviour));
@@ -86,8 +87,8 @@ export function createBank(today: () => string): Express {
     if (!account) return void response.status(404).json({ error: 'There is no such account.' });
     const until = behaviour.clock ?? today();
     const asked = String(request.query.from ?? '');
-    const from = isDay(asked) && asked > BEGINS ? asked : BEGINS;
-    const statement = statementOf(account, from, until, behaviour.answer === 'repeating');
+    const from = isDay(asked) && asked > begins ? asked : begins;
+    const statement = statementOf(account, begins, { from, until }, behaviour.answer === 'repeating');
     if (request.query.format === 'ofx') return void response.type('application/x-ofx').send(asOfx(statement));
     const text = asCamt(statement);
     // A line that broke off on its way.
@@ -105,7 +106,12 @@ interface BankStatement {
   readonly payments: readonly Payment[];
 }
 
-function statementOf(account: BankAccount, from: string, until: string, isRepeated: boolean): BankStatement {
+function statementOf(
+  account: BankAccount,
+  begins: string,
+  { from, until }: { readonly from: string; readonly until: string },
+  isRepeated: boolean,
+): BankStatement {
   const paymentsIn = (first: string, last: string) =>
     eachDay(first, last).flatMap((date) =>
       account.payments(date).map((payment, nth): Payment => ({
@@ -115,7 +121,7 @@ function statementOf(account: BankAccount, from: string, until: string, isRepeat
       })),
     );
   const sum = (payments: readonly Payment[]) => payments.reduce((total, { amount }) => total + amount, 0);
-  const opening = account.opening + sum(paymentsIn(BEGINS, addDays(from, -1)));
+  const opening = account.opening + sum(paymentsIn(begins, addDays(from, -1)));
   const payments = paymentsIn(from, until);
   // A bank that repeats itself lists everything twice, with the same references.
   return { number: account.number, from, until: until < from ? from : until, opening, closing: opening + sum(payments), payments: isRepeated ? [...payments, ...payments] : payments }; // prettier-ignore

@@ -1,7 +1,8 @@
 import type { Express } from 'express';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { today as presentDay, type Day } from '@haushalt/core';
+import { today as presentDay, type Day, type Month } from '@haushalt/core';
+import { WRITTEN_FOR } from '../demoDay.ts';
 import { createBank } from './bank.ts';
 import { createMailBox } from './mail.ts';
 import { createStatisticsOffice } from './statistics.ts';
@@ -16,12 +17,19 @@ export interface Outside {
 
 export const NO_OUTSIDE: Outside = { bank: null, statistics: null, mail: null };
 
+interface StandInTerms {
+  readonly today?: () => Day;
+  /** The month the bank's book begins with. */
+  readonly begins?: Month;
+}
+
 /** Starts the stand-ins on this machine alone, each on a port of its own. */
-export async function startStandIns(
-  today: () => Day = presentDay,
-): Promise<{ outside: Outside; close: () => Promise<void> }> {
+export async function startStandIns({ today = presentDay, begins = WRITTEN_FOR }: StandInTerms = {}): Promise<{
+  outside: Outside;
+  close: () => Promise<void>;
+}> {
   const [bank, statistics, mail] = await Promise.all([
-    listening(createBank(today)),
+    listening(createBank(today, begins)),
     listening(createStatisticsOffice(today)),
     listening(createMailBox()),
   ]);

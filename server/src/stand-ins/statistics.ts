@@ -28,13 +28,17 @@ const INDICES: readonly Index[] = [
   },
 ];
 
+/** How prices rise in years nothing was made up for yet. */
+const USUAL_RISE = 0.022;
+
 /** The months an index is published for, from January of its first year to the month before its clock's. */
 function valuesOf({ rises }: Index, until: string): { month: string; value: number }[] {
-  const years = Object.keys(rises).map(Number).sort((a, b) => a - b); // prettier-ignore
+  const first = Math.min(...Object.keys(rises).map(Number));
+  const years = Array.from({ length: Number(until.slice(0, 4)) - first + 1 }, (_, at) => first + at);
   const values: { month: string; value: number }[] = [];
   let level = 100;
   for (const year of years) {
-    const monthly = (1 + rises[year]!) ** (1 / 12);
+    const monthly = (1 + (rises[year] ?? USUAL_RISE)) ** (1 / 12);
     for (let month = 1; month <= 12; month++) {
       level *= monthly;
       const key = `${year}-${String(month).padStart(2, '0')}`;

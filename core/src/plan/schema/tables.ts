@@ -71,6 +71,9 @@ const name = required(
 const note = required({ kind: 'text', most: 2000 }, 'A remark.', '');
 const position = required({ kind: 'position' }, 'The place in the order, a fractional key; file order when left out.');
 const amount = optional({ kind: 'number' }, 'A figure; nothing stands for an empty month.');
+/** The first year there can be; a number that may be one is a year. */
+export const FIRST_YEAR = 1900;
+const year = { kind: 'whole', least: FIRST_YEAR, most: 2999 } as const;
 const formula = optional({ kind: 'formula' }, 'A formula in place of a figure.');
 
 const projectionRate = optional(
@@ -259,7 +262,7 @@ export const TABLES = {
     ),
     form: required({ kind: 'choice', options: CHART_FORMS }, 'How its series are shown.', 'beside'),
     span: required({ kind: 'choice', options: CHART_SPANS }, 'What a point of it stands for.', 'month'),
-    year: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is of; the whole plan when left out.'),
+    year: optional(year, 'The year it is of; the whole plan when left out.'),
     from: optional({ kind: 'month' }, 'The first month it is of, in place of a year.'),
     until: optional({ kind: 'month' }, 'The last month it is of, in place of a year.'),
     axis: required(
@@ -277,7 +280,7 @@ export const TABLES = {
       { kind: 'reference', table: 'scenarios', whenGone: 'goes' },
       'The scenario it is taken from; the plan when left out.',
     ),
-    projectedFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The year it is projected from.'),
+    projectedFrom: optional(year, 'The year it is projected from.'),
     actual: required({ kind: 'yesNo' }, 'Whether what really happened is drawn, in place of what was planned.', false),
     position,
   },
@@ -286,10 +289,7 @@ export const TABLES = {
     reason: required({ kind: 'text', most: 500 }, 'Why it is no matter.'),
   },
   lockedYears: {
-    year: required(
-      { kind: 'whole', least: 1900, most: 2999 },
-      'A year whose figures are kept from editing, called by the calendar year it begins in.',
-    ),
+    year: required(year, 'A year whose figures are kept from editing, called by the calendar year it begins in.'),
   },
   loans: {
     name,
@@ -363,7 +363,7 @@ export const TABLES = {
   },
   taxBands: {
     schedule: required({ kind: 'reference', table: 'taxSchedules', whenGone: 'goes' }, 'The schedule it belongs to.'),
-    validFrom: optional({ kind: 'whole', least: 1900, most: 2999 }, 'The first year it holds; always when left out.'),
+    validFrom: optional(year, 'The first year it holds; always when left out.'),
     from: required({ kind: 'input' }, 'The income it begins at.'),
     rate: required({ kind: 'input' }, 'Its rate, as a fraction.'),
     position,
