@@ -400,6 +400,43 @@ describe('haushalt statement', () => {
     expect(error).toContain(words);
   }); // prettier-ignore
 
+  it('of several accounts asks for each by its number, and takes several statements of one account as one', async () => {
+    const account = (number: string, ...entries: string[]) =>
+      `<STMTTRNRS><STMTRS><CURDEF>EUR<BANKACCTFROM><BANKID>1<ACCTID>${number}<ACCTTYPE>CHECKING</BANKACCTFROM><BANKTRANLIST>${entries.join('')}</BANKTRANLIST></STMTRS></STMTTRNRS>`;
+    const entry = (day: string, amount: string, id: string) =>
+      `<STMTTRN><TRNTYPE>DEBIT<DTPOSTED>${day}<TRNAMT>${amount}<FITID>${id}<NAME>Somebody ${id}</STMTTRN>`;
+    const ofx = `OFXHEADER:100\nDATA:OFXSGML\n\n<OFX><BANKMSGSRSV1>${account('7777001', entry('20261114', '-5.00', 'a'))}${account('7777001', entry('20261115', '-6.00', 'b'))}${account('8888002', entry('20261116', '-7.00', 'c'))}</BANKMSGSRSV1></OFX>`;
+    const file = statement(ofx);
+    const { code, error } = await run('statement', HOUSEHOLD, file, '--account', 'Card');
+    expect([code, error]).toEqual([
+      2,
+      expect.stringContaining('say with --account NUMBER=NAME which 7777001, 8888002 are'),
+    ]);
+    const one = await run('statement', HOUSEHOLD, file, '--account', '7777001=Card');
+    expect(one.error).toContain('which 8888002 is.');
+    const out = join(folder, 'several.haushalt.json');
+    const both = await run(
+      'statement',
+      HOUSEHOLD,
+      file,
+      '--account',
+      '7777001=Card',
+      '--account',
+      '8888 002=Cash',
+      '--out',
+      out,
+    );
+    expect(JSON.parse(both.out)).toMatchObject({ new: 3 });
+    const { entries } = JSON.parse(readFileSync(out, 'utf8')) as { entries: { what?: string; account?: string }[] };
+    const taken = entries.filter(({ what }) => what?.startsWith('Somebody'));
+    expect(taken.map(({ account: of }) => of)).toEqual(['Card', 'Card', 'Cash']);
+    const alone = statement(ofx.replace(account('8888002', entry('20261116', '-7.00', 'c')), ''));
+    expect(JSON.parse((await run('statement', HOUSEHOLD, alone, '--account', 'Card')).out)).toMatchObject({ new: 2 });
+    expect((await run('statement', HOUSEHOLD, file, '--account', '7777001=Purse')).error).toContain(
+      'no account called Purse',
+    );
+  });
+
   it('that cannot be read says where, as does a plan without accounts', async () => {
     const wrong = await run('statement', HOUSEHOLD, statement(csv.replace('-9.99', 'much')), '--account', 'Card');
     expect([wrong.code, wrong.error]).toEqual([2, expect.stringContaining('Line 3, column “Amount”: “much” is no amount.')]); // prettier-ignore

@@ -50,8 +50,12 @@ export const messages = {
   isNotWrittenInUtf: (name: string) => `${name} is not written in UTF-8. Save it in that encoding.`,
 
   // statement
-  sayWhichAccount: (file: string, number: string, names: string) =>
-    `${file}: say with --account which account it is of${number === '' ? '' : ` (the file says ${number})`}. The plan has ${names === '' ? 'no accounts' : names}.`,
+  sayWhichAccount: (file: string, numbers: readonly string[], isOneOfSeveral: boolean, names: string) => {
+    const has = `The plan has ${names === '' ? 'no accounts' : names}.`;
+    const [number = ''] = numbers;
+    if (isOneOfSeveral) return `${file} is of several accounts: say with --account NUMBER=NAME which ${numbers.join(', ')} ${numbers.length === 1 ? 'is' : 'are'}. ${has}`; // prettier-ignore
+    return `${file}: say with --account which account it is of${number === '' ? '' : ` (the file says ${number})`}. ${has}`;
+  },
   noAccountCalled: (name: string, names: string) =>
     `--account: the plan has no account called ${name.trim()}; it has ${names === '' ? 'none' : names}.`,
   isTooLarge: (file: string) => `${file} is too large.`,

@@ -23,7 +23,7 @@ import { readPlanFile } from './planFile.ts';
 import { messages } from './messages.ts';
 
 interface StatementOptions {
-  readonly account?: string;
+  readonly account: readonly string[];
   readonly out?: string;
   readonly format: 'json' | 'text';
 }
@@ -43,7 +43,12 @@ export function statementCommand(): Command {
     .description('Take a bank’s statement (CSV, OFX, camt.053, camt.052, MT940) into a plan file’s entries.')
     .argument('<plan>', 'a plan file, *.haushalt.json')
     .argument('<statement>', 'the bank’s file')
-    .option('--account <name>', 'the account it is of, where the file does not say')
+    .option(
+      '--account <name>',
+      'the account it is of, where the file does not say; NUMBER=NAME for each account of a file with several',
+      (value: string, before: readonly string[]) => [...before, value],
+      [] as readonly string[],
+    )
     .option('--out <plan>', 'where to write the plan with the entries; without it nothing is stored')
     .addOption(new Option('--format <format>', 'how to print the counts').choices(['json', 'text']).default('json'))
     .action((plan: string, statement: string, options: StatementOptions) => {
@@ -64,9 +69,9 @@ function preview(
   document: Document,
   entries: readonly LedgerEntry[],
   statement: string,
-  name: string | undefined,
+  said: readonly string[],
 ): PreviewedStatement[] {
-  const account = name === undefined ? null : accountNamed(document, name);
+  const { account, accounts } = accountsSaid(document, said);
   let previewed: PreviewedStatement[];
   try {
     const remembered = account === null ? undefined : document.statementFormats.get(account);
@@ -74,6 +79,7 @@ function preview(
     previewed = previewFile(readStatement(bytes, remembered ?? null), {
       document,
       account,
+      accounts,
       entriesOf: (id, from, to) =>
         entries.filter(
           (entry) => entry.date >= from && entry.date <= to && effectsOf(entry).some((each) => each.account === id),
@@ -86,10 +92,10 @@ function preview(
     if (error instanceof StatementError) throw new CliError(`${statement}: ${error.message}`);
     throw error;
   }
-  const open = previewed.find((each) => each.account === null);
-  if (open) {
+  const open = previewed.filter((each) => each.account === null).map(({ number }) => number);
+  if (open.length > 0) {
     const names = [...document.accounts.values()].map((row) => row.name).join(', ');
-    throw new CliError(messages.sayWhichAccount(statement, open.number, names));
+    throw new CliError(messages.sayWhichAccount(statement, open, previewed.length > 1, names));
   }
   return previewed;
 }
@@ -121,6 +127,20 @@ function sumOf(previewed: readonly PreviewedStatement[]): Counts {
     assigned: sum((counts) => counts.assigned),
     unassigned: sum((counts) => counts.unassigned),
   };
+}
+
+/** What was said with --account: a name for the one account of a file, or its number with a name for each of several. */
+function accountsSaid(document: Document, said: readonly string[]) {
+  let account: string | null = null;
+  const accounts: Record<string, string> = {};
+  for (const text of said) {
+    // A name may hold the sign itself.
+    const [whole] = rowsNamed(document.accounts, text);
+    const at = text.indexOf('=');
+    if (whole || at < 0) account = whole?.id ?? accountNamed(document, text);
+    else accounts[text.slice(0, at).trim()] = accountNamed(document, text.slice(at + 1));
+  }
+  return { account, accounts };
 }
 
 function accountNamed(document: Document, name: string): string {

@@ -33,8 +33,10 @@ export interface PreviewedStatement {
 /** What a preview is made from beside the file. */
 export interface PreviewFrom {
   readonly document: Document;
-  /** The account a statement is of that does not say so, or whose number no account of the plan has. */
+  /** The account a statement is of that does not say so, or whose number no account of the plan has; of a file with one. */
   readonly account: string | null;
+  /** The accounts of a file with several, by their numbers as the file says them, where no account of the plan has them. */
+  readonly accounts?: Readonly<Record<string, string>>;
   /** The entries of an account from one day to another, both included. */
   readonly entriesOf: (account: string, from: string, to: string) => readonly LedgerEntry[];
   readonly budget: BudgetOf;
@@ -48,8 +50,11 @@ export interface PreviewFrom {
  */
 export function previewFile(file: StatementFile, from: PreviewFrom): PreviewedStatement[] {
   const { document } = from;
-  return file.statements.map((statement): PreviewedStatement => {
-    const account = accountOf(statement, document, file.statements.length === 1 ? from.account : null);
+  const statements = byAccount(file.statements);
+  const said = new Map(Object.entries(from.accounts ?? {}).map(([number, id]) => [plainNumber(number), id]));
+  return statements.map((statement): PreviewedStatement => {
+    const own = said.get(plainNumber(statement.account)) ?? (statements.length === 1 ? from.account : null);
+    const account = accountOf(statement, document, own);
     const lines = linesOf(statement, document);
     const { account: number, closing } = statement;
     if (account === null) return { number, account, closing, preview: [], counts: countsOf([]) };
@@ -76,14 +81,39 @@ export function previewFile(file: StatementFile, from: PreviewFrom): PreviewedSt
   });
 }
 
+const plainNumber = (number: string) => number.replace(/[\s.-]/g, '').toUpperCase();
+
+/** Several statements of one account are one: all their entries, the first opening balance and the last closing one. */
+function byAccount(statements: readonly Statement[]): Statement[] {
+  const together = new Map<string, Statement>();
+  for (const statement of statements) {
+    const key = `${plainNumber(statement.account)}|${statement.currency}`;
+    const before = together.get(key);
+    together.set(key, before ? joined(before, statement) : statement);
+  }
+  return [...together.values()];
+}
+
+function joined(a: Statement, b: Statement): Statement {
+  const first = (of: StatedBalance | null, other: StatedBalance | null) =>
+    !of || (other && other.date < of.date) ? other : of;
+  const last = (of: StatedBalance | null, other: StatedBalance | null) =>
+    !of || (other && other.date >= of.date) ? other : of;
+  return {
+    ...a,
+    opening: first(a.opening, b.opening),
+    closing: last(a.closing, b.closing),
+    entries: [...a.entries, ...b.entries],
+  };
+}
+
 /** The account of a plan a statement is of: by its number, else the one that was said. */
 function accountOf({ account }: Statement, document: Document, said: string | null): string | null {
-  const plain = (number: string) => number.replace(/[\s.-]/g, '').toUpperCase();
-  const number = plain(account);
+  const number = plainNumber(account);
   if (number !== '') {
     // Some banks leave out the front of an IBAN, or put the bank before a number.
     const found = [...document.accounts.values()].find((row) => {
-      const own = plain(row.number);
+      const own = plainNumber(row.number);
       return own !== '' && (own === number || (Math.min(own.length, number.length) >= 6 && (own.endsWith(number) || number.endsWith(own)))); // prettier-ignore
     });
     if (found) return found.id;

@@ -59,9 +59,17 @@ export function ledgerRoutes(routing: Routing, { store, work, outside, outsideOp
     'post',
     '/plans/:id/statements',
     async ({ request, response, plan: { id } }) => {
-      const { account, csv } = readStatementQuery(request.query);
+      const { account, accounts, csv } = readStatementQuery(request.query);
       const file = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-      const task = { kind: 'previewStatement', database: store.file, planId: id, file, account, csv } as const;
+      const task = {
+        kind: 'previewStatement',
+        database: store.file,
+        planId: id,
+        file,
+        account,
+        accounts,
+        csv,
+      } as const;
       if (wantsProgress(request))
       return answerStreamed(response, async (progress, signal) => ({
         head: {},
@@ -89,6 +97,7 @@ export function ledgerRoutes(routing: Routing, { store, work, outside, outsideOp
         planId: id,
         file,
         account: account.id,
+        accounts: {},
         csv: null,
       } as const;
       sendJson(response, await work.slow.do<'previewStatement'>(task, { signal: whileWanted(response) }));

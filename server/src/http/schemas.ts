@@ -172,19 +172,34 @@ export function readEntriesQuery(query: unknown): EntryQuery & Page {
 }
 
 const csvFormat = allOf(schemaOf(columnsBut('statementFormats', 'account')));
-const statementQuery = Joi.object({ account: id, csv: Joi.string().max(4000) });
+const statementQuery = Joi.object({ account: id, accounts: Joi.string().max(8000), csv: Joi.string().max(4000) });
+/** The accounts of a file with several, by their numbers. */
+const accountsByNumber = Joi.object().pattern(Joi.string().max(64), id).max(50);
 
-/** What is said of a bank's file: the account it is of, and how a table is written, as JSON. */
-export function readStatementQuery(query: unknown): { account: string | null; csv: CsvFormat | null } {
-  const { account = null, csv } = read<{ account?: string; csv?: string }>(statementQuery, query);
-  if (csv === undefined) return { account, csv: null };
-  let format: unknown;
+/** What is said of a bank's file: the account it is of, those of several by their numbers, and how a table is written. */
+export function readStatementQuery(query: unknown): StatementAsked {
+  const { account = null, accounts, csv } = read<{ account?: string; accounts?: string; csv?: string }>(statementQuery, query); // prettier-ignore
+  return {
+    account,
+    accounts: accounts === undefined ? {} : read<Record<string, string>>(accountsByNumber, parsed(accounts, 'accounts'), 'accounts'), // prettier-ignore
+    csv: csv === undefined ? null : read<CsvFormat>(csvFormat, parsed(csv, 'csv'), 'csv'),
+  };
+}
+
+/** How a bank's file is to be read. */
+interface StatementAsked {
+  readonly account: string | null;
+  readonly accounts: Readonly<Record<string, string>>;
+  readonly csv: CsvFormat | null;
+}
+
+/** What a query says as JSON. */
+function parsed(text: string, field: string): unknown {
   try {
-    format = JSON.parse(csv);
+    return JSON.parse(text);
   } catch {
-    throw new ApiError(422, 'invalid', messages.aJsonBodyIsExpected, 'csv');
+    throw new ApiError(422, 'invalid', messages.aJsonBodyIsExpected, field);
   }
-  return { account, csv: read<CsvFormat>(csvFormat, format, 'csv') };
 }
 
 /** An id in an address or a query. */

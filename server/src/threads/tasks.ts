@@ -85,6 +85,8 @@ export type Task =
       readonly file: Uint8Array;
       /** The account it is of, where the file does not say. */
       readonly account: string | null;
+      /** The accounts of a file with several, by their numbers as the file says them. */
+      readonly accounts: Readonly<Record<string, string>>;
       /** How the bank writes its tables, where that was said. */
       readonly csv: CsvFormat | null;
     }
@@ -324,7 +326,7 @@ export interface StatementPreview {
 }
 
 function previewFor(
-  { file, account, csv, planId }: Extract<Task, { kind: 'previewStatement' }>,
+  { file, account, accounts, csv, planId }: Extract<Task, { kind: 'previewStatement' }>,
   { document, ledger, revision }: Reader,
   progress: Progress,
 ): StatementPreview {
@@ -344,6 +346,7 @@ function previewFor(
     statements = previewFile(read, {
       document: plan,
       account,
+      accounts,
       entriesOf: (of, from, to) => ledger.ofAccount(planId, of, from, to),
       budget: budgetIn(new Model(plan)),
       settled: new Set(ledger.settled(planId)),

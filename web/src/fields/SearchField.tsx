@@ -101,6 +101,11 @@ export function SearchField(props: SearchFieldProps) {
     const meant = same.length > 0 ? same : matching(options, text);
     if (text.trim() === '') reset();
     else if (meant.length === 1) choose(meant[0]!);
+    else if (meant.length > 1)
+      return messages.severalAreMeant(
+        text,
+        meant.map(({ words }) => words),
+      );
     else return messages.nothingIsCalled(text);
     return null;
   };
@@ -131,6 +136,9 @@ export function SearchField(props: SearchFieldProps) {
               reset();
             }
             if (event.key === 'Enter' && box.isOpen) event.preventDefault();
+            // Going on by keyboard takes what is highlighted, as Enter does; leaving by a click takes only what is clear.
+            const highlighted = typed !== null && typed.trim() !== '' ? found[box.highlightedIndex] : undefined;
+            if (event.key === 'Tab' && box.isOpen && highlighted) choose(highlighted);
           },
         })}
         name={name}

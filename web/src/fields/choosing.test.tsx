@@ -36,6 +36,21 @@ describe('one of many, chosen by its words', () => {
     expect(taken).toHaveBeenCalledWith('p');
   });
 
+  it('is what is highlighted when one goes on by Tab, and asked for where one leaves otherwise', async () => {
+    const taken = vi.fn();
+    const { user } = inPlan(plan, <><SearchField label="Line" options={OPTIONS} value="" onChange={taken} /><button type="button">Elsewhere</button></>); // prettier-ignore
+    await user.type(box(), 'r');
+    expect(screen.getByRole('option', { name: 'Rent' }).className).toContain('is-highlighted');
+    await user.click(screen.getByRole('button', { name: 'Elsewhere' }));
+    expect(screen.getByRole('alert').textContent).toBe('“r” may be Rent, Groceries, Pärkchen. Choose one of the list.');
+    expect(taken).not.toHaveBeenCalled();
+    await user.clear(box());
+    await user.type(box(), 'r');
+    await user.tab();
+    expect(taken).toHaveBeenCalledWith('r');
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
   it('stays as typed where nothing is meant by it, keeps its form from being sent, and Escape leaves it as it was', async () => {
     const taken = vi.fn();
     const { user } = inPlan(plan, field('r', taken));

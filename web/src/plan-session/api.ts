@@ -103,6 +103,13 @@ export interface PreviewedStatement {
   readonly counts: PreviewCounts;
 }
 
+/** What is said of a bank's file: its account, those of several by their numbers, and how a table is written. */
+export interface StatementSaid {
+  readonly account: string | null;
+  readonly accounts: Readonly<Record<string, string>>;
+  readonly csv: CsvFormat | null;
+}
+
 /** What a bank's file means for a plan, before anything is stored. */
 export interface StatementPreview {
   /** The plan's, as the file was compared with it. */
@@ -271,12 +278,12 @@ export const api = {
   async previewStatement(
     planId: string,
     file: Blob,
-    account: string | null,
-    csv: CsvFormat | null,
+    { account, accounts, csv }: StatementSaid,
     told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
   ): Promise<StatementPreview> {
     const said = new URLSearchParams({
       ...(account === null ? {} : { account }),
+      ...(Object.keys(accounts).length === 0 ? {} : { accounts: JSON.stringify(accounts) }),
       ...(csv === null ? {} : { csv: JSON.stringify(csv) }),
     });
     const { content } = await requestStreamed(`${planPath(planId)}/statements?${said.toString()}`, file, told);

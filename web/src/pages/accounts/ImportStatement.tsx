@@ -67,7 +67,7 @@ const NO_ROWS: readonly LineRow[] = [];
 export function ImportStatement({
   planId,
   source,
-  draft: { account: chosen, csv, corrections },
+  draft: { account: chosen, accounts, csv, corrections },
   balances,
   onChange,
   onCorrect,
@@ -84,10 +84,15 @@ export function ImportStatement({
   const [refusal, setRefusal] = useState<string | null>(null);
   const [progress, setProgress] = useState<Progress | null>(null);
   const { data, error, isPending, isFetching } = useQuery({
-    queryKey: ['statement', planId, source, chosen, csv, newest],
+    queryKey: ['statement', planId, source, chosen, accounts, csv, newest],
     queryFn: ({ signal }) =>
       source.kind === 'file'
-        ? api.previewStatement(planId, source.file, chosen, csv, { signal, onProgress: setProgress })
+        ? api.previewStatement(
+            planId,
+            source.file,
+            { account: chosen, accounts, csv },
+            { signal, onProgress: setProgress },
+          )
         : api.fetchStatement(planId, source.account, signal),
     placeholderData: keepPreviousData,
     gcTime: 0,
@@ -240,7 +245,8 @@ export function ImportStatement({
     },
     textOf: (row, column) => textInCell(cellOf(row, column)),
   });
-  const open = data?.statements.find((each) => each.account === null);
+  const open = data?.statements.filter((each) => each.account === null) ?? [];
+  const isOneOfSeveral = (data?.statements.length ?? 0) > 1;
   const total = (of: (counts: PreviewedStatement['counts']) => number) =>
     statements.reduce((sum, { counts }) => sum + of(counts), 0);
 
@@ -296,18 +302,24 @@ export function ImportStatement({
           }}
         />
       )}
-      {open && (
-        <p className="statement-said">
+      {open.map(({ number }) => (
+        <p key={number} className="statement-said">
           <label>
-            {messages.whichAccount(open.number)}{' '}
+            {messages.whichAccount(number)}{' '}
             <AccountSelect
-              value={chosen ?? ''}
+              value={(isOneOfSeveral ? accounts[number] : chosen) ?? ''}
               none={messages.chooseAccount}
-              onChange={(account) => onChange({ account: account === '' ? null : account })}
+              onChange={(account) =>
+                onChange(
+                  isOneOfSeveral
+                    ? { accounts: { ...accounts, [number]: account } }
+                    : { account: account === '' ? null : account },
+                )
+              }
             />
           </label>
         </p>
-      )}
+      ))}
       {rows.length > 0 && !error && (
         <>
           {balances !== null &&

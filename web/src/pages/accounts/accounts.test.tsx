@@ -198,4 +198,13 @@ describe('a statement', () => {
     await plan.user.selectOptions(choice, 'card');
     await waitFor(() => expect(plan.server.asked.at(-1)).toContain('account=card'));
   });
+
+  it('of several accounts nobody knows asks for each', async () => {
+    const of = (number: string) => ({ ...answer.statements[0], account: null, number, preview: [] });
+    const plan = shown({ '/statements': () => ({ ...answer, csv: null, statements: [of('XX8'), of('XX9')] }) });
+    await plan.user.selectOptions(await screen.findByRole('combobox', { name: /XX8 is the account/ }), 'card');
+    await plan.user.selectOptions(screen.getByRole('combobox', { name: /XX9 is the account/ }), 'bank');
+    const said = () => new URLSearchParams(plan.server.asked.at(-1)!.split('?')[1]).get('accounts');
+    await waitFor(() => expect(JSON.parse(said() ?? '{}')).toEqual({ XX8: 'card', XX9: 'bank' }));
+  });
 });

@@ -19,6 +19,8 @@ export interface StatementDraft {
   readonly kind: 'file' | 'bank';
   /** The account it is of, where that was said. */
   readonly account: string | null;
+  /** Those of a file with several, by their numbers. */
+  readonly accounts: Readonly<Record<string, string>>;
   readonly csv: CsvFormat | null;
   readonly corrections: Readonly<Record<string, Correction>>;
 }
@@ -62,7 +64,7 @@ export function useOpenStatement(planId: string): OpenStatement {
     stamp: opened.stamp,
     open(source, account) {
       if (source.kind === 'file') void keepFile(key, source.file);
-      setDraft({ kind: source.kind, account: source.kind === 'bank' ? source.account : account, csv: null, corrections: {} }); // prettier-ignore
+      setDraft({ kind: source.kind, account: source.kind === 'bank' ? source.account : account, accounts: {}, csv: null, corrections: {} }); // prettier-ignore
       setOpened(({ stamp }) => ({ source, stamp: stamp + 1 }));
     },
     change: useCallback((part) => setDraft((before) => before && { ...before, ...part }), [setDraft]),
@@ -83,7 +85,7 @@ export function useOpenStatement(planId: string): OpenStatement {
 }
 
 function readDraft(stored: unknown): StatementDraft | null {
-  const { kind, account, csv, corrections } = partsOf(stored);
+  const { kind, account, accounts, csv, corrections } = partsOf(stored);
   if (kind !== 'file' && kind !== 'bank') return null;
   const known = Object.entries(partsOf(corrections)).map(([line, correction]): [string, Correction] => {
     const { target, isTaken } = partsOf(correction);
@@ -92,6 +94,7 @@ function readDraft(stored: unknown): StatementDraft | null {
   return {
     kind,
     account: typeof account === 'string' ? account : null,
+    accounts: Object.fromEntries(Object.entries(partsOf(accounts)).filter((each): each is [string, string] => typeof each[1] === 'string')), // prettier-ignore
     csv: typeof csv === 'object' ? (csv as CsvFormat | null) : null,
     corrections: Object.fromEntries(known),
   };
