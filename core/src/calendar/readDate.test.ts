@@ -1,3 +1,4 @@
+import { setClock } from './clock.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { monthInWords, toMonth } from './month.ts';
@@ -63,9 +64,16 @@ describe('a day that is typed', () => {
     ['29/2/2028', 'en-IE', '2028-02-29'],
     ['29/2/2027', 'en-IE', null],
     ['14/13/2026', 'en-IE', null],
-    ['tomorrow', 'en-IE', null],
+    ['tomorrow', 'en-IE', '2026-11-25'],
+    ['Yesterday', 'en-IE', '2026-11-23'],
+    ['gestern', 'de-DE', '2026-11-23'],
+    ['today', 'de-DE', '2026-11-24'],
+    ['whenever', 'en-IE', null],
     ['', 'en-IE', null],
-  ])('%s in %s is %s', (text, locale, expected) => expect(readDay(text, locale, '2026-05-20')).toBe(expected));
+  ])('%s in %s is %s', (text, locale, expected) => {
+    setClock('2026-11-24T10:00:00');
+    expect(readDay(text, locale, '2026-05-20')).toBe(expected);
+  });
 
   it('has to be of the calendar', () => {
     expect(isDay('2026-02-28')).toBe(true);

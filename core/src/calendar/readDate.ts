@@ -1,3 +1,4 @@
+import { today } from './clock.ts';
 import { isMonth, monthInWords, monthOfYear, toMonth, yearOf, type Month } from './month.ts';
 
 /** A day of the calendar as ISO 8601 text, for example `2026-03-14`. Sorts correctly as text. */
@@ -51,7 +52,7 @@ export function readMonth(text: string, locale: string, near: Month): Month | nu
 
 /**
  * The day somebody means: `2026-03-14`, `14/3/2026` or `3/14/26` in the order of the locale, `14 March 2026`, `14/3` of
- * the year of `near`, `14` of its month. `null` when it is none.
+ * the year of `near`, `14` of its month; today, yesterday and tomorrow in English and in the locale. `null` when it is none.
  */
 export function readDay(text: string, locale: string, near: Day): Day | null {
   const typed = text.trim();
@@ -59,6 +60,7 @@ export function readDay(text: string, locale: string, near: Day): Day | null {
   const figures = typed.match(/\d+/g) ?? [];
   const name = typed.replace(/[\d\s.,/’'-]+/g, ' ').trim();
   const month = toMonth(near.slice(0, 7));
+  if (name !== '' && figures.length === 0) return relativeDay(name, locale);
   if (name !== '') {
     const called = monthCalled(name, locale);
     if (called === null || figures.length === 0 || figures.length > 2) return null;
@@ -71,6 +73,15 @@ export function readDay(text: string, locale: string, near: Day): Day | null {
   }
   const [day, ofYear] = isMonthFirst(locale) ? [figures[1]!, figures[0]!] : [figures[0]!, figures[1]!];
   return dayOf(monthOf(figures[2], Number(ofYear), yearOf(month)), day);
+}
+
+/** Today, yesterday or tomorrow by their names, in a locale or in English. */
+function relativeDay(name: string, locale: string): Day | null {
+  const called = (language: string, days: number) =>
+    new Intl.RelativeTimeFormat(language, { numeric: 'auto' }).format(days, 'day').toLowerCase();
+  const days = [0, -1, 1].find((each) => [called(locale, each), called('en', each)].includes(name.toLowerCase()));
+  if (days === undefined) return null;
+  return new Date(Date.parse(`${today()}T00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 }
 
 /** A month from its year, of two figures or four, and its number. */

@@ -68,6 +68,8 @@ export const messages = {
   overdue: 'overdue',
   confirm: (what: string) => `Confirm ${what || 'the expected entry'}`,
   confirmAsItIs: 'Confirm as it was foreseen',
+  typedIsDiscarded: 'What you typed was discarded.',
+  putBack: 'Put it back',
   confirmWithForm: 'Confirm with another day or amount',
   skip: (what: string) => `Skip ${what || 'the expected entry'} once`,
   skipOnce: 'Skip once',

@@ -77,7 +77,8 @@ export const messages = {
   typeAboveTheTotals: 'Figures are typed on the days above.',
   severalEntries: (count: number) => `${count} entries; Enter opens them.`,
   amountOf: (line: string, day: string) => `${line}, ${day}`,
-  sheetFoot: { total: 'Total', budget: 'Budget', remaining: 'Remaining' },
+  sheetFoot: { total: 'Total', budget: 'Budget', carryOver: 'Carry-over', remaining: 'Remaining' },
+  nothingExpected: 'Nothing is expected in the next two months.',
   noDayToDayLines:
     'No group of the budget has day-to-day costs. Choose another group above, or say so of one in the budget.',
 

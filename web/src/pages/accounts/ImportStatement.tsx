@@ -233,6 +233,10 @@ export function ImportStatement({
     columns: COLUMNS,
     first: { row: 0, column: COLUMNS.length - 1 },
     editingOf: (column) => (column.id === 'target' ? editing : null),
+    onClear: () => {
+      const { row } = control;
+      if (row && row.line.state !== 'known' && row.line.expected === null) onCorrect(row.key, { target: '' });
+    },
     onOpen(row, column, typed) {
       if (column.id === 'target') return false;
       control.open({ row: rows.indexOf(row), column: COLUMNS.length - 1 }, typed);
@@ -290,7 +294,7 @@ export function ImportStatement({
       {(error || refusal) && (
         <p className="statement-said refusal" role="alert">
           <Icon name="alarm" />{' '}
-          {error ? `${messages.cannotBeRead}. ${error.message} ${messages.nothingStored}` : refusal}
+          {!error ? refusal : source.kind === 'bank' ? error.message : messages.cannotBeRead(error.message)}
         </p>
       )}
       {data?.csv && (

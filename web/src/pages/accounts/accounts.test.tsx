@@ -183,7 +183,7 @@ describe('a statement', () => {
     shown({ '/statements': () => refused });
     const said = (await screen.findByRole('alert')).textContent;
     expect(said).toContain('Line 3: “much” is no amount.');
-    expect(said).toContain('Nothing has been stored.');
+    expect(said).toContain('Nothing was stored.');
   });
 
   it('can be left while it is read', async () => {

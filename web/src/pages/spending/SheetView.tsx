@@ -44,10 +44,11 @@ interface SheetViewProps extends ViewProps {
 /** A day of the sheet, or what stands below its lines. */
 interface SheetRow extends GridRow {
   readonly day: string | null;
-  readonly figure: 'total' | 'budget' | 'remaining' | null;
+  readonly figure: FootFigure | null;
 }
 
-const FOOT = ['total', 'budget', 'remaining'] as const;
+const FOOT = ['total', 'budget', 'carryOver', 'remaining'] as const;
+type FootFigure = (typeof FOOT)[number];
 /** The choice of all groups with day-to-day costs. */
 const DAY_TO_DAY = '';
 
@@ -90,16 +91,18 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
       return { key: day, label: format.format(date), className: `line ${look}`, day, figure: null };
     });
   }, [days, plan.locale]);
+  // What is brought over from earlier months is a part of what remains.
+  const hasCarryOver = ids.some((id) => (spent.get(id)?.carryOver ?? 0) !== 0);
   const footer = useMemo(
     () =>
-      FOOT.map((figure): SheetRow => ({
+      FOOT.filter((figure) => figure !== 'carryOver' || hasCarryOver).map((figure): SheetRow => ({
         key: figure,
         label: messages.sheetFoot[figure],
         className: figure === 'total' ? 'total' : 'line',
         day: null,
         figure,
       })),
-    [],
+    [hasCarryOver],
   );
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
   const columns = useMemo(
@@ -118,7 +121,8 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
     if (id === 'label') return { content: <span className="label-text">{row.label}</span>, parts: [row.label] };
     if (row.figure !== null) {
       const of = spent.get(id);
-      const value = of && { budget: of.budget, remaining: of.remaining, total: of.actual }[row.figure];
+      const value =
+        of && { budget: of.budget, carryOver: of.carryOver, remaining: of.remaining, total: of.actual }[row.figure];
       return value == null
         ? { content: '' }
         : { className: `tabular ${value < 0 ? 'negative' : ''}`, content: writeFigure(value, 'money', plan) };

@@ -107,6 +107,10 @@ export function SpendingPage() {
     show({ view: 'month', month: monthOfDay(entry.date) });
     entering.change(entry);
   };
+  const confirmWithForm = (expected: Expected) => {
+    show({ view: 'month', month: monthOfDay(expected.due) });
+    entering.confirm(expected, true);
+  };
   return (
     <div className="spending">
       <div className="page-head">
@@ -130,7 +134,7 @@ export function SpendingPage() {
           earlier={earlier}
           onChange={entering.setDraft}
           onEnter={entering.enter}
-          onLeave={() => entering.begin()}
+          onLeave={() => entering.discard()}
         />
       )}
       {(view === 'month' || view === 'entries') && !isNarrow && (
@@ -142,7 +146,7 @@ export function SpendingPage() {
           onChange={entering.setDraft}
           onEnter={entering.enter}
           onLeave={() => {
-            entering.begin();
+            entering.discard();
             window.document.querySelector<HTMLElement>('[role=grid]')?.focus();
           }}
         />
@@ -151,7 +155,7 @@ export function SpendingPage() {
       {view === 'year' && <YearView {...shown} year={year} onOpenEntry={openEntry} />}
       {view === 'sheet' && <SheetView {...shown} onOpenEntry={openEntry} />}
       {view === 'entries' && <EntriesView {...shown} />}
-      {view === 'standing' && <StandingView {...shown} />}
+      {view === 'standing' && <StandingView {...shown} onConfirmWithForm={confirmWithForm} />}
       {view === 'assigning' && <Assigning {...shown} earlier={earlier} />}
     </div>
   );

@@ -32,8 +32,13 @@ import { StandingForm } from './StandingForm.tsx';
 /** How far ahead what is expected is listed. */
 const MONTHS_AHEAD = 2;
 
+interface StandingViewProps extends ViewProps {
+  /** Opens the form of entries, which is not on this view, for an expected entry with another day or amount. */
+  readonly onConfirmWithForm: (expected: Expected) => void;
+}
+
 /** Standing entries: what recurs, and what of it is expected next. */
-export function StandingView({ ledger, entering }: ViewProps) {
+export function StandingView({ ledger, entering, onConfirmWithForm }: StandingViewProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
   const send = useSend();
@@ -48,7 +53,8 @@ export function StandingView({ ledger, entering }: ViewProps) {
     send({ kind: 'standing.delete', standing: row.id }, messages.standingDeleted(calledIn(row, document)));
   const skip = ({ standing, due, what }: Expected) =>
     send({ kind: 'standing.skip', standing, due, skipped: true }, ledgerMessages.skipped(what));
-  const confirm = (each: Expected, withForm: boolean) => entering.confirm(each, withForm);
+  const confirm = (each: Expected, withForm: boolean) =>
+    withForm ? onConfirmWithForm(each) : entering.confirm(each, false);
   const budget = budgetIn(model);
   const amountOf = (row: StandingEntryRow, next: string | null) => {
     const figure = row.amount ?? (next === null || row.line === null ? null : budget(row.line, monthOfDay(next)));
@@ -133,6 +139,7 @@ export function StandingView({ ledger, entering }: ViewProps) {
           problem={ledger.problem}
           ofOneLine={false}
           expected={expected}
+          empty={messages.nothingExpected}
           today={now}
           onChange={() => {}}
           onRemove={() => {}}

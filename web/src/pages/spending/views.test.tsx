@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { entryOf, namesOf, toMonth, type EntryGiven, type LedgerEntry } from '@haushalt/core';
+import { entryOf, namesOf, toMonth, type EntryGiven, type Expected, type LedgerEntry } from '@haushalt/core';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
@@ -54,7 +54,7 @@ function Form() {
       firstField={entering.firstField}
       onChange={entering.setDraft}
       onEnter={entering.enter}
-      onLeave={() => entering.begin()}
+      onLeave={entering.discard}
     />
   );
 }
@@ -66,12 +66,14 @@ function Quick() {
       earlier={earlier}
       onChange={entering.setDraft}
       onEnter={entering.enter}
-      onLeave={() => entering.begin()}
+      onLeave={entering.discard}
     />
   );
 }
 const Entries = () => <EntriesView {...useViews()} />;
-const Standing = () => <StandingView {...useViews()} />;
+const Standing = ({ onConfirmWithForm = () => {} }: { readonly onConfirmWithForm?: (expected: Expected) => void }) => (
+  <StandingView {...useViews()} onConfirmWithForm={onConfirmWithForm} />
+);
 const Assign = () => <Assigning {...useViews()} />;
 
 /** The entries a session has made or changed. */
@@ -134,6 +136,24 @@ describe('the line an entry is written in', () => {
     ]);
     await plan.user.type(screen.getByRole('combobox', { name: 'Line' }), 'Fund{Enter}');
     expect(screen.getByRole('combobox', { name: 'To account' })).toBeDefined();
+  });
+
+  it('takes a description nobody wrote before with one Enter', async () => {
+    serveEntries([entry('e1', {})]);
+    const plan = inPlan(document, <Form />);
+    await plan.user.type(screen.getByRole('textbox', { name: 'Amount' }), '5');
+    await plan.user.type(await screen.findByRole('combobox', { name: 'Description' }), 'Something new{Enter}');
+    expect(made(plan)).toMatchObject([{ what: 'Something new', amount: -500 }]);
+  });
+
+  it('is discarded by Escape, and put back from the notice', async () => {
+    serveEntries([]);
+    const plan = inPlan(document, <Form />);
+    await plan.user.type(screen.getByRole('combobox', { name: 'Description' }), 'Kite{Escape}');
+    expect(screen.getByRole('combobox', { name: 'Description' })).toHaveProperty('value', '');
+    await plan.user.click(await screen.findByRole('button', { name: 'Put it back' }));
+    expect(screen.getByRole('combobox', { name: 'Description' })).toHaveProperty('value', 'Kite');
+    expect(made(plan)).toEqual([]);
   });
 
   it('takes a note', async () => {

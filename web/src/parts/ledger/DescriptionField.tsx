@@ -77,7 +77,14 @@ export function DescriptionField(props: DescriptionFieldProps) {
           onFocus: (event) => event.currentTarget.select(),
           onKeyDown: (event) => {
             if (event.key === 'Escape' && isOpen) event.stopPropagation();
-            if (event.key === 'Enter' && isOpen && box.highlightedIndex >= 0) event.preventDefault();
+            if (event.key === 'Enter') {
+              if (isOpen && box.highlightedIndex >= 0) event.preventDefault();
+              else {
+                // There is nothing to choose: the key is the form's.
+                Object.assign(event.nativeEvent, { preventDownshiftDefault: true });
+                box.closeMenu();
+              }
+            }
             // Moving on takes what was typed as it is.
             if (event.key === 'Tab') box.closeMenu();
           },

@@ -12,6 +12,7 @@ import { useRef } from 'react';
 import { messages } from '../../messages/ledger.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { useNotices } from '../../ui/Notices.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { partsOf, useStored } from '../../ui/useStored.ts';
 import { accountOptions, draftOf, draftOfExpected, emptyDraft, type EntryDraft } from './draft.ts';
@@ -24,6 +25,8 @@ export interface Entering {
   readonly firstField: React.RefObject<HTMLInputElement | null>;
   /** Begins a new entry, in place of what has been typed. */
   readonly begin: (part?: Partial<EntryDraft>) => void;
+  /** Begins a new entry; what was typed can be put back. */
+  readonly discard: () => void;
   /** Begins a new entry in the month that is shown, where nothing has been typed yet; the keyboard stays where it is. */
   readonly redate: () => void;
   /** Opens an entry to be changed. */
@@ -49,7 +52,12 @@ export function useEntering(
   // Most things go through the first account there is, until another one is chosen.
   const usual = accountOptions(document)[0]?.value ?? '';
   const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? messages.anEntry);
-  const focus = () => firstField.current?.focus();
+  const notices = useNotices();
+  // The form may have to come first, when another view was shown.
+  const focus = () => {
+    if (firstField.current) firstField.current.focus();
+    else requestAnimationFrame(() => firstField.current?.focus());
+  };
   const begin = (part: Partial<EntryDraft> = {}) => {
     setDraft(emptyDraft(newId(), dayIn(month), { account: draft.account || usual, ...part }));
   };
@@ -61,6 +69,14 @@ export function useEntering(
     begin(part) {
       begin(part);
       focus();
+    },
+    discard() {
+      const typed = draft;
+      begin();
+      const isAsItWas =
+        typed.before !== null && JSON.stringify(typed) === JSON.stringify(draftOf(typed.before, document));
+      if (isBlank(typed) || isAsItWas) return;
+      notices.say({ text: messages.typedIsDiscarded, action: { label: messages.putBack, run: () => setDraft(typed) } });
     },
     redate() {
       if (isBlank(draft)) begin();
