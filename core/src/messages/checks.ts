@@ -102,6 +102,16 @@ export const messages = {
   // rules
   theRuleOfHasTyped: (name: string, written: string, assumption: string) =>
     `The rule of ${name} has ${written} typed in, which is the value of ${assumption}.`,
+  endsThoughItRecurs: (line: string, month: string, entry: string) =>
+    `${line} has nothing planned from ${month} on, but the recurring entry ${entry} goes on.`,
+  endsAlone: (line: string, month: string) =>
+    `${line} has nothing planned from ${month} on; the other lines of its group go on.`,
+  goOnAsBefore: 'Continue as before',
+  noLinePays: (loan: string) => `No line of the budget pays the loan ${loan}.`,
+  paymentOf: (loan: string) => `${loan} payment`,
+  addALine: (name: string) => `Add the line ${name}`,
+  nothingIsPlannedAfter: 'If it does end, note why in the line; otherwise the later months are too low.',
+  whatIsNotInTheBudget: 'Net and balances look better than they will be by each payment.',
   isTimesTheOthers: (name: string, month: string, times: number) =>
     `${name} in ${month} is about ${times} times what it is in other months.`,
   isTypedWithAMinus: (name: string, side: 'income' | 'expense' | 'setAside') =>

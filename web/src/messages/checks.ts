@@ -3,6 +3,8 @@ export const messages = {
   followsWhatIsGone: 'Lines that follow what is gone',
   // ChecksPage
   unitsThatDoNotGo: 'Units that do not go together',
+  ruleEnds: 'Lines that end',
+  loanUnpaid: 'Loans no line pays',
   tenfold: 'Months far above the others',
   typedNegative: 'Amounts with a minus sign',
   unlikelyRate: 'Unlikely rates',

@@ -27,6 +27,8 @@ import { emptyFactors, missingInLists, typedOverRule } from './lists.ts';
 import {
   itemsWithoutMonth,
   leftBehind,
+  loansNobodyPays,
+  rulesThatEnd,
   sumsThatMiss,
   taxOfAMonth,
   tenfold,
@@ -62,6 +64,8 @@ const CHECKS: Readonly<Record<Exclude<CheckKind, LedgerCheckKind>, Check>> = {
   sumMisses: sumsThatMiss,
   leftBehind,
   itemWithoutMonth: itemsWithoutMonth,
+  ruleEnds: rulesThatEnd,
+  loanUnpaid: loansNobodyPays,
   yearInTheRed: yearsInTheRed,
   monthsInTheRed,
   sharesOver,

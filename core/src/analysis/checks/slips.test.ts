@@ -11,7 +11,7 @@ import { runs } from '../../testing/setup.ts';
 import { findingsOf } from './checks.ts';
 import type { CheckKind } from './finding.ts';
 
-const SLIPS: readonly CheckKind[] = ['tenfold', 'typedNegative', 'unlikelyRate', 'yearlyEachMonth', 'taxOfMonth', 'sumMisses', 'leftBehind', 'itemWithoutMonth']; // prettier-ignore
+const SLIPS: readonly CheckKind[] = ['tenfold', 'typedNegative', 'unlikelyRate', 'yearlyEachMonth', 'taxOfMonth', 'sumMisses', 'leftBehind', 'itemWithoutMonth', 'ruleEnds', 'loanUnpaid']; // prettier-ignore
 
 const slipsOf = (document: Document) => findingsOf(new Model(document)).filter(({ kind }) => SLIPS.includes(kind));
 
@@ -88,6 +88,51 @@ describe('a slip of the hand is found, and its mend is right', () => {
     expect(figures.slice(5, 8)).toEqual([850, 850, 900]);
   });
 
+  it('a rule that ends though what recurs goes on, or alone among its group', () => {
+    const lines = { expense: { Rent: { start: 800, '2027-01': null }, Power: 60, Food: 300 } };
+    const figures = mended(sketch({ months: 24, lines }), 'ruleEnds', 'Rent has nothing planned from January 2027 on; the other lines of its group go on.', 'Rent'); // prettier-ignore
+    expect(figures.slice(11, 14)).toEqual([800, 800, 800]);
+    const inMay = { expense: { Rent: { start: 800, '2027-05': null }, Power: 60, Food: 300 } };
+    expect(slipsOf(sketch({ months: 24, lines: inMay }))).toEqual([]);
+    const recurring = after(sketch({ months: 24, lines: inMay, accounts: { Bank: {} } }), {
+      kind: 'standing.set',
+      standing: 's1',
+      settings: {
+        what: 'Rent to the landlord',
+        line: 'line-rent',
+        account: 'bank',
+        from: '2026-01-01',
+        rhythm: 'month',
+      },
+    } as Command);
+    mended(recurring, 'ruleEnds', 'Rent has nothing planned from May 2027 on, but the recurring entry Rent to the landlord goes on.', 'Rent'); // prettier-ignore
+    const noted = after(sketch({ months: 24, lines }), {
+      kind: 'line.set',
+      line: 'line-rent',
+      settings: { note: 'We move out.' },
+    });
+    expect(slipsOf(noted)).toEqual([]);
+  });
+
+  it('a loan no line pays, but not one of several offers', () => {
+    const plan = (more: object = {}) =>
+      parsePlan({
+        version: 1,
+        plan: { name: 'Loan', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 24 },
+        groups: [{ name: 'Costs', side: 'expense' }],
+        lines: [{ group: 'Costs', name: 'Rent' }],
+        ruleSteps: [{ line: 'Rent', amount: 800 }],
+        loans: [{ name: 'New van', amount: 12_000, rate: 0.05, months: 24, first: '2026-02' }],
+        ...more,
+      });
+    const figures = mended(plan(), 'loanUnpaid', 'No line of the budget pays the loan New van.', 'New van payment');
+    expect(figures.slice(0, 2)).toEqual([null, expect.closeTo(526.46, 2)]);
+    expect(
+      slipsOf(plan({ loans: [{ name: 'New van', amount: 12_000, rate: 0.05, months: 24, first: '2029-02' }] })),
+    ).toEqual([]);
+    expect(slipsOf(plan({ loans: [{ name: 'Van', amount: 9000, rate: 0.05, months: 24, first: '2026-02' }, { name: 'Other', offerOf: 'Van', amount: 9000, rate: 0.04, months: 24, first: '2026-02' }] }))).toEqual([]); // prettier-ignore
+  });
+
   it('a tax of one month’s income', () => {
     const plan = parsePlan({
       version: 1,
@@ -144,6 +189,7 @@ describe('plans as people make them', () => {
     })),
     fc.record({ amount: money, month: fc.integer({ min: 1, max: 12 }) }).map(({ amount, month }) => ({ rule: `if(month = ${month}, ${amount})`, exceptions: {} })),
     fc.integer({ min: 1, max: 40 }).map((share) => ({ rule: `${share}% * Pay`, exceptions: {} })),
+    fc.record({ amount: money, month: fc.integer({ min: 2, max: 12 }) }).map(({ amount, month }) => ({ rule: { start: amount, [`2027-${String(month).padStart(2, '0')}`]: null }, exceptions: {} })),
     money.map((amount) => ({ rule: `${amount} * (1 + Inflation)^years`, exceptions: {} })),
     fc.record({ amount: money, times: fc.constantFrom(0, 0.5, 1.5, 2, 3, 5), month: fc.integer({ min: 1, max: 12 }) }).map(({ amount, times, month }) => ({
       rule: amount,

@@ -1,12 +1,17 @@
-import { addMonths, monthInWords, type Month } from '../../calendar/month.ts';
+import { monthOfDay } from '../../calendar/day.ts';
+import { stretches } from '../../calendar/calendar.ts';
+import { addMonths, monthInWords, monthsBetween, type Month } from '../../calendar/month.ts';
+import { effectiveSteps } from '../../engine/node.ts';
+import type { PlanModel } from '../../engine/planModel.ts';
+import { usersOf } from '../../graph/users.ts';
 import { messages } from '../../messages/checks.ts';
 import { isSame } from '../../figure/compare.ts';
 import { writeWithUnit } from '../../figure/write.ts';
 import { quoteName } from '../../formula/print.ts';
 import { calculatorsOf, inputId, listOutputsOf } from '../../plan/document/calculators.ts';
-import { planOf } from '../../plan/document/document.ts';
+import { inOrder, planOf } from '../../plan/document/document.ts';
 import { itemsOf, listsOf, titleOfItem } from '../../plan/document/lists.ts';
-import { nameOf } from '../../plan/document/naming.ts';
+import { freshName, nameOf } from '../../plan/document/naming.ts';
 import { rowsWhere } from '../../plan/document/rowTable.ts';
 import { figureAsFormula } from '../../plan/document/storedFormulas.ts';
 import { sayingAt } from '../../plan/commands/ruleSteps.ts';
@@ -262,5 +267,85 @@ export const itemsWithoutMonth: Check = (model) => {
       );
       return [{ place: { id: column.id, month: null }, about: key, message, mend: null }];
     });
+  });
+};
+
+/** The least months a rule has said something, and says nothing afterwards, for its end to be worth a question. */
+const LONG_ENOUGH = 12;
+
+/**
+ * A rule that ends before the plan does, where something says that it was not meant to: what recurs for the line goes on, or
+ * it ends with a year in which all others of its group go on.
+ */
+export const rulesThatEnd: Check = (model) => {
+  const { document, calendar } = model;
+  const plan = planOf(document);
+  return [...document.lines.values()].flatMap((line): Found[] => {
+    const steps = effectiveSteps(model.stepsOf(line.id), calendar);
+    const [last, before] = [steps.at(-1), steps.at(-2)];
+    if (!last || last.row.from === null || last.row.amount !== null || last.row.formula !== null) return [];
+    if (!before || (before.row.amount ?? before.row.formula) === null || line.note !== '') return [];
+    const ends = last.row.from;
+    if (model.exceptionsOf(line.id).some(({ month }) => month >= ends)) return [];
+    const goesOn = rowsWhere(document.standingEntries, 'line', line.id).find(
+      ({ from, until }) => monthOfDay(from) <= ends && (until === null || monthOfDay(until) >= ends),
+    );
+    if (!goesOn && !endsWithItsYear(model, line, last.from)) return [];
+    const month = monthInWords(ends, plan.locale);
+    return [
+      {
+        place: { id: line.id, month: ends },
+        about: ends,
+        message: goesOn
+          ? messages.endsThoughItRecurs(line.name, month, goesOn.what || line.name)
+          : messages.endsAlone(line.name, month),
+        mend: { words: messages.goOnAsBefore, command: { kind: 'line.removeStep', line: line.id, from: ends } },
+      },
+    ];
+  });
+};
+
+/** Whether a line ends where a year does, after a whole year and with another to come, while all others of its group go on. */
+function endsWithItsYear(model: PlanModel, line: LineRow, at: number): boolean {
+  const { document, calendar } = model;
+  const isAtYear = stretches(calendar, 'year').some(({ from }) => from === at);
+  if (!isAtYear || at < LONG_ENOUGH || calendar.count - at < LONG_ENOUGH) return false;
+  const has = (id: string, place: number) => model.seriesOf(id)!.valueAt(place) === model.seriesOf(id)!.valueAt(place);
+  const months = Array.from({ length: LONG_ENOUGH }, (_, back) => at - 1 - back);
+  if (!months.every((place) => has(line.id, place))) return false;
+  const others = rowsWhere(document.lines, 'group', line.group).filter(({ id }) => id !== line.id && has(id, at - 1));
+  return others.length >= 2 && others.every(({ id }) => has(id, at));
+}
+
+/** A loan that is paid back while the plan runs, and that nothing in the plan counts. */
+export const loansNobodyPays: Check = (model) => {
+  const { document, calendar } = model;
+  const [group] = inOrder([...document.groups.values()].filter(({ side }) => side === 'expense'));
+  return [...document.loans.values()].flatMap((loan): Found[] => {
+    // An offer is compared with others, and what has offers is not taken yet.
+    if (loan.offerOf !== null || rowsWhere(document.loans, 'offerOf', loan.id).length > 0) return [];
+    const answer = model.calculationOf(loan.id)?.answer;
+    if (answer?.kind !== 'loan') return [];
+    const begins = monthsBetween(calendar.first, loan.first);
+    if (begins >= calendar.count || begins + answer.loan.rows.length <= 0 || usersOf(document, loan.id).length > 0)
+      return [];
+    const name = freshName(document, messages.paymentOf(loan.name));
+    return [
+      {
+        place: { id: loan.id, month: null },
+        message: messages.noLinePays(loan.name),
+        mend: group
+          ? {
+              words: messages.addALine(name),
+              command: {
+                kind: 'lines.place',
+                group: group.id,
+                newGroup: null,
+                lines: [{ id: `paying-${loan.id}`, name, unit: 'money', formula: `${quoteName(loan.name)}.payment` }],
+              },
+            }
+          : null,
+      },
+    ];
   });
 };

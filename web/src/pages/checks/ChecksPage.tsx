@@ -39,6 +39,8 @@ const TITLES: Readonly<Record<CheckKind, string>> = {
   sumMisses: messages.sumMisses,
   leftBehind: messages.leftBehind,
   itemWithoutMonth: messages.itemWithoutMonth,
+  ruleEnds: messages.ruleEnds,
+  loanUnpaid: messages.loanUnpaid,
   yearInTheRed: messages.yearsInTheRed,
   monthsInTheRed: messages.monthsInTheRed,
   sharesOver: messages.sharesOver100,
