@@ -172,6 +172,11 @@ test('lines and groups are added, renamed, moved, duplicated and deleted by keyb
   await page.keyboard.press('Enter');
   const labels = () => page.locator('.grid-row.line .label-text').allInnerTexts();
   await expect.poll(async () => (await labels()).slice(3, 6)).toEqual(['Rent', 'Chimney sweep', 'Heating']);
+  // Its figures come next.
+  await page.keyboard.type('45');
+  await page.keyboard.press('Enter');
+  await expect(budget.cell('Chimney sweep', 1)).toHaveText('45.00');
+  await budget.selectLabel('Chimney sweep');
 
   await page.keyboard.press('Alt+ArrowUp');
   await expect.poll(async () => (await labels()).slice(3, 6)).toEqual(['Chimney sweep', 'Rent', 'Heating']);

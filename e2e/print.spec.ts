@@ -20,7 +20,8 @@ test('pages are shown as they will be while one chooses, and saved as a PDF', as
   const across = (await paper(page).boundingBox())!;
   expect(across.width).toBeGreaterThan(across.height);
 
-  await page.getByRole('radio', { name: 'Upright' }).click();
+  await page.getByRole('radio', { name: 'One', exact: true }).click();
+  await page.getByRole('radio', { name: 'Portrait' }).click();
   await expect.poll(async () => {
     const { width, height } = (await paper(page).boundingBox())!;
     return height > width;
@@ -41,7 +42,7 @@ test('pages are shown as they will be while one chooses, and saved as a PDF', as
   // The address says it all: whoever has it sees the same.
   await page.reload();
   await expect(page.getByRole('checkbox', { name: '2027' })).toBeChecked();
-  await expect(page.getByRole('radio', { name: 'Upright' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'Portrait' })).toBeChecked();
 });
 
 test('the whole plan is a booklet; letters too small to read are said, and two pages offered', async ({
@@ -56,6 +57,8 @@ test('the whole plan is a booklet; letters too small to read are said, and two p
 
   await page.getByRole('checkbox', { name: 'The whole plan, as a booklet with contents' }).uncheck();
   await page.getByRole('checkbox', { name: 'Entries' }).check();
+  await expect(page.getByText(/hard to read/)).toHaveCount(0);
+  await page.getByRole('radio', { name: 'One', exact: true }).click();
   await expect(page.getByText(/Entries is set in .* pt, which is hard to read/)).toBeVisible();
   await page.getByRole('button', { name: 'Use two pages each' }).click();
   await expect(page.getByRole('radio', { name: 'Two' })).toBeChecked();

@@ -32,6 +32,7 @@ export const messages = {
   theDeposit: 'The deposit',
   into: (name: string) => `Into ${name}`,
   comesTo: 'Final balance',
+  moreThanTheGoal: (goal: string) => `goal ${goal}, reached with a deposit in whole cents`,
   inTodaysMoney: (money: string) => `${money} in today’s money`,
   by: 'Reached in',
   afterMonths: (months: number) => (months === 1 ? 'after one month' : `after ${months} months`),

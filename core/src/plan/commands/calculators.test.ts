@@ -208,16 +208,19 @@ describe('calculators in a plan', () => {
     expect(done(gone, { kind: 'calculator.delete', calculator: 'bike' }).loans.size).toBe(0);
   });
 
-  it('refuse impossible bands, and keep the others', () => {
+  it('keep bands as they are typed, each year its own', () => {
     const bands = (list: readonly (readonly [number, number])[]): Command => ({
       kind: 'taxSchedule.setBands',
       schedule: 'bands',
       validFrom: null,
       bands: list.map(([from, rate]) => ({ from, rate })),
     });
-    expect(refusalOf(bands([[0, 0.1], [0, 0.2]])).message).toBe('Band 2 begins where or before the one above it begins.'); // prettier-ignore
-    expect(refusalOf(bands([[-1, 0.1]])).message).toBe('Band 1 begins below zero.');
-    expect(refusalOf(bands([[0, -0.1]])).message).toMatch(/outside/);
+    const impossible = done(PLAN, bands([[0, 0.1], [0, 0.2]])); // prettier-ignore
+    expect([...impossible.taxBands.values()].map(({ from }) => from)).toEqual(['0', '0']);
+    expect(new Model(impossible).calculationOf('bands')!.answer).toMatchObject({
+      kind: 'none',
+      why: 'Band 2 begins where or before the one above it begins.',
+    });
     const later: Command = { ...bands([[0, 0.5]]), validFrom: 2027 } as Command;
     const both = done(PLAN, later);
     expect(both.taxBands.size).toBe(3);

@@ -1,4 +1,3 @@
-import { storedBandsRefusal } from '../document/calculators.ts';
 import { MAX_PARTS } from '../document/limits.ts';
 import { positions } from '../document/position.ts';
 import { rowsWhere } from '../document/rowTable.ts';
@@ -41,8 +40,6 @@ export const taxCommands = {
         };
         return { from: part(from, 'beginning'), rate: part(rate, 'rate') };
       });
-      const refusal = storedBandsRefusal(stored);
-      if (refusal) throw refused('invalid', refusal, 'bands');
       for (const row of rowsWhere(draft.document.taxBands, 'schedule', schedule))
         if (row.validFrom === validFrom) draft.delete('taxBands', row.id);
       const order = positions(stored.length);

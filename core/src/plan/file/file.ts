@@ -3,7 +3,7 @@ import { LARGEST_FIGURE } from '../../figure/read.ts';
 import { nameKey } from '../../formula/names.ts';
 import { FormulaError } from '../../formula/expression/syntax.ts';
 import { rowOfToday, type Column, type ColumnSpec } from '../schema/columns.ts';
-import { CALCULATOR_TABLES, bandSetsOf, storedBandsRefusal } from '../document/calculators.ts';
+import { CALCULATOR_TABLES, bandSetsOf } from '../document/calculators.ts';
 import { ID_PATTERN, tidy } from '../schema/names.ts';
 import { accountsNamedIn } from './entriesFile.ts';
 import { PlanFormatError, isObject, refuseUnknown, type Json } from './shape.ts';
@@ -290,7 +290,7 @@ function withStoredFormulas(document: Document, rows: Record<TableName, DraftRow
       }
     });
   }
-  refuseImpossibleBands(document, rows.taxBands);
+  refuseTooManyBands(document, rows.taxBands);
   const stored = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
   const tooLarge = sizeRefusal(stored);
   if (tooLarge) throw new PlanFormatError('', tooLarge.message);
@@ -316,12 +316,11 @@ function refuseImpossibleCells(document: Document, rows: readonly DraftRow[]): v
   });
 }
 
-function refuseImpossibleBands(document: Document, rows: readonly DraftRow[]): void {
+function refuseTooManyBands(document: Document, rows: readonly DraftRow[]): void {
   const places = new Map(rows.map((row, index) => [row.id, index]));
   for (const schedule of document.taxSchedules.keys()) {
     for (const { bands } of bandSetsOf(document, schedule)) {
-      const refusal =
-        storedBandsRefusal(bands) ?? (bands.length > MAX_PARTS ? messages.aScheduleHasAtMost(MAX_PARTS) : null);
+      const refusal = bands.length > MAX_PARTS ? messages.aScheduleHasAtMost(MAX_PARTS) : null;
       if (refusal) throw new PlanFormatError(`/taxBands/${places.get(bands[0]!.id)!}`, refusal);
     }
   }

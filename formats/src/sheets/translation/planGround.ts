@@ -23,6 +23,7 @@ import {
   readStoredOrNull,
   setOfYear,
   sharedInflation,
+  storedBandsRefusal,
   stretchAround,
   totalOfSide,
   yearOf,
@@ -149,6 +150,8 @@ export class PlanGround implements Ground {
     const row = document.taxSchedules.get(id);
     const set = row && setOfYear(bandSetsOf(document, id), yearOf(calendar.months[place]!, row.yearBegins));
     if (!row || !set) throw new Unsayable(messages.noBandsThen);
+    const refusal = storedBandsRefusal(set.bands);
+    if (refusal) throw new Unsayable(refusal);
     const part = (of: string) => {
       const source = this.input(of, place);
       const isTyped = source === null || source.key === inputKey(of);

@@ -23,7 +23,7 @@ import { Workbench } from '../../parts/calculators/Workbench.tsx';
 import { useView } from '../../parts/calculators/useView.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsTerms } from './SavingsTerms.tsx';
-import { fundsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
+import { goalMissedByCents, fundsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
 import { messages } from '../../messages/savings.ts';
 
 const NOTHING = {
@@ -109,15 +109,21 @@ interface FundFiguresProps extends Explaining {
 }
 
 function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
-  const plan = planOf(useSessionState().document);
+  const { document, model } = useSessionState();
+  const plan = planOf(document);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const { withdrawal, short } = fund;
+  const wanted = goalMissedByCents(model, id, fund);
+  const besideGoal = [
+    ...(wanted === null ? [] : [messages.moreThanTheGoal(money(wanted))]),
+    ...(fund.goalToday === null ? [] : [messages.inTodaysMoney(money(fund.goalToday))]),
+  ];
   const figures: KeyFigure[] = [
     {
       label: messages.comesTo,
       value: fund.goal,
       id: `${id}.goal`,
-      ...(fund.goalToday === null ? {} : { also: messages.inTodaysMoney(money(fund.goalToday)) }),
+      ...(besideGoal.length === 0 ? {} : { also: besideGoal.join('; ') }),
     },
     {
       label: messages.by,

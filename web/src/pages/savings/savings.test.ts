@@ -1,6 +1,6 @@
 import { Model, parsePlan, type SavingsAnswer } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
-import { fundsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
+import { fundsTogether, goalMissedByCents, savingsPicture, savingsSchedule } from './savingsViews.ts';
 
 const model = new Model(
   parsePlan({
@@ -27,6 +27,26 @@ function fundOf(id: string): SavingsAnswer {
   if (answer.kind !== 'savings') throw new Error('There is no answer.');
   return answer.savings;
 }
+
+describe('a fund whose deposit is in whole cents', () => {
+  it('tells the goal it was to come to, where it comes to more', () => {
+    const plan = (goal: number, unknown: string) =>
+      new Model(
+        parsePlan({
+          version: 1,
+          plan: { name: 'P', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 24 },
+          savings: [{ id: 'a', name: 'Kitchen', unknown, goal, deposit: 100, rate: 0, months: 7, first: '2026-01' }],
+        }),
+      );
+    const told = (of: Model) => {
+      const answer = of.calculationOf('a')!.answer;
+      return answer.kind === 'savings' ? [answer.savings.goal, goalMissedByCents(of, 'a', answer.savings)] : [];
+    };
+    expect(told(plan(1000, 'deposit'))).toEqual([1000.02, 1000]);
+    expect(told(plan(700, 'deposit'))).toEqual([700, null]);
+    expect(told(plan(1000, 'goal'))).toEqual([700, null]);
+  });
+});
 
 describe('a fund as a schedule', () => {
   it('tells deposits, interest and balance, with totals', () => {

@@ -1,4 +1,6 @@
 import {
+  inputId,
+  isSame,
   monthInWords,
   monthsBetween,
   planOf,
@@ -7,6 +9,7 @@ import {
   yearIn,
   type Document,
   type Month,
+  type PlanModel,
   type SavingsAnswer,
   type SavingsMonth,
 } from '@haushalt/core';
@@ -146,6 +149,16 @@ export function fundsTogether(
     })),
   };
   return { rows: labels, columns, picture };
+}
+
+/**
+ * What a fund was to come to, where its deposit follows from that and whole cents let it come to a little more; `null` where
+ * it comes to just that.
+ */
+export function goalMissedByCents(model: PlanModel, id: string, fund: SavingsAnswer): number | null {
+  if (model.document.savings.get(id)?.unknown !== 'deposit') return null;
+  const wanted = model.seriesOf(inputId(id, 'goal'))?.valueAt(0) ?? NaN;
+  return wanted === wanted && !isSame(wanted, fund.goal) ? wanted : null;
 }
 
 /** What is in a fund at a month's end; what it came to stays in it until it is taken out. */
