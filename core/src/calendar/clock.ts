@@ -1,4 +1,4 @@
-import type { Day } from './readDate.ts';
+import type { Day } from './isoDay.ts';
 
 /** Milliseconds since 1970, as the machine has them. */
 const machineTime = (): number => Date.now();

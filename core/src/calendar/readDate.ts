@@ -1,8 +1,8 @@
 import { today } from './clock.ts';
+import type { Day } from './isoDay.ts';
 import { isMonth, monthInWords, monthOfYear, toMonth, yearOf, type Month } from './month.ts';
 
-/** A day of the calendar as ISO 8601 text, for example `2026-03-14`. Sorts correctly as text. */
-export type Day = string;
+export type { Day };
 
 /** The first and the last day there is for plans and entries. */
 export const FIRST_DAY: Day = '1900-01-01';

@@ -10,8 +10,8 @@ export type ReadFigure =
 /** No figure of a plan may be larger: beyond it, cents no longer fit a double. */
 export const LARGEST_FIGURE = 1e13;
 
-/** Marks that say which way a text runs: some locales put them around figures, and nobody sees them. */
-export const DIRECTION_MARKS = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/g;
+/** Marks nobody sees: which way a text runs, as some locales put around figures, and that it is not to be parted. */
+export const UNSEEN_MARKS = /[\u061c\u200e\u200f\u202a-\u202e\u2060\u2066-\u2069]/g;
 
 /**
  * Reads a figure typed in a locale's notation: `1,234.50`, `-12`, `(12)`, `€ 12`, `5 %`. Thousands are optional, but
@@ -20,7 +20,7 @@ export const DIRECTION_MARKS = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/g
 export function readFigure(text: string, locale: string, unit: Unit = 'money'): ReadFigure {
   const shown = text.trim().length > 40 ? `${text.trim().slice(0, 40)}…` : text.trim();
   const refuse = (message: string): ReadFigure => ({ ok: false, message });
-  let body = text.replace(DIRECTION_MARKS, '').trim();
+  let body = text.replace(UNSEEN_MARKS, '').trim();
   if (body === '') return { ok: true, figure: null };
   if (/[\t\n\r]/.test(body)) return refuse(messages.thatIsMoreThanOne);
   const { decimal, grouping, higherGroups } = notationOf(locale);

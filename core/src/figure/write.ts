@@ -109,6 +109,9 @@ export function writeShare(fraction: number, locale: string): string {
   return withSign(`${decimal(locale, 1, 1)(fraction * 100)}\u00a0%`, { locale, currency: '' });
 }
 
+/** Keeps what stands around it on one line (Unicode's word joiner). */
+const JOINED = '\u2060';
+
 /** A figure with its currency or unit: `€1,234.50`, `2.4 % a year`, `42 months`. */
 export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): string {
   if (unit === 'money') {
@@ -119,7 +122,8 @@ export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): s
       minimumFractionDigits: decimals,
       maximumFractionDigits: decimals,
     }).format(roundTo(figure, decimals));
-    return MINUS.test(text) ? withSign(text, style) : text.replace('-', '−');
+    // A minus that stands before a currency's sign would be parted from it at the end of a line.
+    return (MINUS.test(text) ? withSign(text, style) : text.replace('-', '−')).replace(/^−(?=\D)/, `−${JOINED}`);
   }
   const text = writeFigure(figure, unit, style);
   if (unit === 'ratePerYear') return messages.aYear(text);

@@ -23,7 +23,7 @@ function cut(name: string, length: number): string {
 export function sheetNamesOf(sheets: readonly Pick<Sheet, 'title'>[]): string[] {
   const taken = new Set<string>(RESERVED);
   return sheets.map(({ title }) => {
-    const plain = trimmed(title.replace(/[[\]:*?/\\\u0000-\u001f]/g, ' ')) || 'Sheet';
+    const plain = trimmed(title.replace(/[[\]:*?/\\]|\p{Cc}/gu, ' ')) || 'Sheet';
     for (let attempt = 1; ; attempt++) {
       const suffix = attempt === 1 ? '' : ` ${attempt}`;
       const name = cut(plain, LONGEST - suffix.length) + suffix;

@@ -73,6 +73,15 @@ export const messages = {
   yesOrNoIsExpected: 'Yes or no is expected here.',
   noLineIsCalled: (text: string) => `No line of the budget is called “${text}”.`,
   severalLinesAreCalled: (text: string) => `Several lines are called like “${text}”.`,
+  pasted: (rows: number, columns: { readonly leftOut: readonly string[]; readonly exceptionsOf: string | null }) => {
+    const said = rows === 1 ? 'One row pasted.' : `${rows} rows pasted.`;
+    if (columns.exceptionsOf !== null)
+      return `${said} The figures in ${columns.exceptionsOf} are now typed over its rule.`;
+    if (columns.leftOut.length === 0) return said;
+    return `${said} ${columns.leftOut.join(', ')} ${columns.leftOut.length === 1 ? 'follows its rule and was' : 'follow their rules and were'} left out.`;
+  },
+  nothingPasted: (names: readonly string[]) =>
+    `Nothing was pasted: ${names.join(', ')} ${names.length === 1 ? 'follows its rule' : 'follow their rules'}.`,
   thereAreTooFewColumns: 'What was pasted is wider than the columns from here on.',
   inRow: (row: number, column: string, message: string) => `Row ${row}, ${column}: ${message}`,
   itemsDeleted: (count: number) => (count === 1 ? 'The item is deleted.' : `${count} items are deleted.`),

@@ -1,7 +1,8 @@
 import { cellOf, columnsOf, hasFigures, isTyped, itemsOf, type CommandOf, type ListColumnRow } from '@haushalt/core';
+import { useLayoutEffect, useRef } from 'react';
 import { isTable, readTable } from '../../grid/clipboard.ts';
 import type { GridControl } from '../../grid/useGrid.tsx';
-import { placesIn } from '../../grid/selection.ts';
+import { placesIn, selectOne } from '../../grid/selection.ts';
 import { messages } from '../../messages/lists.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
@@ -52,8 +53,20 @@ export function useItemDeeds({ list, rows, columns, view, inOrder, control }: De
     if (grouping && group !== '') given.set(grouping.id, group);
     if (view.filter && view.filter.value !== '') given.set(view.filter.column, view.filter.value);
     const cells = [...given].map(([column, value]) => ({ column, value }));
-    send({ kind: 'listItems.add', list, items: [{ id: newId(), cells }], before });
+    const id = newId();
+    const refusal = send({ kind: 'listItems.add', list, items: [{ id, cells }], before });
+    if (!refusal) arriving.current = id;
   };
+
+  // What is typed next goes into the item that was just made, wherever it is shown.
+  const arriving = useRef<string | null>(null);
+  useLayoutEffect(() => {
+    const at = rows.findIndex((row) => row.kind === 'item' && row.item === arriving.current);
+    if (arriving.current === null || at < 0) return;
+    arriving.current = null;
+    const column = Math.max(0, columns.findIndex(({ of }) => isTyped(of))); // prettier-ignore
+    control().select(selectOne({ row: at, column }));
+  }, [rows, columns, control]);
 
   const duplicate = () => {
     const { document } = session.state;
@@ -124,6 +137,8 @@ export function useItemDeeds({ list, rows, columns, view, inOrder, control }: De
     const targets = rows.slice(place.row).filter(({ kind }) => kind === 'item' || kind === 'new');
     const cells: ItemCell[] = [];
     const items: { id: string; cells: CellValue[] }[] = [];
+    const over = columns.slice(place.column, place.column + width).map(({ of }) => of);
+    const leftOut = width > 1 ? over.filter((of) => !isTyped(of)) : [];
     for (const [at, given] of table.entries()) {
       const values: CellValue[] = [];
       for (const [index, typed] of given.entries()) {
@@ -143,8 +158,14 @@ export function useItemDeeds({ list, rows, columns, view, inOrder, control }: De
           cells: values.filter(({ value }) => value !== null),
         });
     }
-    if (items.length > 0) send({ kind: 'listItems.add', list, items, before: null, cells });
-    else if (cells.length > 0) send({ kind: 'listCells.set', cells });
+    // What became of each column is said, with an Undo.
+    const done = messages.pasted(table.length, {
+      leftOut: leftOut.map(({ name }) => name),
+      exceptionsOf: width === 1 && over[0] && !isTyped(over[0]) ? over[0].name : null,
+    });
+    if (items.length > 0) send({ kind: 'listItems.add', list, items, before: null, cells }, done);
+    else if (cells.length > 0) send({ kind: 'listCells.set', cells }, done);
+    else if (leftOut.length > 0) notices.say({ text: messages.nothingPasted(leftOut.map(({ name }) => name)), tone: 'warning' }); // prettier-ignore
   };
 
   return { insert, duplicate, remove, move, drop, clear, toggle, paste, selectedItems };

@@ -106,12 +106,33 @@ describe('the page of lists', () => {
     await page.press('Insert');
     // Until it is called something it goes by its trade.
     expect(page.titles()).toEqual(['Tap', 'Tiler', 'Tiles', 'Grout']);
+    // What is typed now is the new item's, not that of the one below.
+    await page.user.keyboard('Sealant{Enter}');
+    expect(page.titles()).toEqual(['Tap', 'Sealant', 'Tiles', 'Grout']);
     const made = itemsOf(page.now(), 'list')[1]!.id;
     expect(page.cell(made, 'trade')?.text).toBe('Tiler');
     await page.choose('Trade', 'Plumber');
     await page.press('Insert');
     const filtered = itemsOf(page.now(), 'list').map(({ id }) => page.cell(id, 'trade')?.text);
     expect(filtered.filter((trade) => trade === 'Plumber')).toHaveLength(2);
+  });
+
+  it('says what became of each column of what is pasted, and takes it back', async () => {
+    const page = onPage();
+    const tiles = screen.getByRole('row', { name: /Tiles/ });
+    const [price] = within(tiles).getAllByText('12.50');
+    await page.user.click(price!);
+    await page.user.paste('10\t99\t11\n20\t99\t21');
+    expect(page.cell('i1', 'price')?.figure).toBe(10);
+    expect(page.cell('i1', 'twice')).toBeUndefined();
+    expect(page.cell('i2', 'actual')?.figure).toBe(21);
+    expect(screen.getByText('2 rows pasted. Twice follows its rule and was left out.')).toBeDefined();
+    expect(screen.getByRole('button', { name: 'Undo' })).toBeDefined();
+    expect(page.session.undo()).toBeNull();
+    expect(page.cell('i1', 'price')?.figure).toBe(12.5);
+    await page.user.click(await within(screen.getByRole('row', { name: /Grout/ })).findByText('14.00'));
+    await page.user.paste('15');
+    expect(screen.getByText('One row pasted. The figures in Twice are now typed over its rule.')).toBeDefined();
   });
 
   it('shows a list as it is set: name, note, earlier and later, duplicated, deleted', async () => {
