@@ -1,5 +1,5 @@
 import { roundTo } from '../figure/rounding.ts';
-import { LARGEST_FIGURE, readFigure } from '../figure/read.ts';
+import { LARGEST_FIGURE, readFigure, type ReadFigure } from '../figure/read.ts';
 import { notationOf } from '../figure/notation.ts';
 import { parseFormula } from '../formula/parse.ts';
 import { FormulaError, type Expression } from '../formula/expression/syntax.ts';
@@ -19,20 +19,25 @@ export type ReadAmount =
 export function readAmount(text: string, document: Document): ReadAmount {
   const { locale } = planOf(document);
   const refuse = (message: string): ReadAmount => ({ ok: false, message });
-  const isReckoning = /\d[^\d]*[-+*/×÷−(]/u.test(text) && !/\p{L}/u.test(text);
-  if (!isReckoning) {
-    const read = readFigure(text, locale);
-    if (!read.ok) return refuse(read.message);
-    if (read.figure === null) return refuse(messages.sayHowMuch);
-    const amount = inMinorUnits(document, read.figure);
-    return amount === null ? refuse(messages.anAmountHasAtMost(minorUnitsIn(document))) : { ok: true, amount };
-  }
+  const read = readReckoned(text, locale);
+  if (!read.ok) return refuse(read.message);
+  if (read.figure === null) return refuse(messages.sayHowMuch);
+  if (isReckoning(text)) return { ok: true, amount: roundTo(read.figure * minorUnitsIn(document)) };
+  const amount = inMinorUnits(document, read.figure);
+  return amount === null ? refuse(messages.anAmountHasAtMost(minorUnitsIn(document))) : { ok: true, amount };
+}
+
+const isReckoning = (text: string) => /\d[^\d]*[-+*/×÷−(]/u.test(text) && !/\p{L}/u.test(text);
+
+/** Reads a figure of money in a locale's notation, or reckoning with figures: `12.50+3.20`, `3*4.99`. */
+export function readReckoned(text: string, locale: string): ReadFigure {
+  if (!isReckoning(text)) return readFigure(text, locale);
   try {
     const figure = reckon(parseFormula(text, notationOf(locale)));
-    if (figure === null || !(Math.abs(figure) <= LARGEST_FIGURE)) return refuse(messages.thisIsNoAmount(text.trim()));
-    return { ok: true, amount: roundTo(figure * minorUnitsIn(document)) };
+    const isFigure = figure !== null && Math.abs(figure) <= LARGEST_FIGURE;
+    return isFigure ? { ok: true, figure } : { ok: false, message: messages.thisIsNoAmount(text.trim()) };
   } catch (error) {
-    if (error instanceof FormulaError) return refuse(error.message);
+    if (error instanceof FormulaError) return { ok: false, message: error.message };
     throw error;
   }
 }

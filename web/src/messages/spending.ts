@@ -7,6 +7,7 @@ export const messages = {
   nothingIsPlannedYet: 'Nothing is planned yet',
   addLinesToTheBudget:
     'Add lines to the budget first; what is really paid and received is then entered here, line by line.',
+  toTheBudget: 'Open the budget',
   whatIsShown: 'What is shown',
   theMonth: 'Month',
   theYear: 'Year',

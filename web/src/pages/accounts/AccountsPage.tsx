@@ -8,6 +8,7 @@ import { useBalances, useLedger } from '../../parts/ledger/useLedger.ts';
 import { api } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
+import { useStored } from '../../ui/useStored.ts';
 import { AccountForm } from './AccountForm.tsx';
 import { AccountView } from './AccountView.tsx';
 import { ImportStatement } from './ImportStatement.tsx';
@@ -30,11 +31,17 @@ export function AccountsPage() {
   const { balances, problem } = useBalances(planId);
   const accounts = useMemo(() => inOrder(document.accounts.values()), [document.accounts]);
   const forecasts = useForecasts(ledger, balances, 1);
-  const chosen = accounts.find(({ id }) => id === search.get('account')) ?? accounts[0];
+  // Coming back, one is where one was.
+  const [latest, setLatest] = useStored(`haushalt:account:${planId}`, (stored) =>
+    typeof stored === 'string' ? stored : '',
+  );
+  const chosen =
+    [search.get('account'), latest].flatMap((id) => accounts.filter((each) => each.id === id))[0] ?? accounts[0];
   const money = (minor: number) => writeWithUnit(minor / minorUnitsIn(document), 'money', plan);
   const now = today();
   const total = accounts.reduce((sum, { id }) => sum + (balances?.on(id, now) ?? 0), 0);
-  const choose = (id: string) =>
+  const choose = (id: string) => {
+    setLatest(id);
     setSearch(
       (before) => {
         before.set('account', id);
@@ -42,6 +49,7 @@ export function AccountsPage() {
       },
       { replace: true },
     );
+  };
 
   return (
     <div

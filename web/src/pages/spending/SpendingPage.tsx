@@ -11,7 +11,7 @@ import {
   type Month,
 } from '@haushalt/core';
 import { useEffect, useMemo } from 'react';
-import { useLocation, useParams, useSearchParams } from 'react-router';
+import { Link, useLocation, useParams, useSearchParams } from 'react-router';
 import { messages } from '../../messages/spending.ts';
 import { EntryForm } from '../../parts/ledger/EntryForm.tsx';
 import { QuickEntry } from '../../parts/ledger/QuickEntry.tsx';
@@ -92,6 +92,9 @@ export function SpendingPage() {
       <div className="empty-state">
         <h2>{messages.nothingIsPlannedYet}</h2>
         <p>{messages.addLinesToTheBudget}</p>
+        <Link className="btn btn-primary" to={`/plans/${planId}/budget`}>
+          {messages.toTheBudget}
+        </Link>
       </div>
     );
   const words: Record<View, string> = {

@@ -33,6 +33,15 @@ describe('a ready-made plan', () => {
   );
 });
 
+describe('figures typed as they are added up', () => {
+  it('are what they come to', () => {
+    const plan = parsePlan(
+      planFileOf(settings, [group('Costs', 'expense', line('Food', '30+30'), line('Rent', '2*400'))]),
+    );
+    expect([...plan.ruleSteps.values()].map(({ amount }) => amount)).toEqual([60, 800]);
+  });
+});
+
 describe('figures typed before the notation is chosen', () => {
   it('stay the same figures; what is none stays as typed', () => {
     const line = (text: string) => ({ ...draftLine('A', 'monthly', true, 1), text });
