@@ -39,11 +39,11 @@ export function checkCommand(): Command {
       ];
       const findings = found.map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
       const open = findings.filter(({ reason }) => reason === null);
-      for (const { message, place, kind, mend, reason } of all ? findings : open) {
+      for (const { message, place, kind, mend, otherMend, reason } of all ? findings : open) {
         const month = place.month === null ? '' : `, ${monthInWords(place.month, locale)}`;
         console.log(`${message} [${placeName(document, place.id)}${month}]`);
         console.log(`  ${WHY[kind]}`);
-        if (mend) console.log(messages.toMendIt(mend.words));
+        for (const each of [mend, otherMend]) if (each) console.log(messages.toMendIt(each.words));
         if (reason !== null) console.log(messages.setAside(reason));
       }
       const count = open.length;

@@ -45,6 +45,11 @@ export const messages = {
     count === 1
       ? `${what} was expected on ${day} and has not happened.`
       : `${what} was expected ${count} times since ${day} and has not happened.`,
+  areOverdue: (count: number, what: string, day: string) =>
+    count === 1
+      ? `${what} was expected on ${day} and is overdue.`
+      : `${count} expected entries are overdue, the first is ${what} on ${day}.`,
+  confirmIt: (day: string) => `Confirm for ${day}`,
   skipItOnce: 'Skip it once',
   areNotAssigned: (count: number) =>
     count === 1 ? 'One entry is not assigned to any line.' : `${count} entries are not assigned to any line.`,

@@ -59,7 +59,15 @@ export interface Finding {
   /** What was found, in a sentence. */
   readonly message: string;
   /** What would put it right, where one thing would. */
-  readonly mend: { readonly words: string; readonly command: Command } | null;
+  readonly mend: Mend | null;
+  /** What else would, where there are two ways. */
+  readonly otherMend?: Mend;
+}
+
+/** A command that puts something right, and what it is called. */
+export interface Mend {
+  readonly words: string;
+  readonly command: Command;
 }
 
 /** A finding before it has its key: `about` tells it from others of its kind at the same place. */

@@ -12,6 +12,7 @@ import { plainText, textOfEntry } from '../../ledger/query.ts';
 import { budgetIn, type Happened } from '../../ledger/spending.ts';
 import { expectedIn, type Expected } from '../../ledger/standing.ts';
 import { messages } from '../../messages/checks.ts';
+import type { Command } from '../../plan/commands/commands.ts';
 import { planOf } from '../../plan/document/document.ts';
 import type { LedgerEntry } from '../../plan/schema/entries.ts';
 import type { Found } from './finding.ts';
@@ -117,22 +118,43 @@ export function belowLimit(model: PlanModel, given: LedgerGiven): Found[] {
   });
 }
 
+/**
+ * What was expected and has not happened: what is long overdue one by one, to be confirmed or skipped; the rest in one
+ * sentence, so that as many are told of as everywhere else.
+ */
 export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): Found[] {
   const { document } = model;
   const { locale } = planOf(document);
-  const late = expectedIn(document, budgetIn(model), settled, addDays(today, -BACK), addDays(today, -LONG));
+  const late = expectedIn(document, budgetIn(model), settled, addDays(today, -BACK), addDays(today, -1));
+  const isLong = ({ due }: Expected) => due <= addDays(today, -LONG);
+  const calledIn = ({ what, line }: Expected) => what || (document.lines.get(line)?.name ?? '');
+  const place = { id: EXPECTED, month: null };
   const byStanding = new Map<string, Expected[]>();
-  for (const each of late) byStanding.set(each.standing, [...(byStanding.get(each.standing) ?? []), each]);
-  return [...byStanding.values()].slice(0, MOST).map((days) => {
-    const { standing, due, what, line } = days[0]!;
-    const called = what || (document.lines.get(line)?.name ?? '');
+  for (const each of late.filter(isLong))
+    byStanding.set(each.standing, [...(byStanding.get(each.standing) ?? []), each]);
+  const long = [...byStanding.values()].slice(0, MOST).map((days): Found => {
+    const [first] = days as [Expected];
+    const { standing, due } = first;
     return {
       about: `${standing}:${due}`,
-      place: { id: EXPECTED, month: null },
-      message: messages.isLongOverdue(called, dayInWords(due, locale), days.length),
-      mend: { words: messages.skipItOnce, command: { kind: 'standing.skip', standing, due, skipped: true } },
+      place,
+      message: messages.isLongOverdue(calledIn(first), dayInWords(due, locale), days.length),
+      mend: { words: messages.confirmIt(dayInWords(due, locale)), command: confirming(first) },
+      otherMend: { words: messages.skipItOnce, command: { kind: 'standing.skip', standing, due, skipped: true } },
     };
   });
+  const recent = late.filter((each) => !isLong(each));
+  const [next] = recent;
+  if (!next) return long;
+  const message = messages.areOverdue(recent.length, calledIn(next), dayInWords(next.due, locale));
+  const mend = recent.length === 1 ? { words: messages.confirmIt(dayInWords(next.due, locale)), command: confirming(next) } : null; // prettier-ignore
+  return [...long, { about: 'recent', place, message, mend }];
+}
+
+/** The command that confirms an expected entry as it was expected. */
+function confirming({ standing, due, what, line, account, toAccount, amount }: Expected): Command {
+  const after = { date: due, due, standing, what, line, account, toAccount, amount };
+  return { kind: 'entries.set', entries: [{ entry: `confirmed-${standing}-${due}`, before: null, after }] };
 }
 
 export function unassigned({ document }: PlanModel, { actuals }: LedgerGiven): Found[] {

@@ -133,7 +133,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
   const shell = useShell();
   const { document } = useSessionState();
   const [reason, setReason] = useState<string | null>(null);
-  const { place, message, mend, key } = finding;
+  const { place, message, mend, otherMend, key } = finding;
   const { locale } = planOf(document);
   const where = messages.ofPlace(
     placeName(place.id, document),
@@ -151,10 +151,18 @@ function FindingRow({ finding, send }: FindingRowProps) {
         >
           <Icon name="right" /> {where}
         </button>
-        {mend && (
-          <button type="button" className="tool check-mend" onClick={() => send(mend.command, messages.mended)}>
-            <Icon name="good" /> {mend.words}
-          </button>
+        {[mend, otherMend ?? null].map(
+          (each) =>
+            each && (
+              <button
+                key={each.words}
+                type="button"
+                className="tool check-mend"
+                onClick={() => send(each.command, messages.mended)}
+              >
+                <Icon name={each === mend ? 'good' : 'skip'} /> {each.words}
+              </button>
+            ),
         )}
         {reason === null && (
           <button type="button" className="tool" onClick={() => setReason('')}>
