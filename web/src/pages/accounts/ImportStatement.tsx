@@ -249,7 +249,8 @@ export function ImportStatement({
     },
     textOf: (row, column) => textInCell(cellOf(row, column)),
   });
-  const open = data?.statements.filter((each) => each.account === null) ?? [];
+  // What was said can be corrected.
+  const asked = data?.statements.filter(({ account: of, number }) => of === null || number in accounts) ?? [];
   const isOneOfSeveral = (data?.statements.length ?? 0) > 1;
   const total = (of: (counts: PreviewedStatement['counts']) => number) =>
     statements.reduce((sum, { counts }) => sum + of(counts), 0);
@@ -306,7 +307,7 @@ export function ImportStatement({
           }}
         />
       )}
-      {open.map(({ number }) => (
+      {asked.map(({ number }) => (
         <p key={number} className="statement-said">
           <label>
             {messages.whichAccount(number)}{' '}

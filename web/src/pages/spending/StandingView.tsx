@@ -29,6 +29,9 @@ import { Icon } from '../../ui/Icon.tsx';
 import type { ViewProps } from './MonthView.tsx';
 import { StandingForm } from './StandingForm.tsx';
 
+/** On a phone amounts are in sight instead; what is left out stands in the form. */
+const WHERE_WIDE = 'd-none d-md-table-cell';
+
 /** How far ahead what is expected is listed. */
 const MONTHS_AHEAD = 2;
 
@@ -78,8 +81,12 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
             <thead>
               <tr>
                 <th scope="col">{ledgerMessages.what}</th>
-                <th scope="col">{ledgerMessages.line}</th>
-                <th scope="col">{ledgerMessages.account}</th>
+                <th scope="col" className={WHERE_WIDE}>
+                  {ledgerMessages.line}
+                </th>
+                <th scope="col" className={WHERE_WIDE}>
+                  {ledgerMessages.account}
+                </th>
                 <th scope="col">{messages.rhythm}</th>
                 <th scope="col">{messages.next}</th>
                 <th scope="col" className="figure">
@@ -100,8 +107,12 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
                         {calledIn(row, document)}
                       </button>
                     </td>
-                    <td>{whereTo({ line: row.line ?? '', toAccount: row.toAccount ?? '' }, document)}</td>
-                    <td className="whole short">{document.accounts.get(row.account ?? '')?.name ?? ''}</td>
+                    <td className={WHERE_WIDE}>
+                      {whereTo({ line: row.line ?? '', toAccount: row.toAccount ?? '' }, document)}
+                    </td>
+                    <td className={`whole short ${WHERE_WIDE}`}>
+                      {document.accounts.get(row.account ?? '')?.name ?? ''}
+                    </td>
                     <td>{rhythmInWords(row, plan.locale)}</td>
                     <td className="whole">{next === null ? messages.over_ : dayInWords(next, plan.locale, 'short')}</td>
                     <td className="figure whole">
