@@ -224,7 +224,7 @@ test('a bank’s statement is previewed, corrected, taken in as one step, and ta
   await page
     .getByLabel('The bank’s file')
     .setInputFiles({ name: 'bad.xml', mimeType: 'text/xml', buffer: Buffer.from('<?xml version="1.0"?><Document>') });
-  await expect(page.getByRole('alert')).toContainText('Nothing has been stored.');
+  await expect(page.getByRole('alert')).toContainText('Nothing was stored.');
   await page.getByRole('button', { name: 'Leave it' }).click();
 
   // Reconciling: all up to the end of October is ticked, and the balance the account has leaves no difference.

@@ -15,7 +15,7 @@ export const messages = {
   theFileIsTooLarge: (most: number) => `The file is larger than ${most} MB. Ask the bank for a shorter period.`,
   isNotWrittenIn: (encoding: string) =>
     `The file is not written in ${encoding.toUpperCase()}. Choose another encoding.`,
-  thisIsNoXml: (why: string) => `The file is no well-formed XML: ${why}`,
+  thisIsNoXml: (why: string) => `The file is not well-formed XML: ${why.replace(/[.\s]*$/, '.')}`,
   noDoctype: 'The file declares a document type, which statements of banks do not; it is not read.',
   tooDeep: 'Elements stand in each other deeper than in any statement; it is not read.',
   noStatementInIt: 'There is no statement of an account in this file.',

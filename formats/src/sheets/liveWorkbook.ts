@@ -21,7 +21,7 @@ import { NOTHING_HAPPENED } from './happened.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
 import { laterSheets } from './laterYears.ts';
 import { projectedFurther } from './liveProjection.ts';
-import { MOST_IN_JOURNAL, ledgerSheets } from './journal.ts';
+import { MOST_IN_JOURNAL, ledgerSheets } from './ledger/ledgerSheets.ts';
 import { liveLists } from './lists.ts';
 import { planSheet } from './planSheet.ts';
 import { chartSheet, checksSheet, listChartSheet, scenariosSheet } from './review.ts';

@@ -1,0 +1,184 @@
+import {
+  NET,
+  actualFigure,
+  actualOver,
+  directionOf,
+  groupsWithLines,
+  isTransfer,
+  minorUnitsIn,
+  monthInWords,
+  nameOf,
+  nameOfYear,
+  planOf,
+  sideOfLine,
+  toMonth,
+  totalOfSide,
+  yearIn,
+  type Document,
+  type Happened,
+  type LedgerEntry,
+  type LineRow,
+  type Month,
+  type PlanModel,
+  type Side,
+  type Stretch,
+} from '@haushalt/core';
+import { messages } from '../../messages.ts';
+import { all, at, call, negate, number, operation, text, type SheetFormula } from '../formula.ts';
+import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
+import { MONEY, column, sumOver } from './journal.ts';
+
+/** What a row shows in a month, and how that is counted. */
+interface Counted {
+  readonly figure: (month: Month) => number;
+  readonly formula: (month: Month) => SheetFormula;
+}
+
+/** What happened in a year month by month, line by line, counted from the journal. */
+export class SpendingByMonth {
+  private readonly document: Document;
+  private readonly happened: Happened;
+  private readonly entries: readonly LedgerEntry[];
+  private readonly months: readonly Month[];
+  private readonly id: string;
+  private readonly year: string;
+
+  /** `entries` by day; at least one. */
+  constructor({ document, calendar }: PlanModel, happened: Happened, entries: readonly LedgerEntry[], year: Stretch) {
+    this.document = document;
+    this.happened = happened;
+    this.entries = entries;
+    this.months = calendar.months.slice(year.from, year.to);
+    this.id = `spending-by-month-${year.from}`;
+    this.year = nameOfYear(document, yearIn(document, this.months[0]!));
+  }
+
+  sheet(remark: string): Sheet {
+    const { journal } = messages;
+    const last = toMonth(this.entries.at(-1)!.date.slice(0, 7));
+    const headings = this.months.map((month): SheetCell => ({
+      value: `${month}-01`,
+      format: { unit: 'date' },
+      key: this.key('heading', month),
+    }));
+    return {
+      id: this.id,
+      title: journal.spendingByMonth(this.year),
+      remark,
+      columns: [
+        { kind: 'name' },
+        ...this.months.map(() => ({ kind: 'figure' as const, addsUp: true })),
+        { kind: 'end', addsUp: true },
+      ],
+      headings: 1,
+      rows: [
+        { role: 'heading', cells: [EMPTY_CELL, ...headings, words(this.year)] },
+        ...this.rows(),
+        { role: 'remark', cells: [words(journal.countedUntil(monthInWords(last, planOf(this.document).locale)))] },
+      ],
+    };
+  }
+
+  private rows(): SheetRow[] {
+    const rows: SheetRow[] = [];
+    const groupsOf = new Map<string, string[]>();
+    for (const { group, lines } of groupsWithLines(this.document)) {
+      const total = totalOfSide(group.side);
+      const ofMoney = lines.filter(({ unit }) => unit === 'money');
+      if (total === null || ofMoney.length === 0) continue;
+      groupsOf.set(total, [...(groupsOf.get(total) ?? []), group.id]);
+      rows.push(
+        { role: 'section', side: group.side, cells: [words(group.name)] },
+        ...ofMoney.map((line) => this.row('line', line.id, line.name, this.ofLine(line))),
+        this.row(
+          'subtotal',
+          group.id,
+          messages.subtotalOf(group.name),
+          this.sumOf(
+            group.id,
+            ofMoney.map(({ id }) => id),
+          ),
+        ),
+      );
+    }
+    for (const [total, groups] of groupsOf)
+      rows.push(this.row('total', total, nameOf(this.document, total)!, this.sumOf(total, groups)));
+    const there = (side: Side, month: Month) => {
+      const total = totalOfSide(side)!;
+      return groupsOf.has(total) ? at(this.key(total, month)) : number(0);
+    };
+    const net: Counted = {
+      figure: (month) => this.actualOf(NET, month),
+      formula: (month) => operation(there('income', month), '-', there('expense', month)),
+    };
+    return [
+      ...rows,
+      this.row('final', NET, nameOf(this.document, NET)!, net),
+      this.row('line', 'unassigned', messages.journal.unassigned, this.unassigned()),
+    ];
+  }
+
+  private row(role: SheetRow['role'], bearer: string, title: string, { figure, formula }: Counted): SheetRow {
+    const { document, months } = this;
+    const side = document.groups.get(bearer)?.side ?? sideOfLine(document, bearer);
+    const cells = months.map((month): SheetCell => ({
+      value: figure(month),
+      format: MONEY,
+      key: this.key(bearer, month),
+      formula: formula(month),
+    }));
+    const year: SheetCell = {
+      value: months.reduce((sum, month) => sum + figure(month), 0),
+      format: MONEY,
+      key: this.key(bearer, 'year'),
+      formula: call('SUM', all(months.map((month) => this.key(bearer, month)))),
+    };
+    return {
+      role,
+      ...(side ? { side } : {}),
+      cells: [words(title, { key: this.key(bearer, 'name') }), ...cells, year],
+    };
+  }
+
+  private ofLine({ id }: LineRow): Counted {
+    const isOfLine = operation(column('line'), '=', at(this.key(id, 'name')));
+    return {
+      figure: (month) => actualFigure(this.document, this.happened.actuals, id, month) ?? 0,
+      formula: (month) => {
+        const sum = sumOver(isOfLine, this.isIn(month), column('amount'));
+        return directionOf(this.document, id) > 0 ? sum : negate(sum);
+      },
+    };
+  }
+
+  private sumOf(bearer: string, parts: readonly string[]): Counted {
+    return {
+      figure: (month) => this.actualOf(bearer, month),
+      formula: (month) => call('SUM', all(parts.map((part) => this.key(part, month)))),
+    };
+  }
+
+  /** What came in or went out without a line; transfers move nothing. */
+  private unassigned(): Counted {
+    const units = minorUnitsIn(this.document);
+    const without = this.entries.filter((entry) => entry.line === '' && !isTransfer(entry));
+    const isEmpty = (of: 'line' | 'toAccount') => operation(column(of), '=', text(''));
+    return {
+      figure: (month) =>
+        without.filter(({ date }) => date.startsWith(month)).reduce((sum, { amount }) => sum + amount, 0) / units,
+      formula: (month) => sumOver(isEmpty('line'), isEmpty('toAccount'), this.isIn(month), column('amount')),
+    };
+  }
+
+  private actualOf(bearer: string, month: Month): number {
+    return actualOver(this.document, this.happened.actuals, bearer, [month]) ?? 0;
+  }
+
+  private isIn(month: Month): SheetFormula {
+    return operation(column('month'), '=', at(this.key('heading', month)));
+  }
+
+  private key(bearer: string, month: Month | 'year' | 'name'): string {
+    return `${this.id}:${bearer}@${month}`;
+  }
+}
