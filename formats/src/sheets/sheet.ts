@@ -112,3 +112,9 @@ export interface Workbook {
 export const EMPTY_CELL: SheetCell = { value: null };
 
 export const words = (value: string, more: Omit<SheetCell, 'value'> = {}): SheetCell => ({ value, ...more });
+
+/** A row of headings; nothing stands over a column without a title. */
+export const headingRow = (titles: readonly string[]): SheetRow => ({
+  role: 'heading',
+  cells: titles.map((title) => (title === '' ? EMPTY_CELL : words(title))),
+});

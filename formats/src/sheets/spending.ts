@@ -15,7 +15,7 @@ import {
   type Tone,
 } from '@haushalt/core';
 import { messages } from '../messages.ts';
-import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
+import { EMPTY_CELL, headingRow, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
 const money = (value: number | null): SheetCell => ({ value, format: { unit: 'money' } });
 const TONES: Readonly<Record<'under' | 'on' | 'over', Tone>> = { under: 'good', on: 'good', over: 'alarm' };
@@ -103,17 +103,14 @@ export function entriesSheet(
     ],
     headings: 1,
     rows: [
-      {
-        role: 'heading',
-        cells: [
-          messages.date,
-          messages.description,
-          messages.line,
-          messages.account,
-          messages.amount,
-          messages.note,
-        ].map((title) => words(title)),
-      },
+      headingRow([
+        messages.date,
+        messages.description,
+        messages.line,
+        messages.account,
+        messages.amount,
+        messages.note,
+      ]),
       ...entries.map((entry): SheetRow => ({
         role: 'line',
         cells: [

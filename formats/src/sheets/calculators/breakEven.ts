@@ -10,11 +10,11 @@ import {
 import { messages } from '../../messages.ts';
 import { all, and, at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
-import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
+import { headingRow, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell, unlessEmpty } from '../translation/emptiness.ts';
 import type { Source } from '../translation/ground.ts';
 import type { PlanGround } from '../translation/planGround.ts';
-import { BLANK_ROW, CalculatorGround, headingRow, result, section, type LiveCalculator } from './calculatorSheet.ts';
+import { BLANK_ROW, CalculatorGround, result, section, type LiveCalculator } from './calculatorSheet.ts';
 
 /** A column of a break-even's table: an output of the calculator, or what one is reckoned from. */
 interface TableColumn {

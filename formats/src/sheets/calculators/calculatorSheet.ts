@@ -12,7 +12,7 @@ import {
 import { messages } from '../../messages.ts';
 import { at, call, number, operation, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
-import { EMPTY_CELL, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
+import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { Unsayable, type Source } from '../translation/ground.ts';
 import { inputKey, type OutputSources, type PlanGround } from '../translation/planGround.ts';
 
@@ -140,10 +140,6 @@ export function result(
 
 export const section = (title: string): SheetRow => ({ role: 'section', cells: [words(title)] });
 export const BLANK_ROW: SheetRow = { role: 'blank', cells: [] };
-export const headingRow = (titles: readonly string[]): SheetRow => ({
-  role: 'heading',
-  cells: titles.map((title) => (title === '' ? EMPTY_CELL : words(title))),
-});
 
 /** The monthly rate of a yearly one: a twelfth, or the twelfth root. */
 export function monthlyOf(yearly: SheetFormula, conversion: 'nominal' | 'effective'): SheetFormula {

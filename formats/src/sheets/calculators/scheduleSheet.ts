@@ -1,19 +1,12 @@
 import { addMonths, inputId, monthsBetween, nearestPeriod, type Calculator, type Month } from '@haushalt/core';
 import { messages } from '../../messages.ts';
 import { all, at, call, operation, text, type SheetFormula } from '../formula.ts';
-import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
+import { headingRow, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import type { Source } from '../translation/ground.ts';
 import { inputKey, type PlanGround } from '../translation/planGround.ts';
-import {
-  BLANK_ROW,
-  CalculatorGround,
-  headingRow,
-  section,
-  withoutSpareRows,
-  type LiveCalculator,
-} from './calculatorSheet.ts';
+import { BLANK_ROW, CalculatorGround, section, withoutSpareRows, type LiveCalculator } from './calculatorSheet.ts';
 
 export const MONEY: CellFormat = { unit: 'money' };
 /** The most months a schedule has to spare. */

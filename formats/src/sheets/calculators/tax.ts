@@ -16,18 +16,11 @@ import { messages } from '../../messages.ts';
 import { and, at, call, number, operation, or, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import { emptyWithAny, unlessEmpty } from '../translation/emptiness.ts';
-import { EMPTY_CELL, words, type Sheet, type SheetRow } from '../sheet.ts';
+import { headingRow, EMPTY_CELL, words, type Sheet, type SheetRow } from '../sheet.ts';
 import { taxOf } from '../translation/functions.ts';
 import { Unsayable, type ScheduleSource, type Source } from '../translation/ground.ts';
 import type { PlanGround } from '../translation/planGround.ts';
-import {
-  BLANK_ROW,
-  CalculatorGround,
-  headingRow,
-  section,
-  withoutSpareRows,
-  type LiveCalculator,
-} from './calculatorSheet.ts';
+import { BLANK_ROW, CalculatorGround, section, withoutSpareRows, type LiveCalculator } from './calculatorSheet.ts';
 
 /** A tax schedule on a sheet of its own: its bands, and the tax on the income of each year. */
 export class LiveTax extends CalculatorGround implements LiveCalculator {

@@ -1,7 +1,15 @@
 import { minorUnitsIn, nameOf, type LedgerEntry, type PlanModel } from '@haushalt/core';
 import { messages } from '../../messages.ts';
 import { at, call, name, number, operation, type SheetFormula } from '../formula.ts';
-import { EMPTY_CELL, words, type DefinedName, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
+import {
+  EMPTY_CELL,
+  headingRow,
+  words,
+  type DefinedName,
+  type Sheet,
+  type SheetCell,
+  type SheetRow,
+} from '../sheet.ts';
 
 /** The columns of the journal that formulas count by, and the names they have for it. */
 const COLUMNS = {
@@ -77,20 +85,17 @@ export function journalSheet({ document }: PlanModel, entries: readonly LedgerEn
     ],
     headings: 1,
     rows: [
-      {
-        role: 'heading',
-        cells: [
-          messages.date,
-          messages.month,
-          messages.description,
-          messages.line,
-          messages.account,
-          journal.toAccount,
-          messages.amount,
-          messages.note,
-          journal.reference,
-        ].map((title) => words(title)),
-      },
+      headingRow([
+        messages.date,
+        messages.month,
+        messages.description,
+        messages.line,
+        messages.account,
+        journal.toAccount,
+        messages.amount,
+        messages.note,
+        journal.reference,
+      ]),
       ...rows,
       {
         role: 'blank',
