@@ -56,7 +56,8 @@ export class CalculatorGround {
 
   /** Whether an input is typed, and follows from nothing, in the period the terms are read in. */
   isTyped(column: string): boolean {
-    return this.inPeriod(this.idOf(column), this.start)?.key !== null;
+    const source = this.sayable(this.idOf(column), this.start);
+    return source !== undefined && source?.key !== null;
   }
 
   idOf(column: string): string {
@@ -76,10 +77,22 @@ export class CalculatorGround {
   /** Whether an input is said the same in all months, so that its cell among the terms is enough. */
   isSteady(column: string): boolean {
     const id = this.idOf(column);
-    const first = JSON.stringify(this.inPeriod(id, 0)?.value);
+    const first = this.sayable(id, 0);
+    if (first === undefined) return false;
+    const written = JSON.stringify(first?.value);
     for (let period = 1; period < this.ground.count; period++)
-      if (JSON.stringify(this.inPeriod(id, period)?.value) !== first) return false;
+      if (JSON.stringify(this.sayable(id, period)?.value) !== written) return false;
     return true;
+  }
+
+  /** An input in a period; `undefined` where no formula of a workbook says it. */
+  private sayable(id: string, period: number): Source | null | undefined {
+    try {
+      return this.inPeriod(id, period);
+    } catch (error) {
+      if (error instanceof Unsayable) return undefined;
+      throw error;
+    }
   }
 
   /** The value of an input in a period, by the model. */

@@ -117,26 +117,27 @@ export class LiveTax extends CalculatorGround implements LiveCalculator {
     const { income, result, schedule } = answer;
     const key = (name: string) => `${this.schedule.id}.${name}#${place}`;
     const money = { unit: 'money' } as const;
-    const parts = this.partsIn(place);
+    // Within each cell, as it may be that no formula says them.
+    const parts = () => this.partsIn(place);
     const [I, T] = [at(key('income')), at(key('tax'))];
     const taxable = Math.max(0, income - (schedule.allowance ?? 0));
     return {
       role: 'line',
       cells: [
         year,
-        formulaCell({ value: income, format: money, key: key('income') }, () =>
-          parts.income ? unlessEmpty(parts.income.empty, parts.income.value) : null,
-        ),
+        formulaCell({ value: income, format: money, key: key('income') }, () => incomeFormula(parts().income)),
         formulaCell({ value: taxable, format: money }, () =>
-          call('MAX', number(0), operation(I, '-', parts.schedule.allowance)),
+          call('MAX', number(0), operation(I, '-', parts().schedule.allowance)),
         ),
-        formulaCell({ value: result.tax, format: money, key: key('tax') }, () => taxOf(I, parts.schedule)),
+        formulaCell({ value: result.tax, format: money, key: key('tax') }, () => taxOf(I, parts().schedule)),
         formulaCell({ value: result.effectiveRate, format: { unit: 'share' } }, () => effectiveRate(I, T)),
         formulaCell({ value: income - result.tax, format: money }, () => operation(I, '-', T)),
       ],
     };
   }
 }
+
+const incomeFormula = (income: Source | null) => income && unlessEmpty(income.empty, income.value);
 
 const effectiveRate = (income: SheetFormula, tax: SheetFormula): SheetFormula =>
   call('IF', operation(income, '>', number(0)), operation(tax, '/', income), number(0));
