@@ -1,4 +1,5 @@
 import {
+  BLANK,
   FINE,
   cellOf,
   columnsOf,
@@ -96,6 +97,13 @@ class ListGround implements Ground, OutputSources {
     const key = cellKey(item, id);
     const empty = this.emptyCell(column, place);
     return { key, value: empty === false ? at(key) : call('N', at(key)), empty };
+  }
+
+  hasProblem(expression: Expression, place: number): boolean {
+    if (expression.kind !== 'ref') return false;
+    const column = this.plan.model.document.listColumns.get(expression.id);
+    if (column?.list === this.list.id) return this.figures.seriesOf(column.id)!.codeAt(place) > BLANK;
+    return column === undefined && this.plan.hasProblem(expression, this.period);
   }
 
   aside(expression: Expression, place: number, filled: boolean): string {

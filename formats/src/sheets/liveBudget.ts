@@ -221,7 +221,13 @@ function quotient(ground: PlanGround, id: string, stretch: Stretch): SheetFormul
   const from = Math.max(step!.from, stretch.from);
   const quotients = quotientsIn(rule, howOf);
   const conditions: SheetFormula[] = [];
-  const sum = (part: Expression) => call('SUM', ground.translator.cells(part, from, stretch.to));
+  // Months with a problem are passed over here, as everywhere a row is added up.
+  const sum = (part: Expression) => {
+    const places = Array.from({ length: stretch.to - from }, (_, index) => from + index);
+    const cells = ground.translator.cells(part, from, stretch.to);
+    if (cells.kind !== 'all' || !places.some((place) => ground.hasProblem(part, place))) return call('SUM', cells);
+    return call('SUM', ...cells.keys.map((key) => call('IFERROR', call('N', at(key)), number(0))));
+  };
   const applied = (part: Expression): SheetFormula => {
     const found = quotients.find(({ whole }) => whole === part);
     if (found) {

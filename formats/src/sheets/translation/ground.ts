@@ -36,6 +36,8 @@ export interface Ground {
   /** The place of a month of the calendar, before or beyond the first or last too. */
   placeOf(month: Month): number;
   scheduleOf(id: string, place: number): ScheduleSource;
+  /** Whether an expression has a problem in a place, as things are. */
+  hasProblem(expression: Expression, place: number): boolean;
   /** A cell beside all others that holds an expression's figure in a place; with nothing in place of what is empty when `filled`. */
   aside(expression: Expression, place: number, filled: boolean): string;
 }

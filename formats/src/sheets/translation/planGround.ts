@@ -1,4 +1,5 @@
 import {
+  BLANK,
   CUMULATIVE_NET,
   LEFT_OVER,
   NET,
@@ -181,6 +182,13 @@ export class PlanGround implements Ground {
       empty: emptyWithAny(bands.flatMap(({ from, rate }) => [from.empty, rate.empty])),
       conditions: [...conditions, ...notBelow(allowance), ...notBelow(rebateLimit)],
     };
+  }
+
+  hasProblem(expression: Expression, place: number): boolean {
+    if (place < 0 || place >= this.count) return false;
+    const series =
+      expression.kind === 'ref' ? this.model.seriesOf(expression.id) : this.model.seriesFor(expression, NET);
+    return series !== null && series !== undefined && series.codeAt(place) > BLANK;
   }
 
   aside(expression: Expression, place: number, filled: boolean): string {

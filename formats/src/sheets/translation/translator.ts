@@ -142,7 +142,13 @@ export class Translator implements Teller {
       if (empty === false) return false;
       if (empty !== true) isSometimes = true;
     }
-    return isSometimes ? operation(invoke('COUNT', this.cells(expression, from, to)), '=', number(0)) : true;
+    if (!isSometimes) return true;
+    const cells = this.cells(expression, from, to);
+    const count = invoke('COUNT', cells);
+    // COUNT passes over a problem, which is not nothing: added up, it stays one.
+    const isTroubled = Array.from({ length: to - from }, (_, at) => from + at).some((place) => this.ground.hasProblem(expression, place)); // prettier-ignore
+    const counted = isTroubled ? operation(count, '+', operation(number(0), '*', invoke('SUM', cells))) : count;
+    return operation(counted, '=', number(0));
   }
 
   /** The places a word at the end of a call means: `running(x, year)`. */
