@@ -7,6 +7,7 @@ import {
   applyChanges,
   decide,
   inOrder,
+  parsePlan,
   toMonth,
   type Command,
   type Day,
@@ -313,6 +314,38 @@ describe('rules said as formulas', () => {
 
   it('knows every function there is', () => {
     for (const { name } of FUNCTIONS) expect(() => sayingOf(name)).not.toThrow();
+  });
+
+  it('says a problem as the plan does, where rules look along months or are added up', async () => {
+    const document = sketch({
+      months: 12,
+      lines: {
+        Income: { Pay: 2000 },
+        Costs: {
+          Broken: 'if(month = 4, 1 / 0, 5)',
+          Recent: 'recent(Broken, 3) + Pay',
+          Mean: 'average(Broken, quarter)',
+          Part: 'Pay / Broken',
+        },
+      },
+    });
+    const { deviations } = compare(await recalculated(document), document, BY_YEAR);
+    expect(deviations).toEqual([]);
+  });
+
+  it('leaves the tax of a schedule that no formula says as figures', () => {
+    const document = parsePlan({
+      version: 1,
+      plan: { name: 'Tax', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
+      groups: [{ name: 'Income', side: 'income' }],
+      lines: [{ group: 'Income', name: 'Pay' }],
+      ruleSteps: [{ line: 'Pay', amount: 3000 }],
+      taxSchedules: [{ id: 'bands', name: 'Bands', income: 'total(Pay, year)', allowance: 'recent(Pay, Pay - 2999)' }],
+      taxBands: [{ schedule: 'Bands', from: 0, rate: 0.2 }],
+    });
+    const sheet = workbookOf(document).sheets.find(({ id }) => id === 'tax:bands')!;
+    const year = sheet.rows.find(({ cells }) => cells[0]?.value === '2026')!;
+    expect(year.cells.some(({ mark }) => mark === 'unsaid')).toBe(true);
   });
 
   it('says what it cannot, and leaves the figure', () => {
