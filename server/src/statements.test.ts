@@ -185,7 +185,7 @@ describe('services outside', () => {
     ['is slow', { delay: 2000 }, 503, 'did not answer within 0.3 seconds'],
     ['says nothing', { answer: 'silent' }, 503, 'did not answer within'],
     ['fails', { answer: 'failing' }, 503, 'cannot answer at the moment (503)'],
-    ['answers with half a file', { answer: 'malformed' }, 422, 'no well-formed XML'],
+    ['answers with half a file', { answer: 'malformed' }, 422, 'not well-formed XML'],
   ])('that %s is a sentence, and nothing is stored', async (_, behaviour, status, words) => {
     await behave('bank', behaviour);
     const answer = await fetched();
