@@ -1,9 +1,9 @@
 import { truncateSync, writeFileSync } from 'node:fs';
-import { expect, test } from './application.ts';
+import { WRITTEN_FOR, expect, test } from './application.ts';
 
 /** A server's list of plans, as nobody else has changed it. */
 test.describe('the list of plans', () => {
-  test.use({ alone: true });
+  test.use({ alone: true, now: WRITTEN_FOR });
 
   test('says how they stand; one is renamed, duplicated, and deleted with undo', async ({ application, page }) => {
     await page.goto(application.url);

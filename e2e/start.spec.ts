@@ -1,8 +1,8 @@
-import { expect, expectAccessible, test } from './application.ts';
+import { WRITTEN_FOR, expect, expectAccessible, test } from './application.ts';
 
 test.describe('on a server of one’s own', () => {
   // The list of plans is looked at.
-  test.use({ alone: true });
+  test.use({ alone: true, now: WRITTEN_FOR });
 
   test('an empty plan is created, with what is wrong said in its place', async ({ application, page }) => {
     await page.goto(application.url);
