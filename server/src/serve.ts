@@ -1,6 +1,7 @@
 import { rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
+import { monthOfDay, today, type Month } from '@haushalt/core';
 import { createApp } from './http/app.ts';
 import { isLoopback, namesFor } from './http/guard.ts';
 import { createLog, type LogLevel } from './http/log.ts';
@@ -8,7 +9,6 @@ import { takeLock } from './store/database.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import { startStandIns } from './stand-ins/standIns.ts';
 import { openStore } from './store/store.ts';
-import { monthOfDay, today, type Month } from '@haushalt/core';
 import { storeDemo, type Demo } from './demo.ts';
 import { demoMonthIn, keepDemoMonth, movedDemo } from './demoDay.ts';
 import { messages } from './messages.ts';
@@ -84,8 +84,9 @@ export async function serve(
     }
     if (options.demo && store.plans.count() === 0 && !store.people.haveSignIn()) {
       const month = options.demoMonth ?? monthOfDay(today());
-      await storeDemo(store, movedDemo(options.demo(), month));
+      // First the month: a start that breaks off in between is begun again.
       keepDemoMonth(options.data, month);
+      await storeDemo(store, movedDemo(options.demo(), month));
     }
     const standIns = options.demo ? await startStandIns({ begins: demoMonthIn(options.data) }) : null;
     const address = server.address();

@@ -119,8 +119,8 @@ export function belowLimit(model: PlanModel, given: LedgerGiven): Found[] {
 }
 
 /**
- * What was expected and has not happened: what is long overdue one by one, to be confirmed or skipped; the rest in one
- * sentence, so that as many are told of as everywhere else.
+ * Expected entries that have not happened: the long overdue one by one, to be confirmed or skipped; the others in one
+ * sentence, so that the count is that of the other pages.
  */
 export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): Found[] {
   const { document } = model;

@@ -310,7 +310,7 @@ function endsWithItsYear(model: PlanModel, line: LineRow, at: number): boolean {
   const { document, calendar } = model;
   const isAtYear = stretches(calendar, 'year').some(({ from }) => from === at);
   if (!isAtYear || at < LONG_ENOUGH || calendar.count - at < LONG_ENOUGH) return false;
-  const has = (id: string, place: number) => model.seriesOf(id)!.valueAt(place) === model.seriesOf(id)!.valueAt(place);
+  const has = (id: string, place: number) => !Number.isNaN(model.seriesOf(id)!.valueAt(place));
   const months = Array.from({ length: LONG_ENOUGH }, (_, back) => at - 1 - back);
   if (!months.every((place) => has(line.id, place))) return false;
   const others = rowsWhere(document.lines, 'group', line.group).filter(({ id }) => id !== line.id && has(id, at - 1));
