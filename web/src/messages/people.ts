@@ -102,8 +102,8 @@ export const messages = {
   itIsYou: 'you',
   takeAway: 'Remove',
   removeQuestion: (name: string) => `Remove ${name}?`,
-  losesAccess: (name: string) =>
-    `${name} will no longer be able to open this plan. The link they joined by is revoked.`,
+  losesAccess: (name: string, cameByLink: boolean) =>
+    `${name} will no longer be able to open this plan.${cameByLink ? ' The link they joined by is revoked.' : ''}`,
   leaveQuestion: (plan: string) => `Leave “${plan}”?`,
   youLoseAccess: 'You will no longer be able to open this plan unless an owner invites you again.',
   leavePlan: 'Leave this plan',

@@ -141,6 +141,12 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
   const changes = paymentChanges(loan);
   const settled = settledAtTheEnd(loan);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
+  const besideTotal = [
+    ...(settled
+      ? [messages.settledAtTheEnd(loan.rows.length, money(loan.payment), money(settled.byHand), money(settled.last))]
+      : []),
+    ...(loan.fee > 0 ? [messages.withAFeeOf(money(loan.fee))] : []),
+  ];
   const figures = [
     {
       label: messages.monthlyPayment,
@@ -156,18 +162,7 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
       label: messages.totalPaid,
       value: loan.totalPaid + loan.fee,
       id: `${id}.total paid`,
-      ...(loan.fee > 0
-        ? { also: messages.withAFeeOf(writeWithUnit(loan.fee, 'money', plan)) }
-        : settled
-          ? {
-              also: messages.settledAtTheEnd(
-                loan.rows.length,
-                money(loan.payment),
-                money(settled.byHand),
-                money(settled.last),
-              ),
-            }
-          : {}),
+      ...(besideTotal.length === 0 ? {} : { also: besideTotal.join('; ') }),
     },
     {
       label: messages.totalInterest,

@@ -167,7 +167,9 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
               remove.mutate();
             }}
           >
-            <p className="wide">{isMe ? messages.youLoseAccess : messages.losesAccess(member.name)}</p>
+            <p className="wide">
+              {isMe ? messages.youLoseAccess : messages.losesAccess(member.name, link !== undefined)}
+            </p>
           </FormDialog>
         )}
         {(isOwner || isMe) && (

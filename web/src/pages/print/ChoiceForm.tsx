@@ -36,8 +36,8 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
           onChange={({ target }) =>
             onChange(
               target.checked
-                ? { isBooklet: true, parts: Object.keys(messages.parts), pages: 'auto' }
-                : { isBooklet: false, parts: ['budget'], pages: 'auto' },
+                ? { isBooklet: true, parts: Object.keys(messages.parts) }
+                : { isBooklet: false, parts: ['budget'] },
             )
           }
         />

@@ -158,7 +158,7 @@ export function fundsTogether(
 export function goalMissedByCents(model: PlanModel, id: string, fund: SavingsAnswer): number | null {
   if (model.document.savings.get(id)?.unknown !== 'deposit') return null;
   const wanted = model.seriesOf(inputId(id, 'goal'))?.valueAt(0) ?? NaN;
-  return wanted === wanted && !isSame(wanted, fund.goal) ? wanted : null;
+  return !Number.isNaN(wanted) && !isSame(wanted, fund.goal) ? wanted : null;
 }
 
 /** What is in a fund at a month's end; what it came to stays in it until it is taken out. */
