@@ -24,7 +24,7 @@ test('checks lead to their place, are mended at one click, and set aside with a 
   await page.keyboard.press('Enter');
   await expect(page.getByText('“The summer week is saved for.”')).toBeVisible();
   await expect(count).toHaveText(`${before - 1} checks`);
-  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await page.getByRole('button', { name: 'Restore' }).click();
   await expect(count).toHaveText(`${before} checks`);
 
   await red.getByRole('button', { name: 'Net, August 2026' }).click();

@@ -467,7 +467,7 @@ describe('haushalt check', () => {
     expect(await run('check', file)).toMatchObject({ code: 0, out: 'Nothing found, 1 set aside.\n' });
     const { out } = await run('check', file, '--all');
     expect(out).toContain('Nothing uses the assumption Inflation.');
-    expect(out).toContain('  Set aside: Needed next year.');
+    expect(out).toContain('  Dismissed: Needed next year.');
     expect((await run('check', 'missing.json')).code).toBe(2);
   });
 });

@@ -36,7 +36,7 @@ export const messages = {
 
   // check
   toMendIt: (words: string) => `  To mend it: ${words}.`,
-  setAside: (reason: string) => `  Set aside: ${reason}`,
+  setAside: (reason: string) => `  Dismissed: ${reason}`,
   summary: (found: number, aside: number) =>
     `${found === 0 ? 'Nothing found' : found === 1 ? '1 finding' : `${found} findings`}${aside === 0 ? '' : `, ${aside} set aside`}.`,
 

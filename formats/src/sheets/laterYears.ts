@@ -105,7 +105,7 @@ function renamed(sheet: Sheet, different: ReadonlySet<string>): Sheet {
 function laterCell(cell: SheetCell, different: ReadonlySet<string>): SheetCell {
   const { key, formula, ...rest } = cell;
   if (key !== undefined && !different.has(key)) {
-    // A name stands for what is typed, or for a formula: the cell itself is meant here.
+    // The cell has its own place here; what it shows stands in the plan's.
     return cell.value === null && !formula ? EMPTY_CELL : { ...rest, formula: at(key) };
   }
   const mine = key === undefined ? {} : { key: laterKey(key) };

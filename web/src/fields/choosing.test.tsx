@@ -42,7 +42,9 @@ describe('one of many, chosen by its words', () => {
     await user.type(box(), 'r');
     expect(screen.getByRole('option', { name: 'Rent' }).className).toContain('is-highlighted');
     await user.click(screen.getByRole('button', { name: 'Elsewhere' }));
-    expect(screen.getByRole('alert').textContent).toBe('“r” may be Rent, Groceries, Pärkchen. Choose one of the list.');
+    expect(screen.getByRole('alert').textContent).toBe(
+      '“r” may be Rent, Groceries, Pärkchen. Choose one from the list.',
+    );
     expect(taken).not.toHaveBeenCalled();
     await user.clear(box());
     await user.type(box(), 'r');

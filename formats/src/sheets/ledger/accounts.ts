@@ -1,7 +1,7 @@
 import { effectOn, minorUnitsIn, roundTo, type AccountRow, type LedgerEntry, type PlanModel } from '@haushalt/core';
 import { messages } from '../../messages.ts';
 import { all, at, call, operation } from '../formula.ts';
-import { EMPTY_CELL, words, type Sheet, type SheetRow } from '../sheet.ts';
+import { EMPTY_CELL, headingRow, words, type Sheet, type SheetRow } from '../sheet.ts';
 import { MONEY, column, sumOver } from './journal.ts';
 
 /** Each account: its opening balance, what went through it since, and what is in it. */
@@ -46,10 +46,7 @@ export function accountsSheet(
     ],
     headings: 1,
     rows: [
-      {
-        role: 'heading',
-        cells: [messages.account, journal.since, journal.opening, journal.through, journal.balance].map((title) => words(title)),
-      }, // prettier-ignore
+      headingRow([messages.account, journal.since, journal.opening, journal.through, journal.balance]),
       ...rows,
       {
         role: 'total',

@@ -102,9 +102,9 @@ export function ChecksPage() {
                     <button
                       type="button"
                       className="tool"
-                      onClick={() => send({ kind: 'finding.takeUp', finding: finding.key }, messages.takenUpAgain)}
+                      onClick={() => send({ kind: 'finding.takeUp', finding: finding.key }, messages.restored)}
                     >
-                      <Icon name="undo" /> {messages.takeItUpAgain}
+                      <Icon name="undo" /> {messages.restore}
                     </button>
                   </div>
                 </li>
