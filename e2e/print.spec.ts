@@ -43,6 +43,12 @@ test('pages are shown as they will be while one chooses, and saved as a PDF', as
   await page.reload();
   await expect(page.getByRole('checkbox', { name: '2027' })).toBeChecked();
   await expect(page.getByRole('radio', { name: 'Portrait' })).toBeChecked();
+
+  // An address that chooses nothing leaves everything to choose.
+  await page.goto(`${household}/print?years=2026&parts=`);
+  await expect(page.getByText('Choose at least one part.')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Budget', exact: true }).check();
+  await expect(said(page, 'Budget 2026')).toBeVisible();
 });
 
 test('the whole plan is a booklet; letters too small to read are said, and two pages offered', async ({

@@ -8,7 +8,7 @@ import { messages } from '../../messages/print.ts';
 
 interface ChoiceFormProps {
   readonly choice: Choice;
-  /** The parts in which there is anything; those chosen alone until that is known. */
+  /** The parts to choose from. */
   readonly parts: readonly string[];
   readonly years: readonly number[];
   readonly name: string;

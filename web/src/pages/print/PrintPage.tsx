@@ -62,7 +62,8 @@ export function PrintPage() {
   const shown = Math.min(wanted, Math.max(0, count - 1));
   if (data && !isPlaceholderData && count > 0 && wanted >= count) setWanted(count - 1);
   const page = data?.pages[0];
-  const parts = data?.parts ?? choice.parts;
+  // Until it is known in which there is anything, there is something to choose all the same.
+  const parts = data?.parts ?? (choice.parts.length > 0 ? choice.parts : Object.keys(messages.parts));
   const onPage = data?.contents.filter(({ page: begins }) => begins <= shown + 1).at(-1);
   const pt = (size: number) => writeWithDecimals(size, 'number', 1, plan);
 
