@@ -66,7 +66,7 @@ test('the first Tab leads past the navigation, and a tool used with the mouse le
 });
 
 const DIALOGS: readonly [page: string, button: RegExp][] = [
-  ['spending?view=standing', /^New standing entry/],
+  ['spending?view=standing', /^New recurring entry/],
   ['accounts', /^New account/],
   ['loans', /^Put it into the budget/],
   ['loans', /^New loan/],

@@ -37,7 +37,7 @@ const VIEWS: readonly View[] = [
   ['spending by month', `${HOUSEHOLD}/spending?view=year&month=2026-06`, '.year-picture canvas'],
   ['the month as a sheet', `${HOUSEHOLD}/spending?view=sheet&month=2026-06`, '.grid-row.line'],
   ['entries', `${HOUSEHOLD}/spending?view=entries`, '.grid-row.line'],
-  ['standing entries', `${HOUSEHOLD}/spending?view=standing`, '.ledger-table'],
+  ['recurring entries', `${HOUSEHOLD}/spending?view=standing`, '.ledger-table'],
   ['assignment', `${HOUSEHOLD}/spending?view=assigning`, '.rule-list'],
   ['accounts', `${HOUSEHOLD}/accounts`, '.forecast canvas'],
   ['a list', `${HOUSEHOLD}/lists?show=kitchen-list`, '.grid-row.line'],

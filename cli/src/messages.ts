@@ -41,7 +41,7 @@ export const messages = {
     `${found === 0 ? 'Nothing found' : found === 1 ? '1 finding' : `${found} findings`}${aside === 0 ? '' : `, ${aside} set aside`}.`,
 
   entriesWithoutLine: 'entries without a line',
-  whatIsExpected: 'standing entries',
+  whatIsExpected: 'recurring entries',
 
   // planFile
   standardInput: 'Standard input',

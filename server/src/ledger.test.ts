@@ -177,7 +177,7 @@ describe('entries', () => {
     });
   });
 
-  it('tell what was entered earlier, the latest of each description, and which standing entries have happened', async () => {
+  it('tell what was entered earlier, the latest of each description, and which recurring entries have happened', async () => {
     await put('a');
     await put('b', { ...shop, what: 'WEEKLY SHOP', date: '2026-04-01', account: 'joint', amount: -100 });
     await put('c', { ...shop, amount: 300, date: '2026-04-02', standing: 's1', due: '2026-04-01' });

@@ -21,7 +21,7 @@ export interface Spent {
   readonly carryOver: number;
   /** What was entered; `null` where nothing is known of it. */
   readonly actual: number | null;
-  /** What is expected of standing entries and has not happened yet. */
+  /** What is expected of recurring entries and has not happened yet. */
   readonly expected: number;
   /** Budget and carry-over less actual: what may still be spent, or is still to come. */
   readonly remaining: number;
@@ -39,7 +39,7 @@ export interface SpendingRow extends Spent {
   readonly side: Side | null;
 }
 
-/** What the ledger says: what happened, and which days of standing entries that settled. */
+/** What the ledger says: what happened, and which days of recurring entries that settled. */
 export interface Happened {
   readonly actuals: Actuals;
   readonly settled: Settled;

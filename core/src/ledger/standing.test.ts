@@ -17,7 +17,7 @@ const row = (said: Partial<StandingEntryRow>): StandingEntryRow =>
   rowOfToday(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...said }) as StandingEntryRow;
 const due = (said: Partial<StandingEntryRow>, from = '2026-01-01', to = '2026-06-30') => dueDays(row(said), from, to);
 
-describe('the days of a standing entry', () => {
+describe('the days of a recurring entry', () => {
   it.each([
     ['every month, on the last day of shorter ones', {}, ['2026-01-31', '2026-02-28', '2026-03-31', '2026-04-30', '2026-05-31', '2026-06-30']],
     ['every second month', { every: 2 }, ['2026-01-31', '2026-03-31', '2026-05-31']],

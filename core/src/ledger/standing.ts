@@ -7,7 +7,7 @@ import { inOrder, type Document } from '../plan/document/document.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
 
-/** An entry that is put in ahead by a standing entry: it is foreseen, and has not happened yet. */
+/** An entry that is put in ahead by a recurring entry: it is foreseen, and has not happened yet. */
 export interface Expected {
   readonly standing: string;
   readonly due: Day;
@@ -23,25 +23,25 @@ export interface Expected {
 /** What the budget of a line comes to in a month, in major units; `null` where it has no figure. */
 export type BudgetOf = (line: string, month: Month) => number | null;
 
-/** The days of standing entries that have happened, or were skipped: nothing is expected on them any more. */
+/** The days of recurring entries that have happened, or were skipped: nothing is expected on them any more. */
 export type Settled = ReadonlySet<string>;
 
 /** How far back what is overdue is still expected, in days; what is older is left to the checks. */
 export const OVERDUE_DAYS = 92;
 
-/** How a day of a standing entry is told from others. */
+/** How a day of a recurring entry is told from others. */
 export function dueKey(standing: string, due: Day): string {
   return datedId(standing, due);
 }
 
-/** The days of standing entries that some entries settle. */
+/** The days of recurring entries that some entries settle. */
 export function settledBy(entries: Iterable<{ readonly standing: string; readonly due: Day }>): Settled {
   const keys = new Set<string>();
   for (const { standing, due } of entries) if (standing !== '') keys.add(dueKey(standing, due));
   return keys;
 }
 
-/** The days a standing entry is due from one day to another, both included. */
+/** The days a recurring entry is due from one day to another, both included. */
 export function dueDays(row: StandingEntryRow, from: Day, to: Day): Day[] {
   const last = row.until !== null && row.until < to ? row.until : to;
   const first = row.from > from ? row.from : from;
@@ -70,12 +70,12 @@ function dueMonths(row: StandingEntryRow, first: Day, last: Day): Day[] {
   return days;
 }
 
-/** The day of its months a standing entry is due on; in shorter months it is their last. */
+/** The day of its months a recurring entry is due on; in shorter months it is their last. */
 export function numberOfDay(row: StandingEntryRow): number {
   return row.lastDay ? 31 : (row.dayOfMonth ?? numberInMonth(row.from));
 }
 
-/** Whether a standing entry is due on a day. */
+/** Whether a recurring entry is due on a day. */
 export function isDue(row: StandingEntryRow, day: Day): boolean {
   return dueDays(row, day, day).length > 0;
 }
@@ -103,7 +103,7 @@ export function expectedIn(document: Document, budget: BudgetOf, settled: Settle
   return expected.sort((a, b) => (a.due < b.due ? -1 : a.due > b.due ? 1 : 0));
 }
 
-/** Whether a day has happened, under its standing entry's id or under that of one it goes on from. */
+/** Whether a day has happened, under its recurring entry's id or under that of one it goes on from. */
 function isSettled(document: Document, row: StandingEntryRow, due: Day, settled: Settled): boolean {
   const seen = new Set<string>();
   for (let id = row.id; id !== '' && !seen.has(id); id = document.standingEntries.get(id)?.goesOnFrom ?? '') {

@@ -27,7 +27,7 @@ export function sumsAfter(sums: readonly EntrySum[], changes: readonly EntryChan
   return [...byKey.values()];
 }
 
-/** The days of standing entries that have happened, after some changes of entries. */
+/** The days of recurring entries that have happened, after some changes of entries. */
 export function settledAfter(settled: readonly string[], changes: readonly EntryChange[]): Settled {
   const keys = new Set(settled);
   for (const { before, after } of changes) {

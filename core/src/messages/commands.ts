@@ -2,14 +2,14 @@
 export const messages = {
   namesItsOwnPlan: 'A line of this plan is named in a rule, and need not be followed.',
   thisLineFollowsNothing: 'This line follows no other plan any more.',
-  // accounts, standing entries, assignment rules
+  // accounts, recurring entries, assignment rules
   thisAccount: 'This account',
   thisEntryWasReconciled:
     'This has been reconciled with a statement of its account. Take the reconciliation back first.',
   thisEntryIsOfAnother: 'This entry is of another account.',
   thisWasTickedBefore: 'This entry was ticked in another reconciliation already.',
   thisReconciliation: 'This reconciliation',
-  thisStandingEntry: 'This standing entry',
+  thisStandingEntry: 'This recurring entry',
   isNoDay: (day: string) => `“${day}” is not a valid date.`,
   isNotDueThen: 'It is not due on that day.',
   thisLineIsNoFlow: 'This line is no flow of money, so nothing can be entered for it.',

@@ -60,7 +60,7 @@ export interface LedgerStore {
   accountDays(planId: string): readonly DaySum[];
   /** What the entries for items of lists come to. */
   itemSums(planId: string): readonly ItemSum[];
-  /** The days of standing entries that have happened, as keys. */
+  /** The days of recurring entries that have happened, as keys. */
   settled(planId: string): string[];
   /** What assigned entries with the same description were last, the latest first. */
   earlier(planId: string, most: number): EarlierEntry[];

@@ -37,7 +37,7 @@ export const messages = {
   unassigned: 'Not assigned',
   closingDiffers: 'Statements that differ',
   entriesWithoutLine: 'Assignment',
-  whatIsExpected: 'Standing entries',
+  whatIsExpected: 'Recurring entries',
   checks: 'Checks',
   oneThingWorthASecond: (openCount: number) =>
     openCount === 0

@@ -43,7 +43,9 @@ export const messages = {
 
   // SearchField
   severalAreMeant: (text: string, names: readonly string[]) =>
-    `“${text}” may be ${names.slice(0, 3).join(', ')}${names.length > 3 ? ` or ${names.length - 3} more` : ''}. Choose one from the list.`,
+    names.length > 3
+      ? `“${text}” matches ${names.length} names. Choose one from the list.`
+      : `“${text}” may be ${names.join(', ')}. Choose one from the list.`,
   nothingIsCalled: (text: string) => `Nothing here is called “${text}”. Choose one from the list.`,
   noMatch: 'Nothing is called so.',
 

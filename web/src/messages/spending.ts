@@ -13,7 +13,7 @@ export const messages = {
   theYear: 'Year',
   theSheet: 'Sheet',
   entries: 'Entries',
-  standingEntries: 'Standing entries',
+  standingEntries: 'Recurring entries',
   assigning: 'Assignment',
   assigningOpen: (count: number) => `Assignment (${count})`,
 
@@ -103,7 +103,7 @@ export const messages = {
     transfer: 'Transfers',
     reconciled: 'Reconciled',
     open: 'Not reconciled',
-    standing: 'From standing entries',
+    standing: 'From recurring entries',
   },
   found: (total: number, count: string, received: string, paid: string) =>
     `${total === 1 ? 'One entry' : `${count} entries`}, received ${received}, paid ${paid}.`,
@@ -119,19 +119,19 @@ export const messages = {
   entriesMoved: (count: number) => (count === 1 ? 'One entry changed.' : `${count} entries changed.`),
 
   // StandingView and StandingForm
-  addStanding: 'New standing entry',
-  changeStanding: 'Change the standing entry',
+  addStanding: 'New recurring entry',
+  changeStanding: 'Change the recurring entry',
   noStandingEntries:
-    'Nothing recurs yet. A standing entry is put in ahead, as rent or pay: it is expected, counts in the forecast, and is confirmed with one key.',
+    'Nothing recurs yet. A recurring entry is put in ahead, as rent or pay: it is expected, counts in the forecast, and is confirmed with one key.',
   rhythm: 'How often',
   next: 'Next',
   over_: 'ended',
   deeds: 'What can be done',
   budgetWord: 'budget',
   theBudgetOfTheMonth: 'budget of the month',
-  removeStanding: (what: string) => `Delete the standing entry ${what}`,
-  standingDeleted: (what: string) => `Standing entry deleted: ${what}.`,
-  standingSaved: 'Standing entry saved.',
+  removeStanding: (what: string) => `Delete the recurring entry ${what}`,
+  standingDeleted: (what: string) => `Recurring entry deleted: ${what}.`,
+  standingSaved: 'Recurring entry saved.',
   expectedNext: 'Expected next',
   everyWord: 'Every',
   howMany: 'How many of these lie between',

@@ -248,7 +248,7 @@ export const api = {
     const { tables, revision, history, role, person } = await request<Answer>('GET', planPath(id));
     return { id, revision, history, role, person, document: documentFrom(tables) };
   },
-  /** What the entries of a plan come to, and which days of standing entries have happened. */
+  /** What the entries of a plan come to, and which days of recurring entries have happened. */
   ledger: (planId: string) =>
     request<{ revision: number; sums: EntrySum[]; settled: string[]; items: ItemSum[] }>(
       'GET',

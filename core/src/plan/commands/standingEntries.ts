@@ -19,14 +19,14 @@ const calledIn = (standing: string, words: Words) => {
   return row ? row.what || words.name(row.line ?? '') : '';
 };
 
-/** What is done with standing entries. */
+/** What is done with recurring entries. */
 export const standingEntryCommands = {
-  /** Makes a standing entry, or changes what is said of it, for all of its days. */
+  /** Makes a recurring entry, or changes what is said of it, for all of its days. */
   'standing.set': command({
     fields: { standing: id, settings: some(columnsBut('standingEntries', 'position', 'dayOfMonth', 'goesOnFrom')) },
     label({ standing, settings }, words) {
       const called = calledIn(standing, words);
-      return called === '' ? `New standing entry ${settings.what ?? ''}` : `Standing entry ${called} changed`;
+      return called === '' ? `New recurring entry ${settings.what ?? ''}` : `Recurring entry ${called} changed`;
     },
     inAnyScenario: true,
     decide(draft, { standing, settings }) {
@@ -39,7 +39,7 @@ export const standingEntryCommands = {
   }),
 
   /**
-   * Changes a standing entry from a day on: it ends before, and another one goes on from there, on the same days unless it
+   * Changes a recurring entry from a day on: it ends before, and another one goes on from there, on the same days unless it
    * comes round otherwise or its first day is said. What was left out or has happened since stays so.
    */
   'standing.changeFrom': command({
@@ -50,7 +50,7 @@ export const standingEntryCommands = {
       first: leftOut(date),
       settings: some(columnsBut('standingEntries', 'position', 'from', 'dayOfMonth', 'goesOnFrom')),
     },
-    label: ({ standing, from }, words) => `Standing entry ${calledIn(standing, words)} changed from ${from} on`,
+    label: ({ standing, from }, words) => `Recurring entry ${calledIn(standing, words)} changed from ${from} on`,
     inAnyScenario: true,
     decide(draft, { standing, as, from, first, settings }) {
       const row = existing(draft, 'standingEntries', standing, messages.thisStandingEntry);
@@ -71,7 +71,7 @@ export const standingEntryCommands = {
     },
   }),
 
-  /** Leaves a standing entry out once, or takes that back. */
+  /** Leaves a recurring entry out once, or takes that back. */
   'standing.skip': command({
     fields: { standing: id, due: date, skipped: yesNo },
     label: ({ standing, due, skipped }, words) =>
@@ -88,7 +88,7 @@ export const standingEntryCommands = {
 
   'standing.delete': command({
     fields: { standing: id },
-    label: ({ standing }, words) => `Standing entry ${calledIn(standing, words)} deleted`,
+    label: ({ standing }, words) => `Recurring entry ${calledIn(standing, words)} deleted`,
     inAnyScenario: true,
     decide(draft, { standing }) {
       existing(draft, 'standingEntries', standing, messages.thisStandingEntry);
@@ -101,7 +101,7 @@ const startingOn = (row: StandingEntryRow, day: string): StandingEntryRow => ({ 
 
 const earlier = (a: string | null, b: string): string => (a !== null && a < b ? a : b);
 
-/** How a standing entry goes on from a day: on the days it had, unless it comes round otherwise or another day is said. */
+/** How a recurring entry goes on from a day: on the days it had, unless it comes round otherwise or another day is said. */
 function goingOn(row: StandingEntryRow, changed: StandingEntryRow, from: string, first?: string): StandingEntryRow {
   if (first !== undefined) return startingOn(changed, first);
   const isSameRhythm = changed.rhythm === row.rhythm && changed.every === row.every && changed.lastDay === row.lastDay;

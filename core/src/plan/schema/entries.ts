@@ -29,7 +29,7 @@ export const ENTRY_COLUMNS = {
   item: idOr('The item of a list it is for.'),
   note: required({ kind: 'text', most: 500 }, 'A remark.', ''),
   receipt: idOr('What it has in common with the other parts of a receipt that was split.'),
-  standing: idOr('The standing entry it is one of.'),
+  standing: idOr('The recurring entry it is one of.'),
   due: required({ kind: 'text', most: 10 }, 'The day that was due.', ''),
   reference: idOr('What the bank of its account knows it by.'),
   toReference: idOr('What the bank of the account it went to knows it by.'),

@@ -118,7 +118,7 @@ export type RollUp = 'quotient' | Exclude<RollUpChoice, 'byRule'>;
 export const ACCOUNT_KINDS = ['current', 'card', 'cash', 'savings'] as const;
 export type AccountKind = (typeof ACCOUNT_KINDS)[number];
 
-/** What a standing entry comes round by. */
+/** What a recurring entry comes round by. */
 export const STANDING_RHYTHMS = ['week', 'month', 'year'] as const;
 export type StandingRhythm = (typeof STANDING_RHYTHMS)[number];
 
@@ -430,7 +430,7 @@ export const TABLES = {
   standingSkips: {
     standing: required(
       { kind: 'reference', table: 'standingEntries', whenGone: 'goes' },
-      'The standing entry that is left out once.',
+      'The recurring entry that is left out once.',
     ),
     due: required({ kind: 'date' }, 'The day it would have been due.'),
   },

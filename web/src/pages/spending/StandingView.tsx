@@ -40,7 +40,7 @@ interface StandingViewProps extends ViewProps {
   readonly onConfirmWithForm: (expected: Expected) => void;
 }
 
-/** Standing entries: what recurs, and what of it is expected next. */
+/** Recurring entries: what recurs, and what of it is expected next. */
 export function StandingView({ ledger, entering, onConfirmWithForm }: StandingViewProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
@@ -169,7 +169,7 @@ function calledIn(row: StandingEntryRow, document: Document): string {
   );
 }
 
-/** How often a standing entry comes, in words: "every 2 weeks, on Fridays", "every month on day 3". */
+/** How often a recurring entry comes, in words: "every 2 weeks, on Fridays", "every month on day 3". */
 export function rhythmInWords(row: StandingEntryRow, locale: string): string {
   const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' }).format(
     Date.parse(`${row.from}T00:00Z`),

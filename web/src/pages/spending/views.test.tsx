@@ -219,12 +219,12 @@ describe('all entries', () => {
   });
 });
 
-describe('standing entries', () => {
+describe('recurring entries', () => {
   it('are made, change from a day on, and go', async () => {
     serveEntries([]);
     const plan = inPlan(document, <Standing />);
     expect(screen.getByText(/Nothing recurs yet/)).toBeDefined();
-    await plan.user.click(screen.getByRole('button', { name: 'New standing entry' }));
+    await plan.user.click(screen.getByRole('button', { name: 'New recurring entry' }));
     const dialog = screen.getByRole('dialog');
     await plan.user.type(within(dialog).getByRole('textbox', { name: 'Description' }), 'Rent');
     await plan.user.click(within(dialog).getByRole('button', { name: 'Save' }));
@@ -241,7 +241,7 @@ describe('standing entries', () => {
     await plan.user.click(within(change).getByRole('checkbox', { name: 'Change it from this day on only' }));
     await plan.user.click(within(change).getByRole('button', { name: 'Save' }));
     expect(rows().map(({ amount }) => amount)).toContain(850);
-    await plan.user.click(screen.getAllByRole('button', { name: /Delete the standing entry Rent/ })[0]!);
+    await plan.user.click(screen.getAllByRole('button', { name: /Delete the recurring entry Rent/ })[0]!);
     expect(rows().length).toBeLessThan(2);
   });
 });

@@ -51,7 +51,7 @@ export interface EntryDraft {
   readonly item: string;
   /** The lines it is split over; none for most. */
   readonly parts: readonly SplitPart[];
-  /** The standing entry it is one of, and its day. */
+  /** The recurring entry it is one of, and its day. */
   readonly standing: string;
   readonly due: string;
 }

@@ -27,7 +27,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
 export interface Ledger {
   readonly actuals: Actuals;
-  /** The days of standing entries that have happened. */
+  /** The days of recurring entries that have happened. */
   readonly settled: Settled;
   readonly sums: readonly EntrySum[];
   /** What the entries for items of lists come to. */
