@@ -287,6 +287,9 @@ describe('rules said as formulas', () => {
   });
   it('reads the calendar from the heading', async () => {
     expect((await said('if(month = 3, 212)'))[2]).toBe('=IF(MONTH(D1)=3,212,"")');
+    expect((await said('if(month = 3, 212) + if(month > 3, 9)'))[2]).toBe(
+      '=IF(AND(NOT(MONTH(D1)=3),NOT(MONTH(D1)>3)),"",IF(MONTH(D1)=3,212,0)+IF(MONTH(D1)>3,9,0))',
+    );
   });
   it('types an amount once, and refers to it in the months it holds for', async () => {
     const document = sketch({

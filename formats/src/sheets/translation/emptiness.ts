@@ -1,3 +1,4 @@
+import { withParts } from '../../formulaTree.ts';
 import { and, at, call, isSameFormula, operation, or, text, type SheetFormula } from '../formula.ts';
 
 /** Whether something is empty: always, never, or as a condition in the workbook says. */
@@ -23,23 +24,32 @@ export function emptyWithAll(parts: readonly Emptiness[]): Emptiness {
 /** A formula that gives nothing where something is empty; `null` where that is always. */
 export function unlessEmpty(empty: Emptiness, formula: SheetFormula): SheetFormula | null {
   if (empty === true) return null;
-  return empty === false ? formula : withNothing(empty, formula);
+  return empty === false ? formula : emptyAs(empty, text(''), formula);
 }
 
 const isCall = (formula: SheetFormula, name: string) => formula.kind === 'call' && formula.name === name;
 
 /**
- * `IF(empty, "", formula)`, as a person would write it: where both ask the same, they ask it once, so that
+ * `IF(empty, nothing, formula)`, as a person would write it: where both ask the same, they ask it once, so that
  * `IF(IF(c, FALSE(), TRUE()), "", IF(c, 212, 0))` is `IF(c, 212, "")`.
  */
-function withNothing(empty: SheetFormula, formula: SheetFormula): SheetFormula {
+export function emptyAs(empty: SheetFormula, nothing: SheetFormula, formula: SheetFormula): SheetFormula {
   if (isCall(empty, 'FALSE')) return formula;
-  if (isCall(empty, 'TRUE')) return text('');
+  if (isCall(empty, 'TRUE')) return nothing;
   if (empty.kind === 'call' && formula.kind === 'call' && empty.name === 'IF' && formula.name === 'IF') {
     const [asked, ...empties] = empty.args;
     const [condition, ...figures] = formula.args;
     if (isSameFormula(asked!, condition!))
-      return call('IF', condition!, withNothing(empties[0]!, figures[0]!), withNothing(empties[1]!, figures[1]!));
+      return call('IF', condition!, ...figures.map((figure, branch) => emptyAs(empties[branch]!, nothing, figure)));
   }
-  return call('IF', empty, text(''), formula);
+  return call('IF', plainCondition(empty), nothing, formula);
+}
+
+/** A condition without the detour of asking whether it holds: `IF(c, FALSE(), TRUE())` is `NOT(c)`. */
+function plainCondition(condition: SheetFormula): SheetFormula {
+  const plain = withParts<SheetFormula>(condition, plainCondition);
+  if (plain.kind !== 'call' || plain.name !== 'IF') return plain;
+  const [asked, then, otherwise] = plain.args as [SheetFormula, SheetFormula, SheetFormula];
+  if (isCall(then, 'TRUE') && isCall(otherwise, 'FALSE')) return asked;
+  return isCall(then, 'FALSE') && isCall(otherwise, 'TRUE') ? call('NOT', asked) : plain;
 }

@@ -1,6 +1,6 @@
 import { functionOf, isRead, parameterAt, spanOf, type Call, type Expression, type Span } from '@haushalt/core';
 import { all, at, call as invoke, number, operation, negate, type SheetFormula } from '../formula.ts';
-import { emptyWithAll, emptyWithAny, unlessEmpty, type Emptiness } from './emptiness.ts';
+import { emptyWithAll, emptyWithAny, emptyAs, unlessEmpty, type Emptiness } from './emptiness.ts';
 import { sayingOf } from './functions.ts';
 import { Unsayable, type Ground, type Teller } from './ground.ts';
 
@@ -30,7 +30,7 @@ export class Translator implements Teller {
     const empty = isWrongWhenEmpty(expression) ? this.empty(expression, place) : false;
     if (empty === true) return number(0);
     const value = this.value(expression, place);
-    return empty === false ? value : invoke('IF', empty, number(0), value);
+    return empty === false ? value : emptyAs(empty, number(0), value);
   }
 
   /** A condition: whatever is not 0 holds. */
