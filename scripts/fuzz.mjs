@@ -34,7 +34,7 @@ while (performance.now() < end) {
       env,
       encoding: 'utf8',
       maxBuffer: 1 << 28,
-      timeout: Math.max(1000, end - performance.now()),
+      timeout: Math.max(1000, Math.round(end - performance.now())),
     },
   );
   if (error?.code === 'ETIMEDOUT' && !stdout.includes('FAIL')) {
