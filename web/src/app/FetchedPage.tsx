@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, type ComponentType } from 'react';
+import { useEffect, useRef, type ComponentType } from 'react';
 import { messages } from '../messages/shell.ts';
 import { Loading } from '../ui/Loading.tsx';
 
@@ -11,6 +11,10 @@ export interface FetchedPageProps {
   readonly reachable?: boolean;
 }
 
+/** How long it is waited before a page that could not be fetched is asked for again, at first and at most, in milliseconds. */
+const AGAIN_FIRST = 2000;
+const AGAIN_MOST = 30_000;
+
 /**
  * A page whose program is fetched when it is first opened. Where the server is away it says so in its place, and comes by
  * itself once the server answers again; the rest of the application goes on.
@@ -18,7 +22,7 @@ export interface FetchedPageProps {
  * It is no lazy component: what such a one waits for is shown only 300 ms after its placeholder was.
  */
 export function FetchedPage({ path, name, load, reachable = false }: FetchedPageProps) {
-  const { data, error, refetch, isFetching } = useQuery({
+  const { data, errorUpdateCount, refetch } = useQuery({
     queryKey: ['program', path],
     // A component is a function, which a query would take for nothing.
     queryFn: async () => ({ Page: await load() }),
@@ -27,16 +31,23 @@ export function FetchedPage({ path, name, load, reachable = false }: FetchedPage
     retry: false,
     networkMode: 'always',
   });
-  const isMissing = error !== null;
+  // What is said stays while it is asked for again.
+  const isMissing = !data && errorUpdateCount > 0;
   useEffect(() => {
     if (!isMissing) return;
     const again = () => void refetch();
-    if (reachable) again();
+    const timer = setTimeout(again, Math.min(AGAIN_MOST, AGAIN_FIRST * 2 ** (errorUpdateCount - 1)));
     window.addEventListener('online', again);
-    return () => window.removeEventListener('online', again);
-    // Asked once each time the server is back.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [isMissing, reachable]);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [isMissing, errorUpdateCount, refetch]);
+  const wasReachable = useRef(reachable);
+  useEffect(() => {
+    if (isMissing && reachable && !wasReachable.current) void refetch();
+    wasReachable.current = reachable;
+  }, [isMissing, reachable, refetch]);
   if (data) return <data.Page />;
   if (!isMissing) return <Loading />;
   return (
@@ -44,7 +55,7 @@ export function FetchedPage({ path, name, load, reachable = false }: FetchedPage
       <h2>{messages.pageNotLoaded(name)}</h2>
       <p>{messages.pageNeedsServer}</p>
       <p>
-        <button type="button" className="btn btn-primary" disabled={isFetching} onClick={() => void refetch()}>
+        <button type="button" className="btn btn-primary" onClick={() => void refetch()}>
           {messages.tryAgain}
         </button>
       </p>
