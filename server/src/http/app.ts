@@ -51,6 +51,8 @@ export interface AppOptions {
   /** How callers are known. */
   readonly callers?: CallersOptions;
   readonly attempts?: AttemptLimits;
+  /** Threads that are somebody else's too, who ends them; its own when left out. */
+  readonly work?: Surroundings['work'];
   /** How many nightly backups are kept. */
   readonly backups?: number;
   /** The proxies before the server whose word of where requests come from is taken, by address. */
@@ -105,6 +107,7 @@ export function createApp({
   proxies = [],
   publicUrl = () => 'http://127.0.0.1',
   mailLimits,
+  work: given,
 }: AppOptions): {
   app: Express;
   events: Events;
@@ -123,7 +126,7 @@ export function createApp({
     ...eventLimits,
   });
   // What someone waits for must not wait behind what takes long.
-  const work = { quick: new Work(2), slow: new Work(2) };
+  const work = given ?? { quick: new Work(2), slow: new Work(2) };
   const report = (error: unknown) => log.error({ err: error });
   const callers = new Callers(store, now, callersOptions);
   const keeping = new Keeping({ store, work: work.slow, now, report, ...(backups === undefined ? {} : { backups }) });
@@ -202,7 +205,7 @@ export function createApp({
     close: async () => {
       await keeping.close();
       await feeding.settled();
-      await Promise.all([work.quick.close(), work.slow.close()]);
+      if (!given) await Promise.all([work.quick.close(), work.slow.close()]);
     },
   };
 }

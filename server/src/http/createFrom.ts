@@ -19,6 +19,8 @@ export function creatingFrom(store: Store, work: Work): CreateFrom {
     const take = (part: PlanPart) => {
       switch (part.kind) {
         case 'plan':
+          // Another may have taken it while this one was read.
+          refuseTaken(store, id);
           plan = store.begin({ ...settings(part.plan), id }, owner.id);
           return;
         case 'rows':

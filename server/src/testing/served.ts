@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach } from 'vitest';
-import { createApp, createLog, openStore, type AppOptions, type Keeping, type Rule, type Store } from '../index.ts';
+import { Work, createApp, createLog, openStore, type AppOptions, type Keeping, type Rule, type Store } from '../index.ts';
 import type { StoreOptions } from '../store/store.ts';
 
 /** When it is in the tests: noon where they run. */
@@ -37,6 +37,9 @@ export let feeding: AppParts['feeding'];
 /** The application itself. */
 export let application: Express;
 
+/** The threads of all tests: to begin one takes longer than most of what is tested. */
+const work = { quick: new Work(2), slow: new Work(2) };
+
 export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: StoreOptions = {}): Promise<void> {
   store = openStore(file, { now: () => PRESENT, ...storeOptions });
   const { app, events, drain, close, ...rest } = createApp({
@@ -45,6 +48,7 @@ export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: 
     now: () => PRESENT,
     publicUrl: () => base.replace(/\/api$/, ''),
     log: createLog('silent'),
+    work,
     ...appOptions,
   });
   listening = () => events.listening;

@@ -26,16 +26,14 @@ export const PART = 250;
 /** Hands on a plan part by part. */
 export function inParts(document: Document, entries: Iterable<LedgerEntry>, part: (part: PlanPart) => void): void {
   part({ kind: 'plan', plan: planOf(document) });
-  for (const table of TABLE_NAMES) {
-    if (table === 'plan') continue;
-    const rows = [...(document[table].values() as Iterable<AnyRow>)];
-    for (let from = 0; from < rows.length; from += PART) {
-      const changes = rows
-        .slice(from, from + PART)
-        .map((after) => ({ table, id: after.id, before: null, after }) as DocumentChange);
-      part({ kind: 'rows', changes });
-    }
-  }
+  // Each part is a transaction, which takes a while of its own: most tables have a few rows.
+  const changes = TABLE_NAMES.filter((table) => table !== 'plan').flatMap((table) =>
+    [...(document[table].values() as Iterable<AnyRow>)].map(
+      (after) => ({ table, id: after.id, before: null, after }) as DocumentChange,
+    ),
+  );
+  for (let from = 0; from < changes.length; from += PART)
+    part({ kind: 'rows', changes: changes.slice(from, from + PART) });
   let gathered: LedgerEntry[] = [];
   for (const entry of entries) {
     gathered.push(entry);
