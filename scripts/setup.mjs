@@ -117,7 +117,7 @@ export function build() {
   if (isBuilt()) return;
   console.log('Building.');
   run(...COMPILE);
-  run(...THREAD);
+  run(...PACKAGES);
   run(...BUNDLE);
   built();
 }
@@ -127,14 +127,14 @@ export const tool = (path, ...args) => [process.execPath, [join(ROOT, 'node_modu
 
 /** What compiles the packages, and what bundles the server's thread and the web application from their sources. */
 export const COMPILE = tool('typescript7/bin/tsc', '-b', 'core', 'formats', 'server', 'cli');
-export const THREAD = tool('../scripts/thread.mjs');
+export const PACKAGES = tool('../scripts/bundles.mjs');
 export const BUNDLE = tool('vite/bin/vite.js', 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn', 'web');
 
 const sourcesStamp = () =>
   stampOf(['core/src', 'formats/src', 'server/src', 'cli/src', 'web', 'tsconfig.base.json', 'package-lock.json']);
 
 export function isBuilt() {
-  const results = ['web/dist/index.html', 'cli/dist', 'server/dist/threads/thread.js'];
+  const results = ['web/dist/index.html', 'cli/dist', 'core/dist/bundle', 'server/dist/threads/thread.js'];
   return isStamped('build', sourcesStamp()) && results.every((path) => existsSync(join(ROOT, path)));
 }
 

@@ -6,7 +6,7 @@ import {
   BUNDLE,
   COMPILE,
   ROOT,
-  THREAD,
+  PACKAGES,
   built,
   chromium,
   installPackages,
@@ -80,7 +80,7 @@ const endToEnd = () =>
 const isBuiltAlready = isBuilt();
 const library = libraryToCompile();
 const [isCompiled, isBundled, isLibraryThere] = await Promise.all([
-  check('Compiling', COMPILE).then(async (isWell) => (await check('Thread', THREAD)) && isWell),
+  check('Compiling', COMPILE).then(async (isWell) => (await check('Packages', PACKAGES)) && isWell),
   isBuiltAlready || check('Bundle', BUNDLE),
   library === null || check('Database library', [library.command, library.args], library.env),
 ]);

@@ -5,7 +5,16 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach } from 'vitest';
-import { Work, createApp, createLog, openStore, type AppOptions, type Keeping, type Rule, type Store } from '../index.ts';
+import {
+  Work,
+  createApp,
+  createLog,
+  openStore,
+  type AppOptions,
+  type Keeping,
+  type Rule,
+  type Store,
+} from '../index.ts';
 import type { StoreOptions } from '../store/store.ts';
 
 /** When it is in the tests: noon where they run. */

@@ -65,7 +65,7 @@ const MOST_OF_ONE = 10;
 /** How much a task may hold in memory, in megabytes; a thread that goes beyond it is ended. */
 const MOST_MEMORY = 1024;
 
-// One file of the thread and all it is made of (scripts/thread.mjs), found from the sources and from what is compiled.
+// One file of the thread and all it is made of (scripts/bundles.mjs), found from the sources and from what is compiled.
 const THREAD = new URL('../../dist/threads/thread.js', import.meta.url);
 
 /** A thread, and the task it is at. */
