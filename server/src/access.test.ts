@@ -187,7 +187,7 @@ describe('Whatever is asked', () => {
         ]);
         expect(text).not.toMatch(/SQLITE|node_modules|\/src\/|\bat .*\.ts:/);
       }),
-      runs(1000),
+      runs(500),
     );
     // Many kinds of answers were met: what is allowed, what is not, what is not there, what makes no sense.
     expect([...answers.keys()]).toEqual(expect.arrayContaining([200, 400, 401, 403, 404, 422]));

@@ -58,15 +58,17 @@ describe('a workbook, recalculated by a library of others', () => {
       const document = demoPlan(name);
       const typed = inOrder(document.assumptions.values()).filter(({ formula }) => formula === null);
       // Here some of them, one after the other; in npm run fuzz all.
-      const every = seldomOrOften(3, 1);
+      const every = seldomOrOften(4, 1);
+      const workbook = workbookOf(document);
+      const theirs = RecalculatedWorkbook.of(workbook);
+      const places = new Places(workbook);
       for (const { id, value } of typed.filter((_, nth) => nth % every === 0)) {
-        const workbook = workbookOf(document);
-        const theirs = RecalculatedWorkbook.read(await writeXlsx(workbook));
-        const { sheet, row, column } = new Places(workbook).placeOf(`assumption:${id}`);
+        const { sheet, row, column } = places.placeOf(`assumption:${id}`);
         const other = value * 1.25 + (value === 0 ? 0.01 : 0);
         theirs.set(theirs.sheetNames[sheet]!, row, column, other);
         const changed = after(document, { kind: 'assumption.set', assumption: id, settings: { value: other } });
         expect(compare(theirs, changed, BY_YEAR).deviations).toEqual([]);
+        theirs.set(theirs.sheetNames[sheet]!, row, column, value);
       }
     },
     60_000,

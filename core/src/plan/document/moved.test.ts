@@ -43,7 +43,7 @@ describe('a plan moved along the calendar', () => {
           expect(figuresOf(parsePlan(JSON.parse(JSON.stringify(toPlanFile(moved)))))).toEqual(figuresOf(moved));
         },
       ),
-      runs(30),
+      runs(15),
     );
   });
 

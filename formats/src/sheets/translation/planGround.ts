@@ -351,8 +351,16 @@ export class PlanGround implements Ground {
     return { key: null, value: this.translator.figure(rule, place), empty: this.translator.empty(rule, place) };
   }
 
+  private readonly inputFormulas = new Map<string, string | null>();
+
   /** The stored formula of an input; `null` for one that is not given. */
   inputFormula(id: string): string | null {
+    let formula = this.inputFormulas.get(id);
+    if (formula === undefined) this.inputFormulas.set(id, (formula = this.storedInput(id)));
+    return formula;
+  }
+
+  private storedInput(id: string): string | null {
     const { document } = this.model;
     const [row, column] = [id.slice(0, id.lastIndexOf(':')), id.slice(id.lastIndexOf(':') + 1)];
     const band = document.taxBands.get(row);

@@ -43,7 +43,7 @@ describe('a view of the budget', () => {
         expect(address.searchParams.get('year')).toBe(String(year));
         expect(viewInLink(address.searchParams.get('view')!)).toEqual(view);
       }),
-      runs(30),
+      runs(15),
     );
   });
 
@@ -54,7 +54,7 @@ describe('a view of the budget', () => {
         expect(Object.keys(view).sort()).toEqual(Object.keys(USUAL_VIEW).sort());
         expect(view.ends.every((end) => END_COLUMNS.includes(end))).toBe(true);
       }),
-      runs(30),
+      runs(15),
     );
     expect(viewInLink('{"span":"decade","labelWidth":9000,"filter":{"side":"left"}}')).toEqual(USUAL_VIEW);
   });
@@ -80,7 +80,7 @@ describe('the rows of the budget, however it is looked at', () => {
         const sides = drawn.map(({ group }) => SIDE_ORDER.indexOf(group.side));
         expect(sides).toEqual(sides.toSorted((a, b) => a - b));
       }),
-      runs(30),
+      runs(15),
     );
   });
 });
@@ -104,7 +104,7 @@ describe('the columns of the budget, however it is looked at', () => {
         expect(at).toBe(scope.to);
         expect(columns.every(({ width }) => Number.isFinite(width) && width >= 20)).toBe(true);
       }),
-      runs(30),
+      runs(15),
     );
   });
 
@@ -120,7 +120,7 @@ describe('the columns of the budget, however it is looked at', () => {
         const month = columns.find((column) => column.month)?.month;
         if (month) expect(oneMonth(columns, month, room).filter((column) => column.stretch)).toHaveLength(1);
       }),
-      runs(30),
+      runs(15),
     );
   });
 });
