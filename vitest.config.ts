@@ -19,10 +19,10 @@ export default defineConfig({
     // Files share what they import; what a test changes around it is put back in the set-up file.
     isolate: false,
     maxWorkers: availableParallelism(),
-    // What pages leave behind in their process slows nothing else down, and the other way round.
-    projects: ['{core,formats,server,cli,bench,demo}', 'web'].map((packages) => ({
+    // A process of its own for each package: where many files share one, what they leave behind makes the last ones twice as slow.
+    projects: ['core', 'formats', '{server,cli,bench,demo}', 'web'].map((packages) => ({
       extends: true,
-      test: { name: packages === 'web' ? 'web' : 'program', include: [`${packages}/**/*.test.{ts,tsx}`] },
+      test: { name: /\w+/.exec(packages)![0], include: [`${packages}/**/*.test.{ts,tsx}`] },
     })),
     setupFiles: [fileURLToPath(new URL('./core/src/testing/setup.ts', import.meta.url))],
   },

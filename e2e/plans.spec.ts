@@ -116,6 +116,9 @@ test('a sheet copied elsewhere is pasted, audited and taken as a plan', async ({
   await expect(audit.getByRole('alert')).toContainText('there is no line with a name and figures');
   await expect(audit.getByRole('button', { name: 'Take it as a plan' })).toBeHidden();
   await expect(audit.getByRole('combobox', { name: 'What Hall is' })).toHaveValue('other');
+  // The sheet and what was said of it outlive the page.
+  await page.reload();
+  await expect(audit.getByRole('alert')).toContainText('there is no line with a name and figures');
   await audit.getByRole('button', { name: 'Take back what you said' }).click();
   await expect(audit.getByText('6 of 6 cells equal')).toBeVisible();
   await audit.getByRole('button', { name: 'Take it as a plan' }).click();

@@ -27,10 +27,11 @@ export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
     const settings = { name, currency, locale, months, firstMonth, yearBegins, decimals, negatives };
     const refused = session.send({ kind: 'plan.set', settings });
     if (refused) setRefusal(refused.message);
-    else onClose();
+    return !refused;
   };
   return (
     <PlanForm
+      name={`${plan.id}:settings`}
       title={messages.planSettings}
       submit={messages.save}
       values={values}

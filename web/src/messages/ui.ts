@@ -12,6 +12,8 @@ export const messages = {
   discardWhatYouTyped: 'Discard your changes?',
   goOnTyping: 'Continue editing',
   discard: 'Discard',
+  continuesAnEarlierVisit: 'What you entered before is still here.',
+  startOver: 'Start over',
 
   // Loading
   opening: 'Opening',

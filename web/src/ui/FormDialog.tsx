@@ -4,6 +4,7 @@ import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { messages } from '../messages/ui.ts';
 import { dialogKeys } from './dialogKeys.ts';
+import type { Draft } from './useDraft.ts';
 
 interface FormDialogProps {
   readonly title: string;
@@ -14,6 +15,8 @@ interface FormDialogProps {
   readonly busy?: boolean;
   readonly onSubmit: (event: FormEvent) => unknown;
   readonly onClose: () => void;
+  /** What of it was filled in at an earlier visit. */
+  readonly draft?: Pick<Draft<object>, 'isKept' | 'startOver'>;
   readonly children: ReactNode;
 }
 
@@ -21,8 +24,17 @@ interface FormDialogProps {
  * The one way to ask for several things at once: a form in front of the page. Escape, its cross and a click beside it close
  * it; where something has been typed they ask first.
  */
-export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onClose, children }: FormDialogProps) {
-  const [isTyped, setTyped] = useState(false);
+export function FormDialog({
+  title,
+  submit,
+  refusal,
+  busy = false,
+  onSubmit,
+  onClose,
+  draft,
+  children,
+}: FormDialogProps) {
+  const [isTyped, setTyped] = useState(draft?.isKept ?? false);
   const [isAsking, setAsking] = useState(false);
   const lastField = useRef<HTMLElement | null>(null);
   const form = useRef<HTMLFormElement>(null);
@@ -60,6 +72,22 @@ export function FormDialog({ title, submit, refusal, busy = false, onSubmit, onC
           </Modal.Title>
         </Modal.Header>
         <Modal.Body className="plan-form">
+          {draft?.isKept && (
+            <p className="wide quiet kept-draft" role="status">
+              {messages.continuesAnEarlierVisit}{' '}
+              <button
+                type="button"
+                className="btn btn-link btn-sm"
+                onClick={() => {
+                  draft.startOver();
+                  setTyped(false);
+                  form.current?.querySelector<HTMLElement>('.modal-body :is(input, select, textarea)')?.focus();
+                }}
+              >
+                {messages.startOver}
+              </button>
+            </p>
+          )}
           {children}
           {refusal && (
             <p className="refusal wide" role="alert">

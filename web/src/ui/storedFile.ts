@@ -1,4 +1,5 @@
 import { clear, del, get, set } from 'idb-keyval';
+import { DRAFTS } from './useDraft.ts';
 
 /**
  * Files somebody has chosen and not yet done with, kept in this browser under a key beside what `useStored` keeps. Where the
@@ -30,9 +31,13 @@ export async function dropFile(key: string): Promise<void> {
   }
 }
 
-/** Forgets all files, and what was said of them: whoever uses this browser next is shown no statement of somebody else's. */
-export async function forgetFiles(draftPrefix: string): Promise<void> {
-  for (const key of Object.keys(localStorage)) if (key.startsWith(draftPrefix)) localStorage.removeItem(key);
+/** Under what is kept of what somebody has begun and not stored yet. */
+const BEGUN = ['haushalt:statement:', 'haushalt:workbook', 'haushalt:start', DRAFTS];
+
+/** Forgets all files, what was said of them, and what was filled in: whoever uses this browser next is shown none of it. */
+export async function forgetWhatIsBegun(): Promise<void> {
+  for (const key of Object.keys(localStorage))
+    if (BEGUN.some((each) => key.startsWith(each))) localStorage.removeItem(key);
   try {
     await clear();
   } catch {

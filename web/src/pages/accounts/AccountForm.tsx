@@ -10,6 +10,7 @@ import { spelledIn } from '../../parts/plan/useSpelling.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 interface AccountFormProps {
   /** The account that is changed; `null` for a new one. */
@@ -26,7 +27,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
   const plan = planOf(document);
   const send = useSend();
   const [refusal, setRefusal] = useState<string | null>(null);
-  const [given, setGiven] = useState(() => ({
+  const initial = () => ({
     name: account?.name ?? '',
     kind: account?.kind ?? ('current' as AccountKind),
     opening: account?.opening ?? 0,
@@ -35,20 +36,23 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
     limit: account?.limit ?? null,
     number: account?.number ?? '',
     note: account?.note ?? '',
-  }));
+  });
+  const draft = useDraft(`${plan.id}:account:${account?.id ?? ''}`, initial, onClose);
+  const { given } = draft;
   const put = (part: Partial<typeof given>) => {
     setRefusal(null);
-    setGiven((before) => ({ ...before, ...part }));
+    draft.put(part);
   };
   const save = () => {
     const id = account?.id ?? newId();
     const refused = send({ kind: 'account.set', account: id, settings: given }, messages.saved(given.name), true);
     if (refused) return setRefusal(refused.message);
     onDone(id);
-    onClose();
+    draft.close();
   };
   const remove = () => {
-    if (account && !send({ kind: 'account.delete', account: account.id }, messages.deleted(account.name))) onClose();
+    if (account && !send({ kind: 'account.delete', account: account.id }, messages.deleted(account.name)))
+      draft.close();
   };
 
   return (
@@ -56,7 +60,8 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
       title={account === null ? messages.newAccount : messages.changeAccount}
       submit={messages.save}
       refusal={refusal}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
         save();

@@ -1,7 +1,7 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import type { CsvFormat } from '../../plan-session/api.ts';
-import { dropFile, keepFile, keptFile } from '../../ui/storedFile.ts';
-import { partsOf, useStored } from '../../ui/useStored.ts';
+import { useOpenFile } from '../../ui/useOpenFile.ts';
+import { partsOf } from '../../ui/useStored.ts';
 
 /** Where a statement is from: a file, or the bank that is asked for it. */
 export type StatementSource =
@@ -38,49 +38,32 @@ export interface OpenStatement {
 }
 
 export function useOpenStatement(planId: string): OpenStatement {
-  const key = `haushalt:statement:${planId}`;
-  const [draft, setDraft] = useStored<StatementDraft | null>(key, readDraft);
-  const [opened, setOpened] = useState<{ source: StatementSource | null; stamp: number }>(() => ({
-    source: draft?.kind === 'bank' && draft.account !== null ? { kind: 'bank', account: draft.account } : null,
-    stamp: 0,
-  }));
-  const isToBeRead = draft?.kind === 'file' && opened.source === null;
-  useEffect(() => {
-    if (!isToBeRead) return;
-    let isWanted = true;
-    void keptFile(key).then((file) => {
-      if (!isWanted) return;
-      if (file) setOpened(({ stamp }) => ({ source: { kind: 'file', file }, stamp: stamp + 1 }));
-      else setDraft(null);
-    });
-    return () => {
-      isWanted = false;
-    };
-  }, [isToBeRead, key, setDraft]);
-
+  const opened = useOpenFile(`haushalt:statement:${planId}`, readDraft, ({ kind }) => kind === 'file');
+  const { file, said: draft, stamp, change } = opened;
+  const account = draft?.kind === 'bank' ? draft.account : null;
+  const source = useMemo((): StatementSource | null => {
+    if (file) return { kind: 'file', file };
+    return account === null ? null : { kind: 'bank', account };
+  }, [file, account]);
   return {
-    source: draft === null ? null : opened.source,
+    source,
     draft,
-    stamp: opened.stamp,
-    open(source, account) {
-      if (source.kind === 'file') void keepFile(key, source.file);
-      setDraft({ kind: source.kind, account: source.kind === 'bank' ? source.account : account, accounts: {}, csv: null, corrections: {} }); // prettier-ignore
-      setOpened(({ stamp }) => ({ source, stamp: stamp + 1 }));
+    stamp,
+    open(of, whose) {
+      const isFile = of.kind === 'file';
+      const first = { kind: of.kind, account: isFile ? whose : of.account, accounts: {}, csv: null, corrections: {} };
+      opened.open(isFile ? of.file : null, first);
     },
-    change: useCallback((part) => setDraft((before) => before && { ...before, ...part }), [setDraft]),
+    change: useCallback((part) => change((before) => ({ ...before, ...part })), [change]),
     correct: useCallback(
       (line, part) =>
-        setDraft(
-          (before) =>
-            before && { ...before, corrections: { ...before.corrections, [line]: { ...before.corrections[line], ...part } } }, // prettier-ignore
-        ),
-      [setDraft],
+        change((before) => ({
+          ...before,
+          corrections: { ...before.corrections, [line]: { ...before.corrections[line], ...part } },
+        })),
+      [change],
     ),
-    close() {
-      void dropFile(key);
-      setDraft(null);
-      setOpened(({ stamp }) => ({ source: null, stamp }));
-    },
+    close: opened.close,
   };
 }
 

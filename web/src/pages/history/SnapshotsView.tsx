@@ -9,6 +9,7 @@ import { peopleApi, type SnapshotLine } from '../../plan-session/peopleApi.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 import { useSpelling } from '../../parts/plan/useSpelling.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { momentOf, sizeOf } from '../../ui/moments.ts';
@@ -140,8 +141,9 @@ interface SnapshotFormProps {
 function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) {
   const notices = useNotices();
   const [id] = useState(newId);
-  const [name, setName] = useState(snapshot?.name ?? '');
-  const [note, setNote] = useState(snapshot?.note ?? '');
+  const initial = () => ({ name: snapshot?.name ?? '', note: snapshot?.note ?? '' });
+  const draft = useDraft(`${planId}:snapshot:${snapshot?.id ?? ''}`, initial, onClose);
+  const { name, note } = draft.given;
   const spelling = useSpelling();
   const save = useMutation({
     mutationFn: async () => {
@@ -151,7 +153,7 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
     onSuccess: () => {
       if (!snapshot) notices.say({ text: messages.isMade(name.trim()) });
       onDone();
-      onClose();
+      draft.close();
     },
   });
   return (
@@ -160,7 +162,8 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
       submit={messages.save}
       refusal={save.error?.message ?? null}
       busy={save.isPending || name.trim() === ''}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
         save.mutate();
@@ -174,7 +177,7 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
           value={name}
           maxLength={80}
           {...spelling}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => draft.put({ name: event.target.value })}
         />
       </Form.Group>
       <Form.Group className="wide" controlId="snapshot-note">
@@ -186,7 +189,7 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
           value={note}
           maxLength={2000}
           {...spelling}
-          onChange={(event) => setNote(event.target.value)}
+          onChange={(event) => draft.put({ note: event.target.value })}
         />
       </Form.Group>
     </FormDialog>

@@ -8,6 +8,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 import { Tool } from '../../ui/Tool.tsx';
 
 interface ListSettingsProps {
@@ -17,30 +18,38 @@ interface ListSettingsProps {
   readonly onClose: () => void;
 }
 
+/** What is set of a list; an empty month is the plan's first. */
+interface ListGiven {
+  readonly name: string;
+  readonly month: string;
+  readonly note: string;
+}
+
 /** What can be set of a list as a whole, and done with it. */
 export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
   const { document, model } = useSessionState();
-  const { locale } = planOf(document);
+  const { id: planId, locale } = planOf(document);
   const send = useSend();
-  const [name, setName] = useState(list.name);
-  const [month, setMonth] = useState<string>(list.month ?? '');
-  const [note, setNote] = useState(list.note);
+  const initial = () => ({ name: list.name, month: list.month ?? '', note: list.note });
+  const draft = useDraft<ListGiven>(`${planId}:list:${list.id}`, initial, onClose);
+  const { name, month, note } = draft.given;
   const [refusal, setRefusal] = useState<string | null>(null);
   return (
     <FormDialog
       title={messages.settings}
       submit={messages.save}
       refusal={refusal}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
         const settings = { name, month: month === '' ? null : (month as Month), note: note.trim() };
         const refused = send({ kind: 'list.set', list: list.id, settings }, undefined, true);
         if (refused) setRefusal(refused.message);
-        else onClose();
+        else draft.close();
       }}
     >
-      <ListDeeds list={list} onOther={onOther} onDone={onClose} onRefused={setRefusal} />
+      <ListDeeds list={list} onOther={onOther} onDone={draft.close} onRefused={setRefusal} />
       <label className="wide">
         <span className="form-label">{messages.nameOfTheList}</span>
         <Form.Control
@@ -48,12 +57,12 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
           autoFocus
           value={name}
           {...spelledIn(locale)}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => draft.put({ name: event.target.value })}
         />
       </label>
       <label className="wide">
         <span className="form-label">{messages.month}</span>
-        <Select wide value={month} onChange={(event) => setMonth(event.target.value)}>
+        <Select wide value={month} onChange={(event) => draft.put({ month: event.target.value })}>
           {model.calendar.months.map((each, at) => (
             <option key={each} value={at === 0 ? '' : each}>
               {monthInWords(each, locale)}
@@ -69,7 +78,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
           rows={3}
           maxLength={2000}
           value={note}
-          onChange={(event) => setNote(event.target.value)}
+          onChange={(event) => draft.put({ note: event.target.value })}
         />
       </label>
     </FormDialog>

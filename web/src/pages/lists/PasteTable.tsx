@@ -22,6 +22,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 interface PasteTableProps {
   readonly onMade: (list: string) => void;
@@ -47,10 +48,11 @@ function textOf(bytes: Uint8Array): string {
 /** Makes a list of a table that is pasted: what it is taken for is shown, and can be corrected before it is taken. */
 export function PasteTable({ onMade, onClose }: PasteTableProps) {
   const { document } = useSessionState();
-  const { locale } = planOf(document);
+  const { id: planId, locale } = planOf(document);
   const send = useSend();
-  const [text, setText] = useState('');
-  const [name, setName] = useState(() => freshName(document, messages.newList));
+  const initial = () => ({ text: '', name: freshName(document, messages.newList) });
+  const draft = useDraft(`${planId}:pastedTable`, initial, onClose);
+  const { text, name } = draft.given;
   const [corrected, setCorrected] = useState<TableReading | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const now = today();
@@ -66,7 +68,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
       columns: reading.columns.map((column, index) => (index === at ? { ...column, ...part } : column)),
     });
   const begin = (given: string) => {
-    setText(given);
+    draft.put({ text: given });
     setCorrected(null);
     setRefusal(null);
   };
@@ -74,7 +76,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
     if (!file) return;
     if (file.size > MAX_FILE) return setRefusal(messages.tooLarge(MAX_ITEMS, MAX_COLUMNS));
     begin(textOf(new Uint8Array(await file.arrayBuffer())));
-    setName(freshName(document, file.name.replace(/\.[^.]*$/, '') || messages.newList));
+    draft.put({ name: freshName(document, file.name.replace(/\.[^.]*$/, '') || messages.newList) });
   };
   const take = () => {
     if (rows.length === 0) return setRefusal(messages.pasteHere);
@@ -91,7 +93,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
     const refused = send({ kind: 'list.add', id, name, columns, items, before: null }, messages.listMade(name), true);
     if (refused) return setRefusal(refused.message);
     onMade(id);
-    onClose();
+    draft.close();
     return undefined;
   };
   const [wrong] = read.unreadable;
@@ -100,7 +102,8 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
       title={messages.paste}
       submit={messages.takeTable}
       refusal={refusal}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
         take();
@@ -131,7 +134,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
         <>
           <label>
             <span className="form-label">{messages.nameOfTheList}</span>
-            <Form.Control size="sm" value={name} onChange={(event) => setName(event.target.value)} />
+            <Form.Control size="sm" value={name} onChange={(event) => draft.put({ name: event.target.value })} />
           </label>
           <label>
             <span className="form-label">{messages.decimalSign}</span>

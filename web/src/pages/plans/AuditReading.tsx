@@ -1,6 +1,6 @@
 import { SIDES, monthInWords, toMonth, writeFigure, type Side } from '@haushalt/core';
 import type { ReadRow, ReadingSaid, RowKind, RowSaid, TableKind, WorkbookReading } from '@haushalt/formats';
-import { memo, useCallback, useMemo, type Dispatch, type SetStateAction } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/workbook.ts';
 import type { AuditedWorkbook } from '../../plan-session/api.ts';
@@ -14,7 +14,7 @@ interface AuditReadingProps {
   readonly findings: AuditedWorkbook['findings'];
   /** What was said in place of what was taken. */
   readonly said: ReadingSaid;
-  readonly onSaid: Dispatch<SetStateAction<ReadingSaid>>;
+  readonly onSaid: (next: (before: ReadingSaid) => ReadingSaid) => void;
 }
 
 /** A picture of the sheet with what each row was taken for, which is corrected there. */
@@ -37,7 +37,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         {sheets.length > 1 && (
           <label>
             {messages.sheet}{' '}
-            <Select value={sheet} onChange={({ target }) => onSaid({ sheet: target.value })}>
+            <Select value={sheet} onChange={({ target }) => onSaid(() => ({ sheet: target.value }))}>
               {sheets.map((name) => (
                 <option key={name}>{name}</option>
               ))}
@@ -47,7 +47,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         {headings.length > 1 && (
           <label>
             {messages.months}{' '}
-            <Select value={heading} onChange={({ target }) => onSaid({ sheet, heading: Number(target.value) })}>
+            <Select value={heading} onChange={({ target }) => onSaid(() => ({ sheet, heading: Number(target.value) }))}>
               {headings.map((row) => (
                 <option key={row}>{row}</option>
               ))}
@@ -55,7 +55,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
           </label>
         )}
         {isSaid ? (
-          <button type="button" className="btn btn-link" onClick={() => onSaid({})}>
+          <button type="button" className="btn btn-link" onClick={() => onSaid(() => ({}))}>
             {messages.takeBackSaid}
           </button>
         ) : (
@@ -79,7 +79,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
                 aria-label={messages.tableIs(name)}
                 value={said.tables?.[key] ?? kind}
                 onChange={({ target }) =>
-                  onSaid({ ...said, tables: { ...said.tables, [key]: target.value as TableKind } })
+                  onSaid((before) => ({ ...before, tables: { ...before.tables, [key]: target.value as TableKind } }))
                 }
               >
                 {kinds.map((each) => (

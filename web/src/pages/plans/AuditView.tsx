@@ -1,7 +1,7 @@
 import { writeCount, writeDifference, writeFigure } from '@haushalt/core';
 import type { ReadingSaid, WorkbookReading } from '@haushalt/formats';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
 import { api, type AuditedWorkbook } from '../../plan-session/api.ts';
@@ -11,11 +11,15 @@ import { useNotices } from '../../ui/Notices.tsx';
 import { saveBlob } from '../../ui/saveBlob.ts';
 import { AuditReading } from './AuditReading.tsx';
 import { STYLE } from './auditStyle.ts';
+import { NOTHING_SAID, type WorkbookSaid } from './openWorkbook.ts';
 import './audit.scss';
 import { messages } from '../../messages/workbook.ts';
 
 interface AuditViewProps {
   readonly file: File;
+  /** What has been said of it, and how more is said. */
+  readonly said: WorkbookSaid;
+  readonly onSaid: (next: (before: WorkbookSaid) => WorkbookSaid) => void;
   readonly onClose: () => void;
 }
 
@@ -23,9 +27,11 @@ interface AuditViewProps {
 const MOST_LISTED = 40;
 
 /** A workbook from elsewhere before it becomes a plan: what it was taken for, what is wrong with it, and which cells differ. */
-export function AuditView({ file, onClose }: AuditViewProps) {
-  const [mend, setMend] = useState(false);
-  const [said, setSaid] = useState<ReadingSaid>({});
+export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose }: AuditViewProps) {
+  const sayOfReading = useCallback(
+    (next: (before: ReadingSaid) => ReadingSaid) => onSaid((before) => ({ ...before, reading: next(before.reading) })),
+    [onSaid],
+  );
   const [progress, setProgress] = useState<Progress | null>(null);
   const navigate = useNavigate();
   const notices = useNotices();
@@ -45,6 +51,7 @@ export function AuditView({ file, onClose }: AuditViewProps) {
     mutationFn: (plan: unknown) => api.importFile(JSON.stringify(plan)),
     onSuccess: ({ id }) => {
       notices.say({ text: messages.isTaken(title) });
+      onClose();
       void navigate(`/plans/${id}/budget`);
     },
   });
@@ -97,12 +104,18 @@ export function AuditView({ file, onClose }: AuditViewProps) {
       {refusal && (
         <p className="refusal" role="alert">
           <Icon name="alarm" /> {messages.cannotBeTaken(refusal.message)}
+          {/* Without a picture of before, there is no other place to take it back at. */}
+          {!reading && Object.keys(said).length > 0 && (
+            <button type="button" className="btn btn-link" onClick={() => onSaid(() => NOTHING_SAID)}>
+              {messages.takeBackSaid}
+            </button>
+          )}
         </p>
       )}
       {data?.remarks.map((remark) => (
         <p key={remark}>{remark}</p>
       ))}
-      {reading && <AuditReading reading={reading} findings={data?.findings ?? []} said={said} onSaid={setSaid} />}
+      {reading && <AuditReading reading={reading} findings={data?.findings ?? []} said={said} onSaid={sayOfReading} />}
       {data && (
         <>
           <Findings audited={data} />
@@ -115,7 +128,7 @@ export function AuditView({ file, onClose }: AuditViewProps) {
                 </>
               }
               checked={mend}
-              onChange={({ target }) => setMend(target.checked)}
+              onChange={({ target }) => onSaid((before) => ({ ...before, mend: target.checked }))}
             />
           )}
           <p className="audit-cells">

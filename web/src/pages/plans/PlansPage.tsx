@@ -8,6 +8,7 @@ import { Loading } from '../../ui/Loading.tsx';
 import { PersonMenu } from '../../parts/people/PersonMenu.tsx';
 import { ServerRefusal, api } from '../../plan-session/api.ts';
 import { AuditView } from './AuditView.tsx';
+import { NOTHING_SAID, useOpenWorkbook } from './openWorkbook.ts';
 import { PlanList } from './PlanList.tsx';
 import { messages } from '../../messages/plans.ts';
 
@@ -16,7 +17,9 @@ export function PlansPage() {
   const { data, error, isPending, refetch } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
   const fileInput = useRef<HTMLInputElement>(null);
   const [fileRefusal, setFileRefusal] = useState<string | null>(null);
-  const [workbook, setWorkbook] = useState<File | null>(null);
+  const workbook = useOpenWorkbook();
+  const { open: openWorkbook, file: audited, said } = workbook;
+  const isAuditing = said !== null;
   const navigate = useNavigate();
 
   const openFile = useMutation({
@@ -36,11 +39,11 @@ export function PlansPage() {
       if (isTyping || !text.includes('\t') || !text.trim().includes('\n')) return;
       event.preventDefault();
       setFileRefusal(null);
-      setWorkbook(new File([text], messages.pastedSheet));
+      openWorkbook(new File([text], messages.pastedSheet), NOTHING_SAID);
     };
     window.addEventListener('paste', paste);
     return () => window.removeEventListener('paste', paste);
-  }, []);
+  }, [openWorkbook]);
 
   return (
     <div className="plans-page">
@@ -65,8 +68,10 @@ export function PlansPage() {
                 setFileRefusal(null);
                 if (!file) return;
                 const isPlan = !/\.(xlsx|ods|csv|tsv)$/i.test(file.name);
-                setWorkbook(isPlan ? null : file);
-                if (isPlan) openFile.mutate(file);
+                if (isPlan) {
+                  workbook.close();
+                  openFile.mutate(file);
+                } else openWorkbook(file, NOTHING_SAID);
               }}
             />
             <Button variant="outline-primary" onClick={() => fileInput.current?.click()} disabled={openFile.isPending}>
@@ -77,14 +82,20 @@ export function PlansPage() {
             </Button>
           </div>
         </div>
-        {!workbook && <p className="plans-paste quiet">{messages.orPasteASheet}</p>}
+        {!isAuditing && <p className="plans-paste quiet">{messages.orPasteASheet}</p>}
         {fileRefusal && (
           <p className="refusal" role="alert">
             {fileRefusal}
           </p>
         )}
-        {workbook && (
-          <AuditView key={workbook.name + workbook.lastModified} file={workbook} onClose={() => setWorkbook(null)} />
+        {audited && said && (
+          <AuditView
+            key={workbook.stamp}
+            file={audited}
+            said={said}
+            onSaid={workbook.change}
+            onClose={workbook.close}
+          />
         )}
         {isPending && <Loading what={messages.fetchingYourPlans} />}
         {error && (
@@ -93,7 +104,7 @@ export function PlansPage() {
             <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
           </div>
         )}
-        {data?.plans.length === 0 && !workbook && (
+        {data?.plans.length === 0 && !isAuditing && (
           <div className="empty-state">
             <h2>{messages.nothingPlannedYet}</h2>
             <p>{messages.beginWithAReadyMade}</p>
@@ -102,7 +113,7 @@ export function PlansPage() {
             </Button>
           </div>
         )}
-        {data && data.plans.length > 0 && !workbook && <PlanList list={data} />}
+        {data && data.plans.length > 0 && !isAuditing && <PlanList list={data} />}
       </main>
     </div>
   );

@@ -5,6 +5,7 @@ import { messages } from '../../messages/print.ts';
 import type { FileRequest } from '../../plan-session/api.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 
 const KINDS = ['pdf', 'xlsx', 'ods', 'csv'] as const satisfies readonly FileRequest['kind'][];
@@ -20,9 +21,9 @@ interface MailDialogProps {
 /** Sends the pages, or a workbook, by mail with a sentence. */
 export function MailDialog({ planId, request, language, onClose }: MailDialogProps) {
   const notices = useNotices();
-  const [address, setAddress] = useState('');
-  const [text, setText] = useState('');
-  const [kind, setKind] = useState<FileRequest['kind']>('pdf');
+  const initial = () => ({ address: '', text: '', kind: 'pdf' as FileRequest['kind'] });
+  const draft = useDraft(`${planId}:mail`, initial, onClose);
+  const { address, text, kind } = draft.given;
   const [refusal, setRefusal] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const send = async () => {
@@ -31,7 +32,7 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
     try {
       await peopleApi.mail(planId, address.trim(), text, { ...request, kind });
       notices.say({ text: messages.isSent(address.trim()) });
-      onClose();
+      draft.close();
     } catch (error) {
       setRefusal((error as Error).message);
       setBusy(false);
@@ -43,7 +44,8 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
       submit={isBusy ? messages.sending : messages.send}
       refusal={refusal}
       busy={isBusy || address.trim() === ''}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
         void send();
@@ -58,12 +60,17 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
           value={address}
           maxLength={200}
           autoComplete="off"
-          onChange={(event) => setAddress(event.target.value)}
+          onChange={(event) => draft.put({ address: event.target.value })}
         />
       </Form.Group>
       <Form.Group controlId="mail-kind">
         <Form.Label>{messages.sentAs}</Form.Label>
-        <Select wide id="mail-kind" value={kind} onChange={(event) => setKind(event.target.value as typeof kind)}>
+        <Select
+          wide
+          id="mail-kind"
+          value={kind}
+          onChange={(event) => draft.put({ kind: event.target.value as typeof kind })}
+        >
           {KINDS.map((each) => (
             <option key={each} value={each}>
               {messages.kinds[each]}
@@ -81,7 +88,7 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
           spellCheck
           value={text}
           maxLength={2000}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => draft.put({ text: event.target.value })}
         />
       </Form.Group>
     </FormDialog>

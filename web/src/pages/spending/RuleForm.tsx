@@ -24,6 +24,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 /** What is said of an assignment rule. */
 export interface RuleGiven {
@@ -64,12 +65,13 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
   const plan = planOf(document);
   const units = minorUnitsIn(document);
   const send = useSend();
-  const [given, setGiven] = useState(first);
+  const draft = useDraft(`${planId}:rule:${first.rule ?? ''}`, () => first, onClose);
+  const { given } = draft;
   const [apply, setApply] = useState(true);
   const [refusal, setRefusal] = useState<string | null>(null);
   const put = (part: Partial<RuleGiven>) => {
     setRefusal(null);
-    setGiven((before) => ({ ...before, ...part }));
+    draft.put(part);
   };
   const { line, toAccount } = readTarget(given.target);
   const settings = {
@@ -106,7 +108,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
       });
       send({ kind: 'entries.set', entries: edits }, messages.entriesAssigned(edits.length));
     }
-    onClose();
+    draft.close();
   };
 
   return (
@@ -114,7 +116,8 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
       title={given.rule === null ? messages.newRule : messages.changeRule}
       submit={messages.save}
       refusal={refusal}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
         save();

@@ -23,6 +23,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 interface StandingFormProps {
   /** The one that is changed; `null` for a new one. */
@@ -36,8 +37,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
   const plan = planOf(document);
   const send = useSend();
   const [refusal, setRefusal] = useState<string | null>(null);
-  const [fromHere, setFromHere] = useState<string | null>(null);
-  const [given, setGiven] = useState(() => ({
+  const initial = () => ({
     what: row?.what ?? '',
     target: row === null ? '' : row.line === null ? transferTo(row.toAccount ?? '') : row.line,
     toAccount: row !== null && row.line !== null ? (row.toAccount ?? '') : '',
@@ -48,10 +48,16 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
     from: row?.from ?? today(),
     lastDay: row?.lastDay ?? false,
     until: row?.until ?? null,
-  }));
+    /** The day a change holds from; `null` where it holds for all of it. */
+    fromHere: null as string | null,
+  });
+  const draft = useDraft(`${plan.id}:standing:${row?.id ?? ''}`, initial, onClose);
+  const { given } = draft;
+  const { fromHere } = given;
+  const setFromHere = (day: string | null) => draft.put({ fromHere: day });
   const put = (part: Partial<typeof given>) => {
     setRefusal(null);
-    setGiven((before) => ({ ...before, ...part }));
+    draft.put(part);
   };
   const isAside = sideOfLine(document, given.target) === 'setAside';
   const save = () => {
@@ -87,7 +93,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
       true,
     );
     if (refused) setRefusal(refused.message);
-    else onClose();
+    else draft.close();
   };
   const date = (label: string, value: string, onChange: (day: string) => void) => (
     <DateField label={label} value={value} locale={plan.locale} onChange={onChange} />
@@ -98,7 +104,8 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
       title={row === null ? messages.addStanding : messages.changeStanding}
       submit={messages.save}
       refusal={refusal}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
         save();

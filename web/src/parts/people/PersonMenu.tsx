@@ -5,7 +5,7 @@ import { messages } from '../../messages/people.ts';
 import { messages as keeping } from '../../messages/keeping.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { Icon } from '../../ui/Icon.tsx';
-import { forgetFiles } from '../../ui/storedFile.ts';
+import { forgetWhatIsBegun } from '../../ui/storedFile.ts';
 import { Initials } from './Initials.tsx';
 import { ME, useMe } from './me.ts';
 
@@ -17,7 +17,7 @@ export function PersonMenu() {
   const { id, name, isKeeper } = me.person;
   const signOut = async () => {
     await peopleApi.signOut();
-    await forgetFiles('haushalt:statement:');
+    await forgetWhatIsBegun();
     client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== ME[0] });
     await client.invalidateQueries({ queryKey: ME });
   };

@@ -15,6 +15,7 @@ import type { ChangeEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useFormDraft } from '../../ui/useFormDraft.ts';
 import { spelledIn } from './useSpelling.ts';
 import { messages } from '../../messages/plan.ts';
 import { NOTATIONS } from './notations.ts';
@@ -72,25 +73,32 @@ export function usePlanForm(values: PlanFormValues): UseFormReturn<PlanFormValue
 }
 
 interface PlanFormProps {
+  /** Under which name it is kept until it is sent or closed. */
+  readonly name: string;
   readonly title: string;
   readonly submit: string;
   readonly values: PlanFormValues;
   /** What the core said no to, shown above the buttons. */
   readonly refusal: string | null;
-  readonly onSubmit: (values: PlanFormValues) => void;
+  /** Takes what was given; says whether it was taken. */
+  readonly onSubmit: (values: PlanFormValues) => boolean;
   readonly onClose: () => void;
 }
 
 /** The form for the settings of a plan. */
-export function PlanForm({ title, submit, values, refusal, onSubmit, onClose }: PlanFormProps) {
+export function PlanForm({ name, title, submit, values, refusal, onSubmit, onClose }: PlanFormProps) {
   const form = usePlanForm(values);
+  const draft = useFormDraft(name, form, onClose);
   return (
     <FormDialog
       title={title}
       submit={submit}
       refusal={refusal}
-      onSubmit={form.handleSubmit(onSubmit)}
-      onClose={onClose}
+      onSubmit={form.handleSubmit((given) => {
+        if (onSubmit(given)) draft.close();
+      })}
+      draft={draft}
+      onClose={draft.close}
     >
       <PlanFields form={form} placeholder={messages.ourHousehold} />
       <LookFields form={form} />

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
+import { useFormDraft } from '../../../ui/useFormDraft.ts';
 import { newId } from '../../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { messages } from '../../../messages/budget.ts';
@@ -19,15 +20,17 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
   const session = useSession();
   const { document } = useSessionState();
   const group = id === null ? null : (document.groups.get(id) ?? null);
+  const form = useForm<Values>({
+    defaultValues: { name: group?.name ?? '', side: group?.side ?? 'expense', rhythm: group?.rhythm ?? 'fixed' },
+  });
   const {
     register,
     handleSubmit,
     watch,
     setError,
     formState: { errors },
-  } = useForm<Values>({
-    defaultValues: { name: group?.name ?? '', side: group?.side ?? 'expense', rhythm: group?.rhythm ?? 'fixed' },
-  });
+  } = form;
+  const draft = useFormDraft(`${planOf(document).id}:group:${id ?? ''}`, form, onClose);
   const [refusal, setRefusal] = useState<string | null>(null);
 
   const save = handleSubmit(({ name, side, rhythm }) => {
@@ -37,7 +40,7 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
         ? { kind: 'group.set', group: group.id, settings }
         : { kind: 'group.add', id: newId(), before: null, ...settings },
     );
-    if (!refused) onClose();
+    if (!refused) draft.close();
     else if (refused.field === 'name') setError('name', { message: refused.message });
     else setRefusal(refused.message);
   });
@@ -48,7 +51,8 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
       submit={group ? messages.save : messages.addTheGroup}
       refusal={refusal}
       onSubmit={save}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
     >
       <Form.Group controlId="group-name" className="wide">
         <Form.Label>{messages.name}</Form.Label>

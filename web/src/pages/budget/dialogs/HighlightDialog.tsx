@@ -12,6 +12,7 @@ import {
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
+import { useDraft } from '../../../ui/useDraft.ts';
 import { CONDITION_WORDS, HIGHLIGHT_ICONS, TONE_WORDS } from '../../../parts/plan/highlightMarks.ts';
 import { Icon } from '../../../ui/Icon.tsx';
 import { newId } from '../../../plan-session/api.ts';
@@ -26,7 +27,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
   const { document } = useSessionState();
   const plan = planOf(document);
   const unit = unitOf(document, of);
-  const [settings, setSettings] = useState<HighlightSettings>({
+  const initial = (): HighlightSettings => ({
     of,
     span: 'month',
     when: 'above',
@@ -35,10 +36,12 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
     tone: 'alarm',
     word: '',
   });
+  const draft = useDraft(`${plan.id}:highlight:${of}`, initial, onClose);
+  const settings = draft.given;
   const [refusal, setRefusal] = useState<string | null>(null);
   const highlights = highlightsOf(document, of);
   const set = (part: Partial<HighlightSettings>) => {
-    setSettings((before) => ({ ...before, ...part }));
+    draft.put(part);
     setRefusal(null);
   };
   const { when } = settings;
@@ -52,7 +55,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
       settings: { ...settings, low: needsLow ? settings.low : null, high: needsHigh ? settings.high : null },
     });
     if (refused) setRefusal(refused.message);
-    else onClose();
+    else draft.close();
   };
 
   return (
@@ -64,7 +67,8 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
         event.preventDefault();
         save();
       }}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
     >
       {highlights.length > 0 && (
         <ul className="wide highlight-list">

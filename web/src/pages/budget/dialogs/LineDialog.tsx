@@ -14,6 +14,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
+import { useFormDraft } from '../../../ui/useFormDraft.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { messages } from '../../../messages/budget.ts';
 import { Select } from '../../../fields/Select.tsx';
@@ -36,8 +37,8 @@ const EMPHASIS_WORDS: Readonly<Record<Emphasis, string>> = {
 export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly onClose: () => void }) {
   const session = useSession();
   const [refusal, setRefusal] = useState<string | null>(null);
-  const { locale } = planOf(useSessionState().document);
-  const { register, handleSubmit } = useForm({
+  const { id: planId, locale } = planOf(useSessionState().document);
+  const form = useForm({
     defaultValues: {
       unit: line.unit,
       rollUp: line.rollUp,
@@ -48,16 +49,25 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
       target: line.targetShare === null ? '' : writeForEntry(line.targetShare, 'percent', locale),
     },
   });
+  const { register, handleSubmit } = form;
+  const draft = useFormDraft(`${planId}:line:${line.id}`, form, onClose);
   const save = handleSubmit(({ target, ...rest }) => {
     const read = readFigure(target, locale, 'percent');
     if (!read.ok) return setRefusal(read.message);
     const settings = { ...rest, targetShare: read.figure };
     const refused = session.send({ kind: 'line.set', line: line.id, settings });
     if (refused) setRefusal(refused.message);
-    else onClose();
+    else draft.close();
   });
   return (
-    <FormDialog title={line.name} submit={messages.save} refusal={refusal} onSubmit={save} onClose={onClose}>
+    <FormDialog
+      title={line.name}
+      submit={messages.save}
+      refusal={refusal}
+      onSubmit={save}
+      draft={draft}
+      onClose={draft.close}
+    >
       <Form.Group controlId="line-unit">
         <Form.Label>{messages.itCounts}</Form.Label>
         <Select wide {...register('unit')} autoFocus>

@@ -2,6 +2,7 @@ import { datedId, monthInWords, nameOf, planOf, type Month } from '@haushalt/cor
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
+import { useDraft } from '../../../ui/useDraft.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { messages } from '../../../messages/budget.ts';
 
@@ -15,13 +16,15 @@ interface NoteDialogProps {
 export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
   const session = useSession();
   const { document } = useSessionState();
-  const { locale } = planOf(document);
-  const [text, setText] = useState(document.figureNotes.get(datedId(of, month))?.text ?? '');
+  const { id, locale } = planOf(document);
+  const noted = () => ({ text: document.figureNotes.get(datedId(of, month))?.text ?? '' });
+  const draft = useDraft(`${id}:note:${datedId(of, month)}`, noted, onClose);
+  const { text } = draft.given;
   const [refusal, setRefusal] = useState<string | null>(null);
   const save = () => {
     const refused = session.send({ kind: 'figureNote.set', of, month, text });
     if (refused) setRefusal(refused.message);
-    else onClose();
+    else draft.close();
   };
   return (
     <FormDialog
@@ -32,7 +35,8 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
         event.preventDefault();
         save();
       }}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
     >
       <Form.Group controlId="figure-note" className="wide">
         <Form.Label>{messages.noteLeaveItEmptyTo}</Form.Label>
@@ -45,7 +49,7 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
           maxLength={2000}
           autoFocus
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => draft.put({ text: event.target.value })}
         />
       </Form.Group>
     </FormDialog>
