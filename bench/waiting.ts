@@ -3,12 +3,33 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { Worker } from 'node:worker_threads';
-import { entryOf, newPlan, toMonth } from '@haushalt/core';
+import { addMonths, entryOf, newPlan, toMonth } from '@haushalt/core';
 import { openStore } from '@haushalt/server';
 import { atMost, type Row } from './measure.ts';
 
 const ENTRIES = 100_000;
 const LIMIT = 100;
+/** The lines of the large plan, of whose figures 10,000 are pasted. */
+const LINES = 84;
+
+/** Entries of a statement of years. */
+const newEntries = () =>
+  Array.from({ length: 20_000 }, (_, at) => {
+    const date = `20${26 + (at % 10)}-0${1 + (at % 9)}-1${at % 10}`;
+    return {
+      entry: `n${at}`,
+      before: null,
+      after: { date, what: `Payment ${at % 500}`, account: '', amount: -1 - at },
+    };
+  });
+
+const newFigures = () =>
+  Array.from({ length: 10_000 }, (_, at) => ({
+    line: `l${Math.floor(at / 120)}`,
+    month: addMonths(toMonth('2026-01'), at % 120),
+    figure: at,
+  }));
+
 /** How long small requests are sent at least while something is under way, in milliseconds. */
 const LEAST = 1500;
 
@@ -39,6 +60,14 @@ export async function waitingRows(): Promise<Row[]> {
       await answer.arrayBuffer();
       return answer.status;
     };
+    const done = async (path: string, body: object) => {
+      const status = await post(path, JSON.stringify(body));
+      if (status !== 200) throw new Error(`${path} was answered with ${status}.`);
+    };
+    const order = (id: string, command: object) => done('/plans/large/commands', { id, command });
+    await order('group', { kind: 'group.add', id: 'g', name: 'Costs', side: 'expense', rhythm: 'fixed', before: null });
+    for (let at = 0; at < LINES; at++) await order(`line${at}`, { kind: 'line.add', id: `l${at}`, group: 'g', name: `Line ${at}`, unit: 'money', before: null }); // prettier-ignore
+    const before = LINES + 3;
     const works: [string, () => Promise<unknown>][] = [
       ['a body of 24 MB of zeros is refused', () => post('/plans/small/commands', `[${'0,'.repeat(12_000_000 - 2)}0]`)],
       ['a body nested a million deep is refused', () => post('/plans', '['.repeat(1_000_000))],
@@ -49,6 +78,10 @@ export async function waitingRows(): Promise<Row[]> {
       }],
       ['its descriptions are listed', () => fetch(`${base}/plans/large/descriptions`).then((answer) => answer.arrayBuffer())],
       ['a backup is made', () => post('/backups', '{}')],
+      ['20,000 entries are added', () => order('many', { kind: 'entries.set', entries: newEntries() })],
+      ['that is taken back', () => order('back', { kind: 'undo', target: 'many' })],
+      ['10,000 figures are pasted', () => order('cells', { kind: 'figures.set', as: 'exceptions', figures: newFigures() })],
+      ['one goes back over it', () => done('/plans/large/go-back', { id: 'to', to: { kind: 'revision', revision: before }, what: 'before', rows: null })],
     ]; // prettier-ignore
     const rows: Row[] = [];
     for (const [name, work] of works)

@@ -15,6 +15,7 @@ import {
 import { hashOfNew } from './http/passwords.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import type { Role } from './store/plans.ts';
+import { changesAsText } from './store/log.ts';
 import type { Store } from './store/store.ts';
 
 /** A plan with its entries. */
@@ -98,7 +99,7 @@ function storeHistory(store: Store, planId: string, { document, entries }: DemoP
       continue;
     }
     const changes = step.entries === undefined ? [rowChange(then, step)] : entryChanges(ledger, step.entries);
-    store.log.append(planId, {
+    const entry = {
       revision: revision--,
       commandId: randomUUID(),
       personId,
@@ -106,9 +107,10 @@ function storeHistory(store: Store, planId: string, { document, entries }: DemoP
       kind: step.kind!,
       label: step.label!,
       target: null,
-      state: 'left',
+      state: 'left' as const,
       changes,
-    });
+    };
+    store.log.append(planId, entry, changesAsText(changes));
     then = applyChanges(then, invert(changes));
     if (step.entries !== undefined) ledger = ledger.filter(({ date }) => !date.startsWith(step.entries!));
   }

@@ -58,7 +58,10 @@ export class Feeding {
         const of = [...new Set(feeds.map((feed) => feed.of))];
         const isThere = store.plans.find(plan)?.deletedAt === null;
         const fed = isThere ? await work.do<'fed'>({ kind: 'fed', database: store.file, planId: plan, of }) : {};
-        for (const feed of feeds) this.bring(feed, fed[feed.of], personId);
+        for (const feed of feeds) {
+          await store.settled(feed.planId);
+          this.bring(feed, fed[feed.of], personId);
+        }
       } catch (error) {
         report(error);
       }

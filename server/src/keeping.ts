@@ -136,12 +136,15 @@ export class Keeping {
     makeFolder(this.folder);
     const file = join(this.folder, name);
     const { store, work } = this.options;
+    // No copy holds a step half done.
+    await store.allSettled();
     await work.do<'copyDatabase'>({ kind: 'copyDatabase', database: store.file, to: file }, { longest: LONGEST_COPY });
     return { name, at: statSync(file).mtime.toISOString(), size: statSync(file).size };
   }
 
   private async snapshot(planId: string, at: Date): Promise<void> {
     const { store, work } = this.options;
+    await store.settled(planId);
     const task = { kind: 'snapshot', database: store.file, planId, revision: null } as const;
     const { content, revision } = await work.do<'snapshot'>(task);
     if (!store.plans.find(planId)) return;

@@ -12,7 +12,7 @@ import { ApiError, refusalError } from './errors.ts';
 import { allOf, date, id as idField, month, name } from './fields.ts';
 import type { Routing } from './routing.ts';
 import { read, readCopy, readId } from './schemas.ts';
-import { sendJson, whileWanted, type Surroundings } from './surroundings.ts';
+import { sendEntry, sendJson, whileWanted, type Surroundings } from './surroundings.ts';
 
 const historySchema = Joi.object({
   before: Joi.string().pattern(/^\d{1,15}$/),
@@ -94,13 +94,13 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
       const way = { kind: 'goBack', label: messages.wentBackTo(given.what), from: revision, changes } as const;
       // Who asks may have lost the role meanwhile.
       planFor(store, person, plan.id, 'edit');
-      const outcome = store.carryOut(plan.id, person.id, given.id, way);
+      const outcome = await store.carryOutInParts(plan.id, person.id, given.id, way);
       if (!outcome.ok) throw refusalError(outcome.refusal);
       if (!outcome.repeated) {
         events.publish(plan.id, outcome.entry, person);
         feeding.hasChanged(plan.id, person.id);
       }
-      response.json(outcome.entry);
+      await sendEntry(response, outcome.entry);
     },
     body,
   );

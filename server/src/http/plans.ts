@@ -19,7 +19,7 @@ import { MAX_WORKBOOK } from '@haushalt/formats';
 import { DELETED_FOR } from '../keeping.ts';
 import { storageTrouble } from '../store/database.ts';
 import type { LogEntry } from '../store/log.ts';
-import type { Order } from '../store/store.ts';
+import type { Order } from '../store/orders.ts';
 import type { Person } from '../store/people.ts';
 import { planFor } from './access.ts';
 import { refuseTaken } from './createFrom.ts';
@@ -30,7 +30,7 @@ import type { Routing } from './routing.ts';
 import { readCopy, readHere, readId, readNewPlan, readOrder, readQueue } from './schemas.ts';
 import { sendStored, storeBody, withOwnFile } from './spooled.ts';
 import { answerStreamed } from './streamed.ts';
-import { fileName, whileWanted, type Surroundings } from './surroundings.ts';
+import { fileName, sendEntry, whileWanted, type Surroundings } from './surroundings.ts';
 import { messages } from '../messages.ts';
 
 /** The largest plan file that can be opened: as large as the largest plan is written. */
@@ -216,8 +216,8 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     'edit',
     'post',
     '/plans/:id/commands',
-    ({ request, response, person, plan }) => {
-      response.json(carryOut(plan.id, person, request.body));
+    async ({ request, response, person, plan }) => {
+      await sendEntry(response, await carryOut(plan.id, person, request.body));
     },
     json({ size: MAX_COMMAND, values: MOST_VALUES }),
   );
@@ -227,13 +227,13 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     'edit',
     'post',
     '/plans/:id/queue',
-    ({ request, response, person, plan }) => {
+    async ({ request, response, person, plan }) => {
       const answers: unknown[] = [];
       const begun = performance.now();
       for (const order of readQueue(request.body)) {
         if (answers.length > 0 && performance.now() - begun > QUEUE_TIME) break;
         try {
-          answers.push({ entry: carryOut(plan.id, person, order) });
+          answers.push({ entry: await carryOut(plan.id, person, order) });
         } catch (error) {
           const { status, ...refused } = errorAnswer(error);
           // What passes is tried again: the first that meets it is answered so, and those after it are sent once more.
@@ -250,11 +250,11 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
   );
 
   /** Carries out a command or a step through history, as it was sent, and tells everyone. */
-  function carryOut(planId: string, person: Person, sent: unknown): LogEntry {
-    const { id, order } = readOrder(sent);
+  async function carryOut(planId: string, person: Person, sent: unknown): Promise<LogEntry> {
+    const { id, order } = await readOrder(sent);
     if (order.kind === 'line.follow') mayFollow(order, person);
     if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messages.thisIsNotOpen);
-    const outcome = store.carryOut(planId, person.id, id, order);
+    const outcome = await store.carryOutInParts(planId, person.id, id, order);
     if (!outcome.ok) throw refusalError(outcome.refusal);
     if (!outcome.repeated) {
       events.publish(planId, outcome.entry, person);

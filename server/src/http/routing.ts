@@ -106,8 +106,9 @@ export class Routing {
     const find = (person: Person, request: Request) =>
       planFor(this.store, person, String(request.params.id), access === 'restore' ? 'own' : access, access === 'restore'); // prettier-ignore
     const check = this.check(({ person }, request) => void find(person, request));
-    this.add(method, path, access, [check, ...before], (request, response) => {
+    this.add(method, path, access, [check, ...before], async (request, response) => {
       const caller = callerIn(response);
+      await this.store.settled(String(request.params.id));
       // While the body arrived the plan may have been deleted, or the role lost.
       return answer({ request, response, ...caller, plan: find(caller.person, request) });
     });

@@ -17,7 +17,8 @@ import {
 } from '@haushalt/core';
 import type { CsvFormat } from '@haushalt/formats';
 import type { Page } from '../store/ledger.ts';
-import type { Order } from '../store/store.ts';
+import { othersFirst } from '../store/inParts.ts';
+import type { Order } from '../store/orders.ts';
 import { ApiError } from './errors.ts';
 import { allOf, currency, longListIn, date, id, locale, month, name, schemaOf } from './fields.ts';
 import { messages } from '../messages.ts';
@@ -86,16 +87,36 @@ export function readQueue(body: unknown): readonly unknown[] {
   return fitting<{ orders: unknown[] }>(queue, body).orders;
 }
 
-/** A command or a step through history, as it was sent to a plan. */
-export function readOrder(body: unknown): { id: string; order: Order } {
+/**
+ * A command or a step through history, as it was sent to a plan. A list of many parts is looked at in portions, between which
+ * others are answered.
+ */
+export async function readOrder(body: unknown): Promise<{ id: string; order: Order }> {
   const { id, command } = read<{ id: string; command: { kind: string } }>(envelope, body);
   // A page may have been open since before the program was renewed.
   const order = commandOfToday(command);
   // A list that is too long is refused before each of its parts is looked at.
   const { fields } = (COMMANDS as Readonly<Record<string, { readonly fields: object }>>)[order.kind] ?? {};
   if (fields) refuseLong(fields as Fields, order, 'command');
-  return { id, order: fitting<Order>(orderSchemas.get(order.kind)!, order, 'command') };
+  const schema = orderSchemas.get(order.kind)!;
+  const values = order as unknown as Readonly<Record<string, unknown>>;
+  const long = Object.keys(values).find((field) => isLong(values[field]));
+  if (long === undefined) return { id, order: fitting<Order>(schema, order, 'command') };
+  const list = values[long] as readonly unknown[];
+  let checked: Readonly<Record<string, unknown>> = {};
+  const all: unknown[] = [];
+  for (let from = 0; from < list.length; from += PORTION) {
+    const portion = { ...values, [long]: list.slice(from, from + PORTION) };
+    await othersFirst();
+    checked = fitting<Readonly<Record<string, unknown>>>(schema, portion, 'command', { field: long, from });
+    all.push(...(checked[long] as unknown[]));
+  }
+  return { id, order: { ...checked, [long]: all } as unknown as Order };
 }
+
+/** How many parts of a list are looked at without a pause. */
+const PORTION = 500;
+const isLong = (value: unknown) => Array.isArray(value) && value.length > PORTION;
 
 /** The settings of a plan to be created. */
 export function readNewPlan(body: unknown) {
@@ -232,11 +253,19 @@ function refuseLong(fields: Fields, values: object, under: string): void {
   if (long !== null) throw new ApiError(422, 'invalid', messages.aListIsTooLong(long.most, long.length), [under, ...long.path].join('.')); // prettier-ignore
 }
 
-function fitting<T>(schema: Joi.Schema, body: unknown, under?: string): T {
+/** `portion` says of which list a portion stands in the body, and where it begins. */
+function fitting<T>(
+  schema: Joi.Schema,
+  body: unknown,
+  under?: string,
+  portion?: { readonly field: string; readonly from: number },
+): T {
   const { error, value } = asChecked(schema).validate(body);
   if (!error) return value as T;
   const [detail] = error.details;
-  const path = [...(under ? [under] : []), ...detail!.path].join('.');
+  const [field, at, ...within] = detail!.path;
+  const place = portion && field === portion.field && typeof at === 'number' ? [field, at + portion.from, ...within] : detail!.path; // prettier-ignore
+  const path = [...(under ? [under] : []), ...place].join('.');
   throw new ApiError(422, 'invalid', `${sentence(detail!.message)}`, path === '' ? undefined : path);
 }
 

@@ -1,6 +1,8 @@
 import type { PlanRow } from '@haushalt/core';
 import type { Response } from 'express';
 import type { Work } from '../threads/work.ts';
+import { jsonInParts } from '../store/inParts.ts';
+import type { LogEntry } from '../store/log.ts';
 import type { Store } from '../store/store.ts';
 import type { Outside } from '../stand-ins/standIns.ts';
 import type { OutsideOptions } from './outside.ts';
@@ -51,6 +53,13 @@ export type CreateFrom = (
 /** Answers with JSON that was written in a thread. */
 export function sendJson(response: Response, { buffer, byteOffset, byteLength }: Uint8Array): void {
   response.type('application/json').send(Buffer.from(buffer, byteOffset, byteLength));
+}
+
+/** Answers with a step; one with many changes is written in parts, between which others are answered. */
+export async function sendEntry(response: Response, entry: LogEntry): Promise<void> {
+  const { changes, ...rest } = entry;
+  const text = await jsonInParts(changes);
+  response.type('application/json').send(`${JSON.stringify(rest).slice(0, -1)},"changes":${text}}`);
 }
 
 /** A name as that of a file. */

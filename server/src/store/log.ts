@@ -48,7 +48,11 @@ export interface HistoryShown extends HistoryLine {
 
 export interface LogStore {
   byCommand(planId: string, commandId: string): LogEntry | undefined;
-  append(planId: string, entry: LogEntry): void;
+  byRevision(planId: string, revision: number): LogEntry | undefined;
+  /** How large the changes of a command are, in characters; 0 where none are kept. */
+  sizeOf(planId: string, commandId: string): number;
+  /** Adds an entry; `changes` are its changes as `changesAsText` writes them. */
+  append(planId: string, entry: LogEntry, changes: string): void;
   /** Takes over steps of a backup as they were kept; to be called within a transaction. */
   takeOver(planId: string, steps: readonly StoredStep[]): void;
   /** Entries after a revision, in order; `null` when they are too many, too large or no longer all kept. */
@@ -100,6 +104,12 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
   const byCommand = database.prepare<[string, string], Stored>(
     `select ${columns} from changeLog where planId = ? and commandId = ?`,
   );
+  const byRevision = database.prepare<[string, number], Stored>(
+    `select ${columns} from changeLog where planId = ? and revision = ?`,
+  );
+  const sizeOf = database
+    .prepare<[string, string], number>('select size from changeLog where planId = ? and commandId = ?')
+    .pluck();
   const append = database.prepare(
     `insert into changeLog (planId, ${columns}, size)
      values (@planId, @revision, @commandId, @personId, @at, @kind, @label, @target, @state, @changes, @size)`,
@@ -179,8 +189,12 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
       const row = byCommand.get(planId, commandId);
       return row && read(row);
     },
-    append(planId, entry) {
-      const changes = JSON.stringify(entry.changes.map(asStored));
+    byRevision(planId, revision) {
+      const row = byRevision.get(planId, revision);
+      return row && read(row);
+    },
+    sizeOf: (planId, commandId) => sizeOf.get(planId, commandId) ?? 0,
+    append(planId, entry, changes) {
       append.run({ planId, ...entry, changes, size: changes.length });
       trimInTime(planId, entry.revision, changes.length);
     },
@@ -236,6 +250,9 @@ function isOfMonth({ before, after }: Change, row: string, month: string): boole
     return typeof values.from !== 'string' || values.from <= month;
   });
 }
+
+/** Changes as the log keeps them. */
+export const changesAsText = (changes: readonly Change[]): string => JSON.stringify(changes.map(asStored));
 
 /** A change as it is stored: entries without what goes without saying, of which there may be many thousand. */
 function asStored(change: Change): unknown {

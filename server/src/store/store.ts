@@ -1,30 +1,15 @@
 import {
   GIVEN_BY_SERVER,
-  MAX_ENTRIES,
   TABLE_NAMES,
-  applyChanges,
   dayInWords,
-  decide,
-  decideChanges,
-  decimalsOf,
-  describeCommand,
-  emptyDocument,
   isOfDocument,
   isOfLedger,
-  givenOf,
-  isSameEntry,
-  minorUnitsIn,
   planOf,
-  takenBack,
-  withoutRevivedAccess,
-  type AccountRow,
   type Change,
   type DocumentChange,
   type EntryChange,
   type EntryNow,
-  type FeedRow,
   type Command,
-  type Decision,
   type Document,
   type LedgerEntry,
   type PlanRow,
@@ -32,34 +17,21 @@ import {
   now as presentMoment,
 } from '@haushalt/core';
 import { openDatabase, takeLock, type Sqlite } from './database.ts';
+import { createParts, jsonInParts, othersFirst, partsOf } from './inParts.ts';
+import { DocumentCache } from './documentCache.ts';
+import { decisionOn, isLarge, isStep, labelOf, type Order, type WayBack } from './orders.ts';
+import { differing, whyNotEntered, whyNotFollowed, whyNotInLedger } from './refusals.ts';
 import { cameInMeanwhile, createTwiceFinder } from './twice.ts';
+import { createUnfinishedStore } from './unfinished.ts';
 import { createFeedStore, type FeedStore } from './feeds.ts';
 import { createLedgerStore, type LedgerChange, type LedgerStore } from './ledger.ts';
-import { createLogStore, type LogEntry, type LogLimits, type LogStore, type StoredStep } from './log.ts';
+import { changesAsText, createLogStore, type LogEntry, type LogLimits, type LogStore, type StoredStep } from './log.ts';
 import { LOCAL_PERSON, createPeopleStore, type PeopleStore, type Person } from './people.ts';
 import { createPlanStore, type PlanStore } from './plans.ts';
-import { createRowStore, type RowStore } from './rows.ts';
+import { createRowStore } from './rows.ts';
 import { createSharingStore, type SharingStore } from './sharing.ts';
 import { createSnapshotStore, type SnapshotStore, type StoredSnapshot } from './snapshots.ts';
 import { messages } from '../messages.ts';
-
-/** A step through history: takes a command back, or does it again. */
-export interface HistoryStep {
-  readonly kind: 'undo' | 'redo';
-  /** The id of the command it is about. */
-  readonly target: string;
-}
-
-/** What may be sent to a plan. */
-export type Order = Command | HistoryStep;
-
-/** A way back to an earlier moment: what it changes, and the revision it leads from. */
-export interface WayBack {
-  readonly kind: 'goBack';
-  readonly label: string;
-  readonly from: number;
-  readonly changes: readonly Change[];
-}
 
 export type Outcome =
   | { readonly ok: true; readonly entry: LogEntry; readonly repeated: boolean }
@@ -85,6 +57,15 @@ export interface Store {
    * Decision, rows, log and revision are one transaction.
    */
   carryOut(planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome;
+  /**
+   * As `carryOut`, but what changes a great deal is carried out in parts, between which others are answered. Whoever asks for
+   * the plan meanwhile waits for `settled`; a crash or a full disk leaves none of it half done.
+   */
+  carryOutInParts(planId: string, personId: string, commandId: string, order: Order | WayBack): Promise<Outcome>;
+  /** Resolves once nothing of a plan is half done; to be awaited before it is read or changed. */
+  settled(planId: string): Promise<void>;
+  /** Resolves once nothing of any plan is under way in parts. */
+  allSettled(): Promise<void>;
   /** Takes a plan away with all that hangs on it, part by part, so that nobody waits for a large one. */
   erase(planId: string): Promise<void>;
   /** The database file, for workers that read from it. */
@@ -156,41 +137,108 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     return { code: 'conflict', message: messages.isEnteredAlready(what, day, who) };
   }
 
+  /** Why an order cannot be carried out as it was decided; of the entries it changes some differ from what was known. */
+  const whyNot = (
+    planId: string,
+    order: Order | WayBack,
+    { document, changes }: Decided,
+    differ: readonly EntryNow[],
+  ) => {
+    const entries = changes.filter(isOfLedger);
+    return (
+      whyNotInLedger(ledger, planId, document, changes) ??
+      whyNotFollowed(feeds, plans, planId, changes) ??
+      whyNotEntered(ledger, planId, entries, differ) ??
+      whyTwice(planId, order, entries)
+    );
+  };
+
+  /** What an order changes; or why it cannot be, or that it has been carried out already. */
+  function decided(planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome | Decided {
+    const earlier = log.byCommand(planId, commandId);
+    if (earlier) return { ok: true, entry: earlier, repeated: true };
+    const { document, revision } = documents.get(planId);
+    const decision = decisionOn(log, planId, personId, document, revision, order);
+    return decision.ok ? { document, revision, changes: decision.changes } : decision;
+  }
+
+  /** Notes an order in the log, with what it does to the steps before it. To be called within a transaction. */
+  function note(
+    planId: string,
+    personId: string,
+    commandId: string,
+    order: Order | WayBack,
+    { document, revision, changes }: Decided,
+    text: string,
+  ): LogEntry {
+    const step = isStep(order) ? order : null;
+    const isGiven = GIVEN_BY_SERVER.has(order.kind);
+    const entry: LogEntry = {
+      revision: revision + 1,
+      commandId,
+      personId,
+      at: at(),
+      kind: order.kind,
+      label: step ? log.byCommand(planId, step.target)!.label : labelOf(order as Command | WayBack, document),
+      target: step?.target ?? null,
+      state: step ? null : isGiven ? 'left' : 'done',
+      changes,
+    };
+    if (step) log.setState(planId, step.target, step.kind === 'undo' ? 'undone' : 'done');
+    else if (!isGiven) log.leaveUndone(planId, personId);
+    log.append(planId, entry, text);
+    return entry;
+  }
+
+  function write(planId: string, changes: readonly Change[]): void {
+    rows.write(planId, changes.filter(isOfDocument));
+    ledger.write(planId, changes.filter(isOfLedger));
+  }
+
   const carryOut = database.transaction(
     (planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome => {
-      const earlier = log.byCommand(planId, commandId);
-      if (earlier) return { ok: true, entry: earlier, repeated: true };
-      const { document, revision } = documents.get(planId);
-      const step = isStep(order) ? order : null;
-      const decision = decisionOn(log, planId, personId, document, revision, order);
-      if (!decision.ok) return decision;
-      const refusal =
-        whyNotInLedger(ledger, planId, document, decision.changes) ??
-        whyNotFollowed(feeds, plans, planId, decision.changes) ??
-        whyNotEntered(ledger, planId, decision.changes.filter(isOfLedger)) ??
-        whyTwice(planId, order, decision.changes.filter(isOfLedger));
+      const found = decided(planId, personId, commandId, order);
+      if ('ok' in found) return found;
+      const differ = differing(ledger, planId, found.changes.filter(isOfLedger));
+      const refusal = whyNot(planId, order, found, differ);
       if (refusal) return { ok: false, refusal };
-      const isGiven = GIVEN_BY_SERVER.has(order.kind);
-      const entry: LogEntry = {
-        revision: revision + 1,
-        commandId,
-        personId,
-        at: at(),
-        kind: order.kind,
-        label: step ? log.byCommand(planId, step.target)!.label : labelOf(order as Command | WayBack, document),
-        target: step?.target ?? null,
-        state: step ? null : isGiven ? 'left' : 'done',
-        changes: decision.changes,
-      };
-      if (step) log.setState(planId, step.target, step.kind === 'undo' ? 'undone' : 'done');
-      else if (!isGiven) log.leaveUndone(planId, personId);
-      rows.write(planId, decision.changes.filter(isOfDocument));
-      ledger.write(planId, decision.changes.filter(isOfLedger));
-      log.append(planId, entry);
+      const entry = note(planId, personId, commandId, order, found, changesAsText(found.changes));
+      write(planId, found.changes);
       plans.setRevision(planId, entry.revision);
       return { ok: true, entry, repeated: false };
     },
   );
+
+  const inParts = createParts({ database, unfinished: createUnfinishedStore(database), log, plans, write });
+
+  /** Carries out what changes a great deal: all is looked at before the first part of it is written. */
+  async function carryOutLarge(
+    planId: string,
+    personId: string,
+    commandId: string,
+    order: Order | WayBack,
+  ): Promise<Outcome> {
+    const found = decided(planId, personId, commandId, order);
+    if ('ok' in found) return found;
+    const differ: EntryNow[] = [];
+    for (const part of partsOf(found.changes.filter(isOfLedger))) {
+      differ.push(...differing(ledger, planId, part));
+      await othersFirst();
+    }
+    const refusal = whyNot(planId, order, found, differ);
+    if (refusal) return { ok: false, refusal };
+    const text = await jsonInParts(found.changes, changesAsText);
+    const entry = inParts.begin(planId, () => note(planId, personId, commandId, order, found, text));
+    await inParts.goOn(planId);
+    documents.advance(planId, entry);
+    return { ok: true, entry, repeated: false };
+  }
+
+  function carryOutAtOnce(planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome {
+    const outcome = carryOut.immediate(planId, personId, commandId, order);
+    if (outcome.ok && !outcome.repeated) documents.advance(planId, outcome.entry);
+    return outcome;
+  }
 
   /** Whether a plan that comes from elsewhere would come to follow itself by a row of its own. */
   const wouldCircle = (planId: string, change: DocumentChange) =>
@@ -273,11 +321,15 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     file,
     // Whether something can be stored is only seen by storing it.
     probe: () => void database.prepare('update people set name = name where id = ?').run(LOCAL_PERSON.id),
-    carryOut(planId, personId, commandId, order) {
-      const outcome = carryOut.immediate(planId, personId, commandId, order);
-      if (outcome.ok && !outcome.repeated) documents.advance(planId, outcome.entry);
-      return outcome;
+    carryOut: carryOutAtOnce,
+    async carryOutInParts(planId, personId, commandId, order) {
+      await inParts.settled(planId);
+      return isLarge(log, planId, order)
+        ? inParts.alone(planId, () => carryOutLarge(planId, personId, commandId, order))
+        : carryOutAtOnce(planId, personId, commandId, order);
     },
+    settled: (planId) => inParts.settled(planId),
+    allSettled: () => inParts.allSettled(),
     close() {
       closeDatabase(database);
       unlock();
@@ -285,110 +337,19 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
   };
 }
 
+/** What an order changes, and the plan it was decided on. */
+interface Decided {
+  readonly document: Document;
+  readonly revision: number;
+  readonly changes: readonly Change[];
+}
+
 /** How many entries of a plan are taken away at once. */
 const ERASED_AT_ONCE = 250;
-
-function decisionOn(
-  log: LogStore,
-  planId: string,
-  personId: string,
-  document: Document,
-  revision: number,
-  order: Order | WayBack,
-): Decision {
-  if (isStep(order)) return decideStep(log, planId, personId, document, order);
-  if (!isWayBack(order)) return decide(document, order);
-  if (order.from !== revision)
-    return { ok: false, refusal: { code: 'conflict', message: messages.somethingHasChangedMeanwhile } };
-  return decideChanges(document, order.changes);
-}
-
-function labelOf(order: Command | WayBack, document: Document): string {
-  return isWayBack(order) ? order.label : describeCommand(order, document);
-}
-
-const isStep = (order: Order | WayBack): order is HistoryStep => order.kind === 'undo' || order.kind === 'redo';
-const isWayBack = (order: Command | WayBack): order is WayBack => order.kind === 'goBack';
-
-function decideStep(log: LogStore, planId: string, personId: string, document: Document, step: HistoryStep): Decision {
-  const refuse = (message: string): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
-  const target = log.byCommand(planId, step.target);
-  if (!target || target.state === null) return refuse(messages.thereIsNoSuchStep);
-  if (target.personId !== personId) return refuse(messages.onlyWhoMadeAChange);
-  if (step.kind === 'undo' && target.state !== 'done') return refuse(messages.thisHasBeenTakenBack);
-  if (step.kind === 'redo' && target.state !== 'undone') return refuse(messages.thisCanNoLongerBe);
-  const changes = step.kind === 'undo' ? takenBack(document, target.changes) : target.changes;
-  return decideChanges(document, withoutRevivedAccess(changes, personId));
-}
-
-/**
- * Why a plan with entries cannot change as decided: their amounts count the minor units of its currency, and an account they
- * went through cannot be taken away.
- */
-function whyNotInLedger(
-  ledger: LedgerStore,
-  planId: string,
-  document: Document,
-  changes: readonly Change[],
-): Refusal | null {
-  for (const { table, id, before, after } of changes)
-    if (table === 'accounts' && after === null && ledger.isUsed(planId, id))
-      return { code: 'used', message: messages.thisAccountHasEntries((before as AccountRow).name) };
-  const settings = changes.find((change) => change.table === 'plan')?.after;
-  if (!settings || minorUnitsIn(document) === 10 ** decimalsOf((settings as PlanRow).currency)) return null;
-  if (ledger.count(settings.id) === 0) return null;
-  const message = messages.thisPlanHasEntriesIn(planOf(document).currency);
-  return { code: 'conflict', message, field: 'currency' };
-}
-
-/** Why a line cannot follow another plan: that plan follows this one already, so that neither would come to an end. */
-function whyNotFollowed(
-  feeds: FeedStore,
-  plans: PlanStore,
-  planId: string,
-  changes: readonly Change[],
-): Refusal | null {
-  for (const { table, after } of changes) {
-    if (table !== 'feeds' || after === null) continue;
-    const { plan } = after as FeedRow;
-    if (plan !== planId && !feeds.reaches(plan, planId)) continue;
-    return { code: 'conflict', message: messages.wouldFollowItself(plans.nameOf(plan)?.name ?? plan), field: 'plan' };
-  }
-  return null;
-}
 
 /** A row that comes from elsewhere: what it follows, it follows in the name of a person of here. */
 function followedBy(personId: string, change: DocumentChange): DocumentChange {
   return change.table === 'feeds' && change.after ? { ...change, after: { ...change.after, by: personId } } : change;
-}
-
-/** Why entries cannot be changed from what their sender knew them to be. */
-function whyNotEntered(ledger: LedgerStore, planId: string, changes: readonly EntryChange[]): Refusal | null {
-  if (changes.length === 0) return null;
-  const found = ledger.find(planId, changes.map(({ id }) => id)); // prettier-ignore
-  const others = changes.filter(({ id, before }) => !isSameEntry(found.get(id) ?? null, before));
-  if (others.length > 0) {
-    const now = others.map(({ id }) => ({ entry: id, now: given(found.get(id)) }));
-    return { code: 'conflict', message: whatHappenedTo(now), now: now.slice(0, MOST_SHOWN) };
-  }
-  let added = 0;
-  for (const { before, after } of changes) {
-    if (before === null) added++;
-    if (after === null) added--;
-  }
-  if (added > 0 && ledger.count(planId) + added > MAX_ENTRIES)
-    return { code: 'invalid', message: messages.aPlanMayHaveEntries(MAX_ENTRIES) };
-  return null;
-}
-
-const given = (entry: LedgerEntry | undefined) => (entry ? givenOf(entry) : null);
-
-/** Of how many entries that differ it is told what they are now. */
-const MOST_SHOWN = 200;
-
-function whatHappenedTo(entries: readonly EntryNow[]): string {
-  if (entries.length > 1) return messages.entriesHaveBeenChanged(entries.length);
-  return entries[0]!.now === null ? messages.thisEntryHasBeenRemoved : messages.thisEntryHasBeenChanged;
 }
 
 /** Entries as additions. */
@@ -401,40 +362,6 @@ export function insertions(document: Document): DocumentChange[] {
   return TABLE_NAMES.filter((table) => table !== 'plan').flatMap((table) =>
     [...document[table].values()].map((after) => ({ table, id: after.id, before: null, after }) as DocumentChange),
   );
-}
-
-/** Keeps the documents used last, so that a command need not read the whole plan. The database has the last word. */
-class DocumentCache {
-  private readonly openPlans = new Map<string, { document: Document; revision: number }>();
-  private readonly plans: PlanStore;
-  private readonly rows: RowStore;
-
-  constructor(plans: PlanStore, rows: RowStore) {
-    this.plans = plans;
-    this.rows = rows;
-  }
-
-  get(planId: string): { document: Document; revision: number } {
-    const plan = this.plans.find(planId);
-    if (!plan) return { document: emptyDocument(), revision: 0 };
-    const open = this.openPlans.get(planId);
-    if (open?.revision === plan.revision) return open;
-    const read = { document: this.rows.read(planId), revision: plan.revision };
-    this.keep(planId, read);
-    return read;
-  }
-
-  advance(planId: string, entry: LogEntry): void {
-    const open = this.openPlans.get(planId);
-    if (open?.revision !== entry.revision - 1) this.openPlans.delete(planId);
-    else this.keep(planId, { document: applyChanges(open.document, entry.changes), revision: entry.revision });
-  }
-
-  private keep(planId: string, read: { document: Document; revision: number }): void {
-    this.openPlans.delete(planId);
-    this.openPlans.set(planId, read);
-    if (this.openPlans.size > 50) this.openPlans.delete(this.openPlans.keys().next().value!);
-  }
 }
 
 function closeDatabase(database: Sqlite): void {
