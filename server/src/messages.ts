@@ -30,6 +30,9 @@ export const messages = {
   thatTakesTooMuchMemory:
     'That takes more memory than one task may have. Try it with a smaller file, or fewer years or pages.',
   itsRowsCannotBeRead: 'some of its rows cannot be read.',
+  tooManyFilesAtOnce: 'You are sending several files already. Wait until one of them is there.',
+  tooManyFiles: (minutes: number) =>
+    `You have sent very many files. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
   tooManyMails: (minutes: number) =>
     `Too many messages were sent. Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
   aNameWithoutAt: 'a name without @, so that it cannot be mistaken for an address',

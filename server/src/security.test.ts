@@ -222,6 +222,27 @@ describe('attempts', () => {
   });
 });
 
+describe('files that are sent', () => {
+  it('are so many for each person, and so many at once; what is sent as JSON goes on', async () => {
+    await stop();
+    await start({ uploadLimits: { points: 6, duration: 60, atOnce: 2 } });
+    const mara = await firstPerson();
+    await mara.ask('POST', '/plans', NEW_PLAN);
+    const kofi = await joined(mara, 'home', 'kofi', 'editor');
+    const sent = (who: Browser) => who.ask('POST', '/plans/import', { no: 'plan' });
+    const together = await Promise.all(Array.from({ length: 5 }, () => sent(kofi)));
+    expect(together.filter(({ status }) => status === 429)).toHaveLength(3);
+    expect(together.find(({ status }) => status === 429)!.body.error.message).toBe('You are sending several files already. Wait until one of them is there.'); // prettier-ignore
+    const after: number[] = [];
+    for (let nth = 0; nth < 6; nth++) after.push((await sent(kofi)).status);
+    expect(after).toEqual([422, 422, 422, 422, 429, 429]);
+    // Nobody else is meant by it.
+    expect((await sent(mara)).status).toBe(422);
+    const command = { kind: 'plan.set', settings: { name: 'Ours' } };
+    expect((await kofi.ask('POST', '/plans/home/commands', { id: 'n', command })).status).toBe(200);
+  });
+});
+
 describe('event streams', () => {
   it('end with their session however it ends, and are limited for each person', async () => {
     await stop();

@@ -27,6 +27,7 @@ import { Routing, type Rule } from './routing.ts';
 import { sharingRoutes } from './sharing.ts';
 import { signInRoutes } from './signIn.ts';
 import type { Surroundings } from './surroundings.ts';
+import { uploadsOfOne, type UploadLimits } from './uploads.ts';
 import { Feeding } from '../feeding.ts';
 import { Keeping } from '../keeping.ts';
 import { NO_OUTSIDE, type Outside } from '../stand-ins/standIns.ts';
@@ -48,6 +49,7 @@ export interface AppOptions {
   /** Where people reach this server, without a slash at the end; asked when a link is mailed. */
   readonly publicUrl?: () => string;
   readonly mailLimits?: MailLimits;
+  readonly uploadLimits?: UploadLimits;
   /** How callers are known. */
   readonly callers?: CallersOptions;
   readonly attempts?: AttemptLimits;
@@ -107,6 +109,7 @@ export function createApp({
   proxies = [],
   publicUrl = () => 'http://127.0.0.1',
   mailLimits,
+  uploadLimits,
   work: given,
 }: AppOptions): {
   app: Express;
@@ -171,6 +174,7 @@ export function createApp({
     attempts: new Attempts(store.people, attempts),
     publicUrl,
     post: new Post(outside.mail, mailLimits),
+    uploads: uploadsOfOne(uploadLimits),
   };
   const routing = new Routing(store, callers);
   operatingRoutes(routing, { store, events, counts, version });

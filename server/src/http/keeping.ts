@@ -26,7 +26,7 @@ const restoreSchema = allOf({ plans: Joi.array().items(idField).min(1).max(10_00
 
 /** The routes of whoever keeps the server: backups, made, handed out and restored from. */
 export function keepingRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, keeping, work, report } = surroundings;
+  const { store, keeping, work, report, uploads } = surroundings;
   const body = json({ size: 1 << 20, values: FEW_VALUES });
   const folder = join(dirname(store.file), 'restoring');
   // What an earlier run left there is of no use any more.
@@ -58,16 +58,21 @@ export function keepingRoutes(routing: Routing, surroundings: Surroundings): voi
   });
 
   // A backup is made ready to be restored from: one that is sent, or one that is kept here. Nothing is stored by that.
-  routing.keeper('post', '/restores', async ({ request, response }) => {
-    const { id, file } = newFile();
-    try {
-      await storeBody(request, file, MAX_BACKUP, new ApiError(413, 'tooLarge', messages.thisBackupIsTooLarge));
-      response.status(201).json({ id, plans: await plansIn(file) });
-    } catch (error) {
-      forget(file);
-      throw error;
-    }
-  });
+  routing.keeper(
+    'post',
+    '/restores',
+    async ({ request, response }) => {
+      const { id, file } = newFile();
+      try {
+        await storeBody(request, file, MAX_BACKUP, new ApiError(413, 'tooLarge', messages.thisBackupIsTooLarge));
+        response.status(201).json({ id, plans: await plansIn(file) });
+      } catch (error) {
+        forget(file);
+        throw error;
+      }
+    },
+    uploads,
+  );
 
   routing.keeper(
     'post',

@@ -16,7 +16,10 @@ const MOST_DESCRIPTIONS = 2000;
  * The routes by which a plan's ledger is looked at, below /api/plans/:id. It is changed by commands, like the plan itself.
  * Answers say at which revision they were true.
  */
-export function ledgerRoutes(routing: Routing, { store, work, outside, outsideOptions, report }: Surroundings): void {
+export function ledgerRoutes(
+  routing: Routing,
+  { store, work, outside, outsideOptions, report, uploads }: Surroundings,
+): void {
   const statement = express.raw({ limit: MAX_STATEMENT + 1, type: () => true });
 
   routing.plan('view', 'get', '/plans/:id/actuals', ({ response, plan: { id, revision } }) => {
@@ -77,6 +80,7 @@ export function ledgerRoutes(routing: Routing, { store, work, outside, outsideOp
       }), report); // prettier-ignore
       sendJson(response, await work.slow.do<'previewStatement'>(task, { signal: whileWanted(response) }));
     },
+    uploads,
     statement,
   );
 

@@ -49,7 +49,7 @@ const MANY_ROWS = 5000;
 
 /** All routes below /api/plans. */
 export function planRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, events, work, now, report, feeding } = surroundings;
+  const { store, events, work, now, report, feeding, uploads } = surroundings;
   const body = json({ size: MAX_BODY, values: FEW_VALUES });
   const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
   const thisMonth = () => monthOfDay(dayOf(now()));
@@ -97,15 +97,20 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     body,
   );
 
-  routing.person('post', '/plans/import', async ({ request, response, person }) => {
-    const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
-    refuseTaken(store, id);
-    await withOwnFile(async (file) => {
-      await storeBody(request, file, MAX_FILE);
-      await surroundings.createFrom({ kind: 'readFile', file }, id, person);
-    });
-    response.status(201).json({ id });
-  });
+  routing.person(
+    'post',
+    '/plans/import',
+    async ({ request, response, person }) => {
+      const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
+      refuseTaken(store, id);
+      await withOwnFile(async (file) => {
+        await storeBody(request, file, MAX_FILE);
+        await surroundings.createFrom({ kind: 'readFile', file }, id, person);
+      });
+      response.status(201).json({ id });
+    },
+    uploads,
+  );
 
   // What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored.
   routing.person(
@@ -121,6 +126,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
         report,
       );
     },
+    uploads,
     workbook,
   );
 

@@ -1,5 +1,5 @@
 import type { PlanRow } from '@haushalt/core';
-import type { Response } from 'express';
+import type { RequestHandler, Response } from 'express';
 import type { Work } from '../threads/work.ts';
 import { jsonInParts } from '../store/inParts.ts';
 import type { LogEntry } from '../store/log.ts';
@@ -36,6 +36,8 @@ export interface Surroundings {
   readonly publicUrl: () => string;
   /** Sends mails, as many as one may. */
   readonly post: Post;
+  /** Stands before what takes a file. */
+  readonly uploads: RequestHandler;
 }
 
 /** What hands on a plan part by part. */
