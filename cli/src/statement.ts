@@ -76,7 +76,11 @@ function preview(
   try {
     const remembered = account === null ? undefined : document.statementFormats.get(account);
     const bytes = bytesOf(statement);
-    previewed = previewFile(readStatement(bytes, remembered ?? null), {
+    const file = readStatement(bytes, remembered ?? null);
+    // A program cannot be asked what becomes of the others.
+    const [unreadable] = file.unreadable ?? [];
+    if (unreadable !== undefined) throw new CliError(`${statement}: ${unreadable}`);
+    previewed = previewFile(file, {
       document,
       account,
       accounts,

@@ -101,7 +101,10 @@ export function lookAtCsv(bytes: Uint8Array, format: CsvFormat): Omit<CsvGuess, 
   return { headings: unique(rows[at] ?? []), sample: rows.slice(at + 1, at + 1 + SAMPLE) };
 }
 
-/** Reads a table as the statement of one account. Throws `StatementError` with line and column where it cannot be read. */
+/**
+ * Reads a table as the statement of one account. Lines that cannot be read are left out and told of; where they are as many as
+ * the others, the table is written otherwise than was said. Throws `StatementError` with line and column then.
+ */
 export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
   const rows = rowsOf(decoded(bytes, format.encoding), format.separator);
   const top = (format.heading ?? 1) - 1;
@@ -122,8 +125,8 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
   const [reference, balance] = [at(format.reference), at(format.balance)];
   const entries: StatementEntry[] = [];
   const balances: StatedBalance[] = [];
-  rows.slice(top + 1).forEach((row, nth) => {
-    const line = top + 2 + nth;
+  const unreadable: StatementError[] = [];
+  const readLine = (row: readonly string[], line: number) => {
     const cell = (index: number | null) => (index === null ? '' : (row[index] ?? '').trim());
     // Lines of nothing, and words below the table, have neither a day nor an amount.
     const isWords = dayPattern(cell(date)) === null && [amount, paid, received].every((index) => cell(index) === '');
@@ -139,7 +142,8 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
       return read;
     };
     const flow = amount === null ? Math.abs(figure(received)) - Math.abs(figure(paid)) : figure(amount);
-    if (balance !== null && cell(balance) !== '') balances.push({ date: day, amount: figure(balance) });
+    const stated = balance !== null && cell(balance) !== '' ? figure(balance) : null;
+    if (stated !== null) balances.push({ date: day, amount: stated });
     if (flow === 0) return;
     entries.push({
       date: day,
@@ -148,11 +152,22 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
       reference: referenceOf(cell(reference)),
       place: messages.inLine(line),
     });
+  };
+  rows.slice(top + 1).forEach((row, nth) => {
+    try {
+      readLine(row, top + 2 + nth);
+    } catch (error) {
+      if (!(error instanceof StatementError)) throw error;
+      unreadable.push(error);
+    }
   });
+  const [wrong] = unreadable;
+  if (wrong && unreadable.length >= entries.length) throw wrong;
   if (entries.length === 0) throw new StatementError('', messages.nothingInIt);
   return {
     format: 'csv',
     statements: [{ account: '', currency: '', opening: null, closing: closingOf(balances), entries }],
+    ...(unreadable.length === 0 ? {} : { unreadable: unreadable.map(({ message }) => message) }),
   };
 }
 
@@ -197,7 +212,8 @@ function headingAt(rows: Rows): number {
   if (first <= 0) return 0;
   const widest = rows[first]!.length;
   for (let at = first - 1; at >= 0; at--)
-    if (rows[at]!.filter((value) => value.trim() !== '').length > widest / 2) return at;
+    // A line with a day is no heading, whatever is wrong with its amount.
+    if (rows[at]!.filter((value) => value.trim() !== '').length > widest / 2 && !rows[at]!.some((value) => dayPattern(value) !== null)) return at; // prettier-ignore
   return first - 1;
 }
 

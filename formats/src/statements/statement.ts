@@ -35,6 +35,8 @@ export type StatementFormat = (typeof STATEMENT_FORMATS)[number];
 export interface StatementFile {
   readonly format: StatementFormat;
   readonly statements: readonly Statement[];
+  /** The lines of a table that are left out, each with its place and what is wrong with it, in words. */
+  readonly unreadable?: readonly string[];
 }
 
 /** A file that cannot be read as a statement: what is wrong, and where. */

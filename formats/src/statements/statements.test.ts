@@ -263,6 +263,24 @@ describe('a table of a bank', () => {
     expect(failure(text)).not.toBe('read');
   });
 
+  it('with few lines that cannot be read has the others, and says which are left out', () => {
+    const lines = Array.from({ length: 9 }, (_, nth) => `0${nth + 1}.11.2026;;Laden;Nr. ${nth};-${nth + 1},50;`);
+    const text = `${GERMAN.split('\n').slice(0, 4).join('\n')}\n${lines.join('\n')}\n`;
+    const whole = readStatement(bytes(text)).statements[0]!.entries;
+    expect(whole).toHaveLength(9);
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.nat(8), { maxLength: 4 }), fc.boolean(), (wrong, isDay) => {
+        const damaged = lines.map((line, nth) =>
+          wrong.includes(nth) ? line.replace(isDay ? /^../ : /-\d,50/, isDay ? '44' : 'viel') : line,
+        );
+        const read = readStatement(bytes(text.replace(lines.join('\n'), damaged.join('\n'))));
+        expect(read.statements[0]!.entries).toEqual(whole.filter((_, nth) => !wrong.includes(nth)));
+        const places = [...wrong].sort((a, b) => a - b).map((nth) => `Line ${nth + 5}, column “${isDay ? 'Buchungstag' : 'Betrag'}”`); // prettier-ignore
+        expect((read.unreadable ?? []).map((words) => words.split(': ')[0])).toEqual(places);
+      }),
+    );
+  });
+
   it('has amounts with their signs anywhere', () => {
     const amounts: [string, '.' | ',', number | null][] = [
       ['1,234.50', '.', 1234.5], ['1.234,50-', ',', -1234.5], ['(12.00)', '.', -12], ['-7', '.', -7], ['−7,5', ',', -7.5],

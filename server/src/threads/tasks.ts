@@ -323,6 +323,8 @@ export interface StatementPreview {
   readonly csv: CsvGuess | null;
   /** Why a table cannot be read as it was said to be written; what it looks like says how it may be. */
   readonly problem: string | null;
+  /** The lines of a table that are left out, each with its place and what is wrong with it. */
+  readonly unreadable: readonly string[];
 }
 
 function previewFor(
@@ -340,9 +342,11 @@ function previewFor(
   if (format === 'csv') looks = wanted ? { format: csvFormatOf(wanted), ...lookAtCsv(file, wanted) } : guessCsv(file, usualDates(planOf(plan).locale)); // prettier-ignore
   let statements: PreviewedStatement[] = [];
   let problem: string | null = null;
+  let unreadable: readonly string[] = [];
   try {
     const read = readStatement(file, looks?.format ?? null);
     progress(0.4, messages.comparingIt);
+    unreadable = read.unreadable ?? [];
     statements = previewFile(read, {
       document: plan,
       account,
@@ -357,7 +361,7 @@ function previewFor(
     if (!(error instanceof StatementError) || looks === null) throw error;
     problem = error.message;
   }
-  return { revision: revision(), format, statements, csv: looks, problem };
+  return { revision: revision(), format, statements, csv: looks, problem, unreadable };
 }
 
 /** How many earlier descriptions entries are assigned by. */

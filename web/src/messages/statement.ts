@@ -24,6 +24,11 @@ export const messages = {
   typeItsLine: 'Press Enter or type some letters of its line; Delete leaves it unassigned, Space leaves an entry out.',
   cannotAssign: 'What is there already keeps its line.',
   taken: (count: number) => (count === 1 ? 'One entry taken in.' : `${count} entries taken in.`),
+  linesLeftOut: (count: number) =>
+    count === 1
+      ? 'One line cannot be read and is left out. Correct it in the file, or enter it by hand.'
+      : `${count} lines cannot be read and are left out. Correct them in the file, or enter them by hand.`,
+  andMoreLines: (count: number) => `and ${count} more`,
   allKnown: 'All of it is there already',
 
   // CsvTerms

@@ -124,6 +124,8 @@ export interface StatementPreview {
   } | null;
   /** Why a table cannot be read as it is said to be written. */
   readonly problem: string | null;
+  /** The lines of a table that are left out, each with its place and what is wrong with it. */
+  readonly unreadable: readonly string[];
 }
 
 /** What of a plan is on paper, and how. */

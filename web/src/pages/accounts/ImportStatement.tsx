@@ -307,6 +307,7 @@ export function ImportStatement({
           }}
         />
       )}
+      {data && !error && data.unreadable.length > 0 && <Unreadable lines={data.unreadable} />}
       {asked.map(({ number }) => (
         <p key={number} className="statement-said">
           <label>
@@ -405,4 +406,22 @@ function LineTarget(props: EditorProps<LineRow, GridColumn>) {
 
 function isSameFormat(known: CsvFormat | undefined, format: CsvFormat): boolean {
   return known !== undefined && (Object.keys(format) as (keyof CsvFormat)[]).every((key) => known[key] === format[key]);
+}
+
+/** How many lines that are left out are shown. */
+const MOST_UNREADABLE = 5;
+
+/** The lines of a table that could not be read, and are not among what is taken in. */
+function Unreadable({ lines }: { readonly lines: readonly string[] }) {
+  return (
+    <div className="statement-said" role="status">
+      <Icon name="warning" /> {messages.linesLeftOut(lines.length)}
+      <ul>
+        {lines.slice(0, MOST_UNREADABLE).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+        {lines.length > MOST_UNREADABLE && <li>{messages.andMoreLines(lines.length - MOST_UNREADABLE)}</li>}
+      </ul>
+    </div>
+  );
 }

@@ -124,6 +124,7 @@ describe('a statement', () => {
     format: 'csv',
     csv: { format: { separator: ',', encoding: 'utf-8', decimal: '.', dates: 'dmy', heading: 1, date: 'Date', what: 'Text', amount: 'Sum', paid: '', received: '', reference: '', balance: '' }, headings: ['Date', 'Text', 'Sum'], sample: [['14/03/2026', 'Shop', '-42.50']] },
     problem: null,
+    unreadable: [] as string[],
     statements: [
       {
         number: '',
@@ -169,6 +170,16 @@ describe('a statement', () => {
     expect(plan.closed).toHaveBeenCalled();
     plan.session.undo();
     expect(plan.session.state.document.accounts.get('bank')!.stated).toBeNull();
+  });
+
+  it('tells which lines are left out, and takes in the others', async () => {
+    const unreadable = Array.from({ length: 7 }, (_, nth) => `Line ${nth + 2}, column “Amount”: “much” is no amount.`);
+    const plan = shown({ '/statements': () => ({ ...answer, unreadable }) });
+    const said = (await screen.findByText(/^7 lines cannot be read and are left out\./)).textContent;
+    expect(said).toContain('Line 2, column “Amount”: “much” is no amount.');
+    expect(said).toContain('and 2 more');
+    await plan.user.click(screen.getByRole('button', { name: 'Take 2 entries in' }));
+    expect(plan.session.state.ledger).toHaveLength(2);
   });
 
   it('is read otherwise when that is said', async () => {
