@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { KeysOutsidePlans } from './KeysOutsidePlans.tsx';
 import { PlansPage } from '../pages/plans/PlansPage.tsx';
 import { ServerAway } from '../plan-session/api.ts';
 import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
@@ -68,7 +69,15 @@ export function App() {
           <ErrorBoundary>
             <Gate>
               <Routes>
-                <Route path="/" element={<PlansPage />} />
+                <Route
+                  path="/"
+                  element={
+                    <>
+                      <PlansPage />
+                      <KeysOutsidePlans />
+                    </>
+                  }
+                />
                 {FETCHED.map((page) => (
                   <Route key={page.path} path={page.path} element={<FetchedPage key={page.path} {...page} />} />
                 ))}

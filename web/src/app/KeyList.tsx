@@ -1,9 +1,16 @@
 import Modal from 'react-bootstrap/Modal';
-import { KEY_SECTIONS } from './keyList.ts';
+import { sectionsFor } from './keyList.ts';
 import { messages } from '../messages/shell.ts';
 
+interface KeyListProps {
+  /** The page of a plan it is opened on; `null` where no plan is open. */
+  readonly page: string | null;
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
 /** The list of keys. */
-export function KeyList({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export function KeyList({ page, open, onClose }: KeyListProps) {
   return (
     <Modal
       animation={false}
@@ -21,7 +28,7 @@ export function KeyList({ open, onClose }: { readonly open: boolean; readonly on
       </Modal.Header>
       {/* Longer than the window, it is scrolled by the keyboard as well. */}
       <Modal.Body className="key-list" tabIndex={0} role="group" aria-label={messages.keys}>
-        {KEY_SECTIONS.map(({ title, keys }) => (
+        {sectionsFor(page).map(({ title, keys }) => (
           <section key={title}>
             <h3>{title}</h3>
             <dl>

@@ -266,7 +266,7 @@ function Shell({ planId }: { readonly planId: string }) {
           <Shelf wanted={wantedAssumption} onShown={() => setWantedAssumption(null)} onClose={toggleShelf} />
         )}
       </div>
-      <KeyList open={keysOpen} onClose={() => setKeysOpen(false)} />
+      <KeyList page={pathname.split('/')[3] ?? ''} open={keysOpen} onClose={() => setKeysOpen(false)} />
       {settingsOpen && <Settings onClose={() => setSettingsOpen(false)} />}
     </ShellContext>
   );

@@ -8,16 +8,28 @@ import { SHELL_KEYS } from './shellKeys.ts';
 import { messages } from '../messages/shell.ts';
 
 interface KeySection {
+  /** The pages of a plan it is of; of all where it names none. */
+  readonly of: readonly string[];
   readonly title: string;
   readonly keys: readonly KeyWords[];
 }
+
+const BUDGET = ['budget'];
+const OTHER_PAGES = ['projection', 'spending', 'accounts', 'charts', 'what-if'];
+
+/** What the list of plans takes from the keyboard. */
+const PLAN_LIST_KEYS: readonly KeyWords[] = [
+  { shown: 'Ctrl+V', words: messages.pasteASheet },
+  ...SHELL_KEYS.filter(({ does }) => does.deed === 'keys'),
+];
 
 const deed = (shown: string): KeyWords[] => DEEDS.filter((binding) => binding.shown === shown);
 
 /** All keys as people are shown them, from the bindings themselves; those that are listed with another are left out. */
 export const KEY_SECTIONS: readonly KeySection[] = [
-  { title: messages.moving, keys: [...MOVES, ...YEAR_KEYS] },
+  { of: BUDGET, title: messages.moving, keys: [...MOVES, ...YEAR_KEYS] },
   {
+    of: BUDGET,
     title: messages.figuresAndRules,
     keys: [
       { shown: '0–9 − (', words: messages.typeAFigureLettersBegin },
@@ -30,6 +42,7 @@ export const KEY_SECTIONS: readonly KeySection[] = [
     ],
   },
   {
+    of: BUDGET,
     title: messages.blocksOfFigures,
     keys: [
       { shown: messages.shiftWithAMovingKey, words: messages.selectABlock },
@@ -40,12 +53,14 @@ export const KEY_SECTIONS: readonly KeySection[] = [
     ],
   },
   {
+    of: BUDGET,
     title: messages.linesAndGroupsOnTheir,
     keys: [{ shown: 'Enter or F2', words: messages.rename }, ...NAME_KEYS, ...LINE_KEYS],
   },
-  { title: messages.theViewAndTheWork, keys: VIEW_KEYS },
-  { title: messages.itemsOfLists, keys: ITEM_KEYS },
+  { of: BUDGET, title: messages.theViewAndTheWork, keys: VIEW_KEYS },
+  { of: ['lists'], title: messages.itemsOfLists, keys: ITEM_KEYS },
   {
+    of: OTHER_PAGES,
     title: messages.theOtherPages,
     keys: [
       { shown: messages.enterOnAProjection, words: messages.chooseWhatTheLineOr },
@@ -61,6 +76,7 @@ export const KEY_SECTIONS: readonly KeySection[] = [
     ],
   },
   {
+    of: ['loans', 'savings', 'tax', 'break-even'],
     title: messages.loansSavingsTaxBreakEven,
     keys: [
       ...FIELD_KEYS,
@@ -69,7 +85,15 @@ export const KEY_SECTIONS: readonly KeySection[] = [
     ],
   },
   {
+    of: [],
     title: messages.everywhere,
     keys: [...SHELL_KEYS, { shown: 'F6', words: messages.fromTheFiguresToWhat }],
   },
-].map(({ title, keys }) => ({ title, keys: keys.filter(({ shown }) => shown !== '') }));
+].map((section) => ({ ...section, keys: section.keys.filter(({ shown }) => shown !== '') }));
+
+/** The keys as they are listed on a page of a plan: its own first. Where no plan is open, there are few. */
+export function sectionsFor(page: string | null): readonly KeySection[] {
+  if (page === null) return [{ of: [], title: messages.everywhere, keys: PLAN_LIST_KEYS }];
+  const isOwn = ({ of }: KeySection) => of.includes(page);
+  return [...KEY_SECTIONS.filter(isOwn), ...KEY_SECTIONS.filter((section) => !isOwn(section))];
+}

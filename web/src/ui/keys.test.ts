@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { KEY_SECTIONS } from '../app/keyList.ts';
+import { KEY_SECTIONS, sectionsFor } from '../app/keyList.ts';
 import { boundTo, nameOf, type KeyPress } from './keys.ts';
 
 const press = (key: string, part: Partial<KeyPress> = {}): KeyPress => ({
@@ -33,5 +33,18 @@ describe('keys', () => {
       expect(keys.every(({ words }) => words !== '')).toBe(true);
     }
     expect(KEY_SECTIONS.flatMap(({ keys }) => keys).length).toBeGreaterThan(40);
+  });
+
+  it('are listed with those of the page first, all of them on each page of a plan', () => {
+    for (const page of ['budget', 'lists', 'loans', 'spending', 'history']) {
+      const sections = sectionsFor(page);
+      expect(sections).toHaveLength(KEY_SECTIONS.length);
+      if (page !== 'history') expect(sections[0]!.of).toContain(page);
+    }
+    expect(
+      sectionsFor(null)
+        .flatMap(({ keys }) => keys)
+        .map(({ shown }) => shown),
+    ).toEqual(['Ctrl+V', '?']);
   });
 });
