@@ -101,7 +101,7 @@ test('a sheet copied elsewhere is pasted, audited and taken as a plan', async ({
   await page.goto(application.url);
   await expect(page.getByText('A sheet copied from elsewhere can be pasted here')).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog')).toContainText('Paste a sheet copied from elsewhere');
+  await expect(page.getByRole('dialog')).toContainText('paste a sheet copied from elsewhere');
   await page.keyboard.press('Escape');
   const rows = [['', 'Jan', 'Feb', 'Mar'], ['Income'], ['Dues', '100', '100', '120'], ['Costs'], ['Hall', '40', '40', '40']]; // prettier-ignore
   const text = rows.map((row) => row.join('\t')).join('\n');

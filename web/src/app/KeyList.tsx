@@ -16,7 +16,7 @@ export function KeyList({ page, open, onClose }: KeyListProps) {
       animation={false}
       show={open}
       onHide={onClose}
-      size="xl"
+      {...(page === null ? {} : { size: 'xl' as const })}
       centered
       scrollable
       aria-labelledby="key-list-title"
@@ -27,7 +27,12 @@ export function KeyList({ page, open, onClose }: KeyListProps) {
         </Modal.Title>
       </Modal.Header>
       {/* Longer than the window, it is scrolled by the keyboard as well. */}
-      <Modal.Body className="key-list" tabIndex={0} role="group" aria-label={messages.keys}>
+      <Modal.Body
+        className={page === null ? 'key-list is-short' : 'key-list'}
+        tabIndex={0}
+        role="group"
+        aria-label={messages.keys}
+      >
         {sectionsFor(page).map(({ title, keys }) => (
           <section key={title}>
             <h3>{title}</h3>

@@ -121,6 +121,6 @@ export const messages = {
   // shellKeys
   undoRedo: 'undo, redo',
   assumptionsOpenOrClosed: 'assumptions open or closed',
-  pasteASheet: 'Paste a sheet copied from elsewhere',
+  pasteASheet: 'paste a sheet copied from elsewhere',
   thisList: 'this list',
 };
