@@ -1,7 +1,8 @@
 /** What the interface says: session. */
 export const messages = {
   youMayOnlyLook: 'You may look at this plan, but not change it any more.',
-  youMayChangeNow: 'You may change this plan now. What you tried before is over.',
+  triedWhileLooking: 'You tried this while you could only look at the plan. You may change it now.',
+  youMayChangeNow: 'You may change this plan now. What you tried before is kept beside it.',
   // what was refused
   couldNotBeMade: (count: number) =>
     count === 1 ? 'One of your changes could not be made.' : `${count} of your changes could not be made.`,

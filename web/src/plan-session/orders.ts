@@ -111,3 +111,14 @@ export function withPending(
   }
   return { ...result, entries };
 }
+
+/** The commands among orders that none of them takes back, in their order. */
+export function standing(orders: readonly PendingOrder[]): PendingOrder[] {
+  const undone = new Set<string>();
+  for (const { order } of orders) {
+    if (!isStep(order)) continue;
+    if (order.kind === 'undo') undone.add(order.target);
+    else undone.delete(order.target);
+  }
+  return orders.filter(({ id, order }) => !isStep(order) && !undone.has(id));
+}

@@ -798,6 +798,22 @@ describe('a plan several people have', () => {
     expect([rent(session), session.triedCount]).toEqual([950, 0]);
   });
 
+  it('that one may change from now on keeps what was tried, to be done or let go of', async () => {
+    const session = new PlanSession({ ...server.load(), role: 'viewer' }, server, store, (message) => refusals.push(message)); // prettier-ignore
+    session.send(setRent(900));
+    session.undo();
+    session.send(setRent(910));
+    await session.reload();
+    expect([session.mayChange, session.triedCount, rent(session)]).toEqual([true, 0, 800]);
+    expect(refusals).toEqual(['You may change this plan now. What you tried before is kept beside it.']);
+    const [kept] = session.state.refused;
+    expect(kept!.why).toBe('You tried this while you could only look at the plan. You may change it now.');
+    session.tryAgain(kept!);
+    await settle();
+    expect([rent(session), session.state.refused]).toEqual([910, []]);
+    expect(server.revision).toBe(1);
+  });
+
   it('says together what could not be done after a time away, and not one by one', async () => {
     const session = open();
     server.away = true;

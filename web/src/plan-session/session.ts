@@ -20,6 +20,7 @@ import {
   againFrom,
   historyAfter,
   isStep,
+  standing,
   withPending,
   type HistoryItem,
   type Order,
@@ -360,7 +361,10 @@ export class PlanSession {
     if (did === this.mayChange) return;
     if (did && this.pending.length > 0) return this.end(messages.youMayOnlyLook);
     if (did || this.pending.length === 0) return;
+    // What was tried is none of the plan; each of it can be done now, or let go of.
+    const tried = this.pending;
     this.pending = [];
+    for (const each of standing(tried)) this.refuse(each, messages.triedWhileLooking, []);
     this.onRefusal(messages.youMayChangeNow);
   }
 
