@@ -90,3 +90,26 @@ test('every dialog has the keyboard, is closed by Escape, and gives the keyboard
     await expect(button).toBeFocused();
   }
 });
+
+test('Ctrl+Z in a field that was just taken takes that back, and in one that is being typed into what is typed', async ({
+  household,
+  page,
+}) => {
+  await page.goto(`${household}/loans`);
+  const rate = page.getByRole('textbox', { name: /rate/i }).first();
+  await rate.click();
+  const before = await rate.inputValue();
+  await page.keyboard.type('9');
+  await page.keyboard.press('Enter');
+  await expect(rate).toHaveValue('9');
+  await page.keyboard.press('Control+z');
+  await expect(rate).toHaveValue(before);
+  await expect(rate).toBeFocused();
+  await page.keyboard.press('Control+y');
+  await expect(rate).toHaveValue('9');
+  // What is only typed is the field's own.
+  await page.keyboard.type('8');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Escape');
+  await expect(rate).toHaveValue('9');
+});

@@ -40,6 +40,7 @@ import { useStored } from '../ui/useStored.ts';
 import { PAGES } from './pages.ts';
 import { RefusedStrip } from './RefusedStrip.tsx';
 import { SHELL_KEYS } from './shellKeys.ts';
+import { isTypedInto } from './typedInto.ts';
 import { KeyList } from './KeyList.tsx';
 import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
@@ -154,13 +155,8 @@ function Shell({ planId }: { readonly planId: string }) {
     const deeds = { undo, redo, shelf: toggleShelf, keys: () => setKeysOpen(true) };
     const pressed = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
-      // In a form in which nothing is typed yet, what was entered just before is meant.
-      const typing =
-        event.target instanceof HTMLElement &&
-        event.target.closest('input, textarea, select, [contenteditable=true]') &&
-        !(event.target.closest('[data-blank]') && (event.target as HTMLInputElement).value === '');
       const bound = boundTo(SHELL_KEYS, event);
-      if (!bound || (typing && !bound.whileTyping)) return;
+      if (!bound || (!bound.whileTyping && isTypedInto(event.target, bound.deed))) return;
       event.preventDefault();
       deeds[bound.deed]();
     };

@@ -64,6 +64,7 @@ export function CommitField(props: CommitFieldProps) {
     'aria-label': label,
     'aria-invalid': refusal !== null,
     'aria-describedby': refusalId,
+    'data-unchanged': draft === null ? '' : undefined,
     placeholder,
     lang: language,
     spellCheck: language !== undefined,

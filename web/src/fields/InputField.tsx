@@ -161,6 +161,7 @@ export function InputField(props: InputFieldProps) {
             aria-label={label}
             aria-invalid={(refusal ?? complaint) !== null}
             aria-describedby={wordsId}
+            data-unchanged={draft === null ? '' : undefined}
             autoComplete="off"
             spellCheck={false}
             placeholder={placeholder}
