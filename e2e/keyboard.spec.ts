@@ -113,3 +113,37 @@ test('Ctrl+Z in a field that was just taken takes that back, and in one that is 
   await page.keyboard.press('Escape');
   await expect(rate).toHaveValue('9');
 });
+
+/** What leads out of the plan, takes something away for good, or opens what a browser asks for itself. */
+const APART = /^(Delete|Leave|Remove|Sign out|Print|Import|Fetch|Send|Undo|Redo)/;
+
+test('whatever is pressed beside the figures, the keyboard is left within the window, and Escape leaves it there', async ({
+  household,
+  page,
+}) => {
+  const isLost = () =>
+    page.evaluate(async () => {
+      // What becomes of it is settled when the page has been drawn twice.
+      for (let drawn = 0; drawn < 2; drawn++) await new Promise(requestAnimationFrame);
+      return document.activeElement === document.body;
+    });
+  for (const view of ['budget', 'spending', 'accounts', 'lists', 'checks', 'print']) {
+    const address = `${household}/${view}`;
+    await page.goto(address);
+    await expect(page.getByRole('main').getByRole('button').first()).toBeVisible();
+    const names = await page.evaluate(() =>
+      [...document.querySelectorAll('main button:not(:disabled)')]
+        .filter((button) => button.getClientRects().length > 0 && !button.closest('[role=grid]'))
+        .map((button) => (button.getAttribute('aria-label') ?? button.textContent).trim()),
+    );
+    for (const name of [...new Set(names)].filter((each) => each !== '' && !APART.test(each)).slice(0, 8)) {
+      const button = page.getByRole('main').getByRole('button', { name, exact: true }).first();
+      if (!(await button.isVisible()) || !(await button.isEnabled())) continue;
+      await button.click({ timeout: 3000 });
+      expect(await isLost(), `${view}: ${name}`).toBe(false);
+      await page.keyboard.press('Escape');
+      expect(await isLost(), `${view}: ${name}, and Escape`).toBe(false);
+      if (page.url() !== address) await page.goto(address);
+    }
+  }
+});

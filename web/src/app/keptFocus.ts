@@ -50,24 +50,38 @@ function successorOf({ around, kind, nth }: Place): HTMLElement | null {
 
 /**
  * Keeps the keyboard where the next key belongs: what has it may be taken away by what it does, a row with its entry, a form
- * with its button. Returns what ends it.
+ * with its button. What cannot be used for a while, such as the button of what is under way, has it back afterwards, unless
+ * somebody has gone elsewhere. Returns what ends it.
  */
 export function keepFocus(): () => void {
   let place: Place | null = null;
+  let paused: { readonly element: HTMLElement; readonly instead: HTMLElement | null } | null = null;
   const remember = (event: FocusEvent) => {
     if (event.target instanceof Element) place = placeOf(event.target);
   };
+  const nowAt = () => (document.activeElement === document.body ? null : document.activeElement);
   const look = () => {
-    const active = document.activeElement;
-    const isLost = active === null || active === document.body;
-    if (!isLost || place === null || canTakeStill(place.element)) return;
+    // A browser may leave the keyboard with what is disabled, where no key does anything.
+    const active = nowAt();
+    if (place === null || canTakeStill(place.element) || (active !== null && active !== place.element)) return;
+    const { element } = place;
     const next = successorOf(place);
     place = null;
+    if (element.isConnected && element instanceof HTMLElement) paused = { element, instead: next };
     next?.focus({ preventScroll: true });
+  };
+  const giveBack = () => {
+    if (paused === null || !paused.element.isConnected) return void (paused = null);
+    if (!canTakeStill(paused.element)) return;
+    const { element, instead } = paused;
+    paused = null;
+    const active = nowAt();
+    if (active === null || active === instead) element.focus({ preventScroll: true });
   };
   // What takes the keyboard itself in the same moment comes first.
   let waiting = false;
   const observer = new MutationObserver(() => {
+    if (paused) giveBack();
     if (waiting || place === null || canTakeStill(place.element)) return;
     waiting = true;
     setTimeout(() => {
