@@ -72,6 +72,8 @@ export const messages = {
   isNil: 'nil',
   finish: 'Finish',
   later: 'Go on later',
+  finishNeedsNil: 'You can finish when the difference is nil. What you ticked is kept while you',
+  enterWhatIsMissing: 'enter what is missing',
   nothingToTick: 'Every entry up to that day has been reconciled.',
   tickWhatItLists: 'Tick what the statement lists.',
   tickAll: 'Tick all',

@@ -4,6 +4,7 @@ import {
   effectOn,
   givenOf,
   inMinorUnits,
+  monthOfDay,
   minorUnitsIn,
   planOf,
   today,
@@ -14,6 +15,7 @@ import {
   type LedgerEntry,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { messages } from '../../messages/accounts.ts';
@@ -122,6 +124,12 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
           {messages.later}
         </button>
       </div>
+      {difference !== null && difference !== 0 && (
+        <p className="quiet" role="status">
+          {messages.finishNeedsNil}{' '}
+          <Link to={`/plans/${planId}/spending?month=${monthOfDay(on)}`}>{messages.enterWhatIsMissing}</Link>.
+        </p>
+      )}
       {(refusal ?? problem) !== null && (
         <p className="refusal" role="alert">
           {refusal ?? problem}

@@ -93,10 +93,14 @@ describe('reconciling', () => {
     await plan.user.type(screen.getByRole('textbox', { name: 'Closing balance' }), '2057.50');
     const finish = screen.getByRole('button', { name: 'Finish' });
     expect(finish).toHaveProperty('disabled', true);
+    // Why, and where to what is missing, is said.
+    expect(screen.getByText(/^You can finish when the difference is nil/)).toBeDefined();
+    expect(screen.getByRole('link', { name: 'enter what is missing' }).getAttribute('href')).toContain('/spending?month=2026-03'); // prettier-ignore
     await plan.user.click(screen.getByRole('checkbox', { name: /Shop/ }));
     expect(screen.getByText('€2,000.00')).toBeDefined();
     await plan.user.click(screen.getByRole('button', { name: 'Tick all' }));
     expect(screen.getByText('nil')).toBeDefined();
+    expect(screen.queryByText(/^You can finish/)).toBeNull();
     await plan.user.click(finish);
     const [row] = [...plan.session.state.document.reconciliations.values()];
     expect(row).toMatchObject({ account: 'bank', on: '2026-03-31', balance: 2057.5 });
