@@ -46,8 +46,8 @@ export interface ForecastGiven extends Happened {
 
 /**
  * The balances of all open accounts from today on. Today's is what is in them; from tomorrow on, the expected entries count on
- * their days (what is due or overdue today, tomorrow). What the budget still foresees of each line goes out evenly over the days
- * that are left of its month, and comes in on the last of them. Where no day is left, what is due counts today.
+ * their days (what is due or overdue today, tomorrow), and what the budget still foresees of each line is spread evenly over
+ * the days that are left of its month. Where no day is left, what is due counts today.
  */
 export function forecastOf(given: ForecastGiven): Forecast[] {
   const { model, balances, today, until } = given;
@@ -105,9 +105,7 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
     const last = Math.min(count - 1, daysBetween(today, lastDay(month)));
     const days = daysBetween(today, lastDay(month)) - first + 1;
     const account = usual(line);
-    // Nobody knows the day of an income that does not recur: the lowest balance is no better than it would be without it.
-    if (left > 0) add(account, Math.max(ahead, daysBetween(today, lastDay(month))), left);
-    else for (let at = first; at <= last; at++) add(account, at, left / days);
+    for (let at = first; at <= last; at++) add(account, at, left / days);
   }
   return byAccount;
 }

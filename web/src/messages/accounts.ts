@@ -48,7 +48,7 @@ export const messages = {
   belowLimitOn: (limit: string, day: string) => `Below the limit of ${limit} from ${day} on.`,
   staysAbove: (limit: string) => `Stays above the limit of ${limit}.`,
   forecastIsMadeOf:
-    'With expected entries on their days. What the budget still foresees is paid evenly over the days that are left, and received on the last day of its month.',
+    'With expected entries on their days, and what the budget still foresees spread over the days that are left.',
   balanceOf: (name: string) => `Balance of ${name}, day by day`,
   day: 'Day',
   balance: 'Balance',
