@@ -140,9 +140,9 @@ test('whatever is pressed beside the figures, the keyboard is left within the wi
       const button = page.getByRole('main').getByRole('button', { name, exact: true }).first();
       if (!(await button.isVisible()) || !(await button.isEnabled())) continue;
       await button.click({ timeout: 3000 });
-      expect(await isLost(), `${view}: ${name}`).toBe(false);
+      await expect.poll(isLost, { message: `${view}: ${name}` }).toBe(false);
       await page.keyboard.press('Escape');
-      expect(await isLost(), `${view}: ${name}, and Escape`).toBe(false);
+      await expect.poll(isLost, { message: `${view}: ${name}, and Escape` }).toBe(false);
       if (page.url() !== address) await page.goto(address);
     }
   }
