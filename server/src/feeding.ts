@@ -58,24 +58,25 @@ export class Feeding {
         const of = [...new Set(feeds.map((feed) => feed.of))];
         const isThere = store.plans.find(plan)?.deletedAt === null;
         const fed = isThere ? await work.do<'fed'>({ kind: 'fed', database: store.file, planId: plan, of }) : {};
-        for (const feed of feeds) {
-          await store.settled(feed.planId);
-          this.bring(feed, fed[feed.of], personId);
-        }
+        for (const feed of feeds) await this.bring(feed, fed[feed.of], personId);
       } catch (error) {
         report(error);
       }
     }
   }
 
-  private bring({ planId, line, plan, by, lost }: Feed, figures: FedFigures | undefined, personId: string): void {
+  private async bring(
+    { planId, line, plan, by, lost }: Feed,
+    figures: FedFigures | undefined,
+    personId: string,
+  ): Promise<void> {
     const { store, events } = this.options;
     const isShown = figures !== undefined && store.plans.roleOf(plan, by) !== undefined;
     if (!isShown && lost) return;
     const command: Command = isShown ? { kind: 'line.fed', line, ...figures } : { kind: 'line.feedLost', line };
     const decision = decide(store.document(planId).document, command);
     if (!decision.ok || decision.changes.length === 0) return;
-    const outcome = store.carryOut(planId, personId, randomUUID(), command);
+    const outcome = await store.carryOutInParts(planId, personId, randomUUID(), command);
     if (!outcome.ok) return;
     events.publish(planId, outcome.entry, store.people.find(personId) ?? { id: personId, name: '' });
     this.changed.set(planId, personId);

@@ -1,12 +1,14 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { ALL_ENTRIES, newPlan, rowsOf, toMonth, type Command, type EntryEdit } from '@haushalt/core';
+import { ALL_ENTRIES, newPlan, rowsOf, toMonth, type Command, type EntryEdit, type Month } from '@haushalt/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { runs } from '../../core/src/testing/setup.ts';
+import { openForReading } from './store/database.ts';
 import { AT_ONCE } from './store/inParts.ts';
 import { openStore, type Store } from './store/store.ts';
+import { Work } from './threads/work.ts';
 import { call, serveEachTest } from './testing/served.ts';
 
 const PLAN = { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 };
@@ -82,6 +84,17 @@ describe('what changes a great deal', () => {
     expect((await call('GET', '/plans/home/entries?limit=1')).body.total).toBe(MANY * 3);
   });
 
+  it('comes after the one before it, however many are sent at once; none is lost', async () => {
+    await call('POST', '/plans', PLAN);
+    await send('account', ACCOUNT);
+    const large = [0, 1, 2].map((nth) => send(`large${nth}`, { kind: 'entries.set', entries: edits(AT_ONCE * 2, nth * AT_ONCE * 2) })); // prettier-ignore
+    const small = [0, 1, 2, 3].map((nth) => send(`small${nth}`, { kind: 'plan.set', settings: { name: `Home ${nth}` } })); // prettier-ignore
+    const answers = await Promise.all([...large, ...small]);
+    expect(answers.map(({ status }) => status)).toEqual(answers.map(() => 200));
+    expect(answers.map(({ body }) => body.revision).sort((a, b) => a - b)).toEqual([2, 3, 4, 5, 6, 7, 8]);
+    expect((await call('GET', '/plans/home/entries?limit=1')).body).toMatchObject({ total: AT_ONCE * 6, paid: total(AT_ONCE * 6) }); // prettier-ignore
+  });
+
   it('is refused at the place that is wrong, and nothing of it is stored', async () => {
     await call('POST', '/plans', PLAN);
     await send('account', ACCOUNT);
@@ -123,7 +136,7 @@ describe('a large step that is interrupted', () => {
 
   it('is finished at the next start, wherever it was', async () => {
     await fc.assert(
-      fc.asyncProperty(fc.integer({ min: AT_ONCE + 1, max: MANY }), fc.integer({ min: 0, max: 8 }), async (count, turns) => {
+      fc.asyncProperty(fc.integer({ min: AT_ONCE + 1, max: MANY }), fc.integer({ min: 0, max: 20 }), async (count, turns) => {
         begin();
         const step = store.carryOutInParts('home', 'local', 'many', { kind: 'entries.set', entries: edits(count) });
         const ended = step.then(() => true, () => false); // prettier-ignore
@@ -141,6 +154,34 @@ describe('a large step that is interrupted', () => {
       runs(12),
     ); // prettier-ignore
     begin();
+  });
+
+  it('is read by threads once it is whole, whenever they begin', async () => {
+    begin();
+    const work = new Work(2);
+    const task = { kind: 'standing', database: store.file, planId: 'home', month: '2026-01' as Month } as const;
+    const file = join(folder, 'home.json');
+    try {
+      // The threads are there when they are needed.
+      await Promise.all([work.do<'standing'>(task), work.do<'standing'>(task)]);
+      const many = AT_ONCE * 20;
+      const step = store.carryOutInParts('home', 'local', 'many', { kind: 'entries.set', entries: edits(many) });
+      while (!store.log.byRevision('home', 2)) await new Promise(setImmediate);
+      const written = work.do<'writeFile'>({ kind: 'writeFile', database: store.file, planId: 'home', file });
+      const copy = join(folder, 'copy.db');
+      await Promise.all([
+        step,
+        written,
+        work.do<'copyDatabase'>({ kind: 'copyDatabase', database: store.file, to: copy }),
+      ]);
+      expect((JSON.parse(readFileSync(file, 'utf8')) as { entries: unknown[] }).entries).toHaveLength(many);
+      const copied = openForReading(copy);
+      const [count] = copied.prepare('select (select count(*) from unfinished), count(*) from entries').raw().all();
+      copied.close();
+      expect(count).toEqual([0, many]);
+    } finally {
+      await work.close();
+    }
   });
 
   it('by a full disk is said, and finished as soon as there is room', async () => {

@@ -1,7 +1,7 @@
 import type { PlanRow } from '@haushalt/core';
 import type { RequestHandler, Response } from 'express';
 import type { Work } from '../threads/work.ts';
-import { jsonInParts } from '../store/inParts.ts';
+import { AT_ONCE, jsonInParts } from '../store/inParts.ts';
 import type { LogEntry } from '../store/log.ts';
 import type { Store } from '../store/store.ts';
 import type { Outside } from '../stand-ins/standIns.ts';
@@ -60,6 +60,7 @@ export function sendJson(response: Response, { buffer, byteOffset, byteLength }:
 /** Answers with a step; one with many changes is written in parts, between which others are answered. */
 export async function sendEntry(response: Response, entry: LogEntry): Promise<void> {
   const { changes, ...rest } = entry;
+  if (changes.length <= AT_ONCE) return void response.json(entry);
   const text = await jsonInParts(changes);
   response.type('application/json').send(`${JSON.stringify(rest).slice(0, -1)},"changes":${text}}`);
 }

@@ -14,6 +14,7 @@ import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import { plainText } from '@haushalt/core';
 import { entryNow } from './formerEntries.ts';
+import { pause } from './pause.ts';
 import { messages } from '../messages.ts';
 
 export type Sqlite = Database.Database;
@@ -152,14 +153,20 @@ export function copyDatabase(file: string, to: string): void {
   const part = `${to}.part`;
   const database = openForReading(file);
   try {
-    removeWithJournals(part);
-    // An empty file that is there is written into, with the mode it has.
-    writeFileSync(part, '', { mode: PRIVATE_FILE, flag: 'wx' });
-    database.prepare('vacuum into ?').run(part);
-    const copy = new Database(part);
-    // A copy is one file, whole by itself.
-    copy.pragma('journal_mode = DELETE');
-    copy.close();
+    for (let tries = 0; ; tries++) {
+      removeWithJournals(part);
+      // An empty file that is there is written into, with the mode it has.
+      writeFileSync(part, '', { mode: PRIVATE_FILE, flag: 'wx' });
+      database.prepare('vacuum into ?').run(part);
+      const copy = new Database(part);
+      // A copy is one file, whole by itself.
+      copy.pragma('journal_mode = DELETE');
+      const isHalfDone = holdsHalfOfAStep(copy);
+      copy.close();
+      // What nobody goes on with is finished by whoever opens the copy.
+      if (!isHalfDone || tries === MOST_COPIES) break;
+      pause(COPY_AGAIN);
+    }
     renameSync(part, to);
   } catch (error) {
     removeWithJournals(part);
@@ -167,6 +174,16 @@ export function copyDatabase(file: string, to: string): void {
   } finally {
     database.close();
   }
+}
+
+/** How often a copy is made that would hold a step half done, and how long it is waited in between, in milliseconds. */
+const MOST_COPIES = 8;
+const COPY_AGAIN = 500;
+
+/** Whether a step of some plan is written in part (`inParts.ts`). */
+function holdsHalfOfAStep(database: Sqlite): boolean {
+  const hasSteps = database.prepare(`select 1 from sqlite_master where name = 'unfinished'`).get() !== undefined;
+  return hasSteps && database.prepare('select 1 from unfinished').get() !== undefined;
 }
 
 /** Removes a database file and what lies beside it. */

@@ -44,7 +44,9 @@ export interface Parts {
   begin(planId: string, note: () => LogEntry): LogEntry;
   /** Makes all changes that are left of the step a plan has begun. */
   goOn(planId: string): Promise<void>;
-  /** Does something of a plan that takes a while; who awaits `settled` comes after it. */
+  /** Whether something of a plan is under way or half done. Who finds it is not goes on without a pause, or looks again. */
+  isUnderWay(planId: string): boolean;
+  /** Does something of a plan of which nothing is under way; whoever awaits `settled` comes after it. */
   alone<T>(planId: string, work: () => Promise<T>): Promise<T>;
   /** Resolves once nothing of a plan is under way or half done. */
   settled(planId: string): Promise<void>;
@@ -101,10 +103,15 @@ export function createParts({ database, unfinished, log, plans, write }: PartsOp
     }
   }
 
+  const isUnderWay = (planId: string) => underWay.has(planId) || begun.has(planId);
+
   async function settled(planId: string): Promise<void> {
-    // What another waits for may fail; whoever comes next tries by themselves.
-    while (underWay.has(planId)) await underWay.get(planId)!.catch(() => {});
-    if (begun.has(planId)) await alone(planId, () => goOn(planId));
+    // Several may have waited for the same, and what they waited for may have failed: each looks again.
+    while (isUnderWay(planId)) {
+      const other = underWay.get(planId);
+      if (other) await other.catch(() => {});
+      else await alone(planId, () => goOn(planId));
+    }
   }
 
   // What the last run of the program left.
@@ -121,6 +128,7 @@ export function createParts({ database, unfinished, log, plans, write }: PartsOp
       return entry;
     },
     goOn,
+    isUnderWay,
     alone,
     settled,
     async allSettled() {

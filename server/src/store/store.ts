@@ -323,7 +323,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     probe: () => void database.prepare('update people set name = name where id = ?').run(LOCAL_PERSON.id),
     carryOut: carryOutAtOnce,
     async carryOutInParts(planId, personId, commandId, order) {
-      await inParts.settled(planId);
+      while (inParts.isUnderWay(planId)) await inParts.settled(planId);
       return isLarge(log, planId, order)
         ? inParts.alone(planId, () => carryOutLarge(planId, personId, commandId, order))
         : carryOutAtOnce(planId, personId, commandId, order);

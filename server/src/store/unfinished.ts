@@ -12,6 +12,8 @@ export interface UnfinishedStore {
   begin(planId: string, revision: number): void;
   isDone(planId: string, changes: number): void;
   end(planId: string): void;
+  /** Whether a plan has one. */
+  has(planId: string): boolean;
   all(): readonly Unfinished[];
 }
 
@@ -19,11 +21,13 @@ export function createUnfinishedStore(database: Sqlite): UnfinishedStore {
   const begin = database.prepare('insert into unfinished (planId, revision, done) values (?, ?, 0)');
   const isDone = database.prepare('update unfinished set done = ? where planId = ?');
   const end = database.prepare('delete from unfinished where planId = ?');
+  const has = database.prepare<[string], unknown>('select 1 from unfinished where planId = ?');
   const all = database.prepare<[], Unfinished>('select planId, revision, done from unfinished');
   return {
     begin: (planId, revision) => void begin.run(planId, revision),
     isDone: (planId, changes) => void isDone.run(changes, planId),
     end: (planId) => void end.run(planId),
+    has: (planId) => has.get(planId) !== undefined,
     all: () => all.all(),
   };
 }

@@ -45,6 +45,8 @@ import { DatabaseError, copyDatabase, openForReading, type Sqlite } from '../sto
 import { createLedgerStore } from '../store/ledger.ts';
 import { createLogStore } from '../store/log.ts';
 import { createRowStore } from '../store/rows.ts';
+import { pause } from '../store/pause.ts';
+import { createUnfinishedStore } from '../store/unfinished.ts';
 import { fileHandedOver, pagesShown, type HandOverTask, type PagesTask } from './handOver.ts';
 import {
   NoBackup,
@@ -290,25 +292,46 @@ function figuresFed(document: Document, of: readonly string[]): Record<string, F
   );
 }
 
-/** Reads a plan as it is at one moment, from a connection of its own. */
+/** A plan of which a step is carried out in parts, and some of them are written. */
+class HalfDone extends Error {}
+
+/** How long it is waited for the rest of a step, at most and between two looks, in milliseconds. */
+const LONGEST_STEP = 30_000;
+const LOOK_AGAIN = 40;
+
+/** Reads a plan as it is at one moment, from a connection of its own; one that is half changed once it is whole. */
 function reading<T>(
   { database: file, planId }: { readonly database: string; readonly planId: string },
   read: (reader: Reader & { readonly database: Sqlite; readonly moments: () => Moments }) => T,
 ): T {
   const database = openForReading(file);
+  const begun = performance.now();
   try {
     const rows = createRowStore(database);
     const ledger = createLedgerStore(database);
     const revision = database.prepare<[string], { revision: number }>('select revision from plans where id = ?');
-    const of = (id: string): Reader => ({
-      document: () => rows.read(id),
-      ledger,
-      entries: () => ledger.all(id),
-      revision: () => revision.get(id)!.revision,
-    });
-    return database.transaction(() =>
+    const unfinished = createUnfinishedStore(database);
+    const of = (id: string): Reader => {
+      if (unfinished.has(id)) throw new HalfDone();
+      return {
+        document: () => rows.read(id),
+        ledger,
+        entries: () => ledger.all(id),
+        revision: () => revision.get(id)!.revision,
+      };
+    };
+    const readAtOnce = database.transaction(() =>
       read({ ...of(planId), database, moments: () => new Moments(database, of, planId) }),
-    )();
+    );
+    for (;;) {
+      try {
+        return readAtOnce();
+      } catch (error) {
+        if (!(error instanceof HalfDone)) throw error;
+        if (performance.now() - begun > LONGEST_STEP) throw new DatabaseError(messages.thePlanIsBeingChanged);
+        pause(LOOK_AGAIN);
+      }
+    }
   } finally {
     database.close();
   }
