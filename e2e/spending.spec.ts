@@ -237,7 +237,7 @@ test.describe('in the month the demo is written for', () => {
     await page.getByRole('textbox', { name: 'Statement of' }).fill('31/10/2026');
     await page.getByLabel('Closing balance').fill('6897.98');
     await page.getByRole('button', { name: 'Tick all' }).click();
-    await expect(page.getByText('nil', { exact: true })).toBeVisible();
+    await expect(page.getByText('€0.00', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Finish' }).click();
     await page.getByRole('button', { name: 'Reconciliations' }).click();
     await expect(page.getByRole('button', { name: 'Statement of 31 October 2026' })).toBeVisible();

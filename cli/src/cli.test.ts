@@ -439,7 +439,7 @@ describe('haushalt statement', () => {
 
   it('that cannot be read says where, as does a plan without accounts', async () => {
     const wrong = await run('statement', HOUSEHOLD, statement(csv.replace('-9.99', 'much')), '--account', 'Card');
-    expect([wrong.code, wrong.error]).toEqual([2, expect.stringContaining('Line 3, column “Amount”: “much” is no amount.')]); // prettier-ignore
+    expect([wrong.code, wrong.error]).toEqual([2, expect.stringContaining('Line 3, column “Amount”: “much” is not a valid amount.')]); // prettier-ignore
     expect((await run('statement', STALL, statement(csv))).error).toContain('The plan has no accounts');
     expect((await run('statement', HOUSEHOLD, '/nowhere.csv')).error).toContain('cannot be read');
     const full = await run('statement', HOUSEHOLD, statement(csv), '--account', 'Card', '--out', '/nowhere/plan.json');

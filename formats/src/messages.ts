@@ -24,7 +24,7 @@ export const messages = {
     'This is no statement Haushalt can read: a table with days and amounts, OFX, camt.053, camt.052 or MT940 is.',
   anElementIsMissing: (name: string) => `The element ${name} is missing.`,
   creditOrDebit: (found: string) => `Credit or debit has to be CRDT or DBIT; it is “${found}”.`,
-  isNoAmount: (text: string) => `“${text}” is no amount.`,
+  isNoAmount: (text: string) => `“${text}” is not a valid amount.`,
   isNoDay: (text: string) => `“${text}” is not a valid date.`,
   isNoBalance: (text: string) => `“${text}” is no balance.`,
   isNoEntry: (text: string) => `“${text}” is no entry.`,

@@ -207,7 +207,7 @@ export const messages = {
     `On ${host} other machines reach this server, so everyone has to sign in, and nobody can yet. Name the first owner with “haushalt person first”, or leave --host out.`,
 
   // database
-  thePlanIsBeingChanged: 'The plan is being changed at the moment. Try again.',
+  thePlanIsBeingChanged: 'Someone is changing this plan. Try again in a moment.',
   theDatabaseIsInUse: 'The database is in use by another program. Nothing has been changed; try again.',
   theDiskIsFullNothing: 'The disk is full. Nothing has been changed; make room and try again.',
   theDiskDoesNotAnswer: 'The disk does not answer as it should. Nothing has been changed; try again.',

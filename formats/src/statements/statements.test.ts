@@ -89,7 +89,7 @@ describe('camt', () => {
 
   it.each([
     ['no amount', camt('<Ntry><CdtDbtInd>DBIT</CdtDbtInd><BookgDt><Dt>2026-11-03</Dt></BookgDt></Ntry>'), 'Element Ntry in line 5: The element Amt is missing.'],
-    ['a wrong amount', camt(entry('1,50', 'DBIT')), '“1,50” is no amount'],
+    ['a wrong amount', camt(entry('1,50', 'DBIT')), '“1,50” is not a valid amount'],
     ['a wrong day', camt(entry('1', 'DBIT').replaceAll('2026-11-03', '2026-13-03')), '“2026-13-03” is not a valid date'],
     ['a broken element', camt('<Ntry><Amt>1</Ntry>'), 'Line 5, column '],
     ['no statement', '<?xml version="1.0"?><Document><Other/></Document>', 'no statement of an account'],
@@ -139,7 +139,7 @@ describe('OFX', () => {
   });
 
   it.each([
-    ['a wrong amount', OFX1.replace('-42.50', 'much'), 'Element TRNAMT in line 8: “much” is no amount.'],
+    ['a wrong amount', OFX1.replace('-42.50', 'much'), 'Element TRNAMT in line 8: “much” is not a valid amount.'],
     ['a wrong day', OFX1.replace('20261103120000', '20261399'), 'Element DTPOSTED in line 8: “20261399'],
     ['no statement', 'OFXHEADER:100\n<OFX><SIGNONMSGSRSV1></OFX>', 'no statement of an account'],
     ['a broken element', OFX2.replace('</NAME>', ''), 'Line 3, column'],
@@ -249,7 +249,7 @@ describe('a table of a bank', () => {
   });
 
   it.each([
-    ['a wrong amount', GERMAN.replace('-42,50', 'viel'), 'Line 6, column “Betrag”: “viel” is no amount.'],
+    ['a wrong amount', GERMAN.replace('-42,50', 'viel'), 'Line 6, column “Betrag”: “viel” is not a valid amount.'],
     [
       'a wrong day',
       GERMAN.replace('03.11.2026', '33.11.2026'),

@@ -158,5 +158,5 @@ export const messages = {
   unsent: (count: number) =>
     count === 1 ? 'One change of yours was not stored.' : `${count} changes of yours were not stored.`,
   keepThem: 'Save them as a file',
-  letThemGo: 'Let them go',
+  letThemGo: 'Discard all',
 } as const;

@@ -1,15 +1,15 @@
 /** What the interface says: session. */
 export const messages = {
   youMayOnlyLook: 'You may look at this plan, but not change it any more.',
-  triedWhileLooking: 'You tried this while you could only look at the plan. You may change it now.',
-  youMayChangeNow: 'You may change this plan now. What you tried before is kept beside it.',
+  triedWhileLooking: 'You tried this as a viewer. Try it again to add it to the plan.',
+  youMayChangeNow: 'You can edit this plan now. Apply or discard the changes you tried as a viewer.',
   // what was refused
   couldNotBeMade: (count: number) =>
     count === 1 ? 'One of your changes could not be made.' : `${count} of your changes could not be made.`,
-  isKeptHere: 'Kept here until you try again or let go.',
+  isKeptHere: 'Kept here until you try again or discard them.',
   tryAgain: 'Try again',
-  letGo: 'Let go',
-  letAllGo: 'Let all go',
+  letGo: 'Discard',
+  letAllGo: 'Discard all',
   thereNow: (now: string) => `there now ${now}`,
   yours: (mine: string) => `yours ${mine}`,
   nothing: 'nothing',

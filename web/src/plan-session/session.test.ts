@@ -805,9 +805,9 @@ describe('a plan several people have', () => {
     session.send(setRent(910));
     await session.reload();
     expect([session.mayChange, session.triedCount, rent(session)]).toEqual([true, 0, 800]);
-    expect(refusals).toEqual(['You may change this plan now. What you tried before is kept beside it.']);
+    expect(refusals).toEqual(['You can edit this plan now. Apply or discard the changes you tried as a viewer.']);
     const [kept] = session.state.refused;
-    expect(kept!.why).toBe('You tried this while you could only look at the plan. You may change it now.');
+    expect(kept!.why).toBe('You tried this as a viewer. Try it again to add it to the plan.');
     session.tryAgain(kept!);
     await settle();
     expect([rent(session), session.state.refused]).toEqual([910, []]);

@@ -41,7 +41,7 @@ interface Ticking {
   readonly ticked: readonly string[];
 }
 
-/** Compares an account with a statement: entries are ticked until the difference is nil. */
+/** Compares an account with a statement: entries are ticked until there is no difference. */
 export function Reconciling({ planId, account, balances, onClose }: ReconcilingProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
@@ -107,13 +107,13 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
         />
         <dl>
           <div>
-            <dt>{messages.reckoned}</dt>
+            <dt>{messages.cleared}</dt>
             <dd className="tabular">{money(reckoned)}</dd>
           </div>
           <div className={difference === 0 ? 'is-nil' : ''}>
             <dt>{messages.differenceWord}</dt>
             <dd className="tabular" aria-live="polite">
-              {difference === null ? messages.typeTheClosing : difference === 0 ? messages.isNil : money(difference)}
+              {difference === null ? messages.typeTheClosing : money(difference)}
             </dd>
           </div>
         </dl>
@@ -126,8 +126,8 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
       </div>
       {difference !== null && difference !== 0 && (
         <p className="quiet" role="status">
-          {messages.finishNeedsNil}{' '}
-          <Link to={`/plans/${planId}/spending?month=${monthOfDay(on)}`}>{messages.enterWhatIsMissing}</Link>.
+          {messages.finishNeedsNoDifference(money(0))}{' '}
+          <Link to={`/plans/${planId}/spending?month=${monthOfDay(on)}`}>{messages.enterMissingEntry}</Link>
         </p>
       )}
       {(refusal ?? problem) !== null && (

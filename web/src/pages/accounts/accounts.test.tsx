@@ -94,12 +94,12 @@ describe('reconciling', () => {
     const finish = screen.getByRole('button', { name: 'Finish' });
     expect(finish).toHaveProperty('disabled', true);
     // Why, and where to what is missing, is said.
-    expect(screen.getByText(/^You can finish when the difference is nil/)).toBeDefined();
-    expect(screen.getByRole('link', { name: 'enter what is missing' }).getAttribute('href')).toContain('/spending?month=2026-03'); // prettier-ignore
+    expect(screen.getByText(/^You can finish when the difference is €0\.00\. Your ticks are kept\./)).toBeDefined();
+    expect(screen.getByRole('link', { name: 'Enter a missing entry' }).getAttribute('href')).toContain('/spending?month=2026-03'); // prettier-ignore
     await plan.user.click(screen.getByRole('checkbox', { name: /Shop/ }));
     expect(screen.getByText('€2,000.00')).toBeDefined();
     await plan.user.click(screen.getByRole('button', { name: 'Tick all' }));
-    expect(screen.getByText('nil')).toBeDefined();
+    expect(screen.getByText('€0.00')).toBeDefined();
     expect(screen.queryByText(/^You can finish/)).toBeNull();
     await plan.user.click(finish);
     const [row] = [...plan.session.state.document.reconciliations.values()];
@@ -177,10 +177,13 @@ describe('a statement', () => {
   });
 
   it('tells which lines are left out, and takes in the others', async () => {
-    const unreadable = Array.from({ length: 7 }, (_, nth) => `Line ${nth + 2}, column “Amount”: “much” is no amount.`);
+    const unreadable = Array.from(
+      { length: 7 },
+      (_, nth) => `Line ${nth + 2}, column “Amount”: “much” is not a valid amount.`,
+    );
     const plan = shown({ '/statements': () => ({ ...answer, unreadable }) });
     const said = (await screen.findByText(/^7 lines cannot be read and are left out\./)).textContent;
-    expect(said).toContain('Line 2, column “Amount”: “much” is no amount.');
+    expect(said).toContain('Line 2, column “Amount”: “much” is not a valid amount.');
     expect(said).toContain('and 2 more');
     await plan.user.click(screen.getByRole('button', { name: 'Take 2 entries in' }));
     expect(plan.session.state.ledger).toHaveLength(2);
@@ -194,10 +197,10 @@ describe('a statement', () => {
   });
 
   it('that cannot be read says why, and that nothing was stored', async () => {
-    const refused = new Response(JSON.stringify({ error: { message: 'Line 3: “much” is no amount.' } }), { status: 422 }); // prettier-ignore
+    const refused = new Response(JSON.stringify({ error: { message: 'Line 3: “much” is not a valid amount.' } }), { status: 422 }); // prettier-ignore
     shown({ '/statements': () => refused });
     const said = (await screen.findByRole('alert')).textContent;
-    expect(said).toContain('Line 3: “much” is no amount.');
+    expect(said).toContain('Line 3: “much” is not a valid amount.');
     expect(said).toContain('Nothing was stored.');
   });
 
