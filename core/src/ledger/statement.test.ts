@@ -211,7 +211,11 @@ describe('accounts', () => {
     expect(more.accounts.get('new')).toMatchObject({ name: 'Piggy bank', closed: true, opening: 5, openingOn: null });
     const moved = after(more, { kind: 'account.move', account: 'new', before: 'bank' });
     expect(moved.accounts.get('new')!.position < moved.accounts.get('bank')!.position).toBe(true);
-    expect(decide(bare, set('x', { name: 'BANK' }))).toMatchObject({ ok: false, refusal: { field: 'name' } });
+    const taken = 'There is already an account called Bank. Choose another name.';
+    expect(decide(bare, set('x', { name: 'BANK' }))).toMatchObject({
+      ok: false,
+      refusal: { field: 'name', message: taken },
+    });
     expect(decide(bare, set('x', { kind: 'cash' }))).toMatchObject({ ok: false, refusal: { field: 'name' } });
     expect(decide(bare, set('x', { name: 'X', openingOn: '2026-02-30' }))).toMatchObject({ ok: false, refusal: { field: 'openingOn' } }); // prettier-ignore
   });

@@ -46,7 +46,8 @@ export const messages = {
   isATotalEveryPlan: (name: string) => `${name} is a total every plan has. Choose another name.`,
   thereIsAlreadyCalledRules: (kindOf: string, name: string) =>
     `There is already ${kindOf} called ${name}. Rules tell things apart by their names, so choose another.`,
-  thereIsAlreadyACalled: (table: string, name: string) => `There is already a ${table} called ${name}.`,
+  thereIsAlreadyCalled: (kindOf: string, name: string) =>
+    `There is already ${kindOf} called ${name}. Choose another name.`,
   thereIsAlreadyAColumn: (name: string) =>
     `There is already a column called ${name} in this list. Choose another name.`,
   aListMayHaveItems: (most: number, count: number) => `A list may have ${most} items; this would make ${count}.`,

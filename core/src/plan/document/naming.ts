@@ -123,6 +123,12 @@ export function columnNameRefusal(document: Document, list: string, name: string
 export const TITLED_TABLES = ['scenarios', 'charts', 'accounts'] as const;
 export type TitledTable = (typeof TITLED_TABLES)[number];
 
+const TITLED_WORDS: Readonly<Record<TitledTable, string>> = {
+  scenarios: 'a scenario',
+  charts: 'a chart',
+  accounts: 'an account',
+};
+
 export function isTitled(table: TableName): table is TitledTable {
   return (TITLED_TABLES as readonly TableName[]).includes(table);
 }
@@ -132,7 +138,7 @@ export function titleRefusal(document: Document, table: TitledTable, name: strin
   const shape = nameShapeRefusal(name);
   if (shape) return shape;
   const other = rowsNamed<{ id: string; name: string }>(document[table], name).find((row) => row.id !== self);
-  return other ? messages.thereIsAlreadyACalled(table.slice(0, -1), other.name) : null;
+  return other ? messages.thereIsAlreadyCalled(TITLED_WORDS[table], other.name) : null;
 }
 
 function kindOf(table: NamedTable): string {
