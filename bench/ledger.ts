@@ -118,7 +118,7 @@ export function importRows(): Row[] {
         return edit ? [edit] : [];
       });
       const outcome = store.carryOut(id, 'local', `take-${id}`, { kind: 'entries.set', entries: edits });
-      if (!outcome.ok || edits.length !== STATEMENT * 0.9) throw new Error('The statement was not taken in.');
+      if (!outcome.ok || edits.length !== STATEMENT * 0.9) throw new Error('The statement was not accepted in.');
       return performance.now() - begun;
     };
     const database = new Database(join(folder, 'bare.db'));

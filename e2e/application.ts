@@ -214,7 +214,7 @@ export class Budget {
   }
 
   reckoning(): Locator {
-    return this.page.getByRole('region', { name: 'Reckoning' });
+    return this.page.getByRole('region', { name: 'How it is calculated' });
   }
 }
 

@@ -19,7 +19,7 @@ test('a block is selected by keyboard and mouse, also apart, and says what it co
   await page.keyboard.press('Control+Space');
   await page.keyboard.press('Shift+ArrowDown');
   await expect(selection(budget)).toContainText('5 figures');
-  await expect(selection(budget)).toContainText('in 2 blocks');
+  await expect(selection(budget)).toContainText('in 2 ranges');
 
   await budget.select('Heating', 2);
   await budget.cell('Power', 5).click({ modifiers: ['ControlOrMeta'] });
@@ -60,19 +60,19 @@ test('a block is raised, lowered, spread and cleared, with what comes of it show
   await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('Alt+c');
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('What to do').selectOption('Raise or lower each by a percentage');
-  await dialog.getByLabel('Each by per cent').fill('-10');
+  await dialog.getByLabel('Action').selectOption('Raise or lower each by a percentage');
+  await dialog.getByLabel('Change in per cent').fill('-10');
   await expect(dialog.getByRole('table')).toContainText('1,026.00');
   await expect(dialog.getByRole('table')).toContainText('2,052.00 (−228.00)');
   await expectAccessible(page);
-  await dialog.getByRole('button', { name: 'Change them' }).click();
+  await dialog.getByRole('button', { name: 'Change figures' }).click();
   await expect(budget.cell('Rent', 2)).toContainText('1,026.00');
   await expect(budget.cell('Rent', 3)).toContainText('1,140.00');
 
   await page.keyboard.press('Alt+c');
-  await dialog.getByLabel('What to do').selectOption('Spread a total over them in equal parts');
-  await dialog.getByLabel('The total to spread').fill('1000.01');
-  await dialog.getByRole('button', { name: 'Change them' }).click();
+  await dialog.getByLabel('Action').selectOption('Spread a total over them in equal parts');
+  await dialog.getByLabel('Total to spread').fill('1000.01');
+  await dialog.getByRole('button', { name: 'Change figures' }).click();
   await expect(budget.cell('Rent', 1)).toContainText('500.01');
   await expect(budget.cell('Rent', 2)).toContainText('500.00');
   await page.keyboard.press('Delete');
@@ -100,8 +100,8 @@ test('blocks are copied and pasted as tab-separated text; what does not fit is s
   await budget.select('Power', 12);
   await paste(budget, '1\t2\n3\tx');
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('There are 2 columns to paste, but one month from here on.');
-  await expect(dialog).toContainText('"x" is not a figure');
+  await expect(dialog).toContainText('You are pasting 2 columns, but there is one month from here on.');
+  await expect(dialog).toContainText('“x” is not a valid figure');
   await dialog.getByRole('button', { name: 'Paste the 2 figures that fit' }).click();
   await expect(budget.cell('Phone and internet', 12)).toContainText('3.00');
   await page.keyboard.press('Control+z');

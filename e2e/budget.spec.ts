@@ -134,12 +134,12 @@ test('a rule is written with completion, shows its result, and points at its err
   await page.keyboard.type('Pharmacy + 1');
   await page.keyboard.press('Control+Shift+Enter');
   await expect(page.locator('.entry-problem').first()).toContainText(
-    'Pharmacy needs Pharmacy itself: that is a circle',
+    'Pharmacy needs Pharmacy itself: a circular reference',
   );
   await page.keyboard.press('Control+a');
   await page.keyboard.type('Rnt * 2');
   await expect(page.locator('.entry-problem')).toContainText(
-    'Column 1: Nothing in this plan is called Rnt. Did you mean Rent?',
+    'Column 1: Nothing in this plan is named Rnt. Did you mean Rent?',
   );
 });
 
@@ -165,7 +165,7 @@ test('lines and groups are added, renamed, moved, duplicated and deleted by keyb
   await expect(name).toHaveValue('New line');
   await page.keyboard.type('heating');
   await page.keyboard.press('Enter');
-  await expect(page.locator('.entry-problem')).toContainText('There is already a line called Heating');
+  await expect(page.locator('.entry-problem')).toContainText('There is already a line named Heating');
   await expect(name).toHaveValue('heating');
   await page.keyboard.press('Control+a');
   await page.keyboard.type('Chimney sweep');
@@ -201,7 +201,7 @@ test('lines and groups are added, renamed, moved, duplicated and deleted by keyb
   await page.keyboard.press('Alt+ArrowUp');
   await budget.selectLabel('Garden');
   await page.keyboard.press('Enter');
-  await page.getByLabel('Its lines are').selectOption('Income');
+  await page.getByLabel('Type').selectOption('Income');
   await page.getByRole('button', { name: 'Save' }).click();
   await page.getByRole('grid').focus();
   await page.keyboard.press('Control+Home');
@@ -225,10 +225,10 @@ test('a line is moved by dragging it', async ({ page, budget }) => {
 test('totals cannot be typed into', async ({ page, budget }) => {
   await budget.select('Total income', 2);
   await page.keyboard.type('5');
-  await expect(page.getByText('Total income is computed from its lines and cannot be typed over.')).toBeVisible();
+  await expect(page.getByText('Total income is calculated from its lines and cannot be overwritten.')).toBeVisible();
   await budget.select('Rent', 13);
   await page.keyboard.type('5');
-  await expect(page.getByText('This is computed from the months.')).toBeVisible();
+  await expect(page.getByText('This is calculated from the months.')).toBeVisible();
 });
 
 test('undo and redo go all the way, also after a reload', async ({ page, budget }) => {
@@ -279,7 +279,7 @@ test('the keyboard alone: move, type, reach, clear, undo, page through the years
   await page.keyboard.press('Alt+PageDown');
   await expect.poll(() => budget.figure('Child benefit', 1)).toBe('255.00');
   await page.keyboard.press('Control+End');
-  await expect(page.getByRole('region', { name: 'Reckoning' })).toContainText('Cumulative net');
+  await expect(page.getByRole('region', { name: 'How it is calculated' })).toContainText('Cumulative net');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toContainText('choose the reach');
   await page.keyboard.press('Escape');
@@ -296,7 +296,7 @@ test('every figure explains itself, down to what was typed', async ({ budget }) 
   await budget.open(2027);
   await budget.select('Groceries', 3);
   const reckoning = budget.reckoning();
-  await expect(reckoning).toContainText('Computed in every month by this rule: 640 × (1 + Inflation)^years');
+  await expect(reckoning).toContainText('Calculated in every month by this rule: 640 × (1 + Inflation)^years');
   await expect(reckoning).toContainText('= 640 × (1 + 2.4 %)^1');
   await reckoning.getByRole('button', { name: /Inflation 2.4/ }).click();
   await expect(reckoning).toContainText('An assumption: 2.4 % a year, 2.1 % a year from January 2028 on.');
@@ -304,7 +304,7 @@ test('every figure explains itself, down to what was typed', async ({ budget }) 
   await expect(reckoning).toContainText('The sum of its 4 lines.');
   await reckoning.getByRole('button', { name: /Pharmacy 28.00/ }).click();
   await expect(reckoning).toContainText('Typed: €28.00 in every month.');
-  await reckoning.getByRole('button', { name: 'Go there' }).click();
+  await reckoning.getByRole('button', { name: 'Go to it' }).click();
   await expect(budget.cell('Pharmacy', 3)).toHaveAttribute('aria-selected', 'true');
 });
 
@@ -325,14 +325,14 @@ test('everything a line can do is in its menu, by keyboard too', async ({ page, 
   await page.getByRole('button', { name: 'More for Pharmacy copy' }).click();
   await page.getByRole('button', { name: 'Unit, view and note …' }).click();
   const dialog = page.getByRole('dialog', { name: 'Pharmacy copy' });
-  await dialog.getByLabel('A year of it is').selectOption('the average, as for a price');
-  await dialog.getByLabel('Note').fill('What the chemist takes.');
+  await dialog.getByLabel('Yearly value').selectOption('the average, as for a price');
+  await dialog.getByLabel('Note').fill('Results of the chemist.');
   await expectAccessible(page);
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(budget.cell('Pharmacy copy', 13)).toHaveText('28.00');
   await expect(page.getByRole('rowheader', { name: 'Pharmacy copy', exact: true })).toHaveAttribute(
     'title',
-    /What the chemist takes/,
+    /Results of the chemist/,
   );
 });
 
@@ -344,9 +344,9 @@ test('the settings change notation, currency and months everywhere, and can be t
   const dialog = page.getByRole('dialog', { name: 'Plan settings' });
   await dialog.getByLabel('Number of months').fill('601');
   await dialog.getByRole('button', { name: 'Save' }).click();
-  await expect(dialog).toContainText('A plan has 1 to 600 whole months.');
+  await expect(dialog).toContainText('Enter a whole number of months from 1 to 600.');
   await dialog.getByLabel('Number of months').fill('600');
-  await dialog.getByLabel('Figures are written').selectOption('de-DE');
+  await dialog.getByLabel('Number format').selectOption('de-DE');
   await dialog.getByLabel('Currency').fill('CHF');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toHaveCount(0);

@@ -39,7 +39,7 @@ test('after every action on entries the keyboard is where the next key belongs',
   await expect(page.getByText(/^Undone: Added: Corner shop/)).toBeVisible();
 
   // From month to month the keyboard stays on the button, or comes to its like at the end.
-  const before = page.getByRole('button', { name: 'Month before' });
+  const before = page.getByRole('button', { name: 'Previous month' });
   await before.focus();
   await page.keyboard.press('Enter');
   await page.keyboard.press('Enter');
@@ -68,7 +68,7 @@ test('the first Tab leads past the navigation, and a tool used with the mouse le
 const DIALOGS: readonly [page: string, button: RegExp][] = [
   ['spending?view=standing', /^New recurring entry/],
   ['accounts', /^New account/],
-  ['loans', /^Put it into the budget/],
+  ['loans', /^Add to budget/],
   ['loans', /^New loan/],
   ['lists', /^New list/],
   ['people', /^Leave this plan/],

@@ -28,15 +28,15 @@ test('an item is computed as soon as it is typed, explained, and may differ', as
   await expect.poll(() => text(page, 'Base cabinets', 'Status')).toContain('under 220.80');
 
   await (await cell(page, 'Base cabinets', 'Discount')).click();
-  const reckoning = page.getByRole('region', { name: 'Reckoning' });
-  await expect(reckoning).toContainText('Computed for every item by this rule:');
+  const reckoning = page.getByRole('region', { name: 'How it is calculated' });
+  await expect(reckoning).toContainText('Calculated for every item by this rule:');
   await expect(reckoning).toContainText('= 1,680.00 × 8.0 %');
   await page.keyboard.type('0');
   await page.keyboard.press('Enter');
   await expect.poll(() => text(page, 'Base cabinets', 'Total price')).toBe('1,680.00');
   await (await cell(page, 'Base cabinets', 'Discount')).click();
-  await expect(reckoning).toContainText('Typed for this item alone, as an exception');
-  await reckoning.getByRole('button', { name: 'Let the rule hold' }).click();
+  await expect(reckoning).toContainText('Typed for this item only, as an exception');
+  await reckoning.getByRole('button', { name: 'Use the rule' }).click();
   await expect.poll(() => text(page, 'Base cabinets', 'Total price')).toBe('1,545.60');
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect.poll(() => text(page, 'Base cabinets', 'Total price')).toBe('1,680.00');
@@ -81,7 +81,7 @@ test('a list is begun ready-made, typed by keyboard alone, and taken back', asyn
   await expect(row(page, 'Lamp')).toHaveCount(0);
   await page
     .locator('.toast')
-    .filter({ hasText: 'The item is deleted.' })
+    .filter({ hasText: 'The item was deleted.' })
     .getByRole('button', { name: 'Undo' })
     .click();
   await expect.poll(() => text(page, 'Lamp', 'Total price')).toBe('45.00');
@@ -94,7 +94,7 @@ test('a list is begun ready-made, typed by keyboard alone, and taken back', asyn
 test('columns are added with a rule that completes, doubts are said, circles refused', async ({ household, page }) => {
   await page.goto(`${household}/lists?show=nurseries`);
   await page.getByRole('button', { name: 'Column', exact: true }).click();
-  await page.getByRole('button', { name: 'Rule Follows for every item from the others' }).click();
+  await page.getByRole('button', { name: 'Rule Calculated for every item from other columns' }).click();
   const panel = page.getByRole('complementary', { name: 'Rule' });
   const rule = panel.getByRole('textbox', { name: 'Rule of Rule' });
   await rule.fill('This yaer / 12');
@@ -102,20 +102,20 @@ test('columns are added with a rule that completes, doubts are said, circles ref
   await rule.fill('This year / 12 + Minutes away');
   await expect(panel.getByText(/Adds money and number|adds money/i)).toBeVisible();
   await rule.fill('This year / 12');
-  await panel.getByRole('button', { name: 'Take this rule' }).click();
+  await panel.getByRole('button', { name: 'Use this rule' }).click();
   await expect.poll(() => text(page, 'Kiesgrube', 'Rule')).toBe('368.00');
   await panel.getByRole('textbox', { name: 'Name' }).fill('A month');
   await panel.getByRole('textbox', { name: 'Name' }).press('Enter');
   await expect.poll(() => text(page, 'Kiesgrube', 'A month')).toBe('368.00');
   const renamed = page.getByRole('complementary', { name: 'A month' });
   await renamed.getByRole('textbox', { name: 'Rule of A month' }).fill('A month + 1');
-  await renamed.getByRole('button', { name: 'Take this rule' }).click();
-  await expect(renamed.getByRole('alert')).toContainText('that is a circle');
+  await renamed.getByRole('button', { name: 'Use this rule' }).click();
+  await expect(renamed.getByRole('alert')).toContainText('a circular reference');
   await renamed.getByRole('checkbox', { name: 'Average' }).check();
   await expect.poll(() => text(page, 'Average', 'A month')).toBe('377.33');
   // What others use stays.
   await page.getByRole('button', { name: 'This year', exact: true }).click();
-  await page.getByRole('button', { name: 'Delete the column' }).click();
+  await page.getByRole('button', { name: 'Delete column' }).click();
   await expect(page.locator('.toast').filter({ hasText: 'Day nurseries.Increase' })).toBeVisible();
 });
 
@@ -154,10 +154,10 @@ test('a table is pasted, what it is taken for is shown and corrected, and a bad 
     .fill('Thing\tPrice\nChair\t1.234,50\nStool\t80,00\nBench\tfree');
   await expect(dialog.getByText('3 items, 2 columns')).toBeVisible();
   await expect(dialog.getByRole('combobox', { name: 'Decimal sign' })).toHaveValue(',');
-  await dialog.getByRole('combobox', { name: 'Holds' }).nth(1).selectOption('figure:money');
-  await expect(dialog.getByText(/One entry cannot be read .* Row 3, Price:/)).toBeVisible();
-  await dialog.getByRole('textbox', { name: 'Name of the list' }).fill('Seats');
-  await dialog.getByRole('button', { name: 'Make the list' }).click();
+  await dialog.getByRole('combobox', { name: 'Type' }).nth(1).selectOption('figure:money');
+  await expect(dialog.getByText(/One value does not match .* Row 3, Price:/)).toBeVisible();
+  await dialog.getByRole('textbox', { name: 'List name' }).fill('Seats');
+  await dialog.getByRole('button', { name: 'Create list' }).click();
   await expect(page.getByRole('grid', { name: 'Seats' })).toBeVisible();
   await expect.poll(() => text(page, 'Chair', 'Price')).toBe('1,234.50');
   await expect.poll(() => text(page, 'Total', 'Price')).toBe('1,314.50');
@@ -169,22 +169,22 @@ test('a CSV file becomes a list, whatever of the two encodings it is in', async 
   await page.getByRole('button', { name: /Paste a table/ }).click();
   const dialog = page.getByRole('dialog');
   const buffer = Buffer.from('Ding;Preis\nStühle;12,50\nBänke;80,00\n', 'latin1');
-  await dialog.getByLabel('Or a CSV file').setInputFiles({ name: 'Möbel.csv', mimeType: 'text/csv', buffer });
+  await dialog.getByLabel('Or choose a CSV file').setInputFiles({ name: 'Möbel.csv', mimeType: 'text/csv', buffer });
   await expect(dialog.getByText('2 items, 2 columns')).toBeVisible();
-  await expect(dialog.getByRole('textbox', { name: 'Name of the list' })).toHaveValue('Möbel');
-  await dialog.getByRole('button', { name: 'Make the list' }).click();
+  await expect(dialog.getByRole('textbox', { name: 'List name' })).toHaveValue('Möbel');
+  await dialog.getByRole('button', { name: 'Create list' }).click();
   await expect(page.getByRole('grid', { name: 'Möbel' })).toBeVisible();
   await expect.poll(() => text(page, 'Stühle', 'Preis')).toBe('12.50');
 });
 
 test('a list becomes a line of the budget that follows it', async ({ household, page }) => {
   await page.goto(`${household}/lists`);
-  await page.getByRole('button', { name: 'Into the budget' }).click();
+  await page.getByRole('button', { name: 'Add to budget' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('combobox', { name: 'Month' }).selectOption('2026-12');
   await dialog.getByRole('combobox', { name: 'Follows' }).selectOption({ label: 'Total price' });
-  await dialog.getByRole('button', { name: 'Put it in' }).click();
-  await expect(page.locator('.toast').filter({ hasText: 'Kitchen costs follows the list now.' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Add to budget' }).click();
+  await expect(page.locator('.toast').filter({ hasText: 'Kitchen costs now follows the list.' })).toBeVisible();
   await typeInto(page, 'Base cabinets', 'Quantity', '0');
   await page.goto(`${household}/budget?year=2026`);
   const line = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Kitchen costs' }) });
@@ -218,14 +218,14 @@ test('a series goes on by a step into new items, and chosen columns are drawn an
   await page.keyboard.press('End');
   await page.keyboard.press('Alt+s');
   const panel = page.getByRole('complementary', { name: /Series in/ });
-  await panel.getByLabel('Begins with').fill('5');
+  await panel.getByLabel('Starts with').fill('5');
   await panel.getByLabel('Step').fill('5');
-  await panel.getByRole('textbox', { name: 'How many' }).fill('4');
+  await panel.getByRole('textbox', { name: 'Number' }).fill('4');
   await expect(panel.getByText('5, 10, 15, 20 – 4 rows')).toBeVisible();
-  await panel.getByRole('button', { name: 'Fill in' }).click();
+  await panel.getByRole('button', { name: 'Fill' }).click();
   await expect.poll(() => text(page, 'Total', 'Figures')).toBe('50');
-  await page.getByRole('button', { name: 'Picture' }).click();
-  await page.getByRole('button', { name: 'Keep in Charts' }).click();
+  await page.getByRole('button', { name: 'Chart' }).click();
+  await page.getByRole('button', { name: 'Add to Charts' }).click();
   await page.locator('.shell nav').getByRole('link', { name: 'Charts' }).click();
   await page.getByRole('combobox', { name: /Chart/ }).first().selectOption({ label: 'New list' });
   await expect(page.getByRole('table', { name: 'New list' })).toContainText('20');
@@ -235,8 +235,8 @@ test('a column follows the entries that are for its items', async ({ household, 
   await page.goto(`${household}/lists`);
   await page.getByRole('button', { name: 'Actual', exact: true }).click();
   const panel = page.getByRole('complementary', { name: 'Actual' });
-  await panel.getByRole('combobox', { name: 'Holds' }).selectOption('entries');
-  await panel.getByRole('button', { name: 'Let the 13 typed entries give way to it' }).click();
+  await panel.getByRole('combobox', { name: 'Type' }).selectOption('entries');
+  await panel.getByRole('button', { name: 'Replace the 13 typed values' }).click();
   await expect.poll(() => text(page, 'Mixer tap', 'Status')).toBe('open');
   await page.goto(`${household}/spending?month=2026-11`);
   await page.getByRole('grid').focus();

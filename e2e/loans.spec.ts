@@ -2,13 +2,13 @@ import { expect, test } from './application.ts';
 
 test('a loan follows from its terms, whichever of them is asked for', async ({ household, page }) => {
   await page.goto(`${household}/loans`);
-  const answer = page.getByRole('region', { name: 'What Cargo bike comes to' });
+  const answer = page.getByRole('region', { name: 'Results of Cargo bike' });
   await expect(answer.getByRole('button', { name: '€142.62' })).toBeVisible();
   await expect(answer).toContainText('August 2029');
   await expect(page.getByRole('grid', { name: 'Month by month' })).toContainText('5,283.93');
 
   // The payment becomes what is given, so nothing moves; then a higher one ends the loan earlier.
-  await page.getByRole('radio', { name: 'Compute the term' }).check();
+  await page.getByRole('radio', { name: 'Calculate the term' }).check();
   await expect(page.getByLabel('Term', { exact: true })).toHaveText('42 months');
   await page.getByRole('textbox', { name: 'Monthly payment' }).fill('200');
   await page.keyboard.press('Enter');
@@ -21,7 +21,9 @@ test('a loan follows from its terms, whichever of them is asked for', async ({ h
   );
   await page.getByRole('textbox', { name: 'Monthly payment' }).fill('');
   await page.keyboard.press('Enter');
-  await expect(answer.getByRole('status')).toHaveText('The monthly payment is empty, so the term does not follow yet.');
+  await expect(answer.getByRole('status')).toHaveText(
+    'The monthly payment is empty, so the term cannot be calculated yet.',
+  );
   for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Undo' }).click();
   await expect(answer.getByRole('button', { name: '€142.62' })).toBeVisible();
 });
@@ -52,7 +54,7 @@ test('what cannot be taken stays as typed, with the reason; formulas are complet
   await formula.fill('Bike loan rate + 1%');
   await page.keyboard.press('Enter');
   await expect(page.getByText('= 6.9 % a year')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'What Cargo bike comes to' })).toContainText('€145.');
+  await expect(page.getByRole('region', { name: 'Results of Cargo bike' })).toContainText('€145.');
 });
 
 test('offers stand side by side, and one is taken with all that uses the loan', async ({ household, page, budget }) => {
@@ -61,7 +63,7 @@ test('offers stand side by side, and one is taken with all that uses the loan', 
   await expect(table.getByRole('columnheader')).toHaveText(['Cargo bike', 'Better rate', 'Longer term', '50 on top']);
   await expect(table.getByRole('row', { name: /^Last payment/ })).toContainText('18 months later');
 
-  await page.getByRole('button', { name: 'Another offer' }).click();
+  await page.getByRole('button', { name: 'Add offer' }).click();
   await expect(page.getByText('The offer Cargo bike copy')).toBeVisible();
   await page.getByRole('textbox', { name: 'Term' }).fill('24');
   await page.keyboard.press('Enter');
@@ -92,7 +94,7 @@ test('a new loan goes into the budget in its two parts, and follows every change
   await page.getByRole('button', { name: 'New loan' }).click();
   await page.getByLabel('Name').fill('Oven');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('There is already a line called Oven.');
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('There is already a line named Oven.');
   await page.getByLabel('Name').fill('Oven loan');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'The amount is empty' })).toBeVisible();
@@ -106,16 +108,16 @@ test('a new loan goes into the budget in its two parts, and follows every change
   }
   await expect(page.getByRole('button', { name: '€103.28' })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Put it into the budget' }).click();
+  await page.getByRole('button', { name: 'Add to budget' }).click();
   await page.getByLabel('Split into interest and principal').check();
-  await page.getByLabel('Group').selectOption({ label: 'A new group, Loans' });
-  await page.getByRole('dialog').getByRole('button', { name: 'Put into the budget' }).click();
-  await page.getByRole('button', { name: 'Show it there' }).click();
+  await page.getByLabel('Group').selectOption({ label: 'New group: Loans' });
+  await page.getByRole('dialog').getByRole('button', { name: 'Add to budget' }).click();
+  await page.getByRole('button', { name: 'Show in budget' }).click();
   await expect(budget.cell('Oven loan interest', 1)).toHaveText('6.00');
   await expect(budget.cell('Oven loan principal', 1)).toHaveText('97.28');
 
   await page.getByRole('link', { name: 'Loans' }).click();
-  await page.getByRole('button', { name: 'An extra payment' }).click();
+  await page.getByRole('button', { name: 'Add extra payment' }).click();
   await page.getByRole('textbox', { name: 'Extra payment 1', exact: true }).fill('100');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('columnheader', { name: 'Extra payments' })).toBeVisible();
@@ -125,7 +127,7 @@ test('a new loan goes into the budget in its two parts, and follows every change
   // What is used is not deleted, and says by whom it is used.
   await page.getByRole('link', { name: 'Loans' }).click();
   await page.getByRole('button', { name: 'More for Oven loan' }).click();
-  await page.getByRole('button', { name: 'Delete it' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
   await expect(page.getByText('Oven loan is used by Oven loan interest, Oven loan principal.')).toBeVisible();
 });
 
@@ -151,7 +153,7 @@ test('the budget explains a payment down to the loan, and leads there', async ({
     .click();
   await expect(budget.reckoning()).toContainText('as the loan Cargo bike gives it from:');
   await expect(budget.reckoning()).toContainText('5,400.00');
-  await budget.reckoning().getByRole('button', { name: 'Go there' }).first().click();
+  await budget.reckoning().getByRole('button', { name: 'Go to it' }).first().click();
   await expect(page.getByRole('region', { name: 'Terms of Cargo bike' })).toBeVisible();
 
   // From the terms to the schedule by key, and back.
@@ -163,5 +165,5 @@ test('the budget explains a payment down to the loan, and leads there', async ({
   });
   await expect(page.getByRole('grid', { name: 'Month by month' })).toBeFocused();
   await page.keyboard.press('F6');
-  await expect(page.getByRole('radio', { name: 'Compute the amount' })).toBeFocused();
+  await expect(page.getByRole('radio', { name: 'Calculate the amount' })).toBeFocused();
 });

@@ -15,7 +15,7 @@ test.describe('the list of plans', () => {
     await expect(page.getByRole('row', { name: /Saturday bread stall/ })).toContainText('12 months');
 
     await page.getByRole('button', { name: 'Rename Saturday bread stall' }).click();
-    const name = page.getByLabel('Name of the plan');
+    const name = page.getByLabel('Plan name');
     await name.fill('');
     await name.press('Enter');
     await expect(page.getByText('A plan needs a name.')).toBeVisible();
@@ -63,10 +63,10 @@ test('a plan is saved as a file and opened again; a bad file is answered in word
 test('an address that leads nowhere says so', async ({ application, page }) => {
   await page.goto(`${application.url}/plans/none/budget`);
   await expect(
-    page.getByText('There is no such plan. It may have been deleted, or is not shared with you any more.'),
+    page.getByText('Plan not found. It may have been deleted, or is no longer shared with you.'),
   ).toBeVisible();
   await page.goto(`${application.url}/what/is/this`);
-  await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Page not found' })).toBeVisible();
 });
 
 test('a workbook kept for years is audited, and becomes a plan', async ({ application, page }) => {
@@ -75,33 +75,33 @@ test('a workbook kept for years is audited, and becomes a plan', async ({ applic
   await page.getByRole('button', { name: 'Open a plan or workbook' }).click();
   await (await chooser).setFiles('docs/samples/allotment-club.xlsx');
   const audit = page.getByRole('region', { name: 'Workbook allotment-club.xlsx' });
-  await expect(audit.getByRole('heading', { name: '10 faults were found' })).toBeVisible();
+  await expect(audit.getByRole('heading', { name: '10 problems found' })).toBeVisible();
   await expect(audit.getByRole('row').filter({ hasText: 'the total misses Bank charges' }).first()).toContainText(
     '−134.20',
   );
   await expect(audit.getByText(/^187 of 229 cells equal/)).toBeVisible();
   // What a row is, is corrected on the picture of the sheet; the audit follows.
-  await audit.getByRole('combobox', { name: 'What Bank charges is' }).selectOption('left out');
-  await expect(audit.getByRole('heading', { name: '8 faults were found' })).toBeVisible();
-  await audit.getByRole('combobox', { name: 'Side of Plant sale' }).selectOption('set aside');
+  await audit.getByRole('combobox', { name: 'Row type of Bank charges' }).selectOption('left out');
+  await expect(audit.getByRole('heading', { name: '8 problems found' })).toBeVisible();
+  await audit.getByRole('combobox', { name: 'Side of Plant sale' }).selectOption('savings');
   await expect(audit.locator('tr.is-said')).toHaveCount(2);
-  await audit.getByRole('button', { name: 'Take back what you said' }).click();
+  await audit.getByRole('button', { name: 'Discard corrections' }).click();
   // What was being read is given up with its thread, and another one begins.
-  await expect(audit.getByRole('heading', { name: '10 faults were found' })).toBeVisible({ timeout: 60_000 });
+  await expect(audit.getByRole('heading', { name: '10 problems found' })).toBeVisible({ timeout: 60_000 });
   const download = page.waitForEvent('download');
-  await audit.getByRole('button', { name: 'Save the audit as PDF' }).click();
+  await audit.getByRole('button', { name: 'Save audit as PDF' }).click();
   expect((await download).suggestedFilename()).toBe('Audit of allotment-club.pdf');
-  await audit.getByRole('checkbox', { name: /^Mend its faults/ }).check();
+  await audit.getByRole('checkbox', { name: /^Fix its problems/ }).check();
   await expect(audit.getByText(/^177 of 229 cells equal/)).toBeVisible();
-  await audit.getByRole('button', { name: 'Take it as a plan' }).click();
+  await audit.getByRole('button', { name: 'Create plan' }).click();
   await expect(page.getByRole('rowheader', { name: 'Ground rent' })).toBeVisible();
 });
 
 test('a sheet copied elsewhere is pasted, audited and taken as a plan', async ({ application, page }) => {
   await page.goto(application.url);
-  await expect(page.getByText('A sheet copied from elsewhere can be pasted here')).toBeVisible();
+  await expect(page.getByText('You can paste a sheet copied from another program here')).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog')).toContainText('paste a sheet copied from elsewhere');
+  await expect(page.getByRole('dialog')).toContainText('paste a sheet copied from another program');
   await page.keyboard.press('Escape');
   const rows = [['', 'Jan', 'Feb', 'Mar'], ['Income'], ['Dues', '100', '100', '120'], ['Costs'], ['Hall', '40', '40', '40']]; // prettier-ignore
   const text = rows.map((row) => row.join('\t')).join('\n');
@@ -115,16 +115,16 @@ test('a sheet copied elsewhere is pasted, audited and taken as a plan', async ({
   await expect(audit.getByRole('combobox', { name: 'Side of Dues' })).toHaveValue('income');
   // What makes no plan is said, and can be taken back where it was said.
   for (const line of ['Dues', 'Hall'])
-    await audit.getByRole('combobox', { name: `What ${line} is` }).selectOption('left out');
-  await expect(audit.getByRole('alert')).toContainText('there is no line with a name and figures');
-  await expect(audit.getByRole('button', { name: 'Take it as a plan' })).toBeHidden();
-  await expect(audit.getByRole('combobox', { name: 'What Hall is' })).toHaveValue('other');
+    await audit.getByRole('combobox', { name: `Row type of ${line}` }).selectOption('left out');
+  await expect(audit.getByRole('alert')).toContainText('there is no row with a name and figures');
+  await expect(audit.getByRole('button', { name: 'Create plan' })).toBeHidden();
+  await expect(audit.getByRole('combobox', { name: 'Row type of Hall' })).toHaveValue('other');
   // The sheet and what was said of it outlive the page.
   await page.reload();
-  await expect(audit.getByRole('alert')).toContainText('there is no line with a name and figures');
-  await audit.getByRole('button', { name: 'Take back what you said' }).click();
+  await expect(audit.getByRole('alert')).toContainText('there is no row with a name and figures');
+  await audit.getByRole('button', { name: 'Discard corrections' }).click();
   await expect(audit.getByText('6 of 6 cells equal')).toBeVisible();
-  await audit.getByRole('button', { name: 'Take it as a plan' }).click();
+  await audit.getByRole('button', { name: 'Create plan' }).click();
   await expect(page.getByRole('rowheader', { name: 'Hall' })).toBeVisible();
 });
 
@@ -135,7 +135,7 @@ test('a file that is no workbook says why, and nothing is stored', async ({ appl
   await (
     await chooser
   ).setFiles({ name: 'letter.xlsx', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004cut') });
-  await expect(page.getByRole('alert')).toContainText('damaged, or cut off');
+  await expect(page.getByRole('alert')).toContainText('damaged or incomplete');
   await page.getByRole('button', { name: 'Leave' }).click();
   await expect(page.getByRole('link', { name: 'Brandt-Osei household' }).first()).toBeVisible();
 });

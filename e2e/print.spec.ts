@@ -28,7 +28,7 @@ test('pages are shown as they will be while one chooses, and saved as a PDF', as
   }).toBe(true); // prettier-ignore
   await page.getByRole('checkbox', { name: '2027' }).check();
   await expect(page.getByText('Page 1 of 2', { exact: true }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Page after' }).click();
+  await page.getByRole('button', { name: 'Next page' }).click();
   await expect(said(page, 'Budget 2027')).toBeVisible();
 
   await page.getByRole('textbox', { name: 'Name' }).fill('Mara Brandt');
@@ -66,7 +66,7 @@ test('the whole plan is a booklet; letters too small to read are said, and two p
   await expect(page.getByText(/hard to read/)).toHaveCount(0);
   await page.getByRole('radio', { name: 'One', exact: true }).click();
   await expect(page.getByText(/Entries is set in .* pt, which is hard to read/)).toBeVisible();
-  await page.getByRole('button', { name: 'Use two pages each' }).click();
+  await page.getByRole('button', { name: 'Use two pages for each part' }).click();
   await expect(page.getByRole('radio', { name: 'Two' })).toBeChecked();
 
   await page.getByRole('checkbox', { name: 'Entries' }).uncheck();
@@ -125,10 +125,10 @@ test('a list of entries is printed to its end, or the page says what is missing'
   await expect(page.locator('.found-totals')).toContainText(/\d+ entries/);
   const many = Number(/(\d+) entries/.exec(await page.locator('.found-totals').innerText())![1]);
   expect(many).toBeGreaterThan(200);
-  await expect.poll(printed).toContain('Not all entries had arrived');
+  await expect.poll(printed).toContain('Not all entries had been loaded');
 
   arrive();
-  await expect.poll(printed).not.toContain('Not all entries had arrived');
+  await expect.poll(printed).not.toContain('Not all entries had been loaded');
   // A day at the beginning of each row.
   const daysPrinted = async () => (await printed()).match(/\d\d\/\d\d\/20\d\d/g)?.length;
   await expect.poll(daysPrinted).toBeGreaterThanOrEqual(many);

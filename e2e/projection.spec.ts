@@ -22,14 +22,14 @@ test('next year follows line by line from one shared rate, a group’s or a line
 
   await budget.select('Rent', 1);
   await page.keyboard.press('Enter');
-  await page.getByRole('radio', { name: 'A rate of its own' }).check();
-  await page.getByLabel('Rate of its own, a year').fill('lots');
+  await page.getByRole('radio', { name: 'Its own rate' }).check();
+  await page.getByLabel('Its own rate per year').fill('lots');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('alert')).toContainText('is not a figure');
-  await page.getByLabel('Rate of its own, a year').fill('10');
+  await expect(page.getByRole('alert')).toContainText('is not a valid figure');
+  await page.getByLabel('Its own rate per year').fill('10');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(budget.cell('Rent', 5)).toHaveText('15,048.00');
-  await expect(budget.reckoning()).toContainText('a rate of its own');
+  await expect(budget.reckoning()).toContainText('its own rate');
 
   await page.getByLabel('Growth rate').selectOption({ label: 'Pay rise, 1.8 %' });
   await expect(budget.cell('Nursery', 1)).toHaveText('1.8 %');
@@ -52,20 +52,20 @@ test('many years stand side by side, nominal and in today’s money, with a pict
   ]); // prettier-ignore
   // What grows with prices stays the same in today's money.
   await expect(budget.cell('Phone and internet', 4)).toHaveText(await budget.figure('Phone and internet', 2));
-  await page.getByRole('button', { name: 'Picture' }).click();
+  await page.getByRole('button', { name: 'Chart' }).click();
   await expect(page.getByRole('img', { name: 'Income, expenses and net from 2027' })).toBeVisible();
   await expect(page.getByRole('table', { name: 'Income, expenses and net from 2027' }).getByRole('row')).toHaveCount(5);
 });
 
 test('a projection is taken into the plan as live rules, and agrees with it', async ({ household, page, budget }) => {
   await page.goto(`${household}/projection?year=2026`);
-  await page.getByRole('button', { name: 'Take it into the plan' }).click();
+  await page.getByRole('button', { name: 'Add to plan' }).click();
   await page.getByRole('button', { name: 'Project from 2028' }).click();
   await expect(page.getByRole('columnheader', { name: '2029', exact: true })).toBeVisible();
   const rent = await budget.figure('Rent', 5);
   const net = await budget.figure('Net', 5);
-  await page.getByRole('button', { name: 'Take it into the plan' }).click();
-  await expect(page.getByText('The plan goes on until December 2029')).toBeVisible();
+  await page.getByRole('button', { name: 'Add to plan' }).click();
+  await expect(page.getByText('The plan now ends in December 2029')).toBeVisible();
   await budget.open(2029);
   await expect.poll(() => budget.figure('Rent', 13)).toBe(rent);
   await expect.poll(() => budget.figure('Net', 13)).toBe(net);
@@ -79,5 +79,5 @@ test('without a rate it says what is missing', async ({ application, page }) => 
     data: { id, name: 'Bare', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
   });
   await page.goto(`${application.url}/plans/${id}/projection`);
-  await expect(page.getByRole('heading', { name: 'A projection needs a rate' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'No rate yet' })).toBeVisible();
 });

@@ -8,9 +8,9 @@ test('checks lead to their place, are mended at one click, and set aside with a 
   await expect(page.locator('.entry-result')).toContainText('€42.20');
   await page.keyboard.press('Control+Enter');
   await page.getByRole('link', { name: 'Checks', exact: true }).click();
-  const typed = page.getByRole('listitem').filter({ hasText: 'The rule of Pharmacy has 5.5 % a year typed in' });
+  const typed = page.getByRole('listitem').filter({ hasText: 'The rule of Pharmacy contains the number 5.5 % a year' });
   await expect(typed).toBeVisible();
-  await typed.getByRole('button', { name: 'Put Energy prices in its place' }).click();
+  await typed.getByRole('button', { name: 'Replace it with Energy prices' }).click();
   await expect(typed).toHaveCount(0);
 
   // The place says how many there are besides; one set aside is not among them.
@@ -19,7 +19,7 @@ test('checks lead to their place, are mended at one click, and set aside with a 
   const red = page.getByRole('listitem').filter({ hasText: 'In 2026, expenses exceed income' });
   await red.getByRole('button', { name: 'Dismiss …' }).click();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Give a reason')).toBeVisible();
+  await expect(page.getByText('Enter a reason')).toBeVisible();
   await page.keyboard.type('The summer week is saved for.');
   await page.keyboard.press('Enter');
   await expect(page.getByText('“The summer week is saved for.”')).toBeVisible();
@@ -40,7 +40,7 @@ test('the overview shows the year at a glance and leads on', async ({ household,
   await expect(page.getByRole('img', { name: 'Net by month in 2026' })).toBeVisible();
   await expect(page.locator('.biggest-lines li').first()).toContainText('Rent');
   await expect(page.locator('.biggest-lines li').first()).toContainText('35.3');
-  await expect(page.getByText('Nothing has been changed since the plan was made.')).toBeVisible();
+  await expect(page.getByText('Nothing has been changed since the plan was created.')).toBeVisible();
   await page.getByRole('button', { name: 'Aug' }).click();
   await expect(budget.cell('Net', 8)).toHaveClass(/is-active/);
 });
@@ -53,14 +53,14 @@ test('charts are there without asking, kept by name, made from a selection, and 
   await page.goto(`${household}/charts`);
   await expect(page.getByRole('img', { name: 'Income, expenses and net' })).toBeVisible();
   await page.getByRole('button', { name: 'New chart' }).click();
-  await expect(page.getByLabel('Title of the chart')).toHaveValue('New chart');
-  await page.getByLabel('Title of the chart').fill('Where it goes');
+  await expect(page.getByLabel('Chart title')).toHaveValue('New chart');
+  await page.getByLabel('Chart title').fill('Where it goes');
   await page.keyboard.press('Enter');
-  await page.getByLabel('Shown as').selectOption('Shares, as a ring');
+  await page.getByRole('combobox', { name: 'Type', exact: true }).selectOption('Shares, as a ring');
   for (const name of ['Total income', 'Total expenses', 'Net'])
-    await page.getByRole('button', { name: `Leave out ${name}` }).click();
-  await expect(page.getByText('Nothing is drawn yet.')).toBeVisible();
-  for (const name of ['Home and contracts, all', 'Everyday, all']) await choose(page, 'Draw another', name);
+    await page.getByRole('button', { name: `Remove ${name}` }).click();
+  await expect(page.getByText('Nothing is shown yet.')).toBeVisible();
+  for (const name of ['Home and contracts, all', 'Everyday, all']) await choose(page, 'Add series', name);
   const table = page.getByRole('table', { name: 'Where it goes' });
   await expect(table.getByRole('row')).toHaveCount(3);
   await expect(table).toContainText('Home and contracts');
@@ -88,24 +88,24 @@ test('a chart sets the budget against a projection, in chosen months, and is sav
 }) => {
   await page.goto(`${household}/charts`);
   await page.getByRole('button', { name: 'New chart' }).click();
-  await expect(page.getByLabel('Title of the chart')).toHaveValue('New chart');
-  for (const name of ['Total income', 'Net']) await page.getByRole('button', { name: `Leave out ${name}` }).click();
+  await expect(page.getByLabel('Chart title')).toHaveValue('New chart');
+  for (const name of ['Total income', 'Net']) await page.getByRole('button', { name: `Remove ${name}` }).click();
   // The same once more is taken from elsewhere.
-  await choose(page, 'Draw another', 'Total expenses');
-  await page.getByLabel(/^Where .*actual is taken from/).selectOption('projected from 2026');
+  await choose(page, 'Add series', 'Total expenses');
+  await page.getByLabel(/^Source of .*actual/).selectOption('projected from 2026');
   const table = page.getByRole('table', { name: 'New chart' });
   await expect(table.getByRole('columnheader')).toHaveText([
     'Month',
     'Total expenses',
     'Total expenses, projected from 2026',
   ]);
-  await page.getByLabel('Year drawn').selectOption('some months');
-  await setMonth(page, 'First month drawn', 'February 2027');
-  await setMonth(page, 'Last month drawn', 'April 2027');
+  await page.getByLabel('Year shown').selectOption('some months');
+  await setMonth(page, 'First month shown', 'February 2027');
+  await setMonth(page, 'Last month shown', 'April 2027');
   await expect(table.getByRole('rowheader')).toHaveText(['Feb 2027', 'Mar 2027', 'Apr 2027']);
-  await page.getByLabel('Words along the axis').fill('Euro a month');
+  await page.getByLabel('Axis title').fill('Euro a month');
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Words along the axis')).toHaveValue('Euro a month');
+  await expect(page.getByLabel('Axis title')).toHaveValue('Euro a month');
 
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'PDF', exact: true }).click();

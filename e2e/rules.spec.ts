@@ -15,23 +15,23 @@ test('a pattern says what it does, shows its figures, and becomes the rule', asy
   await budget.select('Pharmacy', 3);
   await page.keyboard.press('Alt+r');
   const panel = page.getByRole('complementary', { name: 'Rule of Pharmacy' });
-  await panel.getByLabel('A pattern instead of a formula').selectOption('Every few months');
+  await panel.getByLabel('Use a pattern instead of a formula').selectOption('Every few months');
   await panel.getByLabel('Amount', { exact: true }).fill('30');
   await panel.getByLabel('Every … months').fill('4');
   await expect(panel.getByRole('status')).toHaveText('30.00 every 4 months, first in March 2026.');
-  await expect(panel.getByRole('list', { name: 'The figures it gives' })).toContainText('Jul 202630.00');
-  await panel.getByLabel('How far it reaches').selectOption('in every month');
+  await expect(panel.getByRole('list', { name: 'Resulting figures' })).toContainText('Jul 202630.00');
+  await panel.getByLabel('Reach').selectOption('in every month');
   await expectAccessible(page);
-  await panel.getByRole('button', { name: 'Make it the rule' }).click();
+  await panel.getByRole('button', { name: 'Use as rule' }).click();
   await expect(budget.cell('Pharmacy', 3)).toHaveText('30.00');
   await expect(budget.cell('Pharmacy', 4)).toHaveText('');
   await expect(budget.cell('Pharmacy', 11)).toHaveText('30.00');
   await expect(panel).toContainText('30.00 every 4 months, first in March 2026');
 
-  await panel.getByLabel('A pattern instead of a formula').selectOption('Growing by an assumption');
-  await panel.getByLabel('Amount at first').fill('x');
-  await expect(panel.getByRole('alert')).toContainText('not a figure');
-  await panel.getByLabel('Amount at first').fill('100');
+  await panel.getByLabel('Use a pattern instead of a formula').selectOption('Growing by an assumption');
+  await panel.getByLabel('Initial amount').fill('x');
+  await expect(panel.getByRole('alert')).toContainText('not a valid figure');
+  await panel.getByLabel('Initial amount').fill('100');
   await panel.getByRole('combobox', { name: 'How', exact: true }).selectOption('month');
   await expect(panel.getByRole('status')).toContainText('growing month by month by Inflation');
 });
@@ -67,7 +67,7 @@ test('one key turns figures into rules and back; a rule’s parts tell their val
   await budget.select('Heating', 3);
   await page.keyboard.press('F8');
   await expect(budget.row('Heating')).toContainText('118 * (1 + Energy prices)^years');
-  await expect(budget.row('Household insurance')).toContainText('212.00 a year, all of it in March');
+  await expect(budget.row('Household insurance')).toContainText('212.00 a year, paid in March');
   await expect(budget.row('Net')).toContainText('total income − total expenses');
   // Each stands in the month it begins in, and nothing lies over it.
   const unseen = () =>

@@ -31,7 +31,7 @@ test('renaming changes every use; deleting a used one is refused with its uses',
   await expect(budget.reckoning()).toContainText('640 × (1 + Price rise)^years');
   await page.getByRole('button', { name: 'More about Price rise' }).click();
   await expect(
-    page.getByText(/Used by Illustration Kofi, Summer week, Groceries, the projection of next year/),
+    page.getByText(/Used by Illustration Kofi, Summer week, Groceries, next year’s projection/),
   ).toBeVisible();
   await page
     .getByRole('listitem')
@@ -66,8 +66,8 @@ test('one is added, used in a rule, noted on and deleted', async ({ page, budget
 test('what cannot be taken stays as typed, with the reason below', async ({ page }) => {
   const inflation = page.getByLabel('Value of Inflation');
   for (const [typed, message] of [
-    ['two', 'is not a figure'],
-    ['', 'An assumption needs a value'],
+    ['two', 'is not a valid figure'],
+    ['', 'Enter a value'],
   ] as const) {
     await inflation.fill(typed);
     await inflation.press('Enter');
@@ -78,7 +78,7 @@ test('what cannot be taken stays as typed, with the reason below', async ({ page
   await expect(inflation).toHaveValue('2.4');
   await page.getByLabel('Name of Inflation').fill('Rent');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('There is already a line called Rent');
+  await expect(page.getByRole('alert')).toContainText('There is already a line named Rent');
 });
 
 test('a slider tries values on all pages while it moves; what it comes to rest on is kept as one step', async ({
@@ -101,7 +101,7 @@ test('a slider tries values on all pages while it moves; what it comes to rest o
 test('dated values are added, moved, changed and removed; limits hold', async ({ page }) => {
   const card = page.locator('.assumption').filter({ has: page.getByLabel('Name of Inflation') });
   await card.getByRole('button', { name: 'More about Inflation' }).click();
-  await card.getByRole('button', { name: 'Another value from a month on' }).click();
+  await card.getByRole('button', { name: 'Add value from a month on' }).click();
   await expect(card.locator('.assumption-unit')).toContainText('2.1 % from Jan 2027, 2.1 % from Jan 2028');
   const value = card.getByLabel('Value of Inflation from January 2027', { exact: true });
   await value.fill('3');
@@ -109,20 +109,20 @@ test('dated values are added, moved, changed and removed; limits hold', async ({
   await setMonth(card, 'First month of Inflation, January 2027', 'July 2027');
   await expect(card.locator('.assumption-unit')).toContainText('3.0 % from Jul 2027');
   await setMonth(card, 'First month of Inflation, July 2027', '1/2028');
-  await expect(card.getByRole('alert')).toContainText('In that month another value begins already.');
+  await expect(card.getByRole('alert')).toContainText('Another value already begins in this month.');
   await card.getByRole('button', { name: 'Remove the value of Inflation from July 2027' }).click();
   await expect(card.locator('.assumption-unit')).not.toContainText('Jul 2027');
   const present = card.getByLabel('Value of Inflation', { exact: true });
   await present.fill('20');
   await present.press('Enter');
-  await expect(card.getByRole('alert').first()).toContainText('Inflation may not go above 12.0');
+  await expect(card.getByRole('alert').first()).toContainText('Inflation cannot be above 12.0');
   await expectAccessible(page);
 });
 
 test('one is computed from others, moved under another heading, and led to from its uses', async ({ page, budget }) => {
   const card = page.locator('.assumption').filter({ has: page.getByLabel('Name of Pay rise') });
   await card.getByRole('button', { name: 'More about Pay rise' }).click();
-  await card.getByRole('button', { name: 'Compute it from others' }).click();
+  await card.getByRole('button', { name: 'Calculate it from others' }).click();
   await page.getByRole('textbox', { name: 'Formula of Pay rise' }).click();
   await page.keyboard.type('Inflation + 1%');
   await page.keyboard.press('Enter');

@@ -16,7 +16,7 @@ async function figure(page: Page, name: string, heading: string): Promise<string
 
 test('what was paid is entered by keyboard, changes the line, and can be taken back', async ({ household, page }) => {
   await page.goto(`${household}/spending?month=2026-11`);
-  await expect(page.getByText('Nothing has been entered for this month yet.')).toBeVisible();
+  await expect(page.getByText('There are no entries for this month yet.')).toBeVisible();
   await page.getByRole('grid').focus();
   await page.keyboard.press('n');
   const form = page.getByRole('form', { name: 'New entry' });
@@ -29,7 +29,7 @@ test('what was paid is entered by keyboard, changes the line, and can be taken b
   // Another month than the one shown is said before it is stored.
   await form.getByRole('textbox', { name: 'Date', exact: true }).fill('20/12/2026');
   await form.getByLabel('Amount').fill('100.20+50');
-  await expect(form.getByRole('alert')).toHaveText('This goes into December 2026; November 2026 is shown.');
+  await expect(form.getByRole('alert')).toHaveText('This entry is in December 2026; you are viewing November 2026.');
   await form.getByRole('textbox', { name: 'Date', exact: true }).fill('20/11/2026');
   await form.getByLabel('Amount').focus();
   await page.keyboard.press('Enter');
@@ -64,7 +64,7 @@ test('entries stand behind every figure, are changed and removed there, split, a
   await page.keyboard.press('Enter');
   await expect(entries.getByRole('button', { name: /Winter coat and boots/ }).first()).toBeFocused();
   await page.keyboard.press('Enter');
-  const change = page.getByRole('form', { name: 'Change the entry' });
+  const change = page.getByRole('form', { name: 'Edit entry' });
   await change.getByLabel('Amount').fill('129.90');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Changed: Winter coat and boots.')).toBeVisible();
@@ -79,7 +79,7 @@ test('entries stand behind every figure, are changed and removed there, split, a
   await form.getByRole('combobox', { name: 'Description' }).fill('Department store');
   await page.keyboard.press('Tab');
   await form.getByLabel('Amount').fill('60');
-  await form.getByRole('button', { name: 'Split over several lines' }).click();
+  await form.getByRole('button', { name: 'Split across several lines' }).click();
   await choose(form, 'Part 1', 'Clothes');
   await form.getByLabel('Part 1, Amount').fill('45');
   await expect(form.getByText('Still to split: 15.00')).toBeVisible();
@@ -135,10 +135,10 @@ test('what is not assigned is worked through with the keyboard, and always so', 
   await expect(page.getByRole('option', { name: 'Bicycle repairs' })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('radio', { name: 'Assignment (2)' })).toBeVisible();
-  await page.getByRole('button', { name: 'Always so …' }).click();
+  await page.getByRole('button', { name: 'Create rule …' }).click();
   const dialog = page.getByRole('dialog', { name: 'New rule' });
-  await expect(dialog.getByText('One entry is like this, 0 of them not assigned.')).toBeVisible();
-  await dialog.getByLabel('Text that is looked for').fill('workshop');
+  await expect(dialog.getByText('One entry matches, 0 of them not assigned.')).toBeVisible();
+  await dialog.getByLabel('Text to find').fill('workshop');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('region', { name: 'Assignment rules' }).getByText('contains “workshop”')).toBeVisible();
 });
@@ -206,9 +206,9 @@ test.describe('in the month the demo is written for', () => {
       '27/10/2026;Ward pay;2560,00',
     ].join('\n');
     await page
-      .getByLabel('The bank’s file')
+      .getByLabel('Statement file')
       .setInputFiles({ name: 'May.csv', mimeType: 'text/csv', buffer: Buffer.from(statement) });
-    await expect(page.getByText('2 new, 1 that was expected, 1 there already.')).toBeVisible();
+    await expect(page.getByText('2 new, 1 expected, 1 already entered.')).toBeVisible();
     await expectAccessible(page);
     await page.getByRole('gridcell', { name: 'not assigned' }).click();
     await page.keyboard.type('phar');
@@ -221,16 +221,16 @@ test.describe('in the month the demo is written for', () => {
     await expect(page.getByRole('gridcell', { name: 'Pharmacy' })).toBeVisible();
     await page.reload();
     await expect(page.getByRole('gridcell', { name: 'Pharmacy' })).toBeVisible();
-    await page.getByRole('button', { name: 'Take 3 entries in' }).click();
+    await page.getByRole('button', { name: 'Import 3 entries' }).click();
     await expect(page.getByRole('gridcell', { name: 'Mystery' })).toBeVisible();
-    await takeBack(page, '3 entries taken in.');
+    await takeBack(page, '3 entries imported.');
     await expect(page.getByRole('gridcell', { name: 'Mystery' })).toBeHidden();
 
     await page
-      .getByLabel('The bank’s file')
+      .getByLabel('Statement file')
       .setInputFiles({ name: 'bad.xml', mimeType: 'text/xml', buffer: Buffer.from('<?xml version="1.0"?><Document>') });
     await expect(page.getByRole('alert')).toContainText('Nothing was stored.');
-    await page.getByRole('button', { name: 'Leave it' }).click();
+    await page.getByRole('button', { name: 'Cancel' }).click();
 
     // Reconciling: all up to the end of October is ticked, and the balance the account has leaves no difference.
     await page.getByRole('button', { name: 'Reconcile', exact: true }).click();
@@ -268,7 +268,7 @@ test.describe('with a server that is stopped', () => {
     await page.goto(address);
     const other = await context.newPage();
     await other.goto(address);
-    await expect(other.getByText('Nothing has been entered for this month yet.')).toBeVisible();
+    await expect(other.getByText('There are no entries for this month yet.')).toBeVisible();
     const form = page.getByRole('form', { name: 'New entry' });
     await choose(form, 'Line', 'Gifts');
     await form.getByLabel('Amount').fill('12');
@@ -284,7 +284,7 @@ test.describe('with a server that is stopped', () => {
     await page.keyboard.press('Enter');
     // It counts at once, and it is said that it waits.
     await expect.poll(() => figure(page, 'Gifts', 'Actual')).toBe('21.00');
-    await expect(page.getByRole('status').filter({ hasText: 'One change waits' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: 'One change is waiting' })).toBeVisible();
     await application.start();
     await expect(page.getByText('Saved', { exact: true })).toBeVisible();
     await page.reload();
@@ -307,15 +307,15 @@ test('a projection starts from what really happened, and is taken into the plan 
   await page.getByRole('radio', { name: 'Actual base' }).click();
   // The year’s settlement of June was not planned.
   await expect(power.getByRole('gridcell').nth(1)).toHaveText('951.18');
-  await expect(page.getByText(/2026 as it really was from Jan to Oct, in 21 lines with entries/)).toBeVisible();
+  await expect(page.getByText(/Actual figures of 2026 from Jan to Oct in 21 lines with entries/)).toBeVisible();
 
   // A plan of one year is rolled forward from it.
   await page.getByRole('button', { name: 'Settings' }).click();
   await page.getByLabel('Number of months').fill('12');
   await page.getByRole('button', { name: 'Save' }).click();
   const next = await power.getByRole('gridcell').nth(4).innerText();
-  await page.getByRole('button', { name: 'Take it into the plan' }).click();
-  await expect(page.getByText('The plan goes on until December 2027')).toBeVisible();
+  await page.getByRole('button', { name: 'Add to plan' }).click();
+  await expect(page.getByText('The plan now ends in December 2027')).toBeVisible();
   await budget.open(2027);
   await expect.poll(() => budget.figure('Power', 13)).toBe(next);
   await budget.open(2026);

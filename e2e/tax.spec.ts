@@ -5,7 +5,7 @@ test('a tax is reckoned band by band, and impossible bands are said where they a
   page,
 }) => {
   await page.goto(`${household}/tax?year=2027`);
-  const answer = page.getByRole('region', { name: 'What Old bands takes' });
+  const answer = page.getByRole('region', { name: 'Results of Old bands' });
   await expect(answer.getByRole('button', { name: '€1,326.74' })).toBeVisible();
   const table = page.getByRole('table', { name: 'The tax band by band' });
   await expect(table.first()).toContainText('Allowance');
@@ -28,7 +28,7 @@ test('a tax is reckoned band by band, and impossible bands are said where they a
 
 test('a band begins and is taxed by formulas, which are followed', async ({ household, page }) => {
   await page.goto(`${household}/tax?year=2027`);
-  const answer = page.getByRole('region', { name: 'What Old bands takes' });
+  const answer = page.getByRole('region', { name: 'Results of Old bands' });
   await page.getByRole('textbox', { name: 'Rate of band 2' }).click();
   // As fast as anyone types: the field that completes names arrives meanwhile.
   await page.keyboard.type('Inflation * 10');
@@ -57,24 +57,24 @@ test('the income is taken from a line, and a year without bands says so', async 
   await page.getByLabel('Name').fill('Later bands');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'It has no bands yet.' })).toBeVisible();
-  await choose(page, 'Whose year is the income', 'Net pay Mara');
+  await choose(page, 'Line whose yearly total is the income', 'Net pay Mara');
   await expect(page.getByRole('textbox', { name: 'Income' })).toHaveValue('total(Net pay Mara, year)');
-  await page.getByRole('button', { name: 'A band' }).click();
-  await expect(page.getByRole('region', { name: 'What Later bands takes' })).toContainText('€6,048.00');
+  await page.getByRole('button', { name: 'Add band' }).click();
+  await expect(page.getByRole('region', { name: 'Results of Later bands' })).toContainText('€6,048.00');
 });
 
 test('other bands hold from a year on', async ({ household, page }) => {
   await page.goto(`${household}/tax?year=2026`);
   await expect(page.getByLabel('Band 2 begins at')).toHaveValue('€9,000.00');
-  await page.getByRole('button', { name: 'Year after' }).click();
-  await page.getByRole('button', { name: 'Other bands from 2027 on' }).click();
+  await page.getByRole('button', { name: 'Next year' }).click();
+  await page.getByRole('button', { name: 'Add bands from 2027 on' }).click();
   await expect(page.getByText('from 2027 on', { exact: true })).toBeVisible();
   await page.getByLabel('Band 2 begins at').fill('10,000');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Year before' }).click();
+  await page.getByRole('button', { name: 'Previous year' }).click();
   await expect(page.getByLabel('Band 2 begins at')).toHaveValue('€9,000.00');
-  await page.getByRole('button', { name: 'Year after' }).click();
-  await page.getByRole('button', { name: 'Year after' }).click();
+  await page.getByRole('button', { name: 'Next year' }).click();
+  await page.getByRole('button', { name: 'Next year' }).click();
   await expect(page.getByLabel('Band 2 begins at')).toHaveValue('€9,600.00');
 });
 
@@ -83,7 +83,7 @@ test('incomes in a table, and two schedules compared', async ({ household, page 
   const grid = page.getByRole('grid', { name: 'Tax by Old bands' });
   await expect(grid.getByRole('row', { name: /^15,000.00/ })).toContainText('1,260.00');
   await page.getByLabel('Step of incomes').fill('5');
-  await expect(page.getByRole('alert')).toContainText('up to 400 fit. Take a wider step.');
+  await expect(page.getByRole('alert')).toContainText('up to 400. Enter a larger step.');
   await page.getByLabel('Step of incomes').fill('500');
   await expect(page.getByRole('alert')).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
@@ -96,7 +96,7 @@ test('incomes in a table, and two schedules compared', async ({ household, page 
 
   await page.getByRole('radio', { name: 'Compare' }).click();
   await expect(
-    page.getByText('New bands takes less up to €22,000.00; from €22,000.00 on, Old bands does.'),
+    page.getByText('New bands is lower up to €22,000.00; from €22,000.00 on, Old bands is lower.'),
   ).toBeVisible();
   await expect(page.getByRole('img', { name: 'Tax by Old bands and New bands' })).toBeVisible();
 });
@@ -106,12 +106,12 @@ test.describe('in the year the demo is written for', () => {
 
   test('the year’s tax goes into chosen months of the budget', async ({ household, page, budget }) => {
     await page.goto(`${household}/tax?year=2026`);
-    await page.getByRole('button', { name: 'Put it into the budget' }).click();
+    await page.getByRole('button', { name: 'Add to budget' }).click();
     await page.getByRole('checkbox', { name: 'Mar' }).check();
     await page.getByRole('checkbox', { name: 'Dec' }).uncheck();
     await page.getByRole('checkbox', { name: 'Sept' }).check();
-    await page.getByRole('dialog').getByRole('button', { name: 'Put into the budget' }).click();
-    await page.getByRole('button', { name: 'Show it there' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Add to budget' }).click();
+    await page.getByRole('button', { name: 'Show in budget' }).click();
     await expect(budget.cell('Tax by Old bands', 3)).toHaveText('624.40');
     await expect(budget.cell('Tax by Old bands', 9)).toHaveText('624.40');
     await expect(budget.cell('Tax by Old bands', 12)).toHaveText('');

@@ -27,7 +27,7 @@ test('with the server gone, edits wait visibly and are sent when it is back, in 
     await page.keyboard.press('ArrowUp');
   }
   await expect.poll(() => budget.figure('Rent', 4)).toBe('1,003.00');
-  await expect(page.getByText('The server is away. 3 changes wait and will be sent.')).toBeVisible();
+  await expect(page.getByText('Server not available. 3 changes are waiting to be sent.')).toBeVisible();
   await application.start();
   await budget.saved();
   await page.reload();
@@ -49,7 +49,7 @@ test('edits made while the server is away outlive the page', async ({ applicatio
   await budget.select('Rent', 1);
   await page.keyboard.type('1234');
   await page.keyboard.press('Control+Shift+Enter');
-  await expect(page.getByText(/One change waits/)).toBeVisible();
+  await expect(page.getByText(/One change is waiting/)).toBeVisible();
   await page.goto('about:blank');
   await application.start();
   await budget.open();
@@ -86,12 +86,12 @@ test('what collides is kept beside what is there now, until it is tried again or
       .getByRole('button', { name: /Winter coat and boots/ })
       .first()
       .click();
-    await where.getByRole('form', { name: 'Change the entry' }).getByLabel('Amount').fill(amount);
+    await where.getByRole('form', { name: 'Edit entry' }).getByLabel('Amount').fill(amount);
     await where.keyboard.press('Enter');
   };
   await page.route('**/queue', (route) => route.abort());
   await change(page, '129.90');
-  await expect(page.getByText(/One change waits/)).toBeVisible();
+  await expect(page.getByText(/One change is waiting/)).toBeVisible();
   const other = await context.newPage();
   // The waiting change is of the browser; the other page is another one's.
   await other.addInitScript(() => localStorage.clear());
@@ -99,8 +99,8 @@ test('what collides is kept beside what is there now, until it is tried again or
   await expect(other.getByText('Saved', { exact: true })).toBeVisible();
   await page.unroute('**/queue');
 
-  const refused = page.getByRole('alert', { name: 'One of your changes could not be made.' });
-  await expect(refused).toContainText('there now −140.00, yours −129.90');
+  const refused = page.getByRole('alert', { name: 'One of your changes could not be saved.' });
+  await expect(refused).toContainText('now −140.00, yours −129.90');
   await expect.poll(() => unreadable(page)).toEqual([]);
   await page.reload();
   await refused.getByRole('button', { name: 'Try again' }).click();

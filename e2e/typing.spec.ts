@@ -35,9 +35,9 @@ test('what is typed is taken for its own month when another year or other spans 
 }) => {
   await budget.select('Heating', 3);
   await page.keyboard.type('777');
-  await page.getByRole('button', { name: 'Year after' }).click();
+  await page.getByRole('button', { name: 'Next year' }).click();
   await expect(page.getByLabel('Year shown')).toHaveValue('2027');
-  await page.getByRole('button', { name: 'Year before' }).click();
+  await page.getByRole('button', { name: 'Previous year' }).click();
   await expect(budget.cell('Heating', 3)).toContainText('777.00');
 
   await budget.select('Heating', 4);
@@ -54,7 +54,7 @@ test('what cannot be taken when the page is left is said', async ({ page, budget
   await budget.select('Heating', 3);
   await page.keyboard.type('1,2,3');
   await page.getByRole('link', { name: 'Checks', exact: true }).click();
-  await expect(page.getByText(/“1,2,3” was not taken/)).toBeVisible();
+  await expect(page.getByText(/“1,2,3” was not accepted/)).toBeVisible();
 });
 
 test('what is typed into a line that is deleted meanwhile is said to be dropped', async ({ page, budget }) => {
@@ -69,10 +69,10 @@ test('what is typed into a line that is deleted meanwhile is said to be dropped'
   await budget.select('Short-lived', 3);
   await page.keyboard.type('55');
   await other(budget, { kind: 'line.delete', line: 'short-lived' });
-  await expect(page.getByText(/“55” was not taken. This line is no longer in the plan/)).toBeVisible();
+  await expect(page.getByText(/“55” was not accepted. This line is no longer in the plan/)).toBeVisible();
   await page.getByRole('grid').focus();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('region', { name: 'Reckoning' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'How it is calculated' })).toBeVisible();
 });
 
 test('a value typed on the shelf is taken when the shelf is closed by its key', async ({ page, budget }) => {
@@ -100,7 +100,7 @@ test('a figure that is only opened makes no exception; a formula typed quickly l
   await page.keyboard.press('F2');
   await page.keyboard.press('Enter');
   await budget.select('Groceries', 5);
-  await expect(page.getByRole('region', { name: 'Reckoning' })).not.toContainText('exception');
+  await expect(page.getByRole('region', { name: 'How it is calculated' })).not.toContainText('exception');
   await page.keyboard.type('Rent * 2 + Heating', { delay: 0 });
   await expect(page.getByRole('textbox', { name: 'Rule of Groceries' })).toHaveText('Rent * 2 + Heating');
   await page.keyboard.press('Escape');

@@ -6,7 +6,7 @@ test('figures roll up to quarters, years and the plan in place, and are explaine
   await expect(budget.cell('Rent', 2)).toHaveText('3,420.00');
   await expect(budget.reckoning()).toContainText('Apr – Jun 2026');
   await page.keyboard.type('5');
-  await expect(page.getByText('This is computed from its months.')).toBeVisible();
+  await expect(page.getByText('This is calculated from its months.')).toBeVisible();
   await page.keyboard.press('Alt+3');
   await expect(page.getByRole('columnheader')).toHaveText([
     'The whole plan',
@@ -29,7 +29,7 @@ test('columns of totals and shares are shown and hidden, and kept', async ({ pag
   await page.getByRole('button', { name: 'View', exact: true }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Monthly average' }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Share of all expenses' }).click();
-  await page.getByRole('menuitemradio', { name: 'Tight' }).click();
+  await page.getByRole('menuitemradio', { name: 'Compact' }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('columnheader').filter({ hasText: 'Of costs' })).toBeVisible();
   await page.reload();
@@ -90,7 +90,7 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   await budget.select('Net', 8);
   await page.keyboard.press('Alt+n');
   await page.getByLabel(/Note; leave it empty/).fill('The summer week costs it.');
-  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await page.getByRole('button', { name: 'Save note' }).click();
   await expect(budget.cell('Net', 8)).toHaveAttribute('title', /The summer week costs it\./);
   await expect(budget.reckoning()).toContainText('The summer week costs it.');
 
@@ -99,25 +99,25 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   await page.getByRole('button', { name: 'Highlights …' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('show the word').fill('good month');
-  await dialog.getByRole('button', { name: 'Add the highlight' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('Say above which figure.');
+  await dialog.getByRole('button', { name: 'Add highlight' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Enter the limit above which it is shown.');
   await dialog.getByLabel('this limit').fill('1500');
-  await dialog.getByLabel('in the tone of').selectOption('good news');
+  await dialog.getByLabel('with the tone').selectOption('favourable');
   await expectAccessible(page);
-  await dialog.getByRole('button', { name: 'Add the highlight' }).click();
+  await dialog.getByRole('button', { name: 'Add highlight' }).click();
   await expect(budget.cell('Illustration Kofi', 6)).toHaveClass(/highlight-good/);
   await expect(budget.cell('Illustration Kofi', 5)).not.toHaveClass(/highlight-good/);
   await expect(budget.reckoning()).toContainText('good month a month is above €1,500.00');
 
   await page.keyboard.press('Shift+F10');
   await page.getByRole('button', { name: 'Unit, view and note …' }).click();
-  await dialog.getByLabel('It stands out').selectOption('clearly stronger');
+  await dialog.getByLabel('Emphasis').selectOption('strongest');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(budget.row('Illustration Kofi')).toHaveClass(/emphasis-clear/);
 
   await page.getByRole('button', { name: 'Settings' }).click();
-  await page.getByLabel('Decimals of money').selectOption('0');
-  await page.getByLabel('Figures below zero').selectOption('in brackets');
+  await page.getByLabel('Decimal places').selectOption('0');
+  await page.getByLabel('Negative figures').selectOption('in parentheses');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(budget.cell('Net', 8)).toHaveText(/\(740\)/);
   await expect(budget.cell('Net', 13)).toHaveText('9,416');
@@ -173,7 +173,7 @@ test('a link to a view shows exactly that view, and leaves one’s own as it was
   await page.getByRole('searchbox', { name: 'Find lines' }).fill('pay');
   await page.getByRole('button', { name: 'View', exact: true }).click();
   await page.getByRole('button', { name: 'Copy a link to this view' }).click();
-  await expect(page.getByText('The link to this view is copied.')).toBeVisible();
+  await expect(page.getByText('The link to this view was copied.')).toBeVisible();
   const link = await page.evaluate(() => navigator.clipboard.readText());
 
   // Somebody else's browser has a view of its own.

@@ -5,11 +5,11 @@ test('one assumption is tried over a range, as a table and a picture', async ({ 
   const table = page.locator('.figure-table');
   await expect(table.getByRole('row', { name: /now/ })).toContainText('2.4 %');
   await expect(table.getByRole('row', { name: /now/ })).toContainText('35,1');
-  await choose(page, 'Another figure', 'Groceries');
+  await choose(page, 'Add figure', 'Groceries');
   await expect(table.getByRole('columnheader')).toHaveText(['Inflation', 'Net', 'Groceries']);
   const to = page.getByLabel('Inflation to');
   await to.fill('nonsense');
-  await expect(page.getByRole('alert')).toContainText('is not a figure');
+  await expect(page.getByRole('alert')).toContainText('is not a valid figure');
   await to.fill('10');
   await page.getByLabel('Values of Inflation').fill('3');
   await expect(table.getByRole('rowheader')).toHaveText(['0.0 %', '2.4 % now', '5.0 %', '10.0 %']);
@@ -24,14 +24,14 @@ test('two assumptions make a shaded table with the present case marked', async (
 
 test('a value is solved for, shown, applied and taken back', async ({ household, page, budget }) => {
   await page.goto(`${household}/what-if?way=solve`);
-  await expect(page.getByRole('region', { name: 'Answer' })).toContainText('No value of Inflation looked at');
+  await expect(page.getByRole('region', { name: 'Answer' })).toContainText('No value of Inflation in this range');
   await choose(page, 'The figure', 'Groceries');
   await choose(page, 'When', 'January 2027');
-  await page.getByLabel('What the figure should be').fill('704');
+  await page.getByLabel('Target value of the figure').fill('704');
   const answer = page.getByRole('region', { name: 'Answer' });
-  await expect(answer).toContainText('With Inflation at 10.0 % a year, Groceries comes to €704.00.');
+  await expect(answer).toContainText('With Inflation at 10.0 % a year, Groceries is €704.00.');
   await answer.getByRole('button', { name: 'Set Inflation to 10.0 % a year' }).click();
-  await expect(page.getByRole('alert')).toContainText('Inflation is 10.0 % a year now.');
+  await expect(page.getByRole('alert')).toContainText('Inflation is now 10.0 % a year.');
   await budget.open(2027);
   await expect.poll(() => budget.figure('Groceries', 1)).toBe('704.00');
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -56,17 +56,17 @@ test('uncertain values give a band that repeats with its seed', async ({ househo
   await expect(words).toHaveText(first);
 
   await page.getByLabel('Lower limit of the band').fill('95 %');
-  await expect(page.getByRole('alert')).toHaveText(/The band lies between two shares/);
+  await expect(page.getByRole('alert')).toHaveText(/The limits of the band/);
   await page.getByLabel('Lower limit of the band').fill('5 %');
   await page.getByLabel('Upper limit of the band').fill('95 %');
   await expect(words).toContainText('In 90.0 % of the cases');
   await page.getByLabel(/^Distribution of/).selectOption('Triangular');
   await page.getByLabel(/most likely$/).fill('999 %');
-  await expect(page.getByRole('alert')).toHaveText('The likeliest value lies between the least and the greatest.');
+  await expect(page.getByRole('alert')).toHaveText('The most likely value must be between the lowest and the highest.');
   await page.getByLabel(/^Distribution of/).selectOption('Normal');
   await expect(page.getByLabel(/^Standard deviation of/)).toBeVisible();
   await expect(words).toBeVisible();
-  await page.getByRole('button', { name: 'Another uncertain value' }).click();
+  await page.getByRole('button', { name: 'Add uncertain value' }).click();
   await expect(page.getByRole('combobox', { name: 'Uncertain value 2' })).toBeVisible();
 });
 
@@ -80,7 +80,7 @@ test('a scenario is made by changing values in it, compared with the plan, which
   await page.getByLabel('Name of the scenario New scenario').fill('Hard times');
   await page.keyboard.press('Enter');
   const strip = page.locator('.scenario-strip').filter({ hasText: 'Scenario: Hard times' });
-  await expect(strip).toContainText('Nothing is otherwise yet.');
+  await expect(strip).toContainText('Nothing differs yet.');
 
   await page.getByRole('link', { name: 'Budget' }).click();
   await page.getByLabel('Year shown').selectOption('2027');
@@ -99,13 +99,13 @@ test('a scenario is made by changing values in it, compared with the plan, which
   await budget.select('Rent', 1);
   await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('Alt+c');
-  await page.getByLabel('What to do').selectOption('Raise or lower each by a percentage');
-  await page.getByLabel('Each by per cent').fill('10');
-  await page.getByRole('button', { name: 'Change them' }).click();
+  await page.getByLabel('Action').selectOption('Raise or lower each by a percentage');
+  await page.getByLabel('Change in per cent').fill('10');
+  await page.getByRole('button', { name: 'Change figures' }).click();
   await expect(budget.cell('Rent', 2)).toContainText('1,254.00');
   await budget.selectLabel('Rent');
   await page.keyboard.press('Delete');
-  await expect(page.getByRole('alert')).toContainText('Everything else belongs to the plan');
+  await expect(page.getByRole('alert')).toContainText('go back to the plan to change anything else');
 
   await strip.getByRole('link', { name: 'Compare' }).click();
   const table = page.locator('.figure-table');
@@ -130,8 +130,8 @@ test('a scenario is made by changing values in it, compared with the plan, which
   await expect(budget.cell('Rent', 2)).toHaveText('1,140.00');
 
   await page.goto(`${household}/what-if?way=scenarios`);
-  await page.locator('.scenario-list li').last().getByRole('button', { name: 'Adopt' }).click();
-  await expect(page.getByText('The plan has the values of Hard times now.')).toBeVisible();
+  await page.locator('.scenario-list li').last().getByRole('button', { name: 'Apply to plan' }).click();
+  await expect(page.getByText('The values of Hard times were applied to the plan.')).toBeVisible();
   await budget.open(2027);
   await expect(budget.cell('Groceries', 1)).toHaveText('704.00');
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -11,7 +11,7 @@ test('a year begins in April where that is chosen: its twelve months stand toget
   const letBegin = async (month: string) => {
     await page.getByRole('button', { name: 'Settings' }).click();
     const dialog = page.getByRole('dialog');
-    await dialog.getByLabel('A year begins in').selectOption(month);
+    await dialog.getByLabel('Year begins in').selectOption(month);
     await dialog.getByRole('button', { name: 'Save' }).click();
   };
   await letBegin('January');
@@ -23,7 +23,7 @@ test('a year begins in April where that is chosen: its twelve months stand toget
   await expect(headings.nth(0)).toHaveText('2026/27');
   await expect(headings.nth(1)).toHaveText('Apr');
   await expect(headings.nth(12)).toHaveText('Mar');
-  await expect(page.getByText('Net of 2026/27:')).toBeVisible();
+  await expect(page.getByText('Net for 2026/27:')).toBeVisible();
 
   // Quarters begin with it, and what a loaf costs in one is all its costs by all its loaves.
   await page.getByRole('grid').focus();
@@ -50,10 +50,10 @@ test('a locked year keeps years from beginning in another month, and says which'
   await expect(page.getByRole('button', { name: '2026 is locked' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Settings' }).click();
-  await page.getByRole('dialog').getByLabel('A year begins in').selectOption('July');
+  await page.getByRole('dialog').getByLabel('Year begins in').selectOption('July');
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert')).toHaveText(
-    'Years cannot begin in another month while 2026 is locked. Unlock it first.',
+    'The first month of the year cannot be changed while 2026 is locked. Unlock it first.',
   );
   await page.getByRole('dialog').getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByLabel('Year shown')).toHaveValue('2026');
@@ -93,9 +93,9 @@ test('a balance goes on from its last figure when the plan is rolled forward, an
   await expect(rate('Rent')).toHaveText('2.1 %');
   await expect(rate('Cargo bike payment')).toHaveText('own rule');
   await rate('Cargo bike payment').click();
-  await expect(budget.reckoning()).toContainText('No rate: it goes on, and ends, with the loan or fund it follows.');
-  await page.getByRole('button', { name: 'Take it into the plan' }).click();
-  await expect(page.getByText(/The plan goes on until December 20\d\d/)).toBeVisible();
+  await expect(budget.reckoning()).toContainText('No rate: it continues and ends with the loan or fund it follows.');
+  await page.getByRole('button', { name: 'Add to plan' }).click();
+  await expect(page.getByText(/The plan now ends in December 20\d\d/)).toBeVisible();
 
   await budget.open(2029);
   const amount = async (line: string, column: number) =>
@@ -127,8 +127,8 @@ test('a loan follows its rate by date: the payment changes, or the term where th
   await page.getByRole('radiogroup', { name: 'A new rate changes' }).getByText('term').click();
   await expect(page.getByText(/^after 4[3-9] months$/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'An extra payment' }).click();
+  await page.getByRole('button', { name: 'Add extra payment' }).click();
   await expect(page.getByText(/^after 4[3-9] months$/)).toBeHidden();
-  await page.getByLabel('What extra payment 1 lowers').selectOption('lowers the payment');
+  await page.getByLabel('Effect of extra payment 1').selectOption('lowers the payment');
   await expect(page.getByText(/it changes \d+ times/)).toBeVisible();
 });

@@ -55,7 +55,7 @@ function clubBook() {
     row('Total expenses', (c) => `=SUM(${c}11:${c}17)+${c}23`),
     row('Net', (c) => `=${c}9-${c}24`),
     row('Cumulative net', (c, month, before) => (month === 0 ? '=B25' : `=${before}26+${c}25`)),
-    ['Worth knowing'],
+    ['Memo'],
     row('Visitors', (_, month) => (month === 0 ? '' : 20 + month)),
     // 10 In January it is divided by what is empty.
     row('Cost per visitor', (c) => `=${c}17/${c}28`),

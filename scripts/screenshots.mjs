@@ -107,7 +107,7 @@ try {
   await picture('projection', '/plans/household/projection?year=2026', async (page) => {
     await page.getByLabel('Years', { exact: true }).fill('4');
     await page.getByRole('button', { name: 'Increases' }).click();
-    await page.getByRole('button', { name: 'Picture' }).click();
+    await page.getByRole('button', { name: 'Chart' }).click();
     await cell(page, 'Heating', 4).click();
     await drawn(page);
   });

@@ -118,7 +118,7 @@ describe('haushalt calc', () => {
       JSON.stringify({ version: 1, plan, loans: [{ name: 'Van', first: '2026-01', amount: 100 }] }),
     );
     expect((await run('calc', empty)).error).toContain(
-      'Van: The yearly rate is empty, so the monthly payment does not follow yet.',
+      'Van: The yearly rate is empty, so the monthly payment cannot be calculated yet.',
     );
   });
 
@@ -137,7 +137,7 @@ describe('haushalt calc', () => {
     [['calc', 'nowhere.json'], /cannot be read/],
     [['calc', HOUSEHOLD, '--set', 'Inflation'], /should look like/],
     [['calc', HOUSEHOLD, '--set', 'Deflation=3%'], /no assumption called Deflation/],
-    [['calc', HOUSEHOLD, '--set', 'Inflation=abc'], /not a figure/],
+    [['calc', HOUSEHOLD, '--set', 'Inflation=abc'], /not a valid figure/],
   ])('%j is answered with a sentence', async (args, message) => {
     const { code, error } = await run(...args);
     expect(code).toBe(2);
@@ -177,7 +177,7 @@ describe('haushalt calc', () => {
     expect((await run('calc', file)).out).toMatch(/^Saturday bread stall, EUR/);
     writeFileSync(file, Buffer.from(text.replace('Saturday', 'Samstäg'), 'latin1'));
     const refused = await run('calc', file);
-    expect([refused.code, refused.error]).toEqual([2, expect.stringContaining('not written in UTF-8')]);
+    expect([refused.code, refused.error]).toEqual([2, expect.stringContaining('not encoded in UTF-8')]);
   });
 
   it('says in one line that the output cannot be written', () => {
@@ -196,14 +196,14 @@ describe('haushalt serve', () => {
     const { port } = other.address() as AddressInfo;
     const { code, error } = await run('serve', '--port', String(port), '--data', folder);
     expect(code).toBe(2);
-    expect(error).toMatch(new RegExp(`Port ${port} is taken. Port \\d+ is free: add --port \\d+\\.`));
+    expect(error).toMatch(new RegExp(`Port ${port} is already in use. Port \\d+ is free: add --port \\d+\\.`));
     await new Promise((resolve) => other.close(resolve));
   });
 
   it('refuses impossible ports, and to remove what is not the demo', async () => {
     expect((await run('serve', '--port', '99999')).error).toMatch(/from 1 to 65535/);
-    expect((await run('serve', '--fresh')).error).toMatch(/only taken together with --demo/);
-    expect((await run('serve', '--demo', '--fresh', '--data', folder)).error).toMatch(/leave --data out/);
+    expect((await run('serve', '--fresh')).error).toMatch(/only be used with --demo/);
+    expect((await run('serve', '--demo', '--fresh', '--data', folder)).error).toMatch(/leave out --data/);
   });
 });
 
@@ -247,7 +247,7 @@ describe('haushalt serve and backup', () => {
     const copy = join(folder, 'copy.db');
     expect((await run('backup', copy, '--data', data)).code).toBe(0);
     expect(readFileSync(copy).subarray(0, 15).toString()).toBe('SQLite format 3');
-    expect((await run('backup', copy, '--data', data)).error).toContain('there already');
+    expect((await run('backup', copy, '--data', data)).error).toContain('already exists');
     expect((await run('backup', join(folder, 'y.db'), '--data', join(folder, 'nowhere'))).error).toContain(
       'There is no database',
     );
@@ -271,10 +271,10 @@ describe('haushalt person', () => {
       expect.stringContaining('There is no database'),
       false,
     ]);
-    expect((await typed('', 'person', 'first', 'mara@home.example')).error).toContain('A name has no @ in it');
-    expect((await typed('easy\n', 'person', 'first', 'Mara')).error).toContain('The password is not enough');
+    expect((await typed('', 'person', 'first', 'mara@home.example')).error).toContain('A name cannot contain @');
+    expect((await typed('easy\n', 'person', 'first', 'Mara')).error).toContain('The password is too weak');
     const first = await typed('lantern-loaf-canal\n', 'person', 'first', 'Mara', 'mara@home.example');
-    expect([first.code, first.out]).toEqual([0, expect.stringContaining('Mara is the first owner')]);
+    expect([first.code, first.out]).toEqual([0, expect.stringContaining('Mara is now the administrator')]);
     expect((await typed('lantern-loaf-canal\n', 'person', 'first', 'Eve')).code).toBe(2);
     expect((await typed('', 'person', 'list')).out.trim()).toBe('Mara <mara@home.example>');
     const server = spawn(process.execPath, [PROGRAM, 'serve', '--port', '0', '--host', '0.0.0.0', '--data', data], {
@@ -301,7 +301,7 @@ describe('haushalt person', () => {
       expect((await fetch(`${at}/api/plans`, { headers: { cookie } })).status).toBe(401);
       expect((await signIn('lantern-loaf-canal')).status).toBe(401);
       expect((await signIn('paper-heron-attic')).status).toBe(200);
-      expect((await typed('x\n', 'person', 'reset', 'Nobody')).error).toContain('Nobody here has the name');
+      expect((await typed('x\n', 'person', 'reset', 'Nobody')).error).toContain('There is no person with the name');
     } finally {
       server.kill('SIGKILL');
     }
@@ -321,10 +321,8 @@ describe('haushalt restore and doctor', () => {
     const whole = await run('restore', backup, '--data', empty);
     expect([whole.code, whole.out]).toEqual([0, expect.stringContaining('is now the database')]);
     const again = await run('restore', backup, '--data', empty);
-    expect([again.code, again.out]).toEqual([0, expect.stringContaining('1 plan is restored')]);
-    expect((await run('restore', backup, '--data', empty, '--plan', 'Lost')).error).toContain(
-      'has no plan called Lost',
-    );
+    expect([again.code, again.out]).toEqual([0, expect.stringContaining('1 plan was restored')]);
+    expect((await run('restore', backup, '--data', empty, '--plan', 'Lost')).error).toContain('has no plan named Lost');
     const restored = openStore(join(empty, 'haushalt.db'));
     const plans = restored.plans.listFor('local', null);
     expect(plans.map(({ name, revision }) => [name, revision])).toEqual([
@@ -335,7 +333,7 @@ describe('haushalt restore and doctor', () => {
     restored.close();
     writeFileSync(join(folder, 'no.db'), 'no backup at all '.repeat(100));
     const refused = await run('restore', join(folder, 'no.db'), '--data', empty);
-    expect([refused.code, refused.error]).toEqual([2, expect.stringContaining('no backup of Haushalt')]);
+    expect([refused.code, refused.error]).toEqual([2, expect.stringContaining('not a Haushalt backup')]);
     expect((await run('restore', '/nowhere.db', '--data', empty)).code).toBe(2);
   }, 60_000);
 
@@ -344,7 +342,7 @@ describe('haushalt restore and doctor', () => {
     expect(await run('doctor', '--data', data)).toMatchObject({ code: 1, out: expect.stringContaining('There is no database') }); // prettier-ignore
     openStore(join(data, 'haushalt.db')).close();
     const young = await run('doctor', '--data', data);
-    expect([young.code, young.out]).toEqual([1, expect.stringMatching(/well +The database is whole[\s\S]*mend it +There is no backup yet/)]); // prettier-ignore
+    expect([young.code, young.out]).toEqual([1, expect.stringMatching(/ok +The database is intact[\s\S]*problem +There is no backup yet/)]); // prettier-ignore
     mkdirSync(join(data, 'backups'));
     const backup = join(data, 'backups', 'haushalt-2026-11-27.db');
     expect((await run('backup', backup, '--data', data)).code).toBe(0);
@@ -352,7 +350,7 @@ describe('haushalt restore and doctor', () => {
     utimesSync(backup, now(), now());
     expect(await run('doctor', '--data', data)).toMatchObject({ code: 0 });
     chmodSync(join(data, 'haushalt.db'), 0o644);
-    expect(await run('doctor', '--data', data)).toMatchObject({ code: 1, out: expect.stringContaining('Others on this machine may read') }); // prettier-ignore
+    expect(await run('doctor', '--data', data)).toMatchObject({ code: 1, out: expect.stringContaining('Other users of this computer can read') }); // prettier-ignore
   }, 60_000);
 });
 
@@ -378,7 +376,7 @@ describe('haushalt statement', () => {
     expect(code).toBe(0);
     expect(JSON.parse(out)).toEqual({ new: 2, known: 1, expected: 1, assigned: 1, unassigned: 1 });
     const text = await run('statement', HOUSEHOLD, statement(csv), '--account', 'joint ACCOUNT', '--format', 'text');
-    expect(text.out).toMatch(/^2 new entries \(1 assigned by a rule, 1 not assigned\), 1 that were expected, 1 there already\. Nothing was stored\./); // prettier-ignore
+    expect(text.out).toMatch(/^2 new entries \(1 assigned by a rule, 1 not assigned\), 1 expected, 1 already entered\. Nothing was stored\./); // prettier-ignore
   });
 
   it('writes a plan with the entries, in which all of it is there already', async () => {
@@ -393,7 +391,7 @@ describe('haushalt statement', () => {
 
   it.each([
     ['no account', [], 'say with --account which account it is of. The plan has Joint account, Card, Cash, Savings account.'],
-    ['an account there is not', ['--account', 'Purse'], 'the plan has no account called Purse'],
+    ['an account there is not', ['--account', 'Purse'], 'the plan has no account named Purse'],
   ])('with %s says what is missing', async (_, more, words) => {
     const { code, error } = await run('statement', HOUSEHOLD, statement(csv), ...more);
     expect(code).toBe(2);
@@ -433,7 +431,7 @@ describe('haushalt statement', () => {
     const alone = statement(ofx.replace(account('8888002', entry('20261116', '-7.00', 'c')), ''));
     expect(JSON.parse((await run('statement', HOUSEHOLD, alone, '--account', 'Card')).out)).toMatchObject({ new: 2 });
     expect((await run('statement', HOUSEHOLD, file, '--account', '7777001=Purse')).error).toContain(
-      'no account called Purse',
+      'no account named Purse',
     );
   });
 
@@ -452,7 +450,7 @@ describe('haushalt check', () => {
     const { code, out } = await run('check', STALL);
     expect(code).toBe(1);
     expect(out).toContain('In 2026/27, expenses exceed income in one month: Apr. [Net, April 2026]');
-    expect(out).toContain('  In these months the money has to come from somewhere else.');
+    expect(out).toContain('  In these months the money has to come from savings or a loan.');
     expect(out).toMatch(/1 finding\.\n$/);
   });
 
@@ -464,7 +462,7 @@ describe('haushalt check', () => {
       waivedFindings: [{ finding: 'unusedAssumption|inflation|', reason: 'Needed next year.' }],
     };
     const file = written(JSON.stringify(plan));
-    expect(await run('check', file)).toMatchObject({ code: 0, out: 'Nothing found, 1 set aside.\n' });
+    expect(await run('check', file)).toMatchObject({ code: 0, out: 'No findings, 1 dismissed.\n' });
     const { out } = await run('check', file, '--all');
     expect(out).toContain('Nothing uses the assumption Inflation.');
     expect(out).toContain('  Dismissed: Needed next year.');
@@ -497,7 +495,7 @@ describe('haushalt print', () => {
     const out = join(folder, 'plan.pdf');
     expect((await run('print', STALL, out, '--what', 'plan', '--pages', 'many', '--notes', '--black')).code).toBe(0);
     expect((await run('print', STALL, out, '--what', 'budget,pictures')).error).toContain(
-      'there is no part called pictures',
+      'there is no part named pictures',
     );
     expect((await run('print', STALL, out, '--years', '1999')).error).toContain('the plan has no year 1999');
     expect((await run('print', STALL, join(folder, 'none', 'x.pdf'))).error).toContain('cannot be written');
@@ -517,10 +515,10 @@ describe('haushalt convert', () => {
     expect(readFileSync(pages).subarray(0, 4).toString()).toBe('%PDF');
     for (const [text, words] of [
       ['{', 'is not valid JSON'],
-      ['[]', 'cannot be meant'],
-      ['{"rows":{"3":{"side":"left"}}}', 'cannot be meant: rows.3'],
-      ['{"tables":{"A!1":"sheet"}}', 'cannot be meant: tables.A!1'],
-      ['{"columns":{}}', 'cannot be meant: columns'],
+      ['[]', 'are not valid'],
+      ['{"rows":{"3":{"side":"left"}}}', 'are not valid: rows.3'],
+      ['{"tables":{"A!1":"sheet"}}', 'are not valid: tables.A!1'],
+      ['{"columns":{}}', 'are not valid: columns'],
     ] as const) {
       writeFileSync(said, text);
       const refused = await run('convert', sheet, join(folder, 'never.haushalt.json'), '--said', said);
@@ -538,7 +536,9 @@ describe('haushalt convert', () => {
   });
 
   it('says what it writes, and what it reads', async () => {
-    expect((await run('convert', STALL, join(folder, 'plan.doc'))).error).toContain('A plan is written as .ods, .xlsx');
+    expect((await run('convert', STALL, join(folder, 'plan.doc'))).error).toContain(
+      'A plan can be written as .ods, .xlsx',
+    );
     expect((await run('convert', join(folder, 'nothing.haushalt.json'), join(folder, 'x.ods'))).error).toContain(
       'cannot be read',
     );

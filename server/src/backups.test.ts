@@ -136,7 +136,7 @@ describe('A backup', () => {
         const answer = await restore(body.id, body.plans.map(({ id }: { id: string }) => id)); // prettier-ignore
         expect(answer.at(-1).error?.message).toMatch(/damaged/);
       } else if (status !== 201)
-        expect([status, body.error.message]).toEqual([422, expect.stringMatching(/no backup|damaged/)]);
+        expect([status, body.error.message]).toEqual([422, expect.stringMatching(/not a Haushalt backup|damaged/)]);
     }
     expect(store.plans.count()).toBe(plans);
     const newer = join(dirname(file), 'newer.db');
@@ -149,9 +149,9 @@ describe('A backup', () => {
   });
 
   it.each([
-    ['a trigger', 'create trigger t after insert on plans begin delete from people; end', /not Haushalt’s/],
-    ['a view', 'create view v as select 1', /not Haushalt’s/],
-    ['a table', 'create table more (x)', /not Haushalt’s/],
+    ['a trigger', 'create trigger t after insert on plans begin delete from people; end', /do not belong to Haushalt/],
+    ['a view', 'create view v as select 1', /do not belong to Haushalt/],
+    ['a table', 'create table more (x)', /do not belong to Haushalt/],
     ['a currency that is none', `update plans set currency = 'nonsense'`, /Club/],
     ['a formula that is none', `update ruleSteps set amount = null, formula = '(((('`, /Club/],
     ['a name that is far too long', `update plans set name = '${'x'.repeat(5000)}'`, /cannot be restored/],

@@ -133,7 +133,7 @@ describe('A line that follows another plan', () => {
     const circle = await follow('a', 'c');
     expect([circle.status, circle.body.error.message]).toEqual([
       409,
-      expect.stringMatching(/“c” follows this plan already/),
+      expect.stringMatching(/“c” already follows this plan/),
     ]);
     expect(figures('a')).toEqual(Array(12).fill(10));
     // A file that would close a circle is taken without what would.
@@ -168,7 +168,7 @@ describe('A line that follows another plan', () => {
     await feeding.settled();
     await mara.ask('POST', '/plans/stall/commands', { id: 'm', command: { kind: 'line.setFigure', line: 'sales', month: '2026-01', reach: 'every', figure: 1 } }); // prettier-ignore
     await feeding.settled();
-    expect([figures('own')[0], findings()[0]?.message]).toEqual([600, expect.stringMatching(/stall.Net, which is deleted or not shared/)]); // prettier-ignore
+    expect([figures('own')[0], findings()[0]?.message]).toEqual([600, expect.stringMatching(/stall.Net, which was deleted or is no longer shared/)]); // prettier-ignore
     // Nobody follows what they are not shown.
     await mara.ask('POST', '/plans/import?id=secret', plan('secret', 1));
     expect((await kofi.ask('POST', '/plans/own/commands', { id: 'y', command: { ...command, plan: 'secret' } })).status).toBe(404); // prettier-ignore

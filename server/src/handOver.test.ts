@@ -175,7 +175,7 @@ describe('a statement', () => {
     const lines = await ask(csv);
     expect(lines.filter((line) => line.progress).map((line) => line.progress.what)).toEqual([
       'Reading the file',
-      'Comparing it with what is there',
+      'Comparing with existing entries',
     ]);
     expect(lines.at(-1)).toMatchObject({ format: 'csv', statements: [{ account: 'bank' }] });
     const [refused] = (await ask('<?xml version="1.0"?><Document>')).filter((line) => line.error);

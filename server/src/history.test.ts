@@ -107,7 +107,7 @@ describe('Going back', () => {
     expect(await whole('club')).toEqual(after);
     expect((await send({ kind: 'redo', target: 'back' })).status).toBe(200);
     expect(await whole('club')).toEqual(before);
-    expect((await call('POST', '/plans/club/go-back', { ...back, id: 'again' })).body.error.message).toMatch(/Nothing differs/); // prettier-ignore
+    expect((await call('POST', '/plans/club/go-back', { ...back, id: 'again' })).body.error.message).toMatch(/does not differ/); // prettier-ignore
     expect((await call('POST', '/plans/club/go-back', { ...back, id: 'late', to: { kind: 'revision', revision: 999 } })).status).toBeLessThan(500); // prettier-ignore
   });
 
@@ -145,7 +145,7 @@ describe('Going back', () => {
           rows: null,
         });
         const isSame = JSON.stringify(sorted(states[revision]!)) === JSON.stringify(sorted(states.at(-1)!));
-        expect([status, body.error?.message ?? '']).toEqual(isSame ? [409, expect.stringMatching(/Nothing differs/)] : [200, '']); // prettier-ignore
+        expect([status, body.error?.message ?? '']).toEqual(isSame ? [409, expect.stringMatching(/does not differ/)] : [200, '']); // prettier-ignore
         expect(sorted(store.document(id).document)).toEqual(sorted(states[revision]!));
         const now = { kind: 'now' };
         const then = { kind: 'revision', revision };
@@ -250,7 +250,7 @@ describe('Undo', () => {
     expect((await order(mara, 'm1', hall(250, '2026-03'))).status).toBe(200);
     expect((await order(kofi, 'k1', hall(300, '2026-04'))).status).toBe(200);
     const others = await order(mara, 'u1', { kind: 'undo', target: 'k1' });
-    expect([others.status, others.body.error.message]).toEqual([409, 'Only who made a change can undo it.']);
+    expect([others.status, others.body.error.message]).toEqual([409, 'Only the person who made a change can undo it.']);
     expect((await order(mara, 'u2', { kind: 'undo', target: 'm1' })).status).toBe(200);
     expect((await order(mara, 'm2', hall(260, '2026-05'))).status).toBe(200);
     expect((await order(kofi, 'k2', hall(270, '2026-05'))).status).toBe(200);

@@ -48,8 +48,8 @@ describe('entries', () => {
     await stop();
     await start();
     expect(await sums()).toEqual([
-      { line: 'food', account: 'card', month: '2026-03', amount: -4100, count: 1 },
-      { line: 'wage', account: 'card', month: '2026-02', amount: 200_000, count: 1 },
+      { line: 'food', account: 'card', month: '2026-03', amount: -4100, count: 1, days: 14 },
+      { line: 'wage', account: 'card', month: '2026-02', amount: 200_000, count: 1, days: 27 },
     ]);
     expect((await remove('e1', { ...shop, amount: -4100 })).status).toBe(200);
     expect(await sums()).toHaveLength(1);
@@ -70,7 +70,7 @@ describe('entries', () => {
     const gone = await put('e1', { ...shop, amount: 3 }, { ...shop, amount: 1 });
     expect(gone).toMatchObject({
       status: 409,
-      body: { error: { message: expect.stringContaining('has been removed since') } },
+      body: { error: { message: expect.stringContaining('has been deleted since') } },
     });
     expect(await sums()).toEqual([]);
   });
@@ -88,11 +88,11 @@ describe('entries', () => {
     ]);
     await step('undo', history[2].commandId);
     await step('undo', 'c2');
-    expect(await sums()).toMatchObject([{ amount: -4250, count: 1 }]);
+    expect(await sums()).toMatchObject([{ amount: -4250, count: 1, days: 14 }]);
     await step('undo', 'c1');
     expect(await sums()).toEqual([]);
     for (const target of ['c1', 'c2']) expect((await step('redo', target)).status).toBe(200);
-    expect(await sums()).toMatchObject([{ amount: -4100, count: 1 }]);
+    expect(await sums()).toMatchObject([{ amount: -4100, count: 1, days: 14 }]);
     expect((await list(year)).entries).toEqual([entryOf('e1', { ...shop, amount: -4100 })]);
   });
 
@@ -165,7 +165,9 @@ describe('entries', () => {
       { account: 'card', date: '2026-03-20', amount: 5000, count: 1 },
       { account: 'joint', date: '2026-03-15', amount: -5000, count: 1 },
     ]);
-    expect(await sums()).toEqual([{ line: 'food', account: 'card', month: '2026-03', amount: -4250, count: 1 }]);
+    expect(await sums()).toEqual([
+      { line: 'food', account: 'card', month: '2026-03', amount: -4250, count: 1, days: 14 },
+    ]);
     await remove('d', topUp);
     expect(await days()).toHaveLength(2);
     const unused = await call('POST', '/plans/p1/commands', { id: 'c8', command: { kind: 'account.delete', account: 'joint' } }); // prettier-ignore
@@ -173,7 +175,7 @@ describe('entries', () => {
     const used = await call('POST', '/plans/p1/commands', { id: 'c9', command: { kind: 'account.delete', account: 'card' } }); // prettier-ignore
     expect(used).toMatchObject({
       status: 409,
-      body: { error: { message: expect.stringContaining('Entries went through Card') } },
+      body: { error: { message: expect.stringContaining('Card has entries') } },
     });
   });
 
@@ -224,12 +226,12 @@ describe('entries', () => {
 
   it.each([
     ['a day that is none', { date: '2026-02-30' }, 'date', 'not a valid date'],
-    ['an account that is not there', { account: 'gone' }, 'account', 'no longer there'],
+    ['an account that is not there', { account: 'gone' }, 'account', 'no longer exists'],
     ['a transfer that is a cost', { toAccount: 'joint' }, 'line', 'neither income nor expense'],
-    ['a line that is not there', { line: 'gone' }, 'line', 'no longer there'],
-    ['nothing', { amount: 0 }, 'amount', 'how much'],
+    ['a line that is not there', { line: 'gone' }, 'line', 'no longer exists'],
+    ['nothing', { amount: 0 }, 'amount', 'other than zero'],
     ['parts of a cent', { amount: 0.5 }, 'amount', 'whole number'],
-    ['a field nobody knows', { colour: 'red' }, 'colour', 'not known here'],
+    ['a field nobody knows', { colour: 'red' }, 'colour', 'is not known'],
   ] as const)('are refused with %s, with the place', async (_, part, path, words) => {
     const { status, body } = await put('e1', { ...shop, ...part });
     expect(status).toBe(422);
@@ -274,7 +276,9 @@ describe('entries and their plan', () => {
     await call('POST', '/plans/import?id=p2', saved);
     await call('POST', '/plans/p1/duplicate', { id: 'p3' });
     for (const plan of ['p2', 'p3'])
-      expect(await sums(plan)).toEqual([{ line: 'food', account: 'card', month: '2026-03', amount: -4250, count: 1 }]);
+      expect(await sums(plan)).toEqual([
+        { line: 'food', account: 'card', month: '2026-03', amount: -4250, count: 1, days: 14 },
+      ]);
     await call('DELETE', '/plans/p1');
     expect((await call('GET', '/plans/p1/actuals')).status).toBe(404);
   });

@@ -131,7 +131,7 @@ describe('what is known of a ledger', () => {
             const outcome = store.carryOut(id, 'local', command, order);
             if (!outcome.ok) {
               // Of what is set only a day of a recurring entry that is there by now is refused.
-              if (order.kind === 'entries.set') expect(outcome.refusal.message).toContain('has been entered already');
+              if (order.kind === 'entries.set') expect(outcome.refusal.message).toContain('has already been entered');
               continue;
             }
             if (deed.kind === 'set') steps.push(command);

@@ -91,8 +91,8 @@ describe('lists', () => {
       expect(status).toBeLessThan(500);
       return body.error.message as string;
     };
-    expect(await refused({ kind: 'listColumn.set', column: 'total', settings: { formula: 'Total price + 1' } })).toContain('that is a circle'); // prettier-ignore
-    expect(await refused({ kind: 'listColumn.set', column: 'price', settings: { kind: 'rule', formula: 'Kitchen costs' }, replace: true })).toContain('that is a circle'); // prettier-ignore
+    expect(await refused({ kind: 'listColumn.set', column: 'total', settings: { formula: 'Total price + 1' } })).toContain('a circular reference'); // prettier-ignore
+    expect(await refused({ kind: 'listColumn.set', column: 'price', settings: { kind: 'rule', formula: 'Kitchen costs' }, replace: true })).toContain('a circular reference'); // prettier-ignore
     expect(await refused({ kind: 'list.delete', list: 'kitchen' })).toContain('Kitchen costs');
     expect(await refused({ kind: 'listCells.set', cells: [{ item: 'tap', column: 'price', value: 5 }, { item: 'tap', column: 'paid', value: 5 }] })).toContain('follows the entries'); // prettier-ignore
     expect(await refused({ kind: 'listItems.add', list: 'kitchen', items: [{ id: 'x', cells: [], extra: 1 }], before: null })).toBeDefined(); // prettier-ignore

@@ -30,7 +30,7 @@ describe('Signing in', () => {
       ["' or 1=1 --", 'x'],
     ] as const) {
       const { status, body } = await attempt(who, password);
-      expect([status, body.error.message]).toEqual([401, 'The name or the password is not right.']);
+      expect([status, body.error.message]).toEqual([401, 'The name or the password is wrong.']);
     }
   });
 
@@ -133,7 +133,7 @@ describe('Signing in', () => {
     const slowed = await from('10.0.0.9', 'Mara', PASSWORDS.mara);
     expect([slowed.status, slowed.body.error.message]).toEqual([
       429,
-      expect.stringMatching(/too many attempts.*minute/),
+      expect.stringMatching(/Too many attempts.*minute/),
     ]);
     // Guessing from many machines stops all that are not known, but not the one she signs in from, nor her open page.
     for (let at = 0; at < 8; at++) await from(`10.0.1.${at}`, 'Mara', 'guess');
@@ -335,7 +335,7 @@ describe('A person', () => {
     expect(JSON.stringify(body)).not.toContain('argon2');
     const leave = (password: string) => kofi.ask('POST', '/me/leave', { password, names: 'replaced' });
     expect((await leave('wrong')).status).toBe(422);
-    expect((await leave(PASSWORDS.kofi)).body.error.message).toMatch(/You alone own Own/);
+    expect((await leave(PASSWORDS.kofi)).body.error.message).toMatch(/Only you own Own/);
     await kofi.ask('DELETE', '/plans/own');
     await kofi.ask('DELETE', '/plans/own/for-good');
     expect((await leave(PASSWORDS.kofi)).status).toBe(204);

@@ -74,7 +74,7 @@ describe('changes', () => {
     await newPlan();
     expect(await rename('c1', 'a\ud800b')).toMatchObject({
       status: 422,
-      body: { error: { message: expect.stringContaining('broken character') } },
+      body: { error: { message: expect.stringContaining('invalid character') } },
     });
     expect((await rename('c2', 'a\u0000b')).status).toBe(422);
     expect((await call('POST', '/plans', { ...PLAN, id: 'p2', name: '\udfff' })).status).toBe(422);
@@ -92,7 +92,7 @@ describe('changes', () => {
       await newPlan();
       expect(await call('POST', `/${path}`, body)).toMatchObject({
         status: 422,
-        body: { error: { path: field, message: expect.stringContaining('broken character') } },
+        body: { error: { path: field, message: expect.stringContaining('invalid character') } },
       });
     },
   );
@@ -202,7 +202,7 @@ describe('a database in trouble', () => {
     writeFileSync(file, 'This is no database, but long enough to be read as one.'.repeat(100));
     expect(() => openStore(file)).toThrow(/damaged/);
     expect(() => openStore(dirname(file))).toThrow(/cannot be opened|in use|damaged|directory/);
-    expect(() => openStore(join(file, 'haushalt.db'))).toThrow(/is a file, or lies in one/);
+    expect(() => openStore(join(file, 'haushalt.db'))).toThrow(/is a file, or is inside one/);
     writeFileSync(file, '');
     await start();
   });
@@ -217,7 +217,7 @@ describe('a database in trouble', () => {
     await newPlan();
     const copy = join(dirname(file), 'copy.db');
     copyDatabase(file, copy);
-    expect(() => copyDatabase(file, copy)).toThrow(/there already/);
+    expect(() => copyDatabase(file, copy)).toThrow(/already exists/);
     expect(new Database(copy).prepare('select name from plans').all()).toEqual([{ name: 'Test' }]);
     expect(statSync(copy).mode & 0o077).toBe(0);
     await stop();
@@ -228,9 +228,9 @@ describe('a database in trouble', () => {
     expect((await call('GET', '/plans')).body.plans).toMatchObject([{ name: 'Old' }]);
     const { sums } = (await call('GET', '/plans/old/actuals')).body;
     expect(sums).toEqual([
-      { line: 'food', account: '', month: '2026-03', amount: -100, count: 1 },
-      { line: 'food', account: 'account-1', month: '2026-03', amount: -4250, count: 1 },
-      { line: 'nest', account: '', month: '2026-03', amount: -900, count: 1 },
+      { line: 'food', account: '', month: '2026-03', amount: -100, count: 1, days: 15 },
+      { line: 'food', account: 'account-1', month: '2026-03', amount: -4250, count: 1, days: 14 },
+      { line: 'nest', account: '', month: '2026-03', amount: -900, count: 1, days: 16 },
     ]);
     const found = await call('GET', '/plans/old/entries?from=2026-01&to=2026-12&text=weekly');
     expect(found.body).toMatchObject({ total: 1, entries: [{ id: 'e1', account: 'account-1', amount: -4250 }] });

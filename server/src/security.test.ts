@@ -232,7 +232,7 @@ describe('files that are sent', () => {
     const sent = (who: Browser) => who.ask('POST', '/plans/import', { no: 'plan' });
     const together = await Promise.all(Array.from({ length: 5 }, () => sent(kofi)));
     expect(together.filter(({ status }) => status === 429)).toHaveLength(3);
-    expect(together.find(({ status }) => status === 429)!.body.error.message).toBe('You are sending several files already. Wait until one of them is there.'); // prettier-ignore
+    expect(together.find(({ status }) => status === 429)!.body.error.message).toBe('You are already sending several files. Wait until one of them has been sent.'); // prettier-ignore
     const after: number[] = [];
     for (let nth = 0; nth < 6; nth++) after.push((await sent(kofi)).status);
     expect(after).toEqual([422, 422, 422, 422, 429, 429]);

@@ -138,7 +138,7 @@ describe('commands', () => {
     expect((await open()).history.at(-1)).toMatchObject({ commandId: 'c4', state: 'undone' });
     expect(await send('u2', { kind: 'undo', target: 'c4' })).toMatchObject({
       status: 409,
-      body: { error: { message: 'This has been undone already.' } },
+      body: { error: { message: 'This has already been undone.' } },
     });
     expect((await send('r1', { kind: 'redo', target: 'c4' })).status).toBe(200);
     expect((await figures('Rent'))[0]).toBe(900);
@@ -168,7 +168,7 @@ describe('commands', () => {
     expect(answer).toMatchObject({
       status: 409,
       body: {
-        error: { code: 'conflict', message: 'Rent has been changed since, so this can no longer be undone.' },
+        error: { code: 'conflict', message: 'Rent has been changed since, so the change can no longer be undone.' },
       },
     });
     expect((await figures('Rent'))[1]).toBe(2);
@@ -204,7 +204,7 @@ describe('bad input', () => {
   it('gets its sentence and its place', async () => {
     await planWithRent();
     const before = await open();
-    await refused(newPlan('p601', 601), 422, /may be at most 600/, 'months');
+    await refused(newPlan('p601', 601), 422, /can be at most 600/, 'months');
     await refused(newPlan('p1'), 409, /id cannot be used/, 'id');
     await refused(
       call('POST', '/plans', { id: 'x', name: 'X', currency: 'ABC', locale: 'en', firstMonth: '2026-01', months: 1 }),
@@ -218,9 +218,9 @@ describe('bad input', () => {
       415,
       /JSON body is expected/,
     );
-    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(26_000_000))), 413, /at most 24 MB/);
+    await refused(call('POST', '/plans/p1/commands', JSON.stringify('x'.repeat(26_000_000))), 413, /limit is 24 MB/);
     await refused(send('b1', { kind: 'line.paint', line: 'l' }), 422, /no such command/, 'command.kind');
-    await refused(send('b2', { kind: 'line.delete', line: 'l', force: true }), 422, /not known here/, 'command.force');
+    await refused(send('b2', { kind: 'line.delete', line: 'l', force: true }), 422, /is not known/, 'command.force');
     await refused(
       send('b3', { kind: 'line.setFigure', line: 'l', month: '2026-13', reach: 'month', figure: 1 }),
       422,
@@ -230,7 +230,7 @@ describe('bad input', () => {
     await refused(
       send('b4', { kind: 'line.setFigure', line: 'l', month: '2026-01', reach: 'month', figure: '12' }),
       422,
-      /has to be a number/,
+      /must be a number/,
       'command.figure',
     );
     await refused(
@@ -241,7 +241,7 @@ describe('bad input', () => {
     await refused(
       send('b6', { kind: 'line.add', id: 'l2', group: 'g', name: 'rent', unit: 'money', before: null }),
       422,
-      /already a line called Rent/,
+      /already a line named Rent/,
       'name',
     );
     await refused(
@@ -250,12 +250,12 @@ describe('bad input', () => {
       /Did you mean Rent/,
       'formula',
     );
-    await refused(send('b8', { kind: 'plan.set', settings: {} }), 422, /says nothing/, 'command.settings');
+    await refused(send('b8', { kind: 'plan.set', settings: {} }), 422, /is empty/, 'command.settings');
     await refused(send('bad id', { kind: 'line.delete', line: 'l' }), 422, /letters, digits/, 'id');
     await refused(call('POST', '/plans/import', { version: 1 }), 422, /settings are missing/, '/plan');
-    await refused(call('POST', '/plans', `"${'x'.repeat(3 << 20)}"`), 413, /at most 2 MB/);
-    await refused(call('GET', '/plans/none'), 404, /no such plan/);
-    await refused(call('GET', '/nowhere'), 404, /nothing at GET \/api\/nowhere/);
+    await refused(call('POST', '/plans', `"${'x'.repeat(3 << 20)}"`), 413, /limit is 2 MB/);
+    await refused(call('GET', '/plans/none'), 404, /Plan not found/);
+    await refused(call('GET', '/nowhere'), 404, /Nothing was found at GET \/api\/nowhere/);
     expect(await open()).toEqual(before);
   });
 
@@ -395,7 +395,7 @@ describe('calculators', () => {
       settings: { name: 'V', amount: 'Nothing here' },
     });
     expect(formula.status).toBe(422);
-    expect(formula.body.error.message).toContain('Nothing in this plan is called Nothing here');
+    expect(formula.body.error.message).toContain('Nothing in this plan is named Nothing here');
   });
 });
 
@@ -406,7 +406,7 @@ describe('the database', () => {
     database.close();
     expect(() => openStore(file)).toThrow(/in use by another Haushalt/);
     await stop();
-    expect(() => openStore(file)).toThrow(/newer Haushalt/);
+    expect(() => openStore(file)).toThrow(/newer version/);
     const again = openDatabase(join(dirname(file), 'other.db'));
     again.close();
     const mend = new (await import('better-sqlite3')).default(file);

@@ -98,7 +98,7 @@ describe('a bank’s file', () => {
 
   it.each([
     ['nothing', '', 'The file is empty.'],
-    ['a letter', 'Dear customer', 'Say in which column the date stands'],
+    ['a letter', 'Dear customer', 'Choose the column of the date'],
     ['broken XML', '<?xml version="1.0"?><Document><a></Document>', 'Line 1, column'],
     ['another currency', 'OFXHEADER:100\n<OFX><STMTRS><CURDEF>USD<BANKTRANLIST></BANKTRANLIST></STMTRS></OFX>', 'The statement is in USD; this plan is in EUR.'],
   ])('with %s is refused with a sentence, and nothing is stored', async (_, file, words) => {
@@ -219,7 +219,7 @@ describe('services outside', () => {
     await behave('statistics', { answer: 'repeating' });
     expect((await call('GET', '/indices/consumer-prices')).body.values).toEqual(index.values);
     await behave('statistics', { answer: 'malformed' });
-    expect((await call('GET', '/indices/consumer-prices')).body.error.message).toContain('cannot be understood');
+    expect((await call('GET', '/indices/consumer-prices')).body.error.message).toContain('cannot be read');
     await behave('statistics', { answer: 'failing' });
     expect((await call('GET', '/indices')).status).toBe(503);
     await behave('statistics', { answer: 'right' });

@@ -35,7 +35,7 @@ describe('a payment is entered once', () => {
     expect((await send(adds([line({ reference: 'R1' })], { from: 'the bank' }))).status).toBe(200);
     const again = await send(adds([line({ reference: 'R1', what: 'Corrected' })], { from: 'the bank' }));
     expect(again.status).toBe(409);
-    expect(again.body.error.message).toBe('“Rent” of 3 March 2026 has been entered already by You. Nothing was entered a second time.'); // prettier-ignore
+    expect(again.body.error.message).toBe('“Rent” of 3 March 2026 has already been entered by You. Nothing was entered twice.'); // prettier-ignore
     // A bank may use a reference for several payments: other amounts, and other days.
     expect((await send(adds([line({ reference: 'R1', amount: -500 })]))).status).toBe(200);
     expect((await send(adds([line({ reference: 'R1', date: '2026-04-03' })]))).status).toBe(200);

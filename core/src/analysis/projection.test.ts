@@ -135,10 +135,10 @@ describe('a projection', () => {
       }); // prettier-ignore
       return decision.ok ? null : decision.refusal.message;
     };
-    expect(refusal(18)).toBe('A plan is rolled forward from the end of a year. Let it end in December 2027 first.');
+    expect(refusal(18)).toBe('A plan can only be extended from the end of a year. First let it end in December 2027.');
     expect(refusal(12)).toBeNull();
     expect(refusal(588, 2)).toBe('A plan has at most 600 months; this would make 612.');
-    expect(refusal(12, 31)).toBe('A plan is rolled forward by 1 to 30 years.');
+    expect(refusal(12, 31)).toBe('A plan can be extended by 1 to 30 years.');
   });
 
   it('keeps balances and computed rules; only typed figures grow', () => {

@@ -54,7 +54,7 @@ describe('a break-even in units', () => {
   it('never crosses when a unit costs what it brings', () => {
     const model = modelOf({ ...TERMS, variableCost: 4 });
     const problem = model.problems.get(model.seriesOf('even.units')!.codeAt(0))!;
-    expect(problem.detail).toMatch(/^Never: a unit costs as much as it brings/);
+    expect(problem.detail).toMatch(/^Never: a unit costs as much as its price/);
     expect(at(model, 'contribution')).toBe(0);
     expect(at(model, 'profit')).toBe(-1000);
   });
@@ -62,7 +62,7 @@ describe('a break-even in units', () => {
   it('says which input is empty, and keeps the unit costs', () => {
     const model = modelOf({ fixedCosts: 10, variableCost: 1, costs: 'Flour', units: 'Loaves' });
     const problem = model.problems.get(model.seriesOf('even.units')!.codeAt(0))!;
-    expect(problem.detail).toBe('The price is empty, so the units do not follow yet.');
+    expect(problem.detail).toBe('The price is empty, so the units cannot be calculated yet.');
     expect(at(model, 'unit cost')).toBe(1);
   });
 
@@ -106,7 +106,7 @@ describe('a break-even in time', () => {
 
   it('says never, and why, and when it falls back', () => {
     expect(answerOf(modelOf({ about: 'time', flow: 'Net - 300' }))).toMatchObject({
-      payback: { reached: null, never: 'Never within the plan: at its end it is still below zero.' },
+      payback: { reached: null, never: 'Not within the plan: at its end the cumulative net is still below zero.' },
     });
     expect(answerOf(modelOf({ about: 'time', flow: 'Sales' }))).toMatchObject({
       payback: { never: 'There is nothing to pay back: the cumulative net is never below zero.' },
@@ -116,7 +116,7 @@ describe('a break-even in time', () => {
     });
     expect(answerOf(modelOf({ about: 'time' }))).toEqual({
       kind: 'none',
-      why: 'What comes in less what goes out is empty, so no month follows yet.',
+      why: 'The net is empty, so the month cannot be calculated yet.',
     });
   });
 });
@@ -133,11 +133,11 @@ describe('a break-even between two alternatives', () => {
 
   it('says never when one is dearer all along, or both are the same', () => {
     expect(answerOf(modelOf({ about: 'between', firstCosts: '10', secondCosts: '20' }))).toMatchObject({
-      between: { crossing: null, never: 'Never within the plan: The second has cost more all along.' },
+      between: { crossing: null, never: 'Not within the plan: The second costs more throughout.' },
     });
     expect(
       answerOf(modelOf({ about: 'between', firstCosts: '9', secondName: 'Hiring', secondCosts: '20' })),
-    ).toMatchObject({ between: { never: 'Never within the plan: Hiring has cost more all along.' } });
+    ).toMatchObject({ between: { never: 'Not within the plan: Hiring costs more throughout.' } });
     expect(answerOf(modelOf({ about: 'between', firstCosts: '20', secondCosts: 'Flour / 5' }))).toMatchObject({
       between: { never: 'Both cost the same in every month.' },
     });

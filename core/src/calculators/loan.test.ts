@@ -172,13 +172,13 @@ describe('a loan', () => {
   });
 
   it.each([
-    [{ rate: 0.059, months: 42 }, 'The amount is empty, so the monthly payment does not follow yet.'],
-    [{ ...BIKE, amount: 0 }, 'A loan needs an amount above zero.'],
-    [{ ...BIKE, months: 42.5 }, 'The term is a whole number of months; 42.5 is not.'],
-    [{ ...BIKE, months: 0 }, 'The term is at least one month.'],
-    [{ ...BIKE, months: 1201 }, 'The term is at most 1200 months, a hundred years.'],
-    [{ ...BIKE, rate: -1 }, 'A rate of minus 100 % or less makes no loan.'],
-    [{ ...BIKE, balloon: 6000 }, 'The balloon payment lies between nothing and the amount.'],
+    [{ rate: 0.059, months: 42 }, 'The amount is empty, so the monthly payment cannot be calculated yet.'],
+    [{ ...BIKE, amount: 0 }, 'Enter an amount above zero.'],
+    [{ ...BIKE, months: 42.5 }, 'The term must be a whole number of months; 42.5 is not.'],
+    [{ ...BIKE, months: 0 }, 'The term must be at least one month.'],
+    [{ ...BIKE, months: 1201 }, 'The term can be at most 1200 months, a hundred years.'],
+    [{ ...BIKE, rate: -1 }, 'The rate must be above −100 %.'],
+    [{ ...BIKE, balloon: 6000 }, 'The balloon payment must be between zero and the amount.'],
     [{ ...BIKE, interestOnly: 42 }, 'At least one month has to be left to pay the loan back.'],
     [
       { amount: 5400, rate: 0.12, payment: 50, unknown: 'months' },
@@ -194,7 +194,7 @@ describe('a loan', () => {
     ],
     [
       { amount: 100, months: 12, unknown: 'rate' },
-      'The monthly payment is empty, so the yearly rate does not follow yet.',
+      'The monthly payment is empty, so the yearly rate cannot be calculated yet.',
     ],
   ])('answers %j with a sentence', (terms, sentence) => {
     expect(refusalOf(terms)).toBe(sentence);

@@ -159,13 +159,10 @@ describe('a savings fund', () => {
   });
 
   it.each([
-    [
-      { deposit: 5, rate: 0, first: '2029-01' },
-      'The first deposit lies after the plan’s last month, so say how long is to be saved.',
-    ],
-    [{ rate: 0.02 }, 'The monthly deposit is empty, so the final balance does not follow yet.'],
-    [{ deposit: 10 }, 'The yearly rate is empty, so the final balance does not follow yet.'],
-    [{ deposit: 10, rate: 0.02, unknown: 'months' }, 'The goal is empty, so the term does not follow yet.'],
+    [{ deposit: 5, rate: 0, first: '2029-01' }, 'The first deposit is after the plan’s last month. Enter a term.'],
+    [{ rate: 0.02 }, 'The monthly deposit is empty, so the final balance cannot be calculated yet.'],
+    [{ deposit: 10 }, 'The yearly rate is empty, so the final balance cannot be calculated yet.'],
+    [{ deposit: 10, rate: 0.02, unknown: 'months' }, 'The goal is empty, so the term cannot be calculated yet.'],
     [
       { deposit: 0, rate: 0, goal: 100, unknown: 'months' },
       'Without a deposit and without interest the goal is never reached.',
@@ -173,11 +170,11 @@ describe('a savings fund', () => {
     [{ deposit: 0.01, rate: 0, goal: 9e6, unknown: 'months' }, 'The goal is not reached within a hundred years.'],
     [
       { opening: 500, deposit: 1, rate: 0, goal: 100, unknown: 'months' },
-      'The opening balance has reached the goal already.',
+      'The opening balance already reaches the goal.',
     ],
-    [{ deposit: 0, months: 12, goal: 100, unknown: 'rate' }, 'No rate lets these deposits come to that goal.'],
-    [{ deposit: -5, rate: 0 }, 'A deposit is not below zero. Use a withdrawal instead.'],
-    [{ ...FUND, months: 12, withdrawals: 'howLong' }, 'How much is to be taken out each month? That is empty.'],
+    [{ deposit: 0, months: 12, goal: 100, unknown: 'rate' }, 'These deposits do not reach the goal at any rate.'],
+    [{ deposit: -5, rate: 0 }, 'A deposit cannot be below zero. Use a withdrawal instead.'],
+    [{ ...FUND, months: 12, withdrawals: 'howLong' }, 'Enter the monthly withdrawal.'],
   ])('answers %j with a sentence', (terms, sentence) => {
     expect(refusalOf(terms)).toBe(sentence);
   });

@@ -86,7 +86,7 @@ describe('a tax schedule', () => {
     // Where the first bands hold later, the years before have none, and the years after have theirs.
     const onlyLater = modelOf({ ruleSteps: FEES, taxBands: later });
     const problem = onlyLater.problems.get(onlyLater.seriesOf('old.tax')!.codeAt(0))!;
-    expect(problem.detail).toBe('It has no bands that hold in 2026.');
+    expect(problem.detail).toBe('It has no bands for 2026.');
     expect(onlyLater.seriesOf('old.tax')!.valueAt(12)).toBeCloseTo(1500, 8);
   });
 

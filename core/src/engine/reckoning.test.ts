@@ -35,7 +35,7 @@ describe('a reckoning', () => {
   it('says that a month is an exception, and what the rule would give', () => {
     expect(of('Rent', 4)).toMatchObject({
       source: 'exception',
-      words: 'Typed for May 2026 alone, as an exception. The rule would give €800.00.',
+      words: 'Typed for May 2026 only, as an exception. The rule would give €800.00.',
     });
     expect(of('Food', 5)).toMatchObject({ source: 'exception', formula: 'Pay × 5%', value: 100 });
     expect(of('Food', 5).words).toContain('The rule would give €204.80.');

@@ -45,9 +45,9 @@ describe('reading a figure', () => {
     ['1e999', /exponent/],
     ['1E5', /exponent/],
     ['1,23.5', /cannot be read/],
-    ['abc', /not a figure/],
+    ['abc', /not a valid figure/],
     ['--3', /not a figure|cannot/],
-    ['(-3)', /brackets and a sign/],
+    ['(-3)', /parentheses and a sign/],
     ['12\t13', /more than one/],
     ['12\n13', /more than one/],
     ['99999999999999', /too large/],
@@ -58,8 +58,8 @@ describe('reading a figure', () => {
   });
 
   it('tells people who use the other decimal mark', () => {
-    expect(figure('12.5', 'de-DE')).toBe('In this plan decimals follow a ",", so write 12,5.');
-    expect(figure('12,5', 'en-IE')).toBe('In this plan decimals follow a ".", so write 12.5.');
+    expect(figure('12.5', 'de-DE')).toBe('In this plan the decimal sign is “,”. Enter 12,5.');
+    expect(figure('12,5', 'en-IE')).toBe('In this plan the decimal sign is “.”. Enter 12.5.');
   });
 
   it('gives back what was written for entry, in every notation', () => {

@@ -139,30 +139,30 @@ describe('parsing and printing', () => {
 
 describe('a formula with an error', () => {
   it.each<[string, number, number, RegExp]>([
-    ['', 0, 0, /Write a rule/],
+    ['', 0, 0, /Enter a rule/],
     ['Rent *', 6, 6, /missing at the end/],
     ['Rent * * 2', 7, 8, /expected here/],
     ['(Rent + 2', 0, 1, /not closed/],
-    ['Rent + 2)', 8, 9, /closes nothing/],
+    ['Rent + 2)', 8, 9, /no opening bracket/],
     ['Rent 2 + 3 4', 11, 12, /operator/],
-    ['==Rent', 1, 2, /expected here, not "="/],
-    ['=', 1, 1, /Write a rule/],
-    ['foo(3)', 0, 3, /no function called foo/],
+    ['==Rent', 1, 2, /expected here, not “=”/],
+    ['=', 1, 1, /Enter a rule/],
+    ['foo(3)', 0, 3, /no function named foo/],
     ['round()', 0, 7, /written round\(x, \[digits\]\); here it has no argument/],
     ['payment(1, 2)', 0, 13, /two|2 arguments/],
-    ["'Rent", 0, 5, /closing quote/],
-    ['Rent & Heating', 5, 6, /single quotes/],
+    ["'Rent", 0, 5, /closing quotation mark/],
+    ['Rent & Heating', 5, 6, /single quotation marks/],
     ['€ 5', 0, 1, /currency/],
-    ['"Rent"', 0, 1, /single quotes/],
+    ['"Rent"', 0, 1, /single quotation marks/],
     ['Rent; 2', 4, 5, /arguments of a function/],
-    ['2026-13', 0, 7, /no month/],
+    ['2026-13', 0, 7, /not a valid month/],
     ['at(Rent, 2026-12-05)', 9, 19, /without a day/],
     ['total(Rent, 2026)', 12, 16, /month, quarter or year is expected/],
     ['running(Rent, years)', 14, 19, /quarter or year is expected/],
     ['grow(Rent, 1%, 2026-03, quarter)', 24, 31, /year or month is expected/],
     ['average(Rent, period)', 14, 20, /quarter or year is expected/],
     ['monthly(Rent, 2)', 14, 15, /effective is expected/],
-    ['#', 0, 1, /no meaning/],
+    ['#', 0, 1, /cannot be used/],
     ['{', 0, 1, /Braces/],
   ])('%s points at column %i to %i', (text, from, to, message) => {
     const problem = problemOf(text);
@@ -171,7 +171,7 @@ describe('a formula with an error', () => {
   });
 
   it('is refused when too long or nested too deeply, rather than running out of room', () => {
-    expect(problemOf('1+'.repeat(500) + '1').message).toContain('may have 1000 names');
+    expect(problemOf('1+'.repeat(500) + '1').message).toContain('can have up to 1000 names');
     expect(problemOf('1'.repeat(300_000)).message).toContain('200000 characters');
     expect(problemOf('('.repeat(400) + '1' + ')'.repeat(400)).message).toContain('nested');
     expect(problemOf('-'.repeat(900) + '1').message).toContain('nested');
@@ -229,7 +229,7 @@ describe('names', () => {
       const { problem } = error as FormulaError;
       expect(problem.place).toEqual({ from: 4, to: 8 });
       expect(problem.suggestions).toEqual(['Rent']);
-      expect(problem.message).toBe('Nothing in this plan is called Rnet. Did you mean Rent?');
+      expect(problem.message).toBe('Nothing in this plan is named Rnet. Did you mean Rent?');
     }
     expect(nearestNames(names, 'Net pay')).toEqual(['Net pay Mara']);
     expect(nearestNames(names, 'Something else entirely')).toEqual([]);

@@ -50,9 +50,9 @@ describe('the unit of a formula', () => {
   });
 
   it.each([
-    ['{balance} * {inflation}', 'Applies the yearly rate inflation to a month’s money. → monthly(inflation)'],
+    ['{balance} * {inflation}', 'Applies the yearly rate inflation to a monthly amount. → monthly(inflation)'],
     ['{rent} + {discount}', 'Adds a percent to money. → rent * (1 + discount)'],
-    ['{rent} - {inflation}', 'Takes a rate per year from money. → rent * (1 - inflation)'],
+    ['{rent} - {inflation}', 'Subtracts a rate per year from money. → rent * (1 - inflation)'],
     ['{rent} + {sold}', 'This adds money and number.'],
     ['{rent} * {balance}', 'Multiplies money by money.'],
     ['payment({rent}, {inflation}, {age})', 'payment counts in months; this is in years. → age * 12'],

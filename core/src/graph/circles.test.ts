@@ -74,7 +74,7 @@ describe('a circle in words', () => {
   it('names every link', () => {
     const name = (id: string) => ({ a: 'Rent', b: 'Heating' })[id] ?? id;
     expect(circleSentence(['a', 'b', 'a'], name)).toBe(
-      'Rent needs Heating, Heating needs Rent: that is a circle. Use prior(…) where the month before is meant.',
+      'Rent needs Heating, Heating needs Rent: a circular reference. Use prior(…) to refer to the previous month.',
     );
   });
 });

@@ -16,6 +16,8 @@ export interface EntrySum {
   readonly month: Month;
   readonly amount: number;
   readonly count: number;
+  /** The days of the month of all of them, added up. */
+  readonly days: number;
 }
 
 /** The entries of a line in a month, taken together. */

@@ -124,6 +124,25 @@ describe('the forecast', () => {
     expect(bank!.days).toEqual([{ date: '2026-01-31', balance: 210_000, isForecast: false }]);
   });
 
+  it('has what came once a month on the day it came last, and so the lowest balance before it', () => {
+    const before = { ...pay, date: '2026-01-27' };
+    const on = (days: readonly { date: string; balance: number }[], date: string) =>
+      days.find((day) => day.date === date)!.balance;
+    const [bank] = forecast(withRent, [before, fund, food], '2026-02-01', '2026-02-28');
+    const [day26, day27] = [on(bank!.days, '2026-02-26'), on(bank!.days, '2026-02-27')];
+    expect(day27 - day26).toBeGreaterThan(199_000);
+    expect(bank!.lowest.date).toBe('2026-02-25');
+    // In a month that is shorter it comes on its last day; once its day has passed, on the days that are left.
+    const [late] = forecast(withRent, [{ ...before, date: '2026-01-31' }, fund, food], '2026-02-01', '2026-02-28');
+    expect(on(late!.days, '2026-02-28') - on(late!.days, '2026-02-27')).toBeGreaterThan(199_000);
+    const [passed] = forecast(withRent, [{ ...before, date: '2026-01-03' }, fund, food], '2026-02-10', '2026-02-28');
+    expect(on(passed!.days, '2026-02-12') - on(passed!.days, '2026-02-11')).toBeGreaterThan(10_000);
+    // What came twice in a month has no day of its own.
+    const twice = [before, { ...before, date: '2026-01-13' }, fund, food];
+    const [spread] = forecast(withRent, twice, '2026-02-01', '2026-02-28');
+    expect(on(spread!.days, '2026-02-12') - on(spread!.days, '2026-02-11')).toBeGreaterThan(6000);
+  });
+
   it('knows nothing twice: what happened is not expected, and closed accounts are left out', () => {
     const paid = { date: '2026-01-25', amount: -80_000, line: idOf('Rent'), account: 'bank', standing: 'rent', due: '2026-01-25' }; // prettier-ignore
     const all = forecast(withRent, [pay, fund, food, paid], '2026-01-26', '2026-01-31', '2026-01-24');

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, lastDay, monthOfDay } from '../calendar/day.ts';
+import { addDays, dayOfMonth, daysBetween, lastDay, monthOfDay } from '../calendar/day.ts';
 import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
 import type { Day } from '../calendar/readDate.ts';
 import type { PlanModel } from '../engine/planModel.ts';
@@ -46,8 +46,9 @@ export interface ForecastGiven extends Happened {
 
 /**
  * The balances of all open accounts from today on. Today's is what is in them; from tomorrow on, the expected entries count on
- * their days (what is due or overdue today, tomorrow), and what the budget still foresees of each line is spread evenly over
- * the days that are left of its month. Where no day is left, what is due counts today.
+ * their days (what is due or overdue today, tomorrow). What the budget still foresees of a line that has lately come once a
+ * month, as pay does, counts on the day of the month it came on last; of any other, it is spread evenly over the days that are
+ * left of its month. Where no day is left, what is due counts today.
  */
 export function forecastOf(given: ForecastGiven): Forecast[] {
   const { model, balances, today, until } = given;
@@ -100,7 +101,14 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
     const key = `${each.line}|${monthOfDay(each.due)}`;
     byLineAndMonth.set(key, (byLineAndMonth.get(key) ?? 0) + each.amount);
   }
+  const usualDay = usualDays(sums, monthOfDay(today));
   for (const [line, month, left] of leftOfBudget(given, byLineAndMonth)) {
+    const day = usualDay(line);
+    const at = day === null ? -1 : daysBetween(today, dayOfMonth(month, day));
+    if (at >= ahead) {
+      add(usual(line), at, left);
+      continue;
+    }
     const first = Math.max(ahead, daysBetween(today, `${month}-01`));
     const last = Math.min(count - 1, daysBetween(today, lastDay(month)));
     const days = daysBetween(today, lastDay(month)) - first + 1;
@@ -143,6 +151,30 @@ function* leftOfBudget(
 
 function actualOf(document: Document, actuals: Actuals, line: string, month: Month): number {
   return actualFigure(document, actuals, line, month) ?? 0;
+}
+
+/** Of how many months before this one the days of entries are looked at. */
+const MONTHS_LOOKED_BACK = 3;
+
+/**
+ * The day of the month each line came on last, where it came once in every month of the last three that it came in at all;
+ * `null` where it comes more often, or has not come.
+ */
+function usualDays(sums: readonly EntrySum[], month: Month): (line: string) => number | null {
+  const since = addMonths(month, -MONTHS_LOOKED_BACK);
+  const byLine = new Map<string, Map<Month, { count: number; days: number }>>();
+  for (const sum of sums) {
+    if (sum.line === '' || sum.month < since || sum.month >= month) continue;
+    let months = byLine.get(sum.line);
+    if (!months) byLine.set(sum.line, (months = new Map()));
+    const before = months.get(sum.month) ?? { count: 0, days: 0 };
+    months.set(sum.month, { count: before.count + sum.count, days: before.days + sum.days });
+  }
+  return (line) => {
+    const months = byLine.get(line);
+    if (!months || [...months.values()].some(({ count }) => count !== 1)) return null;
+    return months.get([...months.keys()].reduce((last, each) => (each > last ? each : last)))!.days;
+  };
 }
 
 /**

@@ -33,6 +33,7 @@ const sum = (name: string, month: string, amount: number, count = 1): EntrySum =
   month: toMonth(month),
   amount,
   count,
+  days: 14 * count,
 });
 /** What was paid for a cost, or set aside. */
 const paid = (name: string, month: string, amount: number, count = 1) => sum(name, month, -amount, count);
@@ -54,18 +55,18 @@ describe('an entry', () => {
   it.each([
     ['no day', { date: '2026-02-30' }, 'date', 'not a valid date'],
     ['a day in words', { date: 'today' }, 'date', 'not a valid date'],
-    ['a line that is gone', { line: 'gone' }, 'line', 'no longer there'],
-    ['a line that counts things', { line: idOf('Loaves') }, 'line', 'Loaves is no flow of money'],
-    ['an account that is gone', { account: 'nowhere' }, 'account', 'no longer there'],
+    ['a deleted line', { line: 'gone' }, 'line', 'no longer exists'],
+    ['a line that counts things', { line: idOf('Loaves') }, 'line', 'Loaves is not a cash flow'],
+    ['an account that is gone', { account: 'nowhere' }, 'account', 'no longer exists'],
     ['an account that is closed', { account: 'old' }, 'account', 'Old is closed'],
     ['a transfer to its own account', { line: '', toAccount: 'card' }, 'toAccount', 'to another one'],
     ['a transfer for a cost', { toAccount: 'bank' }, 'line', 'neither income nor expense'],
     ['a transfer that comes in', { line: '', toAccount: 'bank', amount: 5 }, 'amount', 'leaves its account'],
-    ['a fraction of a cent', { amount: 1.5 }, 'amount', 'whole cents'],
-    ['nothing', { amount: 0 }, 'amount', 'how much'],
-    ['more than anyone has', { amount: 1e14 }, 'amount', 'whole cents'],
-    ['too many words', { what: 'x'.repeat(201) }, 'what', '200 letters'],
-    ['an id with a slash', { id: 'a/b' }, 'id', 'An id has'],
+    ['a fraction of a cent', { amount: 1.5 }, 'amount', 'whole number of cents'],
+    ['nothing', { amount: 0 }, 'amount', 'other than zero'],
+    ['more than anyone has', { amount: 1e14 }, 'amount', 'whole number of cents'],
+    ['too many words', { what: 'x'.repeat(201) }, 'what', '200 characters'],
+    ['an id with a slash', { id: 'a/b' }, 'id', 'An id must have'],
   ] as const)('is refused with %s', (_, part, field, words) => {
     const refusal = entryRefusal(document, entry(part), null);
     expect(refusal?.field).toBe(field);
@@ -295,8 +296,8 @@ describe('entries in a plan file', () => {
     ['no date', [{ line: 'Food', amount: 1 }], '/entries/0/date', 'a text'],
     ['no amount', [{ date: '2026-01-01', line: 'Food' }], '/entries/0/amount', 'a number'],
     ['parts of a cent', [{ date: '2026-01-01', line: 'Food', amount: 1.005 }], '/entries/0/amount', 'decimals'],
-    ['an unknown line', [{ date: '2026-01-01', line: 'Fodd', amount: 1 }], '/entries/0/line', 'nothing called "Fodd"'],
-    ['an unknown account', [{ date: '2026-01-01', account: 'Cart', amount: 1 }], '/entries/0/account', 'no account called "Cart"'],
+    ['an unknown line', [{ date: '2026-01-01', line: 'Fodd', amount: 1 }], '/entries/0/line', 'no line named “Fodd”'],
+    ['an unknown account', [{ date: '2026-01-01', account: 'Cart', amount: 1 }], '/entries/0/account', 'no account named “Cart”'],
     ['a day there is not', [{ date: '2026-02-30', line: 'Food', amount: 1 }], '/entries/0/date', 'not a valid date'],
   ] as const)('are refused with %s, where it stands', (_, list, pointer, words) => {
     const read = () => parseEntries({ accounts: [], entries: list }, document);

@@ -189,13 +189,13 @@ describe('what is expected', () => {
   });
 
   it.each([
-    ['no line and no account', { line: null }, 'line', 'Choose the line'],
-    ['a memo line', { line: idOf('Units') }, 'line', 'no flow of money'],
-    ['a line that is gone', { line: 'gone' }, undefined, 'no longer'],
+    ['no line and no account', { line: null }, 'line', 'Choose a line'],
+    ['a memo line', { line: idOf('Units') }, 'line', 'not a cash flow'],
+    ['a deleted line', { line: 'gone' }, undefined, 'no longer'],
     ['a transfer for a cost', { toAccount: 'nest' }, 'line', 'neither income nor expense'],
     ['a transfer to itself', { line: null, toAccount: 'bank', amount: 5 }, 'toAccount', 'another one'],
-    ['a transfer of nothing said', { line: null, toAccount: 'nest' }, 'amount', 'how much'],
-    ['nothing', { amount: 0 }, 'amount', 'how much'],
+    ['a transfer of nothing said', { line: null, toAccount: 'nest' }, 'amount', 'Enter an amount'],
+    ['nothing', { amount: 0 }, 'amount', 'Enter an amount'],
     ['no day', { from: '2026-02-30' }, 'from', 'not a valid date'],
     ['an end before its beginning', { until: '2025-01-01' }, 'until', 'before the first'],
     ['a rhythm of nothing', { every: 0 }, 'every', 'whole number'],

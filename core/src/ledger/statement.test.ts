@@ -211,7 +211,7 @@ describe('accounts', () => {
     expect(more.accounts.get('new')).toMatchObject({ name: 'Piggy bank', closed: true, opening: 5, openingOn: null });
     const moved = after(more, { kind: 'account.move', account: 'new', before: 'bank' });
     expect(moved.accounts.get('new')!.position < moved.accounts.get('bank')!.position).toBe(true);
-    const taken = 'There is already an account called Bank. Choose another name.';
+    const taken = 'There is already an account named Bank. Choose another name.';
     expect(decide(bare, set('x', { name: 'BANK' }))).toMatchObject({
       ok: false,
       refusal: { field: 'name', message: taken },

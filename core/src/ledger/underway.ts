@@ -1,3 +1,4 @@
+import { numberInMonth } from '../calendar/day.ts';
 import type { EntryChange } from '../plan/document/document.ts';
 import { isTransfer, monthOfDate, type LedgerEntry } from '../plan/schema/entries.ts';
 import { isAsked, compareEntries, type EntryQuery } from './query.ts';
@@ -15,8 +16,13 @@ export function sumsAfter(sums: readonly EntrySum[], changes: readonly EntryChan
     const { line, account, date, amount } = entry;
     const month = monthOfDate(date);
     const key = `${line}|${account}|${month}`;
-    const before = byKey.get(key) ?? { line, account, month, amount: 0, count: 0 };
-    const after = { ...before, amount: before.amount + sign * amount, count: before.count + sign };
+    const before = byKey.get(key) ?? { line, account, month, amount: 0, count: 0, days: 0 };
+    const after = {
+      ...before,
+      amount: before.amount + sign * amount,
+      count: before.count + sign,
+      days: before.days + sign * numberInMonth(date),
+    };
     if (after.count === 0) byKey.delete(key);
     else byKey.set(key, after);
   };

@@ -168,9 +168,9 @@ describe('a list', () => {
   it('lets a single item differ, and says so', () => {
     const changed = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: 100 }] });
     expect(figures(changed, 'total')[2]).toBe(100);
-    expect(reckonItem(new Model(changed), 'total', 2).words).toBe('Typed for this item alone, as an exception: €100.00. The rule would give €121.50.'); // prettier-ignore
+    expect(reckonItem(new Model(changed), 'total', 2).words).toBe('Typed for this item only, as an exception: €100.00. The rule would give €121.50.'); // prettier-ignore
     const [found] = findingsOf(new Model(changed)).filter(({ kind }) => kind === 'typedOverRule');
-    expect(found!.message).toBe('Lamps departs from the rule of Kitchen.Total price.');
+    expect(found!.message).toBe('Lamps is an exception to the rule of Kitchen.Total price.');
     expect(figures(after(changed, found!.mend!.command), 'total')[2]).toBe(121.5);
     const own = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: null, formula: 'Extended' }] }); // prettier-ignore
     expect(figures(own, 'total')[2]).toBe(135);
@@ -181,7 +181,7 @@ describe('a list', () => {
     expect(reckoning).toMatchObject({ formula: 'Extended − Less', worked: '238.80 − 23.88', source: 'formula' });
     expect(reckoning.parts.map(({ label, value }) => [label, value])).toEqual([['Extended', 12 * 19.9], ['Less', 12 * 19.9 * 0.1]]); // prettier-ignore
     expect(reckonItem(new Model(kitchen), 'price', 0).words).toBe('Typed: €19.90.');
-    expect(reckonItem(new Model(kitchen), 'status', 1)).toMatchObject({ value: 0, words: 'What was estimated less what it cost:' }); // prettier-ignore
+    expect(reckonItem(new Model(kitchen), 'status', 1)).toMatchObject({ value: 0, words: 'Estimated less actual amount:' }); // prettier-ignore
   });
 
   it('says row and column where something is wrong', () => {
@@ -195,13 +195,13 @@ describe('a list', () => {
     expect(reckonItem(new Model(divided), 'each', 3).problem).toBe('Quantity is empty in row 4 (Paint), so Each has no figure.'); // prettier-ignore
     const kinds = findingsOf(new Model(divided)).map(({ kind, message }) => [kind, message]);
     expect(kinds).toContainEqual(['missingFigure', 'Quantity is empty in row 4 (Paint), so Each has no figure.']);
-    expect(kinds).toContainEqual(['emptyFactor', 'Paint has no Quantity, so that Kitchen.Extended is empty there.']); // prettier-ignore
+    expect(kinds).toContainEqual(['emptyFactor', 'Paint has no Quantity, so Kitchen.Extended is empty.']); // prettier-ignore
   });
 
   it('has the rules of single items looked through as those of columns', () => {
     const own = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: null, formula: 'Extended * 90%' }, { item: 'i1', column: 'total', value: null, formula: 'Extended * 10%' }] }); // prettier-ignore
     const found = findingsOf(new Model(own)).filter(({ kind }) => kind === 'typedNumber');
-    expect(found.map(({ message }) => message)).toEqual(['The rule of Kitchen.Total price has 10.0 % typed in, which is the value of Discount.']); // prettier-ignore
+    expect(found.map(({ message }) => message)).toEqual(['The rule of Kitchen.Total price contains the number 10.0 %, which is the value of Discount.']); // prettier-ignore
     const mended = after(own, found[0]!.mend!.command);
     expect(toShownInList(mended.listCells.get('i1:total')!.formula!, mended, 'kitchen')).toBe('Extended * Discount');
     const units = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i1', column: 'total', value: null, formula: 'Extended + Discount' }] }); // prettier-ignore
@@ -220,9 +220,9 @@ describe('a list', () => {
 
   it('refuses circles, names of months, and columns that are in use', () => {
     const set = (formula: string) => refusalOf(kitchen, { kind: 'listColumn.set', column: 'extended', settings: { formula } }); // prettier-ignore
-    expect(set('Total price + 1')).toContain('that is a circle');
-    expect(set('total(Quantity, year)')).toContain('goes along all its items');
-    expect(set('at(Quantity, 2026-03)')).toContain('no month can stand here');
+    expect(set('Total price + 1')).toContain('a circular reference');
+    expect(set('total(Quantity, year)')).toContain('calculated per item');
+    expect(set('at(Quantity, 2026-03)')).toContain('cannot refer to a month');
     expect(set('Quantiy * 2')).toContain('Quantity');
     expect(refusalOf(kitchen, { kind: 'listColumn.delete', column: 'price' })).toContain('Kitchen.Extended');
     expect(refusalOf(kitchen, { kind: 'line.setFormula', line: 'kitchen-costs', month: '2026-01' as never, reach: 'every', formula: 'row * 2' })).toContain('row counts the items of a list'); // prettier-ignore
@@ -283,7 +283,7 @@ describe('a list', () => {
       column: 'actual',
       settings: { kind: 'rule', formula: 'Quantity * 3' },
     } as const;
-    expect(refusalOf(kitchen, rule)).toContain('2 entries typed in Actual would give way');
+    expect(refusalOf(kitchen, rule)).toContain('2 values typed in Actual would be replaced');
     expect(figures(after(kitchen, { ...rule, replace: true }), 'actual')).toEqual([36, 3, 9, null]);
     const typed = after(kitchen, { kind: 'listColumn.set', column: 'extended', settings: { kind: 'figure' }, figures: [{ item: 'i0', figure: 7 }] }); // prettier-ignore
     expect(figures(typed, 'extended')).toEqual([7, null, null, null]);
@@ -352,7 +352,7 @@ describe('a column that follows the entries of the ledger', () => {
 
   it('is no total a rule of the plan can name, nor is what hangs on it', () => {
     const rule = { kind: 'line.setFormula', line: 'kitchen-costs', month: '2026-01' as never, reach: 'every' } as const;
-    expect(refusalOf(follows, { ...rule, formula: 'Kitchen.Status' })).toContain('no output called Status');
+    expect(refusalOf(follows, { ...rule, formula: 'Kitchen.Status' })).toContain('no figure named Status');
     expect(refusalOf(follows, { ...rule, formula: 'Kitchen.Total price' })).toBe('taken');
     const named = after(kitchen, { ...rule, formula: 'Kitchen.Balance' });
     expect(refusalOf(named, { kind: 'listColumn.set', column: 'actual', settings: { kind: 'entries' }, replace: true })).toContain('A rule of the plan uses Kitchen.Balance'); // prettier-ignore
@@ -365,7 +365,7 @@ describe('a column that follows the entries of the ledger', () => {
     expect(file.entries.map(({ item }) => item)).toEqual(['i1', undefined]);
     expect(parseEntries(JSON.parse(JSON.stringify(file)), parsePlan(JSON.parse(JSON.stringify(file)))).map(({ item }) => item)).toEqual(['i1', '']); // prettier-ignore
     const decision = decide(follows, { kind: 'entries.set', entries: [{ entry: 'n', before: null, after: { date: '2026-05-03', amount: -5, item: 'nowhere' } }] }); // prettier-ignore
-    expect(decision.ok ? '' : decision.refusal.message).toBe('This item is no longer in its list.');
+    expect(decision.ok ? '' : decision.refusal.message).toBe('This item no longer exists in its list.');
   });
 });
 

@@ -1,28 +1,28 @@
 /** What the core says: checks. */
 export const messages = {
   whatIsFollowedIsGone:
-    'A line that follows another plan stands still when that plan is deleted or not shown any more.',
+    'A line that follows another plan no longer changes when that plan is deleted or no longer shared.',
   followsWhatIsGone: (line: string, source: string) =>
-    `${line} follows ${source}, which is deleted or not shared any more. It keeps its last figures.`,
-  stopFollowing: 'Keep the figures, and stop following',
+    `${line} follows ${source}, which was deleted or is no longer shared. It keeps its last figures.`,
+  stopFollowing: 'Keep the figures and stop following',
   // calculators
   ofInLiesOutsideIts: (words: string, of: string, month: string) =>
-    `${words} of ${of} in ${month} lies outside its months.`,
+    `${words} of ${of} in ${month} is outside its months.`,
   removeIt: 'Remove it',
   theExtraPayment: 'The extra payment',
   anEntry: 'An entry',
 
   // figures
   departsFromItsRuleIn: (name: string, exceptionCount: number, ruled: number) =>
-    `${name} departs from its rule in ${exceptionCount} months and follows it in ${ruled}.`,
-  makeTheseFiguresItsRule: 'Make these figures its rule',
+    `${name} has exceptions in ${exceptionCount} months and follows its rule in ${ruled}.`,
+  makeTheseFiguresItsRule: 'Use these figures as the rule',
   inExpensesExceedIncomeBy: (year: string, money: string) => `In ${year}, expenses exceed income by ${money}.`,
   inExpensesExceedIncomeIn: (ownCount: number, year: string, months: string) =>
     ownCount === 12
       ? `In every month of ${year}, expenses exceed income.`
       : `In ${year}, expenses exceed income in ${ownCount === 1 ? 'one month' : `${ownCount} months`}: ${months}.`,
-  theTargetSharesOfAll: (share: string) => `The target shares of all lines come to ${share} of the income.`,
-  theRulesOfAllLines: (share: string) => `The rules of all lines give out ${share} of the income.`,
+  theTargetSharesOfAll: (share: string) => `The target shares of all lines add up to ${share} of the income.`,
+  theRulesOfAllLines: (share: string) => `The rules of all lines allocate ${share} of the income.`,
   aStepOfBeginsIn: (of: string, month: string) => `A step of ${of} begins in ${month}, after the plan’s end.`,
   removeTheStep: 'Remove the step',
   hasAnExceptionInOutside: (of: string, month: string) => `${of} has an exception in ${month}, outside the plan.`,
@@ -32,85 +32,83 @@ export const messages = {
   nothingUsesTheAssumption: (name: string) => `Nothing uses the assumption ${name}.`,
   deleteIt: 'Delete it',
   isSetAsideInAnd: (name: string, monthCount: number) =>
-    `${name} is set aside in ${monthCount === 1 ? 'one month' : `${monthCount} months`}, and in none of them is there enough left for it.`,
+    `${name} is planned in ${monthCount === 1 ? 'one month' : `${monthCount} months`} in which not enough money is left for it.`,
 
   // ledger
   isThereTwice: (what: string, day: string, amount: string, count: number) =>
-    `${what || 'An entry'} of ${day}, ${amount}, is there ${count === 2 ? 'twice' : `${count} times`}.`,
+    `${what || 'An entry'} of ${day}, ${amount}, was entered ${count === 2 ? 'twice' : `${count} times`}.`,
   wasNeverEntered: (name: string, total: string, first: string, last: string) =>
-    `Nothing was ever entered for ${name}, of which ${total} was planned from ${first} to ${last}.`,
+    `${name} has no entries, although ${total} was planned from ${first} to ${last}.`,
   fallsBelow: (name: string, limit: string, day: string, lowest: string, lowestDay: string) =>
-    `${name} is foreseen below its limit of ${limit} from ${day} on; at its lowest it is ${lowest}, on ${lowestDay}.`,
+    `${name} is expected to fall below its limit of ${limit} on ${day}; its lowest balance is ${lowest}, on ${lowestDay}.`,
   isLongOverdue: (what: string, day: string, count: number) =>
     count === 1
-      ? `${what} was expected on ${day} and has not happened.`
-      : `${what} was expected ${count} times since ${day} and has not happened.`,
+      ? `${what} was expected on ${day} and has not been entered.`
+      : `${what} was expected ${count} times since ${day} and has not been entered.`,
   areOverdue: (count: number, what: string, day: string) =>
     count === 1
       ? `${what} was expected on ${day} and is overdue.`
-      : `${count} expected entries are overdue, the first is ${what} on ${day}.`,
+      : `${count} expected entries are overdue. The first is ${what} of ${day}.`,
   confirmIt: (day: string) => `Confirm for ${day}`,
-  skipItOnce: 'Skip it once',
+  skipItOnce: 'Skip once',
   areNotAssigned: (count: number) =>
     count === 1 ? 'One entry is not assigned to any line.' : `${count} entries are not assigned to any line.`,
   closingIsAnother: (name: string, day: string, stated: string, ours: string) =>
-    `The bank’s statement of ${name} closes on ${day} with ${stated}; the entries come to ${ours}.`,
-  theSameTwice: 'What was entered twice makes the month look dearer than it was.',
-  whatIsNeverEntered: 'A line that is never entered is either not needed, or its costs stand elsewhere.',
-  belowTheLimit: 'What is foreseen can still be changed: moved, put off, or paid from elsewhere.',
-  expectedLongAgo: 'It may have been forgotten, by whoever pays or by whoever enters.',
-  reportsMiss: 'What is not assigned is missing in every comparison with the budget.',
-  somethingIsMissing: 'Something is missing here, or is here and not there.',
+    `The statement of ${name} closes on ${day} with ${stated}; the balance of the entries is ${ours}.`,
+  theSameTwice: 'A duplicate entry makes the month look more expensive than it was.',
+  whatIsNeverEntered: 'A line without entries is either not needed, or its entries are assigned to another line.',
+  belowTheLimit: 'There is still time to move or postpone a payment, or to pay it from another account.',
+  expectedLongAgo: 'The payment or its entry may have been forgotten.',
+  reportsMiss: 'Entries that are not assigned are missing in every comparison with the budget.',
+  somethingIsMissing: 'An entry is missing, or one has been entered that is not on the statement.',
 
   // finding
-  whereThereIsNoFigure: 'Where there is no figure, whatever is added up from it is missing too.',
-  whenTheAssumptionChangesThis: 'When the assumption changes, this number stays behind, silently.',
+  whereThereIsNoFigure: 'Every total that includes a missing figure is missing too.',
+  whenTheAssumptionChangesThis: 'When the assumption changes, this number does not change with it.',
   aRuleThatHoldsIn:
-    'A rule that holds in fewer months than it is broken explains little; its exceptions may be the rule.',
-  theSameMoneyEntersA: 'The same money enters a total twice, and the net is wrong by it.',
-  anEmptyMonthIsNo:
-    'An empty month is no zero: divided by it there is no figure, multiplied by it there is none either.',
-  overTheYearMoreGoes: 'Over the year more goes out than comes in.',
-  inTheseMonthsTheMoney: 'In these months the money has to come from somewhere else.',
-  moreIsGivenOutThan: 'More is given out than there is.',
-  itLiesInAMonth: 'It lies in a month in which it can do nothing.',
-  changingItChangesNothingWhich: 'Changing it changes nothing, which surprises whoever tries.',
-  itWillStaySilentAnd: 'It will stay silent, and its silence looks as if all were well.',
-  inARuleOneOf: 'In a rule, one of them is easily taken for the other.',
-  whatIsSetAsideIs: 'What is set aside is not there to set aside.',
-  whateverUsesItsFiguresHas: 'Whatever uses its figures has none either.',
+    'A rule with more exceptions than months it applies to explains little. The exceptions may be the rule.',
+  theSameMoneyEntersA: 'The same amount is counted twice in a total, so the net is wrong by it.',
+  anEmptyMonthIsNo: 'An empty month is not zero: dividing or multiplying by it gives no figure.',
+  overTheYearMoreGoes: 'Expenses of the year exceed its income.',
+  inTheseMonthsTheMoney: 'In these months the money has to come from savings or a loan.',
+  moreIsGivenOutThan: 'More than the whole income is allocated.',
+  itLiesInAMonth: 'It is in a month in which it has no effect.',
+  changingItChangesNothingWhich: 'Changing it has no effect on any figure.',
+  itWillStaySilentAnd: 'It is never shown, which looks as if everything were within its limit.',
+  inARuleOneOf: 'In a rule they are easily confused.',
+  whatIsSetAsideIs: 'The money for these savings is not available.',
+  whateverUsesItsFiguresHas: 'Everything that uses its figures has no figure either.',
 
   // lists
   itemsDepart: (name: string, count: number, title: string) =>
     count === 1
-      ? `${title || 'An item'} departs from the rule of ${name}.`
-      : `${count} items depart from the rule of ${name}${title === '' ? '' : `; the first is ${title}`}.`,
-  letTheRuleHold: 'Let the rule hold',
+      ? `${title || 'An item'} is an exception to the rule of ${name}.`
+      : `${count} items are exceptions to the rule of ${name}${title === '' ? '' : `; the first is ${title}`}.`,
+  letTheRuleHold: 'Use the rule',
   itemsWithoutFactor: (name: string, factor: string, count: number, title: string) =>
     count === 1
-      ? `${title || 'An item'} has no ${factor}, so that ${name} is empty there.`
-      : `${count} items have no ${factor}, so that ${name} is empty there${title === '' ? '' : `; the first is ${title}`}.`,
-  anEmptyItemIsMissing:
-    'What an item comes to is missing in the total until its figure is typed; nothing at all is a 0.',
-  whatIsTypedStays: 'A figure typed among computed ones stays as it is when everything around it changes.',
+      ? `${title || 'An item'} has no ${factor}, so ${name} is empty.`
+      : `${count} items have no ${factor}, so ${name} is empty${title === '' ? '' : `; the first is ${title}`}.`,
+  anEmptyItemIsMissing: 'The item is missing in the total until its figure is entered. Enter 0 for none.',
+  whatIsTypedStays: 'A typed figure among calculated ones does not change when the others do.',
 
   // highlights
   removeTheHighlight: 'Remove the highlight',
   theHighlightWatchesWhichHas: (word: string, name: string) =>
-    `The highlight “${word}” watches ${name}, which has no figures.`,
+    `The highlight “${word}” is set for ${name}, which has no figures.`,
   theHighlightOnNeverShows: (word: string, name: string, other: string) =>
-    `The highlight “${word}” on ${name} never shows: wherever it would, “${other}” does.`,
-  itMayBeMeantAs: (limit: string) => ` It may be meant as ${limit}.`,
+    `The highlight “${word}” on ${name} is never shown, because “${other}” is shown in its place.`,
+  itMayBeMeantAs: (limit: string) => ` Was ${limit} meant?`,
   theHighlightWaitsForTo: (word: string, name: string, limit: string, furthest: string, meant: string) =>
-    `The highlight “${word}” waits for ${name} to come to ${limit}, but it never gets further than ${furthest} from zero.${meant}`,
+    `The highlight “${word}” is shown when ${name} reaches ${limit}, but the figure farthest from zero is ${furthest}.${meant}`,
 
   // rules
   theRuleOfHasTyped: (name: string, written: string, assumption: string) =>
-    `The rule of ${name} has ${written} typed in, which is the value of ${assumption}.`,
+    `The rule of ${name} contains the number ${written}, which is the value of ${assumption}.`,
   endsThoughItRecurs: (line: string, month: string, entry: string) =>
-    `${line} has nothing planned from ${month} on, but the recurring entry ${entry} goes on.`,
+    `${line} has nothing planned from ${month} on, but the recurring entry ${entry} continues.`,
   endsAlone: (line: string, month: string) =>
-    `${line} has nothing planned from ${month} on; the other lines of its group go on.`,
+    `${line} has nothing planned from ${month} on, but the other lines of its group continue.`,
   goOnAsBefore: 'Continue as before',
   noLinePays: (loan: string) => `No line of the budget pays the loan ${loan}.`,
   paymentOf: (loan: string) => `${loan} payment`,
@@ -151,11 +149,11 @@ export const messages = {
   takesTheCalendarsWord: (name: string, word: string, named: string) =>
     `The rule of ${name} uses ${word} of the calendar, but ${named} now has the same name.`,
   aNameWinsToday: 'In a new rule the name comes first. This rule was written before that applied.',
-  putInItsPlace: (name: string) => `Put ${name} in its place`,
+  putInItsPlace: (name: string) => `Replace it with ${name}`,
   theRuleOfAddsAnd: (name: string, partName: string, wholeName: string) =>
     `The rule of ${name} adds ${partName} and ${wholeName}, which contains it.`,
   repeatsWhichCountsAlready: (name: string, names: string, of: string) =>
-    `${name} repeats ${names}, which ${of} counts already.`,
+    `${name} repeats ${names}, which ${of} already includes.`,
   andMore: (others: number) => (others === 0 ? '' : ` and ${others} more`),
   byWhichIsEmptyIn: (name: string, verb: string, of: string, month: string, others: string) =>
     `${name} ${verb} by ${of}, which is empty in ${month}${others}.`,
@@ -165,7 +163,7 @@ export const messages = {
   writeInstead: (replacement: string) => `Write ${replacement}`,
   theFormulaOf: (name: string, lowered: string) => `The formula of ${name}: ${lowered}`,
   theOf: (words: string, name: string, lowered: string) => `The ${words} of ${name}: ${lowered}`,
-  andDifferByALetter: (name: string, other: string) => `${name} and ${other} differ by a letter.`,
-  aFigureInTheWrongUnit: 'A figure in the wrong unit looks like any other and is wrong by a factor.',
+  andDifferByALetter: (name: string, other: string) => `${name} and ${other} differ by only one letter.`,
+  aFigureInTheWrongUnit: 'A figure in the wrong unit looks correct but is wrong by a factor.',
   aDeletedLine: 'a deleted line',
 };

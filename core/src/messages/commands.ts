@@ -1,48 +1,45 @@
 /** What the core says: commands. */
 export const messages = {
-  namesItsOwnPlan: 'A line of this plan is named in a rule, and need not be followed.',
-  thisLineFollowsNothing: 'This line follows no other plan any more.',
+  namesItsOwnPlan: 'This line belongs to the same plan. Use its name in a rule instead.',
+  thisLineFollowsNothing: 'This line no longer follows another plan.',
   // accounts, recurring entries, assignment rules
   thisAccount: 'This account',
-  thisEntryWasReconciled:
-    'This has been reconciled with a statement of its account. Take the reconciliation back first.',
-  thisEntryIsOfAnother: 'This entry is of another account.',
-  thisWasTickedBefore: 'This entry was ticked in another reconciliation already.',
+  thisEntryWasReconciled: 'This entry has been reconciled with a statement. Reopen the reconciliation first.',
+  thisEntryIsOfAnother: 'This entry belongs to another account.',
+  thisWasTickedBefore: 'This entry was already ticked in another reconciliation.',
   thisReconciliation: 'This reconciliation',
   thisStandingEntry: 'This recurring entry',
   isNoDay: (day: string) => `“${day}” is not a valid date.`,
-  isNotDueThen: 'It is not due on that day.',
-  thisLineIsNoFlow: 'This line is no flow of money, so nothing can be entered for it.',
-  aTransferIsNeither: 'A transfer is neither income nor expense. Choose a line of what is set aside, or none.',
-  chooseALineOrAnAccount: 'Choose the line it belongs to, or the account it is transferred to.',
+  isNotDueThen: 'It is not due on this date.',
+  thisLineIsNoFlow: 'This line is not a cash flow, so it cannot have entries.',
+  aTransferIsNeither: 'A transfer is neither income nor expense. Choose a savings line, or none.',
+  chooseALineOrAnAccount: 'Choose a line, or an account to transfer to.',
   aTransferGoesToAnother: 'A transfer goes from one account to another one.',
-  sayHowMuchItIs: 'Say how much it is.',
-  theFirstDayLiesBefore: 'The first day is before the day the change starts.',
-  theLastDayLiesBefore: 'The last day lies before the first.',
-  anAmountIsNotBelowZero: 'Amounts are compared whichever way they go; this one is not below zero.',
-  theGreatestIsBelow: 'The greatest amount is below the least.',
-  aRuleLooksFor: 'Say what the rule looks for: a text, an amount or an account.',
+  sayHowMuchItIs: 'Enter an amount.',
+  theFirstDayLiesBefore: 'The first date is before the date the change starts.',
+  theLastDayLiesBefore: 'The last date is before the first.',
+  anAmountIsNotBelowZero: 'Enter an amount that is not negative; it is compared with payments in both directions.',
+  theGreatestIsBelow: 'The maximum amount is below the minimum amount.',
+  aRuleLooksFor: 'Enter a text, an amount or an account for the rule.',
   thisRule: 'This assignment rule',
 
   // assumptions
   thisAssumption: 'This assumption',
-  isComputedByAFormula: (name: string) => `${name} is computed by a formula and takes no dated values.`,
-  inThatMonthAnotherValue: 'In that month another value begins already.',
-  theLowerLimitHasTo: 'The lower limit has to be below the upper one.',
-  thisStepIsNoLonger: 'This step is no longer there.',
-  aHeadingMayHave80: 'A heading may have 80 letters.',
-  mayNotGoBelowChange: (name: string, limit: string) =>
-    `${name} may not go below ${limit}. Change its limits to go there.`,
-  mayNotGoAboveChange: (name: string, limit: string) =>
-    `${name} may not go above ${limit}. Change its limits to go there.`,
+  isComputedByAFormula: (name: string) => `${name} is calculated by a formula, so it cannot have dated values.`,
+  inThatMonthAnotherValue: 'Another value already begins in this month.',
+  theLowerLimitHasTo: 'The lower limit must be below the upper limit.',
+  thisStepIsNoLonger: 'This step no longer exists.',
+  aHeadingMayHave80: 'A heading can have up to 80 characters.',
+  mayNotGoBelowChange: (name: string, limit: string) => `${name} cannot be below ${limit}. Change its limits first.`,
+  mayNotGoAboveChange: (name: string, limit: string) => `${name} cannot be above ${limit}. Change its limits first.`,
 
   // calculators
-  onlyALoanHasOther: 'Only a loan has other offers.',
-  theGroupTheseLinesShould: 'The group these lines should go to',
-  aFigureHasToBe: 'A figure has to be a number, up to ten trillion.',
+  onlyALoanHasOther: 'Only a loan can have other offers.',
+  theGroupTheseLinesShould: 'The group for these lines',
+  aFigureHasToBe: 'Enter a number up to ten trillion.',
   thisCalculatorIsNoLonger: 'This calculator is no longer in the plan.',
-  thereAreAtMost: (most: number, what: string) => `There are at most ${most} ${what}.`,
-  theLastMonthLiesBefore: 'The last month lies before the first.',
+  thereAreAtMost: (most: number, what: string) => `A plan can have up to ${most} ${what}.`,
+  theLastMonthLiesBefore: 'The last month is before the first.',
   newCalculator: (word: string, name: string) => `New ${word} ${name}`,
   changed: (present: string) => `${present} changed`,
   renamed: (present: string, name: string) => `${present} renamed ${name}`,
@@ -51,58 +48,57 @@ export const messages = {
   thisList: 'This list',
   thisColumn: 'This column',
   thisItem: 'This item',
-  theColumnThisCompares: 'The column this compares',
-  aStatusComparesFigures: 'A status compares two columns of figures of its list: what was estimated with what it cost.',
-  thisColumnIsOfAnother: 'This column is of another list than the item.',
-  theColumnIsLocked: (name: string) => `The column ${name} is locked. Unlock it to change its entries.`,
-  onlyRulesHaveExceptions: (name: string) => `${name} has no rule from which an item could depart.`,
-  holdsFigures: (name: string) => `${name} holds figures.`,
-  holdsYesOrNo: (name: string) => `${name} holds yes or no.`,
-  holdsTexts: (name: string) => `${name} holds texts.`,
-  followsTheEntries: (name: string) => `${name} follows the entries that are for its items. Change them in Spending.`,
-  aStatusFollows: (name: string) => `${name} follows from the columns it compares.`,
-  anEntryStandsOnOneLine: 'An entry stands on one line.',
-  thisMayHaveCells: (most: number, count: number) =>
-    `At most ${most} entries can be taken at once; these are ${count}.`,
+  theColumnThisCompares: 'The column to compare',
+  aStatusComparesFigures: 'A status compares two columns of figures of its list: the estimated with the actual amount.',
+  thisColumnIsOfAnother: 'This column belongs to another list than the item.',
+  theColumnIsLocked: (name: string) => `The column ${name} is locked. Unlock it to change its values.`,
+  onlyRulesHaveExceptions: (name: string) => `${name} has no rule, so it cannot have exceptions.`,
+  holdsFigures: (name: string) => `${name} is a column of figures.`,
+  holdsYesOrNo: (name: string) => `${name} is a column of yes or no.`,
+  holdsTexts: (name: string) => `${name} is a column of texts.`,
+  followsTheEntries: (name: string) => `${name} follows the entries of its items. Change them in Spending.`,
+  aStatusFollows: (name: string) => `${name} is calculated from the columns it compares.`,
+  anEntryStandsOnOneLine: 'A value cannot contain line breaks.',
+  thisMayHaveCells: (most: number, count: number) => `You can change up to ${most} values at once; these are ${count}.`,
   hasEntriesThatWouldGo: (name: string, count: number) =>
-    `${count === 1 ? 'One entry' : `${count} entries`} typed in ${name} would give way to the rule. Say that it may.`,
+    `${count === 1 ? 'One value' : `${count} values`} typed in ${name} would be replaced by the rule. Confirm that first.`,
   cannotBecome: (count: number, example: string) =>
-    `${count === 1 ? 'One entry' : `${count} entries`} cannot be taken along, for example “${example}”. Change ${count === 1 ? 'it' : 'them'} first.`,
+    `${count === 1 ? 'One value' : `${count} values`} cannot be converted, for example “${example}”. Change ${count === 1 ? 'it' : 'them'} first.`,
 
   // charts
-  aChartGoesAlong: 'A chart of a list goes along one of its columns.',
-  aSeriesIsOfAColumn: 'A chart of a list draws columns with figures of that list.',
+  aChartGoesAlong: 'Choose a column of the list for the axis of the chart.',
+  aSeriesIsOfAColumn: 'A chart of a list can only show columns with figures of that list.',
   aChartIsOneOf: (forms: string) => `A chart is one of ${forms}.`,
   aChartGoesBy: (spans: string) => `A chart goes by ${spans}.`,
   aChartHasAtMost: (most: number) => `A chart has at most ${most} series.`,
-  theScenarioASeriesIs: 'The scenario a series is taken from',
-  aSeriesIsOfA: 'A series is of a scenario, projected, or what really happened: one of these.',
+  theScenarioASeriesIs: 'The scenario of the series',
+  aSeriesIsOfA: 'A series can show a scenario, a projection or actual figures, only one of them.',
   aSeriesIsDrawnAs: (marks: string) => `A series is drawn as ${marks}.`,
-  eachSeriesCanStandIn: 'Each series can stand in a chart once.',
+  eachSeriesCanStandIn: 'A chart can contain each series only once.',
   thisChart: 'This chart',
-  thePlaceThisShouldGo: 'The place this should go to is no longer there.',
+  thePlaceThisShouldGo: 'The position to move this to no longer exists.',
 
   // checks
   isNoLongerInThe: (what: string) => `${what} is no longer in the plan.`,
   anIdHas1To: 'An id has 1 to 64 letters, digits, dashes or underscores.',
-  somethingInThePlanHas: 'Something in the plan has this id already.',
+  somethingInThePlanHas: 'This id is already used in the plan.',
   isNotAMonthSuch: (month: string) => `"${month}" is not a month such as 2026-03.`,
   aGroupsSideIsOne: (sides: string) => `A group's side is one of ${sides}.`,
   onlyExpensesAreFixedPeriodic: 'Only expenses are fixed, periodic or day-to-day.',
   aUnitIsOneOf: (units: string) => `A unit is one of ${units}.`,
-  aNoteMayHave2000: (length: number) => `A note may have 2000 letters; this one has ${length}.`,
-  thisTextHasABroken: 'This text has a broken character in it. Type it again.',
-  thisMayHaveLettersIt: (most: number, length: number) => `This may have ${most} letters; it has ${length}.`,
-  aYearlyRateLiesAbove: 'A yearly rate lies above −100 %.',
+  aNoteMayHave2000: (length: number) => `A note can have up to 2,000 characters; this one has ${length}.`,
+  thisTextHasABroken: 'This text contains an invalid character. Type it again.',
+  thisMayHaveLettersIt: (most: number, length: number) => `This can have up to ${most} characters; it has ${length}.`,
+  aYearlyRateLiesAbove: 'A yearly rate must be above −100 %.',
   theAssumptionForTheProjection: 'The assumption for the projection',
-  whatThisIsAboutIs: 'What this is about is no longer in the plan.',
+  whatThisIsAboutIs: 'The item this refers to is no longer in the plan.',
 
   // dress
   isNotAYearSuch: (year: number) => `${year} is not a year such as 2026.`,
-  thisHighlightIsNoLonger: 'This highlight is no longer there.',
+  thisHighlightIsNoLonger: 'This highlight no longer exists.',
 
   // findings
-  sayWhyThisIsNo: 'Give a reason, for whoever reads the plan after you.',
+  sayWhyThisIsNo: 'Enter a reason, for others who read the plan.',
   thisFindingIsNotSet: 'This finding is no longer dismissed.',
 
   // groups
@@ -110,23 +106,23 @@ export const messages = {
 
   // inScenario
   theScenarioIsActiveIn: (name: string) =>
-    `The scenario ${name} is active: in it, values of assumptions and figures of months are tried. Everything else belongs to the plan; go back to it first.`,
+    `The scenario ${name} is open. In a scenario you can change values of assumptions and figures of months; go back to the plan to change anything else.`,
   thisExceptionIsThePlans:
-    'This exception is the plan’s own. Go back to the plan to clear it, or type another figure here.',
+    'This exception belongs to the plan. Go back to the plan to clear it, or type another figure here.',
 
   // lines
   thisLine: 'This line',
   aYearIsOneOf: (rollUps: string) => `A year is one of ${rollUps}.`,
   emphasisIsOneOf: (emphases: string) => `Emphasis is one of ${emphases}.`,
-  theGroupThisLineShould: 'The group this line should go to',
-  eachGroupCanBePut: 'Each group can be put in order once.',
-  aShareOfTheIncome: 'A share of the income is not below zero.',
+  theGroupThisLineShould: 'The group for this line',
+  eachGroupCanBePut: 'Each group can be in the order only once.',
+  aShareOfTheIncome: 'A share of the income cannot be below zero.',
 
   // loans
   thisExtraPayment: 'This extra payment',
   theLoan: 'The loan',
   thisOffer: 'This offer',
-  isNoOfferForAnother: (name: string) => `${name} is no offer for another loan.`,
+  isNoOfferForAnother: (name: string) => `${name} is not an offer for another loan.`,
 
   // placing
   isUsedByChangeFirst: (name: string, list: string, useCount: number) =>
@@ -135,30 +131,30 @@ export const messages = {
   // plan
   isNotACurrencyCode: (currency: string) => `${currency} is not a currency code such as EUR.`,
   isNotALanguageTag: (locale: string) => `${locale} is not a language tag such as en-IE.`,
-  aPlanHas1To: (most: number, months: number) => `A plan has 1 to ${most} months; ${months} is not possible.`,
+  aPlanHas1To: (most: number, months: number) => `A plan can have 1 to ${most} months, not ${months}.`,
   figuresBelowZeroAreWritten: (styles: string) => `Figures below zero are written with one of ${styles}.`,
   moneyIsShownWith0: (most: number) => `Money is shown with 0 to ${most} decimals.`,
   figuresGrowYearlyOrMonthly: 'Figures grow yearly or monthly.',
-  aPlanIsCarriedOn: (most: number) => `A plan is rolled forward by 1 to ${most} years.`,
+  aPlanIsCarriedOn: (most: number) => `A plan can be extended by 1 to ${most} years.`,
   aPlanIsCarriedOnFrom: (month: string) =>
-    `A plan is rolled forward from the end of a year. Let it end in ${month} first.`,
-  aPlanIsCarriedOnFromTwelve: 'A plan is rolled forward from twelve months of figures; this one has fewer.',
-  isNoRateSoNothing: (name: string) => `${name} is no rate, so nothing can grow by it.`,
-  theActualFiguresHaveTo: (year: string) => `The actual figures have to be those of ${year}.`,
+    `A plan can only be extended from the end of a year. First let it end in ${month}.`,
+  aPlanIsCarriedOnFromTwelve: 'A plan needs twelve months of figures to be extended; this one has fewer.',
+  isNoRateSoNothing: (name: string) => `${name} is not a rate, so it cannot be used for growth.`,
+  theActualFiguresHaveTo: (year: string) => `The actual figures must be those of ${year}.`,
   whileYearsAreLocked: (years: string) =>
-    `Years cannot begin in another month while ${years} is locked. Unlock it first.`,
-  thisIsAWholeNumber: (least: number, most: number) => `This is a whole number from ${least} to ${most}.`,
+    `The first month of the year cannot be changed while ${years} is locked. Unlock it first.`,
+  thisIsAWholeNumber: (least: number, most: number) => `Enter a whole number from ${least} to ${most}.`,
 
   // ruleSteps
-  sayUntilWhichMonthThis: 'Say until which month this reaches.',
+  sayUntilWhichMonthThis: 'Choose the last month.',
   theLastMonthIsBefore: 'The last month is before the first one.',
 
   // rules
-  thisStepOfTheRule: 'This step of the rule is no longer there.',
-  anotherStepBeginsInThat: 'Another step begins in that month already.',
-  theRuleHasABeginning: 'The rule has a beginning already.',
-  thisExceptionIsNoLonger: 'This exception is no longer there.',
-  thatMonthHasAnException: 'That month has an exception already.',
+  thisStepOfTheRule: 'This step of the rule no longer exists.',
+  anotherStepBeginsInThat: 'Another step already begins in this month.',
+  theRuleHasABeginning: 'The rule already has a first step.',
+  thisExceptionIsNoLonger: 'This exception no longer exists.',
+  thatMonthHasAnException: 'This month already has an exception.',
   fromUntil: (from: string, until: string) => `from ${from} until ${until}`,
   in: (month: string) => `in ${month}`,
   fromOn: (month: string) => `from ${month} on`,
@@ -169,18 +165,17 @@ export const messages = {
 
   // scenarios
   thisScenario: 'This scenario',
-  thisScenarioHasNothingOtherwise: 'This scenario has nothing otherwise than the plan.',
+  thisScenarioHasNothingOtherwise: 'This scenario does not differ from the plan.',
 
   // takeBack
   hasBeenChangedSinceSo: (name: string | null) =>
-    `${name ?? 'What this was about'} has been changed since, so this can no longer be undone.`,
-  hasComeToNeedThis: (what: string | null) =>
-    `${what ?? 'Something'} has come to need this, so it can no longer be taken away.`,
-  usesThisByNowSo: (own: string) => `${own} uses this by now, so it can no longer be taken away.`,
-  whatThisBelongsToHas: 'What this belongs to has been deleted since, so it can no longer be restored.',
+    `${name ?? 'This'} has been changed since, so the change can no longer be undone.`,
+  hasComeToNeedThis: (what: string | null) => `${what ?? 'Something'} now uses this, so it can no longer be deleted.`,
+  usesThisByNowSo: (own: string) => `${own} now uses this, so it can no longer be deleted.`,
+  whatThisBelongsToHas: 'The item this belongs to has been deleted, so it can no longer be restored.',
 
   // taxSchedules
   thisTaxSchedule: 'This tax schedule',
-  aScheduleHasAtMost: (most: number) => `A schedule has at most ${most} bands.`,
+  aScheduleHasAtMost: (most: number) => `A schedule can have up to ${most} bands.`,
   bandNeedsA: (index: number, words: string) => `Band ${index} needs a ${words}.`,
 };

@@ -11,26 +11,26 @@ export const messages = {
 
   // feeds
   followsStopFollowing: (line: string, source: string) =>
-    `${line} follows ${source}. Let it stop following first, to give it figures of its own.`,
+    `${line} follows ${source}. Choose “Stop following” first to enter figures.`,
 
   // highlights
   aHighlightShows: (conditions: string) => `A highlight shows ${conditions}.`,
   aToneIsOneOf: (tones: string) => `A tone is one of ${tones}.`,
-  giveTheHighlightAWord: 'Give the highlight a word, so that it does not speak by colour alone.',
-  sayBelowWhichFigure: 'Say below which figure.',
-  sayFromWhichFigureOn: 'Say from which figure on.',
-  sayAboveWhichFigure: 'Say above which figure.',
-  sayUpToWhichFigure: 'Say up to which figure.',
-  sayWhatTheYearMay: 'Say what the year may cost.',
-  theLowerLimitIsAbove: 'The lower limit is above the upper one, so this could never show.',
+  giveTheHighlightAWord: 'Enter a word for the highlight, so that it can be understood without its colour.',
+  sayBelowWhichFigure: 'Enter the upper limit.',
+  sayFromWhichFigureOn: 'Enter the lower limit.',
+  sayAboveWhichFigure: 'Enter the limit above which it is shown.',
+  sayUpToWhichFigure: 'Enter the upper limit of the range.',
+  sayWhatTheYearMay: 'Enter the budget for the year.',
+  theLowerLimitIsAbove: 'The lower limit must not be above the upper limit.',
 
   // limits
   thisWouldMakeRowsOf: (size: number, most: number) =>
-    `This would make ${size} rows of one kind; a plan may have ${most}.`,
+    `This would create ${size} rows of one kind; a plan can have up to ${most}.`,
   thisWouldMakeFiguresA: (figures: number, most: number) =>
-    `This would make ${figures} figures; a plan may have ${most}. Choose fewer months, or fewer lines.`,
+    `This would create ${figures} figures; a plan can have up to ${most}. Choose fewer months or fewer lines.`,
   theRulesOfThisPlan:
-    'The rules of this plan would take too long to compute. Let rules look at fewer months, or choose fewer months for the plan.',
+    'The rules of this plan would take too long to calculate. Use fewer months in the rules, or fewer months in the plan.',
 
   // locks
   isLockedUnlockItTo: (name: string) => `${name} is locked. Unlock it to change its figures.`,
@@ -43,17 +43,17 @@ export const messages = {
     `${name} means the item of that name in this plan. The calendar’s value is written ${replacement}.`,
   writeInstead: (replacement: string) => `Write ${replacement}`,
   theOf: (words: string, name: string) => `the ${words} of ${name}`,
-  isATotalEveryPlan: (name: string) => `${name} is a total every plan has. Choose another name.`,
+  isATotalEveryPlan: (name: string) => `${name} is a total that every plan has. Choose another name.`,
   thereIsAlreadyCalledRules: (kindOf: string, name: string) =>
-    `There is already ${kindOf} called ${name}. Rules tell things apart by their names, so choose another.`,
+    `There is already ${kindOf} named ${name}. Rules refer to names, so choose another one.`,
   thereIsAlreadyCalled: (kindOf: string, name: string) =>
-    `There is already ${kindOf} called ${name}. Choose another name.`,
-  thereIsAlreadyAColumn: (name: string) =>
-    `There is already a column called ${name} in this list. Choose another name.`,
-  aListMayHaveItems: (most: number, count: number) => `A list may have ${most} items; this would make ${count}.`,
-  aListMayHaveColumns: (most: number, count: number) => `A list may have ${most} columns; this would make ${count}.`,
+    `There is already ${kindOf} named ${name}. Choose another name.`,
+  thereIsAlreadyAColumn: (name: string) => `There is already a column named ${name} in this list. Choose another name.`,
+  aListMayHaveItems: (most: number, count: number) => `A list can have up to ${most} items; this would be ${count}.`,
+  aListMayHaveColumns: (most: number, count: number) =>
+    `A list can have up to ${most} columns; this would be ${count}.`,
   allItemsOf: (column: string) => `all of ${column}`,
-  itemsOfTheMonth: (column: string, day: string) => `${column} of the items whose ${day} lies in the month`,
+  itemsOfTheMonth: (column: string, day: string) => `${column} of the items whose ${day} is in the month`,
   byDay: (column: string, day: string) => `${column} by ${day}`,
   copy: (attempt: number) => (attempt === 1 ? ' copy' : ` copy ${attempt}`),
 

@@ -12,8 +12,8 @@ export const messages = {
   hasNoResultSoHas: (subject: string, when: string, owner: string) =>
     `${subject} has no result${when}, so ${owner} has no figure.`,
   hasMoreThanOneResult: (subject: string, rates: string) =>
-    `${subject} has more than one result: ${rates}. Name a guess as its second argument to choose the nearest.`,
-  isTooLargeToCompute: (owner: string, when: string) => `${owner} is too large to compute${when}.`,
+    `${subject} has more than one result: ${rates}. Add a guess as its second argument to choose the nearest.`,
+  isTooLargeToCompute: (owner: string, when: string) => `${owner} is too large to calculate${when}.`,
   hasNoFigure: (owner: string, when: string) => `${owner} has no figure${when}.`,
   hasNoFigureBecause: (owner: string, detail: string) => `${owner} has no figure. ${detail}`,
   aDeletedLine: 'A deleted line',
@@ -24,37 +24,37 @@ export const messages = {
   leftEmpty: 'Left empty',
   typedWord: 'Typed',
   forAloneAsAnException: (typed: string, month: string, otherwise: string) =>
-    `${typed} for ${month} alone, as an exception. ${otherwise}`,
-  aRuleForAlone: (month: string, otherwise: string) => `A rule for ${month} alone. ${otherwise}`,
-  nothingHasBeenEnteredFor: 'Nothing has been entered for this month yet.',
-  computedByThisRule: (since: string) => `Computed ${since} by this rule:`,
+    `${typed} for ${month} only, as an exception. ${otherwise}`,
+  aRuleForAlone: (month: string, otherwise: string) => `A rule for ${month} only. ${otherwise}`,
+  nothingHasBeenEnteredFor: 'This month is still empty.',
+  computedByThisRule: (since: string) => `Calculated ${since} by this rule:`,
   leftEmptySince: (since: string) => `Left empty ${since}.`,
   typedSince: (money: string, since: string) => `Typed: ${money} ${since}.`,
   fromOn: (from: number, first: string) => (from === 0 ? 'in every month' : `from ${first} on`),
   untilMonth: (last: string) => `until ${last}`,
   inMonth: (first: string) => `in ${first}`,
   fromTo: (first: string, last: string) => `from ${first} to ${last}`,
-  anAssumptionComputedByThis: 'An assumption computed by this formula:',
+  anAssumptionComputedByThis: 'An assumption calculated by this formula:',
   laterValue: (money: string, month: string) => `, ${money} from ${month} on`,
   anAssumption: (money: string, steps: string) => `An assumption: ${money}${steps}.`,
   asTheGivesItFrom: (about: string, word: string, name: string) =>
     `${about.charAt(0).toUpperCase()}${about.slice(1)}, as the ${word} ${name} gives it from:`,
-  nothingHasBeenEnteredHere: 'Nothing has been entered here yet.',
+  nothingHasBeenEnteredHere: 'This is still empty.',
   typedFigure: (money: string) => `Typed: ${money}.`,
-  givenByThisFormula: 'Given by this formula:',
+  givenByThisFormula: 'Calculated by this formula:',
   theSumOfItsOne: (count: number) =>
     count === 0 ? 'This group has no lines yet.' : `The sum of its ${count === 1 ? 'one line' : `${count} lines`}.`,
 
   theTotalOfAllItems: (column: string, list: string, count: number) =>
     `${column} of all items of the list ${list}: ${count === 1 ? 'one item' : `${count} items`}.`,
   theTotalOfTheMonthsItems: (column: string, list: string, day: string) =>
-    `${column} of those items of the list ${list} whose ${day} lies in this month.`,
-  estimatedLessActual: 'What was estimated less what it cost:',
+    `${column} of the items of the list ${list} whose ${day} is in this month.`,
+  estimatedLessActual: 'Estimated less actual amount:',
   typedForThisItem: (figure: string, otherwise: string) =>
-    `Typed for this item alone, as an exception: ${figure}. ${otherwise}`,
-  aRuleForThisItem: (otherwise: string) => `A rule for this item alone. ${otherwise}`,
+    `Typed for this item only, as an exception: ${figure}. ${otherwise}`,
+  aRuleForThisItem: (otherwise: string) => `A rule for this item only. ${otherwise}`,
   thisColumnHasNoRule: 'This column has no rule yet.',
-  computedForEveryItem: 'Computed for every item by this rule:',
+  computedForEveryItem: 'Calculated for every item by this rule:',
 
   // results
   anInputHasNoFigure: 'An input has no figure.',

@@ -10,9 +10,8 @@ export const messages = {
 
   // users
   theProjectionOf: (name: string) => `the projection of ${name}`,
-  theProjectionOfNextYear: 'the projection of next year',
-  theTotalIsUsed: (name: string) =>
-    `A rule of the plan uses ${name}, and would have nothing to read. Change that rule first.`,
+  theProjectionOfNextYear: 'next year’s projection',
+  theTotalIsUsed: (name: string) => `A rule of the plan uses ${name}. Change that rule first.`,
   thatIsACircle: (links: string, self: boolean, along: 'months' | 'items') =>
-    `${links}${self ? ' itself' : ''}: that is a circle. Use prior(…) where the ${along === 'months' ? 'month' : 'item'} before is meant.`,
+    `${links}${self ? ' itself' : ''}: a circular reference. Use prior(…) to refer to the previous ${along === 'months' ? 'month' : 'item'}.`,
 };

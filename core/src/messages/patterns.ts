@@ -4,7 +4,7 @@ export const messages = {
   everyYearEveryMonths: (months: number) =>
     months === 1 ? 'every month' : months === 12 ? 'every year' : `every ${months} months`,
   firstIn: (figure: string, everyMonths: string, month: string) => `${figure} ${everyMonths}, first in ${month}`,
-  aYearAllOfIt: (figure: string, named: string) => `${figure} a year, all of it in ${named}`,
+  aYearAllOfIt: (figure: string, named: string) => `${figure} a year, paid in ${named}`,
   aYearEachMonth: (figure: string, monthly: string) => `${figure} a year, ${monthly} each month`,
   growthFrom: (figure: string, month: string, how: string, name: string) =>
     `${figure} from ${month} on, ${how} by ${name}`,

@@ -1,7 +1,7 @@
 /** What the core says about trying values. */
 export const messages = {
-  theLeastIsNotAbove: 'The least value is not above the greatest.',
-  theLikeliestLiesBetween: 'The likeliest value lies between the least and the greatest.',
-  theDeviationIsNotBelow: 'The standard deviation is not below zero.',
-  theBandLiesBetween: 'The band lies between two shares of the cases, the lower one first, from 0 % to 100 %.',
+  theLeastIsNotAbove: 'The lowest value must not be above the highest.',
+  theLikeliestLiesBetween: 'The most likely value must be between the lowest and the highest.',
+  theDeviationIsNotBelow: 'The standard deviation cannot be below zero.',
+  theBandLiesBetween: 'The limits of the band must be between 0 % and 100 %, the lower one first.',
 };

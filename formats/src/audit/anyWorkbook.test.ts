@@ -97,7 +97,7 @@ describe('whatever stands in a workbook', () => {
     for (const mend of [false, true]) {
       const audited = auditRead(workbookOf(rows), 'Any', mend);
       expectSound(audited);
-      expect(audited.findings).toContainEqual(expect.objectContaining({ kind: 'errorValue', cell: 'F2', message: 'Pay, 05/2026: it shows a figure beyond ten trillion.' })); // prettier-ignore
+      expect(audited.findings).toContainEqual(expect.objectContaining({ kind: 'errorValue', cell: 'F2', message: 'Pay, 05/2026: it shows a figure above ten trillion.' })); // prettier-ignore
     }
   });
 

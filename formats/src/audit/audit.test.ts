@@ -503,16 +503,16 @@ describe('bad files', () => {
   it('are each answered with a sentence', async () => {
     const good = await writeXlsx(liveWorkbook(new Model(demoPlan('bread-stall')), { by: 'year', author: '' }));
     expect(await sentence(new Uint8Array())).toBe('The file is empty.');
-    expect(await sentence(good.subarray(0, good.length >> 1))).toMatch(/damaged, or cut off/);
+    expect(await sentence(good.subarray(0, good.length >> 1))).toMatch(/damaged or incomplete/);
     expect(await sentence(new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 0, 0]))).toMatch(/protected by a password/);
-    expect(await sentence(zipSync({ 'a.txt': text('hello') }))).toMatch(/no workbook/);
+    expect(await sentence(zipSync({ 'a.txt': text('hello') }))).toMatch(/not a workbook/);
     expect(await sentence(zipSync({ 'content.xml': text('<a'), 'META-INF/manifest.xml': text('') }))).toMatch(
       /damaged/,
     );
     expect(await sentence(zipSync({ 'content.xml': text('<a/>'), 'META-INF/manifest.xml': text('<manifest:encryption-data/>') }))).toMatch(/password/); // prettier-ignore
     expect(await sentence(text('Name,Value\nRent,800\n'))).toMatch(/no row of months/);
-    expect(await sentence(text('\u0000\u0001binary'))).toMatch(/no workbook/);
-    expect(await sentence(text(`,${MONTHS.join()}\n`))).toMatch(/no line with a name/);
+    expect(await sentence(text('\u0000\u0001binary'))).toMatch(/not a workbook/);
+    expect(await sentence(text(`,${MONTHS.join()}\n`))).toMatch(/no row with a name/);
   });
 
   it('that would unpack to gigabytes are not', async () => {
@@ -524,13 +524,13 @@ describe('bad files', () => {
   it('with 100,000 rows, macros or a second plan say so', async () => {
     const many = `,${MONTHS.join()}\nRent,${MONTHS.map(() => 800).join()}\n${'x,1\n'.repeat(100_000)}`;
     expect(await sentence(text(many))).toBe(
-      'Below the months of Table there are more than 2000 rows: that is a table of entries, and no plan by months.',
+      'Below the months of Table there are more than 2000 rows. This is a table of entries, not a plan by months.',
     );
     const good = await writeXlsx(liveWorkbook(new Model(demoPlan('bread-stall')), { by: 'year', author: '' }));
     const withMacro = zipSync({ ...unzipSync(good), 'xl/vbaProject.bin': text('x') });
     expect((await auditWorkbook(withMacro, 'x', false)).remarks.join()).toMatch(/macros. They were not run/);
     const two = workbookOf([...clean(), [], ['', ...MONTHS], row('Other', () => 5)]);
-    expect(auditRead(two, 'x', false).remarks.join()).toMatch(/a second plan, which was not taken over/);
+    expect(auditRead(two, 'x', false).remarks.join()).toMatch(/second plan was not imported/);
   }, 60_000);
 });
 
@@ -601,7 +601,7 @@ describe('formulas that ask for more than there is', () => {
       cells.set(at, new Map([[1, { value: 0, error: null, formula, look: 'plain' }]]));
     }
     const circles = auditRead(workbook, 'x', false).findings.filter(({ kind }) => kind === 'circular');
-    expect(circles.map(({ message }) => message)).toEqual([`The formulas lead back to themselves: B${last - 1} → B${last} → B${last + 1} → B${last - 1}.`]); // prettier-ignore
+    expect(circles.map(({ message }) => message)).toEqual([`The formulas are a circular reference: B${last - 1} → B${last} → B${last + 1} → B${last - 1}.`]); // prettier-ignore
   });
 });
 

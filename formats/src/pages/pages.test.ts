@@ -258,7 +258,7 @@ describe('the whole plan as a booklet', () => {
   it.each(['across', 'upright'] as const)('prints nothing over anything, %s', async (orientation) => {
     const source = demoSource('household');
     const entries = Array.from({ length: 150 }, (_, at) => ({ date: '2026-03-14' as Day, what: `Something bought number ${at}`, line: 'groceries', account: 'bank', toAccount: '', amount: -123456, note: '', reference: '' })); // prettier-ignore
-    const there: BookSource = { ...source, happened: { ...source.happened, actuals: actualsFrom([{ line: 'groceries', account: 'bank', month: toMonth('2026-03'), amount: -1, count: 1 }], TODAY) }, entries: () => entries as unknown as readonly LedgerEntry[] }; // prettier-ignore
+    const there: BookSource = { ...source, happened: { ...source.happened, actuals: actualsFrom([{ line: 'groceries', account: 'bank', month: toMonth('2026-03'), amount: -1, count: 1, days: 14 }], TODAY) }, entries: () => entries as unknown as readonly LedgerEntry[] }; // prettier-ignore
     const { pages } = await pagesOf(there, { ...PRINT, parts: all, pages: 'many', orientation }, TODAY);
     expect(pages.flatMap(textsOn)).toContain('Brought forward');
     for (const page of pages) {

@@ -239,14 +239,14 @@ describe('the ledger in a workbook', () => {
     const many = Array.from({ length: 20_001 }, () => entries()[0]!);
     expect(ids(many)).not.toContain('journal');
     const about = liveWorkbook(model, BY_YEAR, happened, many).sheets.find(({ id }) => id === 'about');
-    expect(JSON.stringify(about)).toMatch(/journal is left out/);
+    expect(JSON.stringify(about)).toMatch(/journal is not included/);
   });
 });
 
 describe('reports in a workbook', () => {
   it('say how the plan stands, without formulas, after what the file is about', () => {
     const workbook = liveWorkbook(new Model(demoPlan('household')), BY_YEAR, {
-      actuals: actualsFrom([{ line: 'rent', account: 'bank', month: toMonth('2026-01'), amount: -114000, count: 1 }], '2026-11-27' as Day),
+      actuals: actualsFrom([{ line: 'rent', account: 'bank', month: toMonth('2026-01'), amount: -114000, count: 1, days: 1 }], '2026-11-27' as Day),
       settled: new Set(),
     }); // prettier-ignore
     const reports = workbook.sheets.filter(({ isReport }) => isReport);
@@ -359,8 +359,10 @@ describe('rules said as formulas', () => {
     const far = sheets[0]!.rows.find(({ cells }) => cells[0]?.value === 'Far')!.cells[2]!;
     expect(far).toMatchObject({ value: 2000, mark: 'unsaid' });
     expect(far.formula).toBeUndefined();
-    expect(far.note).toMatch(/How far its rule looks is computed/);
-    expect(JSON.stringify(sheets.find(({ id }) => id === 'about'))).toMatch(/How far its rule looks is computed/);
+    expect(far.note).toMatch(/The range its rule refers to is calculated/);
+    expect(JSON.stringify(sheets.find(({ id }) => id === 'about'))).toMatch(
+      /The range its rule refers to is calculated/,
+    );
   });
 
   it('leaves the figure where a formula would be longer than programs take, or have more arguments', () => {
@@ -377,7 +379,7 @@ describe('rules said as formulas', () => {
     const { sheets } = workbookOf(document);
     const cell = (line: string) => sheets[0]!.rows.find(({ cells }) => cells[0]?.value === line)!.cells[1]!;
     for (const line of ['Long', 'Total expenses']) {
-      expect(cell(line)).toMatchObject({ mark: 'unsaid', note: expect.stringMatching(/longer than workbooks take/) });
+      expect(cell(line)).toMatchObject({ mark: 'unsaid', note: expect.stringMatching(/longer than workbooks allow/) });
       expect(cell(line).formula).toBeUndefined();
     }
     expect(cell('Total expenses').value).toBe(600);

@@ -92,9 +92,9 @@ describe('camt', () => {
     ['a wrong amount', camt(entry('1,50', 'DBIT')), '“1,50” is not a valid amount'],
     ['a wrong day', camt(entry('1', 'DBIT').replaceAll('2026-11-03', '2026-13-03')), '“2026-13-03” is not a valid date'],
     ['a broken element', camt('<Ntry><Amt>1</Ntry>'), 'Line 5, column '],
-    ['no statement', '<?xml version="1.0"?><Document><Other/></Document>', 'no statement of an account'],
+    ['no statement', '<?xml version="1.0"?><Document><Other/></Document>', 'does not contain an account statement'],
     ['a document type', '<?xml version="1.0"?><!DOCTYPE Document [<!ENTITY a "b">]><Document/>', 'document type'],
-    ['elements without end', `<?xml version="1.0"?><Document>${'<a>'.repeat(100)}`, 'deeper than'],
+    ['elements without end', `<?xml version="1.0"?><Document>${'<a>'.repeat(100)}`, 'nested too deeply'],
   ])('with %s is refused, and says where', (_, text, words) => {
     expect(failure(text)).toContain(words);
   }); // prettier-ignore
@@ -141,9 +141,9 @@ describe('OFX', () => {
   it.each([
     ['a wrong amount', OFX1.replace('-42.50', 'much'), 'Element TRNAMT in line 8: “much” is not a valid amount.'],
     ['a wrong day', OFX1.replace('20261103120000', '20261399'), 'Element DTPOSTED in line 8: “20261399'],
-    ['no statement', 'OFXHEADER:100\n<OFX><SIGNONMSGSRSV1></OFX>', 'no statement of an account'],
+    ['no statement', 'OFXHEADER:100\n<OFX><SIGNONMSGSRSV1></OFX>', 'does not contain an account statement'],
     ['a broken element', OFX2.replace('</NAME>', ''), 'Line 3, column'],
-    ['nothing but a header', 'OFXHEADER:100\nVERSION:102', 'no element OFX'],
+    ['nothing but a header', 'OFXHEADER:100\nVERSION:102', 'no OFX element'],
   ])('with %s is refused, and says where', (_, text, words) => {
     expect(failure(text)).toContain(words);
   });
@@ -188,7 +188,11 @@ describe('MT940', () => {
 
   it.each([
     ['a wrong entry', MT.replace('D42,50', 'X42'), 'Field 61 in line 5'],
-    ['a wrong balance', MT.replace('C261101EUR1000,00', 'a lot'), 'Field 60F in line 4: “a lot” is no balance.'],
+    [
+      'a wrong balance',
+      MT.replace('C261101EUR1000,00', 'a lot'),
+      'Field 60F in line 4: “a lot” is not a valid balance.',
+    ],
     ['a wrong day', MT.replace('2611031103D', '2613031103D'), 'Field 61 in line 5: “261303” is not a valid date'],
   ])('with %s is refused, and says where', (_, text, words) => {
     expect(failure(text)).toContain(words);
@@ -256,7 +260,7 @@ describe('a table of a bank', () => {
       'Line 6, column “Buchungstag”: “33.11.2026” is not a valid date',
     ],
     ['nothing', '', 'The file is empty.'],
-    ['words alone', 'Dear customer,\nyour statement is ready.\n', 'no statement Haushalt can read'],
+    ['words alone', 'Dear customer,\nyour statement is ready.\n', 'cannot read this file as a statement'],
     ['headings alone', 'Date,Text,Amount\n', ''],
   ])('with %s is refused, and says where', (_, text, words) => {
     expect(failure(text)).toContain(words);

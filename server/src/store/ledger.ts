@@ -123,8 +123,8 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   const joinWords = database.prepare(`insert into entryWords (entryWords, rank) values ('merge', ?)`);
   const kept = keptSums(database);
   const sums = database
-    .prepare<[string], [line: string, account: string, month: Month, amount: number, count: number]>(
-      `select line, account, month, sum(amount), sum(count) from entrySums
+    .prepare<[string], [line: string, account: string, month: Month, amount: number, count: number, days: number]>(
+      `select line, account, month, sum(amount), sum(count), sum(days) from entrySums
         where planId = ? and (line <> '' or transfer = 0) group by line, account, month`,
     )
     .raw();
@@ -247,9 +247,14 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
     },
     sums(planId) {
       const now = atHand(planId);
-      now.sums ??= sums
-        .all(planId)
-        .map(([line, account, month, amount, entries]) => ({ line, account, month, amount, count: entries }));
+      now.sums ??= sums.all(planId).map(([line, account, month, amount, entries, inAll]) => ({
+        line,
+        account,
+        month,
+        amount,
+        count: entries,
+        days: inAll,
+      }));
       return now.sums;
     },
     accountDays(planId) {

@@ -1,4 +1,4 @@
-import { effectsOf, monthOfDate, isTransfer, type LedgerEntry } from '@haushalt/core';
+import { effectsOf, isTransfer, monthOfDate, numberInMonth, type LedgerEntry } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
 /** What entries of a line, account and month come to; transfers are told apart. */
@@ -11,6 +11,7 @@ interface SumChange {
   received: number;
   paid: number;
   count: number;
+  days: number;
 }
 
 interface DayChange {
@@ -23,9 +24,9 @@ interface DayChange {
 /** Keeps what entries come to, by line, account and month, and by account and day, up to date with them. */
 export function keptSums(database: Sqlite) {
   const addSum = database.prepare(
-    `insert into entrySums values (@planId, @line, @account, @month, @transfer, @amount, @received, @paid, @count)
+    `insert into entrySums values (@planId, @line, @account, @month, @transfer, @amount, @received, @paid, @count, @days)
       on conflict do update set amount = amount + excluded.amount, received = received + excluded.received,
-        paid = paid + excluded.paid, count = count + excluded.count`,
+        paid = paid + excluded.paid, count = count + excluded.count, days = days + excluded.days`,
   );
   const dropSum = database.prepare(
     `delete from entrySums where planId = @planId and line = @line and account = @account and month = @month
@@ -64,11 +65,13 @@ function count(entry: LedgerEntry, sign: 1 | -1, sums: Map<string, SumChange>, d
   const transfer = isTransfer(entry) ? 1 : 0;
   const key = `${line}|${account}|${month}|${transfer}`;
   let sum = sums.get(key);
-  if (!sum) sums.set(key, (sum = { line, account, month, transfer, amount: 0, received: 0, paid: 0, count: 0 }));
+  if (!sum)
+    sums.set(key, (sum = { line, account, month, transfer, amount: 0, received: 0, paid: 0, count: 0, days: 0 }));
   sum.amount += sign * amount;
   sum.received += sign * Math.max(amount, 0);
   sum.paid += sign * Math.max(-amount, 0);
   sum.count += sign;
+  sum.days += sign * numberInMonth(date);
   for (const effect of effectsOf(entry)) {
     const dayKey = `${effect.account}|${date}`;
     let day = days.get(dayKey);

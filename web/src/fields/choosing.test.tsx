@@ -43,7 +43,7 @@ describe('one of many, chosen by its words', () => {
     expect(screen.getByRole('option', { name: 'Rent' }).className).toContain('is-highlighted');
     await user.click(screen.getByRole('button', { name: 'Elsewhere' }));
     expect(screen.getByRole('alert').textContent).toBe(
-      '“r” may be Rent, Groceries, Pärkchen. Choose one from the list.',
+      '“r” matches Rent, Groceries, Pärkchen. Choose one from the list.',
     );
     expect(taken).not.toHaveBeenCalled();
     await user.clear(box());
@@ -82,7 +82,7 @@ describe('one of many, chosen by its words', () => {
     const { user, leave } = inPlan(plan, field('', taken));
     await user.type(box(), 'xylophone');
     leave();
-    expect(await screen.findByText(/“xylophone” was not taken\./)).toBeTruthy();
+    expect(await screen.findByText(/“xylophone” was not accepted\./)).toBeTruthy();
     expect(taken).not.toHaveBeenCalled();
   });
 
@@ -121,7 +121,7 @@ describe('a month', () => {
 
   it.each([
     ['June', 'Choose a month from January 2026 to April 2026.'],
-    ['soon', '“soon” is no month. Write it like Feb 2026.'],
+    ['soon', '“soon” is not a valid month. Enter it like Feb 2026.'],
   ])('%s is refused in its place', async (typed, sentence) => {
     const taken = vi.fn();
     const { user } = inPlan(plan, field(taken));

@@ -43,7 +43,7 @@ describe('a text that is changed in place', () => {
     await user.type(screen.getByLabelText('Value'), '{Control>}a{/Control}x{Enter}');
     expect((screen.getByLabelText('Value') as HTMLInputElement).value).toBe('x');
     leave();
-    expect(await screen.findByText(/“x” was not taken. That is no figure./)).toBeTruthy();
+    expect(await screen.findByText(/“x” was not accepted. That is no figure./)).toBeTruthy();
   });
 });
 
@@ -112,7 +112,7 @@ describe('doubts about a rule that is written', () => {
   it('are said at once, in the plan’s notation, and mended in the text', async () => {
     const changed = vi.fn();
     const { user } = inPlan(plan, <RuleDoubts text="100 + Rent * Inflation" unit="money" onChange={changed} />);
-    expect(screen.getByText(/Applies the yearly rate Inflation to a month’s money\./)).toBeTruthy();
+    expect(screen.getByText(/Applies the yearly rate Inflation to a monthly amount\./)).toBeTruthy();
     await user.click(screen.getByRole('button', { name: 'Write monthly(Inflation)' }));
     expect(changed).toHaveBeenCalledWith('100 + Rent * monthly(Inflation)');
   });

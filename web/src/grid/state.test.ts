@@ -138,7 +138,7 @@ describe('a grid that is typed into', () => {
   });
 
   it('says so when it has to be dropped', () => {
-    expect(new Sheet().open('x').layOut('Pay Heating').said).toEqual(['“x” was not taken. x is no figure.']);
+    expect(new Sheet().open('x').layOut('Pay Heating').said).toEqual(['“x” was not accepted. x is no figure.']);
     expect(new Sheet().open('x').do({ kind: 'leave' }).said).toHaveLength(1);
     expect(new Sheet().open('x', false).do({ kind: 'leave' }).said).toEqual([]);
   });

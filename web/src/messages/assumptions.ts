@@ -1,21 +1,21 @@
 /** What the interface says: assumptions. */
 export const messages = {
   // AssumptionCard
-  anAssumptionNeedsAValue: 'An assumption needs a value. Type 0 if it is nothing.',
+  anAssumptionNeedsAValue: 'Enter a value; enter 0 for none.',
   atLeast: 'At least',
   atMost: 'At most',
   limitOf: (which: string, name: string) => `${which === 'low' ? 'Lower' : 'Upper'} limit of ${name}`,
   dragToMoveAltAnd: 'Drag to move (Alt+↑ and Alt+↓)',
   nameOf: (name: string) => `Name of ${name}`,
   valueOf: (name: string) => `Value of ${name}`,
-  computedByItsFormula: 'Computed by its formula',
+  computedByItsFormula: 'Calculated by its formula',
   moreAbout: (name: string) => `More about ${name}`,
   laterValue: (figure: string, month: string) => `, ${figure} from ${month}`,
-  computeItFromOthers: 'Compute it from others',
-  changeTheFormula: 'Change the formula',
+  computeItFromOthers: 'Calculate it from others',
+  changeTheFormula: 'Edit formula',
   keepInstead: (computed: boolean, figure: string) => `Keep ${computed ? figure : 'its last value'} instead`,
   unit: 'Unit',
-  headingItStandsUnder: 'Heading it stands under',
+  headingItStandsUnder: 'Heading',
   headingOf: (name: string) => `Heading of ${name}`,
   note: 'Note',
   noteOn: (name: string) => `Note on ${name}`,
@@ -23,27 +23,27 @@ export const messages = {
   delete: 'Delete',
 
   // AssumptionFormula
-  writeAFormulaForExample: 'Write a formula, for example Inflation + 1%.',
+  writeAFormulaForExample: 'Enter a formula, for example Inflation + 1%.',
   formulaOf: (name: string) => `Formula of ${name}`,
-  computeIt: 'Compute it',
-  leaveIt: 'Leave it',
+  computeIt: 'Use formula',
+  leaveIt: 'Cancel',
 
   // AssumptionSteps
-  aDatedValueNeedsA: 'A dated value needs a figure. Remove it if it should not be there.',
+  aDatedValueNeedsA: 'Enter a figure for this value, or remove the value.',
   fromMonth: 'from',
   firstMonthOf: (name: string, month: string) => `First month of ${name}, ${month}`,
   valueOfFrom: (name: string, month: string) => `Value of ${name} from ${month}`,
   removeThisValue: 'Remove this value',
   removeTheValueOfFrom: (name: string, month: string) => `Remove the value of ${name} from ${month}`,
-  anotherValueFromAMonth: 'Another value from a month on',
+  anotherValueFromAMonth: 'Add value from a month on',
 
   // Shelf
   newAssumption: 'New assumption',
   assumptions: 'Assumptions',
   add: 'Add',
-  closeTheAssumptions: 'Close the assumptions',
+  closeTheAssumptions: 'Close assumptions',
   whatManyLinesShareBelongs:
-    'What many lines share belongs here, once: inflation, a pay rise, a price. Rules use it by its name, and all of them follow when it changes.',
+    'Enter values that several lines share here: inflation, a pay rise, a price. Rules refer to them by name and follow when they change.',
 
   // FromIndex
   fillFromTheOffice: 'Fill from the statistics office',
@@ -53,10 +53,11 @@ export const messages = {
   indexSource: (source: string) => `Source: ${source}.`,
   fromTheStart: (rate: string) => `${rate} from the plan’s start`,
   rateFromMonth: (month: string, rate: string) => `${rate} from ${month} on`,
-  knownUntil: (month: string) => `Rises over twelve months, published until ${month}; later years go on with the last.`,
+  knownUntil: (month: string) =>
+    `Increases over twelve months, published until ${month}. Later years use the last one.`,
   indexNote: (name: string, source: string, until: string, day: string) =>
-    `${name}, rise over twelve months, until ${until}. ${source}; fetched on ${day}.`,
-  indexIsTooShort: 'This index does not reach over a year yet.',
+    `${name}, increase over twelve months, until ${until}. ${source}; retrieved on ${day}.`,
+  indexIsTooShort: 'This index does not cover a full year yet.',
   askingTheOffice: 'Asking the statistics office …',
   filled: (name: string) => `${name} filled from the statistics office.`,
 };

@@ -11,43 +11,43 @@ export const messages = {
   start: 'start',
   theRateIs: 'The rate is',
   nominal: 'nominal',
-  aMonthHasATwelfth: 'A month has a twelfth of it',
+  aMonthHasATwelfth: 'The monthly rate is a twelfth of the yearly rate',
   effective: 'effective',
-  twelveMonthsOfItMake: 'Twelve months of it make the yearly rate',
+  twelveMonthsOfItMake: 'Twelve monthly rates compound to the yearly rate',
 
   // KeyFigures
-  showHowThisCameAbout: 'Show how this came about',
+  showHowThisCameAbout: 'Show how this is calculated',
 
   // PlaceDialog
-  inTheBudget: (lines: string) => `${lines}: in the budget, and follows every change.`,
-  showItThere: 'Show it there',
-  putIntoTheBudget: 'Put into the budget',
+  inTheBudget: (lines: string) => `Added to the budget: ${lines}.`,
+  showItThere: 'Show in budget',
+  putIntoTheBudget: 'Add to budget',
   group: 'Group',
-  aNewGroup: (groupName: string) => `A new group, ${groupName}`,
+  aNewGroup: (groupName: string) => `New group: ${groupName}`,
   line: 'Line',
-  itsRule: (rule: string) => `Its rule: ${rule}`,
+  itsRule: (rule: string) => `Rule: ${rule}`,
 
   // Terms
-  termsTheOneChosenIs: 'Terms; the one chosen is computed from the others',
-  computeTheFromTheOthers: (label: string) => `Compute the ${label} from the others`,
-  computeThe: (label: string) => `Compute the ${label}`,
-  doesNotFollowYet: 'does not follow yet',
+  termsTheOneChosenIs: 'Terms; the selected one is calculated from the others',
+  computeTheFromTheOthers: (label: string) => `Calculate the ${label} from the others`,
+  computeThe: (label: string) => `Calculate the ${label}`,
+  doesNotFollowYet: 'not known yet',
 
   // UsedBy
   inThePlan: 'In the plan',
   usedBy: 'Used by',
-  putItIntoTheBudget: 'Put it into the budget',
+  putItIntoTheBudget: 'Add to budget',
 
   // Workbench
   deleted: (name: string) => `${name} deleted.`,
   new: (word: string) => `New ${word}`,
   rename: (name: string) => `Rename ${name}`,
   moreFor: (name: string) => `More for ${name}`,
-  duplicateIt: 'Duplicate it',
-  deleteIt: 'Delete it',
+  duplicateIt: 'Duplicate',
+  deleteIt: 'Delete',
   done: 'Done',
   name: 'Name',
-  rulesUseItsFiguresBy: 'Rules use its figures by this name.',
+  rulesUseItsFiguresBy: 'Rules refer to it by this name.',
 
   // useSliders
   sliders: 'Sliders',

@@ -1,22 +1,22 @@
 /** What the interface says: grid. */
 export const messages = {
   // LabelEdge
-  dragToWidenTheNames: 'Drag to widen the names',
+  dragToWidenTheNames: 'Drag to resize the name column',
 
   // RowGrip
   dragToMove: 'Drag to move',
 
   // keys
-  oneFieldOnPastTheYear: 'one field on; past a year’s last month into the next year',
-  firstAndLastMonthAgain: 'first and last month; again: the name, the year',
+  oneFieldOnPastTheYear: 'next field; after the last month, into the next year',
+  firstAndLastMonthAgain: 'first and last month; again: name, year total',
   firstAndLastLine: 'first and last line',
-  aScreenfulOfLines: 'a screenful of lines',
-  changeWhatIsThere: 'change what is there',
-  changeTheRuleOfThe: 'change the rule of the line',
-  clearAnExceptionEmptyAnother: 'clear an exception; empty another month',
-  beginAnotherBlockApart: 'begin another block apart',
+  aScreenfulOfLines: 'one screen of lines',
+  changeWhatIsThere: 'edit the content',
+  changeTheRuleOfThe: 'edit the line’s rule',
+  clearAnExceptionEmptyAnother: 'clear an exception; empty any other month',
+  beginAnotherBlockApart: 'add another range',
   allFigures: 'all figures',
 
   // state
-  wasNotTaken: (text: string, message: string) => `“${text}” was not taken. ${message}`,
+  wasNotTaken: (text: string, message: string) => `“${text}” was not accepted. ${message}`,
 };

@@ -11,7 +11,7 @@ export const messages = {
   ofGroup: 'Of group',
   ofCosts: 'Of costs',
   target: 'Target',
-  offBy: 'Off by',
+  offBy: 'Difference',
 
   // figures
   totalOfTheGroup: 'total of the group',

@@ -6,16 +6,16 @@ export const messages = {
   onceIn: 'once, in',
   extraPayments: 'Extra payments',
   extraPayment: (index: number) => `Extra payment ${index}`,
-  takeAwayExtraPayment: (index: number) => `Take away extra payment ${index}`,
-  howOftenExtraPaymentIs: (index: number) => `How often extra payment ${index} is made`,
+  takeAwayExtraPayment: (index: number) => `Remove extra payment ${index}`,
+  howOftenExtraPaymentIs: (index: number) => `Frequency of extra payment ${index}`,
   monthOfExtraPayment: (index: number) => `Month of extra payment ${index}`,
   lastMonthOfExtraPayment: (index: number) => `Last month of extra payment ${index}`,
-  whatExtraPaymentLowers: (index: number) => `What extra payment ${index} lowers`,
+  whatExtraPaymentLowers: (index: number) => `Effect of extra payment ${index}`,
   shortensTheTerm: 'shortens the term',
   lowersThePayment: 'lowers the payment',
   toTheEnd: 'to the end',
   until: (month: string) => `until ${month}`,
-  anExtraPayment: 'An extra payment',
+  anExtraPayment: 'Add extra payment',
 
   // LoanTerms
   amount: 'Amount',
@@ -33,14 +33,14 @@ export const messages = {
 
   aNewRateChanges: 'A new rate changes',
   newPayment: 'payment',
-  thePaymentIsComputedAnew: 'The payment is computed anew, so that the loan ends as agreed',
+  thePaymentIsComputedAnew: 'The payment is recalculated so that the loan ends as agreed',
   newTerm: 'term',
   thePaymentIsKept: 'The payment is kept, so that the loan ends earlier or later',
 
   // LoansPage
   noLoanYet: 'No loan yet',
   giveAmountRateAndDuration:
-    'Give amount, rate and term, and see what it costs in the end, month by month; compare offers, and let the payment follow in the budget.',
+    'Enter amount, rate and term to see the total cost month by month. Compare offers, and add the payment to the budget.',
   monthByMonth: 'Month by month',
   byYear: 'By year',
   offers: 'Offers',
@@ -48,7 +48,7 @@ export const messages = {
   rateAndDuration: 'Rate and term',
   paymentsAtOtherRatesAnd: 'Payments at other rates and terms',
   loans: 'Loans',
-  whatComesTo: (name: string) => `What ${name} comes to`,
+  whatComesTo: (name: string) => `Results of ${name}`,
   theOffer: 'The offer',
   backTo: (name: string) => `back to ${name}`,
   view: 'View',
@@ -83,10 +83,10 @@ export const messages = {
   andOtherOffersForIt: (name: string) => `${name} and other offers for it`,
   openItsTerms: 'Open its terms',
   takeIt: 'Use this offer',
-  makesTheseTheTermsOf: (name: string) => `Makes these the terms of ${name}; all that uses it follows`,
+  makesTheseTheTermsOf: (name: string) => `Use these terms for ${name}; everything that uses the loan follows`,
   deleteTheOffer: (name: string) => `Delete the offer ${name}`,
-  anotherOffer: 'Another offer',
-  itBeginsWithTheTerms: (word: string) => `It begins with the terms of the ${word}; change what is different in it.`,
+  anotherOffer: 'Add offer',
+  itBeginsWithTheTerms: (word: string) => `It starts with the terms of the ${word}; change what differs.`,
   differenceInMonths: (months: number) => (months === 1 ? 'a month' : `${months} months`),
   earlier: (months: number, count: string) => (months > 0 ? `${count} later` : `${count} earlier`),
 
@@ -106,6 +106,6 @@ export const messages = {
   rate: 'Rate',
   extra: 'Extra payments',
   stillOwed: 'Closing balance',
-  whatEachPaymentGoesInto: 'What each payment goes into',
+  whatEachPaymentGoesInto: 'Interest and principal of each payment',
   whatIsStillOwed: 'Balance',
 };

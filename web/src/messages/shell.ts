@@ -2,8 +2,8 @@
 export const messages = {
   pageNotLoaded: (name: string) => `${name} cannot be opened yet`,
   pageNeedsServer:
-    'A page is fetched from the server when it is first opened, and the server does not answer. What you entered is kept, and the pages opened before work on.',
-  needsServer: (name: string) => `${name} cannot be opened: the server does not answer. Try again later.`,
+    'A page is loaded from the server when it is first opened, and the server does not answer. What you entered is kept, and pages you opened before still work.',
+  needsServer: (name: string) => `${name} cannot be opened because the server does not answer. Try again later.`,
   newPlan: 'New plan',
   yourAccount: 'Your account',
   deletedPlans: 'Deleted plans',
@@ -15,8 +15,8 @@ export const messages = {
   keys: 'Keyboard shortcuts',
 
   // NotFound
-  thereIsNoSuchPage: 'There is no such page',
-  theAddressMayBeMisspelt: 'The address may be misspelt.',
+  thereIsNoSuchPage: 'Page not found',
+  theAddressMayBeMisspelt: 'Check the address for spelling mistakes.',
   goToYourPlans: 'Go to your plans',
 
   // PlanSettings
@@ -24,7 +24,7 @@ export const messages = {
   save: 'Save',
 
   // PlanShell
-  openingThePlan: 'Opening the plan',
+  openingThePlan: 'Opening plan',
   thisPlanCannotBeOpened: 'This plan cannot be opened',
   tryAgain: 'Try again',
   undone: (label: string | undefined) => `Undone: ${label}.`,
@@ -37,7 +37,7 @@ export const messages = {
   scenario: (name: string) => `Scenario: ${name}`,
   thePlanItselfStaysAs: (partCount: number, parts: string) =>
     partCount === 0
-      ? 'Nothing is otherwise yet. Change a value or a figure; the plan itself stays as it is.'
+      ? 'Nothing differs yet. Change a value or a figure; the plan itself stays as it is.'
       : `${parts}. The plan itself stays as it is.`,
   compare: 'Compare',
   backToThePlan: 'Back to the plan',
@@ -51,45 +51,44 @@ export const messages = {
   plans: 'Plans',
   saveAsFile: 'Save as file',
   settings: 'Settings',
-  thingsWorthASecondLook: (count: number) =>
-    count === 1 ? 'One thing worth a second look' : `${count} things worth a second look`,
+  thingsWorthASecondLook: (count: number) => (count === 1 ? '1 finding to review' : `${count} findings to review`),
   checks: (count: number) => (count === 1 ? '1 check' : `${count} checks`),
   saving: (waiting: number) => (waiting === 0 ? 'Saved' : 'Saving …'),
   theServerIsAwayOne: (waiting: number) =>
     waiting === 0
-      ? 'The server is away'
-      : `The server is away. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`} and will be sent.`,
+      ? 'Server not available'
+      : `Server not available. ${waiting === 1 ? 'One change is' : `${waiting} changes are`} waiting to be sent.`,
 
   // keyList
-  moving: 'Moving',
+  moving: 'Navigation',
   figuresAndRules: 'Figures and rules',
   typeAFigureLettersBegin: 'type a figure; letters begin a rule',
   deleteOnAStep: '← → Delete on a step',
-  moveItByAMonth: 'move it by a month, remove it',
-  blocksOfFigures: 'Blocks of figures',
+  moveItByAMonth: 'move it by a month, delete it',
+  blocksOfFigures: 'Ranges of figures',
   shiftWithAMovingKey: 'Shift with a moving key',
-  selectABlock: 'select a block',
+  selectABlock: 'select a range',
   copyPaste: 'copy, paste',
   linesAndGroupsOnTheir: 'Lines and groups (on their name)',
   rename: 'rename',
-  theViewAndTheWork: 'The view and the work beside it',
+  theViewAndTheWork: 'View and side panel',
   theOtherPages: 'The other pages',
   enterOnAProjection: 'Enter on a projection',
-  chooseWhatTheLineOr: 'choose what the line or group grows by',
+  chooseWhatTheLineOr: 'choose the growth rate of the line or group',
   nOnSpending: 'N on spending',
-  enterWhatWasPaidOr: 'enter what was paid or came in',
+  enterWhatWasPaidOr: 'add an entry',
   enterOnSpending: 'Enter on spending',
   arrowsOnTheYear: '→ ← on the year of spending',
-  openAMonth: 'open a month or an account, close it',
+  openAMonth: 'open or close a month or an account',
   f2OnAssignment: 'F2 on assignment',
-  anotherLine: 'another line than the one proposed; Enter takes the proposal',
+  anotherLine: 'choose another line; Enter accepts the proposed one',
   spaceOnAStatement: 'Space on a statement',
-  leaveALineOut: 'leave a line out, or take it in',
-  toTheEntriesOfThe: 'to the entries of the line',
+  leaveALineOut: 'leave an entry out, or include it',
+  toTheEntriesOfThe: 'go to the entries of the line',
   onAChart: '← → on a chart',
-  fromPointToPointWith: 'from point to point, with its figures',
+  fromPointToPointWith: 'go from point to point and read the figures',
   onAnAssumptionsValue: '↑ ↓ on an assumption’s value',
-  aLittleMoreALittle: 'a little more, a little less',
+  aLittleMoreALittle: 'slightly more, slightly less',
   onItsSlider: '← → on its slider',
   tryValuesAllPagesFollow: 'try values; all pages follow',
   altAltOnAnAssumption: 'Alt+↑, Alt+↓ on an assumption',
@@ -97,9 +96,9 @@ export const messages = {
   loansSavingsTaxBreakEven: 'Loans, savings, tax, break-even',
   ctrlCInASchedule: 'Ctrl+C in a schedule',
   copyItAsATable: 'copy it as a table',
-  fromTheTermsToThe: 'from the terms to the figures, and back',
+  fromTheTermsToThe: 'switch between terms and figures',
   everywhere: 'Everywhere',
-  fromTheFiguresToWhat: 'from the figures to what is beside them, and back',
+  fromTheFiguresToWhat: 'switch between the figures and the side panel',
 
   // pages
   overview: 'Overview',
@@ -120,7 +119,7 @@ export const messages = {
 
   // shellKeys
   undoRedo: 'undo, redo',
-  assumptionsOpenOrClosed: 'assumptions open or closed',
-  pasteASheet: 'paste a sheet copied from elsewhere',
+  assumptionsOpenOrClosed: 'open or close assumptions',
+  pasteASheet: 'paste a sheet copied from another program',
   thisList: 'this list',
 };

@@ -4,11 +4,10 @@ import type { StandingRhythm } from '@haushalt/core';
 export const messages = {
   // SpendingPage
   spending: 'Spending',
-  nothingIsPlannedYet: 'Nothing is planned yet',
-  addLinesToTheBudget:
-    'Add lines to the budget first; what is really paid and received is then entered here, line by line.',
+  nothingIsPlannedYet: 'No budget yet',
+  addLinesToTheBudget: 'Add lines to the budget first. Then enter here what you actually pay and receive.',
   toTheBudget: 'Open the budget',
-  whatIsShown: 'What is shown',
+  whatIsShown: 'View',
   theMonth: 'Month',
   theYear: 'Year',
   theSheet: 'Sheet',
@@ -18,9 +17,9 @@ export const messages = {
   assigningOpen: (count: number) => `Assignment (${count})`,
 
   // MonthView
-  looking: 'Looking …',
+  looking: 'Loading …',
   budgetAndActualFigures: (shownMonths: string) => `Budget and actual figures, ${shownMonths}`,
-  nothingHasBeenEnteredFor: 'Nothing has been entered for this month yet.',
+  nothingHasBeenEnteredFor: 'There are no entries for this month yet.',
   isOverItsBudgetLines: (overCount: number, name: string | undefined) =>
     overCount === 0
       ? 'no line is over its budget'
@@ -30,12 +29,12 @@ export const messages = {
   netPlanned: (actual: string, planned: string, lines: string) => `Net ${actual}, planned ${planned}; ${lines}.`,
   belongToNoLine: (count: number, sum: string) =>
     count === 1
-      ? `One entry (${sum}) belongs to no line yet and is not counted.`
-      : `${count} entries (${sum} in all) belong to no line yet and are not counted.`,
+      ? `One entry (${sum}) is not assigned to a line yet and is not counted.`
+      : `${count} entries (${sum} in total) are not assigned to a line yet and are not counted.`,
   isOverdue: (count: number, what: string) =>
     count === 1
       ? `One expected entry is overdue: ${what}.`
-      : `${count} expected entries are overdue, the first is ${what}.`,
+      : `${count} expected entries are overdue. The first is ${what}.`,
 
   // spendingCells
   line: 'Line',
@@ -52,7 +51,7 @@ export const messages = {
   over: 'over',
   short: 'short',
   more: 'more',
-  fine: 'within',
+  fine: 'within budget',
 
   // YearView
   month: 'Month',
@@ -64,24 +63,24 @@ export const messages = {
   close: (what: string) => `Close ${what}`,
   openAll: 'Open all months',
   closeAll: 'Close all',
-  picture: 'Picture',
+  picture: 'Chart',
   byMonth: 'By month',
-  whereItWent: 'Where it went',
-  selectRowsToDraw: 'Select several months to draw only these.',
+  whereItWent: 'Where the money went',
+  selectRowsToDraw: 'Select several months to chart only these.',
 
   // SheetView
   day: 'Day',
-  linesShown: 'Lines of',
+  linesShown: 'Lines shown',
   dayToDay: 'Day-to-day costs',
-  typeAFigure: 'Type a figure on a day: it is an entry.',
-  nothingOnThisDay: 'Nothing on this day yet.',
-  typeAboveTheTotals: 'Figures are typed on the days above.',
-  severalEntries: (count: number) => `${count} entries; Enter opens them.`,
+  typeAFigure: 'Type an amount on a day to add an entry.',
+  nothingOnThisDay: 'No entries on this day.',
+  typeAboveTheTotals: 'Type amounts on the days above.',
+  severalEntries: (count: number) => `${count} entries; press Enter to open them.`,
   amountOf: (line: string, day: string) => `${line}, ${day}`,
   sheetFoot: { total: 'Total', budget: 'Budget', carryOver: 'Carry-over', remaining: 'Remaining' },
   nothingExpected: 'Nothing is expected in the next two months.',
   noDayToDayLines:
-    'No group of the budget has day-to-day costs. Choose another group above, or say so of one in the budget.',
+    'No group of the budget has day-to-day costs. Choose another group above, or change a group’s frequency in the budget.',
 
   // EntriesView
   entryNth: (nth: number) => `Entry ${nth}`,
@@ -95,10 +94,10 @@ export const messages = {
   between: 'Between …',
   ends: { from: 'From', to: 'Until' },
   amountsFrom: 'Amount',
-  least: 'Least amount',
-  most: 'Greatest amount',
-  state: 'State',
-  anyState: 'Any state',
+  least: 'Minimum amount',
+  most: 'Maximum amount',
+  state: 'Status',
+  anyState: 'Any status',
   states: {
     transfer: 'Transfers',
     reconciled: 'Reconciled',
@@ -107,7 +106,7 @@ export const messages = {
   },
   found: (total: number, count: string, received: string, paid: string) =>
     `${total === 1 ? 'One entry' : `${count} entries`}, received ${received}, paid ${paid}.`,
-  nothingFound: 'No entry is like this.',
+  nothingFound: 'No matching entries.',
   exportCsv: 'CSV',
   withChosen: (count: number) => `${count} entries:`,
   assignTo: 'Assign to …',
@@ -120,21 +119,21 @@ export const messages = {
 
   // StandingView and StandingForm
   addStanding: 'New recurring entry',
-  changeStanding: 'Change the recurring entry',
+  changeStanding: 'Edit recurring entry',
   noStandingEntries:
-    'Nothing recurs yet. A recurring entry is put in ahead, as rent or pay: it is expected, counts in the forecast, and is confirmed with one key.',
-  rhythm: 'How often',
+    'There are no recurring entries yet. Enter what comes regularly, such as rent or pay: it is then expected, included in the forecast, and confirmed with one key.',
+  rhythm: 'Frequency',
   next: 'Next',
   over_: 'ended',
-  deeds: 'What can be done',
+  deeds: 'Actions',
   budgetWord: 'budget',
-  theBudgetOfTheMonth: 'budget of the month',
+  theBudgetOfTheMonth: 'the month’s budget',
   removeStanding: (what: string) => `Delete the recurring entry ${what}`,
   standingDeleted: (what: string) => `Recurring entry deleted: ${what}.`,
   standingSaved: 'Recurring entry saved.',
   expectedNext: 'Expected next',
   everyWord: 'Every',
-  howMany: 'How many of these lie between',
+  howMany: 'Interval',
   rhythms: { week: 'weeks', month: 'months', year: 'years' },
   every: (count: number, rhythm: StandingRhythm) => (count === 1 ? `every ${rhythm}` : `every ${count} ${rhythm}s`),
   onWeekday: (day: string) => `on ${day}`,
@@ -144,41 +143,42 @@ export const messages = {
   onTheLastDayOfMonth: 'on the last day of the month',
   firstOn: 'First due',
   endsOn: 'Ends',
-  onlyFrom: 'Change it from this day on only',
+  onlyFrom: 'Apply the changes only from this date',
   choose: 'Choose …',
   save: 'Save',
 
   // Assigning, RuleForm, RuleList
   notAssignedYet: 'Not assigned yet',
-  everythingIsAssigned: 'Everything is assigned.',
-  howToAssign: 'Enter takes what is proposed; type some letters of another line, or press F2.',
-  chooseALine: 'Type its line',
-  typeTheLine: 'Type the line it belongs to.',
+  everythingIsAssigned: 'All entries are assigned.',
+  howToAssign: 'Press Enter to accept, type another line, or press F2.',
+  chooseALine: 'Type a line',
+  typeTheLine: 'Type the line the entry belongs to.',
   assigned: (what: string, where: string) => `${what}: ${where}.`,
   acceptAll: (count: number) => `Accept all ${count} proposals`,
-  belongsTo: (what: string, where: string) => `${what} belongs to ${where}.`,
-  alwaysSo: 'Always so …',
+  belongsTo: (what: string, where: string) => `${what} was assigned to ${where}.`,
+  alwaysSo: 'Create rule …',
   assignmentRules: 'Assignment rules',
   newRule: 'New rule',
-  changeRule: 'Change the rule',
+  changeRule: 'Edit rule',
   noRules:
-    'There are no rules yet. “Always so” makes one of a correction: entries like it then find their line by themselves.',
-  condition: 'How the description is compared',
+    'There are no rules yet. Choose “Create rule” after assigning an entry, and entries like it are assigned automatically.',
+  condition: 'Condition',
   conditions: { contains: 'Description contains', begins: 'Description begins with' },
   ruleCondition: (condition: 'contains' | 'begins', text: string) =>
     condition === 'contains' ? `contains “${text}”` : `begins with “${text}”`,
   amountBetween: (least: string | null, most: string | null) =>
     least === null ? `amount up to ${most}` : most === null ? `amount from ${least}` : `amount ${least} to ${most}`,
   onAccount: (account: string) => `on ${account}`,
-  lookedFor: 'Text that is looked for',
+  lookedFor: 'Text to find',
   anyAccount: 'Any account',
-  belongTo: 'Belong to',
+  belongTo: 'Assign to',
   triedOn: (count: number, isMore: boolean, open: number) =>
-    `${isMore ? 'More than ' : ''}${count === 1 ? 'One entry is' : `${count} entries are`} like this, ${open} of them not assigned.`,
-  assignTheOpen: (count: number) => (count === 1 ? 'Assign the one that is not' : `Assign the ${count} that are not`),
+    `${isMore ? 'More than ' : ''}${count === 1 ? 'One entry matches' : `${count} entries match`}, ${open} of them not assigned.`,
+  assignTheOpen: (count: number) =>
+    count === 1 ? 'Assign the entry that is not assigned' : `Assign the ${count} entries that are not assigned`,
   ruleSaved: (text: string) => `Rule saved: ${text}.`,
   ruleDeleted: (text: string) => `Rule deleted: ${text}.`,
-  ruleUp: (text: string) => `Rule ${text} one up`,
-  ruleDown: (text: string) => `Rule ${text} one down`,
+  ruleUp: (text: string) => `Move rule ${text} up`,
+  ruleDown: (text: string) => `Move rule ${text} down`,
   removeRule: (text: string) => `Delete the rule ${text}`,
 };

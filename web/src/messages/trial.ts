@@ -2,15 +2,15 @@
 export const messages = {
   since: (time: string) => `Since ${time}`,
   trySomething: 'Try',
-  trySomethingTitle: 'Try something, and see every difference (Alt+T)',
-  changesAreUndone: (count: number) => (count === 1 ? 'The change is undone.' : `${count} changes are undone.`),
+  trySomethingTitle: 'Try changes and see every difference (Alt+T)',
+  changesAreUndone: (count: number) => (count === 1 ? 'The change was undone.' : `${count} changes were undone.`),
   trying: 'Trying',
   compareWithAnotherMoment: 'Compare with another moment',
-  fromNowOn: 'From now on',
+  fromNowOn: 'Starting now',
   sinceBefore: (label: string) => `Since before “${label}”`,
   changeCount: (count: number) =>
     count === 0
-      ? 'Change something: every figure that moves shows by how much.'
+      ? 'Change something to see the difference in every figure it affects.'
       : count === 1
         ? '1 change'
         : `${count} changes`,

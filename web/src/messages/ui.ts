@@ -2,10 +2,9 @@
 export const messages = {
   tryAgain: 'Try again',
   // ErrorBoundary
-  somethingWentWrongInHaushalt: 'Something went wrong in Haushalt itself',
-  yourPlansAreSafeEverything:
-    'Your plans are safe: everything you had confirmed is kept. Open the page again to go on.',
-  openThePageAgain: 'Open the page again',
+  somethingWentWrongInHaushalt: 'Something went wrong',
+  yourPlansAreSafeEverything: 'Your plans are safe: everything you confirmed is saved. Reload the page to continue.',
+  openThePageAgain: 'Reload page',
 
   // FormDialog
   cancel: 'Cancel',
@@ -25,5 +24,5 @@ export const messages = {
   closePanel: (title: string) => `Close: ${title}`,
 
   // useUnfinished
-  wasNotTaken: (text: string, refusal: string) => `“${text}” was not taken. ${refusal}`,
+  wasNotTaken: (text: string, refusal: string) => `“${text}” was not accepted. ${refusal}`,
 };

@@ -2,18 +2,18 @@
 export const messages = {
   // FiguresChoice
   figure: (index: number) => `Figure ${index}`,
-  leaveOut: (of: string) => `Leave out ${of}`,
-  anotherFigure: 'Another figure',
+  leaveOut: (of: string) => `Remove ${of}`,
+  anotherFigure: 'Add figure',
   and: 'and …',
 
   // OneValue
   theAssumptionToTry: 'The assumption to try',
   figuresToSee: 'Figures to see',
-  whatBecomesOf: 'What becomes of',
+  whatBecomesOf: 'Show',
   over: 'over',
   overWhichMonths: 'Over which months',
   now: 'now',
-  under: (figures: string, name: string) => `${figures} under ${name}`,
+  under: (figures: string, name: string) => `${figures} by ${name}`,
   categoryOf: (value: string, isNow: boolean) => `${value}${isNow ? ' (now)' : ''}`,
 
   // ProgressNote
@@ -34,15 +34,15 @@ export const messages = {
   newScenario: 'New scenario',
   compare: (name: string) => `Compare ${name}`,
   nameOfTheScenario: (name: string) => `Name of the scenario ${name}`,
-  nothingOtherwise: 'Nothing otherwise than the plan yet.',
+  nothingOtherwise: 'No differences from the plan yet.',
   backToThePlan: 'Back to the plan',
-  workInIt: 'Work in it',
-  adopt: 'Adopt',
-  thePlanHasTheValues: (name: string) => `The plan has the values of ${name} now.`,
+  workInIt: 'Open',
+  adopt: 'Apply to plan',
+  thePlanHasTheValues: (name: string) => `The values of ${name} were applied to the plan.`,
   deleteTheScenario: (name: string) => `Delete the scenario ${name}`,
-  theScenarioIsDeleted: (name: string) => `The scenario ${name} is deleted.`,
+  theScenarioIsDeleted: (name: string) => `The scenario ${name} was deleted.`,
   aScenarioIsASet:
-    'A scenario is a set of other values: prices rise faster, a pay stops. Make one, change values while you work in it, and compare it with the plan, which stays as it is.',
+    'A scenario is a set of other values: prices rise faster, an income stops. Create one, change values while it is open, and compare it with the plan, which stays as it is.',
   whatIsCompared: 'What is compared',
   compareWhat: 'Compare',
   by: 'by',
@@ -56,7 +56,7 @@ export const messages = {
 
   // SolveFor
   aFigureMeant: 'the figure',
-  isNow: (name: string, value: string) => `${name} is ${value} now.`,
+  isNow: (name: string, value: string) => `${name} is now ${value}.`,
   theQuestion: 'The question',
   whichValueOf: 'Which value of',
   theAssumptionToSolveFor: 'The assumption to solve for',
@@ -64,42 +64,42 @@ export const messages = {
   theFigure: 'The figure',
   of: 'of',
   when: 'When',
-  comeTo: 'come to',
-  whatTheFigureShouldBe: 'What the figure should be',
-  whereToLook: 'Where to look',
-  lookedForBetween: 'Looked for between',
+  comeTo: 'equal',
+  whatTheFigureShouldBe: 'Target value of the figure',
+  whereToLook: 'Range to search',
+  lookedForBetween: 'Search between',
   lowestValue: 'Lowest value',
   andBetween: 'and',
   highestValue: 'Highest value',
   answer: 'Answer',
   isNowAndDated: (name: string, value: string, some: boolean) =>
-    `${name} is ${value} now.${some ? ' The answer holds for all months; its dated values would go.' : ''}`,
+    `${name} is now ${value}.${some ? ' The answer applies to all months and replaces its dated values.' : ''}`,
   setTo: (name: string, value: string) => `Set ${name} to ${value}`,
   fromTo: (from: string, to: string) => `from ${from} to ${to}`,
   anyFromTo: (from: string, to: string) => `Any from ${from} to ${to}`,
   anyValue: 'Any value',
   noValue: 'No value',
   withAtComesTo: (name: string, value: string, what: string, target: string) =>
-    `With ${name} at ${value}, ${what} comes to ${target}.`,
+    `With ${name} at ${value}, ${what} is ${target}.`,
   comesToWithEachOf: (what: string, target: string, valueCount: number, name: string) =>
-    `${what} comes to ${target} with each of ${valueCount} values of ${name}.`,
+    `${what} is ${target} with each of ${valueCount} values of ${name}.`,
   comesToWithEveryValue: (what: string, target: string, name: string, from: string, to: string) =>
-    `${what} comes to ${target} with every from of ${name} from ${from} to ${to}.`,
-  comesToWhateverIs: (what: string, target: string, name: string) => `${what} comes to ${target} whatever ${name} is.`,
+    `${what} is ${target} with every value of ${name} from ${from} to ${to}.`,
+  comesToWhateverIs: (what: string, target: string, name: string) => `${what} is ${target} with any value of ${name}.`,
   doesNotMoveItIs: (name: string, what: string, amount: string) =>
-    `${name} does not move ${what}: it is ${amount} whatever it is.`,
+    `${name} has no effect on ${what}, which stays at ${amount}.`,
   noValueOfLookedAt: (name: string, what: string, target: string, value: string, amount: string) =>
-    `No value of ${name} looked at makes ${what} come to ${target}. The nearest is ${value}, with ${amount}.`,
+    `No value of ${name} in this range makes ${what} equal ${target}. The nearest is ${value}, with ${amount}.`,
   hasNoFigureWithAny: (what: string, name: string) => `${what} has no figure with any of these values of ${name}.`,
 
   // TwoValues
-  downwards: 'Downwards',
+  downwards: 'Down',
   across: 'Across',
   figureToSee: 'Figure to see',
-  chooseTwoDifferentAssumptionsOne: 'Choose two different assumptions, one downwards and one across.',
+  chooseTwoDifferentAssumptionsOne: 'Choose two different assumptions, one down and one across.',
   downwardsAcrossAHeavyLine: (of: string | undefined, name: string, name2: string) =>
-    `${of}: ${name} downwards, ${name2} across. A heavy line shows where the figure turns negative.`,
-  thePlanAsItIs: 'The plan as it is now',
+    `${of}: ${name} down, ${name2} across. A heavy line shows where the figure turns negative.`,
+  thePlanAsItIs: 'Current plan',
 
   // Uncertain
   rangeOf: (name: string) => `Range of ${name}`,
@@ -121,22 +121,22 @@ export const messages = {
   upperLimitOfTheBand: 'Upper limit of the band',
   atLeast: (name: string) => `${name} at least`,
   atMost: (name: string) => `${name} at most`,
-  leaveOutAssumption: (name: string) => `Leave out ${name}`,
-  anotherUncertainValue: 'Another uncertain value',
+  leaveOutAssumption: (name: string) => `Remove ${name}`,
+  anotherUncertainValue: 'Add uncertain value',
   cases: 'Cases',
   seed: 'Seed',
-  theSameSeedDrawsThe: 'The same seed draws the same cases again',
-  whatIsShown: 'What is shown',
+  theSameSeedDrawsThe: 'The same seed gives the same cases again',
+  whatIsShown: 'Show',
   cumulativeNet: 'Cumulative net',
   netByMonth: 'Net by month',
   ofTheCasesThePlan: (withoutFigure: number, share: string, within: string) =>
     `${withoutFigure > 0 ? (withoutFigure === 1 ? 'In no case does the plan have a figure at its end. ' : `In ${share} of the cases the plan has no figure at its end; of the others: `) : ''}In ${within} of the cases the plan ends between`,
   withAMedianOf: (money: string, endsInTheRed: number, share: string) =>
-    `, with a median of ${money}. ${endsInTheRed === 0 ? 'In none of them does it end below nothing.' : `In ${share} of them it ends below nothing.`}`,
+    `, with a median of ${money}. ${endsInTheRed === 0 ? 'In none of them does it end below zero.' : `In ${share} of them it ends below zero.`}`,
   theBandOf: (shown: 'net' | 'cumulative', below: string, above: string) =>
     `${shown === 'net' ? 'Net by month' : 'Cumulative net'}, the band from ${below} to ${above} of the cases`,
-  liesBelow: (share: string) => `${share} lie below`,
-  liesAbove: (share: string) => `${share} lie above`,
+  liesBelow: (share: string) => `${share} are below`,
+  liesAbove: (share: string) => `${share} are above`,
   theMiddle: 'Median',
 
   // WhatIfPage
@@ -147,13 +147,13 @@ export const messages = {
   twoValues: 'Two values',
   oneFigureUnderTwoAssumptions: 'One figure under two assumptions at once',
   solve: 'Solve',
-  theValueThatMakesA: 'The value that makes a figure what it should be',
+  theValueThatMakesA: 'The value with which a figure reaches a target',
   uncertainty: 'Uncertainty',
-  whatMayComeWhenValues: 'What may come, when values are only known roughly',
+  whatMayComeWhenValues: 'The range of results when values are only roughly known',
   nothingToTryYet: 'Nothing to try yet',
   whatIsTriedHereAre:
-    'What is tried here are the plan’s assumptions: a price, a rate, a number of months. Add one first.',
-  openTheAssumptions: 'Open the assumptions',
+    'Here you try other values of the plan’s assumptions: a price, a rate, a number of months. Add one first.',
+  openTheAssumptions: 'Open assumptions',
   whatIf: 'What if',
-  whatToTry: 'What to try',
+  whatToTry: 'What-if tools',
 };

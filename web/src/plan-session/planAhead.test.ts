@@ -28,9 +28,9 @@ describe('a plan that is asked for ahead', () => {
   });
 
   it('that did not come says why where it is opened, and is asked for again', async () => {
-    asked.mockRejectedValueOnce(new Error('The server is away.'));
+    asked.mockRejectedValueOnce(new Error('Server not available.'));
     planAhead.ask('p');
-    await expect(planAhead.open('p')).rejects.toThrow('The server is away.');
+    await expect(planAhead.open('p')).rejects.toThrow('Server not available.');
     expect(await planAhead.open('p')).toEqual(loaded('p', 1));
   });
 });

@@ -74,7 +74,7 @@ class FakeServer {
     const answers: Answer[] = [];
     for (const { id, order } of orders.slice(0, this.atOnce)) {
       if (this.fails?.(order)) {
-        if (answers.length === 0) throw new ServerAway('Something went wrong in Haushalt itself.', true);
+        if (answers.length === 0) throw new ServerAway('Something went wrong.', true);
         break;
       }
       answers.push(this.answer(id, order));
@@ -230,7 +230,7 @@ describe('an open plan', () => {
   it('refuses on the spot what cannot be, and sends nothing', async () => {
     const session = open();
     const refusal = session.send({ kind: 'line.set', line: idOf('Rent'), settings: { name: 'Heating' } });
-    expect(refusal!.message).toContain('already a line called Heating');
+    expect(refusal!.message).toContain('already a line named Heating');
     await settle();
     expect(server.entries).toEqual([]);
   });
@@ -771,11 +771,11 @@ describe('a plan several people have', () => {
 
   it('that may not be changed any more ends, with what was not sent, until that is let go', async () => {
     const session = open();
-    server.refusal = new ServerRefusal(403, 'You may look at this plan, but not change it.');
+    server.refusal = new ServerRefusal(403, 'You are a viewer of this plan and cannot change it.');
     session.send(setRent(900));
     session.send(setRent(910));
     await settle();
-    expect(session.state.ended).toMatchObject({ message: 'You may look at this plan, but not change it.' });
+    expect(session.state.ended).toMatchObject({ message: 'You are a viewer of this plan and cannot change it.' });
     expect(session.state.ended!.unsent).toHaveLength(2);
     expect(kept).toHaveLength(2);
     session.letGo();

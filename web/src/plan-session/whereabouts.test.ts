@@ -12,7 +12,7 @@ describe('where one is', () => {
     told.length = 0;
     return new Whereabouts((plan, place) => {
       told.push([plan, place]);
-      return Promise.reject(new Error('The server is away.'));
+      return Promise.reject(new Error('Server not available.'));
     });
   };
 

@@ -58,8 +58,8 @@ describe('checks', () => {
       lines: { income: { Pay: '2000 * (1 + 2.4%)' }, expense: { Rent: 'Pay * 0.024 + 12' } },
     });
     expect(messages(document, 'typedNumber')).toEqual([
-      'The rule of Pay has 2.4\u00a0% a year typed in, which is the value of Inflation.',
-      'The rule of Rent has 2.4\u00a0% a year typed in, which is the value of Inflation.',
+      'The rule of Pay contains the number 2.4\u00a0% a year, which is the value of Inflation.',
+      'The rule of Rent contains the number 2.4\u00a0% a year, which is the value of Inflation.',
     ]);
     const next = after(document, found(document, 'typedNumber')[0]!.mend!.command);
     expect(ruleOf(next, 'Pay')).toBe('2000 * (1 + Inflation)');
@@ -69,9 +69,7 @@ describe('checks', () => {
   it('exceptions that outnumber the months of a rule can become the rule', () => {
     const months = Object.fromEntries(Array.from({ length: 7 }, (_, at) => [`2026-0${at + 1}`, 100 + at]));
     const document = sketch({ lines: { income: { Pay: 50 } }, exceptions: { Pay: months } });
-    expect(messages(document, 'manyExceptions')).toEqual([
-      'Pay departs from its rule in 7 months and follows it in 5.',
-    ]);
+    expect(messages(document, 'manyExceptions')).toEqual(['Pay has exceptions in 7 months and follows its rule in 5.']);
     const next = mended(document, 'manyExceptions');
     expect(calculate(next).figures('Pay')).toEqual(calculate(document).figures('Pay'));
   });
@@ -85,7 +83,7 @@ describe('checks', () => {
       },
     });
     expect(messages(document, 'doubleCount')).toEqual([
-      'Again repeats Rent and Food, which Total expenses counts already.',
+      'Again repeats Rent and Food, which Total expenses already includes.',
       'The rule of Both adds Pay and Total income, which contains it.',
     ]);
   });
@@ -112,7 +110,7 @@ describe('checks', () => {
       lines: { income: { Balance: 1000, Interest: 'Balance * Rate', Raised: 'Balance + Rate' } },
     });
     expect(messages(document, 'units')).toEqual([
-      'The rule of Interest: applies the yearly rate Rate to a month’s money.',
+      'The rule of Interest: applies the yearly rate Rate to a monthly amount.',
       'The rule of Raised: adds a rate per year to money.',
     ]);
     const [interest, raised] = found(document, 'units');
@@ -148,8 +146,8 @@ describe('checks', () => {
     });
     const aimed = after(split, { kind: 'line.set', line: a, settings: { targetShare: 1.2 } });
     expect(messages(aimed, 'sharesOver')).toEqual([
-      'The target shares of all lines come to 120.0\u00a0% of the income.',
-      'The rules of all lines give out 110.0\u00a0% of the income.',
+      'The target shares of all lines add up to 120.0\u00a0% of the income.',
+      'The rules of all lines allocate 110.0\u00a0% of the income.',
     ]);
   });
 
@@ -182,9 +180,9 @@ describe('checks', () => {
       kind: 'highlight.set', id: 'h',
       settings: { of: idOf(document, 'Empty'), span: 'month', when: 'below', low: 5, high: null, tone: 'alarm', word: 'low' },
     }); // prettier-ignore
-    expect(messages(watched, 'idleHighlight')).toEqual(['The highlight “low” watches Empty, which has no figures.']);
+    expect(messages(watched, 'idleHighlight')).toEqual(['The highlight “low” is set for Empty, which has no figures.']);
     mended(watched, 'idleHighlight');
-    expect(messages(document, 'similarNames')).toEqual(['Groceries and Grocerien differ by a letter.']);
+    expect(messages(document, 'similarNames')).toEqual(['Groceries and Grocerien differ by only one letter.']);
     expect(differByALetter('rent', 'rents')).toBe(true);
     expect(differByALetter('offer 1', 'offer 2')).toBe(false);
     expect(differByALetter('pay', 'day')).toBe(false);
@@ -226,17 +224,17 @@ describe('checks', () => {
 
     it('says why', () => {
       expect(idle({ high: 500 }, { high: 800 })).toEqual([
-        'The highlight “word 1” on Rent never shows: wherever it would, “word 0” does.',
+        'The highlight “word 1” on Rent is never shown, because “word 0” is shown in its place.',
       ]);
       expect(idle({ high: 12_000 })).toEqual([
-        'The highlight “word 0” waits for Rent to come to 12,000.00, but it never gets further than 900.00 from zero.',
+        'The highlight “word 0” is shown when Rent reaches 12,000.00, but the figure farthest from zero is 900.00.',
       ]);
       const share = after(rent, { kind: 'line.set', line: idOf(rent, 'Share'), settings: { unit: 'percent' } });
       const slip = after(share, {
         kind: 'highlight.set', id: 'h',
         settings: { of: idOf(rent, 'Share'), span: 'month', when: 'above', low: null, high: 30, tone: 'alarm', word: 'much' },
       }); // prettier-ignore
-      expect(messages(slip, 'idleHighlight')[0]).toMatch(/It may be meant as 30\.0\s%\.$/);
+      expect(messages(slip, 'idleHighlight')[0]).toMatch(/Was 30\.0\s% meant\?$/);
       mended(slip, 'idleHighlight');
     });
   });
@@ -245,7 +243,7 @@ describe('checks', () => {
     const lines = (aside: number) =>
       sketch({ lines: { income: { Pay: 100 }, expense: { Rent: 90 }, 'set aside': { Fund: aside } } });
     expect(messages(lines(20), 'setAsideNever')).toEqual([
-      'Fund is set aside in 12 months, and in none of them is there enough left for it.',
+      'Fund is planned in 12 months in which not enough money is left for it.',
     ]);
     expect(messages(lines(10), 'setAsideNever')).toEqual([]);
   });
@@ -289,7 +287,7 @@ describe('checks of calculators', () => {
   it('find what has no answer, and not what waits for a mistake elsewhere', () => {
     expect(messages(plan({ loans: [van] }), 'withoutAnswer')).toEqual([]);
     expect(messages(plan({ loans: [{ ...van, rate: null }] }), 'withoutAnswer')).toEqual([
-      'Van: The yearly rate is empty, so the monthly payment does not follow yet.',
+      'Van: The yearly rate is empty, so the monthly payment cannot be calculated yet.',
     ]);
     expect(messages(plan({ loans: [{ ...van, amount: '1 / 0' }] }), 'withoutAnswer')).toEqual([]);
   });
@@ -321,8 +319,8 @@ describe('checks of calculators', () => {
     ];
     const early = plan({ loans: [van], loanExtras });
     expect(messages(early, 'outsidePlan')).toEqual([
-      'The extra payment of Van in January 2025 lies outside its months.',
-      'The extra payment of Van in February 2026 lies outside its months.',
+      'The extra payment of Van in January 2025 is outside its months.',
+      'The extra payment of Van in February 2026 is outside its months.',
     ]);
     const [first] = found(early, 'outsidePlan');
     expect(messages(after(early, first!.mend!.command), 'outsidePlan')).toHaveLength(1);
@@ -332,7 +330,7 @@ describe('checks of calculators', () => {
       { fund: 'Fund', kind: 'pause', from: '2026-05', until: '2026-12' },
     ];
     const late = plan({ savings: [fund], savingsMoves });
-    expect(messages(late, 'outsidePlan')).toEqual(['An entry of Fund in August 2026 lies outside its months.']);
+    expect(messages(late, 'outsidePlan')).toEqual(['An entry of Fund in August 2026 is outside its months.']);
     mended(late, 'outsidePlan');
   });
 });
@@ -357,7 +355,7 @@ describe('a number typed into a rule', () => {
   it('is the value where it may stand for it, and not of what changes with time', () => {
     const document = plan({ X: 'Pay - 20' });
     expect(messages(document, 'typedNumber')).toEqual([
-      'The rule of X has €20.00 typed in, which is the value of Fee.',
+      'The rule of X contains the number €20.00, which is the value of Fee.',
     ]);
     const fee = idOf(document, 'Fee');
     const dated = after(document, { kind: 'assumption.setStep', assumption: fee, from: '2027-01' as Month, value: 22 });

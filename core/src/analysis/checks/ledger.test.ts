@@ -57,8 +57,8 @@ describe('the checks of what happened', () => {
   it('find a line with a budget that was never entered', () => {
     const entries = ['2026-01-05', '2026-02-05', '2026-03-05', '2026-04-05'].map((date) => entry(date, -30_000));
     expect(sentences(PLAN, entries, 'neverEntered')).toEqual([
-      expect.stringMatching(/for Pay, .*8,000\.00/),
-      expect.stringMatching(/for Rent, .*3,200\.00/),
+      expect.stringMatching(/Pay has no entries, .*8,000\.00/),
+      expect.stringMatching(/Rent has no entries, .*3,200\.00/),
     ]);
   });
 
@@ -88,8 +88,8 @@ describe('the checks of what happened', () => {
     });
     const plan = [recurring('Landlord', '2026-05-01', 'line-rent'), recurring('Grocer', '2026-06-15', 'line-food'), recurring('Work', '2026-06-18', 'line-pay')].reduce<Document>(after, PLAN); // prettier-ignore
     expect(sentences(plan, [], 'longOverdue')).toEqual([
-      'Landlord was expected 2 times since 1 May 2026 and has not happened.',
-      '2 expected entries are overdue, the first is Grocer on 15 June 2026.',
+      'Landlord was expected 2 times since 1 May 2026 and has not been entered.',
+      '2 expected entries are overdue. The first is Grocer of 15 June 2026.',
     ]);
     // Confirmed from there it is an entry like any other, and the next one is told of.
     const { mend, otherMend } = found(plan, []).find(({ kind }) => kind === 'longOverdue')!;
@@ -100,8 +100,10 @@ describe('the checks of what happened', () => {
     expect(made).toMatchObject([
       { date: '2026-05-01', due: '2026-05-01', standing: 'Landlord', line: 'line-rent', amount: -80_000 },
     ]);
-    expect(sentences(plan, made, 'longOverdue')[0]).toBe('Landlord was expected on 1 June 2026 and has not happened.');
-    expect(sentences(after(plan, otherMend!.command), [], 'longOverdue')[0]).toBe('Landlord was expected on 1 June 2026 and has not happened.'); // prettier-ignore
+    expect(sentences(plan, made, 'longOverdue')[0]).toBe(
+      'Landlord was expected on 1 June 2026 and has not been entered.',
+    );
+    expect(sentences(after(plan, otherMend!.command), [], 'longOverdue')[0]).toBe('Landlord was expected on 1 June 2026 and has not been entered.'); // prettier-ignore
   });
 
   it('find nothing where nothing was entered', () => {

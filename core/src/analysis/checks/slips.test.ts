@@ -90,7 +90,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
 
   it('a rule that ends though what recurs goes on, or alone among its group', () => {
     const lines = { expense: { Rent: { start: 800, '2027-01': null }, Power: 60, Food: 300 } };
-    const figures = mended(sketch({ months: 24, lines }), 'ruleEnds', 'Rent has nothing planned from January 2027 on; the other lines of its group go on.', 'Rent'); // prettier-ignore
+    const figures = mended(sketch({ months: 24, lines }), 'ruleEnds', 'Rent has nothing planned from January 2027 on, but the other lines of its group continue.', 'Rent'); // prettier-ignore
     expect(figures.slice(11, 14)).toEqual([800, 800, 800]);
     const inMay = { expense: { Rent: { start: 800, '2027-05': null }, Power: 60, Food: 300 } };
     expect(slipsOf(sketch({ months: 24, lines: inMay }))).toEqual([]);
@@ -105,7 +105,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
         rhythm: 'month',
       },
     } as Command);
-    mended(recurring, 'ruleEnds', 'Rent has nothing planned from May 2027 on, but the recurring entry Rent to the landlord goes on.', 'Rent'); // prettier-ignore
+    mended(recurring, 'ruleEnds', 'Rent has nothing planned from May 2027 on, but the recurring entry Rent to the landlord continues.', 'Rent'); // prettier-ignore
     const noted = after(sketch({ months: 24, lines }), {
       kind: 'line.set',
       line: 'line-rent',

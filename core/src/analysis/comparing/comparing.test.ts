@@ -54,7 +54,7 @@ describe('two moments of a plan', () => {
   });
 
   it('differ in what really happened, in the way a line goes', () => {
-    const sums = [{ line: idOf('Rent'), account: '', month: '2026-02' as never, amount: -81_000, count: 1 }];
+    const sums = [{ line: idOf('Rent'), account: '', month: '2026-02' as never, amount: -81_000, count: 1, days: 3 }];
     const shown = compareMoments({ document: start, sums: [] }, { document: start, sums });
     expect(shown.lines).toEqual([expect.objectContaining({ what: 'actual', state: 'added', months: [{ of: '2026-02', before: null, after: 810 }] })]); // prettier-ignore
   });

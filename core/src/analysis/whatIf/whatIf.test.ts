@@ -222,9 +222,9 @@ describe('how an uncertain value is spread', () => {
 
   it('is refused in words where it cannot be', () => {
     const refusal = (draw: object) => drawRefusal({ assumption: X, ...draw } as Draw);
-    expect(refusal({ spread: 'triangular', low: 1, likeliest: 5, high: 4 })).toMatch(/between the least/);
-    expect(refusal({ spread: 'uniform', low: 2, high: 1 })).toMatch(/not above/);
-    expect(refusal({ spread: 'normal', mean: 1, deviation: -1 })).toMatch(/not below zero/);
+    expect(refusal({ spread: 'triangular', low: 1, likeliest: 5, high: 4 })).toMatch(/between the lowest/);
+    expect(refusal({ spread: 'uniform', low: 2, high: 1 })).toMatch(/not be above/);
+    expect(refusal({ spread: 'normal', mean: 1, deviation: -1 })).toMatch(/cannot be below zero/);
     expect(refusal({ spread: 'normal', mean: -1, deviation: 0 })).toBeNull();
     expect([limitsRefusal([0.1, 0.9]), limitsRefusal([0.9, 0.1])]).toEqual([null, expect.stringMatching(/lower one/)]);
     expect(() => asked(plain(), [], 10, 1, [0.5, 0.5])).toThrow(RangeError);

@@ -47,7 +47,7 @@ describe('an assumption', () => {
     expect(figures[0]).toBeCloseTo(2000 * 1.019, 8);
     expect(figures[12]).toBeCloseTo(2000 * 1.016, 8);
     expect(reckon(new Model(computed), rise, 0)).toMatchObject({
-      words: 'An assumption computed by this formula:',
+      words: 'An assumption calculated by this formula:',
       value: expect.closeTo(0.019, 10),
     });
     expect(usersOf(computed, idOf(document, 'Inflation')).map(({ name }) => name)).toEqual(['Pay rise']);
@@ -85,7 +85,7 @@ describe('an assumption', () => {
     ).toMatch(/Inflation.*Pay rise|Pay rise.*Inflation/);
     expect(
       refusalOf(computed, { kind: 'assumption.setStep', assumption: rise, from: month('2026-05'), value: 0 }),
-    ).toBe('Pay rise is computed by a formula and takes no dated values.');
+    ).toBe('Pay rise is calculated by a formula, so it cannot have dated values.');
     expect([
       ...after(document, { kind: 'assumption.set', assumption: inflation, settings: { formula: '2%' } })
         .assumptionSteps,
@@ -97,16 +97,16 @@ describe('an assumption', () => {
     const assumption = idOf(document, 'Inflation');
     const limited = after(document, { kind: 'assumption.set', assumption, settings: { low: 0, high: 0.06 } });
     expect(refusalOf(limited, { kind: 'assumption.set', assumption, settings: { value: 0.09 } })).toBe(
-      'Inflation may not go above 6.0\u00a0% a year. Change its limits to go there.',
+      'Inflation cannot be above 6.0\u00a0% a year. Change its limits first.',
     );
     expect(refusalOf(limited, { kind: 'assumption.setStep', assumption, from: month('2026-05'), value: -0.01 })).toBe(
-      'Inflation may not go below 0.0\u00a0% a year. Change its limits to go there.',
+      'Inflation cannot be below 0.0\u00a0% a year. Change its limits first.',
     );
     expect(refusalOf(document, { kind: 'assumption.set', assumption, settings: { low: 0.022 } })).toContain(
       'below 2.2',
     );
     expect(refusalOf(document, { kind: 'assumption.set', assumption, settings: { low: 0.1, high: 0.1 } })).toBe(
-      'The lower limit has to be below the upper one.',
+      'The lower limit must be below the upper limit.',
     );
   });
 
@@ -130,7 +130,7 @@ describe('an assumption', () => {
     const two = after(moved, { kind: 'assumption.setStep', assumption, from: month('2027-03'), value: 0.02 });
     expect(
       refusalOf(two, { kind: 'assumption.moveStep', assumption, from: month('2027-03'), to: month('2026-07') }),
-    ).toBe('In that month another value begins already.');
+    ).toBe('Another value already begins in this month.');
   });
 
   it('stands under a heading, and comes back from a plan file as it was', () => {

@@ -114,9 +114,9 @@ describe('calculators in a plan', () => {
   });
 
   it.each([
-    ['Cargo bike * 2', 'Cargo bike is a loan. Say which of its figures is meant, for example Cargo bike.payment.'],
-    ['Cargo bike.paiment', /has no output called paiment\. It has payment, interest/],
-    ['Wages.payment', 'Wages has no output called payment.'],
+    ['Cargo bike * 2', 'Cargo bike is a loan. Choose one of its figures, for example Cargo bike.payment.'],
+    ['Cargo bike.paiment', /has no figure named paiment\. It has payment, interest/],
+    ['Wages.payment', 'Wages has no figure named payment.'],
     ['tax(Cargo bike, 100)', 'tax is written tax(schedule, income), with one of the plan’s tax schedules.'],
   ])('refuse %s in a rule with what was meant', (formula, message) => {
     const refusal = refusalOf({
@@ -131,7 +131,7 @@ describe('calculators in a plan', () => {
 
   it('refuse circles through their inputs, spelt out', () => {
     const refusal = refusalOf({ kind: 'loan.set', loan: 'bike', settings: { amount: 'total({bike-line})' } });
-    expect(refusal.message).toMatch(/that is a circle/);
+    expect(refusal.message).toMatch(/a circular reference/);
     expect(refusal.message).toMatch(/Cargo bike\.payment needs the amount of Cargo bike/);
   });
 
@@ -144,7 +144,7 @@ describe('calculators in a plan', () => {
       deposit: null,
     });
     expect(refusalOf({ kind: 'fund.set', fund: 'x', settings: { name: 'cargo BIKE' } }).message).toMatch(
-      /There is already a loan called Cargo bike/,
+      /There is already a loan named Cargo bike/,
     );
     expect(refusalOf({ kind: 'line.set', line: 'wages', settings: { name: 'Bands' } }).message).toMatch(
       /a tax schedule/,
@@ -165,7 +165,7 @@ describe('calculators in a plan', () => {
     expect(emptied.loans.get('bike')!.months).toBeNull();
     expect(new Model(emptied).calculationOf('bike')!.answer).toEqual({
       kind: 'none',
-      why: 'The term is empty, so the monthly payment does not follow yet.',
+      why: 'The term is empty, so the monthly payment cannot be calculated yet.',
     });
   });
 
@@ -254,7 +254,7 @@ describe('the reckoning of calculators', () => {
   it('tells where an input comes from', () => {
     expect(reckon(model, 'bike:amount', 0).words).toBe('Typed: €2,400.00.');
     expect(reckon(model, 'bike:rate', 0).parts.map((part) => part.label)).toEqual(['Loan rate']);
-    expect(reckon(model, 'bike:balloon', 0).words).toBe('Nothing has been entered here yet.');
+    expect(reckon(model, 'bike:balloon', 0).words).toBe('This is still empty.');
   });
 
   it('reads outputs by the names rules use', () => {

@@ -44,9 +44,9 @@ describe('a chart', () => {
       const decision = decide(made, command);
       return decision.ok ? null : decision.refusal.message;
     };
-    expect(refusal(chart('d', 'net', ['@net']))).toBe('There is already a chart called Net. Choose another name.');
-    expect(refusal(chart('d', ' ', ['@net']))).toBe('A name is needed.');
-    expect(refusal(chart('d', 'Other', ['nowhere']))).toBe('What this is about is no longer in the plan.');
+    expect(refusal(chart('d', 'net', ['@net']))).toBe('There is already a chart named Net. Choose another name.');
+    expect(refusal(chart('d', ' ', ['@net']))).toBe('Enter a name.');
+    expect(refusal(chart('d', 'Other', ['nowhere']))).toBe('The item this refers to is no longer in the plan.');
     expect(refusal({ kind: 'chart.delete', id: 'd' })).toBe('This chart is no longer in the plan.');
   });
 

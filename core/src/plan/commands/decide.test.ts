@@ -115,9 +115,9 @@ describe('rules', () => {
     expect(refusalOf(document, rule('Heating / 2')).message).toMatch(
       /Rent needs Heating, Heating needs Rent|Heating needs Rent, Rent needs Heating/,
     );
-    expect(refusalOf(document, rule('Rent + 1')).message).toMatch(/Rent needs Rent itself: that is a circle/);
+    expect(refusalOf(document, rule('Rent + 1')).message).toMatch(/Rent needs Rent itself: a circular reference/);
     expect(refusalOf(document, rule('Total expenses * 2')).message).toMatch(/Costs group needs/);
-    expect(refusalOf(document, rule('next(Heating)')).message).toMatch(/circle/);
+    expect(refusalOf(document, rule('next(Heating)')).message).toMatch(/circular/);
     expect(decide(document, rule('prior(Heating)')).ok).toBe(true);
   });
 
@@ -131,7 +131,7 @@ describe('rules', () => {
       group: idOf(document, 'Costs group'),
       before: null,
     });
-    expect(refusal.message).toContain('circle');
+    expect(refusal.message).toContain('circular');
   });
 });
 
@@ -141,17 +141,17 @@ describe('names', () => {
     refusalOf(document, { kind: 'line.set', line: idOf(document, 'Rent'), settings: { name } });
 
   it('are there once, whatever their case, among lines, groups and assumptions', () => {
-    expect(rename('heating').message).toMatch(/already a line called Heating/);
+    expect(rename('heating').message).toMatch(/already a line named Heating/);
     expect(rename('COSTS  group').message).toMatch(/already a group/);
     expect(rename('Inflation')).toMatchObject({ code: 'invalid', field: 'name' });
     expect(rename('Inflation').message).toMatch(/already an assumption/);
-    expect(rename('Net').message).toMatch(/total every plan has/);
+    expect(rename('Net').message).toMatch(/total that every plan has/);
   });
 
   it('have letters, on one line', () => {
-    expect(rename('   ').message).toBe('A name is needed.');
-    expect(rename('x'.repeat(81)).message).toMatch(/80 letters/);
-    expect(rename('a\tb').message).toMatch(/one line/);
+    expect(rename('   ').message).toBe('Enter a name.');
+    expect(rename('x'.repeat(81)).message).toMatch(/80 characters/);
+    expect(rename('a\tb').message).toMatch(/line breaks/);
   });
 
   it('are tidied, and a row may take its own name in another case', () => {
@@ -225,7 +225,7 @@ describe('settings', () => {
     const refused = (settings: object) => refusalOf(document, { kind: 'plan.set', settings } as Command);
     expect(refused({ months: 601 })).toMatchObject({
       field: 'months',
-      message: 'A plan has 1 to 600 months; 601 is not possible.',
+      message: 'A plan can have 1 to 600 months, not 601.',
     });
     expect(refused({ months: 0 }).field).toBe('months');
     expect(refused({ currency: 'XYZ' }).field).toBe('currency');

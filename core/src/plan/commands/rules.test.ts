@@ -61,7 +61,7 @@ describe('until a month', () => {
 
   it('needs its last month, and that not before the first', () => {
     expect(refusal(base, { kind: 'line.setFigure', line: rent, month: at(3), reach: 'until', figure: 1 })).toMatch(
-      /until which month/,
+      /Choose the last month/,
     );
     expect(refusal(base, until(5, 4))).toMatch(/before the first/);
   });
@@ -166,12 +166,16 @@ describe('steps and exceptions', () => {
   });
 
   it('do not land on each other', () => {
-    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(2) })).toMatch(/Another step begins/);
-    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(0) })).toMatch(/has a beginning/);
+    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(2) })).toMatch(
+      /Another step already begins/,
+    );
+    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(0) })).toMatch(
+      /already has a first step/,
+    );
     expect(refusal(base, { kind: 'line.moveException', line: rent, month: at(3), to: at(9) })).toMatch(
       /has an exception/,
     );
-    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(5), to: at(6) })).toMatch(/no longer there/);
+    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(5), to: at(6) })).toMatch(/no longer exists/);
   });
 });
 
@@ -264,8 +268,8 @@ describe('notes and highlights', () => {
       refusal(base, { kind: 'highlight.set', id: 'h', settings: { ...settings, ...part } });
     expect(refuse({ word: '  ' })).toMatch(/word/);
     expect(refuse({ high: null })).toMatch(/above which/);
-    expect(refuse({ when: 'below' })).toMatch(/below which/);
-    expect(refuse({ when: 'between', low: 2000 })).toMatch(/never show/);
+    expect(refuse({ when: 'below' })).toMatch(/the upper limit/);
+    expect(refuse({ when: 'between', low: 2000 })).toMatch(/must not be above/);
     expect(refuse({})).toBeNull();
   });
 });

@@ -124,7 +124,7 @@ describe('a command while a scenario is active', () => {
     ] as Command[])
       expect(meant(command)).toMatchObject({ refusal: { code: 'invalid' } });
     const refused = meant({ kind: 'line.delete', line: pay });
-    expect('refusal' in refused && refused.refusal.message).toContain('The scenario Hard times is active');
+    expect('refusal' in refused && refused.refusal.message).toContain('The scenario Hard times is open');
     const chart: Command = { kind: 'chart.delete', id: 'c' };
     expect(meant(chart)).toEqual({ command: chart });
   });

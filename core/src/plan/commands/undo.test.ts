@@ -51,7 +51,7 @@ describe('taking back a step whose row has been changed since', () => {
       const decision = decideChanges(third.document, invert(changes));
       expect(decision).toMatchObject({ ok: false, refusal: { code: 'conflict' } });
       if (!decision.ok)
-        expect(decision.refusal.message).toBe(`${name} has been changed since, so this can no longer be undone.`);
+        expect(decision.refusal.message).toBe(`${name} has been changed since, so the change can no longer be undone.`);
     }
   });
 

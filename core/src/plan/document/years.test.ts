@@ -93,7 +93,7 @@ describe('the years of a plan', () => {
       });
     for (const month of ['2026-03', '2027-04']) expect(typed(toMonth(month))).not.toHaveProperty('message');
     expect(outcome(locked, { kind: 'plan.set', settings: { yearBegins: 1 } })).toMatchObject({
-      message: 'Years cannot begin in another month while 2026/27 is locked. Unlock it first.',
+      message: 'The first month of the year cannot be changed while 2026/27 is locked. Unlock it first.',
     });
     expect(outcome(locked, { kind: 'plan.set', settings: { name: 'Other', yearBegins: 4 } })).not.toHaveProperty(
       'message',
@@ -112,6 +112,7 @@ describe('the years of a plan', () => {
         month,
         amount: 5000,
         count: 1,
+        days: 1,
       })),
     );
     const months = actualFiguresIn(document, actuals, 2026).map(({ month }) => month);

@@ -80,12 +80,17 @@ describe('the plan file', () => {
 
   it.each<[string, (file: Spoilt) => void, string, RegExp]>([
     ['another version', (file) => (file.version = 2), '/version', /reads up to 1/],
-    ['no version', (file) => delete file.version, '/version', /names its version/],
+    ['no version', (file) => delete file.version, '/version', /must state its version/],
     ['no plan', (file) => delete file.plan, '/plan', /missing/],
     ['601 months', (file) => (file.plan!.months = 601), '/plan/months', /from 1 to 600/],
-    ['an unknown field', (file) => (file.lines[0]!.colour = 'red'), '/lines/0/colour', /not known here/],
+    ['an unknown field', (file) => (file.lines[0]!.colour = 'red'), '/lines/0/colour', /is not known/],
     ['an unknown table', (file) => (file['a/b'] = []), '/a~1b', /not known/],
-    ['a missing group', (file) => (file.lines[0]!.group = 'Nowhere'), '/lines/0/group', /nothing called "Nowhere"/],
+    [
+      'a missing group',
+      (file) => (file.lines[0]!.group = 'Nowhere'),
+      '/lines/0/group',
+      /nothing with the id “Nowhere”/,
+    ],
     ['a name twice', (file) => file.lines.push({ group: 'Costs', name: 'rent' }), '/lines/0/name', /already a line/],
     ['a wrong side', (file) => (file.groups[0]!.side = 'outgoing'), '/groups/0/side', /one of income/],
     ['a text for a figure', (file) => (file.ruleSteps[0]!.amount = '5'), '/ruleSteps/0/amount', /a number/],
@@ -96,7 +101,7 @@ describe('the plan file', () => {
       '/ruleSteps/0/formula',
       /column 5/,
     ],
-    ['a circle', (file) => (file.ruleSteps[0] = { line: 'Rent', formula: 'Costs' }), '/ruleSteps', /circle/],
+    ['a circle', (file) => (file.ruleSteps[0] = { line: 'Rent', formula: 'Costs' }), '/ruleSteps', /circular/],
     [
       'two figures for a month',
       (file) => file.ruleSteps.push({ line: 'Rent', amount: 6 }),

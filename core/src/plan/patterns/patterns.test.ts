@@ -113,7 +113,7 @@ describe('a pattern', () => {
     expect(words({ kind: 'everyMonths', amount: 24.6, months: 3, from })).toBe(
       '24.60 every 3 months, first in March 2026',
     );
-    expect(words({ kind: 'yearlyIn', amount: 212, month: 3 })).toBe('212.00 a year, all of it in March');
+    expect(words({ kind: 'yearlyIn', amount: 212, month: 3 })).toBe('212.00 a year, paid in March');
     expect(words({ kind: 'yearlySpread', amount: 1200 })).toBe('1,200.00 a year, 100.00 each month');
     expect(words({ kind: 'growth', amount: 640, rate: idOf('Inflation'), by: 'year', from })).toBe(
       '640.00 from March 2026 on, growing once a year by Inflation',

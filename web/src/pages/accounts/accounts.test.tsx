@@ -108,7 +108,7 @@ describe('reconciling', () => {
     plan.show(<Reconciliations planId="p" account={bank} onClose={() => {}} />);
     await plan.user.click(await screen.findByRole('button', { name: 'Statement of 31 March 2026' }));
     expect(await screen.findByText('Pay')).toBeDefined();
-    await plan.user.click(screen.getByRole('button', { name: 'Take back' }));
+    await plan.user.click(screen.getByRole('button', { name: 'Reopen' }));
     expect(plan.session.state.document.reconciliations.size).toBe(0);
     expect(plan.session.state.ledger.at(-1)!.change.after!.reconciled).toBe('');
   });
@@ -163,11 +163,11 @@ describe('a statement', () => {
 
   it('says what is in it, and takes in what is left of it as one step', async () => {
     const plan = shown({ '/statements': () => answer });
-    expect(await screen.findByText('2 new, 0 that were expected, 1 there already.')).toBeDefined();
-    expect(screen.getByText(/On 31 March 2026 the statement says €57\.50; with these entries it is €47\.51 here/)).toBeDefined(); // prettier-ignore
-    await plan.user.click(screen.getAllByRole('checkbox', { name: 'Take it in, or leave it out' })[1]!);
-    expect(screen.getByText('After that the balance on 31 March 2026 is the statement’s.')).toBeDefined();
-    await plan.user.click(screen.getByRole('button', { name: 'Take one entry in' }));
+    expect(await screen.findByText('2 new, 0 expected, 1 already entered.')).toBeDefined();
+    expect(screen.getByText(/The statement’s balance on 31 March 2026 is €57\.50; after the import, the balance here is €47\.51/)).toBeDefined(); // prettier-ignore
+    await plan.user.click(screen.getAllByRole('checkbox', { name: 'Import this entry' })[1]!);
+    expect(screen.getByText('After the import, the balance on 31 March 2026 equals the statement’s.')).toBeDefined();
+    await plan.user.click(screen.getByRole('button', { name: 'Import one entry' }));
     expect(plan.session.state.ledger.map(({ change }) => change.after)).toMatchObject([{ what: 'Shop', line: idOf('Food'), account: 'bank', amount: -4250 }]); // prettier-ignore
     expect(plan.session.state.document.accounts.get('bank')).toMatchObject({ statedOn: '2026-03-31', stated: 57.5 });
     expect(plan.session.state.document.statementFormats.get('bank')).toMatchObject({ what: 'Text' });
@@ -185,13 +185,13 @@ describe('a statement', () => {
     const said = (await screen.findByText(/^7 lines cannot be read and are left out\./)).textContent;
     expect(said).toContain('Line 2, column “Amount”: “much” is not a valid amount.');
     expect(said).toContain('and 2 more');
-    await plan.user.click(screen.getByRole('button', { name: 'Take 2 entries in' }));
+    await plan.user.click(screen.getByRole('button', { name: 'Import 2 entries' }));
     expect(plan.session.state.ledger).toHaveLength(2);
   });
 
   it('is read otherwise when that is said', async () => {
     const plan = shown({ '/statements': () => answer });
-    await plan.user.click(await screen.findByText('How the table is read'));
+    await plan.user.click(await screen.findByText('How the file is read'));
     await plan.user.selectOptions(screen.getByRole('combobox', { name: 'Dates' }), 'mdy');
     await waitFor(() => expect(plan.server.asked.at(-1)).toContain('mdy'));
   });
@@ -212,7 +212,7 @@ describe('a statement', () => {
 
   it('of an account nobody knows asks which it is', async () => {
     const plan = shown({ '/statements': () => ({ ...answer, csv: null, statements: [{ ...answer.statements[0], account: null, number: 'XX9', preview: [] }] }) }); // prettier-ignore
-    const choice = await screen.findByRole('combobox', { name: /XX9 is the account/ });
+    const choice = await screen.findByRole('combobox', { name: /Account for XX9/ });
     await plan.user.selectOptions(choice, 'card');
     await waitFor(() => expect(plan.server.asked.at(-1)).toContain('account=card'));
   });
@@ -220,8 +220,8 @@ describe('a statement', () => {
   it('of several accounts nobody knows asks for each', async () => {
     const of = (number: string) => ({ ...answer.statements[0], account: null, number, preview: [] });
     const plan = shown({ '/statements': () => ({ ...answer, csv: null, statements: [of('XX8'), of('XX9')] }) });
-    await plan.user.selectOptions(await screen.findByRole('combobox', { name: /XX8 is the account/ }), 'card');
-    await plan.user.selectOptions(screen.getByRole('combobox', { name: /XX9 is the account/ }), 'bank');
+    await plan.user.selectOptions(await screen.findByRole('combobox', { name: /Account for XX8/ }), 'card');
+    await plan.user.selectOptions(screen.getByRole('combobox', { name: /Account for XX9/ }), 'bank');
     const said = () => new URLSearchParams(plan.server.asked.at(-1)!.split('?')[1]).get('accounts');
     await waitFor(() => expect(JSON.parse(said() ?? '{}')).toEqual({ XX8: 'card', XX9: 'bank' }));
   });

@@ -24,6 +24,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 type How = 'once' | 'spread' | 'byDay';
 
@@ -46,18 +47,24 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
   const columns = all.filter((column) => hasFigures(column) && !NOT_PLANNED.includes(column.kind));
   const days = all.filter(({ kind }) => kind === 'date');
   const groups = inOrder(document.groups.values());
-  const [name, setName] = useState(() => freshName(document, messages.costsOf(list.name)));
-  const [group, setGroup] = useState(groups.find(({ rhythm }) => rhythm === 'periodic')?.id ?? groups[0]?.id ?? '');
-  const [column, setColumn] = useState(() => likeliest(columns)?.id ?? '');
-  const [how, setHow] = useState<How>(days.length > 0 ? 'byDay' : 'once');
-  const [month, setMonth] = useState<Month>(
-    () => calendar.months.find((each) => each === today().slice(0, 7)) ?? calendar.first,
+  const draft = useDraft(
+    `${planOf(document).id}:into-budget:${list.id}`,
+    () => ({
+      name: freshName(document, messages.costsOf(list.name)),
+      group: groups.find(({ rhythm }) => rhythm === 'periodic')?.id ?? groups[0]?.id ?? '',
+      column: likeliest(columns)?.id ?? '',
+      how: (days.length > 0 ? 'byDay' : 'once') as How,
+      month: calendar.months.find((each) => each === today().slice(0, 7)) ?? calendar.first,
+      count: 6,
+      day: days[0]?.id ?? '',
+    }),
+    onClose,
   );
-  const [count, setCount] = useState(6);
-  const [day, setDay] = useState(days[0]?.id ?? '');
+  const { put, given } = draft;
+  const { name, group, column, how, month, count, day } = given;
   const [refusal, setRefusal] = useState<string | null>(null);
 
-  const put = () => {
+  const place = () => {
     const of = columns.find(({ id }) => id === column);
     if (!of) return setRefusal(messages.aColumnWithFiguresIsNeeded);
     if (how === 'byDay' && day === '') return setRefusal(messages.aDayColumnIsNeeded);
@@ -65,7 +72,7 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
     const line = { id: newId(), name, unit: lineUnit(of), formula: formulaFor(total) };
     const refused = send({ kind: 'lines.place', group, newGroup: null, lines: [line] }, messages.lineMade(name), true);
     if (refused) return setRefusal(refused.message);
-    onClose();
+    draft.close();
     return undefined;
   };
   const formulaFor = (total: string): string => {
@@ -89,21 +96,22 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
       title={messages.intoTheBudget}
       submit={messages.putIn}
       refusal={refusal}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
-        put();
+        place();
       }}
     >
       <label>
         <span className="form-label">{messages.newLine}</span>
-        <Form.Control size="sm" autoFocus value={name} onChange={(event) => setName(event.target.value)} />
+        <Form.Control size="sm" autoFocus value={name} onChange={(event) => put({ name: event.target.value })} />
       </label>
-      <OneOf label={messages.group} among={groups} value={group} onChange={setGroup} />
-      <OneOf label={messages.columnToFollow} among={columns} value={column} onChange={setColumn} />
+      <OneOf label={messages.group} among={groups} value={group} onChange={(id) => put({ group: id })} />
+      <OneOf label={messages.columnToFollow} among={columns} value={column} onChange={(id) => put({ column: id })} />
       <label>
         <span className="form-label">{messages.how}</span>
-        <Select wide value={how} onChange={(event) => setHow(event.target.value as How)}>
+        <Select wide value={how} onChange={(event) => put({ how: event.target.value as How })}>
           <option value="once">{messages.inOneMonth}</option>
           <option value="spread">{messages.spreadOver}</option>
           <option value="byDay" disabled={days.length === 0}>
@@ -112,11 +120,11 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
         </Select>
       </label>
       {how === 'byDay' ? (
-        <OneOf label={messages.dayColumn} among={days} value={day} onChange={setDay} />
+        <OneOf label={messages.dayColumn} among={days} value={day} onChange={(id) => put({ day: id })} />
       ) : (
         <label>
           <span className="form-label">{messages.inMonth}</span>
-          <Select wide value={month} onChange={(event) => setMonth(event.target.value as Month)}>
+          <Select wide value={month} onChange={(event) => put({ month: event.target.value as Month })}>
             {calendar.months.map((each) => (
               <option key={each} value={each}>
                 {monthInWords(each, locale)}
@@ -126,7 +134,13 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
         </label>
       )}
       {how === 'spread' && (
-        <FigureField label={messages.overMonths} unit="number" isNeeded value={count} onChange={setCount} />
+        <FigureField
+          label={messages.overMonths}
+          unit="number"
+          isNeeded
+          value={count}
+          onChange={(next) => put({ count: next })}
+        />
       )}
     </FormDialog>
   );

@@ -59,16 +59,16 @@ function shown(view: Partial<ListView>): string[] {
 describe('the rows of a list', () => {
   it('stand in groups in the order of the choices, with subtotals, and those without a choice last', () => {
     expect(shown({})).toEqual([
-      'group: Tiler', 'Tiles', 'Grout', 'subtotal: Tiler, together',
-      'group: Plumber', 'Tap', 'subtotal: Plumber, together',
-      'group: Without Trade', 'Étagère', 'subtotal: Without Trade, together',
+      'group: Tiler', 'Tiles', 'Grout', 'subtotal: Tiler, subtotal',
+      'group: Plumber', 'Tap', 'subtotal: Plumber, subtotal',
+      'group: Without Trade', 'Étagère', 'subtotal: Without Trade, subtotal',
       'new: New item',
     ]); // prettier-ignore
     expect(shown({ collapsed: new Set(['Tiler']) })[1]).toBe('group: Plumber');
   });
 
   it('are found without regard to case and accents, filtered, and sorted with what is empty last', () => {
-    expect(shown({ find: 'ETAGE' })).toEqual(['group: Without Trade', 'Étagère', 'subtotal: Without Trade, together']);
+    expect(shown({ find: 'ETAGE' })).toEqual(['group: Without Trade', 'Étagère', 'subtotal: Without Trade, subtotal']);
     expect(shown({ filter: { column: 'trade', value: 'Tiler' } }).filter((row) => !row.includes(':'))).toEqual(['Tiles', 'Grout']); // prettier-ignore
     for (const descending of [false, true])
       expect(shown({ sort: { column: 'price', descending }, filter: { column: 'trade', value: 'Tiler' } }).filter((row) => !row.includes(':'))).toEqual(['Tiles', 'Grout']); // prettier-ignore
@@ -93,9 +93,9 @@ describe('what is typed into a list', () => {
     expect(read('price', 'dear')).toContain('dear');
     expect(read('rate', '5')).toBe(0.05);
     expect(read('done', 'Y')).toBe(1);
-    expect(read('done', 'perhaps')).toBe('Yes or no is expected here.');
+    expect(read('done', 'perhaps')).toBe('Enter yes or no.');
     expect(read('line', 'food')).toBe('food');
-    expect(read('line', 'nothing')).toBe('No line of the budget is called “nothing”.');
+    expect(read('line', 'nothing')).toBe('No line of the budget is named “nothing”.');
     expect(read('due', '30 Feb 2026')).toContain('not a valid date');
     expect(read('twice', 'Price * 3')).toBe('{price} * 3');
     expect(read('twice', '7')).toBe(7);

@@ -97,7 +97,7 @@ describe('the page of lists', () => {
     expect(screen.getByRole('row', { name: /Tiles/ })).toBeDefined();
     await page.user.clear(find);
     await page.user.type(find, 'nobody');
-    expect(screen.getByText('No item is like this.')).toBeDefined();
+    expect(screen.getByText('No matching items.')).toBeDefined();
   });
 
   it('puts a new item where it was asked for: in the group of the selected one, among those that are shown', async () => {
@@ -132,17 +132,17 @@ describe('the page of lists', () => {
     expect(page.cell('i1', 'price')?.figure).toBe(12.5);
     await page.user.click(await within(screen.getByRole('row', { name: /Grout/ })).findByText('14.00'));
     await page.user.paste('15');
-    expect(screen.getByText('One row pasted. The figures in Twice are now typed over its rule.')).toBeDefined();
+    expect(screen.getByText('One row pasted. The figures in Twice are now exceptions to its rule.')).toBeDefined();
   });
 
   it('shows a list as it is set: name, note, earlier and later, duplicated, deleted', async () => {
     const page = onPage();
     await page.press('Settings');
     const dialog = within(screen.getByRole('dialog'));
-    await page.user.clear(dialog.getByRole('textbox', { name: 'Name of the list' }));
-    await page.user.type(dialog.getByRole('textbox', { name: 'Name of the list' }), 'Rent');
+    await page.user.clear(dialog.getByRole('textbox', { name: 'List name' }));
+    await page.user.type(dialog.getByRole('textbox', { name: 'List name' }), 'Rent');
     await page.press('Save', dialog);
-    expect(dialog.getByRole('alert').textContent).toContain('There is already a line called Rent');
+    expect(dialog.getByRole('alert').textContent).toContain('There is already a line named Rent');
     await page.press('Duplicate', dialog);
     expect([...page.now().lists.values()].map(({ name }) => name)).toEqual(['Bath', 'Bath copy']);
     await page.press('Settings');
@@ -155,11 +155,11 @@ describe('the panel of a column', () => {
   it('lists the items that depart from its rule, and lets the rule hold again', async () => {
     const page = onPage();
     const panel = await page.openColumn('Twice');
-    expect(panel.getByText('One item departs from the rule')).toBeDefined();
+    expect(panel.getByText('One item is an exception to the rule')).toBeDefined();
     expect(panel.getByText('150.00')).toBeDefined();
-    await page.press('Let the rule hold for Tap', panel);
+    await page.press('Use the rule for Tap', panel);
     expect(page.cell('i0', 'twice')).toBeUndefined();
-    expect(panel.queryByText('One item departs from the rule')).toBeNull();
+    expect(panel.queryByText('One item is an exception to the rule')).toBeNull();
   });
 
   it('takes a rule, says what is wrong with one, and what is doubtful', async () => {
@@ -171,7 +171,7 @@ describe('the panel of a column', () => {
     expect(panel.getByRole('alert').textContent).toContain('Wrong');
     await page.user.clear(rule);
     await page.user.type(rule, 'Twice + 1{Enter}');
-    expect(panel.getByRole('alert').textContent).toContain('that is a circle');
+    expect(panel.getByRole('alert').textContent).toContain('a circular reference');
     await page.user.clear(rule);
     await page.user.type(rule, 'Price * 3{Enter}');
     expect(page.column('Twice').formula).toBe('{price} * 3');
@@ -192,16 +192,16 @@ describe('the panel of a column', () => {
   it('lets typed entries give way to a rule only when that is said', async () => {
     const page = onPage();
     const panel = await page.openColumn('Actual');
-    await page.choose('Holds', 'rule', panel);
+    await page.choose('Type', 'rule', panel);
     expect(page.column('Actual').kind).toBe('figure');
-    await page.press(/2 typed entries/, panel);
+    await page.press(/2 typed values/, panel);
     expect(page.column('Actual').kind).toBe('rule');
   });
 
   it('keeps what a rule gave where it becomes typed', async () => {
     const page = onPage();
     const panel = await page.openColumn('Twice');
-    await page.choose('Holds', 'figure', panel);
+    await page.choose('Type', 'figure', panel);
     expect(['i0', 'i1', 'i2'].map((item) => page.cell(item, 'twice')?.figure)).toEqual([150, 25, 14]);
   });
 
@@ -221,7 +221,7 @@ describe('the panel of a column', () => {
   it('has thresholds: refused without a figure or word, shown in the list, taken away', async () => {
     const page = onPage();
     const panel = await page.openColumn('Price');
-    await page.press(/threshold/i, panel);
+    await page.press(/highlight/i, panel);
     await page.press('Save', panel);
     expect(panel.getByRole('alert').textContent).not.toBe('');
     await page.user.type(panel.getByRole('textbox', { name: 'Word' }), 'dear');
@@ -238,11 +238,11 @@ describe('what is put into a list', () => {
   it('a new column follows from another, with a name of its own', async () => {
     const page = onPage();
     await page.press('Column');
-    await page.choose('Ready-made, from the column', 'Price', page.panel());
+    await page.choose('From the column', 'Price', page.panel());
     await page.press(/Running total/, page.panel());
     expect(page.column('Running total').formula).toBe('running({price})');
     await page.press('Column');
-    await page.choose('Ready-made, from the column', 'Price', page.panel());
+    await page.choose('From the column', 'Price', page.panel());
     await page.press(/Running total/, page.panel());
     expect(page.column('Running total 2').formula).toBe('running({price})');
   });
@@ -253,10 +253,10 @@ describe('what is put into a list', () => {
     await page.user.keyboard('{Alt>}s{/Alt}');
     const panel = page.panel();
     expect(panel.getByRole('combobox', { name: 'Series' })).toHaveProperty('value', 'monthEnds');
-    const count = panel.getByRole('textbox', { name: 'How many' });
+    const count = panel.getByRole('textbox', { name: 'Number' });
     await page.user.clear(count);
     await page.user.type(count, '5{Tab}');
-    await page.press('Fill in', panel);
+    await page.press('Fill', panel);
     expect(itemsOf(page.now(), 'list').map(({ id }) => page.cell(id, 'due')?.text)).toEqual(['2026-03-31', '2026-04-30', '2026-05-31', '2026-06-30', '2026-07-31']); // prettier-ignore
   });
 
@@ -267,9 +267,9 @@ describe('what is put into a list', () => {
     const dialog = within(screen.getByRole('dialog'));
     await page.user.click(dialog.getByRole('textbox', { name: 'Paste the table here' }));
     await page.user.paste('Thing\tPrice\nChair\t1.234,50\nStool\tfree\nBench\t80,00');
-    await page.user.selectOptions(dialog.getAllByRole('combobox', { name: 'Holds' })[1]!, 'figure:money');
-    expect(dialog.getByText(/One entry cannot be read .* Row 2, Price:/)).toBeDefined();
-    await page.press('Make the list', dialog);
+    await page.user.selectOptions(dialog.getAllByRole('combobox', { name: 'Type' })[1]!, 'figure:money');
+    expect(dialog.getByText(/One value does not match .* Row 2, Price:/)).toBeDefined();
+    await page.press('Create list', dialog);
     const [, made] = [...page.now().lists.values()];
     const price = columnsOf(page.now(), made!.id)[1]!;
     const figures = itemsOf(page.now(), made!.id).map(
@@ -280,12 +280,12 @@ describe('what is put into a list', () => {
 
   it('becomes a line of the budget: what it computes, in one month, or spread over some', async () => {
     const page = onPage();
-    await page.press('Into the budget');
+    await page.press('Add to budget');
     const dialog = within(screen.getByRole('dialog'));
     expect(dialog.getByRole('combobox', { name: 'Follows' })).toHaveProperty('value', 'twice');
     await page.choose('How', 'spread', dialog);
     await page.choose('Month', '2026-04', dialog);
-    await page.press('Put it in', dialog);
+    await page.press('Add to budget', dialog);
     const line = [...page.now().lines.values()].find(({ name }) => name === 'Bath costs')!;
     const series = page.session.state.model.seriesOf(line.id)!;
     expect([...series.values].map((figure) => Math.round((figure || 0) * 100) / 100)).toEqual([0, 0, 0, 31.5, 31.5, 31.5, 31.5, 31.5, 31.5, 0, 0, 0]); // prettier-ignore
@@ -293,10 +293,10 @@ describe('what is put into a list', () => {
 
   it('is drawn, and the drawing is kept among the charts', async () => {
     const page = onPage();
-    await page.press('Picture');
+    await page.press('Chart');
     const panel = page.panel();
     await waitFor(() => expect(panel.getByRole('checkbox', { name: 'Price' })).toHaveProperty('checked', true));
-    await page.press('Keep in Charts', panel);
+    await page.press('Add to Charts', panel);
     expect([...page.now().charts.values()]).toMatchObject([{ name: 'Bath', list: 'list', form: 'beside' }]);
   });
 });

@@ -60,15 +60,15 @@ describe('the terms of a loan', () => {
 
   it('have extra payments, each of which shortens the term or lowers the payment', async () => {
     const { user, extras } = open(plan(0.05));
-    await user.click(screen.getByRole('button', { name: 'An extra payment' }));
+    await user.click(screen.getByRole('button', { name: 'Add extra payment' }));
     expect(extras()).toMatchObject([{ every: 'monthly', from: '2026-02', amount: '50', lowers: 'term' }]);
     const months = () => Number(screen.getByLabelText('Months in all').textContent);
     await vi.waitFor(() => expect(months()).toBeLessThan(36));
-    await user.selectOptions(screen.getByLabelText('What extra payment 1 lowers'), 'lowers the payment');
+    await user.selectOptions(screen.getByLabelText('Effect of extra payment 1'), 'lowers the payment');
     expect(extras()).toMatchObject([{ lowers: 'payment' }]);
-    await user.selectOptions(screen.getByLabelText('How often extra payment 1 is made'), 'once, in');
+    await user.selectOptions(screen.getByLabelText('Frequency of extra payment 1'), 'once, in');
     await vi.waitFor(() => expect(months()).toBe(36));
-    await user.click(screen.getByRole('button', { name: 'Take away extra payment 1' }));
+    await user.click(screen.getByRole('button', { name: 'Remove extra payment 1' }));
     expect(extras()).toEqual([]);
   });
 
@@ -76,7 +76,7 @@ describe('the terms of a loan', () => {
     const april = plan(0.05);
     const [row] = april.plan.values();
     const { user } = open({ ...april, plan: new Map([[row!.id, { ...row!, yearBegins: 4 }]]) } as Document);
-    await user.click(screen.getByRole('button', { name: 'An extra payment' }));
+    await user.click(screen.getByRole('button', { name: 'Add extra payment' }));
     const ends = screen.getByLabelText('Last month of extra payment 1') as HTMLSelectElement;
     expect([...ends.options].map(({ value }) => value)).toEqual(['', '2026-03', '2027-03', '2028-03']);
   });

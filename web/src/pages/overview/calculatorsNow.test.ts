@@ -29,14 +29,14 @@ describe('calculators at a glance', () => {
     );
     expect(calculatorsNow(model, 3).map(({ calculator, words }) => [calculator.row.name, words])).toEqual([
       ['Van', '€100.00 a month, €800.00 outstanding, until December 2026'],
-      ['New', 'The amount is empty, so the monthly payment does not follow yet.'],
+      ['New', 'The amount is empty, so the monthly payment cannot be calculated yet.'],
       ['Fund', 'balance €200.00, final balance €600.00 in August 2026'],
       ['Bands', '€500.00 for 2026'],
-      ['Bare', 'no income given'],
+      ['Bare', 'no income entered'],
       ['Units', 'break-even point 5 units'],
-      ['Dear', 'never, as it stands'],
+      ['Dear', 'never, with these figures'],
       ['Time', 'payback in March 2026'],
-      ['Two', 'Never within the plan: The second has cost more all along.'],
+      ['Two', 'Not within the plan: The second costs more throughout.'],
     ]);
   });
 });

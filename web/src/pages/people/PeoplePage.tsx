@@ -121,7 +121,13 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
     onError: failed,
   });
   const link = people.links.find(({ id }) => id === member.link);
-  const how = member.link === '' ? messages.made : link ? messages.byThisLink(linkInWords(link)) : messages.byLink;
+  const how = link
+    ? messages.byThisLink(linkInWords(link))
+    : member.link !== ''
+      ? messages.byLink
+      : isCreator(member, people.people)
+        ? messages.creator
+        : messages.addedByOwner;
   return (
     <tr>
       <th scope="row">
@@ -184,4 +190,10 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
 
 function linkInWords({ role, address }: { readonly role: Role; readonly address: string }): string {
   return address === '' ? messages.linkFor(role) : `${messages.linkFor(role)}, ${messages.sentTo(address)}`;
+}
+
+/** Whether the plan is someone's from its beginning: the owner who has had it longest. */
+function isCreator(member: Member, members: readonly Member[]): boolean {
+  const owners = members.filter(({ role, link }) => role === 'owner' && link === '');
+  return owners.length > 0 && member === owners.reduce((first, each) => (each.since < first.since ? each : first));
 }

@@ -10,6 +10,7 @@ import {
 import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import { ratesOf } from './cells.tsx';
 import { messages } from '../../messages/projection.ts';
@@ -29,12 +30,15 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
   const isLine = document.lines.has(id);
   const source = rateSourceOf(document, id);
   const isOwn = source.from === (isLine ? 'line' : 'group');
-  const [choice, setChoice] = useState(
-    !isOwn ? '' : 'rate' in source ? 'own' : 'assumption' in source ? source.assumption : '',
+  const draft = useDraft(
+    `${plan.id}:rate:${id}`,
+    () => ({
+      choice: !isOwn ? '' : 'rate' in source ? 'own' : 'assumption' in source ? source.assumption : '',
+      ownRate: isOwn && 'rate' in source ? writeForEntry(source.rate, 'ratePerYear', plan.locale) : '',
+    }),
+    onClose,
   );
-  const [ownRate, setOwnRate] = useState(
-    isOwn && 'rate' in source ? writeForEntry(source.rate, 'ratePerYear', plan.locale) : '',
-  );
+  const { choice, ownRate } = draft.given;
   const [refusal, setRefusal] = useState<string | null>(null);
   const name = nameOf(document, id) ?? id;
 
@@ -50,11 +54,16 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
       isLine ? { kind: 'line.set', line: id, settings } : { kind: 'group.set', group: id, settings },
     );
     if (refused) setRefusal(refused.message);
-    else onClose();
+    else draft.close();
   };
   const option = (value: string, words: string, detail: string) => (
     <label className="rate-option" key={value}>
-      <Form.Check.Input type="radio" name="rate" checked={choice === value} onChange={() => setChoice(value)} />
+      <Form.Check.Input
+        type="radio"
+        name="rate"
+        checked={choice === value}
+        onChange={() => draft.put({ choice: value })}
+      />
       <span>{words}</span>
       <small>{detail}</small>
     </label>
@@ -64,7 +73,8 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
       title={messages.whatGrowsBy(name)}
       submit={messages.save}
       refusal={refusal}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
       onSubmit={(event) => {
         event.preventDefault();
         save();
@@ -86,9 +96,9 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
         aria-invalid={refusal !== null}
         placeholder="3.5 %"
         value={ownRate}
-        onFocus={() => setChoice('own')}
+        onFocus={() => choice !== 'own' && draft.put({ choice: 'own' })}
         onChange={(event) => {
-          setOwnRate(event.target.value);
+          draft.put({ ownRate: event.target.value });
           setRefusal(null);
         }}
       />

@@ -29,6 +29,7 @@ const actuals = actualsFrom(
     month: january,
     amount,
     count: 2,
+    days: 30,
   })),
 );
 const rowsOf = (of: Actuals) =>
@@ -116,9 +117,9 @@ describe('the entries shown', () => {
 describe('how the months stand', () => {
   const words = (of: Actuals) => summaryOf(rowsOf(of), (value) => `€${value}`);
   it('is said in a sentence', () => {
-    expect(words(NO_ACTUALS)).toBe('Nothing has been entered for this month yet.');
+    expect(words(NO_ACTUALS)).toBe('There are no entries for this month yet.');
     expect(words(actuals)).toBe('Net €788, planned €900; Food is over its budget.');
-    const calm = actualsFrom([{ line: idOf('Food'), account: '', month: january, amount: -100, count: 1 }]);
+    const calm = actualsFrom([{ line: idOf('Food'), account: '', month: january, amount: -100, count: 1, days: 8 }]);
     expect(words(calm)).toBe('Net €-1, planned €900; no line is over its budget.');
   });
 });

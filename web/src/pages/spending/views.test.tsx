@@ -114,17 +114,17 @@ describe('the line an entry is written in', () => {
     const date = screen.getByRole('textbox', { name: 'Date' });
     await plan.user.clear(date);
     await plan.user.type(date, '2/4/2026{Tab}');
-    expect(screen.getByRole('alert').textContent).toBe('This goes into April 2026; March 2026 is shown.');
+    expect(screen.getByRole('alert').textContent).toBe('This entry is in April 2026; you are viewing March 2026.');
     await plan.user.clear(date);
     await plan.user.type(date, '31/12/2025{Tab}');
-    expect(screen.getByRole('alert').textContent).toContain('The plan has no December 2025');
+    expect(screen.getByRole('alert').textContent).toContain('December 2025 is outside the plan');
   });
 
   it('splits a receipt, and asks for the account of what is set aside', async () => {
     serveEntries([]);
     const plan = inPlan(document, <Form />);
     await plan.user.type(screen.getByRole('textbox', { name: 'Amount' }), '20');
-    await plan.user.click(screen.getByRole('button', { name: 'Split over several lines' }));
+    await plan.user.click(screen.getByRole('button', { name: 'Split across several lines' }));
     await plan.user.type(screen.getByRole('combobox', { name: 'Part 1' }), 'Food{Enter}');
     await plan.user.type(screen.getByRole('textbox', { name: 'Part 1, Amount' }), '15');
     expect(screen.getByText('Still to split: 5.00')).toBeDefined();
@@ -151,7 +151,7 @@ describe('the line an entry is written in', () => {
     const plan = inPlan(document, <Form />);
     await plan.user.type(screen.getByRole('combobox', { name: 'Description' }), 'Kite{Escape}');
     expect(screen.getByRole('combobox', { name: 'Description' })).toHaveProperty('value', '');
-    await plan.user.click(await screen.findByRole('button', { name: 'Put it back' }));
+    await plan.user.click(await screen.findByRole('button', { name: 'Restore' }));
     expect(screen.getByRole('combobox', { name: 'Description' })).toHaveProperty('value', 'Kite');
     expect(made(plan)).toEqual([]);
   });
@@ -173,7 +173,7 @@ describe('an entry with one hand', () => {
     const chips = await screen.findByRole('group', { name: 'Line' });
     await waitFor(() => expect(within(chips).getAllByRole('button').map((chip) => chip.textContent)).toEqual(['Gifts', 'Food'])); // prettier-ignore
     await plan.user.click(within(chips).getByRole('button', { name: 'Food' }));
-    for (const key of ['1', '2', '9', 'Delete the last figure', '.', '5', 'plus', '3'])
+    for (const key of ['1', '2', '9', 'Delete the last digit', '.', '5', 'plus', '3'])
       await plan.user.click(screen.getByRole('button', { name: key }));
     expect(screen.getByRole('status', { name: 'Amount' }).textContent).toBe('12.5+3 EUR');
     await plan.user.click(screen.getByRole('button', { name: 'Add entry' }));
@@ -184,7 +184,7 @@ describe('an entry with one hand', () => {
     serveEntries([]);
     const plan = inPlan(document, <Quick />);
     await plan.user.click(screen.getByRole('button', { name: 'Add entry' }));
-    expect(screen.getByRole('alert').textContent).toBe('Say how much it was.');
+    expect(screen.getByRole('alert').textContent).toBe('Enter an amount.');
     await plan.user.click(screen.getByText('1 Mar · Bank'));
     await plan.user.click(await screen.findByRole('button', { name: 'Card' }));
     await plan.user.click(screen.getByRole('button', { name: '7' }));
@@ -205,8 +205,8 @@ describe('all entries', () => {
     await plan.user.clear(screen.getByRole('searchbox'));
     await plan.user.selectOptions(screen.getByRole('combobox', { name: 'Account' }), 'card');
     expect(await screen.findByText('2 entries, received €2,000.00, paid €42.50.')).toBeDefined();
-    await plan.user.type(screen.getByRole('textbox', { name: 'Greatest amount' }), '10');
-    expect(await screen.findByText('No entry is like this.')).toBeDefined();
+    await plan.user.type(screen.getByRole('textbox', { name: 'Maximum amount' }), '10');
+    expect(await screen.findByText('No matching entries.')).toBeDefined();
   });
 
   it('are exported as they were found', async () => {
@@ -223,12 +223,12 @@ describe('recurring entries', () => {
   it('are made, change from a day on, and go', async () => {
     serveEntries([]);
     const plan = inPlan(document, <Standing />);
-    expect(screen.getByText(/Nothing recurs yet/)).toBeDefined();
+    expect(screen.getByText(/There are no recurring entries yet/)).toBeDefined();
     await plan.user.click(screen.getByRole('button', { name: 'New recurring entry' }));
     const dialog = screen.getByRole('dialog');
     await plan.user.type(within(dialog).getByRole('textbox', { name: 'Description' }), 'Rent');
     await plan.user.click(within(dialog).getByRole('button', { name: 'Save' }));
-    expect(within(dialog).getByRole('alert').textContent).toContain('Choose the line');
+    expect(within(dialog).getByRole('alert').textContent).toContain('Choose a line');
     await plan.user.type(within(dialog).getByRole('combobox', { name: 'Line' }), 'Rent{Enter}');
     await plan.user.click(within(dialog).getByRole('button', { name: 'Save' }));
     const rows = () => [...plan.session.state.document.standingEntries.values()];
@@ -238,7 +238,7 @@ describe('recurring entries', () => {
     await plan.user.click(screen.getAllByRole('button', { name: 'Rent' })[0]!);
     const change = screen.getByRole('dialog');
     await plan.user.type(within(change).getByRole('textbox', { name: 'Amount' }), '850');
-    await plan.user.click(within(change).getByRole('checkbox', { name: 'Change it from this day on only' }));
+    await plan.user.click(within(change).getByRole('checkbox', { name: 'Apply the changes only from this date' }));
     await plan.user.click(within(change).getByRole('button', { name: 'Save' }));
     expect(rows().map(({ amount }) => amount)).toContain(850);
     await plan.user.click(screen.getAllByRole('button', { name: /Delete the recurring entry Rent/ })[0]!);
@@ -262,8 +262,8 @@ describe('what is not assigned', () => {
     const add = async (text: string, line: string) => {
       await plan.user.click(screen.getByRole('button', { name: 'New rule' }));
       const dialog = screen.getByRole('dialog');
-      await plan.user.type(within(dialog).getByRole('textbox', { name: 'Text that is looked for' }), text);
-      await plan.user.type(within(dialog).getByRole('combobox', { name: 'Belong to' }), `${line}{Enter}`);
+      await plan.user.type(within(dialog).getByRole('textbox', { name: 'Text to find' }), text);
+      await plan.user.type(within(dialog).getByRole('combobox', { name: 'Assign to' }), `${line}{Enter}`);
       await within(dialog).findByText(/not assigned\./);
       await plan.user.click(within(dialog).getByRole('button', { name: 'Save' }));
     };
@@ -273,7 +273,7 @@ describe('what is not assigned', () => {
     await add('zoo', 'Food');
     const words = () => [...screen.getByRole('region', { name: 'Assignment rules' }).querySelectorAll('li')].map((row) => row.textContent); // prettier-ignore
     expect(words()).toEqual(['contains “corner”Gifts', 'contains “zoo”Food']);
-    await plan.user.click(screen.getByRole('button', { name: 'Rule zoo one up' }));
+    await plan.user.click(screen.getByRole('button', { name: 'Move rule zoo up' }));
     expect(words()).toEqual(['contains “zoo”Food', 'contains “corner”Gifts']);
     await plan.user.click(screen.getByRole('button', { name: 'Delete the rule zoo' }));
     expect(words()).toHaveLength(1);
@@ -282,6 +282,6 @@ describe('what is not assigned', () => {
   it('says so when all is', async () => {
     serveEntries([entry('c', {})]);
     inPlan(document, <Assign />);
-    expect(await screen.findByText('Everything is assigned.')).toBeDefined();
+    expect(await screen.findByText('All entries are assigned.')).toBeDefined();
   });
 });

@@ -22,7 +22,7 @@ const document = sketch({
 const idOf = (name: string) => namesOf(document).find(name)!.id;
 const model = new Model(document);
 const { months } = model.calendar;
-const sum = (name: string, account: string, month: string, amount: number, count = 1): EntrySum => ({ line: idOf(name), account, month: toMonth(month), amount, count }); // prettier-ignore
+const sum = (name: string, account: string, month: string, amount: number, count = 1): EntrySum => ({ line: idOf(name), account, month: toMonth(month), amount, count, days: 14 * count }); // prettier-ignore
 const sums = [
   sum('Pay', 'bank', '2026-01', 200_000),
   sum('Rent', 'bank', '2026-01', -80_000),

@@ -92,11 +92,11 @@ describe('a draft', () => {
   it('says which line cannot be kept as it is', () => {
     expect(draftRefusal(groups, 'en-IE')).toMatchObject({
       key: groups[1]!.lines[2]!.key,
-      message: expect.stringContaining('not a figure'),
+      message: expect.stringContaining('not a valid figure'),
     });
     const twice = [group('In', 'income', line('Pay', '1'), line('pay ', '2'))];
-    expect(draftRefusal(twice, 'en-IE')!.message).toMatch(/a line called pay already/);
-    expect(draftRefusal([group('Pay', 'income', line('Pay', '1'))], 'en-IE')!.message).toMatch(/a group called Pay/);
+    expect(draftRefusal(twice, 'en-IE')!.message).toMatch(/already a line named pay/);
+    expect(draftRefusal([group('Pay', 'income', line('Pay', '1'))], 'en-IE')!.message).toMatch(/a group named Pay/);
     expect(draftRefusal([group('In', 'income', line(' ', '1'))], 'en-IE')!.message).toMatch(/name/);
   });
 

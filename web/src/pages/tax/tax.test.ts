@@ -28,10 +28,13 @@ describe('a table of incomes', () => {
   });
 
   it.each([
-    [{ low: -1, high: 10, step: 1 }, 'Incomes begin at nothing or above.'],
-    [{ low: 10, high: 10, step: 1 }, 'The last income has to be above the first.'],
-    [{ low: 0, high: 10, step: 0 }, 'The step has to be above zero.'],
-    [{ low: 0, high: 1e6, step: 1 }, 'That would be 1000001 incomes; up to 400 fit. Take a wider step.'],
+    [{ low: -1, high: 10, step: 1 }, 'The first income cannot be below zero.'],
+    [{ low: 10, high: 10, step: 1 }, 'The last income must be higher than the first.'],
+    [{ low: 0, high: 10, step: 0 }, 'The step must be above zero.'],
+    [
+      { low: 0, high: 1e6, step: 1 },
+      'That would be 1000001 incomes, and the table can have up to 400. Enter a larger step.',
+    ],
   ])('refuses %j in words', (incomes, sentence) => {
     expect(incomesRefusal(incomes)).toBe(sentence);
   });
@@ -48,16 +51,14 @@ describe('a table of incomes', () => {
 describe('two schedules compared', () => {
   it('say from which income on the other one takes less', () => {
     const { words, columns } = compared([0, 10_000, 40_000], FLAT, STEEP, document);
-    expect(words).toBe('Steep takes less up to €20,000.00; from €20,000.00 on, Flat does.');
+    expect(words).toBe('Steep is lower up to €20,000.00; from €20,000.00 on, Flat is lower.');
     expect(columns.at(-1)!.values).toEqual([0, -2000, 4000]);
   });
 
   it('say so when none does', () => {
     const dearer = { name: 'Dear', schedule: { bands: [{ from: 0, rate: 0.5 }] } };
-    expect(compared([0, 50_000], FLAT, dearer, document).words).toBe(
-      'Flat takes less, or the same, on all these incomes.',
-    );
-    expect(compared([0, 50_000], FLAT, FLAT, document).words).toBe('Both take the same on all these incomes.');
+    expect(compared([0, 50_000], FLAT, dearer, document).words).toBe('Flat is lower or equal for all these incomes.');
+    expect(compared([0, 50_000], FLAT, FLAT, document).words).toBe('Both are equal for all these incomes.');
   });
 });
 

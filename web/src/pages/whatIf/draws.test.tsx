@@ -54,7 +54,9 @@ describe('an uncertain value', () => {
     };
     await user.selectOptions(screen.getByLabelText('Distribution of Price'), 'Triangular');
     await fill('Price most likely', '99');
-    expect(screen.getByRole('alert').textContent).toBe('The likeliest value lies between the least and the greatest.');
+    expect(screen.getByRole('alert').textContent).toBe(
+      'The most likely value must be between the lowest and the highest.',
+    );
     await fill('Price most likely', '6');
     expect(screen.queryByRole('alert')).toBeNull();
     expect(told).toHaveBeenLastCalledWith({
@@ -66,9 +68,9 @@ describe('an uncertain value', () => {
     });
     await user.selectOptions(screen.getByLabelText('Distribution of Price'), 'Normal');
     await fill('Standard deviation of Price', '-1');
-    expect(screen.getByRole('alert').textContent).toBe('The standard deviation is not below zero.');
+    expect(screen.getByRole('alert').textContent).toBe('The standard deviation cannot be below zero.');
     await fill('Standard deviation of Price', '1.5');
     expect(told).toHaveBeenLastCalledWith({ assumption: price.id, spread: 'normal', mean: 10, deviation: 1.5 });
-    expect(screen.queryByRole('button', { name: 'Leave out Price' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Remove Price' })).toBeNull();
   });
 });

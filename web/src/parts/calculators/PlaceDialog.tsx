@@ -2,6 +2,7 @@ import { groupsWithLines, planOf, toShown, notationOf, type Side } from '@hausha
 import { useState, type FormEvent, type ReactNode } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { useShell } from '../plan/shell.ts';
 import { newId } from '../../plan-session/api.ts';
@@ -42,11 +43,15 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
   const { document } = useSessionState();
   const notation = notationOf(planOf(document).locale);
   const groups = groupsWithLines(document).filter(({ group }) => group.side === side);
-  const [group, setGroup] = useState(groups[0]?.group.id ?? NEW_GROUP);
-  const [way, setWay] = useState(0);
-  const [names, setNames] = useState<Readonly<Record<string, string>>>({});
+  const draft = useDraft(
+    `${planOf(document).id}:place:${title}`,
+    () => ({ group: groups[0]?.group.id ?? NEW_GROUP, way: 0, names: {} as Readonly<Record<string, string>> }),
+    onClose,
+  );
+  const { way, names } = draft.given;
+  const group = groups.some(({ group: { id } }) => id === draft.given.group) ? draft.given.group : NEW_GROUP;
   const [refusal, setRefusal] = useState<string | null>(null);
-  const { lines } = ways[way]!;
+  const { lines } = ways[way] ?? ways[0]!;
   const nameOfLine = (line: PlaceableLine) => names[line.name] ?? line.name;
 
   const place = (event: FormEvent) => {
@@ -69,11 +74,18 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
       text: messages.inTheBudget(placed.map((line) => line.name).join(', ')),
       action: { label: messages.showItThere, run: () => shell.goTo(placed[0]!.id) },
     });
-    onClose();
+    draft.close();
   };
 
   return (
-    <FormDialog title={title} submit={messages.putIntoTheBudget} refusal={refusal} onSubmit={place} onClose={onClose}>
+    <FormDialog
+      title={title}
+      submit={messages.putIntoTheBudget}
+      refusal={refusal}
+      onSubmit={place}
+      draft={draft}
+      onClose={draft.close}
+    >
       {ways.length > 1 && (
         <fieldset className="wide">
           {ways.map((each, index) => (
@@ -84,14 +96,14 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
               id={`place-way-${index}`}
               label={each.words}
               checked={way === index}
-              onChange={() => setWay(index)}
+              onChange={() => draft.put({ way: index })}
             />
           ))}
         </fieldset>
       )}
       <Form.Group controlId="place-group" className="wide">
         <Form.Label>{messages.group}</Form.Label>
-        <Select wide value={group} onChange={(event) => setGroup(event.target.value)} autoFocus>
+        <Select wide value={group} onChange={(event) => draft.put({ group: event.target.value })} autoFocus>
           {groups.map(({ group: { id, name } }) => (
             <option key={id} value={id}>
               {name}
@@ -110,7 +122,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
             maxLength={80}
             autoComplete="off"
             onChange={(event) => {
-              setNames({ ...names, [line.name]: event.target.value });
+              draft.put({ names: { ...names, [line.name]: event.target.value } });
               setRefusal(null);
             }}
           />

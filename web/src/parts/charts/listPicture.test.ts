@@ -79,7 +79,7 @@ describe('a list drawn item by item', () => {
     const many = Array.from({ length: 1234 }, (_, at) => ({ x: at }));
     const picture = drawn(many, bars);
     expect(picture.categories).toHaveLength(200);
-    expect(picture.remark).toBe('The first 200 of 1,234 items are drawn.');
+    expect(picture.remark).toBe('The first 200 of 1,234 items are shown.');
     expect(drawn(many.slice(0, 200), bars).remark).toBeUndefined();
   });
 });

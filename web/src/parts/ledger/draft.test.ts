@@ -64,12 +64,12 @@ describe('an entry as typed', () => {
   });
 
   it.each([
-    [{ date: '' }, 'date', /which day/],
-    [{ amount: '' }, 'amount', /how much/],
+    [{ date: '' }, 'date', /the date/],
+    [{ amount: '' }, 'amount', /an amount/],
     [{ amount: 'ten' }, 'amount', /ten/],
     [{ amount: '1.005' }, 'amount', /2 decimals/],
-    [{ amount: '0' }, 'amount', /nothing changes nothing/],
-    [{ target: idOf('Loaves') }, 'target', /no flow of money/],
+    [{ amount: '0' }, 'amount', /other than zero/],
+    [{ target: idOf('Loaves') }, 'target', /not a cash flow/],
     [{ account: 'old' }, 'account', /Old is closed/],
     [{ target: transferTo('card') }, 'toAccount', /another one/],
   ] as const)('is answered with the place of what is wrong: %o', (part, field, message) => {

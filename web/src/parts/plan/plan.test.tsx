@@ -20,9 +20,9 @@ describe('the settings of a plan', () => {
   it('let its years begin in another month, in one change that can be undone', async () => {
     const closed = vi.fn();
     const { user, session } = inPlan(plan(), <PlanSettings onClose={closed} />);
-    expect(select('A year begins in').value).toBe('1');
-    expect([...select('A year begins in').options].map(({ text }) => text)).toContain('September');
-    await user.selectOptions(select('A year begins in'), 'April');
+    expect(select('Year begins in').value).toBe('1');
+    expect([...select('Year begins in').options].map(({ text }) => text)).toContain('September');
+    await user.selectOptions(select('Year begins in'), 'April');
     await user.click(screen.getByRole('button', { name: 'Save' }));
     await vi.waitFor(() => expect(closed).toHaveBeenCalled());
     expect(planOf(session.state.document).yearBegins).toBe(4);
@@ -35,10 +35,10 @@ describe('the settings of a plan', () => {
     if (!locked.ok) throw new Error(locked.refusal.message);
     const closed = vi.fn();
     const { user, session } = inPlan(applyChanges(plan(), locked.changes), <PlanSettings onClose={closed} />);
-    await user.selectOptions(select('A year begins in'), 'July');
+    await user.selectOptions(select('Year begins in'), 'July');
     await user.click(screen.getByRole('button', { name: 'Save' }));
     expect((await screen.findByRole('alert')).textContent).toMatch(/while 2026 is locked\. Unlock it first\./);
-    expect([select('A year begins in').value, closed.mock.calls.length]).toEqual(['7', 0]);
+    expect([select('Year begins in').value, closed.mock.calls.length]).toEqual(['7', 0]);
     expect(planOf(session.state.document).yearBegins).toBe(1);
   });
 
@@ -57,14 +57,14 @@ describe('going from year to year', () => {
     const chosen = vi.fn();
     const { user, show } = inPlan(plan(), <YearSwitch years={[2026, 2027]} year={2026} begins={4} onChange={chosen} />);
     expect([...select('Year shown').options].map(({ text }) => text)).toEqual(['2026/27', '2027/28']);
-    expect((screen.getByRole('button', { name: 'Year before' }) as HTMLButtonElement).disabled).toBe(true);
-    await user.click(screen.getByRole('button', { name: 'Year after' }));
+    expect((screen.getByRole('button', { name: 'Previous year' }) as HTMLButtonElement).disabled).toBe(true);
+    await user.click(screen.getByRole('button', { name: 'Next year' }));
     expect(chosen).toHaveBeenLastCalledWith(2027);
     await user.selectOptions(select('Year shown'), '2027/28');
     expect(chosen).toHaveBeenLastCalledWith(2027);
     show(<YearSwitch years={[2026, 2027]} year={2027} begins={1} onChange={chosen} />);
     expect([...select('Year shown').options].map(({ text }) => text)).toEqual(['2026', '2027']);
-    expect((screen.getByRole('button', { name: 'Year after' }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole('button', { name: 'Next year' }) as HTMLButtonElement).disabled).toBe(true);
   });
 
   it('begins with the year that is now, or the plan’s nearest', () => {

@@ -90,10 +90,10 @@ describe('a block of figures', () => {
   it('says what of a pasted text does not fit, and keeps what does', () => {
     const pasted = readPasted('1\tx\n2\t3\t4\n5', { row: row('Empty'), column: 12 }, all, columns, model.document);
     expect(pasted.problems).toEqual([
-      'There are 3 rows to paste, but only 2 lines from here on.',
-      'There are 3 columns to paste, but one month from here on.',
-      'The rows to paste are of different length.',
-      'Row 1, column 2: "x" is not a figure. Write it like 1,234.50.',
+      'You are pasting 3 rows, but there are only 2 lines from here on.',
+      'You are pasting 3 columns, but there is one month from here on.',
+      'The rows you are pasting differ in length.',
+      'Row 1, column 2: “x” is not a valid figure. Enter it like 1,234.50.',
     ]);
     expect(pasted.figures).toEqual([
       { line: 'line-empty', month: '2026-12', figure: 1 },

@@ -14,6 +14,7 @@ import {
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
+import { useDraft } from '../../../ui/useDraft.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { spread, type BlockCell } from '../block/blocks.ts';
 import { FigureField } from '../../../fields/FigureField.tsx';
@@ -45,8 +46,12 @@ export function AdjustDialog({
   const { document } = useSessionState();
   const plan = planOf(document);
   const unit = unitOf(document, cells[0]!.line);
-  const [how, setHow] = useState<How>('amount');
-  const [figure, setFigure] = useState<number | null>(null);
+  const draft = useDraft<{ readonly how: How; readonly figure: number | null }>(
+    `${plan.id}:adjust:${cells.map(({ line, month }) => `${line}:${month}`).join()}`,
+    () => ({ how: 'amount', figure: null }),
+    onClose,
+  );
+  const { how, figure } = draft.given;
   const [refusal, setRefusal] = useState<string | null>(null);
 
   const units = new Set(cells.map(({ line }) => unitOf(document, line)));
@@ -73,7 +78,7 @@ export function AdjustDialog({
       );
     const refused = session.send(command);
     if (refused) setRefusal(refused.message);
-    else onClose();
+    else draft.close();
   };
 
   return (
@@ -85,7 +90,8 @@ export function AdjustDialog({
         event.preventDefault();
         save();
       }}
-      onClose={onClose}
+      draft={draft}
+      onClose={draft.close}
     >
       <Form.Group controlId="adjust-how" className="wide">
         <Form.Label>{messages.whatToDo}</Form.Label>
@@ -94,8 +100,7 @@ export function AdjustDialog({
           value={how}
           autoFocus
           onChange={(event) => {
-            setHow(event.target.value as How);
-            setFigure(null);
+            draft.put({ how: event.target.value as How, figure: null });
             setRefusal(null);
           }}
         >
@@ -116,10 +121,10 @@ export function AdjustDialog({
               : messages.theTotalToSpread
         }
         unit={how === 'percent' ? 'percent' : unit}
-        value={null}
+        value={figure}
         placeholder={how === 'percent' ? '−5' : how === 'amount' ? '−20' : write(sumOf(before))}
         onChange={(next) => {
-          setFigure(next);
+          draft.put({ figure: next });
           setRefusal(null);
         }}
       />

@@ -101,7 +101,7 @@ describe('the editor of a figure', () => {
     const second = editCell();
     await second.user.keyboard('7,7,7');
     second.leave();
-    expect(await screen.findByText(/“7,7,7” was not taken/)).toBeTruthy();
+    expect(await screen.findByText(/“7,7,7” was not accepted/)).toBeTruthy();
     expect(second.rent()).toBe(800);
   });
 
@@ -144,7 +144,7 @@ describe('the editor of a name', () => {
     const { user, leave, session } = edit(['Rent'], 0);
     await user.clear(screen.getByRole('textbox'));
     await user.keyboard('Heating{Enter}');
-    expect(screen.getByRole('alert').textContent).toMatch(/already a line called Heating/);
+    expect(screen.getByRole('alert').textContent).toMatch(/already a line named Heating/);
     // Nor does a click elsewhere take it, or lose it.
     await user.click(screen.getByText('Elsewhere'));
     expect(screen.getByRole('textbox')).toHaveProperty('value', 'Heating');
@@ -152,9 +152,9 @@ describe('the editor of a name', () => {
     // Nor does opening another editor, which stays closed; and it is still read as a name.
     await user.click(screen.getByText('Another editor'));
     await user.keyboard('{Enter}');
-    expect(screen.getByRole('alert').textContent).toMatch(/already a line called Heating/);
+    expect(screen.getByRole('alert').textContent).toMatch(/already a line named Heating/);
     leave();
-    expect(await screen.findByText(/“Heating” was not taken/)).toBeTruthy();
+    expect(await screen.findByText(/“Heating” was not accepted/)).toBeTruthy();
     expect(line('Rent', session.state.document).name).toBe('Rent');
   });
 });
