@@ -16,11 +16,11 @@ export function engineRows(): Row[] {
   hand.recalculate();
   refuseDifference(plan, model, hand.lines);
 
-  const nudge = ratesNudged(plan);
-  const [engine, loops] = mediansInTurn(41, 20, () => void nudge(model), 20, hand.recalculate);
+  const retryNow = ratesNudged(plan);
+  const [engine, loops] = mediansInTurn(41, 20, () => void retryNow(model), 20, hand.recalculate);
   const edit = medianOf(41, 200, figureEdits(plan, model));
   const library = byLibrary(plan);
-  const [again, general] = mediansInTurn(5, 20, () => void nudge(model), 1, library.recalculate);
+  const [again, general] = mediansInTurn(5, 20, () => void retryNow(model), 1, library.recalculate);
   return [
     atMost('full recalculation, 300 lines × 360 months, over the hand-written loop', engine / loops, 2, '×'),
     atMost('one figure edited, over the full recalculation', edit / engine, 1 / 20, '×'),

@@ -29,16 +29,16 @@ export function listRows(): Row[] {
   const hand = byHand(document);
   hand.recalculate(0);
   refuseDifference(model, hand.columns);
-  const nudge = ratesNudged(document);
+  const retryNow = ratesNudged(document);
   let turn = 0;
   for (let warm = 0; warm < WARM_UP; warm++) {
-    nudge(model);
+    retryNow(model);
     hand.recalculate((turn = 1 - turn));
   }
   const [engine, loops] = mediansInTurn(
     41,
     5,
-    () => void nudge(model),
+    () => void retryNow(model),
     5,
     () => hand.recalculate((turn = 1 - turn)),
   );

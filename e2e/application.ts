@@ -213,7 +213,7 @@ export class Budget {
     await expect(this.page.getByText('Saved', { exact: true })).toBeVisible();
   }
 
-  reckoning(): Locator {
+  explanation(): Locator {
     return this.page.getByRole('region', { name: 'How it is calculated' });
   }
 }

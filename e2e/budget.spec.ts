@@ -295,16 +295,16 @@ test('the keyboard alone: move, type, reach, clear, undo, page through the years
 test('every figure explains itself, down to what was typed', async ({ budget }) => {
   await budget.open(2027);
   await budget.select('Groceries', 3);
-  const reckoning = budget.reckoning();
-  await expect(reckoning).toContainText('Calculated in every month by this rule: 640 × (1 + Inflation)^years');
-  await expect(reckoning).toContainText('= 640 × (1 + 2.4 %)^1');
-  await reckoning.getByRole('button', { name: /Inflation 2.4/ }).click();
-  await expect(reckoning).toContainText('An assumption: 2.4 % a year, 2.1 % a year from January 2028 on.');
+  const explanation = budget.explanation();
+  await expect(explanation).toContainText('Calculated in every month by this rule: 640 × (1 + Inflation)^years');
+  await expect(explanation).toContainText('= 640 × (1 + 2.4 %)^1');
+  await explanation.getByRole('button', { name: /Inflation 2.4/ }).click();
+  await expect(explanation).toContainText('An assumption: 2.4 % a year, 2.1 % a year from January 2028 on.');
   await budget.select('Everyday, subtotal', 3);
-  await expect(reckoning).toContainText('The sum of its 4 lines.');
-  await reckoning.getByRole('button', { name: /Pharmacy 28.00/ }).click();
-  await expect(reckoning).toContainText('Typed: €28.00 in every month.');
-  await reckoning.getByRole('button', { name: 'Go to it' }).click();
+  await expect(explanation).toContainText('The sum of its 4 lines.');
+  await explanation.getByRole('button', { name: /Pharmacy 28.00/ }).click();
+  await expect(explanation).toContainText('Typed: €28.00 in every month.');
+  await explanation.getByRole('button', { name: 'Go to it' }).click();
   await expect(budget.cell('Pharmacy', 3)).toHaveAttribute('aria-selected', 'true');
 });
 
@@ -370,6 +370,6 @@ test('a figure that cannot be says why, where it arose and where it arrives', as
   await page.keyboard.press('Delete');
   await expect(budget.cell('Unit cost', 3)).toHaveClass(/problem/);
   await budget.select('Left per loaf', 3);
-  await expect(budget.reckoning()).toContainText('Loaves sold is empty in June 2026, so Unit cost has no figure.');
+  await expect(budget.explanation()).toContainText('Loaves sold is empty in June 2026, so Unit cost has no figure.');
   await expect(budget.cell('Net', 3)).toContainText('−68.00');
 });

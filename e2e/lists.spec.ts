@@ -28,15 +28,15 @@ test('an item is computed as soon as it is typed, explained, and may differ', as
   await expect.poll(() => text(page, 'Base cabinets', 'Status')).toContain('under 220.80');
 
   await (await cell(page, 'Base cabinets', 'Discount')).click();
-  const reckoning = page.getByRole('region', { name: 'How it is calculated' });
-  await expect(reckoning).toContainText('Calculated for every item by this rule:');
-  await expect(reckoning).toContainText('= 1,680.00 × 8.0 %');
+  const explanation = page.getByRole('region', { name: 'How it is calculated' });
+  await expect(explanation).toContainText('Calculated for every item by this rule:');
+  await expect(explanation).toContainText('= 1,680.00 × 8.0 %');
   await page.keyboard.type('0');
   await page.keyboard.press('Enter');
   await expect.poll(() => text(page, 'Base cabinets', 'Total price')).toBe('1,680.00');
   await (await cell(page, 'Base cabinets', 'Discount')).click();
-  await expect(reckoning).toContainText('Typed for this item only, as an exception');
-  await reckoning.getByRole('button', { name: 'Use the rule' }).click();
+  await expect(explanation).toContainText('Typed for this item only, as an exception');
+  await explanation.getByRole('button', { name: 'Use the rule' }).click();
   await expect.poll(() => text(page, 'Base cabinets', 'Total price')).toBe('1,545.60');
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect.poll(() => text(page, 'Base cabinets', 'Total price')).toBe('1,680.00');

@@ -148,12 +148,12 @@ test('everything follows while a slider moves, and is put back when it is let go
 test('the budget explains a payment down to the loan, and leads there', async ({ page, budget }) => {
   await budget.select('Cargo bike payment', 3);
   await budget
-    .reckoning()
+    .explanation()
     .getByRole('button', { name: /Cargo bike.payment 142.62/ })
     .click();
-  await expect(budget.reckoning()).toContainText('as the loan Cargo bike gives it from:');
-  await expect(budget.reckoning()).toContainText('5,400.00');
-  await budget.reckoning().getByRole('button', { name: 'Go to it' }).first().click();
+  await expect(budget.explanation()).toContainText('as the loan Cargo bike gives it from:');
+  await expect(budget.explanation()).toContainText('5,400.00');
+  await budget.explanation().getByRole('button', { name: 'Go to it' }).first().click();
   await expect(page.getByRole('region', { name: 'Terms of Cargo bike' })).toBeVisible();
 
   // From the terms to the schedule by key, and back.

@@ -53,7 +53,7 @@ test('two people side by side see each other, and what each does, at once', asyn
   // What he did is his to undo, and hers to read.
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
   await budget.select('Rent', 3);
-  await expect(budget.reckoning()).toContainText('Rent');
+  await expect(budget.explanation()).toContainText('Rent');
   await page.getByRole('link', { name: 'Who changed this?' }).click();
   await expect(page.getByRole('button', { name: /Rent in March 2026: 1,200.00/ })).toBeVisible();
   await page.getByRole('button', { name: /Rent in March 2026: 1,200.00/ }).click();

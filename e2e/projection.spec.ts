@@ -29,7 +29,7 @@ test('next year follows line by line from one shared rate, a group’s or a line
   await page.getByLabel('Its own rate per year').fill('10');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(budget.cell('Rent', 5)).toHaveText('15,048.00');
-  await expect(budget.reckoning()).toContainText('its own rate');
+  await expect(budget.explanation()).toContainText('its own rate');
 
   await page.getByLabel('Growth rate').selectOption({ label: 'Pay rise, 1.8 %' });
   await expect(budget.cell('Nursery', 1)).toHaveText('1.8 %');
@@ -70,7 +70,7 @@ test('a projection is taken into the plan as live rules, and agrees with it', as
   await expect.poll(() => budget.figure('Rent', 13)).toBe(rent);
   await expect.poll(() => budget.figure('Net', 13)).toBe(net);
   await budget.select('Rent', 1);
-  await expect(budget.reckoning()).toContainText('(1 + Inflation)');
+  await expect(budget.explanation()).toContainText('(1 + Inflation)');
 });
 
 test('without a rate it says what is missing', async ({ application, page }) => {

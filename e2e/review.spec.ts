@@ -28,10 +28,10 @@ test('checks lead to their place, are mended at one click, and set aside with a 
   await expect(count).toHaveText(`${before} checks`);
 
   await red.getByRole('button', { name: 'Net, August 2026' }).click();
-  await expect(budget.reckoning()).toContainText('August 2026');
+  await expect(budget.explanation()).toContainText('August 2026');
   await expect(budget.cell('Net', 8)).toHaveClass(/is-active/);
   await budget.select('Pharmacy', 1);
-  await expect(budget.reckoning()).toContainText('Energy prices');
+  await expect(budget.explanation()).toContainText('Energy prices');
 });
 
 test('the overview shows the year at a glance and leads on', async ({ household, page, budget }) => {

@@ -85,28 +85,28 @@ test('one key turns figures into rules and back; a rule’s parts tell their val
   await page.keyboard.press('F8');
   await expect(budget.cell('Heating', 3)).toHaveText('118.00');
 
-  const rule = budget.reckoning().getByRole('group', { name: /The rule/ });
+  const rule = budget.explanation().getByRole('group', { name: /The rule/ });
   await rule.focus();
   for (const key of ['ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
-  await expect(budget.reckoning().getByRole('status')).toContainText('Energy prices = 5.5');
+  await expect(budget.explanation().getByRole('status')).toContainText('Energy prices = 5.5');
   await expect(rule.getByTitle('118 × (1 + Energy prices)^years = 118.00', { exact: true })).toBeVisible();
   await rule.getByTitle(/^years = 0/).click();
-  await expect(budget.reckoning().getByRole('status')).toContainText('years = 0');
-  await budget.reckoning().getByRole('button', { name: 'Home and contracts', exact: true }).click();
-  await expect(budget.reckoning()).toContainText('The sum of its 7 lines');
+  await expect(budget.explanation().getByRole('status')).toContainText('years = 0');
+  await budget.explanation().getByRole('button', { name: 'Home and contracts', exact: true }).click();
+  await expect(budget.explanation()).toContainText('The sum of its 7 lines');
 });
 
 test('exceptions and typed amounts are counted, listed and led to', async ({ page, budget }) => {
   await page.getByRole('button', { name: '11 exceptions' }).click();
   const panel = page.getByRole('complementary', { name: 'Typed figures' });
   await panel.getByRole('button', { name: /Oct 2026/ }).click();
-  await expect(budget.reckoning()).toContainText('Clothes');
+  await expect(budget.explanation()).toContainText('Clothes');
   await panel.getByRole('button', { name: 'Clear all exceptions of Illustration Kofi' }).click();
   await expect(page.getByRole('button', { name: '2 exceptions' }).first()).toBeVisible();
   await panel.getByRole('radio', { name: /amounts in rules/ }).click();
   await panel.getByRole('button', { name: /from May 2027/ }).click();
   await expect(page.getByLabel('Year shown')).toHaveValue('2027');
-  await expect(budget.reckoning()).toContainText('€1,185.00');
+  await expect(budget.explanation()).toContainText('€1,185.00');
 });
 
 test('a rule that looks before the plan’s start explains itself', async ({ page, budget }) => {
@@ -114,7 +114,7 @@ test('a rule that looks before the plan’s start explains itself', async ({ pag
   await page.keyboard.type('prior(Rent) + next(Rent, 40) + 1');
   await page.keyboard.press('Enter');
   await page.keyboard.press('ArrowUp');
-  await expect(budget.reckoning()).toContainText('before the plan');
-  await expect(budget.reckoning()).toContainText('after the plan');
-  await expect(budget.reckoning()).toContainText('€1.00');
+  await expect(budget.explanation()).toContainText('before the plan');
+  await expect(budget.explanation()).toContainText('after the plan');
+  await expect(budget.explanation()).toContainText('€1.00');
 });

@@ -28,7 +28,7 @@ test('renaming changes every use; deleting a used one is refused with its uses',
   await page.getByLabel('Name of Inflation').fill('Price rise');
   await page.keyboard.press('Enter');
   await budget.select('Groceries', 2);
-  await expect(budget.reckoning()).toContainText('640 × (1 + Price rise)^years');
+  await expect(budget.explanation()).toContainText('640 × (1 + Price rise)^years');
   await page.getByRole('button', { name: 'More about Price rise' }).click();
   await expect(
     page.getByText(/Used by Illustration Kofi, Summer week, Groceries, next year’s projection/),
@@ -129,7 +129,7 @@ test('one is computed from others, moved under another heading, and led to from 
   await expect(card.locator('.assumption-unit')).toContainText('= Inflation + 1%');
   await expect(card.locator('output')).toHaveText('3.4 %');
   await card.getByRole('button', { name: 'Net pay Mara' }).click();
-  await expect(budget.reckoning()).toContainText('Net pay Mara');
+  await expect(budget.explanation()).toContainText('Net pay Mara');
   await card.getByLabel('Heading of Pay rise').fill('Borrowing and saving');
   await page.keyboard.press('Enter');
   await expect(page.locator('.shelf h3')).toHaveText(['Prices and pay', 'Borrowing and saving', 'Kitchen']);

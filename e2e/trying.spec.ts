@@ -72,5 +72,5 @@ test('the income is split by percentages, with what is still free', async ({ pag
   await panel.getByRole('button', { name: 'Use as rules' }).click();
   await expect(budget.cell('Rent', 1)).toHaveText('1,165.50');
   await budget.select('Rent', 1);
-  await expect(budget.reckoning()).toContainText('30% × Total income');
+  await expect(budget.explanation()).toContainText('30% × Total income');
 });

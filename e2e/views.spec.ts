@@ -4,7 +4,7 @@ test('figures roll up to quarters, years and the plan in place, and are explaine
   await budget.select('Rent', 2);
   await page.keyboard.press('Alt+2');
   await expect(budget.cell('Rent', 2)).toHaveText('3,420.00');
-  await expect(budget.reckoning()).toContainText('Apr – Jun 2026');
+  await expect(budget.explanation()).toContainText('Apr – Jun 2026');
   await page.keyboard.type('5');
   await expect(page.getByText('This is calculated from its months.')).toBeVisible();
   await page.keyboard.press('Alt+3');
@@ -92,7 +92,7 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   await page.getByLabel(/Note; leave it empty/).fill('The summer week costs it.');
   await page.getByRole('button', { name: 'Save note' }).click();
   await expect(budget.cell('Net', 8)).toHaveAttribute('title', /The summer week costs it\./);
-  await expect(budget.reckoning()).toContainText('The summer week costs it.');
+  await expect(budget.explanation()).toContainText('The summer week costs it.');
 
   await budget.select('Illustration Kofi', 6);
   await page.keyboard.press('Shift+F10');
@@ -107,7 +107,7 @@ test('notes, highlights, emphasis and the style of figures', async ({ page, budg
   await dialog.getByRole('button', { name: 'Add highlight' }).click();
   await expect(budget.cell('Illustration Kofi', 6)).toHaveClass(/highlight-good/);
   await expect(budget.cell('Illustration Kofi', 5)).not.toHaveClass(/highlight-good/);
-  await expect(budget.reckoning()).toContainText('good month a month is above €1,500.00');
+  await expect(budget.explanation()).toContainText('good month a month is above €1,500.00');
 
   await page.keyboard.press('Shift+F10');
   await page.getByRole('button', { name: 'Unit, view and note …' }).click();

@@ -38,7 +38,7 @@ test('a year begins in April where that is chosen: its twelve months stand toget
   ];
   expect(each).toBeCloseTo(cost / sold, 1);
   await budget.select('Unit cost', 2);
-  await expect(budget.reckoning()).toContainText('Its rule applied to the totals of these months');
+  await expect(budget.explanation()).toContainText('Its rule applied to the totals of these months');
 
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(years).toHaveText(['2026', '2027']);
@@ -93,7 +93,7 @@ test('a balance goes on from its last figure when the plan is rolled forward, an
   await expect(rate('Rent')).toHaveText('2.1 %');
   await expect(rate('Cargo bike payment')).toHaveText('own rule');
   await rate('Cargo bike payment').click();
-  await expect(budget.reckoning()).toContainText('No rate: it continues and ends with the loan or fund it follows.');
+  await expect(budget.explanation()).toContainText('No rate: it continues and ends with the loan or fund it follows.');
   await page.getByRole('button', { name: 'Add to plan' }).click();
   await expect(page.getByText(/The plan now ends in December 20\d\d/)).toBeVisible();
 
@@ -105,7 +105,7 @@ test('a balance goes on from its last figure when the plan is rolled forward, an
   await expect.poll(() => amount('Jar', 1)).toBeCloseTo(1200 + net[0]!, 1);
   await expect.poll(() => amount('Jar', 2)).toBeCloseTo(1200 + net[0]! + net[1]!, 1);
   await budget.select('Jar', 1);
-  await expect(budget.reckoning()).toContainText('prior(Jar) + Net');
+  await expect(budget.explanation()).toContainText('prior(Jar) + Net');
 });
 
 test('a loan follows its rate by date: the payment changes, or the term where that is chosen', async ({

@@ -10,7 +10,7 @@ import {
   readingSaid,
   handOver,
   type FileKind,
-  type ReadingSaid,
+  type ReadingCorrections,
 } from '@haushalt/formats';
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
@@ -107,7 +107,7 @@ async function planOfWorkbook(
 }
 
 /** What is said of a workbook in a file. */
-function readSaid(file: string): ReadingSaid {
+function readSaid(file: string): ReadingCorrections {
   let text: string;
   try {
     text = readFileSync(file, 'utf8');

@@ -57,7 +57,7 @@ export async function pagesOf(
   progress: Progress = () => {},
 ): Promise<PrintedPages> {
   const plan = planOf(source.model.document);
-  progress(0, messages.reckoning);
+  progress(0, messages.calculating);
   const sheets = bookSheets(source, request);
   const setup: PageSetup = {
     ...request,
@@ -106,7 +106,7 @@ export async function handOver(
       return pdfOf(laidOut, request, plan, (done) => progress(0.5 + 0.5 * done, messages.writingPages));
     }
     case 'csv': {
-      progress(0, messages.reckoning);
+      progress(0, messages.calculating);
       // For other programs all months are one table; read by people, each year has one with its sums.
       const years = request.notation === 'neutral' ? 'together' : 'byYear';
       const sheets = bookSheets(source, { ...request, withNotes: false }, years);

@@ -42,7 +42,7 @@ export { textOf } from './statements/text.ts';
 export { previewFile, type PreviewFrom, type PreviewedStatement } from './statements/previewFile.ts';
 export { auditPdf } from './audit/auditPages.ts';
 export { auditWorkbook, type AuditedWorkbook, type ReadRow, type WorkbookReading } from './audit/auditWorkbook.ts';
-export { ROW_KINDS, readingSaid, type ReadingSaid, type RowKind, type RowSaid } from './audit/said.ts';
+export { ROW_KINDS, readingSaid, type ReadingCorrections, type RowKind, type RowSaid } from './audit/corrections.ts';
 export { TABLE_KINDS, type TableKind } from './audit/tables.ts';
 export { AUDIT_KINDS, type AuditFinding, type AuditKind } from './audit/finding.ts';
 export type { CellDifference, ComparedCells } from './audit/compareCells.ts';

@@ -243,7 +243,7 @@ export const messages = {
   notes: 'Notes',
 
   // progress
-  reckoning: 'Calculating',
+  calculating: 'Calculating',
   settingPages: 'Preparing the pages',
   writingPages: 'Writing the pages',
   sayingRules: 'Converting rules to formulas',

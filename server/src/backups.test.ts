@@ -2,7 +2,7 @@ import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from '
 import { join, dirname } from 'node:path';
 import Database from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
-import { PRESENT, base, call, file, keeping, serveEachTest, start, stop, store } from './testing/served.ts';
+import { PRESENT, base, call, file, maintenance, serveEachTest, start, stop, store } from './testing/served.ts';
 import { firstPerson, joined } from './testing/people.ts';
 
 serveEachTest();
@@ -81,10 +81,10 @@ describe('A backup', () => {
     await worked();
     for (let day = 10; day <= 16; day++) {
       now = new Date(`2026-11-${day}T03:30:00`);
-      await keeping.night();
-      await keeping.night();
+      await maintenance.night();
+      await maintenance.night();
     }
-    const names = keeping.backups().map(({ name }) => name).sort(); // prettier-ignore
+    const names = maintenance.backups().map(({ name }) => name).sort(); // prettier-ignore
     expect(names).toEqual(['haushalt-2026-11-14.db', 'haushalt-2026-11-15.db', 'haushalt-2026-11-16.db']);
   });
 

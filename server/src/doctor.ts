@@ -1,6 +1,6 @@
 import { existsSync, statSync, statfsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { Keeping } from './keeping.ts';
+import { Maintenance } from './maintenance.ts';
 import { databaseVersion, newestVersion, openForReading } from './store/database.ts';
 import { messages } from './messages.ts';
 
@@ -47,7 +47,7 @@ export function examine(file: string, now: Date): Examined[] {
     database.close();
   }
 
-  const newestBackup = Keeping.backupsIn(join(folder, 'backups'))[0];
+  const newestBackup = Maintenance.backupsIn(join(folder, 'backups'))[0];
   const age = newestBackup ? (now.getTime() - Date.parse(newestBackup.at)) / 86_400_000 : Infinity;
   say('backups', age <= BACKUP_AGE, newestBackup ? messages.newestBackupIs(newestBackup.at) : messages.thereIsNoBackup);
   return found;

@@ -12,9 +12,9 @@ import {
 } from '@haushalt/core';
 import { commandFor, draws, startingPlan } from '../../core/src/testing/random.ts';
 import { runs } from '../../core/src/testing/setup.ts';
-import { call, keeping, serveEachTest, start, stop, store } from './testing/served.ts';
+import { call, maintenance, serveEachTest, start, stop, store } from './testing/served.ts';
 import { type Browser, firstPerson, joined } from './testing/people.ts';
-import { outlived } from './store/snapshots.ts';
+import { expired } from './store/snapshots.ts';
 
 serveEachTest();
 
@@ -198,8 +198,8 @@ describe('Snapshots', () => {
     await open();
     await open('quiet');
     await setHall(300, '2026-03');
-    await keeping.night();
-    await keeping.night();
+    await maintenance.night();
+    await maintenance.night();
     expect(store.snapshots.of('club').map(({ kind, revision }) => [kind, revision])).toEqual([['nightly', 1]]);
     expect(store.snapshots.of('quiet')).toEqual([]);
     await send({ kind: 'entries.set', from: 'the bank', entries: [{ entry: 'e', before: null, after: { date: '2026-02-03', what: 'x', line: 'hall', account: 'bank', amount: -100 } }] }); // prettier-ignore
@@ -219,7 +219,7 @@ describe('Snapshots', () => {
       at: at(days, hour),
     });
     const all = Array.from({ length: 500 }, (_, days) => [nightly(days, 1), nightly(days, 2)]).flat();
-    const gone = new Set(outlived(all, now));
+    const gone = new Set(expired(all, now));
     const kept = all.filter(({ id }) => !gone.has(id));
     const between = (from: number, to: number) => kept.filter(({ at: when }) => Date.parse(when) <= now.getTime() - from * 86_400_000 + 600_000 && Date.parse(when) > now.getTime() - to * 86_400_000 + 600_000).length; // prettier-ignore
     expect(between(0, 7)).toBe(14);
@@ -227,13 +227,13 @@ describe('Snapshots', () => {
     expect(between(31, 366)).toBeGreaterThanOrEqual(47);
     expect(between(31, 366)).toBeLessThanOrEqual(50);
     expect(between(367, 500)).toBe(0);
-    expect(outlived([{ id: 'x', kind: 'made', at: '2020-01-01T00:00:00Z' }], now)).toEqual([]);
+    expect(expired([{ id: 'x', kind: 'made', at: '2020-01-01T00:00:00Z' }], now)).toEqual([]);
     // Thinned out night after night, it comes to the same as at once.
     let left = all;
     for (let night = 30; night >= 0; night--) {
       const then = new Date(now.getTime() - night * 86_400_000);
       const known = left.filter((each) => Date.parse(each.at) <= then.getTime());
-      const over = new Set(outlived(known, then));
+      const over = new Set(expired(known, then));
       left = left.filter(({ id }) => !over.has(id));
     }
     expect(left.filter((each) => Date.parse(each.at) > now.getTime() - 7 * 86_400_000)).toHaveLength(14);
@@ -273,15 +273,15 @@ describe('A deleted plan', () => {
     await call('DELETE', '/plans/club');
     await call('DELETE', '/plans/home');
     expect((await call('DELETE', '/plans/away/for-good')).status).toBe(409);
-    const { plans, keptFor } = (await call('GET', '/deleted-plans')).body;
-    expect([plans.map(({ id }: { id: string }) => id).sort(), keptFor]).toEqual([['club', 'home'], 30]);
+    const { plans, retentionDays } = (await call('GET', '/deleted-plans')).body;
+    expect([plans.map(({ id }: { id: string }) => id).sort(), retentionDays]).toEqual([['club', 'home'], 30]);
     expect((await call('GET', '/plans/club')).status).toBe(404);
     expect((await call('POST', '/plans/home/restore', {})).status).toBe(200);
     now = new Date('2026-12-09T12:00:00Z');
-    await keeping.night();
+    await maintenance.night();
     expect((await call('GET', '/deleted-plans')).body.plans).toHaveLength(1);
     now = new Date('2026-12-11T12:00:00Z');
-    await keeping.night();
+    await maintenance.night();
     expect((await call('GET', '/deleted-plans')).body.plans).toEqual([]);
     expect((await call('POST', '/plans/club/restore', {})).status).toBe(404);
     // Nothing of it is left: its id begins anew, with sums and words of its own.

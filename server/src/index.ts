@@ -12,7 +12,7 @@ export {
 } from './store/database.ts';
 export { LOCAL_PERSON } from './store/people.ts';
 export type { Demo, DemoPlan } from './demo.ts';
-export { BACKUPS_KEPT, Keeping } from './keeping.ts';
+export { BACKUPS_KEPT, Maintenance } from './maintenance.ts';
 export { hashOfNew } from './http/passwords.ts';
 export { strengthOf } from './threads/strength.ts';
 export { creatingFrom } from './http/createFrom.ts';

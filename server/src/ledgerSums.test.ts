@@ -70,7 +70,7 @@ const entries = fc
   });
 
 /** What is done: some of ten entries are set or removed at once, or the nth step is taken back or done again. */
-const deeds = fc.oneof(
+const actions = fc.oneof(
   { weight: 4, arbitrary: fc.record({ kind: fc.constant('set' as const), edits: fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 9 }), fc.option(entries)), { minLength: 1, maxLength: 6, selector: ([at]) => at }) }) },
   { weight: 2, arbitrary: fc.record({ kind: fc.constantFrom('undo' as const, 'redo' as const), nth: fc.nat(20) }) },
 ); // prettier-ignore
@@ -106,7 +106,7 @@ describe('what is known of a ledger', () => {
     let nth = 0;
     fc.assert(
       fc.property(
-        fc.array(deeds, { maxLength: 14 }),
+        fc.array(actions, { maxLength: 14 }),
         fc.array(queries, { minLength: 1, maxLength: 4 }),
         (done, asked) => {
           const id = `p${++nth}`;
@@ -114,19 +114,19 @@ describe('what is known of a ledger', () => {
           const steps: string[] = [];
           // A page that asked in the beginning, and lays what happens over what it knows.
           const changes: EntryChange[] = [];
-          for (const deed of done) {
+          for (const action of done) {
             const command = `${id}-${steps.length}-${changes.length}-${Math.random()}`;
             const order =
-              deed.kind === 'set'
+              action.kind === 'set'
                 ? {
                     kind: 'entries.set' as const,
-                    entries: deed.edits.flatMap(([at, after]) => {
+                    entries: action.edits.flatMap(([at, after]) => {
                       const before = store.ledger.find(id, [`e${at}`]).get(`e${at}`);
                       const edit = { entry: `e${at}`, before: before ? givenOf(before) : null, after };
                       return before || after ? [edit] : [];
                     }),
                   }
-                : { kind: deed.kind, target: steps[deed.nth % Math.max(1, steps.length)] ?? 'none' };
+                : { kind: action.kind, target: steps[action.nth % Math.max(1, steps.length)] ?? 'none' };
             if (order.kind === 'entries.set' && order.entries.length === 0) continue;
             const outcome = store.carryOut(id, 'local', command, order);
             if (!outcome.ok) {
@@ -134,7 +134,7 @@ describe('what is known of a ledger', () => {
               if (order.kind === 'entries.set') expect(outcome.refusal.message).toContain('has already been entered');
               continue;
             }
-            if (deed.kind === 'set') steps.push(command);
+            if (action.kind === 'set') steps.push(command);
             changes.push(...outcome.entry.changes.filter(isOfLedger));
           }
           const all = store.ledger.all(id);

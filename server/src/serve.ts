@@ -93,7 +93,7 @@ export async function serve(
     const port = typeof address === 'object' && address ? address.port : options.port;
     const url = `http://${options.host.includes(':') ? `[${options.host}]` : options.host}:${port}`;
     const publicUrl = (options.publicUrl ?? url).replace(/\/+$/, '');
-    const { app, drain, close, keeping } = createApp({
+    const { app, drain, close, maintenance } = createApp({
       store,
       version: options.version,
       publicUrl: () => publicUrl,
@@ -109,7 +109,7 @@ export async function serve(
       ...(standIns ? { outside: standIns.outside } : {}),
     });
     server.on('request', app);
-    keeping.begin();
+    maintenance.begin();
     return {
       url,
       mail: standIns?.outside.mail ?? null,

@@ -1,6 +1,6 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { askAhead } from './app/ahead.ts';
+import { askAhead } from './app/planPrefetch.ts';
 import { App } from './app/App.tsx';
 import { keepFocus } from './app/keptFocus.ts';
 import './app/theme.scss';

@@ -12,7 +12,7 @@ import { nameOf } from '../plan/document/naming.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import type { ListCellRow, ListColumnRow } from '../plan/schema/tables.ts';
 import type { CompileContext } from './context.ts';
-import { createNode, markStale, specifyFailure, specifyRuled, type Node, type Ruled } from './node.ts';
+import { createNode, markStale, specifyFailure, specifyRuled, type Node, type RuleSegment } from './node.ts';
 import { recalculate, type Unit } from './recalculation.ts';
 import { Scalar, Series, type Operand } from './series.ts';
 import { compile, run, type Program } from './vector.ts';
@@ -26,7 +26,7 @@ export interface ListFigures {
 }
 
 /** What a list is put to work with: the plan around it. */
-export interface AroundList {
+export interface ListContext {
   readonly document: Document;
   readonly calendar: Calendar;
   /** The period its rules read the plan in. */
@@ -46,11 +46,11 @@ interface Outside {
  * A list at work. Its columns are nodes over its items as lines are over months: compiled once, and computed anew only
  * where something they need has changed. It reads the plan in one month, and is asked for its totals by the plan.
  */
-export class ListAtWork implements ListFigures {
+export class ListModel implements ListFigures {
   readonly items: readonly string[];
   /** The columns whose figures have changed since `changes` was taken. */
   private readonly changed = new Set<string>();
-  private around: AroundList;
+  private around: ListContext;
   private readonly places = new Map<string, number>();
   private readonly nodes = new Map<string, Node>();
   private readonly units: Unit[];
@@ -68,7 +68,7 @@ export class ListAtWork implements ListFigures {
   /** The period each item counts in, by the columns that hold a day. */
   private readonly months = new Map<string, Int32Array>();
 
-  constructor(list: string, around: AroundList) {
+  constructor(list: string, around: ListContext) {
     const { document } = around;
     this.around = around;
     this.items = itemsOf(document, list).map(({ id }) => id);
@@ -239,9 +239,9 @@ export class ListAtWork implements ListFigures {
     const node = this.nodes.get(column.id)!;
     if (column.kind === 'status') return this.specifyStatus(node, column);
     const { document } = this.around;
-    const rules: Ruled[] =
+    const rules: RuleSegment[] =
       column.formula === null ? [] : [{ from: 0, to: this.count, row: { amount: null, formula: column.formula } }];
-    const overlays = rowsWhere(document.listCells, 'column', column.id).flatMap((cell): Ruled[] => {
+    const overlays = rowsWhere(document.listCells, 'column', column.id).flatMap((cell): RuleSegment[] => {
       const at = this.placeOf(cell.item);
       if (at < 0 || (cell.figure === null && cell.formula === null)) return [];
       return [{ from: at, to: at + 1, row: { amount: cell.figure, formula: cell.formula } }];
@@ -318,7 +318,7 @@ export function sumOfItems(series: Series, places: Iterable<number>): number {
 }
 
 /** What stands for the calendar, as it is in the list's month, and for an item's number. */
-function wordsFor({ plan, period }: AroundList, count: number): Record<CalendarWord, Operand> {
+function wordsFor({ plan, period }: ListContext, count: number): Record<CalendarWord, Operand> {
   const row = new Series(count);
   for (let at = 0; at < count; at++) row.values[at] = at + 1;
   const words = CALENDAR_WORDS.map((word): [CalendarWord, Operand] => {
@@ -332,7 +332,7 @@ function wordsFor({ plan, period }: AroundList, count: number): Record<CalendarW
 }
 
 /** The year of the list's month, for every item. */
-function yearFor({ plan, period }: AroundList, count: number): Series {
+function yearFor({ plan, period }: ListContext, count: number): Series {
   const years = new Series(count);
   const year = plan.words.year;
   years.fill(year instanceof Scalar ? year.value : year.valueAt(period), FINE, 0, count);

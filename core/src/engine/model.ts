@@ -53,7 +53,7 @@ import {
   specifySum,
   type Node,
 } from './node.ts';
-import { ListAtWork } from './list.ts';
+import { ListModel } from './list.ts';
 import type { PlanModel } from './planModel.ts';
 import { differenceOf, recalculate, type ChangedFigures, type Unit } from './recalculation.ts';
 import { Problems } from './problems.ts';
@@ -91,7 +91,7 @@ export class Model implements PlanModel {
   /** What parts of rules have been asked for, until the next edit. */
   private readonly asked = new Map<Expression, Series>();
   private readonly calculations = new Map<string, Calculation>();
-  private readonly lists = new Map<string, ListAtWork>();
+  private readonly lists = new Map<string, ListModel>();
   /** The lists that are put to work anew with an edit. */
   private readonly renewed = new Set<string>();
   /** Totals of lists that no rule names, as far as they have been asked for since the last edit. */
@@ -146,7 +146,7 @@ export class Model implements PlanModel {
   }
 
   /** A list at work; `undefined` when nothing has that id. */
-  listOf(id: string): ListAtWork | undefined {
+  listOf(id: string): ListModel | undefined {
     return this.lists.get(id);
   }
 
@@ -286,19 +286,19 @@ export class Model implements PlanModel {
   }
 
   /** A list with other cells than the plan has; it reads the plan as it is. */
-  listWith(id: string, document: Document): ListAtWork {
+  listWith(id: string, document: Document): ListModel {
     const list = this.listOver(id, document);
     list.bringUpToDate();
     return list;
   }
 
-  private listOver(id: string, document: Document): ListAtWork {
+  private listOver(id: string, document: Document): ListModel {
     const { calendar } = this;
     const { month } = document.lists.get(id)!;
     const period = month === null ? 0 : nearestPeriod(calendar, month);
     const { node: _node, operandOf: _operandOf, ...plan } = this.contextOf(id);
     const seriesOf = (other: string) => this.nodes.get(other)?.series ?? this.totalOf(other);
-    return new ListAtWork(id, { document, calendar, period, plan, seriesOf });
+    return new ListModel(id, { document, calendar, period, plan, seriesOf });
   }
 
   /** Gives a node its evaluation, from the rows that describe it now. */

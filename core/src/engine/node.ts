@@ -175,7 +175,7 @@ export function specifyFailure(node: Node, code: number): void {
 }
 
 /** A stretch of months, or items, with what is said about it: a figure, a formula, or that it is empty. */
-export interface Ruled {
+export interface RuleSegment {
   readonly from: number;
   readonly to: number;
   readonly row: { readonly amount: number | null; readonly formula: string | null };
@@ -204,8 +204,8 @@ export function specifyLine(
  */
 export function specifyRuled(
   node: Node,
-  rules: readonly Ruled[],
-  overlays: readonly Ruled[],
+  rules: readonly RuleSegment[],
+  overlays: readonly RuleSegment[],
   context: CompileContext,
   members: ReadonlySet<string> | null,
   programs: Map<string, Program>,
@@ -219,7 +219,7 @@ export function specifyRuled(
     members === null &&
     overlays.every(({ row }) => row.formula === null);
 
-  const piece = ({ row, from, to }: Ruled, direct: boolean): Piece => {
+  const piece = ({ row, from, to }: RuleSegment, direct: boolean): Piece => {
     if (row.formula === null) {
       const code = row.amount === null ? BLANK : FINE;
       return { from, to, value: row.amount ?? NaN, code, program: null, expression: null };

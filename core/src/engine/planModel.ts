@@ -4,7 +4,7 @@ import type { Use } from '../graph/formulaUses.ts';
 import type { Document } from '../plan/document/document.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
 import type { Calculation } from './calculation.ts';
-import type { ListAtWork, ListFigures } from './list.ts';
+import type { ListModel, ListFigures } from './list.ts';
 import type { Problems } from './problems.ts';
 import type { Series } from './series.ts';
 
@@ -29,7 +29,7 @@ export interface PlanModel {
   /** The figures of a list; `undefined` when nothing has that id. */
   listOf(id: string): ListFigures | undefined;
   /** A list with other cells than the plan has, such as what its entries come to; it reads the plan as it is. */
-  listWith(id: string, document: Document): ListAtWork;
+  listWith(id: string, document: Document): ListModel;
   /** What a resolved expression of a list's column gives for an item, by its place. */
   evaluateInList(list: string, expression: Expression, column: string, place: number): { value: number; code: number };
   /** What a resolved expression gives in all periods. */

@@ -7,7 +7,7 @@ import { rollUpOf } from '../plan/document/rollUps.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import type { AssumptionStepRow, ExceptionRow, RuleStepRow } from '../plan/schema/tables.ts';
 import type { Calculation } from './calculation.ts';
-import type { ListAtWork, ListFigures } from './list.ts';
+import type { ListModel, ListFigures } from './list.ts';
 import { Model } from './model.ts';
 import type { ChangedFigures } from './recalculation.ts';
 import type { PlanModel } from './planModel.ts';
@@ -119,7 +119,7 @@ export class Snapshot implements PlanModel {
     return this.lists.get(id);
   }
 
-  listWith(id: string, document: Document): ListAtWork {
+  listWith(id: string, document: Document): ListModel {
     return this.engine.listWith(id, document);
   }
 
@@ -207,7 +207,7 @@ class ListSnapshot implements ListFigures {
   }
 
   /** The list as it is now: itself, as long as nothing has changed. */
-  after(list: ListAtWork): ListSnapshot {
+  after(list: ListModel): ListSnapshot {
     const changed = list.takeChanges();
     if (changed.length === 0 && list.items === this.items) return this;
     const columns = new Map<string, Series>();

@@ -8,7 +8,7 @@ import {
   outputsOf,
   ownerOfFigure,
 } from '../plan/document/calculators.ts';
-import type { ColumnSpec, WhenGone } from '../plan/schema/columns.ts';
+import type { ColumnSpec, OnDelete } from '../plan/schema/columns.ts';
 import type { DocumentChange, Document } from '../plan/document/document.ts';
 import type { Draft } from '../plan/document/draft.ts';
 import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
@@ -34,16 +34,16 @@ interface Reference {
   readonly to: readonly TableName[];
   /** Whether a total, which every plan has, may be meant too. */
   readonly orTotal: boolean;
-  readonly whenGone: WhenGone;
+  readonly onDelete: OnDelete;
 }
 
 const REFERENCES: readonly Reference[] = TABLE_NAMES.flatMap((table) =>
   (Object.entries(TABLES[table]) as [string, ColumnSpec][]).flatMap(([name, { column }]): Reference[] => {
     if (column.kind === 'bearer')
-      return [{ table, column: name, to: ['lines', 'groups', 'listColumns'], orTotal: true, whenGone: 'goes' }];
+      return [{ table, column: name, to: ['lines', 'groups', 'listColumns'], orTotal: true, onDelete: 'cascade' }];
     if (column.kind !== 'reference') return [];
-    const { whenGone } = column;
-    return [{ table, column: name, to: [column.table as TableName], orTotal: false, whenGone }];
+    const { onDelete } = column;
+    return [{ table, column: name, to: [column.table as TableName], orTotal: false, onDelete }];
   }),
 );
 
@@ -54,8 +54,8 @@ interface Placed {
 }
 
 /** The rows that refer to a row and go with it or keep it from going. Formulas are not looked at. */
-export function referrersOf(document: Document, table: TableName, id: string, whenGone: WhenGone): Placed[] {
-  return REFERENCES.filter((reference) => reference.whenGone === whenGone && reference.to.includes(table)).flatMap(
+export function referrersOf(document: Document, table: TableName, id: string, onDelete: OnDelete): Placed[] {
+  return REFERENCES.filter((reference) => reference.onDelete === onDelete && reference.to.includes(table)).flatMap(
     (reference) => {
       const rows = document[reference.table] as ReadonlyMap<string, AnyRow>;
       return rowsWhere(rows, reference.column as 'id', id).map((row) => ({ table: reference.table, row }));
@@ -64,13 +64,13 @@ export function referrersOf(document: Document, table: TableName, id: string, wh
 }
 
 /** A row with all that goes when it does, each before what it refers to. */
-export function goingWith(document: Document, table: TableName, id: string): Placed[] {
+export function cascadeOf(document: Document, table: TableName, id: string): Placed[] {
   const going = new Map<string, Placed>();
   const visit = (each: Placed) => {
     const key = `${each.table}|${each.row.id}`;
     if (going.has(key)) return;
     going.set(key, each);
-    for (const other of referrersOf(document, each.table, each.row.id, 'goes')) visit(other);
+    for (const other of referrersOf(document, each.table, each.row.id, 'cascade')) visit(other);
   };
   const row = document[table].get(id);
   if (row) visit({ table, row });
@@ -79,7 +79,7 @@ export function goingWith(document: Document, table: TableName, id: string): Pla
 
 /** Deletes a row, and what goes with it. Whether anything still needs it is for the caller to ask. */
 export function deleteWithAll(draft: Draft, table: TableName, id: string): void {
-  for (const each of goingWith(draft.document, table, id)) draft.delete(each.table, each.row.id);
+  for (const each of cascadeOf(draft.document, table, id)) draft.delete(each.table, each.row.id);
 }
 
 /** What a row refers to that a document does not have: its column, or `null` when all is there. */
@@ -117,10 +117,10 @@ function canBeRead(document: Document, formula: string, list: string | null): bo
 }
 
 /** A row that is left referring to something some changes have taken away; `null` when there is none. */
-export function leftBehind(after: Document, changes: readonly DocumentChange[]): Placed | null {
+export function danglingRows(after: Document, changes: readonly DocumentChange[]): Placed | null {
   for (const { table, id, after: row } of changes) {
     if (row !== null) continue;
-    const [left] = [...referrersOf(after, table, id, 'goes'), ...referrersOf(after, table, id, 'refused')];
+    const [left] = [...referrersOf(after, table, id, 'cascade'), ...referrersOf(after, table, id, 'restrict')];
     if (left) return left;
   }
   return null;

@@ -76,20 +76,20 @@ export function actualFigure(document: Document, actuals: Actuals, line: string,
 export function actualOver(
   document: Document,
   actuals: Actuals,
-  bearer: string,
+  figureRef: string,
   months: readonly Month[],
 ): number | null {
-  const side = SIDE_TOTALS[bearer];
-  if (bearer === NET) {
+  const side = SIDE_TOTALS[figureRef];
+  if (figureRef === NET) {
     const [income, expenses] = [TOTAL_INCOME, TOTAL_EXPENSES].map((id) => actualOver(document, actuals, id, months));
     return income == null && expenses == null ? null : (income ?? 0) - (expenses ?? 0);
   }
-  const lines = document.lines.has(bearer)
-    ? [bearer]
+  const lines = document.lines.has(figureRef)
+    ? [figureRef]
     : [...document.lines.values()]
         .filter(
           ({ group, unit }) =>
-            unit === 'money' && (side ? document.groups.get(group)?.side === side : group === bearer),
+            unit === 'money' && (side ? document.groups.get(group)?.side === side : group === figureRef),
         )
         .map(({ id }) => id);
   let sum: number | null = null;

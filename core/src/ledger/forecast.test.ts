@@ -14,7 +14,7 @@ import { Balances, daySumsAfter } from './balances.ts';
 import { forecastOf, usualAccounts } from './forecast.ts';
 import { carryOverInto, spendingIn } from './spending.ts';
 import { settledBy } from './standing.ts';
-import { sumsAfter } from './underway.ts';
+import { sumsAfter } from './optimisticEntries.ts';
 import { runs } from '../testing/setup.ts';
 
 const plan = sketch({

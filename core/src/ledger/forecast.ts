@@ -8,7 +8,7 @@ import type { AccountRow } from '../plan/schema/tables.ts';
 import { actualFigure, type Actuals } from './actuals.ts';
 import { effectsOf, type Balances } from './balances.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
-import { budgetIn, carryOverInto, monthsCarriedInto, type Happened } from './spending.ts';
+import { budgetIn, carryOverInto, monthsCarriedInto, type LedgerSummary } from './spending.ts';
 import { OVERDUE_DAYS, expectedIn } from './standing.ts';
 import type { EntrySum } from './actuals.ts';
 
@@ -31,7 +31,7 @@ export interface Forecast {
 }
 
 /** What a forecast is made from. */
-export interface ForecastGiven extends Happened {
+export interface ForecastGiven extends LedgerSummary {
   readonly model: PlanModel;
   readonly balances: Balances;
   /** The sums of entries by line and account: they tell which account a line goes through. */

@@ -22,18 +22,18 @@ export function readAmount(text: string, document: Document): ReadAmount {
   const read = readReckoned(text, locale);
   if (!read.ok) return refuse(read.message);
   if (read.figure === null) return refuse(messages.sayHowMuch);
-  if (isReckoning(text)) return { ok: true, amount: roundTo(read.figure * minorUnitsIn(document)) };
+  if (isExplanation(text)) return { ok: true, amount: roundTo(read.figure * minorUnitsIn(document)) };
   const amount = inMinorUnits(document, read.figure);
   return amount === null ? refuse(messages.anAmountHasAtMost(minorUnitsIn(document))) : { ok: true, amount };
 }
 
-const isReckoning = (text: string) => /\d[^\d]*[-+*/×÷−(]/u.test(text) && !/\p{L}/u.test(text);
+const isExplanation = (text: string) => /\d[^\d]*[-+*/×÷−(]/u.test(text) && !/\p{L}/u.test(text);
 
 /** Reads a figure of money in a locale's notation, or reckoning with figures: `12.50+3.20`, `3*4.99`. */
 export function readReckoned(text: string, locale: string): ReadFigure {
-  if (!isReckoning(text)) return readFigure(text, locale);
+  if (!isExplanation(text)) return readFigure(text, locale);
   try {
-    const figure = reckon(parseFormula(text, notationOf(locale)));
+    const figure = explainFigure(parseFormula(text, notationOf(locale)));
     const isFigure = figure !== null && Math.abs(figure) <= LARGEST_FIGURE;
     return isFigure ? { ok: true, figure } : { ok: false, message: messages.thisIsNoAmount(text.trim()) };
   } catch (error) {
@@ -43,17 +43,17 @@ export function readReckoned(text: string, locale: string): ReadFigure {
 }
 
 /** What reckoning with figures alone comes to; `null` where there is more to it. */
-function reckon(expression: Expression): number | null {
+function explainFigure(expression: Expression): number | null {
   switch (expression.kind) {
     case 'number':
       return expression.value;
     case 'percent':
     case 'negate': {
-      const operand = reckon(expression.operand);
+      const operand = explainFigure(expression.operand);
       return operand === null ? null : expression.kind === 'negate' ? -operand : operand / 100;
     }
     case 'binary': {
-      const [left, right] = [reckon(expression.left), reckon(expression.right)];
+      const [left, right] = [explainFigure(expression.left), explainFigure(expression.right)];
       if (left === null || right === null) return null;
       switch (expression.operator) {
         case '+':

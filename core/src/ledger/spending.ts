@@ -12,7 +12,7 @@ import { directionOf, minorUnitsIn } from './entries.ts';
 import { expectedIn, type BudgetOf, type Settled } from './standing.ts';
 
 /** How an actual figure stands to its budget, within half a cent. */
-export type StandingToBudget = 'under' | 'on' | 'over';
+export type BudgetStatus = 'under' | 'on' | 'over';
 
 /** Budget and actual of a line, group or total over some months, in major units. */
 export interface Spent {
@@ -29,7 +29,7 @@ export interface Spent {
   readonly entries: number;
   /** Budget less actual for costs, actual less budget for income and what is set aside: positive is good. */
   readonly variance: number | null;
-  readonly standing: StandingToBudget | null;
+  readonly standing: BudgetStatus | null;
 }
 
 export interface SpendingRow extends Spent {
@@ -40,7 +40,7 @@ export interface SpendingRow extends Spent {
 }
 
 /** What the ledger says: what happened, and which days of recurring entries that settled. */
-export interface Happened {
+export interface LedgerSummary {
   readonly actuals: Actuals;
   readonly settled: Settled;
 }
@@ -55,7 +55,7 @@ export function budgetIn(model: PlanModel): BudgetOf {
 }
 
 /** A plan's budget against what really happened, over a stretch of its months: groups, their lines, and the totals. */
-export function spendingIn(model: PlanModel, { actuals, settled }: Happened, stretch: Stretch): SpendingRow[] {
+export function spendingIn(model: PlanModel, { actuals, settled }: LedgerSummary, stretch: Stretch): SpendingRow[] {
   const { document } = model;
   const { months } = model.calendar;
   const expected = new Map<string, number>();

@@ -6,7 +6,7 @@ import type { Command } from '../plan/commands/commands.ts';
 import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, type Document } from '../plan/document/document.ts';
 import { namesOf } from '../plan/document/naming.ts';
-import { rowOfToday } from '../plan/schema/columns.ts';
+import { upgradeRow } from '../plan/schema/columns.ts';
 import { TABLES, type StandingEntryRow } from '../plan/schema/tables.ts';
 import { sketch } from '../testing/plans.ts';
 import { budgetIn } from './spending.ts';
@@ -14,7 +14,7 @@ import { dueDays, dueKey, expectedIn, isDue, nextDue, settledBy, type Settled } 
 import { runs } from '../testing/setup.ts';
 
 const row = (said: Partial<StandingEntryRow>): StandingEntryRow =>
-  rowOfToday(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...said }) as StandingEntryRow;
+  upgradeRow(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...said }) as StandingEntryRow;
 const due = (said: Partial<StandingEntryRow>, from = '2026-01-01', to = '2026-06-30') => dueDays(row(said), from, to);
 
 describe('the days of a recurring entry', () => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
-import { reckonItem } from '../engine/reckoning.ts';
+import { explainItem } from '../engine/explanation.ts';
 import { figuresOf } from '../engine/results.ts';
 import { findingsOf } from '../analysis/checks/checks.ts';
 import type { Command } from '../plan/commands/commands.ts';
@@ -168,7 +168,7 @@ describe('a list', () => {
   it('lets a single item differ, and says so', () => {
     const changed = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: 100 }] });
     expect(figures(changed, 'total')[2]).toBe(100);
-    expect(reckonItem(new Model(changed), 'total', 2).words).toBe('Typed for this item only, as an exception: €100.00. The rule would give €121.50.'); // prettier-ignore
+    expect(explainItem(new Model(changed), 'total', 2).words).toBe('Typed for this item only, as an exception: €100.00. The rule would give €121.50.'); // prettier-ignore
     const [found] = findingsOf(new Model(changed)).filter(({ kind }) => kind === 'typedOverRule');
     expect(found!.message).toBe('Lamps is an exception to the rule of Kitchen.Total price.');
     expect(figures(after(changed, found!.mend!.command), 'total')[2]).toBe(121.5);
@@ -177,11 +177,11 @@ describe('a list', () => {
   });
 
   it('explains every figure down to what was typed', () => {
-    const reckoning = reckonItem(new Model(kitchen), 'total', 0);
-    expect(reckoning).toMatchObject({ formula: 'Extended − Less', worked: '238.80 − 23.88', source: 'formula' });
-    expect(reckoning.parts.map(({ label, value }) => [label, value])).toEqual([['Extended', 12 * 19.9], ['Less', 12 * 19.9 * 0.1]]); // prettier-ignore
-    expect(reckonItem(new Model(kitchen), 'price', 0).words).toBe('Typed: €19.90.');
-    expect(reckonItem(new Model(kitchen), 'status', 1)).toMatchObject({ value: 0, words: 'Estimated less actual amount:' }); // prettier-ignore
+    const explanation = explainItem(new Model(kitchen), 'total', 0);
+    expect(explanation).toMatchObject({ formula: 'Extended − Less', worked: '238.80 − 23.88', source: 'formula' });
+    expect(explanation.parts.map(({ label, value }) => [label, value])).toEqual([['Extended', 12 * 19.9], ['Less', 12 * 19.9 * 0.1]]); // prettier-ignore
+    expect(explainItem(new Model(kitchen), 'price', 0).words).toBe('Typed: €19.90.');
+    expect(explainItem(new Model(kitchen), 'status', 1)).toMatchObject({ value: 0, words: 'Estimated less actual amount:' }); // prettier-ignore
   });
 
   it('says row and column where something is wrong', () => {
@@ -192,7 +192,7 @@ describe('a list', () => {
       settings: { name: 'Each', kind: 'rule', unit: 'money', formula: 'Total price / Quantity' },
       before: null,
     });
-    expect(reckonItem(new Model(divided), 'each', 3).problem).toBe('Quantity is empty in row 4 (Paint), so Each has no figure.'); // prettier-ignore
+    expect(explainItem(new Model(divided), 'each', 3).problem).toBe('Quantity is empty in row 4 (Paint), so Each has no figure.'); // prettier-ignore
     const kinds = findingsOf(new Model(divided)).map(({ kind, message }) => [kind, message]);
     expect(kinds).toContainEqual(['missingFigure', 'Quantity is empty in row 4 (Paint), so Each has no figure.']);
     expect(kinds).toContainEqual(['emptyFactor', 'Paint has no Quantity, so Kitchen.Extended is empty.']); // prettier-ignore
@@ -338,7 +338,7 @@ describe('a column that follows the entries of the ledger', () => {
     const column = (id: string) => figuresOf(withEntries.listOf('kitchen')!.seriesOf(id)!);
     expect(column('actual')).toEqual([190, 75, null, null]);
     expect(column('status').map((figure) => figure && Math.round(figure * 100) / 100)).toEqual([24.92, -3, null, null]);
-    expect(reckonItem(withEntries, 'status', 1).parts.map(({ value }) => value)).toEqual([72, 75]);
+    expect(explainItem(withEntries, 'status', 1).parts.map(({ value }) => value)).toEqual([72, 75]);
     // The plan's own figures know nothing of entries.
     expect(figuresOf(model.listOf('kitchen')!.seriesOf('actual')!)).toEqual([null, null, null, null]);
     expect(modelWithEntries(new Model(kitchen), 'kitchen', sums).document).toBe(kitchen);

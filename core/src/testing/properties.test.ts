@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../analysis/checks/checks.ts';
 import { Model } from '../engine/model.ts';
 import { valueOver } from '../engine/over.ts';
-import { reckon } from '../engine/reckoning.ts';
+import { explainFigure } from '../engine/explanation.ts';
 import { Snapshot } from '../engine/snapshot.ts';
 import { calculate, problemsOf } from '../engine/results.ts';
 import { decide, describeCommand } from '../plan/commands/decide.ts';
@@ -70,7 +70,7 @@ describe('whatever commands are taken', () => {
         const problems = problemsOf(model);
         for (const { message } of [...problems, ...findingsOf(model)]) expect(message).toMatch(/^\S.*\S$/su);
         for (const id of model.ids()) {
-          const { name, problem, value } = reckon(model, id, model.calendar.count - 1);
+          const { name, problem, value } = explainFigure(model, id, model.calendar.count - 1);
           expect(name).not.toBe('');
           if (value !== null) expect(problem).toBeNull();
         }

@@ -138,7 +138,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
   const before = (table: keyof Document) => (picks.below(2) ? null : (idIn(table) ?? null));
   const unit = () => picks.of(UNITS);
   const side = () => picks.of(SIDES);
-  const bearer = () => picks.of([line ?? '@net', group ?? '@income', '@net', '@cumulativeNet']);
+  const figureRef = () => picks.of([line ?? '@net', group ?? '@income', '@net', '@cumulativeNet']);
   const cells = () => {
     const from = month();
     return Array.from({ length: 1 + picks.below(5) }, (_, at) => ({ line: line!, month: addMonths(from, at) }));
@@ -266,9 +266,9 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
     case 'year.lock':
       return { kind, year: 2026 + picks.below(3), locked: picks.below(4) === 0 };
     case 'figureNote.set':
-      return { kind, of: bearer(), month: month(), text: text() };
+      return { kind, of: figureRef(), month: month(), text: text() };
     case 'highlight.set': {
-      const settings = { of: bearer(), span: picks.of(['month', 'year'] as const), when: picks.of(HIGHLIGHT_CONDITIONS), low: amount(), high: amount(), tone: picks.of(TONES), word: picks.of(['low', 'over', ' ']) }; // prettier-ignore
+      const settings = { of: figureRef(), span: picks.of(['month', 'year'] as const), when: picks.of(HIGHLIGHT_CONDITIONS), low: amount(), high: amount(), tone: picks.of(TONES), word: picks.of(['low', 'over', ' ']) }; // prettier-ignore
       return { kind, id: existingOr('highlights'), settings };
     }
     case 'highlight.delete': {
@@ -290,7 +290,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
     case 'scenario.adopt':
       return scenario ? { kind, id: scenario } : null;
     case 'chart.set': {
-      const series = Array.from({ length: picks.below(3) }, () => ({ of: bearer(), mark: picks.of(CHART_MARKS), scenario: picks.maybe(() => scenario ?? null), projectedFrom: picks.of([null, null, 2026, 1]), actual: picks.below(3) === 0 })); // prettier-ignore
+      const series = Array.from({ length: picks.below(3) }, () => ({ of: figureRef(), mark: picks.of(CHART_MARKS), scenario: picks.maybe(() => scenario ?? null), projectedFrom: picks.of([null, null, 2026, 1]), actual: picks.below(3) === 0 })); // prettier-ignore
       const settings = { name: name(), form: picks.of(CHART_FORMS), span: picks.of(CHART_SPANS), year: picks.of([null, 2026, 3000]), from: picks.maybe(month), until: picks.maybe(month), axis: text() }; // prettier-ignore
       return { kind, id: existingOr('charts'), settings, series };
     }

@@ -32,7 +32,7 @@ import { auditPdf } from './auditPages.ts';
 import { auditRead, auditWorkbook, type AuditedWorkbook } from './auditWorkbook.ts';
 import { AUDIT_KINDS, type AuditKind } from './finding.ts';
 import { monthNamed } from './monthNames.ts';
-import { ROW_KINDS, type ReadingSaid } from './said.ts';
+import { ROW_KINDS, type ReadingCorrections } from './corrections.ts';
 
 /** A clean workbook: income and costs with all usual kinds of rows, totals, net, and a running total. */
 const clean = (rate = 0.03, pay = 2000): Content[][] => [
@@ -62,7 +62,7 @@ const kindsIn = (rows: Content[][], hidden: number[] = []) =>
 const lineIn = (document: Document, name: string) => [...document.lines.values()].find((line) => line.name === name)!;
 
 describe('what somebody says of a workbook', () => {
-  const said = (reading: ReadingSaid, rows = clean()) => auditRead(workbookOf(rows), 'Club', false, reading);
+  const said = (reading: ReadingCorrections, rows = clean()) => auditRead(workbookOf(rows), 'Club', false, reading);
   const sideIn = ({ document }: AuditedWorkbook, name: string) => document.groups.get(lineIn(document, name).group)!.side; // prettier-ignore
 
   it('shows each row as it stands in the sheet, and what it was taken for', () => {
@@ -96,7 +96,7 @@ describe('what somebody says of a workbook', () => {
     const first = workbookOf(clean());
     const second = workbookOf([['', ...MONTHS], row('Fees', () => 5), [], ['', ...MONTHS], row('Prizes', () => 7)]);
     const book = { ...first, sheets: [...first.sheets, { ...second.sheets[0]!, name: 'Club' }] };
-    const linesOf = (reading: ReadingSaid) => [...auditRead(book, 'x', false, reading).document.lines.values()].map(({ name }) => name); // prettier-ignore
+    const linesOf = (reading: ReadingCorrections) => [...auditRead(book, 'x', false, reading).document.lines.values()].map(({ name }) => name); // prettier-ignore
     expect(linesOf({})).toContain('Rent');
     expect(linesOf({ sheet: 'Club' })).toEqual(['Fees']);
     expect(linesOf({ sheet: 'Club', heading: 4 })).toEqual(['Prizes']);

@@ -10,7 +10,7 @@ import { ownWorkbook } from './ownWorkbook.ts';
 import type { ComparedCells } from './compareCells.ts';
 import { PlanMaker } from './makePlan.ts';
 import { reviewBlock } from './reviewBlock.ts';
-import type { ReadingSaid, RowKind } from './said.ts';
+import type { ReadingCorrections, RowKind } from './corrections.ts';
 import { isInTable, tableKey, tablesBeside, tablesOf, type FoundTable, type TableKind } from './tables.ts';
 
 /** A workbook as a plan, with what a careful reviewer found in it. Nothing of the workbook is changed. */
@@ -82,13 +82,18 @@ export async function auditWorkbook(
   file: Uint8Array,
   title: string,
   mend: boolean,
-  said: ReadingSaid = {},
+  said: ReadingCorrections = {},
 ): Promise<AuditedWorkbook> {
   return auditRead(await readWorkbook(file), title, mend, said);
 }
 
 /** The same of a workbook that has been read. */
-export function auditRead(read: RawWorkbook, title: string, mend: boolean, said: ReadingSaid = {}): AuditedWorkbook {
+export function auditRead(
+  read: RawWorkbook,
+  title: string,
+  mend: boolean,
+  said: ReadingCorrections = {},
+): AuditedWorkbook {
   const workbook = { ...read, sheets: read.sheets.map(withinLimits) };
   const own = ownWorkbook(workbook);
   if (own) {
@@ -96,7 +101,7 @@ export function auditRead(read: RawWorkbook, title: string, mend: boolean, said:
     return { document, cells, findings: [], reading: null, remarks: [...workbook.remarks, messages.isOurs(taken)] };
   }
   const tablesBySheet = new Map(workbook.sheets.map((sheet) => [sheet, tablesOf(sheet)]));
-  const blockIn = (sheet: RawSheet, meant: ReadingSaid = {}) => blockOf(sheet, tablesBySheet.get(sheet)!, meant);
+  const blockIn = (sheet: RawSheet, meant: ReadingCorrections = {}) => blockOf(sheet, tablesBySheet.get(sheet)!, meant);
   const blocks = workbook.sheets.flatMap((sheet) => {
     const block = blockIn(sheet);
     return block && (block.rows.some(({ kind }) => kind === 'line') || sheet.name === said.sheet) ? [block] : [];
@@ -110,7 +115,7 @@ export function auditRead(read: RawWorkbook, title: string, mend: boolean, said:
   const block = blockIn(sheet, said)!;
   if (block.rows.length > MOST_ROWS) throw new WorkbookError(messages.tooManyRows(block.sheet.name, MOST_ROWS));
   const beside = tablesBeside([...tablesBySheet.values()].flat(), block);
-  const tables = asSaid(beside, assumptionCells(workbook, block), said);
+  const tables = applyCorrections(beside, assumptionCells(workbook, block), said);
   const assumptions = assumptionCells(
     workbook,
     block,
@@ -156,10 +161,10 @@ export function auditRead(read: RawWorkbook, title: string, mend: boolean, said:
 }
 
 /** Tables as they were taken for, or as somebody says; where cells are assumptions of the plan there is none. */
-function asSaid(
+function applyCorrections(
   found: readonly FoundTable[],
   assumptions: ReadonlyMap<string, AssumptionCell>,
-  { tables = {} }: ReadingSaid,
+  { tables = {} }: ReadingCorrections,
 ): FoundTable[] {
   const shared = [...assumptions.values()];
   return found

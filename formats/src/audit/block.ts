@@ -2,7 +2,7 @@ import { now } from '@haushalt/core';
 import { rawCell, rowsWithin, type RawCell, type RawFormula, type RawSheet } from '../read/rawWorkbook.ts';
 import { allPartsOf } from '../formulaTree.ts';
 import { monthNamed, monthOfSerial, type NamedMonth } from './monthNames.ts';
-import { saidOfRow, type ReadingSaid, type RowKind } from './said.ts';
+import { saidOfRow, type ReadingCorrections, type RowKind } from './corrections.ts';
 import type { FoundTable } from './tables.ts';
 
 export interface BlockRow {
@@ -60,7 +60,7 @@ function monthsIn(sheet: RawSheet, row: number): { column: number; named: NamedM
  * The plan by months in a sheet: below the row with the most months, or the one that was said, and above the first of its
  * tables there; `null` where there is none.
  */
-export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], said: ReadingSaid): Block | null {
+export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], said: ReadingCorrections): Block | null {
   const rows = [...sheet.cells.keys()].sort((a, b) => a - b);
   const all = rows.map((row) => ({ row, months: monthsIn(sheet, row) })).filter(({ months }) => months.length >= FEWEST); // prettier-ignore
   // Mere numbers are months only where nothing else is: below real ones they count them.
@@ -193,7 +193,7 @@ export function mostOf<T>(things: readonly T[], keyOf: (thing: T) => string): T 
   return best?.first ?? null;
 }
 
-function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[], said: ReadingSaid): BlockRow[] {
+function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[], said: ReadingCorrections): BlockRow[] {
   const found: BlockRow[] = [];
   const kindOf = new Map<number, RowKind>();
   for (const row of rows) {

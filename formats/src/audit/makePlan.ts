@@ -13,7 +13,7 @@ import { rawCell, WorkbookError, type RawFormula, type RawWorkbook } from '../re
 import { messages } from '../messages.ts';
 import { placeKey, type AssumptionCell } from './assumptionCells.ts';
 import { isBalance, linesAbove, type Block, type BlockRow } from './block.ts';
-import { saidOfRow, type ReadingSaid } from './said.ts';
+import { saidOfRow, type ReadingCorrections } from './corrections.ts';
 import { compareCells, type ComparedCells } from './compareCells.ts';
 import { compareTables, nameTables, tablesInFile, totalNamed, type NamedTable } from './planTables.ts';
 import type { ReviewedBlock } from './reviewBlock.ts';
@@ -52,7 +52,7 @@ interface Making {
   readonly reviewed: ReviewedBlock;
   /** Whether what departs from a row's formula by a fault follows the formula again. */
   readonly isMended: boolean;
-  readonly said: ReadingSaid;
+  readonly said: ReadingCorrections;
   /** The tables beside the months that become a part of it. */
   readonly tables: readonly FoundTable[];
 }

@@ -1,4 +1,4 @@
-import { BASE, type SetSheet } from './grid.ts';
+import { BASE, type MeasuredSheet } from './grid.ts';
 import { LEAST_SIZE, PAPER_SIZES, type PageSetup, type Paper } from './page.ts';
 import { columnParts, rowParts, type SheetPart } from './split.ts';
 
@@ -41,7 +41,7 @@ interface Fit {
  * The way up and the number of pages that let a sheet be read best: the fewest pages on which its letters are large enough,
  * or else the largest letters; of those alike, what fills its pages.
  */
-export function bestFit(set: SetSheet, { paper, orientation, pages }: PageSetup): Fit {
+export function bestFit(set: MeasuredSheet, { paper, orientation, pages }: PageSetup): Fit {
   const orientations = orientation === 'auto' ? (['upright', 'across'] as const) : [orientation];
   const numbers = pages === 'auto' ? (['one', 'two', 'many'] as const) : [pages];
   const fits = orientations.flatMap((way) => {
@@ -62,7 +62,7 @@ function isBetter(a: Fit, b: Fit): boolean {
 
 /** How a sheet is parted into pages, and scaled. Nothing is ever left out. */
 function partsOf(
-  set: SetSheet,
+  set: MeasuredSheet,
   room: Room,
   pages: 'one' | 'two' | 'many',
 ): { readonly parts: SheetPart[]; readonly scale: number } {
@@ -84,7 +84,7 @@ function partsOf(
 }
 
 /** Columns that leave a part of the page's width empty are widened. */
-export function widened(set: SetSheet, parts: readonly SheetPart[], scale: number, room: number): SetSheet {
+export function widened(set: MeasuredSheet, parts: readonly SheetPart[], scale: number, room: number): MeasuredSheet {
   const widest = Math.max(...parts.map(({ columns }) => columns.reduce((sum, column) => sum + set.widths[column]!, 0)));
   const factor = Math.min(MOST_WIDENED, room / (widest * scale));
   return factor <= 1 ? set : { ...set, widths: set.widths.map((width) => width * factor) };
@@ -92,7 +92,7 @@ export function widened(set: SetSheet, parts: readonly SheetPart[], scale: numbe
 
 /** Two pages: one below the other or one beside the other, whichever lets the letters be larger. */
 function inTwo(
-  set: SetSheet,
+  set: MeasuredSheet,
   room: Room,
   { width, height }: Room,
 ): { readonly parts: SheetPart[]; readonly scale: number } {

@@ -31,7 +31,7 @@ export interface SetRow {
 }
 
 /** A sheet measured at the base size: everything scales from there. */
-export interface SetSheet {
+export interface MeasuredSheet {
   readonly sheet: Sheet;
   readonly widths: readonly number[];
   readonly rows: readonly SetRow[];
@@ -63,7 +63,7 @@ export const PICTURE_HEIGHT = 250;
 const PICTURE_WIDTH = 520;
 
 /** Measures a sheet: each column as wide as its widest figure, long texts broken into lines. */
-export function setSheet(sheet: Sheet, style: FigureStyle, measure: Measure): SetSheet {
+export function setSheet(sheet: Sheet, style: FigureStyle, measure: Measure): MeasuredSheet {
   const count = Math.max(
     sheet.columns.length,
     ...sheet.rows.map(({ cells }) => cells.reduce((sum, { span = 1 }) => sum + span, 0)),

@@ -12,7 +12,7 @@ import {
   setSheet,
   type SetCell,
   type SetRow,
-  type SetSheet,
+  type MeasuredSheet,
 } from './grid.ts';
 import { HEAD, MARGIN, bestFit, paperArea, widened, type PaperArea } from './fit.ts';
 import type { LaidOut, Measure, Page, PageItem, PageSetup } from './page.ts';
@@ -84,7 +84,7 @@ interface Drawing {
 }
 
 function drawPart(
-  set: SetSheet,
+  set: MeasuredSheet,
   part: SheetPart,
   { scale, style, setup, measure, rows, isFirst }: Drawing,
 ): PageItem[] {
@@ -110,7 +110,7 @@ function drawPart(
 /** A row that says what has come together so far; its words may go as far as the first figure. */
 function carriedRow(
   { kind, sums }: CarriedRow,
-  { sheet, widths, rows }: SetSheet,
+  { sheet, widths, rows }: MeasuredSheet,
   style: FigureStyle,
   measure: Measure,
 ): SetRow {
@@ -133,7 +133,7 @@ function carriedRow(
 }
 
 interface Where {
-  readonly set: SetSheet;
+  readonly set: MeasuredSheet;
   readonly lefts: ReadonlyMap<number, number>;
   readonly right: number;
   readonly y: number;

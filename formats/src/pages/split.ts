@@ -1,5 +1,5 @@
 import type { SheetRow } from '../sheets/sheet.ts';
-import type { SetRow, SetSheet } from './grid.ts';
+import type { SetRow, MeasuredSheet } from './grid.ts';
 
 /** A part of a sheet that stands on one page: some of its rows, some of its columns. */
 export interface SheetPart {
@@ -15,13 +15,13 @@ export interface CarriedRow {
   readonly sums: ReadonlyMap<number, number>;
 }
 
-const widthOf = ({ widths }: SetSheet, columns: readonly number[]) => columns.reduce((sum, column) => sum + widths[column]!, 0); // prettier-ignore
+const widthOf = ({ widths }: MeasuredSheet, columns: readonly number[]) => columns.reduce((sum, column) => sum + widths[column]!, 0); // prettier-ignore
 
 /**
  * Columns in the fewest parts no wider than there is room, as wide as one another as can be; names are repeated, what stands
  * at the end of rows comes last.
  */
-export function columnParts(set: SetSheet, room: number): number[][] {
+export function columnParts(set: MeasuredSheet, room: number): number[][] {
   const all = [...set.widths.keys()];
   if (widthOf(set, all) <= room) return [all];
   const fewest = fullParts(set, room).length;
@@ -35,7 +35,7 @@ export function columnParts(set: SetSheet, room: number): number[][] {
 }
 
 /** Each part as full as there is room. */
-function fullParts(set: SetSheet, room: number): number[][] {
+function fullParts(set: MeasuredSheet, room: number): number[][] {
   const all = [...set.widths.keys()];
   const names = all.filter((column) => set.sheet.columns[column]?.kind === 'name');
   const namesWidth = widthOf(set, names);
@@ -53,7 +53,7 @@ function fullParts(set: SetSheet, room: number): number[][] {
 }
 
 /** How high the headings of a sheet are, repeated on every page. */
-export function headHeight({ sheet, rows }: SetSheet): number {
+export function headHeight({ sheet, rows }: MeasuredSheet): number {
   return rows.slice(0, sheet.headings).reduce((sum, { height }) => sum + height, 0);
 }
 
@@ -77,7 +77,7 @@ function clings(rows: readonly SetRow[], at: number): boolean {
  * Rows in parts no higher than there is room for. No group is torn where it can be helped; where one is, what its figures
  * have come to is carried over.
  */
-export function rowParts(set: SetSheet, room: number): (number | CarriedRow)[][] {
+export function rowParts(set: MeasuredSheet, room: number): (number | CarriedRow)[][] {
   const { rows, sheet } = set;
   const head = headHeight(set);
   const first = sheet.headings;
@@ -116,7 +116,7 @@ export function rowParts(set: SetSheet, room: number): (number | CarriedRow)[][]
 }
 
 /** The headings further down that a page begins below, to be repeated; `null` where it begins with headings, or has none. */
-function headingOver({ rows, sheet }: SetSheet, from: number): number | null {
+function headingOver({ rows, sheet }: MeasuredSheet, from: number): number | null {
   for (let at = from - 1; at >= sheet.headings; at--) {
     const { role } = rows[at]!.row;
     if (role === 'heading') return rows[from]!.row.role === 'line' ? at : null;
@@ -140,7 +140,12 @@ function lastSeam(rows: readonly SetRow[], from: number, to: number): number {
 }
 
 /** What the lines of the torn group have come to, in the columns whose figures add up. */
-function sumsOf({ sheet, rows }: SetSheet, from: number, to: number, brought: CarriedRow | null): Map<number, number> {
+function sumsOf(
+  { sheet, rows }: MeasuredSheet,
+  from: number,
+  to: number,
+  brought: CarriedRow | null,
+): Map<number, number> {
   let begins = to;
   while (begins > from && rows[begins - 1]!.row.role === 'line') begins--;
   const sums = new Map(begins === from && brought ? brought.sums : []);

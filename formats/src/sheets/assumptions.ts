@@ -11,14 +11,14 @@ import {
   type SheetCell,
   type SheetRow,
 } from './sheet.ts';
-import { assumptionKey, figureKey, stepKey, type PlanGround } from './translation/planGround.ts';
+import { assumptionKey, figureKey, stepKey, type PlanScope } from './translation/planScope.ts';
 
 /** A rate keeps the decimals it was typed with. */
 const formatOf = ({ unit }: AssumptionRow): CellFormat => ({ unit, ...(isFraction(unit) ? { decimals: 2 } : {}) });
 
 /** All assumptions with their units, dated values and notes; those that change, month by month. */
 export function assumptionsSheet(
-  ground: PlanGround,
+  ground: PlanScope,
   withMonths = true,
 ): { readonly sheet: Sheet; readonly names: DefinedName[] } {
   const { model } = ground;
@@ -102,7 +102,7 @@ function bySection(assumptions: readonly AssumptionRow[]): AssumptionRow[] {
   return sections.flatMap((section) => assumptions.filter((row) => row.section === section));
 }
 
-function monthlyRow(ground: PlanGround, row: AssumptionRow): SheetRow {
+function monthlyRow(ground: PlanScope, row: AssumptionRow): SheetRow {
   const { calendar } = ground.model;
   const series = ground.model.seriesOf(row.id)!;
   const { formula } = row;
@@ -114,7 +114,7 @@ function monthlyRow(ground: PlanGround, row: AssumptionRow): SheetRow {
   return { role: 'line', cells: [words(row.name), ...cells] };
 }
 
-function definedNames(ground: PlanGround, assumptions: readonly AssumptionRow[]): DefinedName[] {
+function definedNames(ground: PlanScope, assumptions: readonly AssumptionRow[]): DefinedName[] {
   const taken = new Set<string>();
   const free = (base: string): string => {
     let name = base;

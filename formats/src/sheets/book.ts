@@ -8,7 +8,7 @@ import {
   yearsOf,
   type ChartRow,
   type Document,
-  type Happened,
+  type LedgerSummary,
   type LedgerEntry,
   type PlanModel,
 } from '@haushalt/core';
@@ -22,7 +22,7 @@ import { chartSheet, checksSheet, listChartSheet, scenariosSheet } from './revie
 import { rulesSheet } from './rules.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell } from './sheet.ts';
 import { entriesSheet, spendingSheet } from './spending.ts';
-import { PlanGround } from './translation/planGround.ts';
+import { PlanScope } from './translation/planScope.ts';
 import { withNotes } from './withNotes.ts';
 
 /** What of a plan can be printed. */
@@ -57,7 +57,7 @@ export interface BookChoice {
 /** A plan with what happened. */
 export interface BookSource {
   readonly model: PlanModel;
-  readonly happened: Happened;
+  readonly happened: LedgerSummary;
   /** What the entries for items of lists come to, by item and column of the ledger. */
   readonly itemSums: ReadonlyMap<string, number>;
   readonly entries: () => readonly LedgerEntry[];
@@ -93,7 +93,7 @@ export function bookSheets(source: BookSource, choice: BookChoice, budget: 'byYe
   const remark = `${name}, ${currency}`;
   const years = yearsOf(calendar).filter((year) => choice.years.length === 0 || choice.years.includes(year));
   const yearName = (year: number) => nameOfYear(document, year);
-  const ground = new PlanGround(model);
+  const ground = new PlanScope(model);
   const calculators = liveCalculators(ground);
   const ofKind = (kind: string) => calculators.map((each) => each.paper()).filter(({ id }) => id.startsWith(kind));
   const there = partsIn(document, happened.actuals.lines.size > 0);

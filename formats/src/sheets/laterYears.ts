@@ -9,7 +9,7 @@ import { liveBudgetSheet } from './liveBudget.ts';
 import { liveProjectionSheets } from './liveProjection.ts';
 import { liveLists } from './lists.ts';
 import { EMPTY_CELL, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
-import { PlanGround } from './translation/planGround.ts';
+import { PlanScope } from './translation/planScope.ts';
 import { workingsSheet } from './workings.ts';
 
 /**
@@ -18,7 +18,7 @@ import { workingsSheet } from './workings.ts';
  * where a cell says just what the plan's does, the plan's is taken; the others stand on sheets of their own behind.
  */
 export function laterSheets(plan: PlanModel, projection: PlanProjection, sheetsOfPlan: readonly Sheet[]): Sheet[] {
-  const ground = new PlanGround(projection.model);
+  const ground = new PlanScope(projection.model);
   const calculators = liveCalculators(ground);
   const lists = liveLists(ground);
   const shown = liveProjectionSheets(ground, projection, plan.calendar.count);

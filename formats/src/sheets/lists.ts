@@ -40,8 +40,8 @@ import { all, at, call, number, operation, text, type SheetFormula } from './for
 import { formulaCell } from './translation/formulaCell.ts';
 import { EMPTY_CELL, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 import { isEmptyCell, type Emptiness } from './translation/emptiness.ts';
-import { Unsayable, type Ground, type ScheduleSource, type Source } from './translation/ground.ts';
-import type { OutputSources, PlanGround } from './translation/planGround.ts';
+import { NotTranslatable, type FormulaScope, type ScheduleSource, type Source } from './translation/formulaScope.ts';
+import type { OutputSources, PlanScope } from './translation/planScope.ts';
 import { Translator } from './translation/translator.ts';
 
 /** The most items whose parts of rules get cells of their own: a sheet has no more columns. */
@@ -50,8 +50,8 @@ const MOST_ASIDE = 10_000;
 const cellKey = (item: string, column: string) => `cell:${item}:${column}`;
 
 /** The items of a list, as formulas of a workbook see them. */
-class ListGround implements Ground, OutputSources {
-  readonly plan: PlanGround;
+class ListScope implements FormulaScope, OutputSources {
+  readonly plan: PlanScope;
   readonly list: ListRow;
   readonly figures: ListFigures;
   readonly translator: Translator;
@@ -59,7 +59,7 @@ class ListGround implements Ground, OutputSources {
   private readonly period: number;
   private readonly known = new Map<string, Emptiness>();
 
-  constructor(plan: PlanGround, list: ListRow) {
+  constructor(plan: PlanScope, list: ListRow) {
     this.plan = plan;
     this.list = list;
     this.figures = plan.model.listOf(list.id)!;
@@ -107,7 +107,7 @@ class ListGround implements Ground, OutputSources {
   }
 
   aside(expression: Expression, place: number, filled: boolean): string {
-    if (this.count > MOST_ASIDE) throw new Unsayable(messages.tooManyItems);
+    if (this.count > MOST_ASIDE) throw new NotTranslatable(messages.tooManyItems);
     const { model } = this.plan;
     const written = `${filled ? 'filled ' : ''}${printFormula(expression)}`;
     const title = printFormula(expression, { notation: notationOf(planOf(model.document).locale), nameOf: nameInList(model.document, this.list.id) }); // prettier-ignore
@@ -158,7 +158,7 @@ class ListGround implements Ground, OutputSources {
     try {
       return rule === null || this.translator.empty(rule, place) !== false;
     } catch (error) {
-      if (!(error instanceof Unsayable)) throw error;
+      if (!(error instanceof NotTranslatable)) throw error;
       return this.figures.seriesOf(column.id)!.codeAt(place) !== FINE;
     }
   }
@@ -184,15 +184,15 @@ class ListGround implements Ground, OutputSources {
 
 /** A list on a sheet of its own; rules of the plan find its totals through it. */
 export class LiveList implements OutputSources {
-  private readonly ground: ListGround;
+  private readonly ground: ListScope;
 
-  constructor(plan: PlanGround, list: ListRow) {
-    this.ground = new ListGround(plan, list);
+  constructor(plan: PlanScope, list: ListRow) {
+    this.ground = new ListScope(plan, list);
   }
 
   sourceOf(output: string, place: number): Source | null {
     const total = listOutputsOf(this.ground.plan.model.document, this.ground.list.id).find(({ key }) => key === output);
-    if (!total) throw new Unsayable(messages.noOutput(output));
+    if (!total) throw new NotTranslatable(messages.noOutput(output));
     return this.ground.sourceOfTotal(total, place);
   }
 
@@ -209,12 +209,12 @@ export class LiveList implements OutputSources {
         if (column.kind === 'status') return formulaCell(keyed, () => this.status(column, item, place));
         const { formula, isOwn } = ground.ruleOf(column, item);
         const marked: SheetCell = isOwn && !isTyped(column) ? { ...keyed, mark: 'exception' } : keyed;
-        if (column.kind === 'entries' && cell.value !== null) return formulaCell(marked, () => { throw new Unsayable(messages.followsEntries); }); // prettier-ignore
+        if (column.kind === 'entries' && cell.value !== null) return formulaCell(marked, () => { throw new NotTranslatable(messages.followsEntries); }); // prettier-ignore
         if (isTyped(column) || formula === null) return marked;
         return formulaCell(marked, () => {
           const rule = readStoredOrNull(formula);
-          if (!rule) throw new Unsayable(messages.itsRuleCannotBeRead);
-          if (followsEntries(ground.plan.model.document, column)) throw new Unsayable(messages.followsEntries);
+          if (!rule) throw new NotTranslatable(messages.itsRuleCannotBeRead);
+          if (followsEntries(ground.plan.model.document, column)) throw new NotTranslatable(messages.followsEntries);
           return ground.translator.whole(rule, place);
         });
       },
@@ -244,7 +244,7 @@ export class LiveList implements OutputSources {
 }
 
 /** The lists of a plan in a workbook, made known to the rules that name their totals. */
-export function liveLists(ground: PlanGround): LiveList[] {
+export function liveLists(ground: PlanScope): LiveList[] {
   return listsOf(ground.model.document).map((list) => {
     const live = new LiveList(ground, list);
     ground.outputs.set(list.id, live);

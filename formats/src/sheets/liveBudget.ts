@@ -31,15 +31,15 @@ import { all, at, call, negate, number, operation, text, type SheetFormula } fro
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetHighlight, type SheetRow } from './sheet.ts';
 import { emptyWithAll, isEmptyCell, unlessEmpty, type Emptiness } from './translation/emptiness.ts';
 import { formulaCell } from './translation/formulaCell.ts';
-import { Unsayable } from './translation/ground.ts';
-import { figureKey, monthKey, periodKey, type PlanGround } from './translation/planGround.ts';
+import { NotTranslatable } from './translation/formulaScope.ts';
+import { figureKey, monthKey, periodKey, type PlanScope } from './translation/planScope.ts';
 
 /** The key of a total over some months. */
 export const totalKey = (id: string, { from, to }: Stretch) => `total:${id}@${from}-${to}`;
 
 /** The budget with its rules as formulas: change a figure of the workbook, and what follows from it follows. */
 export function liveBudgetSheet(
-  ground: PlanGround,
+  ground: PlanScope,
   about: Pick<Sheet, 'id' | 'title' | 'remark'>,
   columns: readonly BudgetColumn[],
 ): Sheet {
@@ -98,7 +98,7 @@ function headingsOf({ calendar, document }: PlanModel, columns: readonly BudgetC
 }
 
 /** A cell of the budget with its formula, or marked as a figure where none says it. */
-function live(ground: PlanGround, cell: SheetCell, id: string, column: BudgetColumn): SheetCell {
+function live(ground: PlanScope, cell: SheetCell, id: string, column: BudgetColumn): SheetCell {
   const { stretch } = column;
   const isTotal = column.kind === 'stretch' && column.isTotal;
   const key = column.kind !== 'stretch' ? undefined : isTotal ? totalKey(id, stretch) : figureKey(id, stretch.from);
@@ -115,7 +115,7 @@ function live(ground: PlanGround, cell: SheetCell, id: string, column: BudgetCol
   });
 }
 
-function inMonth(ground: PlanGround, id: string, place: number): SheetFormula | null | undefined {
+function inMonth(ground: PlanScope, id: string, place: number): SheetFormula | null | undefined {
   const { document } = ground.model;
   if (document.lines.has(id)) {
     const { formula } = ground.ruling(id, place);
@@ -124,7 +124,7 @@ function inMonth(ground: PlanGround, id: string, place: number): SheetFormula | 
       return before === null ? undefined : at(figureKey(id, before));
     }
     const rule = readStoredOrNull(formula);
-    if (!rule) throw new Unsayable(messages.itsRuleCannotBeRead);
+    if (!rule) throw new NotTranslatable(messages.itsRuleCannotBeRead);
     return ground.translator.whole(rule, place);
   }
   const group = document.groups.get(id);
@@ -148,25 +148,25 @@ function inMonth(ground: PlanGround, id: string, place: number): SheetFormula | 
 }
 
 /** The subtotals a side's total adds up. */
-function groupKeys(ground: PlanGround, total: string, place: number): string[] {
+function groupKeys(ground: PlanScope, total: string, place: number): string[] {
   const groups = [...ground.model.document.groups.values()].filter(({ side }) => totalOfSide(side) === total);
   return groups.filter(({ id }) => ground.linesOf(id).length > 0).map(({ id }) => figureKey(id, place));
 }
 
 const placesOf = ({ from, to }: Stretch) => Array.from({ length: to - from }, (_, index) => from + index);
 
-function emptyIn(ground: PlanGround, id: string, place: number): Emptiness {
+function emptyIn(ground: PlanScope, id: string, place: number): Emptiness {
   return ground.sourceOf(id, place)?.empty ?? true;
 }
 
 /** What the months of a stretch make, by how the row is rolled up. Months with a problem are passed over. */
-function overStretch(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
+function overStretch(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {
   const how = rollUpOf(ground.model.document, id);
   if (how === 'quotient') return quotient(ground, id, stretch);
   const places = placesOf(stretch);
   const series = ground.model.seriesOf(id)!;
   const hasProblem = places.some((place) => series.codeAt(place) > BLANK);
-  if (hasProblem && places.length > MOST_NESTED) throw new Unsayable(messages.tooManyMonths);
+  if (hasProblem && places.length > MOST_NESTED) throw new NotTranslatable(messages.tooManyMonths);
   if (how === 'last') {
     const cells = places.map((place) => ({ key: figureKey(id, place), empty: emptyIn(ground, id, place) }));
     return hasProblem ? lastFigure(cells) : last(cells);
@@ -191,7 +191,7 @@ function last(cells: readonly { readonly key: string; readonly empty: Emptiness 
     nested = empty === false || formula === null ? 0 : nested + 1;
     formula = empty === false || formula === null ? at(key) : call('IF', isEmptyCell(key), formula, at(key));
   }
-  if (nested > MOST_NESTED) throw new Unsayable(messages.tooManyMonths);
+  if (nested > MOST_NESTED) throw new NotTranslatable(messages.tooManyMonths);
   return formula;
 }
 
@@ -204,7 +204,7 @@ function lastFigure(cells: readonly { readonly key: string }[]): SheetFormula {
 }
 
 /** A line that is a quotient over some months: its rule applied to their totals. */
-function quotient(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
+function quotient(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {
   const { model } = ground;
   const howOf = howIn(model.document);
   const steps = effectiveSteps(model.stepsOf(id), model.calendar).filter(
@@ -217,7 +217,7 @@ function quotient(ground: PlanGround, id: string, stretch: Stretch): SheetFormul
   const [step] = steps;
   const rule = step?.row.formula == null ? null : readStored(step.row.formula);
   if (steps.length !== 1 || departs || !rule || !isQuotientRule(rule, howOf))
-    throw new Unsayable(messages.severalRules);
+    throw new NotTranslatable(messages.severalRules);
   const from = Math.max(step!.from, stretch.from);
   const quotients = quotientsIn(rule, howOf);
   const conditions: SheetFormula[] = [];
@@ -247,7 +247,7 @@ function quotient(ground: PlanGround, id: string, stretch: Stretch): SheetFormul
       case 'call':
         if (functionOf(part).evaluation(part).way === 'figures' && ['round', 'abs'].includes(part.name))
           return call(part.name.toUpperCase(), ...part.args.map(applied), ...(part.name === 'round' && part.args.length === 1 ? [number(0)] : [])); // prettier-ignore
-        throw new Unsayable(messages.severalRules);
+        throw new NotTranslatable(messages.severalRules);
       default:
         return ground.translator.value(part, stretch.to - 1);
     }
@@ -257,14 +257,14 @@ function quotient(ground: PlanGround, id: string, stretch: Stretch): SheetFormul
 }
 
 /** What something a quotient names comes to over some months. */
-function overMonths(ground: PlanGround, id: string, stretch: Stretch): SheetFormula {
+function overMonths(ground: PlanScope, id: string, stretch: Stretch): SheetFormula {
   const { document } = ground.model;
   if (document.assumptions.has(id) && ground.isSteady(id)) return ground.sourceOf(id, stretch.from)!.value;
   if (document.lines.has(id) || document.groups.has(id)) return at(totalKey(id, stretch));
-  throw new Unsayable(messages.severalRules);
+  throw new NotTranslatable(messages.severalRules);
 }
 
-function average(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
+function average(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {
   const how = rollUpOf(ground.model.document, id);
   if (how === 'last') return null;
   const total = at(totalKey(id, stretch));
@@ -277,7 +277,7 @@ function average(ground: PlanGround, id: string, stretch: Stretch): SheetFormula
   return isSure && how === 'total' ? formula : call('IF', isEmptyCell(totalKey(id, stretch)), text(''), formula);
 }
 
-function share(ground: PlanGround, id: string, stretch: Stretch): SheetFormula | null {
+function share(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {
   const { document } = ground.model;
   if (!hasShareOfIncome(document, id) || !ground.hasTotal(TOTAL_INCOME)) return null;
   const [figure, income] = [totalKey(id, stretch), totalKey(TOTAL_INCOME, stretch)];

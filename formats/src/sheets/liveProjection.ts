@@ -18,8 +18,8 @@ import { liveBudgetSheet } from './liveBudget.ts';
 import { projectionFrom, projectionSheet, type ProjectionColumn } from './projection.ts';
 import type { Sheet } from './sheet.ts';
 import { formulaCell } from './translation/formulaCell.ts';
-import { Unsayable } from './translation/ground.ts';
-import { figureKey, type PlanGround } from './translation/planGround.ts';
+import { NotTranslatable } from './translation/formulaScope.ts';
+import { figureKey, type PlanScope } from './translation/planScope.ts';
 
 /** A plan with some years after its last one, as a workbook has it; `null` where there is no room for them. */
 export function projectedFurther(model: PlanModel): PlanProjection | null {
@@ -34,7 +34,7 @@ const keyOf = (id: string, { kind, year }: ProjectionColumn) => `projected-${kin
  * The later years of a plan: month by month, with the rules they go on by as formulas, and year by year with what is added
  * and what is left of it in today's money. `ground` is of the plan with those years, of which the plan itself has `count` months.
  */
-export function liveProjectionSheets(ground: PlanGround, projection: PlanProjection, count: number): Sheet[] {
+export function liveProjectionSheets(ground: PlanScope, projection: PlanProjection, count: number): Sheet[] {
   const { model } = ground;
   const { document, calendar } = model;
   const { name, currency } = planOf(document);
@@ -66,7 +66,7 @@ function columnsFrom({ calendar, document }: PlanModel, stretch: Stretch): Budge
 }
 
 function say(
-  ground: PlanGround,
+  ground: PlanScope,
   projection: PlanProjection,
   id: string,
   { kind, year }: ProjectionColumn,
@@ -85,7 +85,7 @@ function say(
 }
 
 /** What the months of a year make; those with a problem are passed over. */
-function overYear({ model }: PlanGround, id: string, year: number): SheetFormula {
+function overYear({ model }: PlanScope, id: string, year: number): SheetFormula {
   const { from, to } = stretchOfYear(model.calendar, year);
   const series = model.seriesOf(id)!;
   const places = Array.from({ length: to - from }, (_, index) => from + index);
@@ -96,13 +96,14 @@ function overYear({ model }: PlanGround, id: string, year: number): SheetFormula
 }
 
 /** What a unit of the base year's money costs in a year. */
-function priceLevel(ground: PlanGround, first: number, year: number): SheetFormula {
+function priceLevel(ground: PlanScope, first: number, year: number): SheetFormula {
   const deflator = planOf(ground.model.document).projectionRate!;
   let level: SheetFormula | null = null;
   for (let each = first; each <= year; each++) {
     const { from } = stretchOfYear(ground.model.calendar, each);
     const rate = ground.sourceOf(deflator, from);
-    if (!rate || ground.model.seriesOf(deflator)!.codeAt(from) > BLANK) throw new Unsayable(messages.aMonthHasNoFigure);
+    if (!rate || ground.model.seriesOf(deflator)!.codeAt(from) > BLANK)
+      throw new NotTranslatable(messages.aMonthHasNoFigure);
     const factor = operation(number(1), '+', rate.value);
     level = level === null ? factor : operation(level, '*', factor);
   }

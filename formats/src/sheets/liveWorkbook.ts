@@ -6,7 +6,7 @@ import {
   stretches,
   yearIn,
   type ChartRow,
-  type Happened,
+  type LedgerSummary,
   type LedgerEntry,
   type PlanModel,
   type Stretch,
@@ -27,7 +27,7 @@ import { planSheet } from './planSheet.ts';
 import { chartSheet, checksSheet, listChartSheet, scenariosSheet } from './review.ts';
 import type { Sheet, Workbook } from './sheet.ts';
 import { spendingSheet } from './spending.ts';
-import { PlanGround } from './translation/planGround.ts';
+import { PlanScope } from './translation/planScope.ts';
 import { workingsSheet } from './workings.ts';
 import { withWritableFormulas } from './writable.ts';
 
@@ -42,12 +42,12 @@ export interface WorkbookLayout {
 export function liveWorkbook(
   model: PlanModel,
   { by, author }: WorkbookLayout,
-  happened: Happened = NOTHING_HAPPENED,
+  happened: LedgerSummary = NOTHING_HAPPENED,
   entries: readonly LedgerEntry[] = [],
 ): Workbook {
   const { document, calendar } = model;
   const plan = planOf(document);
-  const ground = new PlanGround(model);
+  const ground = new PlanScope(model);
   const calculators = liveCalculators(ground);
   const lists = liveLists(ground);
   const yearNamed = ({ from }: Stretch) => nameOfYear(document, yearIn(document, calendar.months[from]!));
@@ -83,7 +83,7 @@ export function liveWorkbook(
 }
 
 /** How the plan stands: what happened year by year, the figures of its charts, its scenarios side by side, its checks. */
-function reportsOf(model: PlanModel, happened: Happened): Sheet[] {
+function reportsOf(model: PlanModel, happened: LedgerSummary): Sheet[] {
   const { document, calendar } = model;
   const { name, currency } = planOf(document);
   const remark = `${name}, ${currency}`;

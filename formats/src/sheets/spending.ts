@@ -8,7 +8,7 @@ import {
   planOf,
   spendingIn,
   type Document,
-  type Happened,
+  type LedgerSummary,
   type LedgerEntry,
   type PlanModel,
   type Stretch,
@@ -23,7 +23,7 @@ const TONES: Readonly<Record<'under' | 'on' | 'over', Tone>> = { under: 'good', 
 /** Budget against actual over some months, line by line, then month by month. */
 export function spendingSheet(
   model: PlanModel,
-  happened: Happened,
+  happened: LedgerSummary,
   stretch: Stretch,
   about: Pick<Sheet, 'id' | 'title' | 'remark'>,
 ): Sheet {

@@ -1,10 +1,10 @@
 import { planOf, monthInWords } from '@haushalt/core';
 import { messages } from '../messages.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
-import type { PlanGround } from './translation/planGround.ts';
+import type { PlanScope } from './translation/planScope.ts';
 
 /** The helper cells of all rules, a part of a rule to a row; `null` when no rule needs any. */
-export function workingsSheet(ground: PlanGround): Sheet | null {
+export function workingsSheet(ground: PlanScope): Sheet | null {
   const rows = ground.workings.all();
   if (rows.length === 0) return null;
   const { calendar, document } = ground.model;

@@ -6,7 +6,7 @@ import type { Sheet, SheetCell, SheetHighlight, SheetRow, Workbook } from '../sh
 import { sheetNamesOf } from '../sheets/sheetNames.ts';
 import { shownText } from '../sheets/shownText.ts';
 import { HEAD, NAMESPACES, pageStyles } from './odsPages.ts';
-import { Styles, type Watching } from './odsStyles.ts';
+import { Styles, type CellCondition } from './odsStyles.ts';
 import { widthsOf } from './widths.ts';
 import { element, escaped } from './xml.ts';
 
@@ -65,7 +65,7 @@ function tableOf(
   const highlights = new Map<string, SheetHighlight[]>();
   for (const highlight of sheet.highlights ?? [])
     for (const key of highlight.keys) highlights.set(key, [...(highlights.get(key) ?? []), highlight]);
-  const conditionsOn = (key: string, of: readonly SheetHighlight[]): Watching[] =>
+  const conditionsOn = (key: string, of: readonly SheetHighlight[]): CellCondition[] =>
     of.map((highlight) => {
       const { when, low, high, keys } = highlight;
       if (when === 'below') return { highlight, condition: `cell-content()<${low!}` };

@@ -7,7 +7,7 @@ import { pagesOfSheet } from './pageSetup.ts';
 import { element, escaped } from './xml.ts';
 
 /** A highlight with its condition as it is written for one cell. */
-export interface Watching {
+export interface CellCondition {
   readonly highlight: SheetHighlight;
   readonly condition: string;
 }
@@ -19,7 +19,7 @@ export interface PlacedCell {
   readonly sheet: Sheet;
   readonly column: number;
   readonly style: FigureStyle;
-  readonly watching: readonly Watching[];
+  readonly watching: readonly CellCondition[];
 }
 
 /** The styles a workbook needs, each once. */

@@ -17,7 +17,7 @@ import { creatingFrom } from './createFrom.ts';
 import { handOverRoutes } from './handOver.ts';
 import { historyRoutes } from './history.ts';
 import { Post, type MailLimits } from './mail.ts';
-import { keepingRoutes } from './keeping.ts';
+import { maintenanceRoutes } from './maintenance.ts';
 import { ledgerRoutes } from './ledger.ts';
 import { Counts, operatingRoutes } from './operating.ts';
 import type { OutsideOptions } from './outside.ts';
@@ -26,10 +26,10 @@ import { planRoutes } from './plans.ts';
 import { Routing, type Rule } from './routing.ts';
 import { sharingRoutes } from './sharing.ts';
 import { signInRoutes } from './signIn.ts';
-import type { Surroundings } from './surroundings.ts';
+import type { AppServices } from './appServices.ts';
 import { uploadsOfOne, type UploadLimits } from './uploads.ts';
-import { Feeding } from '../feeding.ts';
-import { Keeping } from '../keeping.ts';
+import { PlanLinkSync } from '../planLinkSync.ts';
+import { Maintenance } from '../maintenance.ts';
 import { NO_OUTSIDE, type Outside } from '../stand-ins/standIns.ts';
 import { messages } from '../messages.ts';
 
@@ -54,7 +54,7 @@ export interface AppOptions {
   readonly callers?: CallersOptions;
   readonly attempts?: AttemptLimits;
   /** Threads that are somebody else's too, who ends them; its own when left out. */
-  readonly work?: Surroundings['work'];
+  readonly work?: AppServices['work'];
   /** How many nightly backups are kept. */
   readonly backups?: number;
   /** The proxies before the server whose word of where requests come from is taken, by address. */
@@ -114,8 +114,8 @@ export function createApp({
 }: AppOptions): {
   app: Express;
   events: Events;
-  keeping: Keeping;
-  feeding: Feeding;
+  maintenance: Maintenance;
+  linkSync: PlanLinkSync;
   /** Who may ask for what. */
   rules: readonly Rule[];
   /** Ends the event streams, so that the requests under way can come to an end. */
@@ -132,8 +132,14 @@ export function createApp({
   const work = given ?? { quick: new Work(2), slow: new Work(2) };
   const report = (error: unknown) => log.error({ err: error });
   const callers = new Callers(store, now, callersOptions);
-  const keeping = new Keeping({ store, work: work.slow, now, report, ...(backups === undefined ? {} : { backups }) });
-  const feeding = new Feeding({ store, events, work: work.quick, report });
+  const maintenance = new Maintenance({
+    store,
+    work: work.slow,
+    now,
+    report,
+    ...(backups === undefined ? {} : { backups }),
+  });
+  const linkSync = new PlanLinkSync({ store, events, work: work.quick, report });
   const counts = new Counts();
   app.disable('x-powered-by');
   app.set('trust proxy', [...proxies]);
@@ -159,7 +165,7 @@ export function createApp({
     response.set('cache-control', 'no-store');
     next();
   });
-  const surroundings: Surroundings = {
+  const surroundings: AppServices = {
     store,
     events,
     work,
@@ -168,8 +174,8 @@ export function createApp({
     outside,
     outsideOptions,
     callers,
-    keeping,
-    feeding,
+    maintenance,
+    linkSync,
     createFrom: creatingFrom(store, work.slow),
     attempts: new Attempts(store.people, attempts),
     publicUrl,
@@ -185,9 +191,9 @@ export function createApp({
   handOverRoutes(routing, surroundings);
   historyRoutes(routing, surroundings);
   sharingRoutes(routing, surroundings);
-  keepingRoutes(routing, surroundings);
+  maintenanceRoutes(routing, surroundings);
   app.use('/api', routing.router);
-  feeding.lookAtAll();
+  linkSync.lookAtAll();
   app.use('/api', unknownRoute);
   if (web && existsSync(join(web, 'index.html'))) {
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
@@ -202,13 +208,13 @@ export function createApp({
   return {
     app,
     events,
-    keeping,
-    feeding,
+    maintenance,
+    linkSync,
     rules: routing.rules,
     drain: () => events.close(),
     close: async () => {
-      await keeping.close();
-      await feeding.settled();
+      await maintenance.close();
+      await linkSync.settled();
       if (!given) await Promise.all([work.quick.close(), work.slow.close()]);
     },
   };

@@ -3,7 +3,7 @@ import type { PlanInParts, Store } from '../store/store.ts';
 import type { PlanPart } from '../threads/parts.ts';
 import type { Work } from '../threads/work.ts';
 import { ApiError } from './errors.ts';
-import type { CreateFrom } from './surroundings.ts';
+import type { CreateFrom } from './appServices.ts';
 
 /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
 export function refuseTaken(store: Store, id: string): void {

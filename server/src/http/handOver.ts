@@ -3,10 +3,10 @@ import { FEW_VALUES, json } from './json.ts';
 import type { Routing } from './routing.ts';
 import { readHandOver, readPages } from './handOverSchemas.ts';
 import { answerStreamed } from './streamed.ts';
-import { fileName, sendJson, whileWanted, type Surroundings } from './surroundings.ts';
+import { fileName, sendJson, abortOnClose, type AppServices } from './appServices.ts';
 
 /** The routes by which a plan is handed over, below /api/plans/:id: its pages as they will be, and files of it. */
-export function handOverRoutes(routing: Routing, { store, work, now, report }: Surroundings): void {
+export function handOverRoutes(routing: Routing, { store, work, now, report }: AppServices): void {
   const body = json({ size: 64 << 10, values: FEW_VALUES });
   const today = () => dayOf(now());
 
@@ -18,7 +18,7 @@ export function handOverRoutes(routing: Routing, { store, work, now, report }: S
     async ({ request, response, plan: { id } }) => {
       const { print, from, to } = readPages(request.body);
       const task = { kind: 'pages', database: store.file, planId: id, print, today: today(), from, to } as const;
-      const pages = await work.slow.do<'pages'>(task, { signal: whileWanted(response) });
+      const pages = await work.slow.do<'pages'>(task, { signal: abortOnClose(response) });
       sendJson(response, pages);
     },
     body,

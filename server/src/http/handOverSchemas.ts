@@ -7,7 +7,7 @@ import {
   readingSaid,
   type HandOverRequest,
   type PrintRequest,
-  type ReadingSaid,
+  type ReadingCorrections,
 } from '@haushalt/formats';
 import { messages } from '../messages.ts';
 import { ApiError } from './errors.ts';
@@ -69,7 +69,7 @@ export interface WorkbookAsked {
   readonly title: string;
   readonly mend: boolean;
   /** What it is, where that was said. */
-  readonly said: ReadingSaid;
+  readonly said: ReadingCorrections;
   /** Whether the audit is wanted as pages rather than as data. */
   readonly asPages: boolean;
 }
@@ -79,7 +79,7 @@ export function readWorkbookQuery(query: unknown): WorkbookAsked {
   return { title, mend: mend === 'yes', asPages: as === 'pdf', said: said === undefined ? {} : readSaid(said) };
 }
 
-function readSaid(text: string): ReadingSaid {
+function readSaid(text: string): ReadingCorrections {
   try {
     return readingSaid(JSON.parse(text));
   } catch (error) {

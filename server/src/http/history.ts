@@ -4,7 +4,7 @@ import { withoutRevivedAccess } from '@haushalt/core';
 import { MOST_SNAPSHOTS } from '../store/snapshots.ts';
 import type { HistoryQuery } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
-import type { MomentName } from '../threads/moments.ts';
+import type { MomentName } from '../threads/planVersions.ts';
 import { FEW_VALUES, json } from './json.ts';
 import { messages } from '../messages.ts';
 import { planFor } from './access.ts';
@@ -12,7 +12,7 @@ import { ApiError, refusalError } from './errors.ts';
 import { allOf, date, id as idField, month, name } from './fields.ts';
 import type { Routing } from './routing.ts';
 import { read, readCopy, readId } from './schemas.ts';
-import { sendEntry, sendJson, whileWanted, type Surroundings } from './surroundings.ts';
+import { sendEntry, sendJson, abortOnClose, type AppServices } from './appServices.ts';
 
 const historySchema = Joi.object({
   before: Joi.string().pattern(/^\d{1,15}$/),
@@ -44,8 +44,8 @@ const renameSchema = allOf({ name, note });
 const PAGE = 100;
 
 /** The routes by which a plan's history is looked at, moments of it are compared and kept, and gone back to. */
-export function historyRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, events, work, now, feeding } = surroundings;
+export function historyRoutes(routing: Routing, surroundings: AppServices): void {
+  const { store, events, work, now, linkSync } = surroundings;
   const body = json({ size: 256 << 10, values: FEW_VALUES });
   // By day and person, in sentences, the latest first.
   routing.plan('view', 'get', '/plans/:id/history', async ({ request, response, plan: { id } }) => {
@@ -53,7 +53,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
     const { before, person = null, text = '', from = null, to = null, row = null, month: of = null } = read<Given>(historySchema, request.query); // prettier-ignore
     const query: HistoryQuery = { before: before === undefined ? null : Number(before), count: PAGE, person, text, from, to, row, month: of }; // prettier-ignore
     const task = { kind: 'history', database: store.file, planId: id, query } as const;
-    sendJson(response, await work.quick.do<'history'>(task, { signal: whileWanted(response) }));
+    sendJson(response, await work.quick.do<'history'>(task, { signal: abortOnClose(response) }));
   });
 
   // The changes of a step, which it takes to undo or redo it; the history alone does not carry them.
@@ -72,7 +72,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
       const { before, after } = read<{ before: MomentName; after: MomentName }>(compareSchema, request.body);
       for (const moment of [before, after]) mayLookAt(person, moment);
       const task = { kind: 'compare', database: store.file, planId: id, before, after } as const;
-      sendJson(response, await work.slow.do<'compare'>(task, { signal: whileWanted(response) }));
+      sendJson(response, await work.slow.do<'compare'>(task, { signal: abortOnClose(response) }));
     },
     body,
   );
@@ -98,7 +98,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
       if (!outcome.ok) throw refusalError(outcome.refusal);
       if (!outcome.repeated) {
         events.publish(plan.id, outcome.entry, person);
-        feeding.hasChanged(plan.id, person.id);
+        linkSync.hasChanged(plan.id, person.id);
       }
       await sendEntry(response, outcome.entry);
     },
@@ -175,7 +175,7 @@ export function historyRoutes(routing: Routing, surroundings: Surroundings): voi
 
 /** Keeps a plan as it was at a revision, beside what goes on, as the snapshot before an import. */
 export function keepBeforeImport(
-  { store, work, now, report }: Surroundings,
+  { store, work, now, report }: AppServices,
   planId: string,
   person: Person,
   revision: number,

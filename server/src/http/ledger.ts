@@ -7,7 +7,7 @@ import { fetchStatement } from './outside.ts';
 import type { Routing } from './routing.ts';
 import { readEntriesQuery, readId, readStatementQuery } from './schemas.ts';
 import { answerStreamed, wantsProgress } from './streamed.ts';
-import { fileName, sendJson, whileWanted, type Surroundings } from './surroundings.ts';
+import { fileName, sendJson, abortOnClose, type AppServices } from './appServices.ts';
 
 /** How many descriptions are sent at most: those used last. */
 const MOST_DESCRIPTIONS = 2000;
@@ -18,7 +18,7 @@ const MOST_DESCRIPTIONS = 2000;
  */
 export function ledgerRoutes(
   routing: Routing,
-  { store, work, outside, outsideOptions, report, uploads }: Surroundings,
+  { store, work, outside, outsideOptions, report, uploads }: AppServices,
 ): void {
   const statement = express.raw({ limit: MAX_STATEMENT + 1, type: () => true });
 
@@ -38,7 +38,7 @@ export function ledgerRoutes(
   // What was entered earlier, by its description: a new entry is completed from it, and assigned like it.
   routing.plan('view', 'get', '/plans/:id/descriptions', async ({ response, plan: { id } }) => {
     const task = { kind: 'earlier', database: store.file, planId: id, most: MOST_DESCRIPTIONS } as const;
-    sendJson(response, await work.quick.do<'earlier'>(task, { signal: whileWanted(response) }));
+    sendJson(response, await work.quick.do<'earlier'>(task, { signal: abortOnClose(response) }));
   });
 
   routing.plan('view', 'get', '/plans/:id/entries', ({ request, response, plan: { id, revision } }) => {
@@ -49,7 +49,7 @@ export function ledgerRoutes(
   // What was found, as a table; it may be long, so that it is written in a thread of its own.
   routing.plan('view', 'get', '/plans/:id/entries.csv', async ({ request, response, plan: { id } }) => {
     const { offset: _offset, limit: _limit, ...query } = readEntriesQuery(request.query);
-    const { name, file } = await work.quick.do<'writeEntries'>({ kind: 'writeEntries', database: store.file, planId: id, query }, { signal: whileWanted(response) }); // prettier-ignore
+    const { name, file } = await work.quick.do<'writeEntries'>({ kind: 'writeEntries', database: store.file, planId: id, query }, { signal: abortOnClose(response) }); // prettier-ignore
     response
       .attachment(fileName(name, 'csv'))
       .type('text/csv')
@@ -78,7 +78,7 @@ export function ledgerRoutes(
         head: {},
         content: await work.slow.do<'previewStatement'>(task, { progress, signal }),
       }), report); // prettier-ignore
-      sendJson(response, await work.slow.do<'previewStatement'>(task, { signal: whileWanted(response) }));
+      sendJson(response, await work.slow.do<'previewStatement'>(task, { signal: abortOnClose(response) }));
     },
     uploads,
     statement,
@@ -104,7 +104,7 @@ export function ledgerRoutes(
         accounts: {},
         csv: null,
       } as const;
-      sendJson(response, await work.slow.do<'previewStatement'>(task, { signal: whileWanted(response) }));
+      sendJson(response, await work.slow.do<'previewStatement'>(task, { signal: abortOnClose(response) }));
     },
     json({ size: 64 << 10, values: FEW_VALUES }),
   );

@@ -3,10 +3,10 @@ import { ApiError } from './errors.ts';
 import { fetchIndex, fetchIndices } from './outside.ts';
 import type { Routing } from './routing.ts';
 import { readId } from './schemas.ts';
-import type { Surroundings } from './surroundings.ts';
+import type { AppServices } from './appServices.ts';
 
 /** What there is outside: whether a bank can be asked, and what the statistics office publishes. */
-export function outsideRoutes(routing: Routing, { outside, outsideOptions }: Surroundings): void {
+export function outsideRoutes(routing: Routing, { outside, outsideOptions }: AppServices): void {
   const office = () => {
     if (outside.statistics === null) throw new ApiError(404, 'notFound', messages.thereIsNoOffice);
     return outside.statistics;

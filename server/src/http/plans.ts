@@ -16,7 +16,7 @@ import {
   type Document,
 } from '@haushalt/core';
 import { MAX_WORKBOOK } from '@haushalt/formats';
-import { DELETED_FOR } from '../keeping.ts';
+import { DELETED_FOR } from '../maintenance.ts';
 import { storageTrouble } from '../store/database.ts';
 import type { LogEntry } from '../store/log.ts';
 import type { Order } from '../store/orders.ts';
@@ -28,9 +28,9 @@ import { readWorkbookQuery } from './handOverSchemas.ts';
 import { keepBeforeImport } from './history.ts';
 import type { Routing } from './routing.ts';
 import { readCopy, readHere, readId, readNewPlan, readOrder, readQueue } from './schemas.ts';
-import { sendStored, storeBody, withOwnFile } from './spooled.ts';
+import { sendStored, storeBody, withTempFile } from './tempFile.ts';
 import { answerStreamed } from './streamed.ts';
-import { fileName, sendEntry, whileWanted, type Surroundings } from './surroundings.ts';
+import { fileName, sendEntry, abortOnClose, type AppServices } from './appServices.ts';
 import { messages } from '../messages.ts';
 
 /** The largest plan file that can be opened: as large as the largest plan is written. */
@@ -48,8 +48,8 @@ const HISTORY = 200;
 const MANY_ROWS = 5000;
 
 /** All routes below /api/plans. */
-export function planRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, events, work, now, report, feeding, uploads } = surroundings;
+export function planRoutes(routing: Routing, surroundings: AppServices): void {
+  const { store, events, work, now, report, linkSync, uploads } = surroundings;
   const body = json({ size: MAX_BODY, values: FEW_VALUES });
   const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
   const thisMonth = () => monthOfDay(dayOf(now()));
@@ -103,7 +103,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     async ({ request, response, person }) => {
       const id = request.query.id === undefined ? randomUUID() : readId(request.query.id);
       refuseTaken(store, id);
-      await withOwnFile(async (file) => {
+      await withTempFile(async (file) => {
         await storeBody(request, file, MAX_FILE);
         await surroundings.createFrom({ kind: 'readFile', file }, id, person);
       });
@@ -152,7 +152,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
   routing.plan('view', 'get', '/plans/:id/lists/:list.csv', async ({ request, response, plan: { id } }) => {
     const list = readId(request.params.list);
     const task = { kind: 'writeList', database: store.file, planId: id, list } as const;
-    const written = await work.quick.do<'writeList'>(task, { signal: whileWanted(response) });
+    const written = await work.quick.do<'writeList'>(task, { signal: abortOnClose(response) });
     if (!written) throw new ApiError(404, 'notFound', messages.thereIsNoSuchList);
     const { name, file } = written;
     response
@@ -163,9 +163,9 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
 
   routing.plan('view', 'get', '/plans/:id/file', async ({ response, plan: { id } }) => {
     // It is sent from a file of its own: who reads it slowly holds up nobody.
-    await withOwnFile(async (file) => {
+    await withTempFile(async (file) => {
       const task = { kind: 'writeFile', database: store.file, planId: id, file } as const;
-      const { name } = await work.slow.do<'writeFile'>(task, { signal: whileWanted(response) });
+      const { name } = await work.slow.do<'writeFile'>(task, { signal: abortOnClose(response) });
       response.attachment(fileName(name, 'haushalt.json')).type('application/json');
       await sendStored(response, file);
     });
@@ -191,13 +191,13 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
   routing.plan('restore', 'delete', '/plans/:id', ({ response, person, plan: { id } }) => {
     store.plans.setDeleted(id, now().toISOString());
     events.end(id);
-    feeding.hasChanged(id, person.id);
+    linkSync.hasChanged(id, person.id);
     response.status(204).end();
   });
 
   // Deleted plans one owns, for as long as they can be fetched back; and gone for good by the owner's word.
   routing.person('get', '/deleted-plans', ({ response, person }) => {
-    response.json({ plans: store.plans.deletedOf(person.id), keptFor: DELETED_FOR });
+    response.json({ plans: store.plans.deletedOf(person.id), retentionDays: DELETED_FOR });
   });
 
   routing.plan('restore', 'delete', '/plans/:id/for-good', async ({ response, plan }) => {
@@ -212,7 +212,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     '/plans/:id/restore',
     ({ response, person, plan: { id } }) => {
       store.plans.setDeleted(id, null);
-      feeding.hasChanged(id, person.id);
+      linkSync.hasChanged(id, person.id);
       response.json({ id });
     },
     body,
@@ -264,7 +264,7 @@ export function planRoutes(routing: Routing, surroundings: Surroundings): void {
     if (!outcome.ok) throw refusalError(outcome.refusal);
     if (!outcome.repeated) {
       events.publish(planId, outcome.entry, person);
-      feeding.hasChanged(planId, person.id);
+      linkSync.hasChanged(planId, person.id);
       if (isImport(order)) keepBeforeImport(surroundings, planId, person, outcome.entry.revision - 1);
     }
     return outcome.entry;

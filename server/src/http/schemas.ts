@@ -8,7 +8,7 @@ import {
   MAX_MONTHS,
   MAX_WHAT,
   columnsBut,
-  commandOfToday,
+  migrateCommand,
   firstDay,
   lastDay,
   toMonth,
@@ -94,7 +94,7 @@ export function readQueue(body: unknown): readonly unknown[] {
 export async function readOrder(body: unknown): Promise<{ id: string; order: Order }> {
   const { id, command } = read<{ id: string; command: { kind: string } }>(envelope, body);
   // A page may have been open since before the program was renewed.
-  const order = commandOfToday(command);
+  const order = migrateCommand(command);
   // A list that is too long is refused before each of its parts is looked at.
   const { fields } = (COMMANDS as Readonly<Record<string, { readonly fields: object }>>)[order.kind] ?? {};
   if (fields) refuseLong(fields as Fields, order, 'command');

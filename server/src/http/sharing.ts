@@ -9,7 +9,7 @@ import { allOf, date } from './fields.ts';
 import { readHandOver } from './handOverSchemas.ts';
 import type { Routing } from './routing.ts';
 import { read, readId } from './schemas.ts';
-import { fileName, type Surroundings } from './surroundings.ts';
+import { fileName, type AppServices } from './appServices.ts';
 
 const role = Joi.string().valid('owner', 'editor', 'viewer');
 const address = Joi.string().max(200).pattern(/^[^\s@]+@[^\s@]+$/, messages.aMailAddress); // prettier-ignore
@@ -24,8 +24,8 @@ const MOST_LINKS = 200;
 const INVITED_FOR = 30;
 
 /** The routes by which a plan is shared: who may do what with it, links to it, and files of it by mail. */
-export function sharingRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, events, now, work, feeding, post } = surroundings;
+export function sharingRoutes(routing: Routing, surroundings: AppServices): void {
+  const { store, events, now, work, linkSync, post } = surroundings;
   const { sharing, people, plans } = store;
   const body = json({ size: 64 << 10, values: FEW_VALUES });
   const at = () => now().toISOString();
@@ -96,7 +96,7 @@ export function sharingRoutes(routing: Routing, surroundings: Surroundings): voi
     if (member.role === 'owner') refuseLastOwner(plan.id);
     const links = sharing.revokeLinksOf(plan.id, member.id, member.link, at());
     sharing.revoke(plan.id, member.id);
-    feeding.hasChanged(plan.id, person.id);
+    linkSync.hasChanged(plan.id, person.id);
     events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'gone');
     events.sharingChanged(plan.id);
     response.json({ revokedLinks: links });

@@ -11,7 +11,7 @@ import { MOST_PASSWORD, type Strength } from '../threads/strength.ts';
 import { hashOfNew, isPassword } from './passwords.ts';
 import type { Routing } from './routing.ts';
 import { read, readId } from './schemas.ts';
-import { fileName, type Surroundings } from './surroundings.ts';
+import { fileName, type AppServices } from './appServices.ts';
 
 /** How long a link to choose a new password may be used, in milliseconds. */
 const RESET_LASTS = 3_600_000;
@@ -41,8 +41,8 @@ interface NewPerson {
 }
 
 /** The routes by which people sign in and see to what is theirs. */
-export function signInRoutes(routing: Routing, surroundings: Surroundings): void {
-  const { store, callers, events, feeding, now, outside, attempts, work, post } = surroundings;
+export function signInRoutes(routing: Routing, surroundings: AppServices): void {
+  const { store, callers, events, linkSync, now, outside, attempts, work, post } = surroundings;
   const { people, sharing } = store;
   const body = json({ size: 16 << 10, values: FEW_VALUES });
   const at = () => now().toISOString();
@@ -266,7 +266,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
       const alone = sharing.ownedAlone(person.id);
       if (alone.length > 0) throw new ApiError(409, 'conflict', messages.handOnFirst(alone.map(({ name }) => name)));
       people.leave(person.id, given.names === 'kept' ? person.name : messages.someoneWhoLeft, at());
-      feeding.lookAtAll();
+      linkSync.lookAtAll();
       events.endOf((listener) => listener.person.id === person.id, 'signedOut');
       callers.signOut(request, response);
       response.status(204).end();
@@ -287,7 +287,7 @@ export function signInRoutes(routing: Routing, surroundings: Surroundings): void
     sharing.grant(planId, personId, role, at(), id);
     sharing.useLink(planId, id);
     // What they followed of this plan goes on.
-    feeding.hasChanged(planId, personId);
+    linkSync.hasChanged(planId, personId);
     events.sharingChanged(planId);
   }
 

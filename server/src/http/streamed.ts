@@ -1,6 +1,6 @@
 import type { Request, Response } from 'express';
 import { asApiError } from './errors.ts';
-import { whileWanted } from './surroundings.ts';
+import { abortOnClose } from './appServices.ts';
 
 /** How far something has come, from 0 to 1, and what is being done. */
 export interface Progressed {
@@ -35,7 +35,7 @@ export async function answerStreamed(
     (response as Response & { flush?: () => void }).flush?.();
   };
   try {
-    const { head, content } = await perform((progress) => line({ progress }), whileWanted(response));
+    const { head, content } = await perform((progress) => line({ progress }), abortOnClose(response));
     line({ done: { ...head, bytes: content.byteLength } });
     response.end(Buffer.from(content.buffer, content.byteOffset, content.byteLength));
   } catch (error) {

@@ -14,7 +14,7 @@ export interface Feed {
 /** What feeds what, across plans. */
 export interface FeedStore {
   /** The lines that follow a plan. */
-  fedBy(plan: string): Feed[];
+  linksFrom(plan: string): Feed[];
   /** All plans that are followed. */
   sources(): string[];
   /** The plans a plan follows. */
@@ -26,7 +26,7 @@ export interface FeedStore {
 }
 
 export function createFeedStore(database: Sqlite): FeedStore {
-  const fedBy = database.prepare<[string], Omit<Feed, 'lost'> & { lost: number }>(
+  const linksFrom = database.prepare<[string], Omit<Feed, 'lost'> & { lost: number }>(
     `select feeds.planId, line, plan, "of", "by", lost from feeds join plans on plans.id = feeds.planId
       where plan = ? and plans.deletedAt is null order by feeds.planId, line`,
   );
@@ -47,7 +47,7 @@ export function createFeedStore(database: Sqlite): FeedStore {
        join plans as here on here.id = feeds.planId and here.deletedAt is null`,
   );
   return {
-    fedBy: (plan) => fedBy.all(plan).map((feed) => ({ ...feed, lost: feed.lost === 1 })),
+    linksFrom: (plan) => linksFrom.all(plan).map((feed) => ({ ...feed, lost: feed.lost === 1 })),
     sources: () => sources.all(),
     sourcesOf: (planId) => sourcesOf.all(planId),
     reaches: (planId, plan) => reaches.get(planId, plan) !== undefined,

@@ -1,4 +1,4 @@
-import { entryOf, givenOf, plainText, TABLES, isOfDocument, rowOfToday, type Change } from '@haushalt/core';
+import { entryOf, givenOf, plainText, TABLES, isOfDocument, upgradeRow, type Change } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
 /** A line of a plan's history: one change set it has taken, without the changes themselves. */
@@ -266,6 +266,6 @@ function changeOfToday(change: Change): Change {
     const { id, before, after } = change;
     return { ...change, before: before && entryOf(id, before), after: after && entryOf(id, after) };
   }
-  const [before, after] = [change.before, change.after].map((row) => row && rowOfToday(TABLES[change.table], row));
+  const [before, after] = [change.before, change.after].map((row) => row && upgradeRow(TABLES[change.table], row));
   return { ...change, before, after } as Change;
 }

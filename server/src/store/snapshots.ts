@@ -71,7 +71,7 @@ const DAY = 86_400_000;
  * Which snapshots need not be kept any more: all are kept for a week, the last of each day for a month, and the last of
  * each week for a year. Those made by hand stay until someone deletes them.
  */
-export function outlived(snapshots: readonly Pick<SnapshotLine, 'id' | 'kind' | 'at'>[], now: Date): string[] {
+export function expired(snapshots: readonly Pick<SnapshotLine, 'id' | 'kind' | 'at'>[], now: Date): string[] {
   const kept = new Set<string>();
   const gone: string[] = [];
   const latestFirst = [...snapshots].sort((a, b) => (a.at < b.at ? 1 : -1));

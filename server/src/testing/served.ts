@@ -11,7 +11,7 @@ import {
   createLog,
   openStore,
   type AppOptions,
-  type Keeping,
+  type Maintenance,
   type Rule,
   type Store,
 } from '../index.ts';
@@ -41,8 +41,8 @@ export let base: string;
 export let listening: () => number;
 /** Who may ask for what, and what the server does by itself, of the application that runs. */
 export let rules: readonly Rule[];
-export let keeping: Keeping;
-export let feeding: AppParts['feeding'];
+export let maintenance: Maintenance;
+export let linkSync: AppParts['linkSync'];
 /** The application itself. */
 export let application: Express;
 
@@ -61,7 +61,7 @@ export async function start(appOptions: Partial<AppOptions> = {}, storeOptions: 
     ...appOptions,
   });
   listening = () => events.listening;
-  ({ rules, keeping, feeding } = rest);
+  ({ rules, maintenance, linkSync } = rest);
   application = app;
   closeApp = () => {
     drain();

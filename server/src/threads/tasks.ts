@@ -38,7 +38,7 @@ import {
   type CsvGuess,
   type PreviewedStatement,
   type Progress,
-  type ReadingSaid,
+  type ReadingCorrections,
   type StatementFormat,
 } from '@haushalt/formats';
 import { DatabaseError, copyDatabase, openForReading, type Sqlite } from '../store/database.ts';
@@ -57,14 +57,14 @@ import {
   type RestoreTask,
 } from './backups.ts';
 import {
-  Moments,
+  PlanVersions,
   NoSuchMoment,
   type CompareTask,
   type GoBackTask,
   type HistoryTask,
   type ReadSnapshotTask,
   type SnapshotTask,
-} from './moments.ts';
+} from './planVersions.ts';
 import { inParts, type PlanPart } from './parts.ts';
 import { NotJson, readPlanFile, writePlanFile } from './planFiles.ts';
 import type { Strength } from './strength.ts';
@@ -102,7 +102,7 @@ export type Task =
       readonly file: Uint8Array;
       readonly title: string;
       readonly mend: boolean;
-      readonly said: ReadingSaid;
+      readonly said: ReadingCorrections;
       readonly asPages: boolean;
       readonly today: Day;
     }
@@ -155,7 +155,7 @@ export interface TaskResult {
 }
 
 /** What a task tells while it is under way: parts of what it comes to, and how far it is. */
-export interface Telling {
+export interface TaskReporter {
   readonly part: (part: PlanPart) => void;
   readonly progress: Progress;
 }
@@ -169,7 +169,7 @@ export interface Refused {
 /** Does a task; the parts of a plan are handed on as they are read. Throws `PlanFormatError`, or `NotJson`. */
 export function perform(
   task: Task,
-  { part, progress }: Telling,
+  { part, progress }: TaskReporter,
 ): TaskResult[Task['kind']] | Promise<TaskResult[Task['kind']]> {
   switch (task.kind) {
     case 'readFile':
@@ -302,7 +302,7 @@ const LOOK_AGAIN = 40;
 /** Reads a plan as it is at one moment, from a connection of its own; one that is half changed once it is whole. */
 function reading<T>(
   { database: file, planId }: { readonly database: string; readonly planId: string },
-  read: (reader: Reader & { readonly database: Sqlite; readonly moments: () => Moments }) => T,
+  read: (reader: Reader & { readonly database: Sqlite; readonly moments: () => PlanVersions }) => T,
 ): T {
   const database = openForReading(file);
   const begun = performance.now();
@@ -321,7 +321,7 @@ function reading<T>(
       };
     };
     const readAtOnce = database.transaction(() =>
-      read({ ...of(planId), database, moments: () => new Moments(database, of, planId) }),
+      read({ ...of(planId), database, moments: () => new PlanVersions(database, of, planId) }),
     );
     for (;;) {
       try {

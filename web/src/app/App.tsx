@@ -5,7 +5,7 @@ import { PlansPage } from '../pages/plans/PlansPage.tsx';
 import { ServerAway } from '../plan-session/api.ts';
 import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
 import { messages } from '../messages/shell.ts';
-import { loadShell } from './ahead.ts';
+import { loadShell } from './planPrefetch.ts';
 import { FetchedPage, type FetchedPageProps } from './FetchedPage.tsx';
 import { Gate } from './Gate.tsx';
 import { NotFound } from './NotFound.tsx';
@@ -19,12 +19,12 @@ const FETCHED: readonly FetchedPageProps[] = [
   {
     path: '/deleted',
     name: messages.deletedPlans,
-    load: async () => (await import('../pages/keeping/DeletedPage.tsx')).DeletedPage,
+    load: async () => (await import('../pages/maintenance/DeletedPage.tsx')).DeletedPage,
   },
   {
     path: '/backups',
     name: messages.backups,
-    load: async () => (await import('../pages/keeping/BackupsPage.tsx')).BackupsPage,
+    load: async () => (await import('../pages/maintenance/BackupsPage.tsx')).BackupsPage,
   },
   {
     path: '/join/:held',

@@ -28,14 +28,14 @@ import {
   useSessionState,
 } from '../plan-session/SessionProvider.tsx';
 import './print.scss';
-import '../parts/reckoning/reckoning.scss';
+import '../parts/explanation/explanation.scss';
 import { useFindings } from '../parts/plan/useFindings.ts';
-import { Shelf } from '../parts/assumptions/Shelf.tsx';
+import { AssumptionsPanel } from '../parts/assumptions/AssumptionsPanel.tsx';
 import { CALCULATOR_PAGES } from '../parts/plan/calculatorPages.ts';
 import { Icon } from '../ui/Icon.tsx';
 import { partOf, usePart } from '../ui/part.ts';
 import { isNarrow } from '../ui/useWindowWidth.ts';
-import { useStable } from '../ui/useStable.ts';
+import { useEventCallback } from '../ui/useEventCallback.ts';
 import { useStored } from '../ui/useStored.ts';
 import { PAGES } from './pages.ts';
 import { RefusedStrip } from './RefusedStrip.tsx';
@@ -55,7 +55,7 @@ const SETTINGS = partOf(async () => (await import('./PlanSettings.tsx')).PlanSet
 function Settings({ onClose }: { readonly onClose: () => void }) {
   const [PlanSettings, hasFailed] = usePart(SETTINGS);
   const { say } = useNotices();
-  const close = useStable(onClose);
+  const close = useEventCallback(onClose);
   useEffect(() => {
     if (!hasFailed) return;
     say({ text: messages.needsServer(messages.planSettings), tone: 'warning' });
@@ -117,7 +117,7 @@ function otherPlace(id: string, document: Document): string | null {
 const SHELF_KEY = 'haushalt:shelf';
 
 /** As it was left; at first open where twelve months fit beside it. On a phone it would lie over the page. */
-function shelfOpenAtFirst(stored: unknown): boolean {
+function isAssumptionsOpenAtFirst(stored: unknown): boolean {
   if (isNarrow()) return false;
   return typeof stored === 'boolean' ? stored : stored === undefined ? window.innerWidth >= 1500 : stored === 'open';
 }
@@ -125,7 +125,7 @@ function shelfOpenAtFirst(stored: unknown): boolean {
 function Shell({ planId }: { readonly planId: string }) {
   const session = useSession();
   const notices = useNotices();
-  const [shelfOpen, setShelfOpen] = useStored(SHELF_KEY, shelfOpenAtFirst);
+  const [isAssumptionsOpen, setAssumptionsOpen] = useStored(SHELF_KEY, isAssumptionsOpenAtFirst);
   const page = useRef<HTMLElement>(null);
   const [keysOpen, setKeysOpen] = useState(false);
   const [settingsOpen, setSettingsOpen] = useState(false);
@@ -141,28 +141,28 @@ function Shell({ planId }: { readonly planId: string }) {
   }, [session, notices]);
 
   /** Opens or closes the shelf. What is being typed there is taken first; what cannot be taken keeps it open. */
-  const toggleShelf = useCallback(() => {
+  const toggleAssumptions = useCallback(() => {
     const shelf = window.document.querySelector<HTMLElement>('.shelf');
     const field = window.document.activeElement;
     if (shelf && field instanceof HTMLElement && shelf.contains(field)) {
       flushSync(() => field.blur());
       if (shelf.contains(field) && field.getAttribute('aria-invalid') === 'true') return field.focus();
     }
-    setShelfOpen((open) => !open);
-  }, [setShelfOpen]);
+    setAssumptionsOpen((open) => !open);
+  }, [setAssumptionsOpen]);
 
   useEffect(() => {
-    const deeds = { undo, redo, shelf: toggleShelf, keys: () => setKeysOpen(true) };
+    const actions = { undo, redo, shelf: toggleAssumptions, keys: () => setKeysOpen(true) };
     const pressed = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
       const bound = boundTo(SHELL_KEYS, event);
-      if (!bound || (!bound.whileTyping && isTypedInto(event.target, bound.deed))) return;
+      if (!bound || (!bound.whileTyping && isTypedInto(event.target, bound.action))) return;
       event.preventDefault();
-      deeds[bound.deed]();
+      actions[bound.action]();
     };
     window.addEventListener('keydown', pressed);
     return () => window.removeEventListener('keydown', pressed);
-  }, [undo, redo, toggleShelf]);
+  }, [undo, redo, toggleAssumptions]);
 
   // On a phone the pages fold away; whoever goes to one is done with the list.
   const { pathname } = useLocation();
@@ -176,7 +176,7 @@ function Shell({ planId }: { readonly planId: string }) {
   const [wantedAssumption, setWantedAssumption] = useState<string | null>(null);
   const shell = useMemo(
     () => ({
-      openShelf: () => setShelfOpen(true),
+      openAssumptions: () => setAssumptionsOpen(true),
       goTo: (id: string, month: Month | null = null) => {
         const at = month === null ? '' : `&month=${month}`;
         const calculator = calculatorBehind(session.state.document, id);
@@ -188,16 +188,16 @@ function Shell({ planId }: { readonly planId: string }) {
         if (place !== null) return void navigate(`/plans/${planId}/${place}`);
         if (!session.state.document.assumptions.has(id))
           return void navigate(`/plans/${planId}/budget?show=${encodeURIComponent(id)}${at}`);
-        setShelfOpen(true);
+        setAssumptionsOpen(true);
         setWantedAssumption(id);
       },
     }),
-    [navigate, planId, session, setShelfOpen],
+    [navigate, planId, session, setAssumptionsOpen],
   );
 
   return (
     <ShellContext value={shell}>
-      <div className={`shell ${shelfOpen ? 'shelf-open' : ''} ${pagesOpen ? 'pages-open' : ''}`}>
+      <div className={`shell ${isAssumptionsOpen ? 'shelf-open' : ''} ${pagesOpen ? 'pages-open' : ''}`}>
         <a
           className="skip-link"
           href="#page"
@@ -239,8 +239,8 @@ function Shell({ planId }: { readonly planId: string }) {
             <button
               type="button"
               className="tool"
-              aria-expanded={shelfOpen}
-              onClick={toggleShelf}
+              aria-expanded={isAssumptionsOpen}
+              onClick={toggleAssumptions}
               title={messages.assumptionsAltA}
             >
               <Icon name="shelf" />
@@ -258,8 +258,12 @@ function Shell({ planId }: { readonly planId: string }) {
             <Outlet />
           </div>
         </main>
-        {shelfOpen && (
-          <Shelf wanted={wantedAssumption} onShown={() => setWantedAssumption(null)} onClose={toggleShelf} />
+        {isAssumptionsOpen && (
+          <AssumptionsPanel
+            wanted={wantedAssumption}
+            onShown={() => setWantedAssumption(null)}
+            onClose={toggleAssumptions}
+          />
         )}
       </div>
       <KeyList page={pathname.split('/')[3] ?? ''} open={keysOpen} onClose={() => setKeysOpen(false)} />

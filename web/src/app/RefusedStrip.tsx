@@ -1,6 +1,6 @@
 import { entryOf, rowInWords, type Document, type EntryChange } from '@haushalt/core';
 import { messages } from '../messages/session.ts';
-import type { RefusedOrder } from '../plan-session/orders.ts';
+import type { RejectedCommand } from '../plan-session/orders.ts';
 import { useRefused, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { Icon } from '../ui/Icon.tsx';
 import './refused.scss';
@@ -51,7 +51,7 @@ export function RefusedStrip() {
 const MOST_TOLD = 5;
 
 /** The entries that stood against a change, as they were then, beside what they were to be. */
-function WhatIsThere({ refused, document }: { readonly refused: RefusedOrder; readonly document: Document }) {
+function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand; readonly document: Document }) {
   const { order, now } = refused;
   if (order.kind !== 'entries.set') return null;
   const meant = new Map(order.entries.map(({ entry, after }) => [entry, after]));

@@ -1,6 +1,6 @@
 import { FIELD_KEYS } from '../fields/keys.ts';
-import { DEEDS, MOVES } from '../grid/keys.ts';
-import { BLOCK_KEYS, FIGURE_KEYS, LINE_KEYS, NAME_KEYS, VIEW_KEYS, YEAR_KEYS } from '../pages/budget/deeds/keys.ts';
+import { ACTIONS, MOVES } from '../grid/keys.ts';
+import { BLOCK_KEYS, FIGURE_KEYS, LINE_KEYS, NAME_KEYS, VIEW_KEYS, YEAR_KEYS } from '../pages/budget/actions/keys.ts';
 import { TYPING_KEYS } from '../pages/budget/editors/keys.ts';
 import { ITEM_KEYS } from '../pages/lists/listKeys.ts';
 import type { KeyWords } from '../ui/keys.ts';
@@ -20,10 +20,10 @@ const OTHER_PAGES = ['projection', 'spending', 'accounts', 'charts', 'what-if'];
 /** What the list of plans takes from the keyboard. */
 const PLAN_LIST_KEYS: readonly KeyWords[] = [
   { shown: 'Ctrl+V', words: messages.pasteASheet },
-  ...SHELL_KEYS.filter(({ does }) => does.deed === 'keys'),
+  ...SHELL_KEYS.filter(({ does }) => does.action === 'keys'),
 ];
 
-const deed = (shown: string): KeyWords[] => DEEDS.filter((binding) => binding.shown === shown);
+const action = (shown: string): KeyWords[] => ACTIONS.filter((binding) => binding.shown === shown);
 
 /** All keys as people are shown them, from the bindings themselves; those that are listed with another are left out. */
 export const KEY_SECTIONS: readonly KeySection[] = [
@@ -33,12 +33,12 @@ export const KEY_SECTIONS: readonly KeySection[] = [
     title: messages.figuresAndRules,
     keys: [
       { shown: '0–9 − (', words: messages.typeAFigureLettersBegin },
-      ...deed('Enter or F2'),
+      ...action('Enter or F2'),
       ...TYPING_KEYS,
-      ...deed('Ctrl+Enter'),
+      ...action('Ctrl+Enter'),
       ...FIGURE_KEYS,
       { shown: messages.deleteOnAStep, words: messages.moveItByAMonth },
-      ...deed('Delete'),
+      ...action('Delete'),
     ],
   },
   {
@@ -46,8 +46,8 @@ export const KEY_SECTIONS: readonly KeySection[] = [
     title: messages.blocksOfFigures,
     keys: [
       { shown: messages.shiftWithAMovingKey, words: messages.selectABlock },
-      ...deed('Ctrl+Space, Ctrl+click'),
-      ...deed('Ctrl+A'),
+      ...action('Ctrl+Space, Ctrl+click'),
+      ...action('Ctrl+A'),
       ...BLOCK_KEYS,
       { shown: 'Ctrl+C, Ctrl+V', words: messages.copyPaste },
     ],

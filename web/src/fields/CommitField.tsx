@@ -1,6 +1,6 @@
 import { useId, useImperativeHandle, type KeyboardEvent, type ReactNode, type Ref } from 'react';
 import Form from 'react-bootstrap/Form';
-import { useInPlace } from './useInPlace.ts';
+import { useInlineEdit } from './useInlineEdit.ts';
 
 interface CommitFieldProps {
   readonly className?: string;
@@ -40,7 +40,7 @@ export function CommitField(props: CommitFieldProps) {
     language,
     after,
   } = props;
-  const field = useInPlace({ entry, take: onCommit });
+  const field = useInlineEdit({ entry, take: onCommit });
   const { draft, refusal } = field;
   const refusalId = useId();
   useImperativeHandle(inputRef, () => field.input.current as HTMLInputElement);

@@ -19,7 +19,7 @@ import { flushSync } from 'react-dom';
 import { nudged } from './nudged.ts';
 import { useNotices } from '../ui/Notices.tsx';
 import { selectAll } from '../ui/selectAll.ts';
-import { useInPlace } from './useInPlace.ts';
+import { useInlineEdit } from './useInlineEdit.ts';
 import { completableNames, formulaField } from './formula/formulaField.ts';
 import { RuleDoubts } from './formula/RuleDoubts.tsx';
 import { looksLikeFormula, readEntry } from './formula/entry.ts';
@@ -60,7 +60,7 @@ export function InputField(props: InputFieldProps) {
 
   const { formula, unit } = input;
   const entry = entryText(input, document);
-  const field = useInPlace({
+  const field = useInlineEdit({
     entry,
     take(text) {
       const typed = readEntry(text, looksLikeFormula(text), unit, document);

@@ -3,7 +3,7 @@ import { useCombobox } from 'downshift';
 import { useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
 import Form from 'react-bootstrap/Form';
 import { messages } from '../messages/fields.ts';
-import { useUnfinished } from '../ui/useUnfinished.ts';
+import { useCommitOnUnmount } from '../ui/useCommitOnUnmount.ts';
 
 /** What can be chosen: a heading tells apart what belongs together. */
 export interface SearchOption {
@@ -110,7 +110,11 @@ export function SearchField(props: SearchFieldProps) {
     return null;
   };
   const leave = () => setRefusal(typed === null ? null : settle(typed));
-  useUnfinished({ text: typed ?? '', isOpen: typed !== null && typed.trim() !== '', take: () => settle(typed ?? '') });
+  useCommitOnUnmount({
+    text: typed ?? '',
+    isOpen: typed !== null && typed.trim() !== '',
+    take: () => settle(typed ?? ''),
+  });
 
   return (
     <span className={`search-field ${className}`}>

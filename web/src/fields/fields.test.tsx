@@ -5,12 +5,12 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { InputField } from './InputField.tsx';
 import { loadFormulaField } from './formula/formulaField.ts';
 import { RuleDoubts } from './formula/RuleDoubts.tsx';
-import { FormulaView } from '../parts/reckoning/FormulaView.tsx';
-import { reckon } from '@haushalt/core';
+import { FormulaView } from '../parts/explanation/FormulaView.tsx';
+import { explainFigure } from '@haushalt/core';
 import { sketch } from '../../../core/src/testing/plans.ts';
 import { inPlan, sessionOf } from '../testing/inPlan.tsx';
 import { CommitField } from './CommitField.tsx';
-import { Shelf } from '../parts/assumptions/Shelf.tsx';
+import { AssumptionsPanel } from '../parts/assumptions/AssumptionsPanel.tsx';
 
 beforeAll(loadFormulaField);
 afterEach(cleanup);
@@ -78,7 +78,10 @@ describe('what a calculator is given', () => {
 describe('the shelf', () => {
   it('shows assumptions under their headings, and takes what is typed when it is closed', async () => {
     const document = sketch({ assumptions: { Inflation: ['ratePerYear', 0.024] }, lines: { Costs: { Rent: 800 } } });
-    const { user, session, leave } = inPlan(document, <Shelf wanted={null} onShown={() => {}} onClose={() => {}} />);
+    const { user, session, leave } = inPlan(
+      document,
+      <AssumptionsPanel wanted={null} onShown={() => {}} onClose={() => {}} />,
+    );
     await user.type(screen.getByLabelText('Value of Inflation'), '{Control>}a{/Control}3.5');
     leave();
     await waitFor(() => expect([...session.state.document.assumptions.values()][0]!.value).toBe(0.035));
@@ -91,8 +94,10 @@ describe('a rule in the reckoning', () => {
     const { model } = sessionOf(document).state;
     const idOf = (name: string) => [...document.lines.values()].find((row) => row.name === name)!.id;
     const rule = (name: string) => {
-      const reckoning = reckon(model, idOf(name), 0);
-      return <FormulaView reckoning={reckoning} expression={reckoning.expression!} model={model} onJump={() => true} />;
+      const explanation = explainFigure(model, idOf(name), 0);
+      return (
+        <FormulaView explanation={explanation} expression={explanation.expression!} model={model} onJump={() => true} />
+      );
     };
     const { user, show } = inPlan(document, rule('A'));
     await user.tab();

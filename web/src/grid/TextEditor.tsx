@@ -2,14 +2,14 @@ import { useId, useImperativeHandle, useLayoutEffect, useRef } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
 import type { EditorProps } from './editing.ts';
-import type { Onward } from './state.ts';
+import type { MoveAfterCommit } from './state.ts';
 import type { GridColumn, GridRow } from './types.ts';
 
 interface TextEditorProps extends Omit<EditorProps<GridRow, GridColumn>, 'row' | 'column'> {
   /** What is typed. */
   readonly label: string;
   /** Where Enter goes on to. */
-  readonly onward?: Onward;
+  readonly onward?: MoveAfterCommit;
   /** The language it is in, by which the browser checks its spelling. */
   readonly language?: string;
   /** What may be meant, offered while it is typed. */

@@ -27,13 +27,13 @@ export function anchor({ ranges }: GridSelection, { rows, columns }: Named): Anc
 }
 
 /** Where an anchored selection is now. What is gone leaves the place it had. */
-export function placed(anchored: AnchoredSelection, { rows, columns }: Named): GridSelection {
+export function placed(stableSelection: AnchoredSelection, { rows, columns }: Named): GridSelection {
   const rowAt = new Map(rows.map(({ key }, index) => [key, index]));
   const columnAt = new Map(columns.map(({ id }, index) => [id, index]));
   const now = ({ row, column, at }: Anchor): GridPlace => ({
     row: (row === undefined ? undefined : rowAt.get(row)) ?? at.row,
     column: (column === undefined ? undefined : columnAt.get(column)) ?? at.column,
   });
-  const ranges = anchored.map((range): GridRange => ({ anchor: now(range.anchor), focus: now(range.focus) }));
+  const ranges = stableSelection.map((range): GridRange => ({ anchor: now(range.anchor), focus: now(range.focus) }));
   return cutTo({ ranges }, rows.length, columns.length);
 }

@@ -1,6 +1,6 @@
 import type { Command, Refusal } from '@haushalt/core';
 import type { ComponentType, Ref } from 'react';
-import type { CellRef, Draft, Editing, Onward } from './state.ts';
+import type { CellRef, Draft, Editing, MoveAfterCommit } from './state.ts';
 import type { GridColumn, GridRow } from './types.ts';
 
 /** What a text comes to: a command, none where nothing is to be done, or why it cannot be read. */
@@ -9,7 +9,7 @@ export type Reading = { readonly command: Command | null } | { readonly refusal:
 /** How the cells of a column are typed into. */
 export interface ColumnEditing<R extends GridRow, C extends GridColumn> {
   /** Why nothing can be typed into a cell, in words; `null` where something can. */
-  readonly whyNot: (row: R, column: C) => string | null;
+  readonly readOnlyReason: (row: R, column: C) => string | null;
   /** What an editor opens with: what stands in the cell, or the rule behind it. */
   readonly begin: (row: R, column: C, asRule: boolean) => Draft;
   /** Reads what is typed for a cell, which need not be shown any more. */
@@ -37,6 +37,6 @@ export interface EditorProps<R extends GridRow, C extends GridColumn> {
   readonly handle: Ref<EditorHandle>;
   readonly onDraft: (draft: Draft) => void;
   /** Takes what is typed, with other options where some are given. */
-  readonly onConfirm: (onward: Onward, options?: Draft['options']) => void;
+  readonly onConfirm: (onward: MoveAfterCommit, options?: Draft['options']) => void;
   readonly onCancel: () => void;
 }

@@ -70,7 +70,7 @@ export const MOVES: readonly KeyBinding<Move>[] = [
 ];
 
 /** The keys that do something with what is selected; on a row's name some are left to the page. */
-export const DEEDS: readonly KeyBinding<{ readonly key: GridKey; readonly onLabel: boolean }>[] = [
+export const ACTIONS: readonly KeyBinding<{ readonly key: GridKey; readonly onLabel: boolean }>[] = [
   {
     presses: ['Enter', 'F2'],
     shown: 'Enter or F2',
@@ -114,8 +114,8 @@ export function gridKey(press: KeyPress, at: KeyPlace): GridKey | null {
     const column = Math.max(extend ? at.first : 0, Math.min(at.columns - 1, to.column));
     return { kind: 'go', place: { row, column }, extend };
   }
-  const deed = boundTo(DEEDS, { ...press, shiftKey: false });
-  if (deed) return onLabel && !deed.onLabel ? null : deed.key;
+  const action = boundTo(ACTIONS, { ...press, shiftKey: false });
+  if (action) return onLabel && !action.onLabel ? null : action.key;
   const isText = press.key.length === 1 && !press.ctrlKey && !press.metaKey && !'? '.includes(press.key);
   return isText ? { kind: 'open', typed: press.key, asRule: false } : null;
 }

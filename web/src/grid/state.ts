@@ -47,7 +47,7 @@ export interface GridState {
 }
 
 /** Where to go after an entry: down, right, or nowhere. */
-export type Onward = 'down' | 'right' | 'stay';
+export type MoveAfterCommit = 'down' | 'right' | 'stay';
 
 export type GridEvent =
   /** A pointer goes down on a cell. */
@@ -61,7 +61,7 @@ export type GridEvent =
   | { readonly kind: 'open'; readonly editing: Pick<Editing, 'at' | 'block' | 'began' | 'isTyped'> }
   | { readonly kind: 'draft'; readonly draft: Draft }
   /** What is typed is to be taken, with other options where some are given: then even if nothing was changed. */
-  | { readonly kind: 'confirm'; readonly onward: Onward; readonly options?: Draft['options'] }
+  | { readonly kind: 'confirm'; readonly onward: MoveAfterCommit; readonly options?: Draft['options'] }
   | { readonly kind: 'cancel' }
   /** Rows or columns are others than before. */
   | { readonly kind: 'laidOut' }
@@ -202,7 +202,7 @@ function isShown(state: GridState, { rows, columns }: Named): boolean {
 }
 
 /** The selection one on from the cell that was edited, wherever that stands by now. */
-function moved(state: GridState, { at, block }: Editing, onward: Onward, terms: GridTerms): GridState {
+function moved(state: GridState, { at, block }: Editing, onward: MoveAfterCommit, terms: GridTerms): GridState {
   if (onward === 'stay' || block) return state;
   const here = activeOf(selectionIn(state, terms));
   const row = terms.rows.findIndex(({ key }) => key === at.row);

@@ -1,7 +1,7 @@
 import type { Command, Refusal } from '@haushalt/core';
 import { useCallback, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useNotices } from '../ui/Notices.tsx';
-import { useWhenGone } from '../ui/useWhenGone.ts';
+import { useOnUnmount } from '../ui/useOnUnmount.ts';
 import type { Named } from './anchored.ts';
 import { asText } from './clipboard.ts';
 import type { BlockEditing, ColumnEditing, EditorHandle, Reading } from './editing.ts';
@@ -106,7 +106,7 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
   }, []);
 
   useLayoutEffect(() => dispatch({ kind: 'laidOut' }), [rows, columns, dispatch]);
-  useWhenGone(() => dispatch({ kind: 'leave' }));
+  useOnUnmount(() => dispatch({ kind: 'leave' }));
 
   const selection = useMemo(
     () => selectionIn(state, { rows, columns: named(rows, columns).columns }),
@@ -134,7 +134,7 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
       if (!target || !where || now.onOpen?.(target, where, typed)) return;
       const editing = now.editingOf?.(where);
       if (!editing) return;
-      const why = editing.whyNot(target, where);
+      const why = editing.readOnlyReason(target, where);
       if (why !== null) return say.say({ text: why, tone: 'plain' });
       const began = editing.begin(target, where, asRule);
       const typedOver = { ...began, text: typed ?? began.text };

@@ -98,7 +98,7 @@ export const messages = {
   average: 'Average',
   count: 'Count',
   selected: 'Selected',
-  reckoning: 'How it is calculated',
+  explanation: 'How it is calculated',
   noFigure: 'no figure',
   nothing: 'nothing',
   departsTakeBack: 'Use the rule',

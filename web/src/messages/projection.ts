@@ -49,7 +49,7 @@ export const messages = {
   net: 'Net',
 
   // ProjectionReckoning
-  reckoning: 'How it is calculated',
+  explanation: 'How it is calculated',
   projected: (year: string) => `${year}, projected`,
   noFigure: 'no figure',
   thereIsNoTotalOf: (baseYear: string) => `There is no total for ${baseYear} to start from.`,

@@ -125,7 +125,7 @@ export const messages = {
   rhythm: 'Frequency',
   next: 'Next',
   over_: 'ended',
-  deeds: 'Actions',
+  actions: 'Actions',
   budgetWord: 'budget',
   theBudgetOfTheMonth: 'the month’s budget',
   removeStanding: (what: string) => `Delete the recurring entry ${what}`,

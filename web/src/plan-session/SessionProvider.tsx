@@ -2,14 +2,14 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useNotices } from '../ui/Notices.tsx';
 import { api } from './api.ts';
-import { planAhead } from './planAhead.ts';
+import { planPrefetch } from './planAhead.ts';
 import { pendingInBrowser } from './pending.ts';
 import { listenTo } from './listening.ts';
 import { initialsOf } from '../ui/initials.ts';
 import { SIGNED_IN } from './request.ts';
 import { PlanSession } from './session.ts';
 import type { PlanState, SessionState } from './state.ts';
-import { TAB, whereabouts } from './whereabouts.ts';
+import { TAB, presence } from './whereabouts.ts';
 
 /** The open plan; given by the provider below, or by a test. */
 export const SessionContext = createContext<PlanSession | null>(null);
@@ -35,7 +35,7 @@ export function SessionProvider({ planId, isReady, loading, failed, children }: 
   const [session, setSession] = useState<PlanSession | null>(null);
   const { data, error, refetch } = useQuery({
     queryKey: ['plan', planId],
-    queryFn: () => planAhead.open(planId),
+    queryFn: () => planPrefetch.open(planId),
     staleTime: Infinity,
     gcTime: 0,
   });
@@ -55,8 +55,8 @@ export function SessionProvider({ planId, isReady, loading, failed, children }: 
     );
     setSession(opened);
     const shared = () => void client.invalidateQueries({ queryKey: ['people', planId] });
-    const quiet = listenTo(planId, opened, TAB, { onSharing: shared, onOpen: () => whereabouts.anew() });
-    const online = () => opened.nudge();
+    const quiet = listenTo(planId, opened, TAB, { onSharing: shared, onOpen: () => presence.anew() });
+    const online = () => opened.retryNow();
     window.addEventListener('online', online);
     window.addEventListener(SIGNED_IN, online);
     return () => {

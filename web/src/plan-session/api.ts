@@ -1,4 +1,4 @@
-import type { AuditedWorkbook as AuditedThere, Page, ReadingSaid } from '@haushalt/formats';
+import type { AuditedWorkbook as AuditedThere, Page, ReadingCorrections } from '@haushalt/formats';
 import {
   ALL_ENTRIES,
   documentFrom,
@@ -20,7 +20,7 @@ import {
   type Twice,
   type EntryNow,
 } from '@haushalt/core';
-import type { PendingOrder } from './orders.ts';
+import type { PendingRequest } from './orders.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 import { request } from './request.ts';
 import { requestStreamed, type Progress, type Received } from './streamed.ts';
@@ -154,10 +154,10 @@ export interface FileRequest extends PrintRequest {
 export interface WorkbookAsked {
   readonly title: string;
   readonly mend: boolean;
-  readonly said: ReadingSaid;
+  readonly said: ReadingCorrections;
 }
 
-interface Told {
+interface RemoteChange {
   readonly signal: AbortSignal;
   readonly onProgress: (progress: Progress) => void;
 }
@@ -225,12 +225,12 @@ export const api = {
   importFile: (file: string | Blob, id?: string) =>
     request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, file),
   /** What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored. */
-  async auditWorkbook(file: Blob, asked: WorkbookAsked, told: Told): Promise<AuditedWorkbook> {
+  async auditWorkbook(file: Blob, asked: WorkbookAsked, told: RemoteChange): Promise<AuditedWorkbook> {
     const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}`, file, told);
     return JSON.parse(new TextDecoder().decode(content)) as AuditedWorkbook;
   },
   /** The same as a PDF. */
-  async auditAsPdf(file: Blob, asked: WorkbookAsked, told: Told): Promise<Blob> {
+  async auditAsPdf(file: Blob, asked: WorkbookAsked, told: RemoteChange): Promise<Blob> {
     const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}&as=pdf`, file, told);
     return new Blob([content], { type: 'application/pdf' });
   },
@@ -304,7 +304,7 @@ export const api = {
   step: (planId: string, commandId: string) =>
     request<Entry>('GET', `${planPath(planId)}/history/${encodeURIComponent(commandId)}`),
   /** Sends orders that wait. Answered are as many of them, from the first on, as there was time for. */
-  send: async (planId: string, orders: readonly PendingOrder[]): Promise<Answer[]> => {
+  send: async (planId: string, orders: readonly PendingRequest[]): Promise<Answer[]> => {
     const queue = orders.map(({ id, order }) => ({ id, command: order }));
     const { answers } = await request<{ answers: QueueAnswer[] }>('POST', `${planPath(planId)}/queue`, { orders: queue }); // prettier-ignore
     return answers.map((answer) =>

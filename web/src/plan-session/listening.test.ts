@@ -34,7 +34,7 @@ function show(state: 'visible' | 'hidden') {
 }
 
 describe('listening to a plan', () => {
-  const session = { state: { ended: null }, knownRevision: 7, nudge: vi.fn(), receive: vi.fn(), reload: vi.fn() };
+  const session = { state: { ended: null }, knownRevision: 7, retryNow: vi.fn(), receive: vi.fn(), reload: vi.fn() };
   let quiet = () => {};
   beforeEach(() => {
     vi.useFakeTimers();

@@ -45,7 +45,7 @@ export function listenTo(
     opened.addEventListener('signedOut', () => window.dispatchEvent(new Event(SIGNED_OUT)));
     opened.addEventListener('open', () => {
       pause = AGAIN_FIRST;
-      session.nudge();
+      session.retryNow();
       onOpen();
     });
     opened.addEventListener('error', () => {

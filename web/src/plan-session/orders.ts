@@ -33,13 +33,13 @@ export interface HistoryItem {
 }
 
 /** An order that has been shown but not yet acknowledged. */
-export interface PendingOrder {
+export interface PendingRequest {
   readonly id: string;
   readonly order: Order;
 }
 
 /** A change that could not be made; kept with its reason until whoever made it has seen to it. */
-export interface RefusedOrder {
+export interface RejectedCommand {
   readonly id: string;
   readonly order: Command;
   /** What it was, in words, and why it was not done. */
@@ -50,7 +50,7 @@ export interface RefusedOrder {
 }
 
 /** What was refused as it can be tried again: changes of entries begin with what these are now. */
-export function againFrom({ order, now }: RefusedOrder): Command {
+export function againFrom({ order, now }: RejectedCommand): Command {
   if (order.kind !== 'entries.set' || now.length === 0) return order;
   const byId = new Map(now.map((each) => [each.entry, each.now]));
   const entries = order.entries.map((edit) =>
@@ -95,7 +95,7 @@ export function historyAfter(
 export function withPending(
   document: Document,
   history: readonly HistoryItem[],
-  pending: readonly PendingOrder[],
+  pending: readonly PendingRequest[],
 ): { document: Document; history: readonly HistoryItem[]; entries: ReadonlyMap<string, readonly EntryChange[]> } {
   let result = { document, history };
   const entries = new Map<string, readonly EntryChange[]>();
@@ -113,7 +113,7 @@ export function withPending(
 }
 
 /** The commands among orders that none of them takes back, in their order. */
-export function standing(orders: readonly PendingOrder[]): PendingOrder[] {
+export function standing(orders: readonly PendingRequest[]): PendingRequest[] {
   const undone = new Set<string>();
   for (const { order } of orders) {
     if (!isStep(order)) continue;

@@ -1,14 +1,14 @@
-import { commandOfToday } from '@haushalt/core';
+import { migrateCommand } from '@haushalt/core';
 import type { PendingStore } from './session.ts';
-import { isStep, type PendingOrder, type RefusedOrder } from './orders.ts';
+import { isStep, type PendingRequest, type RejectedCommand } from './orders.ts';
 
 /** An order as it is kept: with its place among the others, whichever tab they were given in. */
-interface Kept extends PendingOrder {
+interface Kept extends PendingRequest {
   readonly at: number;
 }
 
 /** A change that was refused, with its place among the others. */
-type KeptRefusal = RefusedOrder & { readonly at: number };
+type KeptRefusal = RejectedCommand & { readonly at: number };
 
 /**
  * Keeps a plan's unsent orders in the browser, so that closing the page while the server is away loses nothing. Each order
@@ -80,14 +80,14 @@ function read(text: string | null): Kept[] {
       typeof stored?.id === 'string' && typeof stored.order?.kind === 'string' && typeof stored.at === 'number';
     if (!isOrder) return [];
     const pending = stored as Kept;
-    return [isStep(pending.order) ? pending : { ...pending, order: commandOfToday(pending.order) }];
+    return [isStep(pending.order) ? pending : { ...pending, order: migrateCommand(pending.order) }];
   } catch {
     return [];
   }
 }
 
 /** What was refused, without its place among the others. */
-function refusalIn({ id, order, what, why, now }: KeptRefusal): RefusedOrder {
+function refusalIn({ id, order, what, why, now }: KeptRefusal): RejectedCommand {
   return { id, order, what, why, now };
 }
 
@@ -99,7 +99,7 @@ function readRefused(text: string | null): KeptRefusal[] {
       [id, order.kind, what, why].every((each) => typeof each === 'string') &&
       typeof at === 'number' &&
       Array.isArray(now);
-    return isWhole ? [{ ...stored, order: commandOfToday(order) }] : [];
+    return isWhole ? [{ ...stored, order: migrateCommand(order) }] : [];
   } catch {
     return [];
   }

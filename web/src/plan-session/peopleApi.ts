@@ -209,7 +209,7 @@ export const peopleApi = {
   copySnapshot: (id: string, snapshot: string, copy: string) =>
     request<{ id: string }>('POST', `${plan(id)}/snapshots/${part(snapshot)}/copy`, { id: copy }),
 
-  deletedPlans: () => request<{ plans: DeletedPlan[]; keptFor: number }>('GET', '/deleted-plans'),
+  deletedPlans: () => request<{ plans: DeletedPlan[]; retentionDays: number }>('GET', '/deleted-plans'),
   deleteForGood: (id: string) => request<undefined>('DELETE', `${plan(id)}/for-good`),
 
   backups: () => request<{ backups: KeptBackup[]; kept: number; folder: string }>('GET', '/backups'),

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, type LoadedPlan } from './api.ts';
-import { planAhead } from './planAhead.ts';
+import { planPrefetch } from './planAhead.ts';
 
 describe('a plan that is asked for ahead', () => {
   const loaded = (id: string, revision: number) => ({ id, revision }) as LoadedPlan;
@@ -11,26 +11,26 @@ describe('a plan that is asked for ahead', () => {
     revision = 0;
     asked.mockReset().mockImplementation((id) => Promise.resolve(loaded(id, ++revision)));
   });
-  afterEach(() => planAhead.open('none'));
+  afterEach(() => planPrefetch.open('none'));
 
   it('is given out once; opened again, it is asked for anew', async () => {
-    planAhead.ask('p');
+    planPrefetch.ask('p');
     expect(asked).toHaveBeenCalledTimes(1);
-    expect(await planAhead.open('p')).toEqual(loaded('p', 1));
+    expect(await planPrefetch.open('p')).toEqual(loaded('p', 1));
     expect(asked).toHaveBeenCalledTimes(1);
-    expect(await planAhead.open('p')).toEqual(loaded('p', 2));
+    expect(await planPrefetch.open('p')).toEqual(loaded('p', 2));
   });
 
   it('is not taken for another one', async () => {
-    planAhead.ask('p');
-    expect(await planAhead.open('q')).toEqual(loaded('q', 2));
-    expect(await planAhead.open('p')).toEqual(loaded('p', 3));
+    planPrefetch.ask('p');
+    expect(await planPrefetch.open('q')).toEqual(loaded('q', 2));
+    expect(await planPrefetch.open('p')).toEqual(loaded('p', 3));
   });
 
   it('that did not come says why where it is opened, and is asked for again', async () => {
     asked.mockRejectedValueOnce(new Error('Server not available.'));
-    planAhead.ask('p');
-    await expect(planAhead.open('p')).rejects.toThrow('Server not available.');
-    expect(await planAhead.open('p')).toEqual(loaded('p', 1));
+    planPrefetch.ask('p');
+    await expect(planPrefetch.open('p')).rejects.toThrow('Server not available.');
+    expect(await planPrefetch.open('p')).toEqual(loaded('p', 1));
   });
 });

@@ -3,7 +3,7 @@ import { api, type LoadedPlan } from './api.ts';
 let asked: { readonly planId: string; readonly plan: Promise<LoadedPlan> } | null = null;
 
 /** A plan that is asked for before the page that opens it has arrived. */
-export const planAhead = {
+export const planPrefetch = {
   ask(planId: string): void {
     const plan = api.plan(planId);
     // Why there is none is told where it is opened, which asks again.

@@ -1,18 +1,18 @@
 import { messages } from '../messages/session.ts';
 import type { Answer, Entry } from './api.ts';
-import type { PendingOrder, RefusedOrder } from './orders.ts';
+import type { PendingRequest, RejectedCommand } from './orders.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 
 /** Where orders to be sent come from, and who is told how that goes. */
 export interface SendingEnds {
   /** The orders that wait, in order; none while none may be sent. */
-  readonly waiting: () => readonly PendingOrder[];
+  readonly waiting: () => readonly PendingRequest[];
   /** Sends some; answered are as many of them, from the first on, as the server had time for. */
-  readonly send: (orders: readonly PendingOrder[]) => Promise<readonly Answer[]>;
+  readonly send: (orders: readonly PendingRequest[]) => Promise<readonly Answer[]>;
   /** The server has done an order, which no longer waits after that. */
   readonly done: (entry: Entry) => void;
   /** It will not do one: why, and what stands against it. The order no longer waits after that. */
-  readonly refused: (order: PendingOrder | undefined, why: string, now: RefusedOrder['now']) => void;
+  readonly refused: (order: PendingRequest | undefined, why: string, now: RejectedCommand['now']) => void;
   /** The plan is not to be seen or changed any more. */
   readonly ended: (message: string) => void;
   readonly reachable: (isReachable: boolean) => void;
@@ -48,7 +48,7 @@ export class Sending {
   }
 
   /** Tries again at once to reach the server. */
-  nudge(): void {
+  retryNow(): void {
     clearTimeout(this.timer);
     this.retry = RETRY_FIRST;
     void this.now();
@@ -84,10 +84,10 @@ export class Sending {
     if (this.isReachable && this.nextOrders().length > 0) void this.now();
   }
 
-  private nextOrders(): readonly PendingOrder[] {
+  private nextOrders(): readonly PendingRequest[] {
     const waiting = this.isClosed ? [] : this.ends.waiting();
     let size = 0;
-    const fits = ({ order }: PendingOrder, at: number) =>
+    const fits = ({ order }: PendingRequest, at: number) =>
       (size += JSON.stringify(order).length) <= LARGEST_AT_ONCE || at === 0;
     const end = waiting.slice(0, MOST_AT_ONCE).findIndex((order, at) => !fits(order, at));
     return waiting.slice(0, end === -1 ? MOST_AT_ONCE : end);
@@ -98,7 +98,7 @@ export class Sending {
     this.ends.reachable(isReachable);
   }
 
-  private failed(order: PendingOrder | undefined, error: unknown): void {
+  private failed(order: PendingRequest | undefined, error: unknown): void {
     if (error instanceof ServerRefusal) {
       // Whoever is signed out signs in again: what they did waits for that.
       if (error.status === 401) return this.tell(false);

@@ -21,8 +21,8 @@ import {
   isStep,
   type HistoryItem,
   type Order,
-  type PendingOrder,
-  type RefusedOrder,
+  type PendingRequest,
+  type RejectedCommand,
 } from './orders.ts';
 import { pendingInBrowser } from './pending.ts';
 import { PlanSession } from './session.ts';
@@ -66,7 +66,7 @@ class FakeServer {
       ? Promise.reject(new ServerAway())
       : Promise.resolve(this.entries.find((entry) => entry.commandId === commandId)!);
 
-  send = async (_plan: string, orders: readonly PendingOrder[]): Promise<Answer[]> => {
+  send = async (_plan: string, orders: readonly PendingRequest[]): Promise<Answer[]> => {
     await Promise.resolve();
     if (this.away) throw new ServerAway();
     if (this.refusal) throw this.refusal;
@@ -117,19 +117,19 @@ class FakeServer {
 
 let server: FakeServer;
 let refusals: string[];
-let kept: readonly PendingOrder[];
-let keptRefusals: readonly RefusedOrder[];
+let kept: readonly PendingRequest[];
+let keptRefusals: readonly RejectedCommand[];
 /** Whether the browser has no room for what is to be kept. */
 let isFull: boolean;
 const store = {
   read: () => [...kept],
-  add: (order: PendingOrder) => {
+  add: (order: PendingRequest) => {
     if (!isFull) kept = [...kept, order];
     return !isFull;
   },
   remove: (id: string) => void (kept = kept.filter((order) => order.id !== id)),
   refused: () => [...keptRefusals],
-  keepRefused: (refused: RefusedOrder) =>
+  keepRefused: (refused: RejectedCommand) =>
     void (keptRefusals = [...keptRefusals.filter(({ id }) => id !== refused.id), refused]),
   letGo: (id: string) => void (keptRefusals = keptRefusals.filter((refused) => refused.id !== id)),
   watch: () => () => {},
@@ -282,7 +282,7 @@ describe('while the server is away', () => {
     server.away = false;
     server.atOnce = 60;
     server.requests = [];
-    session.nudge();
+    session.retryNow();
     await settle();
     expect(server.requests).toEqual([100, 100, 100, 70, 10]);
     expect([server.revision, session.state.waiting, rentAtServer()]).toEqual([250, 0, 250]);
@@ -764,7 +764,7 @@ describe('a plan several people have', () => {
     await settle();
     expect([kept.length, session.state.waiting, rent(session), refusals]).toEqual([1, 1, 900, []]);
     server.refusal = null;
-    session.nudge();
+    session.retryNow();
     await settle();
     expect([kept.length, rentAtServer()]).toEqual([0, 900]);
   });
@@ -824,7 +824,7 @@ describe('a plan several people have', () => {
     expect(session.state.waiting).toBe(3);
     for (const name of ['Rent', 'Heating']) server.carryOut(`gone-${name}`, { kind: 'line.delete', line: idOf(name) });
     server.away = false;
-    session.nudge();
+    session.retryNow();
     await settle();
     expect(session.state.refused).toHaveLength(2);
     expect([...server.document.lines.values()].map(({ name }) => name)).toEqual(['Wage']);

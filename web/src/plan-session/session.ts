@@ -24,8 +24,8 @@ import {
   withPending,
   type HistoryItem,
   type Order,
-  type PendingOrder,
-  type RefusedOrder,
+  type PendingRequest,
+  type RejectedCommand,
 } from './orders.ts';
 import { KnownPlan } from './knownPlan.ts';
 import { figuresAfter, previewOf, type Preview } from './preview.ts';
@@ -44,16 +44,16 @@ type SessionApi = Pick<Api, 'send' | 'plan' | 'step'>;
 
 /** Keeps orders across reloads of the page. */
 export interface PendingStore {
-  read(): PendingOrder[];
+  read(): PendingRequest[];
   /** Says whether there was room for it. */
-  add(order: PendingOrder): boolean;
+  add(order: PendingRequest): boolean;
   remove(id: string): void;
   /** What could not be done and has not been seen to yet. */
-  refused(): RefusedOrder[];
-  keepRefused(refused: RefusedOrder): void;
+  refused(): RejectedCommand[];
+  keepRefused(refused: RejectedCommand): void;
   letGo(id: string): void;
   /** Tells of what other tabs could not do, or have seen to (`null`), until that is ended. */
-  watch(told: (id: string, refused: RefusedOrder | null) => void): () => void;
+  watch(told: (id: string, refused: RejectedCommand | null) => void): () => void;
 }
 
 /**
@@ -63,7 +63,7 @@ export interface PendingStore {
 export class PlanSession {
   /** What the server has, as far as it is known here. */
   private readonly known: KnownPlan;
-  private pending: PendingOrder[];
+  private pending: PendingRequest[];
   /** The document without what is only being tried. */
   private settled: Document;
   private tried: Command | null = null;
@@ -135,7 +135,7 @@ export class PlanSession {
       },
       refused: (order, why, now) => {
         if (order) this.drop(order.id);
-        this.showAgain();
+        this.rebase();
         this.refuse(order, why, now);
       },
       ended: (message) => this.end(message),
@@ -256,7 +256,7 @@ export class PlanSession {
     if (taken === 'next' ? isShown : !isDropped) return;
     const isTold = entry.personId !== this.me && entry.person !== undefined;
     if (isTold) this.publish({ told: { revision: entry.revision, person: entry.person!, label: entry.label } });
-    this.showAgain(isTold ? entry.person! : null);
+    this.rebase(isTold ? entry.person! : null);
   }
 
   /** Whether an entry is the first of the orders on their way, done as it is shown already: the others still stand on it. */
@@ -272,8 +272,8 @@ export class PlanSession {
   }
 
   /** Tries again at once to reach the server. */
-  nudge(): void {
-    this.sending.nudge();
+  retryNow(): void {
+    this.sending.retryNow();
   }
 
   close(): void {
@@ -377,11 +377,11 @@ export class PlanSession {
   stopTrying(): void {
     if (this.mayChange) return;
     this.pending = [];
-    this.showAgain();
+    this.rebase();
   }
 
   /** Keeps what was not done, with the reason, until whoever did it has seen to it; of a step only the reason is said. */
-  private refuse(pending: PendingOrder | undefined, why: string, now: RefusedOrder['now']): void {
+  private refuse(pending: PendingRequest | undefined, why: string, now: RejectedCommand['now']): void {
     if (!pending || isStep(pending.order)) return this.onRefusal(why);
     const { id, order } = pending;
     const refused = { id, order, what: describeCommand(order, this.known.document), why, now };
@@ -390,7 +390,7 @@ export class PlanSession {
   }
 
   /** Shows a change that was refused, with what is said of it now; or no longer. */
-  private showRefused(id: string, refused: RefusedOrder | null): void {
+  private showRefused(id: string, refused: RejectedCommand | null): void {
     const { refused: shown } = this.current;
     const at = shown.findIndex((each) => each.id === id);
     if (refused && at >= 0) return this.publish({ refused: shown.with(at, refused) });
@@ -398,7 +398,7 @@ export class PlanSession {
   }
 
   /** Does again what was refused, as things are now. What cannot be done now either stays, with the reason of now. */
-  tryAgain(refused: RefusedOrder): void {
+  tryAgain(refused: RejectedCommand): void {
     const command = againFrom(refused);
     const decision = decide(this.settled, command);
     if (!decision.ok) {
@@ -424,7 +424,7 @@ export class PlanSession {
       this.known.load(loaded);
       if (loaded.role !== this.role) this.mayDo(loaded.role);
       this.onLedger();
-      this.showAgain();
+      this.rebase();
       void this.fetchNext();
     } catch (error) {
       if (error instanceof ServerRefusal && (error.status === 404 || error.status === 403)) this.end(error.message);
@@ -433,7 +433,7 @@ export class PlanSession {
   }
 
   /** Shows the server's document with the pending orders laid over it. */
-  private showAgain(by: string | null = null): void {
+  private rebase(by: string | null = null): void {
     const shown = withPending(this.known.document, this.known.history, this.pending);
     this.history = shown.history;
     this.entriesUnderway = new Map(shown.entries);

@@ -1,5 +1,5 @@
 import type { ChangedFigures, Document, EntryChange, ScenarioRow, Snapshot } from '@haushalt/core';
-import type { HistoryItem, PendingOrder, RefusedOrder } from './orders.ts';
+import type { HistoryItem, PendingRequest, RejectedCommand } from './orders.ts';
 
 /** What changed last, for the glow: which figures, with a number that grows with every change. */
 export interface Glow {
@@ -10,7 +10,7 @@ export interface Glow {
 }
 
 /** What somebody else has just done. */
-export interface Told {
+export interface RemoteChange {
   readonly revision: number;
   readonly person: string;
   readonly label: string;
@@ -30,7 +30,7 @@ export interface Present {
 /** Why a plan is not to be seen or changed any more, and what had not been sent of it. */
 export interface Ended {
   readonly message: string;
-  readonly unsent: readonly PendingOrder[];
+  readonly unsent: readonly PendingRequest[];
 }
 
 /** One open plan as the interface sees it; replaced as a whole with every change of it. */
@@ -63,9 +63,9 @@ export interface SessionState extends PlanState {
   readonly waiting: number;
   /** Whether the server answered last time. */
   readonly reachable: boolean;
-  readonly told: Told | null;
+  readonly told: RemoteChange | null;
   /** One's own changes that could not be made, until one tries them again or lets them go. */
-  readonly refused: readonly RefusedOrder[];
+  readonly refused: readonly RejectedCommand[];
   /** The others who have it open. */
   readonly present: readonly Present[];
   readonly ended: Ended | null;

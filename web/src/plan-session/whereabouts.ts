@@ -68,4 +68,4 @@ export class Whereabouts {
 }
 
 /** Where this page is. */
-export const whereabouts = new Whereabouts((planId, place) => peopleApi.here(planId, TAB, place));
+export const presence = new Whereabouts((planId, place) => peopleApi.here(planId, TAB, place));

@@ -6,7 +6,7 @@ import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
 import { NoticesProvider } from '../ui/Notices.tsx';
 import type { Entry } from '../plan-session/api.ts';
-import { decideOrder, type HistoryItem, type PendingOrder } from '../plan-session/orders.ts';
+import { decideOrder, type HistoryItem, type PendingRequest } from '../plan-session/orders.ts';
 import { PlanSession } from '../plan-session/session.ts';
 import { SessionContext } from '../plan-session/SessionProvider.tsx';
 
@@ -30,14 +30,14 @@ export function sessionOf(document: Document): PlanSession {
   let stored = document;
   let revision = 0;
   const history: HistoryItem[] = [];
-  const done = ({ id: commandId, order }: PendingOrder): Entry => {
+  const done = ({ id: commandId, order }: PendingRequest): Entry => {
     const decision = decideOrder(stored, history, order);
     const changes = decision.ok ? decision.changes : [];
     stored = applyChanges(stored, changes);
     const target = 'target' in order ? order.target : null;
     return { revision: ++revision, commandId, kind: order.kind, label: '', target, state: target === null ? 'done' : null, changes, personId: 'me' }; // prettier-ignore
   };
-  const send = (_plan: string, orders: readonly PendingOrder[]) => Promise.resolve(orders.map(done));
+  const send = (_plan: string, orders: readonly PendingRequest[]) => Promise.resolve(orders.map(done));
   const api = { send, plan: () => Promise.reject(new Error()), step: () => Promise.reject(new Error()) };
   const pendingStore = {
     read: () => [],

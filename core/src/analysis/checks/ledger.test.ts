@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Day } from '../../calendar/readDate.ts';
 import { Model } from '../../engine/model.ts';
 import { actualsFrom } from '../../ledger/actuals.ts';
-import { sumsAfter } from '../../ledger/underway.ts';
+import { sumsAfter } from '../../ledger/optimisticEntries.ts';
 import { Balances, daySumsAfter } from '../../ledger/balances.ts';
 import { settledBy } from '../../ledger/standing.ts';
 import type { Command } from '../../plan/commands/commands.ts';

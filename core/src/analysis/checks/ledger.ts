@@ -9,7 +9,7 @@ import type { Balances } from '../../ledger/balances.ts';
 import { minorUnitsIn } from '../../ledger/entries.ts';
 import { forecastOf } from '../../ledger/forecast.ts';
 import { plainText, textOfEntry } from '../../ledger/query.ts';
-import { budgetIn, type Happened } from '../../ledger/spending.ts';
+import { budgetIn, type LedgerSummary } from '../../ledger/spending.ts';
 import { expectedIn, type Expected } from '../../ledger/standing.ts';
 import { messages } from '../../messages/checks.ts';
 import type { Command } from '../../plan/commands/commands.ts';
@@ -28,7 +28,7 @@ export interface Twice {
 }
 
 /** What the checks of a ledger look at. */
-export interface LedgerGiven extends Happened {
+export interface LedgerGiven extends LedgerSummary {
   readonly sums: readonly EntrySum[];
   readonly balances: Balances;
   readonly twice: readonly Twice[];

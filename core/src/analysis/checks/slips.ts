@@ -14,7 +14,7 @@ import { itemsOf, listsOf, titleOfItem } from '../../plan/document/lists.ts';
 import { freshName, nameOf } from '../../plan/document/naming.ts';
 import { rowsWhere } from '../../plan/document/rowTable.ts';
 import { figureAsFormula } from '../../plan/document/storedFormulas.ts';
-import { sayingAt } from '../../plan/commands/ruleSteps.ts';
+import { ruleValueAt } from '../../plan/commands/ruleSteps.ts';
 import type { LineRow, RuleStepRow } from '../../plan/schema/tables.ts';
 import type { Check, Found } from './finding.ts';
 import { addendsOf, partsOf } from './typedValues.ts';
@@ -228,14 +228,14 @@ export const leftBehind: Check = (model) => {
 
 /** Whether an amount is what the rule said some months before, and says no more. */
 function isOfBefore(steps: readonly RuleStepRow[], line: LineRow, month: Month, amount: number): boolean {
-  const now = sayingAt(steps, month);
+  const now = ruleValueAt(steps, month);
   if (now.amount === null || isSame(now.amount, amount) || line.unit !== 'money') return false;
   // Only what has just been raised is forgotten so: the step before the one that holds.
   const holding = steps
     .filter(({ from }) => from !== null && from <= month)
     .sort((a, b) => (a.from! < b.from! ? 1 : -1))[0];
   if (!holding) return false;
-  const before = sayingAt(steps, addMonths(holding.from!, -1));
+  const before = ruleValueAt(steps, addMonths(holding.from!, -1));
   return before.amount !== null && before.amount !== 0 && isSame(before.amount, amount);
 }
 

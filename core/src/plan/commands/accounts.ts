@@ -1,7 +1,7 @@
 import { messages } from '../../messages/commands.ts';
 import { titleRefusal } from '../document/naming.ts';
 import { deleteWithAll } from '../../graph/references.ts';
-import { rowOfToday } from '../schema/columns.ts';
+import { upgradeRow } from '../schema/columns.ts';
 import { entryOf } from '../schema/entries.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
@@ -33,7 +33,7 @@ export const accountCommands = {
       if (!before) checkNewId(draft, account);
       const next = {
         ...(before ??
-          (rowOfToday(TABLES.accounts, {
+          (upgradeRow(TABLES.accounts, {
             id: account,
             name: '',
             position: positionBefore(draft, 'accounts', null, account),

@@ -6,7 +6,7 @@ import { refused } from '../schema/refusal.ts';
 import { datedId, lockedYearId } from '../schema/tables.ts';
 import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText, isColumnWithFigures } from './guards.ts'; // prettier-ignore
 import { command } from './command.ts';
-import { all, bearer, columnsBut, id, month, text, year, yesNo } from './fields.ts';
+import { all, figureRef, columnsBut, id, month, text, year, yesNo } from './fields.ts';
 import { messages } from '../../messages/commands.ts';
 
 /** What is said beside the figures: notes, highlights, and years that are kept from being edited. */
@@ -25,7 +25,7 @@ export const annotationCommands = {
   }),
 
   'figureNote.set': command({
-    fields: { of: bearer, month, text: text(2000) },
+    fields: { of: figureRef, month, text: text(2000) },
     label: ({ of, month }, words) => `Note on ${words.name(of)} in ${words.month(month)}`,
     inAnyScenario: true,
     decide(draft, { of, month, text }) {

@@ -1,5 +1,5 @@
 import { messages } from '../../messages/commands.ts';
-import { rowOfToday } from '../schema/columns.ts';
+import { upgradeRow } from '../schema/columns.ts';
 import { refused } from '../schema/refusal.ts';
 import { TABLES, type AssignmentRuleRow } from '../schema/tables.ts';
 import { sideOfLine } from '../../ledger/entries.ts';
@@ -22,7 +22,7 @@ export const assignmentRuleCommands = {
       if (!before) checkNewId(draft, rule);
       const row = {
         ...(before ??
-          (rowOfToday(TABLES.assignmentRules, {
+          (upgradeRow(TABLES.assignmentRules, {
             id: rule,
             position: positionBefore(draft, 'assignmentRules', null, rule),
           }) as AssignmentRuleRow)),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../../engine/results.ts';
 import { Model } from '../../engine/model.ts';
-import { reckon } from '../../engine/reckoning.ts';
+import { explainFigure } from '../../engine/explanation.ts';
 import { sketch } from '../../testing/plans.ts';
 import type { Month } from '../../calendar/month.ts';
 import type { Command } from './commands.ts';
@@ -46,7 +46,7 @@ describe('an assumption', () => {
     const figures = calculate(computed).figures('Pay');
     expect(figures[0]).toBeCloseTo(2000 * 1.019, 8);
     expect(figures[12]).toBeCloseTo(2000 * 1.016, 8);
-    expect(reckon(new Model(computed), rise, 0)).toMatchObject({
+    expect(explainFigure(new Model(computed), rise, 0)).toMatchObject({
       words: 'An assumption calculated by this formula:',
       value: expect.closeTo(0.019, 10),
     });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../../engine/model.ts';
-import { reckon } from '../../engine/reckoning.ts';
+import { explainFigure } from '../../engine/explanation.ts';
 import { calculate, figuresOf } from '../../engine/results.ts';
 import { calculatorsOf, inputsOf, outputId, outputsOf } from '../document/calculators.ts';
 import type { Refusal } from '../schema/refusal.ts';
@@ -238,11 +238,11 @@ describe('the reckoning of calculators', () => {
   const model = new Model(PLAN);
 
   it('tells what an output was made from', () => {
-    const reckoning = reckon(model, 'bike.payment', 3);
-    expect(reckoning.words).toBe(
+    const explanation = explainFigure(model, 'bike.payment', 3);
+    expect(explanation.words).toBe(
       'All that is paid in a month, extra payments included, as the loan Cargo bike gives it from:',
     );
-    expect(reckoning.parts.map((part) => part.label)).toEqual([
+    expect(explanation.parts.map((part) => part.label)).toEqual([
       'amount',
       'yearly rate',
       'term',
@@ -252,9 +252,9 @@ describe('the reckoning of calculators', () => {
   });
 
   it('tells where an input comes from', () => {
-    expect(reckon(model, 'bike:amount', 0).words).toBe('Typed: €2,400.00.');
-    expect(reckon(model, 'bike:rate', 0).parts.map((part) => part.label)).toEqual(['Loan rate']);
-    expect(reckon(model, 'bike:balloon', 0).words).toBe('This is still empty.');
+    expect(explainFigure(model, 'bike:amount', 0).words).toBe('Typed: €2,400.00.');
+    expect(explainFigure(model, 'bike:rate', 0).parts.map((part) => part.label)).toEqual(['Loan rate']);
+    expect(explainFigure(model, 'bike:balloon', 0).words).toBe('This is still empty.');
   });
 
   it('reads outputs by the names rules use', () => {

@@ -6,7 +6,7 @@ import { refused } from '../schema/refusal.ts';
 import { stepId, type FeedRow } from '../schema/tables.ts';
 import { messages } from '../../messages/commands.ts';
 import { command } from './command.ts';
-import { all, bearer, figure, id, list, month, orNull, text } from './fields.ts';
+import { all, figureRef, figure, id, list, month, orNull, text } from './fields.ts';
 import { existing } from './guards.ts';
 import { exceptionsOf, stepsOf } from './ruleSteps.ts';
 
@@ -14,7 +14,7 @@ import { exceptionsOf, stepsOf } from './ruleSteps.ts';
 export const feedCommands = {
   /** Lets a line follow a figure of another plan, in place of what it said; the figures arrive with `line.fed`. */
   'line.follow': command({
-    fields: { line: id, plan: id, of: bearer, source: text(200, 1), by: id },
+    fields: { line: id, plan: id, of: figureRef, source: text(200, 1), by: id },
     label: ({ line, source }, words) => `${words.name(line)} follows ${source}`,
     decide(draft, { line: lineId, plan, of, source, by }) {
       const line = existing(draft, 'lines', lineId, messages.thisLine);

@@ -60,7 +60,7 @@ export const year = field<number>({ kind: 'whole', least: 1900, most: 2999 });
 /** Where a band begins, or its rate: a figure, or a formula. */
 export const bandPart = field<number | string>({ kind: 'bandPart' });
 /** Whose figures are meant: a row's id, or a total's, which begins with @. */
-export const bearer = field<string>({ kind: 'bearer' });
+export const figureRef = field<string>({ kind: 'bearer' });
 export const text = (most: number, least = 0) => field<string>({ kind: 'text', least, most });
 export const whole = (least: number, most: number) => field<number>({ kind: 'whole', least, most });
 export const number = (least: number, most: number) => field<number>({ kind: 'number', least, most });

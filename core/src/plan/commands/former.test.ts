@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { parsePlan } from '../file/file.ts';
-import { commandOfToday } from './former.ts';
+import { migrateCommand } from './former.ts';
 import { decide } from './decide.ts';
 
 describe('a command given in an earlier version', () => {
@@ -19,21 +19,21 @@ describe('a command given in an earlier version', () => {
     },
     { kind: 'plan.carryOn', years: 1, stepping: 'yearly', rate: null },
   ])('$kind is still carried out', (former) => {
-    const decision = decide(document, commandOfToday(former));
+    const decision = decide(document, migrateCommand(former));
     expect(decision.ok ? decision.changes.length : decision.refusal.message).toBeGreaterThan(0);
   });
 
   it('gives columns that have been added since what leaving them out means', () => {
     const settings = { loan: 'bike', every: 'once', from: '2026-05', until: null, amount: '5' };
-    expect(commandOfToday({ kind: 'loan.setExtra', id: 'x', settings } as never)).toEqual({
+    expect(migrateCommand({ kind: 'loan.setExtra', id: 'x', settings } as never)).toEqual({
       kind: 'loan.setExtra', id: 'x', settings: { ...settings, lowers: 'term' },
     }); // prettier-ignore
     const gone = { kind: 'loan.setExtra', id: 'x', settings: null } as never;
-    expect(commandOfToday(gone)).toBe(gone);
+    expect(migrateCommand(gone)).toBe(gone);
   });
 
   it('is left alone where it is called the same today', () => {
     const command = { kind: 'plan.set', settings: { name: 'pot' } };
-    expect(commandOfToday(command)).toBe(command);
+    expect(migrateCommand(command)).toBe(command);
   });
 });

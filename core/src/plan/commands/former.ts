@@ -1,4 +1,4 @@
-import { rowOfToday } from '../schema/columns.ts';
+import { upgradeRow } from '../schema/columns.ts';
 import { TABLES, type TableName } from '../schema/tables.ts';
 import type { Command } from './commands.ts';
 
@@ -24,13 +24,13 @@ const FORMER_FIELDS: Readonly<Record<string, string>> = { pot: 'fund' };
  * A command as it is called today. What was given while the server was away may be sent by a newer version of the program
  * than it was given in.
  */
-export function commandOfToday(command: { readonly kind: string }): Command {
+export function migrateCommand(command: { readonly kind: string }): Command {
   const kind = RENAMED[command.kind];
   const named = kind === undefined ? command : { ...(withTodaysFields(command) as object), kind };
   const table = GIVES_ROW[named.kind];
   const { settings } = named as { readonly settings?: unknown };
   const isRow = typeof settings === 'object' && settings !== null && !Array.isArray(settings);
-  return (table && isRow ? { ...named, settings: rowOfToday(TABLES[table], settings) } : named) as Command;
+  return (table && isRow ? { ...named, settings: upgradeRow(TABLES[table], settings) } : named) as Command;
 }
 
 function withTodaysFields(value: unknown): unknown {

@@ -9,7 +9,7 @@ import { checkFigure, checkText, existing } from './guards.ts';
 import { storedFormula } from './ruleSteps.ts';
 
 /** What is said of an item in a column: a figure, a text, or nothing; with a formula, a rule of its own. */
-export interface CellSaying {
+export interface CellRuleValue {
   readonly item: string;
   readonly column: string;
   readonly value: number | string | null;
@@ -17,7 +17,7 @@ export interface CellSaying {
 }
 
 /** Puts a value where an item and a column meet, as far as the column takes it. */
-export function setCell(draft: Draft, { item, column: columnId, value, formula }: CellSaying): void {
+export function setCell(draft: Draft, { item, column: columnId, value, formula }: CellRuleValue): void {
   const column = existing(draft, 'listColumns', columnId, messages.thisColumn);
   const row = existing(draft, 'listItems', item, messages.thisItem);
   if (row.list !== column.list) throw refused('invalid', messages.thisColumnIsOfAnother, 'column');

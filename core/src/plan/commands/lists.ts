@@ -9,7 +9,7 @@ import { columnNameRefusal, freeName } from '../document/naming.ts';
 import { makeRoom } from '../document/places.ts';
 import { positions } from '../document/position.ts';
 import { rowsWhere } from '../document/rowTable.ts';
-import { rowOfToday } from '../schema/columns.ts';
+import { upgradeRow } from '../schema/columns.ts';
 import { tidy } from '../schema/names.ts';
 import { Refused, refused } from '../schema/refusal.ts';
 import { TABLES, cellId, type ListColumnRow, type ListItemRow } from '../schema/tables.ts';
@@ -17,7 +17,7 @@ import { addAssumption } from './assumptions.ts';
 import { command } from './command.ts';
 import { all, columns, columnsBut, figure, formula, id, leftOut, list, name, oneOf, orNull, placement, some, text, yesNo, type ValuesOf } from './fields.ts'; // prettier-ignore
 import { checkMonth, checkName, checkNewId, checkNote, existing } from './guards.ts';
-import { setCell, type CellSaying } from './listCells.ts';
+import { setCell, type CellRuleValue } from './listCells.ts';
 import { changeKind } from './listKinds.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { storedFormula } from './ruleSteps.ts';
@@ -275,7 +275,7 @@ function withoutRule(settings: ColumnSettings): ColumnSettings {
 
 function addColumn(draft: Draft, list: string, id: string, settings: ColumnSettings, position: string): void {
   checkNewId(draft, id);
-  const fresh = rowOfToday(TABLES.listColumns, { id, list, name: '', position }) as ListColumnRow;
+  const fresh = upgradeRow(TABLES.listColumns, { id, list, name: '', position }) as ListColumnRow;
   draft.set('listColumns', fresh);
   setColumn(draft, id, settings);
 }
@@ -337,6 +337,6 @@ function addItems(draft: Draft, list: string, items: readonly NewItem[], keys: r
   items.forEach((item, at) => {
     checkNewId(draft, item.id);
     draft.set('listItems', { id: item.id, list, position: keys[at]! });
-    for (const cell of item.cells) setCell(draft, { ...cell, item: item.id } as CellSaying);
+    for (const cell of item.cells) setCell(draft, { ...cell, item: item.id } as CellRuleValue);
   });
 }

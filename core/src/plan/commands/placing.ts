@@ -3,7 +3,7 @@ import { inOrder } from '../document/document.ts';
 import { isNamed, type NamedTable } from '../document/naming.ts';
 import { makeRoom } from '../document/places.ts';
 import { rowsWhere } from '../document/rowTable.ts';
-import { goingWith } from '../../graph/references.ts';
+import { cascadeOf } from '../../graph/references.ts';
 import { usersIn } from '../../graph/users.ts';
 import { Refused, refused } from '../schema/refusal.ts';
 import type { Row, TableName } from '../schema/tables.ts';
@@ -13,7 +13,7 @@ import { messages } from '../../messages/commands.ts';
 
 /** Refuses to delete something that something else uses, which does not go along with it. */
 export function refuseUsed<T extends NamedTable>(draft: Draft, table: T, row: Row<T>): void {
-  const going = goingWith(draft.document, table, row.id);
+  const going = cascadeOf(draft.document, table, row.id);
   const except = new Set(going.map((each) => each.row.id));
   const users = usersIn(draft.document);
   // What was asked for is named before what goes along.

@@ -38,12 +38,12 @@ export type Adjustment = (
 };
 
 /** What a step or an exception says: an amount, a formula, or, with neither, nothing. */
-export interface Saying {
+export interface RuleValue {
   readonly amount: number | null;
   readonly formula: string | null;
 }
 
-export const NOTHING: Saying = { amount: null, formula: null };
+export const NOTHING: RuleValue = { amount: null, formula: null };
 
 /** The stored form of a formula as it came with a command, with the names of the plan or of a list. */
 export function storedFormula(
@@ -71,7 +71,7 @@ export function setRule(
   month: Month,
   reach: Reach,
   until: Month | null,
-  saying: Saying,
+  saying: RuleValue,
 ): void {
   const line = existing(draft, 'lines', lineId, messages.thisLine);
   checkMonth(month, 'month');
@@ -89,10 +89,10 @@ export function setRule(
   const from = reach === 'every' ? null : month;
   if (from !== null) foldBeginning(draft, line.id);
   refuseLocked(draft, line, from, null);
-  setOnward(draft, line, from, saying);
+  setMoveAfterCommit(draft, line, from, saying);
 }
 
-function setOnward(draft: Draft, line: LineRow, month: Month | null, saying: Saying): void {
+function setMoveAfterCommit(draft: Draft, line: LineRow, month: Month | null, saying: RuleValue): void {
   const plan = planOf(draft.document);
   const from = month === null || month <= plan.firstMonth ? null : month;
   for (const step of stepsOf(draft, line.id))
@@ -111,13 +111,13 @@ export function foldBeginning(draft: Draft, line: string): void {
   const { firstMonth } = planOf(draft.document);
   const early = stepsOf(draft, line).filter((step) => step.from === null || step.from <= firstMonth);
   if (early.every((step) => step.from === null)) return;
-  const holds = sayingAt(early, firstMonth);
+  const holds = ruleValueAt(early, firstMonth);
   for (const step of early) draft.delete('ruleSteps', step.id);
   putStep(draft, line, null, holds);
 }
 
 /** Makes a line say something from one month until another; what it said there is replaced, and goes on after it. */
-function setStretch(draft: Draft, line: LineRow, from: Month, to: Month, saying: Saying): void {
+function setStretch(draft: Draft, line: LineRow, from: Month, to: Month, saying: RuleValue): void {
   refuseLocked(draft, line, from, to);
   foldBeginning(draft, line.id);
   rewrite(draft, line, from, to, [{ from, saying }]);
@@ -130,25 +130,25 @@ export function rewrite(
   line: LineRow,
   from: Month,
   to: Month,
-  pieces: readonly { readonly from: Month; readonly saying: Saying }[],
+  pieces: readonly { readonly from: Month; readonly saying: RuleValue }[],
 ): void {
   const { months } = calendarOf(draft.document);
   const after = addMonths(to, 1);
   const steps = stepsOf(draft, line.id);
-  const following = sayingAt(steps, after);
-  const before = from <= months[0]! ? null : sayingAt(steps, addMonths(from, -1));
+  const following = ruleValueAt(steps, after);
+  const before = from <= months[0]! ? null : ruleValueAt(steps, addMonths(from, -1));
   for (const step of steps) {
     const begins = step.from ?? months[0]!;
     if (begins >= from && begins <= to) draft.delete('ruleSteps', step.id);
   }
-  let lastSaying = before;
+  let lastRuleValue = before;
   for (const piece of pieces) {
-    if (lastSaying && isSaying(lastSaying, piece.saying)) continue;
+    if (lastRuleValue && isSaying(lastRuleValue, piece.saying)) continue;
     putStep(draft, line.id, piece.from <= months[0]! ? null : piece.from, piece.saying);
-    lastSaying = piece.saying;
+    lastRuleValue = piece.saying;
   }
   const resumes = steps.find((step) => step.from === after);
-  const goesOn = isSaying(lastSaying ?? NOTHING, following);
+  const goesOn = isSaying(lastRuleValue ?? NOTHING, following);
   if (resumes && goesOn) draft.delete('ruleSteps', resumes.id);
   else if (!resumes && !goesOn && after <= months.at(-1)!) putStep(draft, line.id, after, following);
 }
@@ -194,7 +194,7 @@ export function clearFigures(draft: Draft, cells: readonly Cell[]): void {
 }
 
 /** What a saying comes to when it is raised or lowered: money in its coins, anything else to six digits after the point. */
-export function adjusted({ amount, formula }: Saying, by: Adjustment, decimals: number | null): Saying {
+export function adjusted({ amount, formula }: RuleValue, by: Adjustment, decimals: number | null): RuleValue {
   if (formula !== null) return { amount: null, formula: adjustedFormula(formula, by) };
   if (amount === null) return NOTHING;
   const changed = by.kind === 'amount' ? amount + by.amount : amount * by.factor;
@@ -247,7 +247,7 @@ export function exceptionsBetween(draft: Draft, line: string, from: Month, to: M
 }
 
 /** What the steps of a rule say in a month. */
-export function sayingAt(steps: readonly RuleStepRow[], month: Month): Saying {
+export function ruleValueAt(steps: readonly RuleStepRow[], month: Month): RuleValue {
   let found: RuleStepRow | null = null;
   for (const step of steps) {
     if (step.from !== null && step.from > month) continue;
@@ -256,10 +256,10 @@ export function sayingAt(steps: readonly RuleStepRow[], month: Month): Saying {
   return found ?? NOTHING;
 }
 
-export function isSaying(a: Saying, b: Saying): boolean {
+export function isSaying(a: RuleValue, b: RuleValue): boolean {
   return a.amount === b.amount && a.formula === b.formula;
 }
 
-export function putStep(draft: Draft, line: string, from: Month | null, { amount, formula }: Saying): void {
+export function putStep(draft: Draft, line: string, from: Month | null, { amount, formula }: RuleValue): void {
   draft.set('ruleSteps', { id: stepId(line, from), line, from, amount, formula });
 }

@@ -10,7 +10,7 @@ import { refuseLocked } from '../document/locks.ts';
 import { datedId, stepId } from '../schema/tables.ts';
 import {
   NOTHING,
-  type Saying,
+  type RuleValue,
   adjusted,
   clearFigures,
   exceptionsBetween,
@@ -18,7 +18,7 @@ import {
   isSaying,
   putStep,
   rewrite,
-  sayingAt,
+  ruleValueAt,
   setFigures,
   setRule,
   stepsOf,
@@ -169,7 +169,7 @@ export const ruleCommands = {
         const { line: lineId, month } = sorted[at]!;
         const line = existing(draft, 'lines', lineId, messages.thisLine);
         const decimals = line.unit === 'money' ? moneyDecimals(planOf(draft.document)) : null;
-        const adjust = (saying: Saying) => adjusted(saying, by, decimals);
+        const adjust = (saying: RuleValue) => adjusted(saying, by, decimals);
         checkMonth(month, 'cells');
         let to = month;
         for (at++; at < sorted.length && sorted[at]!.line === lineId && sorted[at]!.month === addMonths(to, 1); at++)
@@ -180,7 +180,7 @@ export const ruleCommands = {
         const exceptions = exceptionsBetween(draft, lineId, month, to);
         for (const row of exceptions) draft.set('exceptions', { ...row, ...adjust(row) });
         if (month === to) {
-          const saying = sayingAt(steps, month);
+          const saying = ruleValueAt(steps, month);
           if (exceptions.length === 0 && !isSaying(saying, NOTHING))
             draft.set('exceptions', { id: datedId(lineId, month), line: lineId, month, ...adjust(saying) });
           continue;
@@ -193,7 +193,7 @@ export const ruleCommands = {
           line,
           month,
           to,
-          [month, ...inner].map((from) => ({ from, saying: adjust(sayingAt(steps, from)) })),
+          [month, ...inner].map((from) => ({ from, saying: adjust(ruleValueAt(steps, from)) })),
         );
       }
     },

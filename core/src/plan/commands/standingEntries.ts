@@ -3,7 +3,7 @@ import { numberInMonth, previousDay } from '../../calendar/day.ts';
 import { isDay } from '../../calendar/readDate.ts';
 import { isDue, nextDue, numberOfDay } from '../../ledger/standing.ts';
 import { sideOfLine } from '../../ledger/entries.ts';
-import { rowOfToday } from '../schema/columns.ts';
+import { upgradeRow } from '../schema/columns.ts';
 import { datedId, TABLES, type StandingEntryRow } from '../schema/tables.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { refused } from '../schema/refusal.ts';
@@ -113,7 +113,7 @@ function goingOn(row: StandingEntryRow, changed: StandingEntryRow, from: string,
 }
 
 function fresh(draft: Draft, standing: string): StandingEntryRow {
-  return rowOfToday(TABLES.standingEntries, {
+  return upgradeRow(TABLES.standingEntries, {
     id: standing,
     from: '',
     position: positionBefore(draft, 'standingEntries', null, standing),

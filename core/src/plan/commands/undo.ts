@@ -14,7 +14,7 @@ import { rowsWhere } from '../document/rowTable.ts';
 import { limitRefusal } from '../document/limits.ts';
 import { whereItIsNow, withOwnPlaces } from '../document/places.ts';
 import { isNamed, isTitled, nameOf, nameRefusal, titleRefusal } from '../document/naming.ts';
-import { leftBehind, lostOutput, lostTotal, missingReference } from '../../graph/references.ts';
+import { danglingRows, lostOutput, lostTotal, missingReference } from '../../graph/references.ts';
 import type { AnyRow, FeedRow, RuleStepRow, TableName } from '../schema/tables.ts';
 import { usersIn } from '../../graph/users.ts';
 import { messages } from '../../messages/commands.ts';
@@ -36,7 +36,7 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
   }
   changes = withOwnPlaces(applyChanges(document, changes), changes);
   const after = applyChanges(document, changes);
-  const left = leftBehind(after, changes);
+  const left = danglingRows(after, changes);
   if (left) {
     const what = ownerName(document, left.row);
     return refuse(messages.hasComeToNeedThis(what));

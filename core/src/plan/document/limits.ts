@@ -69,10 +69,10 @@ function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Ref
   if (!bearing.some((table) => tables.has(table))) return null;
   const { months } = planOf(document);
   // Columns may be named in any month.
-  let bearers = document.lines.size + document.groups.size + document.assumptions.size + document.listColumns.size;
+  let figureRefs = document.lines.size + document.groups.size + document.assumptions.size + document.listColumns.size;
   for (const table of CALCULATOR_TABLES)
-    bearers += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
-  const figures = bearers * months;
+    figureRefs += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
+  const figures = figureRefs * months;
   if (figures <= MAX_FIGURES) return null;
   return tooLarge(messages.thisWouldMakeFiguresA(figures, MAX_FIGURES));
 }

@@ -18,8 +18,8 @@ const by = (months: number) => ({ months, words: (text: string) => text });
 /** All figures of a plan, by what bears them. */
 function figuresOf(document: Document): Record<string, readonly number[]> {
   const model = new Model(document);
-  const bearers = [...document.lines.keys(), ...document.groups.keys(), ...document.assumptions.keys(), NET, CUMULATIVE_NET]; // prettier-ignore
-  return Object.fromEntries(bearers.map((id) => [id, [...model.seriesOf(id)!.values]]));
+  const figureRefs = [...document.lines.keys(), ...document.groups.keys(), ...document.assumptions.keys(), NET, CUMULATIVE_NET]; // prettier-ignore
+  return Object.fromEntries(figureRefs.map((id) => [id, [...model.seriesOf(id)!.values]]));
 }
 
 describe('a plan moved along the calendar', () => {

@@ -3,7 +3,7 @@ import { PlanFormatError, isObject, refuseUnknown, type Json } from './shape.ts'
 import { nameOf, namesOf } from '../document/naming.ts';
 import { positions } from '../document/position.ts';
 import { rowsNamed } from '../document/rowTable.ts';
-import { rowOfToday, type ColumnSpec } from '../schema/columns.ts';
+import { upgradeRow, type ColumnSpec } from '../schema/columns.ts';
 import {
   ENTRY_COLUMNS,
   ENTRY_FIELDS,
@@ -128,7 +128,7 @@ export function accountsNamedIn(json: Json, document: Document): Map<string, Acc
   [...kinds.values()].forEach(({ name, onlySetAside }, at) => {
     const id = `account-${at + 1}`;
     const row = { id, name, kind: onlySetAside ? 'savings' : 'current', position: order[at]! };
-    accounts.set(id, rowOfToday(TABLES.accounts, row) as AccountRow);
+    accounts.set(id, upgradeRow(TABLES.accounts, row) as AccountRow);
   });
   return accounts;
 }

@@ -2,7 +2,7 @@ import { circleIn } from '../../graph/structure.ts';
 import { LARGEST_FIGURE } from '../../figure/read.ts';
 import { nameKey } from '../../formula/names.ts';
 import { FormulaError } from '../../formula/expression/syntax.ts';
-import { rowOfToday, type Column, type ColumnSpec } from '../schema/columns.ts';
+import { upgradeRow, type Column, type ColumnSpec } from '../schema/columns.ts';
 import { CALCULATOR_TABLES, bandSetsOf } from '../document/calculators.ts';
 import { ID_PATTERN, tidy } from '../schema/names.ts';
 import { accountsNamedIn } from './entriesFile.ts';
@@ -335,7 +335,7 @@ export function newPlan(settings: {
   firstMonth: string;
   months: number;
 }): Document {
-  const row = rowOfToday(TABLES.plan, settings);
+  const row = upgradeRow(TABLES.plan, settings);
   return { ...emptyDocument(), plan: new Map([[row.id, row]]) } as unknown as Document;
 }
 

@@ -4,7 +4,7 @@ import { runs } from '../../testing/setup.ts';
 import { startingPlan } from '../../testing/random.ts';
 import { parsePlan } from '../file/file.ts';
 import { toPlanFile } from '../file/writeFile.ts';
-import { rowOfToday, type ColumnSpec } from './columns.ts';
+import { upgradeRow, type ColumnSpec } from './columns.ts';
 import { TABLES, TABLE_NAMES, type AnyRow, type TableName } from './tables.ts';
 
 /** All columns of all tables that may be left out, with what that means. */
@@ -26,7 +26,7 @@ describe('a row that was stored before its table had all columns', () => {
         const stored = Object.fromEntries(
           Object.entries(row).filter(([column]) => missing.every((each) => each.column !== column)),
         );
-        expect(rowOfToday(TABLES[table], stored)).toEqual({
+        expect(upgradeRow(TABLES[table], stored)).toEqual({
           ...row,
           ...Object.fromEntries(missing.map(({ column, fallback }) => [column, fallback])),
         });
@@ -37,12 +37,12 @@ describe('a row that was stored before its table had all columns', () => {
 
   it('is the same row where nothing is missing', () => {
     const row = { loan: 'bike', every: 'once', from: '2026-01', until: null, amount: '5', lowers: 'payment' };
-    expect(rowOfToday(TABLES.loanExtras, row)).toBe(row);
+    expect(upgradeRow(TABLES.loanExtras, row)).toBe(row);
   });
 
   it('has what it said under a column’s former name', () => {
     const former = { pot: 'kitchen', kind: 'deposit', from: '2026-01', until: null, amount: '5' };
-    expect(rowOfToday(TABLES.savingsMoves, former)).toMatchObject({ fund: 'kitchen' });
+    expect(upgradeRow(TABLES.savingsMoves, former)).toMatchObject({ fund: 'kitchen' });
   });
 });
 

@@ -20,7 +20,7 @@ export type Column =
   | { readonly kind: 'locale' }
   | { readonly kind: 'choice'; readonly options: readonly string[] }
   | { readonly kind: 'yesNo' }
-  | { readonly kind: 'reference'; readonly table: string; readonly whenGone: WhenGone }
+  | { readonly kind: 'reference'; readonly table: string; readonly onDelete: OnDelete }
   /** Whose figures are meant: a line, a group or a total; the row goes with it. */
   | { readonly kind: 'bearer' };
 
@@ -28,7 +28,7 @@ export type Column =
  * What becomes of a row when what it refers to is deleted: it goes along, or what it refers to cannot be deleted while it
  * is there.
  */
-export type WhenGone = 'goes' | 'refused';
+export type OnDelete = 'cascade' | 'restrict';
 
 export interface ColumnSpec<C extends Column = Column, O extends boolean = boolean> {
   readonly column: C;
@@ -63,7 +63,7 @@ export type RowOf<T extends TableSpec> = { readonly id: string } & {
 };
 
 /** A row as it is written today: columns it was stored without, since they were not there yet, say what leaving them out means. */
-export function rowOfToday<R extends object>(spec: TableSpec, row: R): R {
+export function upgradeRow<R extends object>(spec: TableSpec, row: R): R {
   const missing = Object.entries(spec).filter(([column]) => !(column in row));
   if (missing.length === 0) return row;
   const values = row as Readonly<Record<string, unknown>>;

@@ -18,9 +18,9 @@ export const MAX_COLUMN_DECIMALS = 6;
 
 const position = required({ kind: 'position' }, 'The place in the order, a fractional key; file order when left out.');
 const flag = (about: string) => required({ kind: 'yesNo' }, about, false);
-const list = required({ kind: 'reference', table: 'lists', whenGone: 'goes' }, 'The list it belongs to.');
+const list = required({ kind: 'reference', table: 'lists', onDelete: 'cascade' }, 'The list it belongs to.');
 const otherColumn = (about: string) =>
-  optional({ kind: 'reference', table: 'listColumns', whenGone: 'refused' }, about);
+  optional({ kind: 'reference', table: 'listColumns', onDelete: 'restrict' }, about);
 
 /** The tables of a plan's lists: items, with columns of which each is typed or has one rule. */
 export const ITEM_TABLES = {
@@ -56,11 +56,11 @@ export const ITEM_TABLES = {
   },
   listItems: { list, position },
   listCells: {
-    item: required({ kind: 'reference', table: 'listItems', whenGone: 'goes' }, 'The item it is of.'),
-    column: required({ kind: 'reference', table: 'listColumns', whenGone: 'goes' }, 'The column it stands in.'),
+    item: required({ kind: 'reference', table: 'listItems', onDelete: 'cascade' }, 'The item it is of.'),
+    column: required({ kind: 'reference', table: 'listColumns', onDelete: 'cascade' }, 'The column it stands in.'),
     figure: optional({ kind: 'number' }, 'A figure, 1 or 0 for yes or no; where the column has a rule, an exception.'),
     text: required({ kind: 'text', most: 500 }, 'A text, a choice, or a day as ISO 8601.', ''),
-    line: optional({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'A line of the budget.'),
+    line: optional({ kind: 'reference', table: 'lines', onDelete: 'cascade' }, 'A line of the budget.'),
     formula: optional({ kind: 'formula' }, 'For an exception: a rule of its own.'),
   },
 } as const;

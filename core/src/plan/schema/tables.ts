@@ -77,7 +77,7 @@ const year = { kind: 'whole', least: FIRST_YEAR, most: 2999 } as const;
 const formula = optional({ kind: 'formula' }, 'A formula in place of a figure.');
 
 const projectionRate = optional(
-  { kind: 'reference', table: 'assumptions', whenGone: 'refused' },
+  { kind: 'reference', table: 'assumptions', onDelete: 'restrict' },
   'The assumption its later years are projected with, in place of the group’s or the plan’s.',
 );
 const ownRate = optional({ kind: 'number' }, 'A yearly rate of its own for the projection, as a fraction.');
@@ -141,7 +141,7 @@ export const TABLES = {
     firstMonth: required({ kind: 'month' }, 'The plan’s first month.'),
     months: required({ kind: 'whole', least: 1, most: MAX_MONTHS }, 'How many months the plan has.'),
     projectionRate: optional(
-      { kind: 'reference', table: 'assumptions', whenGone: 'refused' },
+      { kind: 'reference', table: 'assumptions', onDelete: 'restrict' },
       'The assumption next year is projected with.',
     ),
     decimals: optional(
@@ -163,7 +163,10 @@ export const TABLES = {
     position,
   },
   assumptionSteps: {
-    assumption: required({ kind: 'reference', table: 'assumptions', whenGone: 'goes' }, 'The assumption that changes.'),
+    assumption: required(
+      { kind: 'reference', table: 'assumptions', onDelete: 'cascade' },
+      'The assumption that changes.',
+    ),
     from: required({ kind: 'month' }, 'The first month of the new value.'),
     value: required({ kind: 'number' }, 'The new value.'),
   },
@@ -176,7 +179,7 @@ export const TABLES = {
     position,
   },
   lines: {
-    group: required({ kind: 'reference', table: 'groups', whenGone: 'goes' }, 'The group it belongs to.'),
+    group: required({ kind: 'reference', table: 'groups', onDelete: 'cascade' }, 'The group it belongs to.'),
     name,
     unit: required({ kind: 'choice', options: UNITS }, 'What its figures count.', 'money'),
     rollUp: required({ kind: 'choice', options: ROLL_UPS }, 'What its months make of a year.', 'byRule'),
@@ -194,19 +197,22 @@ export const TABLES = {
     position,
   },
   ruleSteps: {
-    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line whose rule this is a part of.'),
+    line: required(
+      { kind: 'reference', table: 'lines', onDelete: 'cascade' },
+      'The line whose rule this is a part of.',
+    ),
     from: optional({ kind: 'month' }, 'The first month it holds; the plan’s start when left out.'),
     amount,
     formula,
   },
   exceptions: {
-    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line that departs from its rule.'),
+    line: required({ kind: 'reference', table: 'lines', onDelete: 'cascade' }, 'The line that departs from its rule.'),
     month: required({ kind: 'month' }, 'The month in which it does.'),
     amount,
     formula,
   },
   feeds: {
-    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line that follows.'),
+    line: required({ kind: 'reference', table: 'lines', onDelete: 'cascade' }, 'The line that follows.'),
     plan: required({ kind: 'text', most: 64 }, 'The id of the plan it follows a figure of.'),
     of: required({ kind: 'text', most: 64 }, 'Which figure: the id of a line, group or total of that plan.'),
     source: required({ kind: 'text', most: 200 }, 'What the figure is called, such as `Saturday bread stall.Net`.'),
@@ -236,16 +242,19 @@ export const TABLES = {
     position,
   },
   scenarioValues: {
-    scenario: required({ kind: 'reference', table: 'scenarios', whenGone: 'goes' }, 'The scenario it belongs to.'),
+    scenario: required({ kind: 'reference', table: 'scenarios', onDelete: 'cascade' }, 'The scenario it belongs to.'),
     assumption: required(
-      { kind: 'reference', table: 'assumptions', whenGone: 'goes' },
+      { kind: 'reference', table: 'assumptions', onDelete: 'cascade' },
       'The assumption that has another value in it.',
     ),
     value: required({ kind: 'number' }, 'Its value in all months.'),
   },
   scenarioFigures: {
-    scenario: required({ kind: 'reference', table: 'scenarios', whenGone: 'goes' }, 'The scenario it belongs to.'),
-    line: required({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line that has another figure in it.'),
+    scenario: required({ kind: 'reference', table: 'scenarios', onDelete: 'cascade' }, 'The scenario it belongs to.'),
+    line: required(
+      { kind: 'reference', table: 'lines', onDelete: 'cascade' },
+      'The line that has another figure in it.',
+    ),
     month: required({ kind: 'month' }, 'The month of the figure.'),
     amount,
   },
@@ -253,11 +262,11 @@ export const TABLES = {
   charts: {
     name: required({ kind: 'name' }, 'The chart’s title; unique among charts.'),
     list: optional(
-      { kind: 'reference', table: 'lists', whenGone: 'goes' },
+      { kind: 'reference', table: 'lists', onDelete: 'cascade' },
       'The list whose items it shows; the months of the plan when left out.',
     ),
     along: optional(
-      { kind: 'reference', table: 'listColumns', whenGone: 'goes' },
+      { kind: 'reference', table: 'listColumns', onDelete: 'cascade' },
       'For a list: the column that stands along the axis; what items are called when left out.',
     ),
     form: required({ kind: 'choice', options: CHART_FORMS }, 'How its series are shown.', 'beside'),
@@ -273,11 +282,11 @@ export const TABLES = {
     position,
   },
   chartSeries: {
-    chart: required({ kind: 'reference', table: 'charts', whenGone: 'goes' }, 'The chart it belongs to.'),
+    chart: required({ kind: 'reference', table: 'charts', onDelete: 'cascade' }, 'The chart it belongs to.'),
     of: required({ kind: 'bearer' }, 'Whose figures it draws.'),
     mark: required({ kind: 'choice', options: CHART_MARKS }, 'How it is drawn.', 'line'),
     scenario: optional(
-      { kind: 'reference', table: 'scenarios', whenGone: 'goes' },
+      { kind: 'reference', table: 'scenarios', onDelete: 'cascade' },
       'The scenario it is taken from; the plan when left out.',
     ),
     projectedFrom: optional(year, 'The year it is projected from.'),
@@ -293,7 +302,7 @@ export const TABLES = {
   },
   loans: {
     name,
-    offerOf: optional({ kind: 'reference', table: 'loans', whenGone: 'goes' }, 'The loan it is another offer for.'),
+    offerOf: optional({ kind: 'reference', table: 'loans', onDelete: 'cascade' }, 'The loan it is another offer for.'),
     unknown: required({ kind: 'choice', options: LOAN_UNKNOWNS }, 'What follows from the other terms.', 'payment'),
     amount: input('The amount borrowed.'),
     rate: input('The yearly rate, as a fraction.'),
@@ -315,7 +324,7 @@ export const TABLES = {
     position,
   },
   loanExtras: {
-    loan: required({ kind: 'reference', table: 'loans', whenGone: 'goes' }, 'The loan it is paid on.'),
+    loan: required({ kind: 'reference', table: 'loans', onDelete: 'cascade' }, 'The loan it is paid on.'),
     every: required({ kind: 'choice', options: EXTRA_RHYTHMS }, 'How often it is paid.', 'once'),
     from: required({ kind: 'month' }, 'The month it is paid in, or first paid in.'),
     until: optional({ kind: 'month' }, 'The last month it is paid in; the loan’s end when left out.'),
@@ -344,7 +353,7 @@ export const TABLES = {
   },
   savingsMoves: {
     fund: {
-      ...required({ kind: 'reference', table: 'savings', whenGone: 'goes' }, 'The fund it goes into or out of.'),
+      ...required({ kind: 'reference', table: 'savings', onDelete: 'cascade' }, 'The fund it goes into or out of.'),
       formerly: 'pot',
     },
     kind: required({ kind: 'choice', options: SAVINGS_MOVES }, 'A single deposit, a withdrawal or a pause.'),
@@ -362,7 +371,10 @@ export const TABLES = {
     position,
   },
   taxBands: {
-    schedule: required({ kind: 'reference', table: 'taxSchedules', whenGone: 'goes' }, 'The schedule it belongs to.'),
+    schedule: required(
+      { kind: 'reference', table: 'taxSchedules', onDelete: 'cascade' },
+      'The schedule it belongs to.',
+    ),
     validFrom: optional(year, 'The first year it holds; always when left out.'),
     from: required({ kind: 'input' }, 'The income it begins at.'),
     rate: required({ kind: 'input' }, 'Its rate, as a fraction.'),
@@ -401,10 +413,10 @@ export const TABLES = {
   },
   standingEntries: {
     what: required({ kind: 'text', most: 200 }, 'What it is for.', ''),
-    line: optional({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line of the budget it belongs to.'),
-    account: optional({ kind: 'reference', table: 'accounts', whenGone: 'goes' }, 'Where it goes through.'),
+    line: optional({ kind: 'reference', table: 'lines', onDelete: 'cascade' }, 'The line of the budget it belongs to.'),
+    account: optional({ kind: 'reference', table: 'accounts', onDelete: 'cascade' }, 'Where it goes through.'),
     toAccount: optional(
-      { kind: 'reference', table: 'accounts', whenGone: 'goes' },
+      { kind: 'reference', table: 'accounts', onDelete: 'cascade' },
       'For a transfer, where it goes to.',
     ),
     amount: optional(
@@ -429,7 +441,7 @@ export const TABLES = {
   },
   standingSkips: {
     standing: required(
-      { kind: 'reference', table: 'standingEntries', whenGone: 'goes' },
+      { kind: 'reference', table: 'standingEntries', onDelete: 'cascade' },
       'The recurring entry that is left out once.',
     ),
     due: required({ kind: 'date' }, 'The day it would have been due.'),
@@ -439,22 +451,25 @@ export const TABLES = {
     text: required({ kind: 'text', most: 200 }, 'The text that is looked for; any when empty.', ''),
     least: optional({ kind: 'number' }, 'The least amount, in major units, whichever way it goes.'),
     most: optional({ kind: 'number' }, 'The greatest amount.'),
-    account: optional({ kind: 'reference', table: 'accounts', whenGone: 'goes' }, 'The only account it is for.'),
-    line: optional({ kind: 'reference', table: 'lines', whenGone: 'goes' }, 'The line such entries belong to.'),
+    account: optional({ kind: 'reference', table: 'accounts', onDelete: 'cascade' }, 'The only account it is for.'),
+    line: optional({ kind: 'reference', table: 'lines', onDelete: 'cascade' }, 'The line such entries belong to.'),
     toAccount: optional(
-      { kind: 'reference', table: 'accounts', whenGone: 'goes' },
+      { kind: 'reference', table: 'accounts', onDelete: 'cascade' },
       'The other account of the transfer such entries are.',
     ),
     position,
   },
   reconciliations: {
-    account: required({ kind: 'reference', table: 'accounts', whenGone: 'goes' }, 'The account it is of.'),
+    account: required({ kind: 'reference', table: 'accounts', onDelete: 'cascade' }, 'The account it is of.'),
     on: required({ kind: 'date' }, 'The day of the statement.'),
     balance: required({ kind: 'number' }, 'The closing balance of the statement, in major units.'),
     finished: required({ kind: 'date' }, 'The day it was finished.'),
   },
   statementFormats: {
-    account: required({ kind: 'reference', table: 'accounts', whenGone: 'goes' }, 'The account whose bank writes so.'),
+    account: required(
+      { kind: 'reference', table: 'accounts', onDelete: 'cascade' },
+      'The account whose bank writes so.',
+    ),
     separator: required({ kind: 'choice', options: [',', ';', '\t', '|'] }, 'What stands between two values.', ','),
     encoding: required(
       { kind: 'choice', options: ['utf-8', 'windows-1252', 'utf-16le', 'utf-16be'] },

@@ -12,9 +12,9 @@ import { all, and, at, call, number, operation, or, text, type SheetFormula } fr
 import { formulaCell } from '../translation/formulaCell.ts';
 import { headingRow, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell, unlessEmpty } from '../translation/emptiness.ts';
-import type { Source } from '../translation/ground.ts';
-import type { PlanGround } from '../translation/planGround.ts';
-import { BLANK_ROW, CalculatorGround, result, section, type LiveCalculator } from './calculatorSheet.ts';
+import type { Source } from '../translation/formulaScope.ts';
+import type { PlanScope } from '../translation/planScope.ts';
+import { BLANK_ROW, CalculatorScope, result, section, type LiveCalculator } from './calculatorSheet.ts';
 
 /** A column of a break-even's table: an output of the calculator, or what one is reckoned from. */
 interface TableColumn {
@@ -30,10 +30,10 @@ const MONEY: CellFormat = { unit: 'money' };
 const UNITS: CellFormat = { unit: 'number', decimals: 2 };
 
 /** A break-even on a sheet of its own, a month to a row. */
-export class LiveBreakEven extends CalculatorGround implements LiveCalculator {
+export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
   private readonly row: BreakEvenRow;
 
-  constructor(ground: PlanGround, calculator: Extract<Calculator, { table: 'breakEvens' }>) {
+  constructor(ground: PlanScope, calculator: Extract<Calculator, { table: 'breakEvens' }>) {
     super(ground, calculator, 0);
     this.row = calculator.row;
   }

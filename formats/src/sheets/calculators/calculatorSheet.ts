@@ -13,8 +13,8 @@ import { messages } from '../../messages.ts';
 import { at, call, number, operation, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
-import { Unsayable, type Source } from '../translation/ground.ts';
-import { inputKey, type OutputSources, type PlanGround } from '../translation/planGround.ts';
+import { NotTranslatable, type Source } from '../translation/formulaScope.ts';
+import { inputKey, type OutputSources, type PlanScope } from '../translation/planScope.ts';
 
 /** A calculator of the plan in a workbook: the sheet it makes, and where rules find what it gives. */
 export interface LiveCalculator extends OutputSources {
@@ -24,15 +24,15 @@ export interface LiveCalculator extends OutputSources {
 }
 
 /** What the sheets of all calculators are made with. */
-export class CalculatorGround {
-  readonly ground: PlanGround;
+export class CalculatorScope {
+  readonly ground: PlanScope;
   readonly calculator: Calculator;
   readonly inputs: ReadonlyMap<string, PlacedInput>;
   /** The period its terms are read in. */
   readonly start: number;
   private readonly digits: number;
 
-  constructor(ground: PlanGround, calculator: Calculator, start: number) {
+  constructor(ground: PlanScope, calculator: Calculator, start: number) {
     this.ground = ground;
     this.calculator = calculator;
     this.start = start;
@@ -90,7 +90,7 @@ export class CalculatorGround {
     try {
       return this.inPeriod(id, period);
     } catch (error) {
-      if (error instanceof Unsayable) return undefined;
+      if (error instanceof NotTranslatable) return undefined;
       throw error;
     }
   }
@@ -169,7 +169,7 @@ export const inMonths = (duration: SheetFormula, termIn: 'months' | 'years'): Sh
 export function withoutAnswer(why: string | number): OutputSources {
   return {
     sourceOf: () => {
-      throw new Unsayable(typeof why === 'string' ? why : messages.anInputHasAProblem);
+      throw new NotTranslatable(typeof why === 'string' ? why : messages.anInputHasAProblem);
     },
   };
 }

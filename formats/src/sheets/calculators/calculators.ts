@@ -1,5 +1,5 @@
 import { calculatorsOf, type Calculator } from '@haushalt/core';
-import type { PlanGround } from '../translation/planGround.ts';
+import type { PlanScope } from '../translation/planScope.ts';
 import { LiveBreakEven } from './breakEven.ts';
 import { withoutAnswer, type LiveCalculator } from './calculatorSheet.ts';
 import { LiveLoan } from './loan.ts';
@@ -7,7 +7,7 @@ import { LiveSavings } from './savings.ts';
 import { LiveTax } from './tax.ts';
 
 /** The calculators of a plan as sheets, made known to the rules that use what they give. */
-export function liveCalculators(ground: PlanGround): LiveCalculator[] {
+export function liveCalculators(ground: PlanScope): LiveCalculator[] {
   return calculatorsOf(ground.model.document).flatMap((calculator) => {
     const live = liveCalculator(ground, calculator);
     ground.outputs.set(calculator.row.id, live);
@@ -15,7 +15,7 @@ export function liveCalculators(ground: PlanGround): LiveCalculator[] {
   });
 }
 
-function liveCalculator(ground: PlanGround, calculator: Calculator): LiveCalculator | ReturnType<typeof withoutAnswer> {
+function liveCalculator(ground: PlanScope, calculator: Calculator): LiveCalculator | ReturnType<typeof withoutAnswer> {
   const { answer } = ground.model.calculationOf(calculator.row.id)!;
   if (answer.kind === 'none') return withoutAnswer(answer.why);
   switch (calculator.table) {

@@ -13,8 +13,8 @@ import { messages } from '../../messages.ts';
 import { and, at, call, negate, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
-import { Unsayable, type Source } from '../translation/ground.ts';
-import { inputKey, type PlanGround } from '../translation/planGround.ts';
+import { NotTranslatable, type Source } from '../translation/formulaScope.ts';
+import { inputKey, type PlanScope } from '../translation/planScope.ts';
 import { inMonths, monthlyOf, result } from './calculatorSheet.ts';
 import { MONEY, ScheduleSheet, withSpare } from './scheduleSheet.ts';
 
@@ -27,7 +27,7 @@ export class LiveLoan extends ScheduleSheet {
   private readonly hasLowering: boolean;
   private readonly type: SheetFormula;
 
-  constructor(ground: PlanGround, calculator: Extract<Calculator, { table: 'loans' }>, answer: LoanAnswer) {
+  constructor(ground: PlanScope, calculator: Extract<Calculator, { table: 'loans' }>, answer: LoanAnswer) {
     const { unknown, id } = calculator.row;
     const extras = extrasOf(ground.model.document, id);
     super(ground, calculator, (terms) => {
@@ -90,7 +90,7 @@ export class LiveLoan extends ScheduleSheet {
       case 'interest share':
         return this.fixedSource('share');
       default:
-        throw new Unsayable(messages.noOutput(output));
+        throw new NotTranslatable(messages.noOutput(output));
     }
   }
 
@@ -133,7 +133,7 @@ export class LiveLoan extends ScheduleSheet {
         ? operation(monthly, '*', number(12))
         : operation(operation(operation(number(1), '+', monthly), '^', number(12)), '-', number(1));
     const guarded = (say: () => SheetFormula) => () => {
-      if (this.isTooInvolved) throw new Unsayable(messages.courseTooInvolved);
+      if (this.isTooInvolved) throw new NotTranslatable(messages.courseTooInvolved);
       return say();
     };
     return [
@@ -184,7 +184,7 @@ export class LiveLoan extends ScheduleSheet {
     balloon: SheetFormula,
   ): SheetFormula | null {
     if (this.given.yearlyCost === null) return null;
-    if (this.mayEnd || !this.isRateSteady || this.has('interestOnly')) throw new Unsayable(messages.searchedFor);
+    if (this.mayEnd || !this.isRateSteady || this.has('interestOnly')) throw new NotTranslatable(messages.searchedFor);
     const received = this.has('fee') ? operation(amount, '-', this.term('fee')) : amount;
     const monthly = call('RATE', months, negate(paid), received, negate(balloon), this.type);
     return operation(operation(operation(number(1), '+', monthly), '^', number(12)), '-', number(1));
@@ -250,7 +250,7 @@ export class LiveLoan extends ScheduleSheet {
     const [O, I, P, X] = ['opening', 'interest', 'payment', 'extra'].map((name) => this.cell(name, month));
     const [opening, interest, paid, extra] = [O!, I!, P!, X!];
     const say = (formula: () => SheetFormula) => () => {
-      if (this.isTooInvolved) throw new Unsayable(messages.courseTooInvolved);
+      if (this.isTooInvolved) throw new NotTranslatable(messages.courseTooInvolved);
       return formula();
     };
     const figure = (column: string, value: number | undefined, formula: () => SheetFormula, format = MONEY) =>

@@ -11,8 +11,8 @@ import { messages } from '../../messages.ts';
 import { at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
-import { Unsayable, type Source } from '../translation/ground.ts';
-import type { PlanGround } from '../translation/planGround.ts';
+import { NotTranslatable, type Source } from '../translation/formulaScope.ts';
+import type { PlanScope } from '../translation/planScope.ts';
 import { inMonths, monthlyOf, result } from './calculatorSheet.ts';
 import { MONEY, ScheduleSheet, withSpare } from './scheduleSheet.ts';
 
@@ -22,7 +22,7 @@ export class LiveSavings extends ScheduleSheet {
   private readonly moves: readonly SavingsMoveRow[];
   private readonly given: SavingsAnswer;
 
-  constructor(ground: PlanGround, calculator: Extract<Calculator, { table: 'savings' }>, answer: SavingsAnswer) {
+  constructor(ground: PlanScope, calculator: Extract<Calculator, { table: 'savings' }>, answer: SavingsAnswer) {
     super(ground, calculator, (terms) => {
       const mayEnd = calculator.row.unknown === 'months' || (terms.has('months') && !terms.isTyped('months'));
       return { rows: mayEnd ? withSpare(answer.months, 24) : answer.months, mayEnd };
@@ -68,7 +68,7 @@ export class LiveSavings extends ScheduleSheet {
       case 'total interest':
         return this.fixedSource('interest');
       default:
-        throw new Unsayable(messages.noOutput(output));
+        throw new NotTranslatable(messages.noOutput(output));
     }
   }
 
@@ -153,10 +153,10 @@ export class LiveSavings extends ScheduleSheet {
     const { deposit, rate, months, goal, totalDeposits, totalInterest } = this.given;
     return [
       ...(unknown === 'deposit'
-        ? [result(messages.monthlyDeposit, deposit, MONEY, this.fixed('deposit'), () => { throw new Unsayable(messages.searchedFor); })] // prettier-ignore
+        ? [result(messages.monthlyDeposit, deposit, MONEY, this.fixed('deposit'), () => { throw new NotTranslatable(messages.searchedFor); })] // prettier-ignore
         : []),
       result(messages.yearlyRate, rate, { unit: 'ratePerYear' }, this.fixed('rate'), () => {
-        if (unknown === 'rate') throw new Unsayable(messages.searchedFor);
+        if (unknown === 'rate') throw new NotTranslatable(messages.searchedFor);
         return this.rateIn(1);
       }),
       result(messages.termInMonths, months, { unit: 'count' }, this.fixed('months'), () =>
@@ -186,7 +186,7 @@ export class LiveSavings extends ScheduleSheet {
     const [opening, deposit, withdrawal, interest] = ['opening', 'deposit', 'withdrawal', 'interest'].map(cell) as [SheetFormula, SheetFormula, SheetFormula, SheetFormula]; // prettier-ignore
     const isAfter = this.isLivedOff && month > this.given.months;
     const say = (formula: () => SheetFormula) => () => {
-      if (isAfter) throw new Unsayable(messages.livedOffHere);
+      if (isAfter) throw new NotTranslatable(messages.livedOffHere);
       return formula();
     };
     const figure = (name: string, value: number | undefined, formula: () => SheetFormula): SheetCell =>

@@ -4,9 +4,9 @@ import { all, at, call, operation, text, type SheetFormula } from '../formula.ts
 import { headingRow, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
-import type { Source } from '../translation/ground.ts';
-import { inputKey, type PlanGround } from '../translation/planGround.ts';
-import { BLANK_ROW, CalculatorGround, section, withoutSpareRows, type LiveCalculator } from './calculatorSheet.ts';
+import type { Source } from '../translation/formulaScope.ts';
+import { inputKey, type PlanScope } from '../translation/planScope.ts';
+import { BLANK_ROW, CalculatorScope, section, withoutSpareRows, type LiveCalculator } from './calculatorSheet.ts';
 
 export const MONEY: CellFormat = { unit: 'money' };
 /** The most months a schedule has to spare. */
@@ -39,7 +39,7 @@ interface Layout {
 }
 
 /** A calculator with a schedule month by month, on a sheet of its own: its terms, what it comes to, and the schedule. */
-export abstract class ScheduleSheet extends CalculatorGround implements LiveCalculator {
+export abstract class ScheduleSheet extends CalculatorScope implements LiveCalculator {
   protected readonly rows: number;
   protected readonly mayEnd: boolean;
   /** The place among the plan's months of the schedule's first one; below 0 where it began before the plan. */
@@ -47,9 +47,9 @@ export abstract class ScheduleSheet extends CalculatorGround implements LiveCalc
   private readonly first: Month;
 
   constructor(
-    ground: PlanGround,
+    ground: PlanScope,
     calculator: Calculator & { readonly row: { readonly first: Month } },
-    length: (ground: CalculatorGround) => Length,
+    length: (ground: CalculatorScope) => Length,
   ) {
     const { calendar } = ground.model;
     super(ground, calculator, nearestPeriod(calendar, calculator.row.first));

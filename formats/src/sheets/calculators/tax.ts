@@ -18,17 +18,17 @@ import { formulaCell } from '../translation/formulaCell.ts';
 import { emptyWithAny, unlessEmpty } from '../translation/emptiness.ts';
 import { headingRow, EMPTY_CELL, words, type Sheet, type SheetRow } from '../sheet.ts';
 import { taxOf } from '../translation/functions.ts';
-import { Unsayable, type ScheduleSource, type Source } from '../translation/ground.ts';
-import type { PlanGround } from '../translation/planGround.ts';
-import { BLANK_ROW, CalculatorGround, section, withoutSpareRows, type LiveCalculator } from './calculatorSheet.ts';
+import { NotTranslatable, type ScheduleSource, type Source } from '../translation/formulaScope.ts';
+import type { PlanScope } from '../translation/planScope.ts';
+import { BLANK_ROW, CalculatorScope, section, withoutSpareRows, type LiveCalculator } from './calculatorSheet.ts';
 
 /** A tax schedule on a sheet of its own: its bands, and the tax on the income of each year. */
-export class LiveTax extends CalculatorGround implements LiveCalculator {
+export class LiveTax extends CalculatorScope implements LiveCalculator {
   private readonly schedule: TaxScheduleRow;
   private readonly months: readonly (TaxAnswer | NoFigure)[];
 
   constructor(
-    ground: PlanGround,
+    ground: PlanScope,
     calculator: Extract<Calculator, { table: 'taxSchedules' }>,
     months: readonly (TaxAnswer | NoFigure)[],
   ) {
@@ -39,7 +39,7 @@ export class LiveTax extends CalculatorGround implements LiveCalculator {
 
   private partsIn(place: number): { readonly income: Source | null; readonly schedule: ScheduleSource } {
     const answer = this.months[place];
-    if (isNoFigure(answer) && typeof answer.why === 'string') throw new Unsayable(answer.why);
+    if (isNoFigure(answer) && typeof answer.why === 'string') throw new NotTranslatable(answer.why);
     return {
       income: this.inPeriod(this.idOf('income'), place),
       schedule: this.ground.scheduleOf(this.schedule.id, place),
@@ -61,7 +61,7 @@ export class LiveTax extends CalculatorGround implements LiveCalculator {
       case 'marginal rate':
         return of(marginalRate(income.value, schedule));
       default:
-        throw new Unsayable(messages.noOutput(output));
+        throw new NotTranslatable(messages.noOutput(output));
     }
   }
 

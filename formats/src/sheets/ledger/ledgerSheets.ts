@@ -1,4 +1,4 @@
-import { inOrder, planOf, stretches, type Happened, type LedgerEntry, type PlanModel } from '@haushalt/core';
+import { inOrder, planOf, stretches, type LedgerSummary, type LedgerEntry, type PlanModel } from '@haushalt/core';
 import type { DefinedName, Sheet } from '../sheet.ts';
 import { accountsSheet } from './accounts.ts';
 import { journalNames, journalSheet } from './journal.ts';
@@ -14,7 +14,7 @@ export interface LedgerSheets {
 }
 
 /** The ledger as sheets; none where nothing was entered, or more than a workbook counts over. */
-export function ledgerSheets(model: PlanModel, happened: Happened, entries: readonly LedgerEntry[]): LedgerSheets {
+export function ledgerSheets(model: PlanModel, happened: LedgerSummary, entries: readonly LedgerEntry[]): LedgerSheets {
   if (entries.length === 0 || entries.length > MOST_IN_JOURNAL) return { sheets: [], names: [] };
   const { document, calendar } = model;
   const { name, currency } = planOf(document);

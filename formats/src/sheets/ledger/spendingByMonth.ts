@@ -15,7 +15,7 @@ import {
   totalOfSide,
   yearIn,
   type Document,
-  type Happened,
+  type LedgerSummary,
   type LedgerEntry,
   type LineRow,
   type Month,
@@ -37,14 +37,19 @@ interface Counted {
 /** What happened in a year month by month, line by line, counted from the journal. */
 export class SpendingByMonth {
   private readonly document: Document;
-  private readonly happened: Happened;
+  private readonly happened: LedgerSummary;
   private readonly entries: readonly LedgerEntry[];
   private readonly months: readonly Month[];
   private readonly id: string;
   private readonly year: string;
 
   /** `entries` by day; at least one. */
-  constructor({ document, calendar }: PlanModel, happened: Happened, entries: readonly LedgerEntry[], year: Stretch) {
+  constructor(
+    { document, calendar }: PlanModel,
+    happened: LedgerSummary,
+    entries: readonly LedgerEntry[],
+    year: Stretch,
+  ) {
     this.document = document;
     this.happened = happened;
     this.entries = entries;
@@ -118,25 +123,25 @@ export class SpendingByMonth {
     ];
   }
 
-  private row(role: SheetRow['role'], bearer: string, title: string, { figure, formula }: Counted): SheetRow {
+  private row(role: SheetRow['role'], figureRef: string, title: string, { figure, formula }: Counted): SheetRow {
     const { document, months } = this;
-    const side = document.groups.get(bearer)?.side ?? sideOfLine(document, bearer);
+    const side = document.groups.get(figureRef)?.side ?? sideOfLine(document, figureRef);
     const cells = months.map((month): SheetCell => ({
       value: figure(month),
       format: MONEY,
-      key: this.key(bearer, month),
+      key: this.key(figureRef, month),
       formula: formula(month),
     }));
     const year: SheetCell = {
       value: months.reduce((sum, month) => sum + figure(month), 0),
       format: MONEY,
-      key: this.key(bearer, 'year'),
-      formula: call('SUM', all(months.map((month) => this.key(bearer, month)))),
+      key: this.key(figureRef, 'year'),
+      formula: call('SUM', all(months.map((month) => this.key(figureRef, month)))),
     };
     return {
       role,
       ...(side ? { side } : {}),
-      cells: [words(title, { key: this.key(bearer, 'name') }), ...cells, year],
+      cells: [words(title, { key: this.key(figureRef, 'name') }), ...cells, year],
     };
   }
 
@@ -151,9 +156,9 @@ export class SpendingByMonth {
     };
   }
 
-  private sumOf(bearer: string, parts: readonly string[]): Counted {
+  private sumOf(figureRef: string, parts: readonly string[]): Counted {
     return {
-      figure: (month) => this.actualOf(bearer, month),
+      figure: (month) => this.actualOf(figureRef, month),
       formula: (month) => call('SUM', all(parts.map((part) => this.key(part, month)))),
     };
   }
@@ -170,15 +175,15 @@ export class SpendingByMonth {
     };
   }
 
-  private actualOf(bearer: string, month: Month): number {
-    return actualOver(this.document, this.happened.actuals, bearer, [month]) ?? 0;
+  private actualOf(figureRef: string, month: Month): number {
+    return actualOver(this.document, this.happened.actuals, figureRef, [month]) ?? 0;
   }
 
   private isIn(month: Month): SheetFormula {
     return operation(column('month'), '=', at(this.key('heading', month)));
   }
 
-  private key(bearer: string, month: Month | 'year' | 'name'): string {
-    return `${this.id}:${bearer}@${month}`;
+  private key(figureRef: string, month: Month | 'year' | 'name'): string {
+    return `${this.id}:${figureRef}@${month}`;
   }
 }

@@ -1,7 +1,7 @@
 import { messages } from '../../messages.ts';
 import type { SheetFormula } from '../formula.ts';
 import type { SheetCell } from '../sheet.ts';
-import { Unsayable } from './ground.ts';
+import { NotTranslatable } from './formulaScope.ts';
 
 /**
  * A cell with the formula that `say` gives for it: `undefined` stands for a typed figure, `null` for nothing at all. What
@@ -13,7 +13,7 @@ export function formulaCell(cell: SheetCell, say: () => SheetFormula | null | un
     if (formula === undefined) return cell;
     return formula === null ? { ...cell, value: null } : { ...cell, formula };
   } catch (error) {
-    if (!(error instanceof Unsayable)) throw error;
+    if (!(error instanceof NotTranslatable)) throw error;
     return figureBecause(cell, error.message);
   }
 }

@@ -2,22 +2,22 @@ import { type Call, type Expression } from '@haushalt/core';
 import { and, at, call as invoke, negate, number, operation, type SheetFormula } from '../formula.ts';
 import { messages } from '../../messages.ts';
 import { emptyWithAll, emptyWithAny, type Emptiness } from './emptiness.ts';
-import { Unsayable, type ScheduleSource, type Teller } from './ground.ts';
+import { NotTranslatable, type ScheduleSource, type ExpressionWriter } from './formulaScope.ts';
 
 /** How a function of the formula language is said in a workbook. */
-interface Saying {
-  readonly value: (t: Teller, of: Call, place: number) => SheetFormula;
+interface FunctionTranslation {
+  readonly value: (t: ExpressionWriter, of: Call, place: number) => SheetFormula;
   /** When it gives nothing; as soon as one of its figures is empty, when left out. */
-  readonly empty?: (t: Teller, of: Call, place: number) => Emptiness;
+  readonly empty?: (t: ExpressionWriter, of: Call, place: number) => Emptiness;
   readonly isCondition?: boolean;
 }
 
 /** A function that has the same name, arguments and meaning there. */
-const same = (name: string): Saying => ({
+const same = (name: string): FunctionTranslation => ({
   value: (t, { args }, place) => invoke(name, ...args.map((arg) => t.figure(arg, place))),
 });
 /** A function that rounds to so many decimals; a part of one is none. */
-const rounding = (name: string): Saying => ({
+const rounding = (name: string): FunctionTranslation => ({
   value: (t, { args }, place) => {
     const [figure, digits] = args;
     const isWhole = digits === undefined || (digits.kind === 'number' && Number.isInteger(digits.value));
@@ -26,17 +26,17 @@ const rounding = (name: string): Saying => ({
   },
 });
 /** Interest or repayment of several payments, which have to say there when payments fall due. */
-const ofSeveralPayments = (name: string): Saying => ({
+const ofSeveralPayments = (name: string): FunctionTranslation => ({
   value: (t, { args }, place) =>
     invoke(name, ...args.map((arg) => t.figure(arg, place)), ...(args.length < 6 ? [number(0)] : [])),
 });
 /** A function of several figures that passes over empty ones. */
-const overSeveral = (name: string): Saying => ({
+const overSeveral = (name: string): FunctionTranslation => ({
   value: (t, { args }, place) => invoke(name, ...t.passingOver(args, place)),
   empty: (t, of, place) => emptyWithAll(t.emptyArgs(of, place)),
 });
 /** A figure for a stretch of months. */
-const overStretch = (name: string): Saying => ({
+const overStretch = (name: string): FunctionTranslation => ({
   value: (t, of, place) => {
     const { from, to } = t.stretch(of, place);
     return invoke(name, t.cells(of.args[0]!, from, to));
@@ -47,12 +47,12 @@ const overStretch = (name: string): Saying => ({
   },
 });
 /** The figure of another month, or of another item. */
-const elsewhere = (direction: 1 | -1 | 0): Saying => {
-  const other = (t: Teller, { args }: Call, place: number) => {
+const elsewhere = (direction: 1 | -1 | 0): FunctionTranslation => {
+  const other = (t: ExpressionWriter, { args }: Call, place: number) => {
     const by = args[1] === undefined ? 1 : Math.round(t.constant(args[1], messages.howFarIsComputed));
     return direction === 0 ? by - 1 : place + direction * by;
   };
-  const isThere = (t: Teller, of: Call, place: number) => place >= 0 && place < t.ground.count && of !== null;
+  const isThere = (t: ExpressionWriter, of: Call, place: number) => place >= 0 && place < t.ground.count && of !== null;
   return {
     value: (t, of, place) => {
       const there = other(t, of, place);
@@ -65,13 +65,13 @@ const elsewhere = (direction: 1 | -1 | 0): Saying => {
   };
 };
 
-const running: Saying = {
+const running: FunctionTranslation = {
   value: (t, of, place) => invoke('SUM', t.cells(of.args[0]!, t.stretch(of, place).from, place + 1)),
   empty: (t, of, place) => t.emptyThroughout(of.args[0]!, t.stretch(of, place).from, place + 1),
 };
 
 /** `if` and `IFS`: conditions, each with a figure, and perhaps one more at the end. */
-const choice: Saying = {
+const choice: FunctionTranslation = {
   value: (t, of, place) => nested(t, of.args, place, (arg) => t.figure(arg, place), number(0)),
   empty: (t, of, place) => {
     const branches = of.args.filter((_, index) => index % 2 === 1 || index === of.args.length - 1);
@@ -85,7 +85,7 @@ const choice: Saying = {
 };
 
 function nested(
-  t: Teller,
+  t: ExpressionWriter,
   args: readonly Expression[],
   place: number,
   say: (arg: Expression) => SheetFormula,
@@ -103,7 +103,7 @@ const condition = (empty: Emptiness): SheetFormula =>
 const orFalse = (empty: Emptiness): Emptiness =>
   typeof empty === 'boolean' ? empty : invoke('IFERROR', empty, invoke('FALSE'));
 
-const connective = (name: string): Saying => ({
+const connective = (name: string): FunctionTranslation => ({
   value: (t, { args }, place) => invoke(name, ...args.map((arg) => t.condition(arg, place))),
   empty: () => false,
   isCondition: true,
@@ -112,7 +112,7 @@ const connective = (name: string): Saying => ({
 /** The most rates one after the other that are written into one formula. */
 const MOST_RATES = 60;
 
-const grow: Saying = {
+const grow: FunctionTranslation = {
   value: (t, of, place) => {
     const factors: { rate: SheetFormula; written: string; times: number }[] = [];
     const add = (rate: SheetFormula, times: number) => {
@@ -122,7 +122,7 @@ const grow: Saying = {
       else factors.push({ rate, written, times });
     };
     for (const { at: step, times } of growthSteps(t, of, place)) add(t.figure(of.args[1]!, step), times);
-    if (factors.length > MOST_RATES) throw new Unsayable(messages.tooManyRates);
+    if (factors.length > MOST_RATES) throw new NotTranslatable(messages.tooManyRates);
     return factors.reduce(
       (product, { rate, times }) => {
         const factor = operation(number(1), '+', rate);
@@ -138,10 +138,11 @@ const grow: Saying = {
   },
 };
 
-const beginning = (t: Teller, of: Call) => Math.round(t.constant(of.args[2]!, messages.theBeginningIsComputed)) - 1;
+const beginning = (t: ExpressionWriter, of: Call) =>
+  Math.round(t.constant(of.args[2]!, messages.theBeginningIsComputed)) - 1;
 
 /** The months in which something grows up to a month, and how often at that month's rate. */
-function growthSteps(t: Teller, of: Call, place: number): { at: number; times: number }[] {
+function growthSteps(t: ExpressionWriter, of: Call, place: number): { at: number; times: number }[] {
   const [, , , word] = of.args;
   const stride = word?.kind === 'word' && word.word === 'month' ? 1 : 12;
   let reached = beginning(t, of);
@@ -156,15 +157,15 @@ function growthSteps(t: Teller, of: Call, place: number): { at: number; times: n
   return steps;
 }
 
-const recentStretch = (t: Teller, of: Call, place: number) => ({
+const recentStretch = (t: ExpressionWriter, of: Call, place: number) => ({
   from: Math.max(0, place - Math.round(t.constant(of.args[1]!, messages.howFarIsComputed))),
   to: place,
 });
 
-const tax: Saying = {
+const tax: FunctionTranslation = {
   value: (t, { args }, place) => {
     const [schedule, income] = args;
-    if (schedule?.kind !== 'ref' || income === undefined) throw new Unsayable(messages.noSchedule);
+    if (schedule?.kind !== 'ref' || income === undefined) throw new NotTranslatable(messages.noSchedule);
     const source = t.ground.scheduleOf(schedule.id, place);
     const isLong = income.kind !== 'ref' && income.kind !== 'number';
     const given = isLong ? at(t.ground.aside(income, place, true)) : t.figure(income, place);
@@ -195,7 +196,7 @@ export function taxOf(
   return conditions.length === 0 ? tax : invoke('IF', and(...conditions), tax, invoke('NA'));
 }
 
-const SAYINGS: Readonly<Record<string, Saying>> = {
+const SAYINGS: Readonly<Record<string, FunctionTranslation>> = {
   prior: elsewhere(-1),
   next: elsewhere(1),
   at: elsewhere(0),
@@ -311,8 +312,8 @@ function looksAlong({ args }: Call): boolean {
 }
 
 /** How a function is said. Throws `Unsayable` for one no workbook has. */
-export function sayingOf(name: string): Saying {
+export function sayingOf(name: string): FunctionTranslation {
   const saying = SAYINGS[name.toLowerCase()];
-  if (!saying) throw new Unsayable(messages.noFunctionCalled(name));
+  if (!saying) throw new NotTranslatable(messages.noFunctionCalled(name));
   return saying;
 }

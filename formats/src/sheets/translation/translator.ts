@@ -2,17 +2,17 @@ import { functionOf, isRead, parameterAt, spanOf, type Call, type Expression, ty
 import { all, at, call as invoke, number, operation, negate, type SheetFormula } from '../formula.ts';
 import { emptyWithAll, emptyWithAny, emptyAs, unlessEmpty, type Emptiness } from './emptiness.ts';
 import { sayingOf } from './functions.ts';
-import { Unsayable, type Ground, type Teller } from './ground.ts';
+import { NotTranslatable, type FormulaScope, type ExpressionWriter } from './formulaScope.ts';
 
 /**
  * Says rules as formulas of a workbook: what a rule gives in one month, or for one item. Empty months are the point where
  * the two differ: a workbook counts an empty cell as nothing, a rule mostly gives nothing then. So there are two walks: one
  * for the figure, with 0 for what is empty, and one for whether there is any.
  */
-export class Translator implements Teller {
-  readonly ground: Ground;
+export class Translator implements ExpressionWriter {
+  readonly ground: FormulaScope;
 
-  constructor(ground: Ground) {
+  constructor(ground: FormulaScope) {
     this.ground = ground;
   }
 
@@ -66,7 +66,7 @@ export class Translator implements Teller {
         return sayingOf(expression.name).value(this, expression, place);
       case 'name':
       case 'option':
-        throw new Unsayable('');
+        throw new NotTranslatable('');
     }
   }
 
@@ -162,7 +162,7 @@ export class Translator implements Teller {
     if (expression.kind === 'number') return expression.value;
     if (expression.kind === 'date') return this.ground.placeOf(expression.month) + 1;
     if (expression.kind === 'negate') return -this.constant(expression.operand, words);
-    throw new Unsayable(words);
+    throw new NotTranslatable(words);
   }
 }
 

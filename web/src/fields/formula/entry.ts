@@ -26,7 +26,7 @@ export function looksLikeFormula(text: string): boolean {
 }
 
 /** Whether a rule is reckoning with figures alone, such as `12*3+5`: it stands for one figure. */
-export function isReckoning(text: string): boolean {
+export function isExplanation(text: string): boolean {
   return looksLikeFormula(text) && !/[\p{L}'‘]/u.test(text);
 }
 

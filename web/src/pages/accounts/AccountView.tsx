@@ -25,7 +25,7 @@ import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import type { Ledger } from '../../parts/ledger/useLedger.ts';
 import { useRole, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
-import { Tool } from '../../ui/Tool.tsx';
+import { ToolbarButton } from '../../ui/ToolbarButton.tsx';
 import { AccountEntries } from './AccountEntries.tsx';
 import { Reconciling } from './Reconciling.tsx';
 import { Reconciliations } from './Reconciliations.tsx';
@@ -84,8 +84,8 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
         <button type="button" className="tool" onClick={onEdit}>
           <Icon name="edit" /> {messages.changeAccount}
         </button>
-        {onFetch && <Tool icon="fetch" words={messages.fetchFromBank} {...whoMay} onClick={onFetch} />}
-        <Tool icon="openFile" words={messages.importStatement} {...whoMay} onClick={onImport} />
+        {onFetch && <ToolbarButton icon="fetch" words={messages.fetchFromBank} {...whoMay} onClick={onFetch} />}
+        <ToolbarButton icon="openFile" words={messages.importStatement} {...whoMay} onClick={onImport} />
         <button
           type="button"
           className="tool"

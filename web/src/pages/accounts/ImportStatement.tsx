@@ -157,7 +157,7 @@ export function ImportStatement({
   };
 
   const editing: ColumnEditing<LineRow, GridColumn> = {
-    whyNot: (row, column) => (column.id !== 'target' ? messages.typeItsLine : row.line.state === 'new' ? null : messages.cannotAssign), // prettier-ignore
+    readOnlyReason: (row, column) => (column.id !== 'target' ? messages.typeItsLine : row.line.state === 'new' ? null : messages.cannotAssign), // prettier-ignore
     begin: () => ({ text: '', options: { target: null } }),
     read(at, { options }) {
       if (options.target != null) onCorrect(at.row, { target: options.target });

@@ -10,10 +10,10 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
-import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { CalculatorLayout, type Explaining } from '../../parts/calculators/CalculatorLayout.tsx';
 import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
 import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
-import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { ChartCard } from '../../parts/calculators/ChartCard.tsx';
 import { InputRow } from '../../parts/calculators/Terms.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -45,7 +45,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
     session.send(commandForSettings('breakEvens', row.id, settings))?.message ?? null;
   return (
     <>
-      <Bench
+      <CalculatorLayout
         name={row.name}
         answerLabel={messages.whenIsReached(row.name)}
         period={0}
@@ -91,7 +91,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
             )}
           </>
         )}
-      </Bench>
+      </CalculatorLayout>
       {choosing !== null && (
         <LinesDialog
           title={messages.whatCosts(names[choosing])}
@@ -143,7 +143,7 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
       <p className="bench-words" role="status">
         {crossing ? messages.untilThenHasCostLess(before, after) : never}
       </p>
-      <Pictured
+      <ChartCard
         picture={picture}
         height={260}
         label={messages.costsAddedUpMonthBy}

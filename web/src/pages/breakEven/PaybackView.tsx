@@ -9,10 +9,10 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import { useNotices } from '../../ui/Notices.tsx';
-import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { CalculatorLayout, type Explaining } from '../../parts/calculators/CalculatorLayout.tsx';
 import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
 import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
-import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { ChartCard } from '../../parts/calculators/ChartCard.tsx';
 import { InputRow } from '../../parts/calculators/Terms.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -40,7 +40,7 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
   const known = ['{@net}', ...groups.map(({ group }) => signed(group.side, group.id))];
   return (
     <>
-      <Bench
+      <CalculatorLayout
         name={row.name}
         answerLabel={messages.whenIsReached(row.name)}
         period={0}
@@ -87,7 +87,7 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
             )}
           </>
         )}
-      </Bench>
+      </CalculatorLayout>
       {choosing && (
         <LinesDialog
           title={messages.whatHasToPayItself}
@@ -141,7 +141,7 @@ function Payback({ row, payback, explained, onExplain }: PaybackProps) {
           {never ?? messages.inItFallsBelowNothing(monthInWords(again!, locale))}
         </p>
       )}
-      <Pictured
+      <ChartCard
         picture={picture}
         height={260}
         label={messages.addedUpMonthByMonth}

@@ -13,10 +13,10 @@ import {
 import { useMemo, useState } from 'react';
 import { MonthField } from '../../fields/CalendarField.tsx';
 import { Segments } from '../../ui/Segments.tsx';
-import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { CalculatorLayout, type Explaining } from '../../parts/calculators/CalculatorLayout.tsx';
 import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
 import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
-import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { ChartCard } from '../../parts/calculators/ChartCard.tsx';
 import { InputRow } from '../../parts/calculators/Terms.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -55,7 +55,7 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
     />
   );
   return (
-    <Bench
+    <CalculatorLayout
       name={row.name}
       answerLabel={messages.whatComesTo(row.name)}
       period={period}
@@ -97,7 +97,7 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
           {view === 'unitCost' && <UnitCost row={row} model={model} />}
         </>
       )}
-    </Bench>
+    </CalculatorLayout>
   );
 }
 
@@ -171,7 +171,7 @@ function Crossing({ answer }: { readonly answer: UnitsAnswer }) {
   const { rows, columns, picture, marked } = unitsView(answer, document);
   return (
     <>
-      <Pictured
+      <ChartCard
         picture={picture}
         height={250}
         label={messages.profitByUnits}
@@ -190,7 +190,7 @@ function UnitCost({ row, model }: { readonly row: BreakEvenRow; readonly model: 
   if (shown.isEmpty) return <p className="bench-words">{messages.nameTheCostsOfA}</p>;
   return (
     <>
-      <Pictured
+      <ChartCard
         picture={shown.picture}
         height={220}
         label={messages.unitCost}

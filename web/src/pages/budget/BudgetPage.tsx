@@ -1,7 +1,7 @@
 import { isYearLocked, planOf } from '@haushalt/core';
 import { useCallback, useLayoutEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { useStable } from '../../ui/useStable.ts';
+import { useEventCallback } from '../../ui/useEventCallback.ts';
 import { selectOne, type GridPlace } from '../../grid/selection.ts';
 import { useGrid, type GridControl } from '../../grid/useGrid.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -14,19 +14,19 @@ import { PanelOf } from './panels/PanelOf.tsx';
 import { PrintNotes } from './PrintNotes.tsx';
 import { TrialStrip } from '../../parts/trial/TrialStrip.tsx';
 import { cellText, cellsIn } from './block/blocks.ts';
-import { budgetKeys } from './deeds/budgetKeys.ts';
+import { budgetKeys } from './actions/budgetKeys.ts';
 import { BudgetSheet } from './sheet/BudgetSheet.tsx';
 import type { CellContext } from './sheet/cells.tsx';
 import type { BudgetColumn } from '../../parts/lines/columns.ts';
 import { blockEditing, budgetEditing } from './editors/editing.ts';
-import { moveRowTo } from './deeds/moving.ts';
+import { moveRowTo } from './actions/moving.ts';
 import type { BudgetRow } from '../../parts/lines/rows.ts';
 import { usePanels } from './panels/usePanels.ts';
-import { useBlockDeeds } from './deeds/useBlockDeeds.ts';
-import { useFootDeeds } from './deeds/useFootDeeds.ts';
-import { useGoing, type OnArrival } from './deeds/useGoing.ts';
-import { useRowActions } from './deeds/useRowActions.ts';
-import { useRowDeeds } from './deeds/useRowDeeds.ts';
+import { useSelectionActions } from './actions/useSelectionActions.ts';
+import { useDetailActions } from './actions/useDetailActions.ts';
+import { useNavigateToCell, type AfterNavigation } from './actions/useNavigateToCell.ts';
+import { useRowActions } from './actions/useRowActions.ts';
+import { useLineActions } from './actions/useLineActions.ts';
 import { useShownBudget } from './sheet/useShownBudget.ts';
 import './budget.scss';
 import { useBudgetView } from '../../parts/lines/view.ts';
@@ -60,8 +60,8 @@ export function BudgetPage() {
       return true;
     },
     onKey: (event, target) => keys(event, target, control),
-    onClear: () => blockDeeds.clear(),
-    onPaste: (text) => blockDeeds.paste(text),
+    onClear: () => selectionActions.clear(),
+    onPaste: (text) => selectionActions.paste(text),
     textOf: (target, where) => cellText(model, view, scope, target, where),
   });
   const { selection, row, column, isBlock, focus, select, open } = control;
@@ -78,15 +78,15 @@ export function BudgetPage() {
   }, [dialog, isEmpty, focus]);
 
   const arrive = useCallback(
-    (at: GridPlace, then: OnArrival) => {
+    (at: GridPlace, then: AfterNavigation) => {
       select(selectOne(at));
       focus();
       if (then !== 'nothing') open(at, null, then === 'rule');
     },
     [select, focus, open],
   );
-  const show = useGoing({ all, columns, scope, year, view, changeView, setYear, onArrive: arrive });
-  const doToRow = useRowDeeds({
+  const show = useNavigateToCell({ all, columns, scope, year, view, changeView, setYear, onArrive: arrive });
+  const doToRow = useLineActions({
     actions,
     view,
     changeView,
@@ -96,11 +96,11 @@ export function BudgetPage() {
     onRule: () => setPanel('rule'),
     onMoved: () => select((same) => same),
   });
-  const blockDeeds = useBlockDeeds({ control, all, columns, cells, view, year, send, onDialog: setDialog });
+  const selectionActions = useSelectionActions({ control, all, columns, cells, view, year, send, onDialog: setDialog });
 
   const { panel, setPanel, trial, setTrial, openPanel, toggleTrial } = usePanels(row);
-  const lockYear = useStable((locked: boolean) => void send({ kind: 'year.lock', year, locked }));
-  const keepOrder = useStable(() => {
+  const lockYear = useEventCallback((locked: boolean) => void send({ kind: 'year.lock', year, locked }));
+  const keepOrder = useEventCallback(() => {
     if (actions.keepOrder()) changeView({ sortBy: 'order' });
   });
   const keys = budgetKeys({
@@ -109,13 +109,19 @@ export function BudgetPage() {
     changeView,
     doToRow,
     onPanel: openPanel,
-    onAdjust: blockDeeds.adjust,
+    onAdjust: selectionActions.adjust,
     onNote: () => {
       if (row?.id != null && month !== undefined) setDialog({ kind: 'note', of: row.id, month });
     },
     onTry: toggleTrial,
   });
-  const foot = useFootDeeds({ control, blockDeeds, show, onDialog: setDialog, onRule: () => setPanel('rule') });
+  const foot = useDetailActions({
+    control,
+    selectionActions,
+    show,
+    onDialog: setDialog,
+    onRule: () => setPanel('rule'),
+  });
   const context: CellContext = { state, view, year, scope, trial, onRow: doToRow };
 
   return (

@@ -3,7 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { memo, useState, type ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Icon } from '../../ui/Icon.tsx';
-import { Tool } from '../../ui/Tool.tsx';
+import { ToolbarButton } from '../../ui/ToolbarButton.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { countTyped } from './panels/ExceptionsPanel.tsx';
@@ -267,21 +267,21 @@ export const BudgetToolbar = memo(function BudgetToolbar({
         >
           <span className="exception-mark" aria-hidden="true" /> {messages.exceptionCount(typed.exceptions)}
         </button>
-        <Tool
+        <ToolbarButton
           icon="split"
           words={messages.split}
           title={messages.splitTheIncomeByPercentages}
           isOn={panel === 'split'}
           onClick={() => onPanel('split')}
         />
-        <Tool
+        <ToolbarButton
           icon="fit"
           words={messages.makeItFit}
           title={messages.makeTheYearFitAlt}
           isOn={panel === 'fit'}
           onClick={() => onPanel('fit')}
         />
-        <Tool
+        <ToolbarButton
           icon="trial"
           words={messages.try}
           title={messages.trySomethingAndSeeEvery}

@@ -5,7 +5,7 @@ import { looksLikeFormula, readEntry } from '../../fields/formula/entry.ts';
 import { budgetColumns, fittingColumns } from '../../parts/lines/columns.ts';
 import { firstReach, reachOf, replacedBy } from './editors/reach.ts';
 import { endFigure, monthFigure } from '../../parts/lines/figures.ts';
-import { moveGroup, moveLine, moveRowTo } from './deeds/moving.ts';
+import { moveGroup, moveLine, moveRowTo } from './actions/moving.ts';
 import { budgetRows, type BudgetRow } from '../../parts/lines/rows.ts';
 import { NO_FILTER, USUAL_VIEW, linkToView, readView, viewInLink, type BudgetView } from '../../parts/lines/view.ts';
 import { startingText } from './editors/startingText.ts';

@@ -7,7 +7,7 @@ import { messages } from '../../messages/history.ts';
 import { newId } from '../../plan-session/api.ts';
 import { peopleApi, type SnapshotLine } from '../../plan-session/peopleApi.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
-import { Fetched } from '../../ui/Fetched.tsx';
+import { QueryResult } from '../../ui/QueryResult.tsx';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
 import { useSpelling } from '../../parts/plan/useSpelling.ts';
@@ -57,7 +57,7 @@ export function SnapshotsView() {
           </Button>
         )}
       </div>
-      <Fetched query={query}>
+      <QueryResult query={query}>
         {(data) => (
           <>
             {data.length === 0 && <p className="empty-state">{messages.noSnapshots}</p>}
@@ -108,7 +108,7 @@ export function SnapshotsView() {
             </ul>
           </>
         )}
-      </Fetched>
+      </QueryResult>
       {edited && (
         <SnapshotForm
           planId={planId}

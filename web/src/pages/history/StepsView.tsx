@@ -10,7 +10,7 @@ import { messages } from '../../messages/history.ts';
 import { Initials } from '../../parts/people/Initials.tsx';
 import { peopleApi, type HistoryStep } from '../../plan-session/peopleApi.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { Fetched } from '../../ui/Fetched.tsx';
+import { QueryResult } from '../../ui/QueryResult.tsx';
 import { longDayOf, timeOf } from '../../ui/moments.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { ComparisonShown } from './ComparisonShown.tsx';
@@ -135,7 +135,7 @@ export function StepsView() {
           {messages.allOf(month === '' ? what : messages.inMonth(what, monthInWords(toMonth(month), locale)))}
         </p>
       )}
-      <Fetched query={query}>
+      <QueryResult query={query}>
         {({ pages }) => (
           <>
             {pages.flat().length === 0 && (
@@ -153,7 +153,7 @@ export function StepsView() {
             ))}
           </>
         )}
-      </Fetched>
+      </QueryResult>
       {hasNextPage && (
         <Button size="sm" variant="outline-primary" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
           {messages.more}

@@ -23,7 +23,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { SidePanel } from '../../ui/SidePanel.tsx';
-import { Tool } from '../../ui/Tool.tsx';
+import { ToolbarButton } from '../../ui/ToolbarButton.tsx';
 import { ruleText } from './cells.tsx';
 import { ColumnRule } from './ColumnRule.tsx';
 import { Thresholds } from './Thresholds.tsx';
@@ -255,14 +255,19 @@ function Exceptions({ column, onItem }: { readonly column: ListColumnRow; readon
               </button>{' '}
               <span className="tabular">{ruleText(document, column, item.id)}</span>{' '}
               {!column.locked && (
-                <Tool isBare icon="undo" words={messages.takeBackFor(title)} onClick={() => takeBack([item.id])} />
+                <ToolbarButton
+                  isBare
+                  icon="undo"
+                  words={messages.takeBackFor(title)}
+                  onClick={() => takeBack([item.id])}
+                />
               )}
             </li>
           );
         })}
       </ul>
       {!column.locked && items.length > 1 && (
-        <Tool icon="undo" words={messages.takeBackAll} onClick={() => takeBack(items.map(({ id }) => id))} />
+        <ToolbarButton icon="undo" words={messages.takeBackAll} onClick={() => takeBack(items.map(({ id }) => id))} />
       )}
     </div>
   );

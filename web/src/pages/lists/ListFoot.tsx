@@ -3,21 +3,21 @@ import {
   hasFigures,
   nameOf,
   planOf,
-  reckonItem,
+  explainItem,
   unitOfColumn,
   usersOfColumn,
   writeFigure,
   writeWithUnit,
   type ListRow,
   type PlanModel,
-  type Reckoning,
-  type ReckoningPart,
+  type Explanation,
+  type ExplanationPart,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import type { GridControl } from '../../grid/useGrid.tsx';
 import { placesIn } from '../../grid/selection.ts';
 import { messages } from '../../messages/lists.ts';
-import { FormulaView } from '../../parts/reckoning/FormulaView.tsx';
+import { FormulaView } from '../../parts/explanation/FormulaView.tsx';
 import { useListModel } from '../../parts/ledger/useListModel.ts';
 import { useShell } from '../../parts/plan/shell.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -56,12 +56,12 @@ function ItemReckoning({ list, control, rows, columns, onColumn, item, place, la
   const plan = planOf(document);
   const send = useSend();
   const { goTo } = useShell();
-  const reckoning = useMemo(() => {
+  const explanation = useMemo(() => {
     const items = model.listOf(list.id);
     // While the rows follow a change, the place may be that of before.
-    return items?.items[place] === item ? reckonItem(model, column.id, place) : null;
+    return items?.items[place] === item ? explainItem(model, column.id, place) : null;
   }, [model, list.id, column.id, item, place]);
-  if (!reckoning) return null;
+  if (!explanation) return null;
   const users = usersOfColumn(document, column);
   const jump = (id: string, at: number | null): boolean => {
     const columnAt = columns.findIndex((each) => each.id === id);
@@ -75,34 +75,36 @@ function ItemReckoning({ list, control, rows, columns, onColumn, item, place, la
     control.focus();
     return true;
   };
-  const whole: Reckoning = { ...reckoning, month: plan.firstMonth };
+  const whole: Explanation = { ...explanation, month: plan.firstMonth };
   return (
-    <section className="reckoning" aria-label={messages.reckoning}>
+    <section className="reckoning" aria-label={messages.explanation}>
       <div className="reckoning-what">
         <h3>{column.name}</h3>
         <p>{label}</p>
         <p className="reckoning-figure">
-          {reckoning.value === null ? (
+          {explanation.value === null ? (
             <em>{messages.noFigure}</em>
           ) : (
-            writeWithUnit(reckoning.value, reckoning.unit, plan)
+            writeWithUnit(explanation.value, explanation.unit, plan)
           )}
         </p>
       </div>
       <div className="reckoning-how">
         <p className="reckoning-words">
-          {reckoning.words}{' '}
-          {reckoning.expression && (
-            <FormulaView reckoning={whole} expression={reckoning.expression} model={model} onJump={jump} />
+          {explanation.words}{' '}
+          {explanation.expression && (
+            <FormulaView explanation={whole} expression={explanation.expression} model={model} onJump={jump} />
           )}
         </p>
-        {reckoning.worked && reckoning.parts.length > 0 && <p className="reckoning-worked">= {reckoning.worked}</p>}
-        {reckoning.problem && (
+        {explanation.worked && explanation.parts.length > 0 && (
+          <p className="reckoning-worked">= {explanation.worked}</p>
+        )}
+        {explanation.problem && (
           <p className="reckoning-problem">
-            <Icon name="warning" /> {reckoning.problem}
+            <Icon name="warning" /> {explanation.problem}
           </p>
         )}
-        <Parts parts={reckoning.parts} model={model} onJump={jump} place={place} />
+        <Parts parts={explanation.parts} model={model} onJump={jump} place={place} />
         {users.length > 0 && (
           <p className="reckoning-dependents">
             {messages.usedBy} {users.map(({ name }) => name.replace(`${list.name}.`, '')).join(', ')}
@@ -115,7 +117,7 @@ function ItemReckoning({ list, control, rows, columns, onColumn, item, place, la
             <Icon name="rule" /> {messages.changeTheRule}
           </button>
         )}
-        {reckoning.source === 'exception' && (
+        {explanation.source === 'exception' && (
           <button
             type="button"
             className="tool"
@@ -131,7 +133,7 @@ function ItemReckoning({ list, control, rows, columns, onColumn, item, place, la
 
 interface PartsProps {
   readonly model: PlanModel;
-  readonly parts: readonly ReckoningPart[];
+  readonly parts: readonly ExplanationPart[];
   readonly place: number;
   readonly onJump: (id: string, at: number | null) => boolean;
 }
@@ -180,7 +182,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
 
   function innerReckoning(id: string, at: number) {
     const column = document.listColumns.get(id)!;
-    return model.listOf(column.list)?.items[at] === undefined ? null : reckonItem(model, id, at);
+    return model.listOf(column.list)?.items[at] === undefined ? null : explainItem(model, id, at);
   }
 }
 

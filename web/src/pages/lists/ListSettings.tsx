@@ -9,7 +9,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
-import { Tool } from '../../ui/Tool.tsx';
+import { ToolbarButton } from '../../ui/ToolbarButton.tsx';
 
 interface ListSettingsProps {
   readonly list: ListRow;
@@ -49,7 +49,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
         else draft.close();
       }}
     >
-      <ListDeeds list={list} onOther={onOther} onDone={draft.close} onRefused={setRefusal} />
+      <ListActions list={list} onOther={onOther} onDone={draft.close} onRefused={setRefusal} />
       <label className="wide">
         <span className="form-label">{messages.nameOfTheList}</span>
         <Form.Control
@@ -85,7 +85,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
   );
 }
 
-interface ListDeedsProps {
+interface ListActionsProps {
   readonly list: ListRow;
   readonly onOther: (id: string) => void;
   readonly onDone: () => void;
@@ -93,7 +93,7 @@ interface ListDeedsProps {
 }
 
 /** What is done with a list as a whole, at once. */
-function ListDeeds({ list, onOther, onDone, onRefused }: ListDeedsProps) {
+function ListActions({ list, onOther, onDone, onRefused }: ListActionsProps) {
   const { document } = useSessionState();
   const send = useSend();
   const lists = listsOf(document);
@@ -115,10 +115,15 @@ function ListDeeds({ list, onOther, onDone, onRefused }: ListDeedsProps) {
   };
   return (
     <div className="list-all-of-it wide">
-      <Tool icon="copy" words={messages.duplicate} onClick={duplicate} />
-      <Tool icon="up" words={messages.earlier} isDisabled={at === 0} onClick={() => move(at - 1)} />
-      <Tool icon="down" words={messages.later} isDisabled={at === lists.length - 1} onClick={() => move(at + 2)} />
-      <Tool icon="delete" words={messages.deleteList} onClick={remove} />
+      <ToolbarButton icon="copy" words={messages.duplicate} onClick={duplicate} />
+      <ToolbarButton icon="up" words={messages.earlier} isDisabled={at === 0} onClick={() => move(at - 1)} />
+      <ToolbarButton
+        icon="down"
+        words={messages.later}
+        isDisabled={at === lists.length - 1}
+        onClick={() => move(at + 2)}
+      />
+      <ToolbarButton icon="delete" words={messages.deleteList} onClick={remove} />
     </div>
   );
 }

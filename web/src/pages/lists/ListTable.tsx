@@ -20,7 +20,7 @@ import { useSend } from '../../plan-session/useSend.ts';
 import type { Trial } from '../../parts/trial/trial.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { boundTo } from '../../ui/keys.ts';
-import { Tool } from '../../ui/Tool.tsx';
+import { ToolbarButton } from '../../ui/ToolbarButton.tsx';
 import { useOthersHere } from '../../parts/people/useOthersHere.ts';
 import { usePrinting } from '../../ui/usePrinting.ts';
 import { cellIn, type ListGridColumn } from './cells.tsx';
@@ -29,7 +29,7 @@ import { listEditing } from './editing.tsx';
 import { ListFoot } from './ListFoot.tsx';
 import { ITEM_KEYS } from './listKeys.ts';
 import type { ItemRow, ListView } from './rows.ts';
-import { useItemDeeds } from './useItemDeeds.ts';
+import { useItemActions } from './useItemActions.ts';
 import { useFiguresBefore, useListView } from './useListView.ts';
 
 interface ListTableProps {
@@ -95,10 +95,10 @@ export function ListTable({
     send: (command) => send(command, undefined, true),
     onOpen(row, column, typed) {
       if (row.kind === 'group') return toggleGroup(row.value);
-      return row.kind === 'item' && column.of.kind === 'yesNo' && typed === null && deeds.toggle();
+      return row.kind === 'item' && column.of.kind === 'yesNo' && typed === null && actions.toggle();
     },
-    onClear: () => deeds.clear(),
-    onPaste: (text) => deeds.paste(text),
+    onClear: () => actions.clear(),
+    onPaste: (text) => actions.paste(text),
     textOf: (row, column) =>
       row.kind === 'item'
         ? copiedText(document, figures, row, column.of)
@@ -109,9 +109,9 @@ export function ListTable({
       const { row, column } = control;
       switch (does.kind) {
         case 'toggle':
-          return row?.kind === 'group' ? toggleGroup(row.value) : deeds.toggle();
+          return row?.kind === 'group' ? toggleGroup(row.value) : actions.toggle();
         case 'move':
-          deeds.move(does.direction);
+          actions.move(does.direction);
           return true;
         case 'rules':
           onRules();
@@ -126,13 +126,13 @@ export function ListTable({
           if (column) onSeries(column.id, row?.kind === 'item' ? row.item : null);
           return true;
         default:
-          deeds[does.kind]();
+          actions[does.kind]();
           return true;
       }
     },
   });
   const others = useOthersHere('lists', control);
-  const deeds = useItemDeeds({ list: list.id, rows: everything, columns, view, inOrder, control: () => control });
+  const actions = useItemActions({ list: list.id, rows: everything, columns, view, inOrder, control: () => control });
   function toggleGroup(value: string): true {
     setView((now) => {
       const collapsed = new Set(now.collapsed);
@@ -214,17 +214,35 @@ export function ListTable({
               : messages.shownOf(writeCount(shown.length, plan.locale), writeCount(figures.items.length, plan.locale))}
         </output>
         <span className="list-deeds">
-          <Tool icon="add" words={messages.insert} title={messages.insertTitle} onClick={deeds.insert} />
-          <Tool
+          <ToolbarButton icon="add" words={messages.insert} title={messages.insertTitle} onClick={actions.insert} />
+          <ToolbarButton
             isBare
             icon="copy"
             words={messages.duplicate}
             title={messages.duplicateTitle}
-            onClick={deeds.duplicate}
+            onClick={actions.duplicate}
           />
-          <Tool isBare icon="up" words={messages.moveUp} isDisabled={!inOrder} onClick={() => deeds.move(-1)} />
-          <Tool isBare icon="down" words={messages.moveDown} isDisabled={!inOrder} onClick={() => deeds.move(1)} />
-          <Tool isBare icon="delete" words={messages.remove} title={messages.removeTitle} onClick={deeds.remove} />
+          <ToolbarButton
+            isBare
+            icon="up"
+            words={messages.moveUp}
+            isDisabled={!inOrder}
+            onClick={() => actions.move(-1)}
+          />
+          <ToolbarButton
+            isBare
+            icon="down"
+            words={messages.moveDown}
+            isDisabled={!inOrder}
+            onClick={() => actions.move(1)}
+          />
+          <ToolbarButton
+            isBare
+            icon="delete"
+            words={messages.remove}
+            title={messages.removeTitle}
+            onClick={actions.remove}
+          />
         </span>
       </div>
       <div className={`list-body ${beside ? 'has-panel' : ''}`}>
@@ -250,7 +268,9 @@ export function ListTable({
               partsOf={(row) => partsOf(row, columns, document, listShown, plan)}
               complete={printing}
               others={others}
-              {...(inOrder ? { reorder: { canDrag: (row: ItemRow) => row.kind === 'item', onDrop: deeds.drop } } : {})}
+              {...(inOrder
+                ? { reorder: { canDrag: (row: ItemRow) => row.kind === 'item', onDrop: actions.drop } }
+                : {})}
             />
           )}
           <ListFoot list={list} control={control} rows={everything} columns={columns} onColumn={onColumn} />

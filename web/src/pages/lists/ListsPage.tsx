@@ -8,7 +8,7 @@ import { TrialStrip } from '../../parts/trial/TrialStrip.tsx';
 import { trialFromNow, type Trial } from '../../parts/trial/trial.ts';
 import { messages as trialMessages } from '../../messages/trial.ts';
 import { Icon } from '../../ui/Icon.tsx';
-import { Tool } from '../../ui/Tool.tsx';
+import { ToolbarButton } from '../../ui/ToolbarButton.tsx';
 import { ColumnPanel } from './ColumnPanel.tsx';
 import { IntoBudget } from './IntoBudget.tsx';
 import { ListPicture } from './ListPicture.tsx';
@@ -112,34 +112,34 @@ export function ListsPage() {
           <Icon name="add" /> {messages.newList}
         </button>
         <span className="page-head-end">
-          <Tool
+          <ToolbarButton
             icon="add"
             words={messages.addColumn}
             isOn={panel?.kind === 'newColumn'}
             onClick={() => toggle('newColumn')}
           />
-          <Tool
+          <ToolbarButton
             icon="rule"
             words={messages.rules}
             title={messages.rulesTitle}
             isOn={rules}
             onClick={() => setRules(!rules)}
           />
-          <Tool
+          <ToolbarButton
             icon="trial"
             words={trialMessages.trySomething}
             title={trialMessages.trySomethingTitle}
             isOn={trial !== null}
             onClick={toggleTrial}
           />
-          <Tool
+          <ToolbarButton
             icon="chart"
             words={messages.picture}
             title={messages.pictureTitle}
             isOn={panel?.kind === 'picture'}
             onClick={() => toggle('picture')}
           />
-          <Tool
+          <ToolbarButton
             icon="budget"
             words={messages.intoTheBudget}
             title={messages.intoTheBudgetTitle}
@@ -148,7 +148,7 @@ export function ListsPage() {
           <a className="tool" href={`/api/plans/${planId}/lists/${list.id}.csv`} download title={messages.csvTitle}>
             <Icon name="saveFile" /> {messages.csv}
           </a>
-          <Tool icon="settings" words={messages.settings} onClick={() => setDialog('settings')} />
+          <ToolbarButton icon="settings" words={messages.settings} onClick={() => setDialog('settings')} />
         </span>
       </div>
       {trial && <TrialStrip trial={trial} onTrial={setTrial} />}

@@ -23,7 +23,7 @@ import {
   type PlanModel,
   type Refusal,
 } from '@haushalt/core';
-import { isReckoning, looksLikeFormula } from '../../fields/formula/entry.ts';
+import { isExplanation, looksLikeFormula } from '../../fields/formula/entry.ts';
 import { TextEditor } from '../../grid/TextEditor.tsx';
 import type { ColumnEditing, EditorProps, Reading } from '../../grid/editing.ts';
 import { messages } from '../../messages/lists.ts';
@@ -39,7 +39,7 @@ export type CellValue = Omit<CommandOf<'listCells.set'>['cells'][number], 'item'
 /** How the fields of a list are typed into. What is typed in the last row makes a new item. */
 export function listEditing(session: PlanSession): ColumnEditing<ItemRow, ListGridColumn> {
   return {
-    whyNot(row, { of }) {
+    readOnlyReason(row, { of }) {
       if (row.kind !== 'item' && row.kind !== 'new') return messages.typeAboveTheTotals;
       if (of.kind === 'status') return messages.aStatusFollows;
       if (of.kind === 'entries') return messages.entriesFollow;
@@ -97,7 +97,8 @@ export function readCellText(model: PlanModel, column: ListColumnRow, typed: str
   switch (column.kind) {
     case 'figure':
     case 'rule': {
-      if (looksLikeFormula(text) && (column.kind === 'rule' || isReckoning(text))) return readRule(model, column, text);
+      if (looksLikeFormula(text) && (column.kind === 'rule' || isExplanation(text)))
+        return readRule(model, column, text);
       const read = readFigure(text, locale, column.unit);
       return read.ok ? taken(read.figure) : refused(read.message);
     }

@@ -12,10 +12,10 @@ import {
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { Later } from '../../ui/Later.tsx';
+import { Deferred } from '../../ui/Deferred.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
-import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { CalculatorLayout, type Explaining } from '../../parts/calculators/CalculatorLayout.tsx';
 import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
 import { PlaceDialog, type Placing } from '../../parts/calculators/PlaceDialog.tsx';
 import { ScheduleGrid } from '../../parts/calculators/ScheduleGrid.tsx';
@@ -76,7 +76,7 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
 
   return (
     <>
-      <Bench
+      <CalculatorLayout
         name={loan.name}
         answerLabel={messages.whatComesTo(loan.name)}
         period={period}
@@ -116,7 +116,7 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
             {result && (view === 'month' || view === 'year') && <Schedule id={loan.id} loan={result} by={view} />}
           </>
         )}
-      </Bench>
+      </CalculatorLayout>
       {placing && (
         <PlaceDialog
           title={messages.inTheBudget(loan.name)}
@@ -198,12 +198,12 @@ function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAn
   const pictures = useMemo(() => loanPictures(loan, by, document), [loan, by, document]);
   return (
     <>
-      <Later>
+      <Deferred>
         <div className="bench-pictures">
           <PictureView picture={pictures.parts} height={190} />
           <PictureView picture={pictures.balance} height={190} />
         </div>
-      </Later>
+      </Deferred>
       <ScheduleGrid
         key={`${id}-${by}`}
         label={by === 'month' ? messages.monthByMonth : messages.yearByYear}

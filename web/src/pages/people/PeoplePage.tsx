@@ -10,7 +10,7 @@ import { ROLES } from '../../parts/people/roles.ts';
 import type { Role } from '../../plan-session/api.ts';
 import { peopleApi, type Member, type PlanPeople } from '../../plan-session/peopleApi.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { Fetched } from '../../ui/Fetched.tsx';
+import { QueryResult } from '../../ui/QueryResult.tsx';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { dayOf } from '../../ui/moments.ts';
@@ -33,7 +33,7 @@ export function PeoplePage() {
         {data && <p className="year-summary">{messages.whoMayWhat(data.people.length)}</p>}
       </div>
       <div className="page-body">
-        <Fetched query={query}>
+        <QueryResult query={query}>
           {(people) => (
             <>
               {!people.signsIn && (
@@ -56,7 +56,7 @@ export function PeoplePage() {
               )}
             </>
           )}
-        </Fetched>
+        </QueryResult>
       </div>
     </div>
   );

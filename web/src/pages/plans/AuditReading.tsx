@@ -1,5 +1,5 @@
 import { SIDES, monthInWords, toMonth, writeFigure, type Side } from '@haushalt/core';
-import type { ReadRow, ReadingSaid, RowKind, RowSaid, TableKind, WorkbookReading } from '@haushalt/formats';
+import type { ReadRow, ReadingCorrections, RowKind, RowSaid, TableKind, WorkbookReading } from '@haushalt/formats';
 import { memo, useCallback, useMemo } from 'react';
 import { Select } from '../../fields/Select.tsx';
 import { messages } from '../../messages/workbook.ts';
@@ -13,8 +13,8 @@ interface AuditReadingProps {
   readonly reading: WorkbookReading;
   readonly findings: AuditedWorkbook['findings'];
   /** What was said in place of what was taken. */
-  readonly said: ReadingSaid;
-  readonly onSaid: (next: (before: ReadingSaid) => ReadingSaid) => void;
+  readonly said: ReadingCorrections;
+  readonly onSaid: (next: (before: ReadingCorrections) => ReadingCorrections) => void;
 }
 
 /** A picture of the sheet with what each row was taken for, which is corrected there. */
@@ -109,7 +109,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
           </thead>
           <tbody>
             {rows.map((each) => (
-              <PicturedRow
+              <ChartCardRow
                 key={each.row}
                 of={each}
                 columns={columns}
@@ -139,7 +139,7 @@ function faultsByRow(findings: AuditedWorkbook['findings']): Map<number, Map<str
   return byRow;
 }
 
-interface PicturedRowProps {
+interface ChartCardRowProps {
   readonly of: ReadRow;
   readonly columns: WorkbookReading['columns'];
   readonly faults: ReadonlyMap<string, string>;
@@ -148,7 +148,7 @@ interface PicturedRowProps {
 }
 
 /** A row of the sheet; drawn again when something else is said or found of it, since there may be many hundred. */
-const PicturedRow = memo(function PicturedRow({ of, columns, faults, said, onSaid }: PicturedRowProps) {
+const ChartCardRow = memo(function ChartCardRow({ of, columns, faults, said, onSaid }: ChartCardRowProps) {
   const { row, label, cells } = of;
   const kind = said.kind ?? of.kind;
   const side = said.side ?? of.side;
@@ -202,7 +202,7 @@ const PicturedRow = memo(function PicturedRow({ of, columns, faults, said, onSai
 }, isSameRow);
 
 /** Whether a row looks as it did: the answers of the server are other objects each time. */
-function isSameRow(before: PicturedRowProps, after: PicturedRowProps): boolean {
+function isSameRow(before: ChartCardRowProps, after: ChartCardRowProps): boolean {
   return (
     before.said === after.said &&
     before.onSaid === after.onSaid &&

@@ -1,5 +1,5 @@
 import { writeCount, writeDifference, writeFigure } from '@haushalt/core';
-import type { ReadingSaid, WorkbookReading } from '@haushalt/formats';
+import type { ReadingCorrections, WorkbookReading } from '@haushalt/formats';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -29,7 +29,8 @@ const MOST_LISTED = 40;
 /** A workbook from elsewhere before it becomes a plan: what it was taken for, what is wrong with it, and which cells differ. */
 export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose }: AuditViewProps) {
   const sayOfReading = useCallback(
-    (next: (before: ReadingSaid) => ReadingSaid) => onSaid((before) => ({ ...before, reading: next(before.reading) })),
+    (next: (before: ReadingCorrections) => ReadingCorrections) =>
+      onSaid((before) => ({ ...before, reading: next(before.reading) })),
     [onSaid],
   );
   const [progress, setProgress] = useState<Progress | null>(null);

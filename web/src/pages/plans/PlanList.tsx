@@ -43,7 +43,7 @@ export function PlanList({ list }: { readonly list: ListOfPlans }) {
           <PlanRow
             key={plan.id}
             plan={plan}
-            fedBy={feeds.filter(({ to }) => to === plan.id).map(({ from }) => nameOf(from))}
+            linksFrom={feeds.filter(({ to }) => to === plan.id).map(({ from }) => nameOf(from))}
             choice={
               isSummed && (
                 <td className="plan-choice">
@@ -102,11 +102,11 @@ function Sums({ plans, feeds }: { readonly plans: readonly PlanSummary[]; readon
 interface PlanRowProps {
   readonly plan: PlanSummary;
   /** The plans it takes figures from, by name. */
-  readonly fedBy: readonly string[];
+  readonly linksFrom: readonly string[];
   readonly choice: ReactNode;
 }
 
-function PlanRow({ plan, fedBy, choice }: PlanRowProps) {
+function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
   const me = useMe();
   const [renaming, setRenaming] = useState(false);
   const client = useQueryClient();
@@ -151,7 +151,7 @@ function PlanRow({ plan, fedBy, choice }: PlanRowProps) {
           <Link to={`/plans/${plan.id}/budget`}>{plan.name}</Link>
         )}
         {plan.role !== 'owner' && <small>{messages.roles[plan.role]}</small>}
-        {fedBy.length > 0 && <small>{messages.takesFrom(fedBy)}</small>}
+        {linksFrom.length > 0 && <small>{messages.takesFrom(linksFrom)}</small>}
       </th>
       <td>
         {messages.monthCount(plan.months)}

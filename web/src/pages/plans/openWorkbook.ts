@@ -1,10 +1,10 @@
-import type { ReadingSaid } from '@haushalt/formats';
+import type { ReadingCorrections } from '@haushalt/formats';
 import { useOpenFile, type OpenFile } from '../../ui/useOpenFile.ts';
 import { partsOf } from '../../ui/useStored.ts';
 
 /** What has been said of a workbook whose audit is open: what it is taken for, and whether its faults are mended. */
 export interface WorkbookSaid {
-  readonly reading: ReadingSaid;
+  readonly reading: ReadingCorrections;
   readonly mend: boolean;
 }
 
@@ -16,5 +16,5 @@ export const NOTHING_SAID: WorkbookSaid = { reading: {}, mend: false };
 function readSaid(stored: unknown): WorkbookSaid | null {
   const { reading, mend } = partsOf(stored);
   if (typeof reading !== 'object' || reading === null) return null;
-  return { reading: reading as ReadingSaid, mend: mend === true };
+  return { reading: reading as ReadingCorrections, mend: mend === true };
 }

@@ -10,7 +10,7 @@ import { copyText } from '../../ui/copyText.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { Segments } from '../../ui/Segments.tsx';
-import { Tool } from '../../ui/Tool.tsx';
+import { ToolbarButton } from '../../ui/ToolbarButton.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import { ChoiceForm } from './ChoiceForm.tsx';
 import { MailDialog } from './MailDialog.tsx';
@@ -76,9 +76,14 @@ export function PrintPage() {
           {onPage && <span className="quiet"> · {messages.letters(pt(onPage.size))}</span>}
         </p>
         {me?.mail && (
-          <Tool icon="mail" words={messages.sendByMail} onClick={() => setMailing(true)} isDisabled={isEmpty} />
+          <ToolbarButton
+            icon="mail"
+            words={messages.sendByMail}
+            onClick={() => setMailing(true)}
+            isDisabled={isEmpty}
+          />
         )}
-        <Tool
+        <ToolbarButton
           icon="copy"
           words={messages.copyLink}
           onClick={() =>
@@ -188,9 +193,15 @@ function Pager({ count, shown, contents, onShow }: PagerProps) {
   const here = contents.filter(({ page }) => page <= shown + 1).at(-1);
   return (
     <div className="print-pager" role="group" aria-label={messages.pageShown}>
-      <Tool icon="left" isBare words={messages.before} isDisabled={shown === 0} onClick={() => onShow(shown - 1)} />
+      <ToolbarButton
+        icon="left"
+        isBare
+        words={messages.before}
+        isDisabled={shown === 0}
+        onClick={() => onShow(shown - 1)}
+      />
       <span className="tabular">{messages.pageOf(shown + 1, count)}</span>
-      <Tool
+      <ToolbarButton
         icon="right"
         isBare
         words={messages.after}

@@ -20,7 +20,7 @@ import Form from 'react-bootstrap/Form';
 import { useLayoutEffect, useMemo, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
-import { Later } from '../../ui/Later.tsx';
+import { Deferred } from '../../ui/Deferred.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { useShell } from '../../parts/plan/shell.ts';
@@ -45,7 +45,7 @@ import {
   widestFigure,
   type ProjectionColumn,
 } from './cells.tsx';
-import { ProjectionReckoning } from './ProjectionReckoning.tsx';
+import { ProjectionExplanation } from './ProjectionExplanation.tsx';
 import { RateDialog } from './RateDialog.tsx';
 import { useProjectionView } from './terms.ts';
 import { messages } from '../../messages/projection.ts';
@@ -150,7 +150,7 @@ export function ProjectionPage() {
       <div className="empty-state">
         <h2>{messages.aProjectionNeedsARate}</h2>
         <p>{messages.addAnAssumptionWithThe}</p>
-        <button type="button" className="btn btn-primary" onClick={shell.openShelf}>
+        <button type="button" className="btn btn-primary" onClick={shell.openAssumptions}>
           {messages.openTheAssumptions}
         </button>
       </div>
@@ -271,12 +271,12 @@ export function ProjectionPage() {
         partsOf={(target) => [projection, target.label]}
       />
       {view.picture && (
-        <Later>
+        <Deferred>
           <PictureView picture={pictureOf(projection, year, view.money === 'today')} height={230} />
-        </Later>
+        </Deferred>
       )}
       {row?.id != null && (
-        <ProjectionReckoning
+        <ProjectionExplanation
           projection={projection}
           id={row.id}
           label={row.label}

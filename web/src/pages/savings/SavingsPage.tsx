@@ -11,12 +11,12 @@ import {
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { Segments } from '../../ui/Segments.tsx';
-import { Bench, type Explaining } from '../../parts/calculators/Bench.tsx';
+import { CalculatorLayout, type Explaining } from '../../parts/calculators/CalculatorLayout.tsx';
 import { KeyFigures, type KeyFigure } from '../../parts/calculators/KeyFigures.tsx';
 
 import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
 import { PlaceDialog } from '../../parts/calculators/PlaceDialog.tsx';
-import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { ChartCard } from '../../parts/calculators/ChartCard.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSliders } from '../../parts/calculators/useSliders.tsx';
 import { Workbench } from '../../parts/calculators/Workbench.tsx';
@@ -56,7 +56,7 @@ function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly s
   const period = nearestPeriod(model.calendar, fund.first);
   return (
     <>
-      <Bench
+      <CalculatorLayout
         name={fund.name}
         answerLabel={messages.whatComesTo(fund.name)}
         period={period}
@@ -84,7 +84,7 @@ function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly s
             )}
           </>
         )}
-      </Bench>
+      </CalculatorLayout>
       {placing && (
         <PlaceDialog
           title={messages.inTheBudget(fund.name)}
@@ -171,7 +171,7 @@ function Schedule({ fund, by }: { readonly fund: SavingsAnswer; readonly by: 'mo
   const { rows, columns } = useMemo(() => savingsSchedule(fund, by, document), [fund, by, document]);
   const picture = useMemo(() => savingsPicture(fund, by, document), [fund, by, document]);
   return (
-    <Pictured
+    <ChartCard
       picture={picture}
       height={210}
       label={by === 'month' ? messages.monthByMonth : messages.yearByYear}
@@ -206,7 +206,7 @@ function Together({ model }: { readonly model: PlanModel }) {
           onChange={setBy}
         />
       </div>
-      <Pictured
+      <ChartCard
         key={by}
         picture={picture}
         height={210}

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { messages } from '../../messages/people.ts';
 import { ME } from '../../parts/people/me.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
-import { Slip } from './Slip.tsx';
+import { CenteredCard } from './CenteredCard.tsx';
 
 /** Where the link leads that is mailed to an address somebody wants. A program that looks into mails confirms nothing. */
 export function ConfirmPage() {
@@ -15,7 +15,7 @@ export function ConfirmPage() {
     onSuccess: () => client.invalidateQueries({ queryKey: ME }),
   });
   return (
-    <Slip title={messages.confirmAddress}>
+    <CenteredCard title={messages.confirmAddress}>
       {confirm.isSuccess ? (
         <p role="status">{messages.addressIsConfirmed}</p>
       ) : (
@@ -34,6 +34,6 @@ export function ConfirmPage() {
       <p className="mt-3">
         <Link to="/">{messages.goToYourPlans}</Link>
       </p>
-    </Slip>
+    </CenteredCard>
   );
 }

@@ -9,7 +9,7 @@ import { SignInForm } from '../../parts/people/SignInForm.tsx';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { Loading } from '../../ui/Loading.tsx';
 import { Segments } from '../../ui/Segments.tsx';
-import { Slip } from './Slip.tsx';
+import { CenteredCard } from './CenteredCard.tsx';
 
 const WAYS = [
   { value: 'new', words: messages.asSomeoneNew },
@@ -38,14 +38,14 @@ export function JoinPage() {
   };
   if (error)
     return (
-      <Slip title={messages.thisLinkIsNoUse}>
+      <CenteredCard title={messages.thisLinkIsNoUse}>
         <p role="alert">{error.message}</p>
         <Link to="/">{messages.goToYourPlans}</Link>
-      </Slip>
+      </CenteredCard>
     );
   if (!offer || !me) return <Loading />;
   return (
-    <Slip title={messages.sharesWithYou(offer.sharedBy, offer.plan)}>
+    <CenteredCard title={messages.sharesWithYou(offer.sharedBy, offer.plan)}>
       {offer.mine === null ? <p>{messages.youMay[offer.role]}</p> : <p>{messages.youHaveIt}</p>}
       {refusal && (
         <p className="refusal" role="alert">
@@ -67,6 +67,6 @@ export function JoinPage() {
           )}
         </>
       )}
-    </Slip>
+    </CenteredCard>
   );
 }

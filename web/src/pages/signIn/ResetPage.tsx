@@ -5,7 +5,7 @@ import { useParams } from 'react-router';
 import { messages } from '../../messages/people.ts';
 import { PasswordField } from '../../parts/people/PasswordField.tsx';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
-import { Slip } from './Slip.tsx';
+import { CenteredCard } from './CenteredCard.tsx';
 
 /** Where the link to a new password leads. */
 export function ResetPage() {
@@ -24,7 +24,7 @@ export function ResetPage() {
     }
   };
   return (
-    <Slip title={messages.newPassword}>
+    <CenteredCard title={messages.newPassword}>
       <p>{messages.chooseIt}</p>
       <Form
         noValidate
@@ -53,6 +53,6 @@ export function ResetPage() {
           {messages.setIt}
         </Button>
       </Form>
-    </Slip>
+    </CenteredCard>
   );
 }

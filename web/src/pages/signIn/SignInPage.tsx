@@ -1,14 +1,14 @@
 import { messages } from '../../messages/people.ts';
 import { SignInForm } from '../../parts/people/SignInForm.tsx';
 import type { Me } from '../../plan-session/peopleApi.ts';
-import { Slip } from './Slip.tsx';
+import { CenteredCard } from './CenteredCard.tsx';
 
 /** Asks who one is, before anything is shown. */
 export function SignInPage({ me, onDone }: { readonly me: Me; readonly onDone: (id: string) => void }) {
   return (
-    <Slip title={messages.signIn}>
+    <CenteredCard title={messages.signIn}>
       {me.isDemo && <p className="quiet">{messages.isDemo}</p>}
       <SignInForm mail={me.mail} onDone={onDone} />
-    </Slip>
+    </CenteredCard>
   );
 }

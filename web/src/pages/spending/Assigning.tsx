@@ -92,7 +92,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
     send({ kind: 'entries.set', entries: edits }, messages.entriesAssigned(edits.length));
   };
   const editing: ColumnEditing<OpenRow, GridColumn> = {
-    whyNot: (_row, column) => (column.id === 'line' ? null : messages.typeTheLine),
+    readOnlyReason: (_row, column) => (column.id === 'line' ? null : messages.typeTheLine),
     begin: () => ({ text: '', options: { target: null } }),
     read(at, { options }) {
       const entry = rows.find(({ key }) => key === at.row)?.entry;

@@ -38,7 +38,7 @@ import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
 import { usePrinting } from '../../ui/usePrinting.ts';
-import { useLooked, type Looked } from './looked.ts';
+import { useEntryFilter, type EntryFilter } from './entryFilter.ts';
 import type { ViewProps } from './MonthView.tsx';
 
 /** The line that stands for entries that are not assigned. */
@@ -55,7 +55,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
   const send = useSend();
   const notices = useNotices();
   const printing = usePrinting();
-  const [looked, look] = useLooked(month);
+  const [looked, look] = useEntryFilter(month);
   const gone = useMemo(
     () => [...ledger.actuals.lines.keys()].filter((line) => line !== '' && !document.lines.has(line)),
     [ledger.actuals, document],
@@ -185,7 +185,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
         <Select
           aria-label={messages.period}
           value={looked.period}
-          onChange={(event) => look({ period: event.target.value as Looked['period'] })}
+          onChange={(event) => look({ period: event.target.value as EntryFilter['period'] })}
         >
           <option value="all">{messages.allDays}</option>
           <option value="month">{messages.theMonthShown}</option>
@@ -288,7 +288,12 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
 const NO_ROWS: readonly FoundRow[] = [];
 
 /** What is looked for, as it is asked; an amount that is typed is in major units. */
-export function queryOf(looked: Looked, month: string, gone: readonly string[], units: number): Partial<EntryQuery> {
+export function queryOf(
+  looked: EntryFilter,
+  month: string,
+  gone: readonly string[],
+  units: number,
+): Partial<EntryQuery> {
   const { text, account, line, period, least, most, state, order, descending } = looked;
   const days =
     period === 'all'

@@ -146,7 +146,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
   };
   const editing = useMemo(
     (): ColumnEditing<SheetRow, GridColumn> => ({
-      whyNot: (row, column) => (row.day === null || column.id === 'label' ? messages.typeAboveTheTotals : null),
+      readOnlyReason: (row, column) => (row.day === null || column.id === 'label' ? messages.typeAboveTheTotals : null),
       begin(row, column) {
         const [entry] = byCell.get(`${row.day}|${column.id}`) ?? [];
         const value = entry && (entry.amount * directionOf(document, column.id)) / units;

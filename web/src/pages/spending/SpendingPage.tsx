@@ -23,7 +23,7 @@ import { presentMonth } from '../../parts/plan/useYear.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { useIsNarrow } from '../../ui/useWindowWidth.ts';
-import { useStable } from '../../ui/useStable.ts';
+import { useEventCallback } from '../../ui/useEventCallback.ts';
 import { oneOf } from '../../ui/useStored.ts';
 import { Assigning } from './Assigning.tsx';
 import { EntriesView } from './EntriesView.tsx';
@@ -51,8 +51,8 @@ export function SpendingPage() {
   const entering = useEntering(planId, month);
   // An entry that is to be changed, or an expected one to be confirmed, may come along from another page.
   const { state: arrived } = useLocation() as { state: { entry?: LedgerEntry; expected?: Expected } | null };
-  const latestChange = useStable(entering.change);
-  const latestConfirm = useStable(entering.confirm);
+  const latestChange = useEventCallback(entering.change);
+  const latestConfirm = useEventCallback(entering.confirm);
   useEffect(() => {
     if (arrived?.entry) latestChange(arrived.entry);
     if (arrived?.expected) latestConfirm(arrived.expected, true);
@@ -71,7 +71,7 @@ export function SpendingPage() {
     goTo(months.find((each) => each >= first) ?? months.at(-1)!);
   };
 
-  const keys = useStable(
+  const keys = useEventCallback(
     keysOfSpending({
       month,
       months,

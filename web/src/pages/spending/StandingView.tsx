@@ -93,7 +93,7 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
                   {ledgerMessages.amount}
                 </th>
                 <th scope="col">
-                  <span className="visually-hidden">{messages.deeds}</span>
+                  <span className="visually-hidden">{messages.actions}</span>
                 </th>
               </tr>
             </thead>

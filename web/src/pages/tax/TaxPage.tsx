@@ -22,8 +22,8 @@ import { useYear } from '../../parts/plan/useYear.ts';
 import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { KeyFigures } from '../../parts/calculators/KeyFigures.tsx';
 import { NoAnswer } from '../../parts/calculators/NoAnswer.tsx';
-import { OutputReckoning } from '../../parts/calculators/OutputReckoning.tsx';
-import { Pictured } from '../../parts/calculators/Pictured.tsx';
+import { OutputExplanation } from '../../parts/calculators/OutputExplanation.tsx';
+import { ChartCard } from '../../parts/calculators/ChartCard.tsx';
 import { ScheduleGrid } from '../../parts/calculators/ScheduleGrid.tsx';
 import { InputRow } from '../../parts/calculators/Terms.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
@@ -199,7 +199,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
             onIncomes={setIncomes}
           />
         )}
-        {explained !== null && <OutputReckoning id={explained} period={period} onClose={() => setExplained(null)} />}
+        {explained !== null && <OutputExplanation id={explained} period={period} onClose={() => setExplained(null)} />}
       </section>
       {placing && <TaxPlacing schedule={schedule} onClose={() => setPlacing(false)} />}
     </div>
@@ -287,7 +287,7 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
           <p className="bench-words" role="status">
             <strong>{both.words}</strong>
           </p>
-          <Pictured
+          <ChartCard
             picture={both.picture}
             height={230}
             label={messages.taxByAnd(name, other.name)}

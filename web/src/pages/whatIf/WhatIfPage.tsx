@@ -32,7 +32,7 @@ export function WhatIfPage() {
       <div className="empty-state">
         <h2>{messages.nothingToTryYet}</h2>
         <p>{messages.whatIsTriedHereAre}</p>
-        <button type="button" className="btn btn-primary" onClick={shell.openShelf}>
+        <button type="button" className="btn btn-primary" onClick={shell.openAssumptions}>
           {messages.openTheAssumptions}
         </button>
       </div>

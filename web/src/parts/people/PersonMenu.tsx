@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Link } from 'react-router';
 import { messages } from '../../messages/people.ts';
-import { messages as keeping } from '../../messages/keeping.ts';
+import { messages as maintenance } from '../../messages/maintenance.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { forgetWhatIsBegun } from '../../ui/storedFile.ts';
@@ -32,11 +32,11 @@ export function PersonMenu() {
           {messages.yourself}
         </Dropdown.Item>
         <Dropdown.Item as={Link} to="/deleted">
-          {keeping.deletedPlans}
+          {maintenance.deletedPlans}
         </Dropdown.Item>
         {isKeeper && (
           <Dropdown.Item as={Link} to="/backups">
-            {keeping.backups}
+            {maintenance.backups}
           </Dropdown.Item>
         )}
         {me.signsIn && <Dropdown.Item onClick={() => void signOut()}>{messages.signOut}</Dropdown.Item>}

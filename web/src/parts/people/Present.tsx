@@ -4,7 +4,7 @@ import { useLocation } from 'react-router';
 import { messages } from '../../messages/people.ts';
 import { useOthers, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Initials } from './Initials.tsx';
-import { whereabouts } from '../../plan-session/whereabouts.ts';
+import { presence } from '../../plan-session/whereabouts.ts';
 import './people.scss';
 
 /** How long it is told what somebody else has done, in milliseconds, and how many of those here are shown. */
@@ -26,10 +26,10 @@ export function Present({ planId, pageName }: PresentProps) {
   const page = pathname.split('/')[3] ?? '';
   const row = new URLSearchParams(search).get('show') ?? '';
   const isTogether = present.length > 0;
-  useEffect(() => whereabouts.onPage(planId, page, row), [planId, page, row]);
+  useEffect(() => presence.onPage(planId, page, row), [planId, page, row]);
   useEffect(() => {
-    whereabouts.together(isTogether);
-    return () => whereabouts.together(false);
+    presence.together(isTogether);
+    return () => presence.together(false);
   }, [isTogether]);
   const [shownUntil, setShownUntil] = useState<number | null>(null);
   useEffect(() => {

@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { OthersByRow } from '../../grid/types.ts';
 import { usePresent } from '../../plan-session/SessionProvider.tsx';
 import type { Present } from '../../plan-session/state.ts';
-import { whereabouts } from '../../plan-session/whereabouts.ts';
+import { presence } from '../../plan-session/whereabouts.ts';
 
 interface Selected {
   readonly row: { readonly key: string } | undefined;
@@ -12,8 +12,8 @@ interface Selected {
 /** Tells the others which cell of a page's grid is selected, and says who of them is at which of its cells. */
 export function useOthersHere(page: string, { row, column }: Selected): OthersByRow {
   const [at, of] = [row?.key ?? '', column?.id ?? ''];
-  useEffect(() => whereabouts.isAt(at, of), [at, of]);
-  useEffect(() => () => whereabouts.isAt('', ''), []);
+  useEffect(() => presence.isAt(at, of), [at, of]);
+  useEffect(() => () => presence.isAt('', ''), []);
   const present = usePresent();
   // Someone who moves elsewhere changes nothing here.
   const here = JSON.stringify(present.filter((each) => each.page === page && each.row !== ''));

@@ -3,12 +3,12 @@ import { createContext, useContext } from 'react';
 
 /** What pages can ask of the frame around them. */
 export interface ShellActions {
-  readonly openShelf: () => void;
+  readonly openAssumptions: () => void;
   /** Goes to where a line, group, total or assumption stands. */
   readonly goTo: (id: string, month?: Month | null) => void;
 }
 
-export const ShellContext = createContext<ShellActions>({ openShelf: () => {}, goTo: () => {} });
+export const ShellContext = createContext<ShellActions>({ openAssumptions: () => {}, goTo: () => {} });
 
 export function useShell(): ShellActions {
   return useContext(ShellContext);

@@ -26,7 +26,7 @@ export function budgetEditing(session: PlanSession): (column: BudgetColumn) => E
 
 function nameEditing(session: PlanSession): Editing {
   return {
-    whyNot: (row) => (row.kind === 'line' ? null : messages.cannotBeRenamedHere(row.label)),
+    readOnlyReason: (row) => (row.kind === 'line' ? null : messages.cannotBeRenamedHere(row.label)),
     begin: (row) => ({ text: row.label, options: {} }),
     read({ row: line }, { text }) {
       const present = session.state.document.lines.get(line)?.name;
@@ -39,7 +39,7 @@ function nameEditing(session: PlanSession): Editing {
 
 function figureEditing(session: PlanSession): Editing {
   return {
-    whyNot: (row, column) =>
+    readOnlyReason: (row, column) =>
       whyNotTyped(
         row,
         column,

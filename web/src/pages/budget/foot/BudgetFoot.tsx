@@ -1,8 +1,8 @@
 import { datedId, nameOfYear, type Stretch } from '@haushalt/core';
-import { Later } from '../../../ui/Later.tsx';
+import { Deferred } from '../../../ui/Deferred.tsx';
 import { activeOf, isBlock, type GridSelection } from '../../../grid/selection.ts';
 import type { PlanState } from '../../../plan-session/state.ts';
-import { ReckoningPanel } from '../../../parts/reckoning/ReckoningPanel.tsx';
+import { ExplanationPanel } from '../../../parts/explanation/ExplanationPanel.tsx';
 import { HighlightRemark } from './HighlightRemark.tsx';
 import { SelectionPanel } from '../block/SelectionPanel.tsx';
 import type { BlockCell } from '../block/blocks.ts';
@@ -12,7 +12,7 @@ import type { BudgetView } from '../../../parts/lines/view.ts';
 import { messages } from '../../../messages/budget.ts';
 
 /** What can be done below the grid with what is selected in it. */
-export type FootDeed = 'adjust' | 'clear' | 'copy' | 'draw' | 'changeRule' | 'openRule' | 'note';
+export type DetailAction = 'adjust' | 'clear' | 'copy' | 'draw' | 'changeRule' | 'openRule' | 'note';
 
 interface BudgetFootProps {
   readonly state: PlanState;
@@ -23,7 +23,7 @@ interface BudgetFootProps {
   readonly rows: readonly BudgetRow[];
   readonly columns: readonly BudgetColumn[];
   readonly cells: readonly BlockCell[];
-  readonly onDo: (what: FootDeed) => void;
+  readonly onDo: (what: DetailAction) => void;
   /** Goes to where a part of a reckoning stands; `false` when this page does not show it. */
   readonly onJump: (id: string, period: number | null) => boolean;
 }
@@ -72,8 +72,8 @@ export function BudgetFoot({
         stretch: column?.stretch ?? scope,
       };
   return (
-    <Later>
-      <ReckoningPanel
+    <Deferred>
+      <ExplanationPanel
         plan={state}
         id={row.id}
         period={period}
@@ -87,7 +87,7 @@ export function BudgetFoot({
           isLine && isMonth && document.exceptions.has(datedId(row.id, month)) ? () => onDo('clear') : null
         }
       />
-    </Later>
+    </Deferred>
   );
 }
 

@@ -26,7 +26,7 @@ import { FigureField } from '../../../fields/FigureField.tsx';
 import { PatternPreview } from './PatternPreview.tsx';
 import { messages } from '../../../messages/budget.ts';
 import { SearchField } from '../../../fields/SearchField.tsx';
-import { bearers } from '../../../parts/plan/Choices.tsx';
+import { figureRefs } from '../../../parts/plan/Choices.tsx';
 import { Select } from '../../../fields/Select.tsx';
 
 const KINDS: Readonly<Record<PatternKind, string>> = {
@@ -327,7 +327,7 @@ function OfWhat({ value, self, line, onChange }: OfWhatProps) {
         label={messages.percentageOf}
         options={[
           ...(self ? [{ value: self, words: messages.itsOwnFigures }] : []),
-          ...bearers(document, false).filter(({ value: id }) => id !== line.id),
+          ...figureRefs(document, false).filter(({ value: id }) => id !== line.id),
         ]}
         value={value}
         onChange={onChange}

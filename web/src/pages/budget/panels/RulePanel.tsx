@@ -2,7 +2,7 @@ import {
   monthInWords,
   periodOf,
   planOf,
-  reckon,
+  explainFigure,
   type Command,
   type LineRow,
   type Month,
@@ -78,7 +78,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
       </ul>
       {period >= 0 && (
         <p className="rule-words">
-          {monthInWords(month, locale)}: {reckon(model, line.id, period).words}
+          {monthInWords(month, locale)}: {explainFigure(model, line.id, period).words}
         </p>
       )}
       {exceptions.length > 0 && (

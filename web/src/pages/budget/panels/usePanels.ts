@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { useNotices } from '../../../ui/Notices.tsx';
-import { useStable } from '../../../ui/useStable.ts';
+import { useEventCallback } from '../../../ui/useEventCallback.ts';
 import type { PanelName } from '../sheet/panelNames.ts';
 import { trialFromNow, type Trial } from '../../../parts/trial/trial.ts';
 import { messages } from '../../../messages/budget.ts';
@@ -15,8 +15,8 @@ export function usePanels(row: BudgetRow | undefined) {
   const [panel, setPanel] = useState<PanelName | null>(null);
   const [trial, setTrial] = useState<Trial | null>(null);
   const beginTrial = () => trialFromNow(document, history, now(), planOf(document).locale);
-  const toggleTrial = useStable(() => setTrial((before) => (before ? null : beginTrial())));
-  const openPanel = useStable((name: PanelName) => {
+  const toggleTrial = useEventCallback(() => setTrial((before) => (before ? null : beginTrial())));
+  const openPanel = useEventCallback((name: PanelName) => {
     if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: messages.selectALineToSee });
     // Cutting is trying: it shows what it does to every figure, and can be gone back on.
     if (name === 'fit' && !trial) setTrial(beginTrial());

@@ -1,7 +1,7 @@
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 
 /** What can be done with a row from its label. */
-export type RowDeed =
+export type RowAction =
   | 'rename'
   | 'addLine'
   | 'duplicate'
@@ -13,4 +13,4 @@ export type RowDeed =
   | 'openRule'
   | 'highlight';
 
-export type OnRow = (what: RowDeed, row: BudgetRow) => void;
+export type OnRow = (what: RowAction, row: BudgetRow) => void;

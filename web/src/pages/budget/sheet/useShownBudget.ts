@@ -1,7 +1,7 @@
 import { stretchOfYear, yearIn, yearsOf, type Month, type Stretch } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { useIsNarrow, useWindowWidth } from '../../../ui/useWindowWidth.ts';
-import { useSame } from '../../../ui/useSame.ts';
+import { useStableValue } from '../../../ui/useStableValue.ts';
 import { presentMonth, useYear } from '../../../parts/plan/useYear.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { useRoom } from './useRoom.ts';
@@ -57,7 +57,7 @@ export function useShownBudget(view: BudgetView): ShownBudget {
     return view.span === 'month' && view.show !== 'rules' ? fittingColumns(all, room) : all;
   }, [model, budget, view, year, room, month, width]);
   // Most edits leave every column as it is; then no row is laid out again.
-  const columns = useSame<readonly BudgetColumn[]>(computed, isSameColumns);
+  const columns = useStableValue<readonly BudgetColumn[]>(computed, isSameColumns);
   const monthsIn = (of: number) => {
     const { from, to } = stretchOfYear(model.calendar, of);
     return to - from;

@@ -1,0 +1,96 @@
+import {
+  planOf,
+  rateSourceOf,
+  writeFigure,
+  writeShare,
+  writeWithUnit,
+  nameOfYear,
+  type PlanProjection,
+  type Stepping,
+} from '@haushalt/core';
+import { Icon } from '../../ui/Icon.tsx';
+import { rateInWords, rateValue } from './cells.tsx';
+import { messages } from '../../messages/projection.ts';
+
+interface ProjectionReckoningProps {
+  readonly projection: PlanProjection;
+  readonly id: string;
+  readonly label: string;
+  readonly baseYear: number;
+  /** Which of the projected years is selected, from 0. */
+  readonly index: number;
+  readonly stepping: Stepping;
+  readonly onRate: (() => void) | null;
+}
+
+/** How the selected year of a projection came about, in sentences with its figures. */
+export function ProjectionExplanation({
+  projection,
+  id,
+  label,
+  baseYear,
+  index,
+  stepping,
+  onRate,
+}: ProjectionReckoningProps) {
+  const { document } = projection.model;
+  const plan = planOf(document);
+  const inWords = (of: number) => nameOfYear(document, of);
+  const money = (figure: number) => writeFigure(figure, 'money', plan);
+  const projected = projection.of(id);
+  const year = projected?.years[index];
+  const before = index === 0 ? projected?.base : projected?.years[index - 1]?.amount;
+  const isRow = document.lines.has(id) || document.groups.has(id);
+  const source = rateSourceOf(document, id);
+  const rate = rateValue(projection, source);
+  const level = year ? projection.priceLevel(year.year) : 1;
+  return (
+    <section className="reckoning" aria-label={messages.explanation}>
+      <div className="reckoning-what">
+        <h3>{label}</h3>
+        <p>{messages.projected(inWords(year?.year ?? baseYear + 1))}</p>
+        <p className="reckoning-figure">
+          {year ? writeWithUnit(year.amount, 'money', plan) : <em>{messages.noFigure}</em>}
+        </p>
+      </div>
+      <div className="reckoning-how">
+        {!year || before === undefined ? (
+          <p className="reckoning-words">{messages.thereIsNoTotalOf(inWords(baseYear))}</p>
+        ) : (
+          <>
+            <p className="reckoning-words">
+              {source.from === 'calculator' || source.from === 'rule'
+                ? `${rateInWords(document, source)}.`
+                : source.from === 'nothing' && document.lines.has(id)
+                  ? messages.asInTheYearBefore
+                  : document.lines.has(id)
+                    ? messages.whatItWasInThe(rateInWords(document, source), stepping)
+                    : messages.theSumOfItsLines}
+              {document.lines.has(id) && rate !== null && (
+                <> {messages.thatIsAYear(writeFigure(rate, 'ratePerYear', plan))}</>
+              )}
+            </p>
+            <p className="reckoning-worked">
+              {money(before)} {year.increase < 0 ? '−' : '+'} {money(Math.abs(year.increase))} = {money(year.amount)}
+              {year.change !== null && <> ({writeShare(year.change, plan.locale)})</>}
+            </p>
+            {level !== 1 && (
+              <p className="reckoning-words">
+                {messages.deflated(inWords(baseYear), money(year.amount), level.toFixed(4))}{' '}
+                <strong>{money(year.today)}</strong>
+              </p>
+            )}
+          </>
+        )}
+      </div>
+      <div className="reckoning-tools">
+        {onRate && isRow && (
+          <button type="button" className="tool" onClick={onRate} title={messages.chooseWhatItGrowsBy}>
+            <Icon name="edit" />
+            {messages.chooseItsRate}
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}

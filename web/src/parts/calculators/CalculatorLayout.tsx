@@ -1,0 +1,35 @@
+import { useState, type ReactNode } from 'react';
+import { OutputExplanation } from './OutputExplanation.tsx';
+import { messages } from '../../messages/calculators.ts';
+
+/** Which figure is being explained, and a way to ask for another. */
+export interface Explaining {
+  readonly explained: string | null;
+  readonly onExplain: (id: string | null) => void;
+}
+
+interface CalculatorLayoutProps {
+  readonly name: string;
+  /** What the part with the figures is called. */
+  readonly answerLabel: string;
+  /** The period figures are explained in. */
+  readonly period: number;
+  readonly terms: ReactNode;
+  readonly children: (explaining: Explaining) => ReactNode;
+}
+
+/** The two halves of a calculator: what it is given, and what it comes to, with the reckoning of a figure below. */
+export function CalculatorLayout({ name, answerLabel, period, terms, children }: CalculatorLayoutProps) {
+  const [explained, onExplain] = useState<string | null>(null);
+  return (
+    <div className="bench">
+      <section className="bench-terms" aria-label={messages.termsOf(name)}>
+        {terms}
+      </section>
+      <section className="bench-answer" aria-label={answerLabel}>
+        {children({ explained, onExplain })}
+        {explained !== null && <OutputExplanation id={explained} period={period} onClose={() => onExplain(null)} />}
+      </section>
+    </div>
+  );
+}

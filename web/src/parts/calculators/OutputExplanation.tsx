@@ -1,0 +1,32 @@
+import { useShell } from '../plan/shell.ts';
+import { useSessionState } from '../../plan-session/SessionProvider.tsx';
+import { ExplanationPanel } from '../explanation/ExplanationPanel.tsx';
+
+interface OutputReckoningProps {
+  readonly id: string;
+  readonly period: number;
+  readonly onClose: () => void;
+}
+
+/** How a figure of a calculator came about. */
+export function OutputExplanation({ id, period, onClose }: OutputReckoningProps) {
+  const plan = useSessionState();
+  const shell = useShell();
+  return (
+    <ExplanationPanel
+      plan={plan}
+      id={id}
+      period={period}
+      over={null}
+      onJump={(target) => {
+        shell.goTo(target);
+        return true;
+      }}
+      onChangeRule={null}
+      onClearException={null}
+      onNote={null}
+      onOpenRule={null}
+      onClose={onClose}
+    />
+  );
+}

@@ -1,0 +1,24 @@
+import { useNotices } from './Notices.tsx';
+import { useOnUnmount } from './useOnUnmount.ts';
+import { messages } from '../messages/ui.ts';
+
+interface Draft {
+  readonly text: string;
+  /** Whether anything has been typed that is not taken yet. */
+  readonly isOpen: boolean;
+  /** Takes what has been typed; why not, where it cannot be. */
+  readonly take: () => string | null;
+}
+
+/**
+ * Lets no typed text go unseen: when its field goes, because another page, year or row comes in its place, what has been
+ * typed is taken, or it is said that it was not, and why.
+ */
+export function useCommitOnUnmount(draft: Draft): void {
+  const notices = useNotices();
+  useOnUnmount(() => {
+    if (!draft.isOpen) return;
+    const refusal = draft.take();
+    if (refusal !== null) notices.say({ text: messages.wasNotTaken(draft.text, refusal), tone: 'warning' });
+  });
+}
