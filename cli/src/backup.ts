@@ -12,10 +12,10 @@ interface BackupOptions {
 /** `haushalt backup OUT.db`: a copy of the database as it is now, also while the server runs. */
 export function backupCommand(): Command {
   return new Command('backup')
-    .description('Copy the database as it is now, also while the server runs. To put a copy back, name it haushalt.db.')
-    .argument('<out>', 'where the copy is written; nothing may be there yet')
-    .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
-    .option('--demo', 'copy the database of the demo', false)
+    .description('Back up the database, also while the server is running.')
+    .argument('<out>', 'the file to write; it must not exist yet')
+    .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
+    .option('--demo', 'back up the database of the demo', false)
     .action(async (out: string, options: BackupOptions) => {
       const { DatabaseError, copyDatabase, databaseFile } = await import('@haushalt/server');
       const file = databaseFile(dataFolder(options));

@@ -43,15 +43,17 @@ interface CalcOptions {
 /** `haushalt calc FILE`: prints every assumption, line, group and total of a plan, and what its calculators give. */
 export function calcCommand(): Command {
   return new Command('calc')
-    .description('Compute a plan file and print every line.')
+    .description('Calculate a plan file and print every line.')
     .argument('<file>', 'a plan file, *.haushalt.json')
     .addOption(new Option('--format <format>', 'how to print').choices(['table', 'csv', 'json']).default('table'))
     .addOption(
-      new Option('--by <span>', 'what to add figures up to').choices(['month', 'quarter', 'year']).default('month'),
+      new Option('--by <span>', 'the period to total figures by')
+        .choices(['month', 'quarter', 'year'])
+        .default('month'),
     )
     .option('--set <assumption=value>', 'try another value, for example "Inflation=3%"; can be repeated', collect, [])
-    .option('--list <name>', 'print the items of a list in place of the months')
-    .option('--actual', 'what really happened in place of what was planned, in the months with entries')
+    .option('--list <name>', 'print the items of a list instead of the months')
+    .option('--actual', 'use actual figures instead of the budget in months with entries')
     .action((file: string, options: CalcOptions) => {
       const plan = readPlanFile(file);
       const tried = options.set.reduce(withValue, plan.document);

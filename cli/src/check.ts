@@ -26,9 +26,9 @@ import { messages } from './messages.ts';
 /** `haushalt check FILE`: prints what a careful reviewer would find in a plan. */
 export function checkCommand(): Command {
   return new Command('check')
-    .description('Check a plan file as a careful reviewer would. Exits with 1 when something is found.')
+    .description('Check a plan file like a careful reviewer. Exits with 1 if there are findings.')
     .argument('<file>', 'a plan file, *.haushalt.json')
-    .option('--all', 'print what has been set aside too')
+    .option('--all', 'also print dismissed findings')
     .action((file: string, { all = false }: { all?: boolean }) => {
       const { document, entries } = readPlanFile(file);
       const model = new Model(document);

@@ -32,24 +32,27 @@ interface ConvertOptions {
 export function convertCommand(): Command {
   return new Command('convert')
     .description(
-      'Write a plan in another format, or make a plan of a workbook and audit it, by the endings of their names: .haushalt.json, .ods, .xlsx, .csv, and out .pdf.',
+      'Convert a plan to another format, or a workbook to a plan with an audit. The file extensions decide: .haushalt.json, .ods, .xlsx, .csv, and .pdf for output.',
     )
     .argument('<in>', 'a plan file, *.haushalt.json, or a workbook: .ods, .xlsx, .csv, .tsv')
-    .argument('<out>', 'the file to be written')
+    .argument('<out>', 'the file to write')
     .addOption(
-      new Option('--by <span>', 'in a workbook: a sheet a year, or one for all months')
+      new Option('--by <span>', 'for workbooks: one sheet per year, or one for all months')
         .choices(['year', 'plan'])
         .default('year'),
     )
     .addOption(
-      new Option('--notation <notation>', 'in CSV: figures as the plan writes them, or neutral')
+      new Option('--notation <notation>', 'for CSV: number format of the plan, or neutral')
         .choices(['plan', 'neutral'])
         .default('neutral'),
     )
-    .option('--rules', 'in CSV: the rules after the figures')
-    .option('--audit <file>', 'of a workbook: what was found in it, as JSON or, ending in .pdf, as pages')
-    .option('--said <file>', 'of a workbook: its sheet, its row of months, what its rows and tables are, as JSON')
-    .option('--mend', 'of a workbook: mend its faults on the way')
+    .option('--rules', 'for CSV: add the rules after the figures')
+    .option('--audit <file>', 'for workbooks: write the audit to this file, as JSON or PDF')
+    .option(
+      '--said <file>',
+      'for workbooks: read corrections from this JSON file: sheet, row of months, types of rows and tables',
+    )
+    .option('--mend', 'for workbooks: fix the problems found')
     .action(async (from: string, out: string, { by, notation, rules, audit, said, mend = false }: ConvertOptions) => {
       const isPlan = out.endsWith('.haushalt.json');
       const kind = FILE_KINDS.find((each) => out.toLowerCase().endsWith(`.${each}`));

@@ -17,15 +17,15 @@ interface DataOptions {
 export function personCommand(): Command {
   const onData = (command: Command) =>
     command
-      .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
+      .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
       .option('--demo', 'the people of the demo', false);
   return new Command('person')
-    .description('Who signs in here: name the first owner, give someone a new password.')
-    .addCommand(onData(new Command('list').description('List the people who sign in here.')).action(list))
+    .description('Manage people: create the administrator, list people, reset a password.')
+    .addCommand(onData(new Command('list').description('List all people.')).action(list))
     .addCommand(
       onData(
         new Command('first')
-          .description('Name the first owner, who owns the plans there are; the password is asked for.')
+          .description('Create the administrator, who owns all existing plans. Asks for the password.')
           .argument('<name>', 'their name')
           .argument('[address]', 'their mail address', ''),
       ).action(first),
@@ -33,9 +33,7 @@ export function personCommand(): Command {
     .addCommand(
       onData(
         new Command('reset')
-          .description(
-            'Give someone a new password, which is asked for; where they were signed in, they are not any more.',
-          )
+          .description('Set a new password for a person and sign them out everywhere. Asks for the password.')
           .argument('<who>', 'their name or mail address'),
       ).action(reset),
     );

@@ -25,33 +25,31 @@ interface PrintOptions {
 /** `haushalt print FILE OUT.pdf`: a plan, or parts of it, as pages. */
 export function printCommand(): Command {
   return new Command('print')
-    .description('Print a plan file, or parts of it, as a PDF.')
+    .description('Print a plan file or parts of it as a PDF.')
     .argument('<file>', 'a plan file, *.haushalt.json')
     .argument('<out>', 'the PDF')
     .option(
       '--what <parts>',
-      `what to print, apart by commas: ${PARTS.join(', ')}; or plan for all of it with contents`,
+      `the parts to print, separated by commas: ${PARTS.join(', ')}; or plan for all of it with contents`,
       'budget',
     )
-    .option('--years <years>', 'which years, apart by commas; all when left out')
+    .option('--years <years>', 'the years to print, separated by commas (default: all)')
+    .addOption(new Option('--paper <paper>', 'the paper size (default: by the country of the plan)').choices(PAPERS))
     .addOption(
-      new Option('--paper <paper>', 'the paper size; that of the plan’s country when left out').choices(PAPERS),
-    )
-    .addOption(
-      new Option('--pages <pages>', 'how many pages for each part; auto sets each as it is read best')
+      new Option('--pages <pages>', 'the number of pages for each part; auto chooses the most readable')
         .choices(['auto', 'one', 'two', 'many'])
         .default('auto'),
     )
     .addOption(
-      new Option('--orientation <orientation>', 'portrait, landscape, or auto: as each part is read best')
+      new Option('--orientation <orientation>', 'portrait, landscape, or auto for the most readable')
         .choices(['auto', 'portrait', 'landscape'])
         .default('auto'),
     )
-    .option('--quarters', 'quarters in place of months')
+    .option('--quarters', 'quarters instead of months')
     .option('--notes', 'with notes')
     .option('--black', 'in black and white')
-    .option('--title <title>', 'the heading; the plan’s name when left out', '')
-    .option('--name <name>', 'whose it is, beside the date', '')
+    .option('--title <title>', 'the title (default: the name of the plan)', '')
+    .option('--name <name>', 'the name of the person who prepared it', '')
     .action(async (file: string, out: string, options: PrintOptions) => {
       const plan = readPlanFile(file);
       const source = sourceOf(plan, today());

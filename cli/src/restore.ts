@@ -19,15 +19,13 @@ interface RestoreOptions {
  */
 export function restoreCommand(): Command {
   return new Command('restore')
-    .description(
-      'Put back a backup: as the database where there is none, else its plans as copies beside those there are.',
-    )
-    .argument('<file>', 'a backup, as made by “haushalt backup” or the server')
-    .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
+    .description('Restore a backup: as the database if there is none yet, otherwise its plans as copies.')
+    .argument('<file>', 'a backup made by “haushalt backup” or the server')
+    .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
     .option('--demo', 'restore into the database of the demo', false)
     .option(
       '--plan <name>',
-      'only this plan; can be repeated',
+      'restore restore only this plan; can be repeated',
       (name, names: readonly string[]) => [...names, name],
       [],
     )

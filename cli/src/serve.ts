@@ -28,37 +28,28 @@ export function serveCommand(): Command {
   return new Command('serve')
     .description('Serve the web application.')
     .option('--port <port>', 'the port to listen on', readPort, 4870)
-    .option(
-      '--host <address>',
-      'the address to listen on; other machines reach only what is not 127.0.0.1',
-      '127.0.0.1',
-    )
+    .option('--host <address>', 'the address to listen on; with 127.0.0.1 only this computer can connect', '127.0.0.1')
     .option(
       '--url <address>',
-      'where people reach it, such as https://plans.example.org; links in mails lead there',
+      'the public address, such as https://plans.example.org, used for links in mails',
       readUrl,
     )
-    .option('--name <name>', 'another name the server is called by; can be repeated', collect, [])
-    .option(
-      '--behind-proxy <address>',
-      'a reverse proxy with TLS whose word is taken of where requests come from; can be repeated',
-      collect,
-      [],
-    )
-    .option('--backups <count>', 'how many nightly backups are kept beside the database; 0 for none', readCount, 14)
+    .option('--name <name>', 'another host name of the server; can be repeated', collect, [])
+    .option('--behind-proxy <address>', 'the address of a trusted reverse proxy with TLS; can be repeated', collect, [])
+    .option('--backups <count>', 'the number of nightly backups to keep; 0 for none', readCount, 14)
     .addOption(
-      new Option('--log-level <level>', 'what is written to standard error')
+      new Option('--log-level <level>', 'which messages to write to standard error')
         .choices(['silent', 'error', 'warn', 'info', 'debug'])
         .default('warn'),
     )
-    .option('--data <folder>', 'where the database is kept (default: data/plans, with --demo data/demo)')
-    .option('--demo', 'put the demo plans into an empty database', false)
+    .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
+    .option('--demo', 'add the demo plans to an empty database', false)
     .option(
       '--demo-month <month>',
-      'with --demo: lay the demo around this month, such as 2026-11 (default: the present one)',
+      'with --demo: the month the demo is set in, such as 2026-11 (default: the present one)',
       readMonth,
     )
-    .option('--fresh', 'with --demo: start over with the demo plans as they ship', false)
+    .option('--fresh', 'with --demo: reset the demo plans', false)
     .action(run);
 }
 

@@ -40,16 +40,16 @@ interface Counts {
 /** `haushalt statement PLAN STATEMENT`: takes a bank's file into the entries of a plan file, and says what was in it. */
 export function statementCommand(): Command {
   return new Command('statement')
-    .description('Take a bank’s statement (CSV, OFX, camt.053, camt.052, MT940) into a plan file’s entries.')
+    .description('Import a bank statement (CSV, OFX, camt.053, camt.052, MT940) into the entries of a plan file.')
     .argument('<plan>', 'a plan file, *.haushalt.json')
-    .argument('<statement>', 'the bank’s file')
+    .argument('<statement>', 'the statement file')
     .option(
       '--account <name>',
-      'the account it is of, where the file does not say; NUMBER=NAME for each account of a file with several',
+      'the account, if the file does not name it; NUMBER=NAME for each account of a file with several',
       (value: string, before: readonly string[]) => [...before, value],
       [] as readonly string[],
     )
-    .option('--out <plan>', 'where to write the plan with the entries; without it nothing is stored')
+    .option('--out <plan>', 'the file to write the plan with the entries to; without it nothing is stored')
     .addOption(new Option('--format <format>', 'how to print the counts').choices(['json', 'text']).default('json'))
     .action((plan: string, statement: string, options: StatementOptions) => {
       const { document, entries } = readPlanFile(plan);
