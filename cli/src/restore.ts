@@ -25,7 +25,7 @@ export function restoreCommand(): Command {
     .option('--demo', 'restore into the database of the demo', false)
     .option(
       '--plan <name>',
-      'restore restore only this plan; can be repeated',
+      'restore only this plan; can be repeated',
       (name, names: readonly string[]) => [...names, name],
       [],
     )

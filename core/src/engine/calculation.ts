@@ -53,7 +53,7 @@ interface Computed {
   readonly figures: Readonly<Record<string, OutputFigures>>;
 }
 
-interface AppServices {
+interface CalculationContext {
   readonly calendar: Calendar;
   readonly problems: Problems;
   readonly seriesOf: (id: string) => Series;
@@ -66,11 +66,11 @@ interface AppServices {
 export class Calculation {
   private readonly document: Document;
   private readonly calculator: Calculator;
-  private readonly around: AppServices;
+  private readonly around: CalculationContext;
   private readonly inputs: readonly { readonly id: string; readonly seen: Series }[];
   private computed: Computed | null = null;
 
-  constructor(document: Document, calculator: Calculator, around: AppServices) {
+  constructor(document: Document, calculator: Calculator, around: CalculationContext) {
     this.document = document;
     this.calculator = calculator;
     this.around = around;

@@ -19,21 +19,21 @@ export type ReadAmount =
 export function readAmount(text: string, document: Document): ReadAmount {
   const { locale } = planOf(document);
   const refuse = (message: string): ReadAmount => ({ ok: false, message });
-  const read = readReckoned(text, locale);
+  const read = readCalculated(text, locale);
   if (!read.ok) return refuse(read.message);
   if (read.figure === null) return refuse(messages.sayHowMuch);
-  if (isExplanation(text)) return { ok: true, amount: roundTo(read.figure * minorUnitsIn(document)) };
+  if (isCalculation(text)) return { ok: true, amount: roundTo(read.figure * minorUnitsIn(document)) };
   const amount = inMinorUnits(document, read.figure);
   return amount === null ? refuse(messages.anAmountHasAtMost(minorUnitsIn(document))) : { ok: true, amount };
 }
 
-const isExplanation = (text: string) => /\d[^\d]*[-+*/×÷−(]/u.test(text) && !/\p{L}/u.test(text);
+const isCalculation = (text: string) => /\d[^\d]*[-+*/×÷−(]/u.test(text) && !/\p{L}/u.test(text);
 
-/** Reads a figure of money in a locale's notation, or reckoning with figures: `12.50+3.20`, `3*4.99`. */
-export function readReckoned(text: string, locale: string): ReadFigure {
-  if (!isExplanation(text)) return readFigure(text, locale);
+/** Reads a figure of money in a locale's notation, or a calculation with figures: `12.50+3.20`, `3*4.99`. */
+export function readCalculated(text: string, locale: string): ReadFigure {
+  if (!isCalculation(text)) return readFigure(text, locale);
   try {
-    const figure = explainFigure(parseFormula(text, notationOf(locale)));
+    const figure = evaluate(parseFormula(text, notationOf(locale)));
     const isFigure = figure !== null && Math.abs(figure) <= LARGEST_FIGURE;
     return isFigure ? { ok: true, figure } : { ok: false, message: messages.thisIsNoAmount(text.trim()) };
   } catch (error) {
@@ -42,18 +42,18 @@ export function readReckoned(text: string, locale: string): ReadFigure {
   }
 }
 
-/** What reckoning with figures alone comes to; `null` where there is more to it. */
-function explainFigure(expression: Expression): number | null {
+/** Returns the result of a calculation with figures alone; `null` where there is more to it. */
+function evaluate(expression: Expression): number | null {
   switch (expression.kind) {
     case 'number':
       return expression.value;
     case 'percent':
     case 'negate': {
-      const operand = explainFigure(expression.operand);
+      const operand = evaluate(expression.operand);
       return operand === null ? null : expression.kind === 'negate' ? -operand : operand / 100;
     }
     case 'binary': {
-      const [left, right] = [explainFigure(expression.left), explainFigure(expression.right)];
+      const [left, right] = [evaluate(expression.left), evaluate(expression.right)];
       if (left === null || right === null) return null;
       switch (expression.operator) {
         case '+':

@@ -60,12 +60,12 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
     const known = reckoned.get(key);
     if (known !== undefined) return known;
     reckoned.set(key, NaN);
-    const figure = explainFigure(row, at);
+    const figure = calculateFigure(row, at);
     reckoned.set(key, figure);
     return figure;
   }
 
-  function explainFigure(row: BlockRow, at: number): number {
+  function calculateFigure(row: BlockRow, at: number): number {
     switch (row.kind) {
       case 'line':
         return plan.lineIn(row.row, at);

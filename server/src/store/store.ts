@@ -137,8 +137,8 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     return { code: 'conflict', message: messages.isEnteredAlready(what, day, who) };
   }
 
-  /** Why an order cannot be carried out as it was decided; of the entries it changes some differ from what was known. */
-  const readOnlyReason = (
+  /** Returns why an order cannot be carried out as it was decided, or `null`; of the entries it changes some differ from what was known. */
+  const refusalOf = (
     planId: string,
     order: Order | WayBack,
     { document, changes }: Decided,
@@ -200,7 +200,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
       const found = decided(planId, personId, commandId, order);
       if ('ok' in found) return found;
       const differ = differing(ledger, planId, found.changes.filter(isOfLedger));
-      const refusal = readOnlyReason(planId, order, found, differ);
+      const refusal = refusalOf(planId, order, found, differ);
       if (refusal) return { ok: false, refusal };
       const entry = note(planId, personId, commandId, order, found, changesAsText(found.changes));
       write(planId, found.changes);
@@ -225,7 +225,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
       differ.push(...differing(ledger, planId, part));
       await othersFirst();
     }
-    const refusal = readOnlyReason(planId, order, found, differ);
+    const refusal = refusalOf(planId, order, found, differ);
     if (refusal) return { ok: false, refusal };
     const text = await jsonInParts(found.changes, changesAsText);
     const entry = inParts.begin(planId, () => note(planId, personId, commandId, order, found, text));

@@ -157,7 +157,7 @@ export interface WorkbookAsked {
   readonly said: ReadingCorrections;
 }
 
-interface RemoteChange {
+interface RunOptions {
   readonly signal: AbortSignal;
   readonly onProgress: (progress: Progress) => void;
 }
@@ -225,12 +225,12 @@ export const api = {
   importFile: (file: string | Blob, id?: string) =>
     request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, file),
   /** What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored. */
-  async auditWorkbook(file: Blob, asked: WorkbookAsked, told: RemoteChange): Promise<AuditedWorkbook> {
+  async auditWorkbook(file: Blob, asked: WorkbookAsked, told: RunOptions): Promise<AuditedWorkbook> {
     const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}`, file, told);
     return JSON.parse(new TextDecoder().decode(content)) as AuditedWorkbook;
   },
   /** The same as a PDF. */
-  async auditAsPdf(file: Blob, asked: WorkbookAsked, told: RemoteChange): Promise<Blob> {
+  async auditAsPdf(file: Blob, asked: WorkbookAsked, told: RunOptions): Promise<Blob> {
     const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}&as=pdf`, file, told);
     return new Blob([content], { type: 'application/pdf' });
   },

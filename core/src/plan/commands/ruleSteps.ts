@@ -89,10 +89,10 @@ export function setRule(
   const from = reach === 'every' ? null : month;
   if (from !== null) foldBeginning(draft, line.id);
   refuseLocked(draft, line, from, null);
-  setMoveAfterCommit(draft, line, from, saying);
+  setFromMonth(draft, line, from, saying);
 }
 
-function setMoveAfterCommit(draft: Draft, line: LineRow, month: Month | null, saying: RuleValue): void {
+function setFromMonth(draft: Draft, line: LineRow, month: Month | null, saying: RuleValue): void {
   const plan = planOf(draft.document);
   const from = month === null || month <= plan.firstMonth ? null : month;
   for (const step of stepsOf(draft, line.id))
@@ -143,12 +143,12 @@ export function rewrite(
   }
   let lastRuleValue = before;
   for (const piece of pieces) {
-    if (lastRuleValue && isSaying(lastRuleValue, piece.saying)) continue;
+    if (lastRuleValue && isSameRule(lastRuleValue, piece.saying)) continue;
     putStep(draft, line.id, piece.from <= months[0]! ? null : piece.from, piece.saying);
     lastRuleValue = piece.saying;
   }
   const resumes = steps.find((step) => step.from === after);
-  const goesOn = isSaying(lastRuleValue ?? NOTHING, following);
+  const goesOn = isSameRule(lastRuleValue ?? NOTHING, following);
   if (resumes && goesOn) draft.delete('ruleSteps', resumes.id);
   else if (!resumes && !goesOn && after <= months.at(-1)!) putStep(draft, line.id, after, following);
 }
@@ -256,7 +256,7 @@ export function ruleValueAt(steps: readonly RuleStepRow[], month: Month): RuleVa
   return found ?? NOTHING;
 }
 
-export function isSaying(a: RuleValue, b: RuleValue): boolean {
+export function isSameRule(a: RuleValue, b: RuleValue): boolean {
   return a.amount === b.amount && a.formula === b.formula;
 }
 

@@ -15,7 +15,7 @@ import {
   clearFigures,
   exceptionsBetween,
   foldBeginning,
-  isSaying,
+  isSameRule,
   putStep,
   rewrite,
   ruleValueAt,
@@ -181,7 +181,7 @@ export const ruleCommands = {
         for (const row of exceptions) draft.set('exceptions', { ...row, ...adjust(row) });
         if (month === to) {
           const saying = ruleValueAt(steps, month);
-          if (exceptions.length === 0 && !isSaying(saying, NOTHING))
+          if (exceptions.length === 0 && !isSameRule(saying, NOTHING))
             draft.set('exceptions', { id: datedId(lineId, month), line: lineId, month, ...adjust(saying) });
           continue;
         }

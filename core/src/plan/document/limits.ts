@@ -69,10 +69,10 @@ function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Ref
   if (!bearing.some((table) => tables.has(table))) return null;
   const { months } = planOf(document);
   // Columns may be named in any month.
-  let figureRefs = document.lines.size + document.groups.size + document.assumptions.size + document.listColumns.size;
+  let seriesCount = document.lines.size + document.groups.size + document.assumptions.size + document.listColumns.size;
   for (const table of CALCULATOR_TABLES)
-    figureRefs += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
-  const figures = figureRefs * months;
+    seriesCount += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
+  const figures = seriesCount * months;
   if (figures <= MAX_FIGURES) return null;
   return tooLarge(messages.thisWouldMakeFiguresA(figures, MAX_FIGURES));
 }

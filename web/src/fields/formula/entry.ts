@@ -25,8 +25,8 @@ export function looksLikeFormula(text: string): boolean {
   return /[\p{L}'‘+*/^×÷<>=({]|\d\s*[-−–]/u.test(body);
 }
 
-/** Whether a rule is reckoning with figures alone, such as `12*3+5`: it stands for one figure. */
-export function isExplanation(text: string): boolean {
+/** Returns whether a rule is a calculation with figures alone, such as `12*3+5`: it stands for one figure. */
+export function isCalculation(text: string): boolean {
   return looksLikeFormula(text) && !/[\p{L}'‘]/u.test(text);
 }
 

@@ -40,17 +40,17 @@ export function ListFoot(props: ListFootProps) {
   const { row, column, isBlock } = control;
   if (isBlock) return <SelectedFigures {...props} />;
   if (row?.kind !== 'item' || !column || !hasFigures(column.of)) return null;
-  return <ItemReckoning {...props} item={row.item} place={row.place} label={row.label} column={column.of} />;
+  return <ItemExplanation {...props} item={row.item} place={row.place} label={row.label} column={column.of} />;
 }
 
-interface ItemReckoningProps extends ListFootProps {
+interface ItemExplanationProps extends ListFootProps {
   readonly item: string;
   readonly place: number;
   readonly label: string;
   readonly column: ListGridColumn['of'];
 }
 
-function ItemReckoning({ list, control, rows, columns, onColumn, item, place, label, column }: ItemReckoningProps) {
+function ItemExplanation({ list, control, rows, columns, onColumn, item, place, label, column }: ItemExplanationProps) {
   const { document } = useSessionState();
   const model = useListModel(list.id);
   const plan = planOf(document);
@@ -149,7 +149,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
       {parts.map((part) => {
         const key = `${part.label}|${part.period}`;
         const inner =
-          document.listColumns.has(part.id) && part.period !== null ? innerReckoning(part.id, part.period) : null;
+          document.listColumns.has(part.id) && part.period !== null ? innerExplanation(part.id, part.period) : null;
         return (
           <li key={key}>
             <button
@@ -180,7 +180,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
     </ul>
   );
 
-  function innerReckoning(id: string, at: number) {
+  function innerExplanation(id: string, at: number) {
     const column = document.listColumns.get(id)!;
     return model.listOf(column.list)?.items[at] === undefined ? null : explainItem(model, id, at);
   }

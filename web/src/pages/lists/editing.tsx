@@ -23,7 +23,7 @@ import {
   type PlanModel,
   type Refusal,
 } from '@haushalt/core';
-import { isExplanation, looksLikeFormula } from '../../fields/formula/entry.ts';
+import { isCalculation, looksLikeFormula } from '../../fields/formula/entry.ts';
 import { TextEditor } from '../../grid/TextEditor.tsx';
 import type { ColumnEditing, EditorProps, Reading } from '../../grid/editing.ts';
 import { messages } from '../../messages/lists.ts';
@@ -97,7 +97,7 @@ export function readCellText(model: PlanModel, column: ListColumnRow, typed: str
   switch (column.kind) {
     case 'figure':
     case 'rule': {
-      if (looksLikeFormula(text) && (column.kind === 'rule' || isExplanation(text)))
+      if (looksLikeFormula(text) && (column.kind === 'rule' || isCalculation(text)))
         return readRule(model, column, text);
       const read = readFigure(text, locale, column.unit);
       return read.ok ? taken(read.figure) : refused(read.message);

@@ -109,7 +109,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
           </thead>
           <tbody>
             {rows.map((each) => (
-              <ChartCardRow
+              <ReadingRow
                 key={each.row}
                 of={each}
                 columns={columns}
@@ -139,7 +139,7 @@ function faultsByRow(findings: AuditedWorkbook['findings']): Map<number, Map<str
   return byRow;
 }
 
-interface ChartCardRowProps {
+interface ReadingRowProps {
   readonly of: ReadRow;
   readonly columns: WorkbookReading['columns'];
   readonly faults: ReadonlyMap<string, string>;
@@ -148,7 +148,7 @@ interface ChartCardRowProps {
 }
 
 /** A row of the sheet; drawn again when something else is said or found of it, since there may be many hundred. */
-const ChartCardRow = memo(function ChartCardRow({ of, columns, faults, said, onSaid }: ChartCardRowProps) {
+const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid }: ReadingRowProps) {
   const { row, label, cells } = of;
   const kind = said.kind ?? of.kind;
   const side = said.side ?? of.side;
@@ -202,7 +202,7 @@ const ChartCardRow = memo(function ChartCardRow({ of, columns, faults, said, onS
 }, isSameRow);
 
 /** Whether a row looks as it did: the answers of the server are other objects each time. */
-function isSameRow(before: ChartCardRowProps, after: ChartCardRowProps): boolean {
+function isSameRow(before: ReadingRowProps, after: ReadingRowProps): boolean {
   return (
     before.said === after.said &&
     before.onSaid === after.onSaid &&

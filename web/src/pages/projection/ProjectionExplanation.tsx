@@ -12,7 +12,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { rateInWords, rateValue } from './cells.tsx';
 import { messages } from '../../messages/projection.ts';
 
-interface ProjectionReckoningProps {
+interface ProjectionExplanationProps {
   readonly projection: PlanProjection;
   readonly id: string;
   readonly label: string;
@@ -32,7 +32,7 @@ export function ProjectionExplanation({
   index,
   stepping,
   onRate,
-}: ProjectionReckoningProps) {
+}: ProjectionExplanationProps) {
   const { document } = projection.model;
   const plan = planOf(document);
   const inWords = (of: number) => nameOfYear(document, of);

@@ -1,4 +1,4 @@
-import { monthInWords, monthOfYear, readReckoned, toMonth, type Month } from '@haushalt/core';
+import { monthInWords, monthOfYear, readCalculated, toMonth, type Month } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
@@ -82,7 +82,7 @@ interface DraftRowProps {
 }
 
 function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
-  const read = readReckoned(line.text, locale);
+  const read = readCalculated(line.text, locale);
   const problem = refusal ?? (line.picked && !read.ok ? read.message : null);
   return (
     <div className={`draft-line ${line.picked ? '' : 'is-left-out'}`}>

@@ -1,4 +1,4 @@
-import { monthOfYear, patternFormula, readReckoned, writeForEntry, type Month } from '@haushalt/core';
+import { monthOfYear, patternFormula, readCalculated, writeForEntry, type Month } from '@haushalt/core';
 import { newId } from '../../plan-session/api.ts';
 import type { Comes, ReadyGroup, ReadyMade } from './readyMade.ts';
 import { messages } from '../../messages/start.ts';
@@ -68,7 +68,7 @@ export function totalsOf(groups: readonly DraftGroup[], firstMonth: Month, local
 
 /** The amount of a line; `null` while there is none that can be read. */
 export function amountOf(line: DraftLine, locale: string): number | null {
-  const read = readReckoned(line.text, locale);
+  const read = readCalculated(line.text, locale);
   return read.ok ? read.figure : null;
 }
 
@@ -140,7 +140,7 @@ export function draftRefusal(groups: readonly DraftGroup[], locale: string): { k
       const other = seen.get(name);
       if (other) return { key: line.key, message: messages.thereIsCalledAlreadyChoose(other, line.name.trim()) };
       seen.set(name, 'a line');
-      const read = readReckoned(line.text, locale);
+      const read = readCalculated(line.text, locale);
       if (!read.ok) return { key: line.key, message: read.message };
     }
   }

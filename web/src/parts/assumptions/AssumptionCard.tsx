@@ -72,7 +72,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
   };
   const setValue = (text: string) =>
     read(text, (figure) => (figure === null ? messages.anAssumptionNeedsAValue : set({ value: figure })));
-  const retryNow = (direction: 1 | -1) => setRefusal(set({ value: nudged(value, unit, direction) }));
+  const step = (direction: 1 | -1) => setRefusal(set({ value: nudged(value, unit, direction) }));
   const limit = (which: 'low' | 'high', figure: number | null) => (
     <label>
       <span>{which === 'low' ? messages.atLeast : messages.atMost}</span>
@@ -120,7 +120,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             shown={writeFigure(value, unit, plan)}
             entry={writeForEntry(value, unit, plan.locale)}
             onCommit={setValue}
-            onNudge={retryNow}
+            onNudge={step}
           />
         ) : (
           <output className="assumption-value" title={messages.computedByItsFormula}>

@@ -2,14 +2,14 @@ import { useShell } from '../plan/shell.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { ExplanationPanel } from '../explanation/ExplanationPanel.tsx';
 
-interface OutputReckoningProps {
+interface OutputExplanationProps {
   readonly id: string;
   readonly period: number;
   readonly onClose: () => void;
 }
 
 /** How a figure of a calculator came about. */
-export function OutputExplanation({ id, period, onClose }: OutputReckoningProps) {
+export function OutputExplanation({ id, period, onClose }: OutputExplanationProps) {
   const plan = useSessionState();
   const shell = useShell();
   return (

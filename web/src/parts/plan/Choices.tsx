@@ -42,7 +42,7 @@ interface BearerChoiceProps extends AssumptionChoiceProps {
 
 /** Chooses whose figures are meant: a total, a group, a line or what a calculator gives. */
 export function BearerChoice({ label, document, value, onChange, none, withOutputs = false }: BearerChoiceProps) {
-  const options = useMemo(() => figureRefs(document, withOutputs), [document, withOutputs]);
+  const options = useMemo(() => figureOptions(document, withOutputs), [document, withOutputs]);
   return (
     <SearchField
       label={label}
@@ -55,7 +55,7 @@ export function BearerChoice({ label, document, value, onChange, none, withOutpu
 }
 
 /** Whose figures can be meant, under the headings they stand under in the budget. */
-export function figureRefs(document: Document, withOutputs: boolean): SearchOption[] {
+export function figureOptions(document: Document, withOutputs: boolean): SearchOption[] {
   return [
     ...TOTALS.map(({ id, name }) => ({ value: id, words: name, heading: messages.totals })),
     ...groupsWithLines(document).flatMap(({ group, lines }) => [

@@ -1,5 +1,5 @@
 import type { Document, Month, Reach } from '@haushalt/core';
-import { isExplanation, looksLikeFormula } from '../../../fields/formula/entry.ts';
+import { isCalculation, looksLikeFormula } from '../../../fields/formula/entry.ts';
 import type { Draft } from '../../../grid/state.ts';
 
 /**
@@ -48,7 +48,7 @@ export function reachOf(
 ): { readonly reach: Reach; readonly from: Month; readonly until: Month } {
   const { reach, from, until } = draft.options as { reach?: Reach | null; from?: Month; until?: Month };
   return {
-    reach: reach ?? firstReach(document, line, isRule(draft) && !isExplanation(draft.text)),
+    reach: reach ?? firstReach(document, line, isRule(draft) && !isCalculation(draft.text)),
     from: from ?? month,
     until: until ?? month,
   };

@@ -26,7 +26,7 @@ import { FigureField } from '../../../fields/FigureField.tsx';
 import { PatternPreview } from './PatternPreview.tsx';
 import { messages } from '../../../messages/budget.ts';
 import { SearchField } from '../../../fields/SearchField.tsx';
-import { figureRefs } from '../../../parts/plan/Choices.tsx';
+import { figureOptions } from '../../../parts/plan/Choices.tsx';
 import { Select } from '../../../fields/Select.tsx';
 
 const KINDS: Readonly<Record<PatternKind, string>> = {
@@ -327,7 +327,7 @@ function OfWhat({ value, self, line, onChange }: OfWhatProps) {
         label={messages.percentageOf}
         options={[
           ...(self ? [{ value: self, words: messages.itsOwnFigures }] : []),
-          ...figureRefs(document, false).filter(({ value: id }) => id !== line.id),
+          ...figureOptions(document, false).filter(({ value: id }) => id !== line.id),
         ]}
         value={value}
         onChange={onChange}
