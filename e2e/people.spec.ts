@@ -126,6 +126,8 @@ test('a plan is shared by a link: someone new joins by it, and a second one cann
   await tom.getByRole('button', { name: 'Join' }).click();
   await expect(tom.getByText('View only')).toBeVisible();
   await expect(page.getByRole('row', { name: /Tom.*Viewer.*by link/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Mara.*Owner.*creator/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Kofi.*Editor.*added by an owner/ })).toBeVisible();
   const late = await join();
   await expect(late.getByRole('heading', { name: 'This link has expired or was revoked' })).toBeVisible();
   await Promise.all([tom.context().close(), late.context().close()]);

@@ -7,7 +7,7 @@ test.describe('on a server of one’s own', () => {
   test('an empty plan is created, with what is wrong said in its place', async ({ application, page }) => {
     await page.goto(application.url);
     await page.getByRole('button', { name: 'New plan' }).click();
-    await page.getByRole('button', { name: /From nothing/ }).click();
+    await page.getByRole('button', { name: /Empty plan/ }).click();
     await page.getByRole('button', { name: 'Continue' }).click();
     const main = page.getByRole('main');
     await page.getByLabel('Name', { exact: true }).fill('');

@@ -57,6 +57,12 @@ describe('reading a figure', () => {
     expect(String(figure(text))).toMatch(/\.$/);
   });
 
+  it('gives an example of what is asked for', () => {
+    expect(figure('abc', 'de-DE')).toBe('“abc” is not a valid figure. Enter it like 1.234,50.');
+    expect(figure('abc', 'de-DE', 'ratePerYear')).toBe('“abc” is not a valid figure. Enter it like 2,5 %.');
+    expect(figure('2.5 %', 'en-IE', 'ratePerYear')).toBe(0.025);
+  });
+
   it('tells people who use the other decimal mark', () => {
     expect(figure('12.5', 'de-DE')).toBe('In this plan the decimal sign is “,”. Enter 12,5.');
     expect(figure('12,5', 'en-IE')).toBe('In this plan the decimal sign is “.”. Enter 12.5.');

@@ -24,7 +24,7 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
   if (body === '') return { ok: true, figure: null };
   if (/[\t\n\r]/.test(body)) return refuse(messages.thatIsMoreThanOne);
   const { decimal, grouping, higherGroups } = notationOf(locale);
-  const example = decimal === ',' ? '1.234,50' : '1,234.50';
+  const example = exampleOf(unit, decimal);
 
   const bracketed = /^\((.*)\)$/.exec(body);
   if (bracketed) body = bracketed[1]!.trim();
@@ -65,4 +65,11 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
 
 function escape(text: string): string {
   return text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+}
+
+/** Returns a figure as it may be typed: a percentage where the unit is one, else an amount. */
+function exampleOf(unit: Unit, decimal: string): string {
+  const isComma = decimal === ',';
+  if (isFraction(unit)) return isComma ? '2,5 %' : '2.5 %';
+  return isComma ? '1.234,50' : '1,234.50';
 }

@@ -29,7 +29,7 @@ export const messages = {
   anOperatorSuchAsIs: 'An operator such as + - * / is missing before this.',
   thisIsNestedTooDeeply: 'This is nested too deeply. Split it across several lines.',
   aNameANumberOr: (separator: string) => `A name, a number or a bracket is expected here, not “${separator}”.`,
-  theRuleEndsHereBut: 'Something is missing at the end: a name, a number or a bracket.',
+  theRuleEndsHereBut: 'Something is missing at the end, for example a number.',
   thisBracketIsNotClosed: 'This bracket is not closed.',
   aClosingBracketOrAn: 'A closing bracket or an operator is expected here.',
   afterTheDotAnOutput: 'The name of a figure is expected after the dot, for example .payment.',

@@ -46,6 +46,7 @@ const document = after(
 );
 
 beforeEach(() => {
+  localStorage.clear();
   serveEntries([]);
 });
 afterEach(() => {
@@ -289,6 +290,20 @@ describe('what is put into a list', () => {
     const line = [...page.now().lines.values()].find(({ name }) => name === 'Bath costs')!;
     const series = page.session.state.model.seriesOf(line.id)!;
     expect([...series.values].map((figure) => Math.round((figure || 0) * 100) / 100)).toEqual([0, 0, 0, 31.5, 31.5, 31.5, 31.5, 31.5, 31.5, 0, 0, 0]); // prettier-ignore
+  });
+
+  it('has what was filled in again after the page was left, until it is sent', async () => {
+    const first = onPage();
+    await first.press('Add to budget');
+    await first.choose('How', 'spread', within(screen.getByRole('dialog')));
+    cleanup();
+    const page = onPage();
+    await page.press('Add to budget');
+    const dialog = within(screen.getByRole('dialog'));
+    expect(dialog.getByRole('combobox', { name: 'How' })).toHaveProperty('value', 'spread');
+    await page.press('Add to budget', dialog);
+    await page.press('Add to budget');
+    expect(screen.queryByText('What you entered before is still here.')).toBeNull();
   });
 
   it('is drawn, and the drawing is kept among the charts', async () => {

@@ -42,8 +42,8 @@ function group(name: string, side: Side, rhythm: Rhythm | null, ...lines: readon
 export const READY_MADE: readonly ReadyMade[] = [
   {
     id: 'empty',
-    name: 'From nothing',
-    about: 'The usual groups, without a line. You name everything yourself.',
+    name: 'Empty plan',
+    about: 'The usual groups without lines. You add the lines yourself.',
     planName: 'My plan',
     months: 12,
     groups: [
@@ -57,7 +57,7 @@ export const READY_MADE: readonly ReadyMade[] = [
   {
     id: 'single',
     name: 'One person',
-    about: 'Pay, a flat, contracts, and what one spends on oneself.',
+    about: 'Income, rent, contracts and personal spending.',
     planName: 'My household',
     months: 12,
     groups: [
@@ -71,7 +71,7 @@ export const READY_MADE: readonly ReadyMade[] = [
   {
     id: 'family',
     name: 'A family',
-    about: 'Two incomes, children, a home, and the costs that come once a year.',
+    about: 'Two incomes, children, a home, and yearly costs.',
     planName: 'Our household',
     months: 24,
     groups: [
@@ -85,7 +85,7 @@ export const READY_MADE: readonly ReadyMade[] = [
   {
     id: 'flat',
     name: 'A shared flat',
-    about: 'Everybody pays in; rent, power and the shared shopping go out.',
+    about: 'Shares of all residents; rent, power and shared shopping.',
     planName: 'Our flat',
     months: 12,
     groups: [
@@ -99,7 +99,7 @@ export const READY_MADE: readonly ReadyMade[] = [
   {
     id: 'club',
     name: 'A club',
-    about: 'Fees and donations, a hall, material, and an event or two.',
+    about: 'Fees and donations, a hall, material and events.',
     planName: 'Our club',
     months: 12,
     groups: [
@@ -113,7 +113,7 @@ export const READY_MADE: readonly ReadyMade[] = [
   {
     id: 'project',
     name: 'A small project',
-    about: 'A stall, a tool, a festival: what it costs to begin, to run, and what it earns.',
+    about: 'A stall, a tool, a festival: start-up costs, running costs and revenue.',
     planName: 'Our project',
     months: 12,
     groups: [
