@@ -386,7 +386,10 @@ describe('calculators', () => {
       validFrom: null,
       bands: [{ from: 5, rate: 'Rent *' }],
     });
-    expect(refused).toMatchObject({ status: 422, body: { error: { message: expect.stringMatching(/missing at the end/) } } });
+    expect(refused).toMatchObject({
+      status: 422,
+      body: { error: { message: expect.stringMatching(/missing at the end/) } },
+    });
     const unknown = await send('c3', { kind: 'loan.set', loan: 'v', settings: { name: 'V', colour: 'red' } });
     expect(unknown).toMatchObject({ status: 422, body: { error: { path: 'command.settings.colour' } } });
     const formula = await send('c4', {
