@@ -16,7 +16,7 @@ const only = (name, from, to, comment) => {
     severity: 'error',
     comment,
     from: { path: from },
-    to: { path: source, pathNot: [from, `${source}/messages`, ...to] },
+    to: { path: source, pathNot: [from, `${source}/(messages|language)`, ...to] },
   };
 };
 
@@ -58,7 +58,7 @@ export default {
       'What is stored is asked by routes, not the other way round.',
     ),
 
-    only('messages-only-say-too', '^web/src/messages', [], 'A sentence is words around values, and asks for nothing.'),
+    only('language-knows-no-page', '^web/src/language', []),
     only('ui-knows-no-plan', '^web/src/ui', []),
     only('the-grid-knows-no-plan', '^web/src/grid', ['^web/src/ui']),
     only('the-session-knows-no-page', '^web/src/plan-session', ['^web/src/ui']),

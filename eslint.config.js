@@ -29,7 +29,7 @@ const MACHINE_TIME = [
 const SENTENCES = [
   'JSXText[value=/[A-Za-z]{2}/]',
   `JSXAttribute[name.name=${SAID}] > Literal[value=/[A-Za-z]{2}/]`,
-  `JSXAttribute[name.name=${SAID}] TemplateElement[value.raw=/[A-Za-z]{2}/]`,
+  `JSXAttribute[name.name=${SAID}] TemplateElement[value.raw=/[A-Za-z]{2}/]:not(CallExpression[callee.name="t"] *)`,
   `Property[key.name=${SAID}] > Literal[value=/[A-Za-z]{2}.* /]`,
   `Property[key.name=${SAID}] > TemplateLiteral > TemplateElement[value.raw=/[A-Za-z]{2}/]`,
 ];
@@ -102,18 +102,17 @@ export default tseslint.config(
           selector,
           message: 'A year of a plan is told by yearIn and nameOfYear.',
         })),
-        ...SENTENCES.map((selector) => ({ selector, message: 'What is said stands in src/messages, by page.' })),
+        ...SENTENCES.map((selector) => ({ selector, message: 'Texts stand in the catalogues of language/.' })),
+        {
+          selector: "CallExpression[callee.name='t']:not(:function *)",
+          message: 'A text is written where it is shown, in the language of then: use an id, or a getter.',
+        },
       ],
     },
   },
   {
     // Ready-made plans are data; their lines are named as a plan's lines are.
-    files: [
-      'web/src/messages/**',
-      'web/src/**/*.test.{ts,tsx}',
-      'web/src/testing/**',
-      'web/src/pages/start/readyMade.ts',
-    ],
+    files: ['web/src/**/*.test.{ts,tsx}', 'web/src/testing/**', 'web/src/pages/start/readyMade.ts'],
     rules: { 'no-restricted-syntax': ['error', ...MACHINE_TIME] },
   },
   {

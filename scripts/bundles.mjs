@@ -8,10 +8,16 @@ const isPackage = (id) => /^[^./]/.test(id);
 
 /** What is made: from which source, into which folder, under which name, and which of our packages it holds. */
 const BUNDLES = [
+  { source: 'language/src/index.ts', folder: 'language/dist/bundle', name: 'index', holds: [] },
   { source: 'core/src/index.ts', folder: 'core/dist/bundle', name: 'index', holds: [] },
   { source: 'formats/src/index.ts', folder: 'formats/dist/bundle', name: 'index', holds: [] },
   { source: 'server/src/index.ts', folder: 'server/dist/bundle', name: 'index', holds: [] },
-  { source: 'server/src/threads/worker.ts', folder: 'server/dist/threads', name: 'thread', holds: ['core', 'formats'] },
+  {
+    source: 'server/src/threads/worker.ts',
+    folder: 'server/dist/threads',
+    name: 'thread',
+    holds: ['language', 'core', 'formats'],
+  },
 ];
 
 async function make({ source, folder, name, holds }) {

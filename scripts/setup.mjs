@@ -126,12 +126,21 @@ export function build() {
 export const tool = (path, ...args) => [process.execPath, [join(ROOT, 'node_modules', path), ...args]];
 
 /** What compiles the packages, and what bundles the server's thread and the web application from their sources. */
-export const COMPILE = tool('typescript7/bin/tsc', '-b', 'core', 'formats', 'server', 'cli');
+export const COMPILE = tool('typescript7/bin/tsc', '-b', 'language', 'core', 'formats', 'server', 'cli');
 export const PACKAGES = tool('../scripts/bundles.mjs');
 export const BUNDLE = tool('vite/bin/vite.js', 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn', 'web');
 
 const sourcesStamp = () =>
-  stampOf(['core/src', 'formats/src', 'server/src', 'cli/src', 'web', 'tsconfig.base.json', 'package-lock.json']);
+  stampOf([
+    'language/src',
+    'core/src',
+    'formats/src',
+    'server/src',
+    'cli/src',
+    'web',
+    'tsconfig.base.json',
+    'package-lock.json',
+  ]);
 
 export function isBuilt() {
   const results = ['web/dist/index.html', 'cli/dist', 'core/dist/bundle', 'server/dist/threads/thread.js'];

@@ -5,7 +5,14 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
   plugins: [react()],
-  resolve: { alias: { '@haushalt/core': fileURLToPath(new URL('../core/src/index.ts', import.meta.url)) } },
+  resolve: {
+    alias: Object.fromEntries(
+      ['core', 'language'].map((each) => [
+        `@haushalt/${each}`,
+        fileURLToPath(new URL(`../${each}/src/index.ts`, import.meta.url)),
+      ]),
+    ),
+  },
   css: {
     preprocessorOptions: {
       scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] },

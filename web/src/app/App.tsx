@@ -4,7 +4,7 @@ import { KeysOutsidePlans } from './KeysOutsidePlans.tsx';
 import { PlansPage } from '../pages/plans/PlansPage.tsx';
 import { ServerAway } from '../plan-session/api.ts';
 import { ErrorBoundary } from '../ui/ErrorBoundary.tsx';
-import { messages } from '../messages/shell.ts';
+import { t, useLanguage } from '../language/language.ts';
 import { loadShell } from './planPrefetch.ts';
 import { FetchedPage, type FetchedPageProps } from './FetchedPage.tsx';
 import { Gate } from './Gate.tsx';
@@ -14,38 +14,62 @@ import { NoticesProvider } from '../ui/Notices.tsx';
 
 /** The pages outside a plan that are fetched when they are opened: their address, and what they are called. */
 const FETCHED: readonly FetchedPageProps[] = [
-  { path: '/new', name: messages.newPlan, load: async () => (await import('../pages/start/StartPage.tsx')).StartPage },
-  { path: '/you', name: messages.yourAccount, load: async () => (await import('../pages/you/YouPage.tsx')).YouPage },
+  {
+    path: '/new',
+    get name() {
+      return t('shell.newPlan');
+    },
+    load: async () => (await import('../pages/start/StartPage.tsx')).StartPage,
+  },
+  {
+    path: '/you',
+    get name() {
+      return t('shell.yourAccount');
+    },
+    load: async () => (await import('../pages/you/YouPage.tsx')).YouPage,
+  },
   {
     path: '/deleted',
-    name: messages.deletedPlans,
+    get name() {
+      return t('shell.deletedPlans');
+    },
     load: async () => (await import('../pages/maintenance/DeletedPage.tsx')).DeletedPage,
   },
   {
     path: '/backups',
-    name: messages.backups,
+    get name() {
+      return t('shell.backups');
+    },
     load: async () => (await import('../pages/maintenance/BackupsPage.tsx')).BackupsPage,
   },
   {
     path: '/join/:held',
-    name: messages.thisPage,
+    get name() {
+      return t('shell.thisPage');
+    },
     load: async () => (await import('../pages/signIn/JoinPage.tsx')).JoinPage,
   },
   {
     path: '/reset/:held',
-    name: messages.thisPage,
+    get name() {
+      return t('shell.thisPage');
+    },
     load: async () => (await import('../pages/signIn/ResetPage.tsx')).ResetPage,
   },
   {
     path: '/confirm/:held',
-    name: messages.thisPage,
+    get name() {
+      return t('shell.thisPage');
+    },
     load: async () => (await import('../pages/signIn/ConfirmPage.tsx')).ConfirmPage,
   },
 ];
 
 const SHELL: FetchedPageProps = {
   path: '/plans/:planId',
-  name: messages.thePlan,
+  get name() {
+    return t('shell.thePlan');
+  },
   load: async () => (await loadShell()).PlanShell,
 };
 
@@ -62,12 +86,14 @@ const client = new QueryClient({
 
 /** The application: its providers and its routes. */
 export function App() {
+  // Everything is drawn anew in another language; what was being typed is kept as drafts are.
+  const language = useLanguage();
   return (
     <QueryClientProvider client={client}>
       <NoticesProvider>
         <BrowserRouter>
           <ErrorBoundary>
-            <Gate>
+            <Gate key={language}>
               <Routes>
                 <Route
                   path="/"

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, type ComponentType } from 'react';
-import { messages } from '../messages/shell.ts';
+import { t } from '../language/language.ts';
 import { Loading } from '../ui/Loading.tsx';
 
 export interface FetchedPageProps {
@@ -52,11 +52,11 @@ export function FetchedPage({ path, name, load, reachable = false }: FetchedPage
   if (!isMissing) return <Loading />;
   return (
     <div className="quiet-page" role="alert">
-      <h2>{messages.pageNotLoaded(name)}</h2>
-      <p>{messages.pageNeedsServer}</p>
+      <h2>{t('shell.pageNotLoaded', { name })}</h2>
+      <p>{t('shell.pageNeedsServer')}</p>
       <p>
         <button type="button" className="btn btn-primary" onClick={() => void refetch()}>
-          {messages.tryAgain}
+          {t('shell.tryAgain')}
         </button>
       </p>
     </div>

@@ -8,7 +8,7 @@ import { SignInForm } from '../parts/people/SignInForm.tsx';
 import { peopleApi, type Me } from '../plan-session/peopleApi.ts';
 import { SIGNED_IN, SIGNED_OUT } from '../plan-session/request.ts';
 import { Loading } from '../ui/Loading.tsx';
-import { messages } from '../messages/people.ts';
+import { t } from '../language/language.ts';
 
 /** Pages that are for who has their address, signed in or not. */
 const OPEN = /^\/(join|reset|confirm)\//;
@@ -37,7 +37,7 @@ export function Gate({ children }: { readonly children: ReactNode }) {
       <main className="quiet-page" role="alert">
         <p>{error.message}</p>
         <button type="button" className="btn btn-primary" onClick={() => void refetch()}>
-          {messages.tryAgain}
+          {t('people.tryAgain')}
         </button>
       </main>
     );
@@ -58,8 +58,8 @@ export function Gate({ children }: { readonly children: ReactNode }) {
       {isOut && (
         <Modal show centered animation={false} backdrop="static" keyboard={false} aria-labelledby="again-title">
           <Modal.Body className="slip slip-again">
-            <h1 id="again-title">{messages.signInToGoOn}</h1>
-            <p>{messages.youAreSignedOut}</p>
+            <h1 id="again-title">{t('people.signInToGoOn')}</h1>
+            <p>{t('people.youAreSignedOut')}</p>
             <SignInForm mail={me.mail} who={me.person.name} onDone={signedIn} />
           </Modal.Body>
         </Modal>

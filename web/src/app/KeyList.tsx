@@ -1,6 +1,6 @@
 import Modal from 'react-bootstrap/Modal';
 import { sectionsFor } from './keyList.ts';
-import { messages } from '../messages/shell.ts';
+import { t } from '../language/language.ts';
 
 interface KeyListProps {
   /** The page of a plan it is opened on; `null` where no plan is open. */
@@ -23,7 +23,7 @@ export function KeyList({ page, open, onClose }: KeyListProps) {
     >
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="key-list-title">
-          {messages.keys}
+          {t('shell.keys')}
         </Modal.Title>
       </Modal.Header>
       {/* Longer than the window, it is scrolled by the keyboard as well. */}
@@ -31,7 +31,7 @@ export function KeyList({ page, open, onClose }: KeyListProps) {
         className={page === null ? 'key-list is-short' : 'key-list'}
         tabIndex={0}
         role="group"
-        aria-label={messages.keys}
+        aria-label={t('shell.keys')}
       >
         {sectionsFor(page).map(({ title, keys }) => (
           <section key={title}>

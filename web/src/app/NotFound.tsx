@@ -1,13 +1,13 @@
 import { Link } from 'react-router';
-import { messages } from '../messages/shell.ts';
+import { t } from '../language/language.ts';
 
 /** The page for an address that leads nowhere. */
 export function NotFound() {
   return (
     <main className="quiet-page">
-      <h1>{messages.thereIsNoSuchPage}</h1>
+      <h1>{t('shell.thereIsNoSuchPage')}</h1>
       <p>
-        {messages.theAddressMayBeMisspelt} <Link to="/">{messages.goToYourPlans}</Link>
+        {t('shell.theAddressMayBeMisspelt')} <Link to="/">{t('shell.goToYourPlans')}</Link>
       </p>
     </main>
   );

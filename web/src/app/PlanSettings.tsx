@@ -2,7 +2,7 @@ import { monthOfYear, planOf, toMonth, yearOf } from '@haushalt/core';
 import { useState } from 'react';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { PlanForm, firstMonthOf, type PlanFormValues } from '../parts/plan/PlanForm.tsx';
-import { messages } from '../messages/shell.ts';
+import { t } from '../language/language.ts';
 
 /** The settings of the open plan. */
 export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
@@ -32,8 +32,8 @@ export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
   return (
     <PlanForm
       name={`${plan.id}:settings`}
-      title={messages.planSettings}
-      submit={messages.save}
+      title={t('shell.planSettings')}
+      submit={t('shell.save')}
       values={values}
       refusal={refusal}
       onSubmit={save}

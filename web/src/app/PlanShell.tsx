@@ -46,8 +46,7 @@ import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { useNotices } from '../ui/Notices.tsx';
 import { ShellContext } from '../parts/plan/shell.ts';
-import { messages as people } from '../messages/people.ts';
-import { messages } from '../messages/shell.ts';
+import { t } from '../language/language.ts';
 
 // The form of the settings, with its checks, is fetched when it is asked for.
 const SETTINGS = partOf(async () => (await import('./PlanSettings.tsx')).PlanSettings);
@@ -58,7 +57,7 @@ function Settings({ onClose }: { readonly onClose: () => void }) {
   const close = useEventCallback(onClose);
   useEffect(() => {
     if (!hasFailed) return;
-    say({ text: messages.needsServer(messages.planSettings), tone: 'warning' });
+    say({ text: t('shell.needsServer', { name: t('shell.planSettings') }), tone: 'warning' });
     close();
   }, [hasFailed, say, close]);
   return PlanSettings && <PlanSettings onClose={onClose} />;
@@ -73,16 +72,16 @@ export function PlanShell() {
       key={planId}
       planId={planId}
       isReady={isReady}
-      loading={<Loading what={messages.openingThePlan} />}
+      loading={<Loading what={t('shell.openingThePlan')} />}
       failed={(message, again) => (
         <main className="quiet-page">
-          <h1>{messages.thisPlanCannotBeOpened}</h1>
+          <h1>{t('shell.thisPlanCannotBeOpened')}</h1>
           <p>{message}</p>
           <p>
             <button type="button" className="btn btn-primary" onClick={again}>
-              {messages.tryAgain}
+              {t('shell.tryAgain')}
             </button>{' '}
-            <Link to="/">{messages.goToYourPlans}</Link>
+            <Link to="/">{t('shell.goToYourPlans')}</Link>
           </p>
         </main>
       )}
@@ -132,12 +131,12 @@ function Shell({ planId }: { readonly planId: string }) {
   const undo = useCallback(() => {
     const label = session.state.undo?.label;
     const refusal = session.undo();
-    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: messages.undone(label) });
+    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: t('shell.undone', { label }) });
   }, [session, notices]);
   const redo = useCallback(() => {
     const label = session.state.redo?.label;
     const refusal = session.redo();
-    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: messages.redone(label) });
+    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: t('shell.redone', { label }) });
   }, [session, notices]);
 
   /** Opens or closes the shelf. What is being typed there is taken first; what cannot be taken keeps it open. */
@@ -206,20 +205,20 @@ function Shell({ planId }: { readonly planId: string }) {
             page.current?.focus();
           }}
         >
-          {messages.skipToThePage}
+          {t('shell.skipToThePage')}
         </a>
         <header className="shell-head">
           <button
             type="button"
             className="tool pages-toggle"
             aria-expanded={pagesOpen}
-            aria-label={messages.pagesOfThePlan}
+            aria-label={t('shell.pagesOfThePlan')}
             onClick={() => setPagesOpenAt(pagesOpen ? null : pathname)}
           >
             <Icon name="pages" />
           </button>
           <Link to="/" className="wordmark">
-            {messages.haushalt}
+            {t('shell.haushalt')}
           </Link>
           <PlanName />
           <SaveState />
@@ -231,20 +230,20 @@ function Shell({ planId }: { readonly planId: string }) {
               type="button"
               className="tool keys-tool"
               onClick={() => setKeysOpen(true)}
-              title={messages.keysWithKey}
+              title={t('shell.keysWithKey')}
             >
               <Icon name="keyboard" />
-              <span className="tool-words">{messages.keys}</span>
+              <span className="tool-words">{t('shell.keys')}</span>
             </button>
             <button
               type="button"
               className="tool"
               aria-expanded={isAssumptionsOpen}
               onClick={toggleAssumptions}
-              title={messages.assumptionsAltA}
+              title={t('shell.assumptionsAltA')}
             >
               <Icon name="shelf" />
-              <span className="tool-words">{messages.assumptions}</span>
+              <span className="tool-words">{t('shell.assumptions')}</span>
             </button>
             <PersonMenu />
           </div>
@@ -275,9 +274,9 @@ function Shell({ planId }: { readonly planId: string }) {
 function PlanName() {
   const { name } = planOf(useSessionState().document);
   useEffect(() => {
-    document.title = messages.windowTitle(name);
+    document.title = t('shell.windowTitle', { name });
     return () => {
-      document.title = messages.haushalt;
+      document.title = t('shell.haushalt');
     };
   }, [name]);
   return (
@@ -301,14 +300,14 @@ function LookingStrip({ planId }: { readonly planId: string }) {
   if (mayChange) return null;
   return (
     <div className={`looking-strip ${tried > 0 ? 'is-trying' : ''}`}>
-      <Icon name="show" /> <span>{people.mayLook(tried)}</span>
+      <Icon name="show" /> <span>{t('people.mayLook', { tried })}</span>
       {tried > 0 && (
         <button type="button" className="btn btn-link" onClick={() => session.stopTrying()}>
-          {people.takeBackTries}
+          {t('people.takeBackTries')}
         </button>
       )}
       <button type="button" className="btn btn-link" disabled={copy.isPending} onClick={() => copy.mutate()}>
-        {people.makeACopy}
+        {t('people.makeACopy')}
       </button>
     </div>
   );
@@ -323,11 +322,13 @@ function ScenarioStrip({ planId }: { readonly planId: string }) {
   return (
     <div className="scenario-strip">
       <Icon name="whatIf" />
-      <strong>{messages.scenario(scenario.name)}</strong>
-      <span className="scenario-words">{messages.thePlanItselfStaysAs(parts.length, parts.join('; '))}</span>
-      <NavLink to={`/plans/${planId}/what-if?way=scenarios`}>{messages.compare}</NavLink>
+      <strong>{t('shell.scenario', { name: scenario.name })}</strong>
+      <span className="scenario-words">
+        {t('shell.thePlanItselfStaysAs', { partCount: parts.length, parts: parts.join('; ') })}
+      </span>
+      <NavLink to={`/plans/${planId}/what-if?way=scenarios`}>{t('shell.compare')}</NavLink>
       <button type="button" className="btn btn-sm btn-primary" onClick={() => session.activate(null)}>
-        {messages.backToThePlan}
+        {t('shell.backToThePlan')}
       </button>
     </div>
   );
@@ -338,19 +339,19 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
   const steps = [
     {
       name: 'undo',
-      words: messages.undo,
+      words: t('shell.undo'),
       step: undo,
       onStep: onUndo,
       keys: 'Ctrl+Z',
-      nothing: messages.nothingToUndo,
+      nothing: t('shell.nothingToUndo'),
     },
     {
       name: 'redo',
-      words: messages.redo,
+      words: t('shell.redo'),
       step: redo,
       onStep: onRedo,
       keys: 'Ctrl+Y',
-      nothing: messages.nothingToRedo,
+      nothing: t('shell.nothingToRedo'),
     },
   ] as const;
   return steps.map(({ name, words, step, onStep, keys, nothing }) => (
@@ -376,10 +377,10 @@ const Pages = memo(function Pages({
   readonly onSettings: () => void;
 }) {
   return (
-    <nav className="shell-nav" aria-label={messages.pagesOfThePlan}>
+    <nav className="shell-nav" aria-label={t('shell.pagesOfThePlan')}>
       <NavLink to="/" end>
         <Icon name="plans" />
-        {messages.plans}
+        {t('shell.plans')}
       </NavLink>
       <hr />
       {PAGES.map(({ path, name, icon }) => (
@@ -391,11 +392,11 @@ const Pages = memo(function Pages({
       <div className="nav-foot">
         <a href={`/api/plans/${encodeURIComponent(planId)}/file`} download>
           <Icon name="saveFile" />
-          {messages.saveAsFile}
+          {t('shell.saveAsFile')}
         </a>
         <button type="button" onClick={onSettings}>
           <Icon name="settings" />
-          {messages.settings}
+          {t('shell.settings')}
         </button>
       </div>
     </nav>
@@ -407,9 +408,9 @@ function HeadCount({ planId }: { readonly planId: string }) {
   const count = useFindings().open.length;
   if (count === 0) return null;
   return (
-    <Link to={`/plans/${planId}/checks`} className="tool" title={messages.thingsWorthASecondLook(count)}>
+    <Link to={`/plans/${planId}/checks`} className="tool" title={t('shell.thingsWorthASecondLook', { count })}>
       <Icon name="checks" />
-      <span className="tool-words">{messages.checks(count)}</span>
+      <span className="tool-words">{t('shell.checks', { count })}</span>
     </Link>
   );
 }
@@ -417,8 +418,8 @@ function HeadCount({ planId }: { readonly planId: string }) {
 function SaveState() {
   const { waiting, reachable } = useSaving();
   const { mayChange } = useRole();
-  if (!mayChange && reachable) return <span className="save-state">{people.onlyLooking}</span>;
-  const text = reachable ? messages.saving(waiting) : messages.theServerIsAwayOne(waiting);
+  if (!mayChange && reachable) return <span className="save-state">{t('people.onlyLooking')}</span>;
+  const text = reachable ? t('shell.saving', { waiting }) : t('shell.theServerIsAwayOne', { waiting });
   return (
     <span className={`save-state ${reachable ? '' : 'is-away'}`} role={reachable ? undefined : 'status'}>
       {!reachable && <Icon name="warning" />}

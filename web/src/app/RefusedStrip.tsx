@@ -1,5 +1,5 @@
 import { entryOf, rowInWords, type Document, type EntryChange } from '@haushalt/core';
-import { messages } from '../messages/session.ts';
+import { t } from '../language/language.ts';
 import type { RejectedCommand } from '../plan-session/orders.ts';
 import { useRefused, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { Icon } from '../ui/Icon.tsx';
@@ -12,18 +12,18 @@ export function RefusedStrip() {
   const refused = useRefused();
   if (refused.length === 0) return null;
   return (
-    <section className="refused-strip" role="alert" aria-label={messages.couldNotBeMade(refused.length)}>
+    <section className="refused-strip" role="alert" aria-label={t('session.couldNotBeMade', { count: refused.length })}>
       <p className="refused-head">
         <Icon name="warning" />
-        <strong>{messages.couldNotBeMade(refused.length)}</strong>
-        <span>{messages.isKeptHere}</span>
+        <strong>{t('session.couldNotBeMade', { count: refused.length })}</strong>
+        <span>{t('session.isKeptHere')}</span>
         {refused.length > 1 && (
           <button
             type="button"
             className="btn btn-link"
             onClick={() => refused.forEach(({ id }) => session.letGoOf(id))}
           >
-            {messages.letAllGo}
+            {t('session.letAllGo')}
           </button>
         )}
       </p>
@@ -35,10 +35,10 @@ export function RefusedStrip() {
               <WhatIsThere refused={each} document={base} />
             </div>
             <button type="button" className="btn btn-sm btn-outline-primary" onClick={() => session.tryAgain(each)}>
-              {messages.tryAgain}
+              {t('session.tryAgain')}
             </button>
             <button type="button" className="btn btn-sm btn-link" onClick={() => session.letGoOf(each.id)}>
-              {messages.letGo}
+              {t('session.letGo')}
             </button>
           </li>
         ))}
@@ -57,7 +57,7 @@ function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand;
   const meant = new Map(order.entries.map(({ entry, after }) => [entry, after]));
   return now.slice(0, MOST_TOLD).map(({ entry, now: before }) => {
     const after = meant.get(entry) ?? null;
-    if (before === null) return after && <p key={entry}>{messages.itIsGone}</p>;
+    if (before === null) return after && <p key={entry}>{t('session.itIsGone')}</p>;
     const change: EntryChange = {
       table: 'entries',
       id: entry,
@@ -69,8 +69,8 @@ function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand;
         {name}
         {fields.map((field) => (
           <span key={field.name} className="refused-field">
-            {field.name}: {messages.thereNow(field.before ?? messages.nothing)},{' '}
-            {messages.yours(field.after ?? messages.nothing)}
+            {field.name}: {t('session.thereNow', { now: field.before ?? t('session.nothing') })},{' '}
+            {t('session.yours', { mine: field.after ?? t('session.nothing') })}
           </span>
         ))}
       </p>

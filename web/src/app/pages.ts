@@ -1,6 +1,6 @@
 import { createElement, type ComponentType } from 'react';
 import type { IconName } from '../ui/Icon.tsx';
-import { messages } from '../messages/shell.ts';
+import { t, type Label } from '../language/language.ts';
 import { LoadedPage } from './LoadedPage.tsx';
 
 /** A page of an open plan: its address below the plan's, what it is called, and where it is fetched from when it is opened. */
@@ -15,50 +15,52 @@ export interface Page {
 
 function page<N extends string>(
   path: string,
-  name: string,
+  label: Label,
   icon: IconName,
   load: () => Promise<Record<N, ComponentType>>,
   component: N,
 ): Page {
   return {
     path,
-    name,
+    get name() {
+      return t(label);
+    },
     icon,
     load,
-    Page: () => createElement(LoadedPage, { path, name, load: async () => (await load())[component] }),
+    Page: () => createElement(LoadedPage, { path, name: t(label), load: async () => (await load())[component] }),
   };
 }
 
 /** The pages of a plan, in the order they are listed: routes and navigation are made from this. */
 export const PAGES: readonly Page[] = [
-  page('overview', messages.overview, 'overview', () => import('../pages/overview/OverviewPage.tsx'), 'OverviewPage'),
-  page('budget', messages.budget, 'budget', () => import('../pages/budget/BudgetPage.tsx'), 'BudgetPage'),
+  page('overview', 'shell.overview', 'overview', () => import('../pages/overview/OverviewPage.tsx'), 'OverviewPage'),
+  page('budget', 'shell.budget', 'budget', () => import('../pages/budget/BudgetPage.tsx'), 'BudgetPage'),
   page(
     'projection',
-    messages.projection,
+    'shell.projection',
     'projection',
     () => import('../pages/projection/ProjectionPage.tsx'),
     'ProjectionPage',
   ),
-  page('loans', messages.loans, 'loans', () => import('../pages/loans/LoansPage.tsx'), 'LoansPage'),
-  page('savings', messages.savings, 'savings', () => import('../pages/savings/SavingsPage.tsx'), 'SavingsPage'),
-  page('tax', messages.tax, 'tax', () => import('../pages/tax/TaxPage.tsx'), 'TaxPage'),
+  page('loans', 'shell.loans', 'loans', () => import('../pages/loans/LoansPage.tsx'), 'LoansPage'),
+  page('savings', 'shell.savings', 'savings', () => import('../pages/savings/SavingsPage.tsx'), 'SavingsPage'),
+  page('tax', 'shell.tax', 'tax', () => import('../pages/tax/TaxPage.tsx'), 'TaxPage'),
   page(
     'break-even',
-    messages.breakEven,
+    'shell.breakEven',
     'breakEven',
     () => import('../pages/breakEven/BreakEvenPage.tsx'),
     'BreakEvenPage',
   ),
-  page('spending', messages.spending, 'spending', () => import('../pages/spending/SpendingPage.tsx'), 'SpendingPage'),
-  page('accounts', messages.accounts, 'accounts', () => import('../pages/accounts/AccountsPage.tsx'), 'AccountsPage'),
-  page('lists', messages.lists, 'lists', () => import('../pages/lists/ListsPage.tsx'), 'ListsPage'),
-  page('charts', messages.charts, 'chart', () => import('../pages/charts/ChartsPage.tsx'), 'ChartsPage'),
-  page('what-if', messages.whatIf, 'whatIf', () => import('../pages/whatIf/WhatIfPage.tsx'), 'WhatIfPage'),
-  page('checks', messages.checksPage, 'checks', () => import('../pages/checks/ChecksPage.tsx'), 'ChecksPage'),
-  page('history', messages.history, 'history', () => import('../pages/history/HistoryPage.tsx'), 'HistoryPage'),
-  page('people', messages.people, 'people', () => import('../pages/people/PeoplePage.tsx'), 'PeoplePage'),
-  page('print', messages.printAndExport, 'print', () => import('../pages/print/PrintPage.tsx'), 'PrintPage'),
+  page('spending', 'shell.spending', 'spending', () => import('../pages/spending/SpendingPage.tsx'), 'SpendingPage'),
+  page('accounts', 'shell.accounts', 'accounts', () => import('../pages/accounts/AccountsPage.tsx'), 'AccountsPage'),
+  page('lists', 'shell.lists', 'lists', () => import('../pages/lists/ListsPage.tsx'), 'ListsPage'),
+  page('charts', 'shell.charts', 'chart', () => import('../pages/charts/ChartsPage.tsx'), 'ChartsPage'),
+  page('what-if', 'shell.whatIf', 'whatIf', () => import('../pages/whatIf/WhatIfPage.tsx'), 'WhatIfPage'),
+  page('checks', 'shell.checksPage', 'checks', () => import('../pages/checks/ChecksPage.tsx'), 'ChecksPage'),
+  page('history', 'shell.history', 'history', () => import('../pages/history/HistoryPage.tsx'), 'HistoryPage'),
+  page('people', 'shell.people', 'people', () => import('../pages/people/PeoplePage.tsx'), 'PeoplePage'),
+  page('print', 'shell.printAndExport', 'print', () => import('../pages/print/PrintPage.tsx'), 'PrintPage'),
 ];
 
 /** Where a plan is opened. */

@@ -1,5 +1,5 @@
 import type { KeyBinding } from '../ui/keys.ts';
-import { messages } from '../messages/shell.ts';
+import { t } from '../language/language.ts';
 
 interface ShellAction {
   readonly action: 'undo' | 'redo' | 'shelf' | 'keys';
@@ -12,15 +12,26 @@ export const SHELL_KEYS: readonly KeyBinding<ShellAction>[] = [
   {
     presses: ['Ctrl+z'],
     shown: 'Ctrl+Z, Ctrl+Y',
-    words: messages.undoRedo,
+    get words() {
+      return t('shell.undoRedo');
+    },
     does: { action: 'undo', whileTyping: false },
   },
   { presses: ['Ctrl+y', 'Ctrl+Shift+z'], shown: '', words: '', does: { action: 'redo', whileTyping: false } },
   {
     presses: ['Alt+a'],
     shown: 'Alt+A',
-    words: messages.assumptionsOpenOrClosed,
+    get words() {
+      return t('shell.assumptionsOpenOrClosed');
+    },
     does: { action: 'shelf', whileTyping: true },
   },
-  { presses: ['?'], shown: '?', words: messages.thisList, does: { action: 'keys', whileTyping: false } },
+  {
+    presses: ['?'],
+    shown: '?',
+    get words() {
+      return t('shell.thisList');
+    },
+    does: { action: 'keys', whileTyping: false },
+  },
 ];

@@ -1,11 +1,12 @@
 import type { Day } from '@haushalt/core';
 import { useLayoutEffect, useRef } from 'react';
 import DatePicker, { registerLocale } from 'react-datepicker';
-import { da, de, enGB, enIE, enUS, es, fr, it, nl, pl, sv } from 'date-fns/locale';
+import { de, enGB, enIE, enUS } from 'date-fns/locale';
 import 'react-datepicker/dist/react-datepicker.css';
+import { wordsLocale } from '../language/language.ts';
 import './calendar.scss';
 
-const LOCALES = { da, de, 'en-GB': enGB, 'en-IE': enIE, 'en-US': enUS, en: enIE, es, fr, it, nl, pl, sv };
+const LOCALES = { de, 'en-GB': enGB, 'en-IE': enIE, 'en-US': enUS, en: enIE };
 for (const [name, locale] of Object.entries(LOCALES)) registerLocale(name, locale);
 
 export interface CalendarProps {
@@ -25,7 +26,8 @@ export default function Calendar({ kind, value, least, most, locale, onPick }: C
     const days = '.react-datepicker__day[tabindex="0"], .react-datepicker__month-text[tabindex="0"]';
     calendar.current?.querySelector<HTMLElement>(days)?.focus();
   }, []);
-  const language = locale in LOCALES ? locale : (locale.split('-')[0] ?? 'en');
+  const words = wordsLocale(locale);
+  const language = words in LOCALES ? words : (words.split('-')[0] ?? 'en');
   return (
     <div ref={calendar}>
       <DatePicker

@@ -5,7 +5,6 @@ import {
   addMonths,
   dayInFigures,
   isDay,
-  monthInWords,
   readDay,
   readMonth,
   toMonth,
@@ -15,7 +14,7 @@ import {
 import { useRef, useState, type KeyboardEvent, type Ref } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
-import { messages } from '../messages/fields.ts';
+import { monthInWords, t } from '../language/language.ts';
 import { Icon } from '../ui/Icon.tsx';
 import { partOf, usePart } from '../ui/part.ts';
 import type { CalendarProps } from './Calendar.tsx';
@@ -26,7 +25,9 @@ const CALENDAR = partOf(async () => (await import('./Calendar.tsx')).default);
 function OpenCalendar(props: CalendarProps) {
   const [Calendar, hasFailed] = usePart(CALENDAR);
   if (Calendar) return <Calendar {...props} />;
-  return <p className="calendar-waits">{hasFailed ? messages.calendarNeedsServer : messages.openingTheCalendar}</p>;
+  return (
+    <p className="calendar-waits">{hasFailed ? t('fields.calendarNeedsServer') : t('fields.openingTheCalendar')}</p>
+  );
 }
 
 interface CalendarFieldProps {
@@ -90,9 +91,9 @@ function CalendarField(props: CalendarFieldProps) {
             type="button"
             className="calendar-open"
             tabIndex={-1}
-            aria-label={messages.calendarFor(label)}
+            aria-label={t('fields.calendarFor', { label })}
             aria-expanded={isOpen}
-            title={messages.chooseInACalendar}
+            title={t('fields.chooseInACalendar')}
             onClick={() => setOpen(!isOpen)}
           >
             <Icon name="calendar" />
@@ -110,7 +111,7 @@ function CalendarField(props: CalendarFieldProps) {
         <Popover
           className="calendar-popover"
           role="dialog"
-          aria-label={messages.calendarFor(label)}
+          aria-label={t('fields.calendarFor', { label })}
           onKeyDown={(event: KeyboardEvent) => {
             event.stopPropagation();
             if (event.key === 'Escape') close();
@@ -149,7 +150,7 @@ export function MonthField({ label, months, value, locale, className, onChange }
   const most = months.at(-1) ?? value;
   const take = (month: Month): string | null => {
     if (month < least || month > most) {
-      return messages.onlyMonthsFromTo(monthInWords(least, locale), monthInWords(most, locale));
+      return t('fields.onlyMonthsFromTo', { first: monthInWords(least, locale), last: monthInWords(most, locale) });
     }
     if (month !== value) onChange(month);
     return null;
@@ -166,7 +167,9 @@ export function MonthField({ label, months, value, locale, className, onChange }
       {...(className === undefined ? {} : { className })}
       onCommit={(text) => {
         const month = readMonth(text, locale, value);
-        return month === null ? messages.noMonth(text, monthInWords(value, locale, 'short')) : take(month);
+        return month === null
+          ? t('fields.noMonth', { text, example: monthInWords(value, locale, 'short') })
+          : take(month);
       }}
       onNudge={(direction) => void take(addMonths(value, direction === 1 ? -1 : 1))}
       onPick={(day) => void take(toMonth(day.slice(0, 7)))}
@@ -200,7 +203,7 @@ export function DateField(props: DateFieldProps) {
       locale={locale}
       onCommit={(text) => {
         const day = readDay(text, locale, value);
-        if (day === null) return messages.noDay(text, dayInFigures(value, locale));
+        if (day === null) return t('fields.noDay', { text, example: dayInFigures(value, locale) });
         take(day);
         return null;
       }}

@@ -2,7 +2,7 @@ import { isFraction, planOf, readFigure, writeForEntry, type Unit } from '@haush
 import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
-import { messages } from '../messages/fields.ts';
+import { t } from '../language/language.ts';
 
 type FigureFieldProps = {
   readonly label: string;
@@ -39,7 +39,7 @@ export function FigureField(props: FigureFieldProps) {
       : !read.ok
         ? read.message
         : props.isNeeded && read.figure === null
-          ? messages.aFigureIsNeededHere
+          ? t('fields.aFigureIsNeededHere')
           : null;
   const sign = isBare && isFraction(unit) ? ' %' : '';
   const field = (

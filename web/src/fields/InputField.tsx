@@ -25,7 +25,7 @@ import { RuleDoubts } from './formula/RuleDoubts.tsx';
 import { looksLikeFormula, readEntry } from './formula/entry.ts';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { Slider } from './Slider.tsx';
-import { messages } from '../messages/fields.ts';
+import { t } from '../language/language.ts';
 
 interface InputFieldProps {
   readonly input: PlacedInput;
@@ -76,7 +76,7 @@ export function InputField(props: InputFieldProps) {
   const problem = typed?.kind === 'problem' ? typed.problem : null;
   const series = model.seriesOf(input.id);
   const value = series?.valueAt(period) ?? NaN;
-  const missing = series?.codeAt(period) === BLANK ? messages.nothing : messages.noFigure;
+  const missing = series?.codeAt(period) === BLANK ? t('fields.nothing') : t('fields.noFigure');
 
   const reset = () => {
     field.reset();
@@ -137,7 +137,7 @@ export function InputField(props: InputFieldProps) {
             value={text}
             caret={caret}
             isBeingTyped
-            label={messages.formulaOf(label)}
+            label={t('fields.formulaOf', { label })}
             names={completableNames(document)}
             notation={notation}
             problem={problem}
@@ -177,7 +177,11 @@ export function InputField(props: InputFieldProps) {
         )}
         {isFormula && draft === null && (
           <span className="input-value">
-            {messages.equals(value === value ? writeWithUnit(value, unit, plan) : missing, when)}
+            {t('fields.equals', {
+              figure: value === value ? writeWithUnit(value, unit, plan) : missing,
+              month: when,
+              hasMonth: when !== undefined,
+            })}
           </span>
         )}
       </div>
@@ -201,7 +205,7 @@ export function InputField(props: InputFieldProps) {
                   give(`${formula!.slice(0, place.from)}${mend.replacement}${formula!.slice(place.to)}`);
                 }}
               >
-                {messages.write(mend.replacement)}
+                {t('fields.write', { replacement: mend.replacement })}
               </button>
             )}
           </p>

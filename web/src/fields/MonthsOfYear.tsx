@@ -1,4 +1,4 @@
-import { monthOfYearInWords } from '@haushalt/core';
+import { monthOfYearInWords } from '../language/language.ts';
 
 /** The months of a year as choices, 1 to 12. */
 export function MonthsOfYear({ locale }: { readonly locale: string }) {

@@ -2,7 +2,8 @@ import { autoUpdate, flip, offset, size, useFloating } from '@floating-ui/react-
 import { useCombobox } from 'downshift';
 import { useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
 import Form from 'react-bootstrap/Form';
-import { messages } from '../messages/fields.ts';
+import { listOf } from '@haushalt/language';
+import { t } from '../language/language.ts';
 import { useCommitOnUnmount } from '../ui/useCommitOnUnmount.ts';
 
 /** What can be chosen: a heading tells apart what belongs together. */
@@ -102,11 +103,11 @@ export function SearchField(props: SearchFieldProps) {
     if (text.trim() === '') reset();
     else if (meant.length === 1) choose(meant[0]!);
     else if (meant.length > 1)
-      return messages.severalAreMeant(
+      return severalAreMeant(
         text,
         meant.map(({ words }) => words),
       );
-    else return messages.nothingIsCalled(text);
+    else return t('fields.nothingIsCalled', { text });
     return null;
   };
   const leave = () => setRefusal(typed === null ? null : settle(typed));
@@ -172,7 +173,7 @@ export function SearchField(props: SearchFieldProps) {
               {option.words}
             </li>
           ))}
-        {box.isOpen && found.length === 0 && <li className="search-none">{messages.noMatch}</li>}
+        {box.isOpen && found.length === 0 && <li className="search-none">{t('fields.noMatch')}</li>}
       </ul>
       {refusal && (
         <small className="refusal" role="alert">
@@ -197,4 +198,13 @@ export function matching(options: readonly SearchOption[], typed: string | null)
 
 function plain(text: string): string {
   return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim().replace(/\s+/g, ' ');
+}
+
+/** At most so many names are named where several are meant. */
+const MOST_NAMED = 3;
+
+function severalAreMeant(text: string, names: readonly string[]): string {
+  return names.length > MOST_NAMED
+    ? t('fields.manyAreMeant', { text, count: names.length })
+    : t('fields.severalAreMeant', { text, names: listOf(names, 'comma') });
 }

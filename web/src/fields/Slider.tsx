@@ -1,7 +1,7 @@
 import { isFraction, writeWithUnit, type PlanRow, type Unit } from '@haushalt/core';
 import { useState } from 'react';
 import { RangeSlider } from '../ui/RangeSlider.tsx';
-import { messages } from '../messages/fields.ts';
+import { t } from '../language/language.ts';
 
 /** What is tried: its unit and value, and its limits where it has some. */
 export interface Tried {
@@ -25,7 +25,7 @@ export function Slider({ of, plan, onTry, onKeep }: SliderProps) {
   const [heldRange, setHeldRange] = useState<ReturnType<typeof rangeOf> | null>(null);
   return (
     <RangeSlider
-      label={messages.tryValuesOf(of.name)}
+      label={t('fields.tryValuesOf', { name: of.name })}
       value={of.value}
       {...(heldRange ?? rangeOf(of))}
       write={(value) => writeWithUnit(value, of.unit, plan)}

@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import { messages } from '../messages/grid.ts';
+import { t } from '../language/language.ts';
 
 /** The edge of the first column, to be dragged. */
 export function LabelEdge({ width, onChange }: { readonly width: number; readonly onChange: (width: number) => void }) {
@@ -7,7 +7,7 @@ export function LabelEdge({ width, onChange }: { readonly width: number; readonl
   return (
     <span
       className="label-edge"
-      title={messages.dragToWidenTheNames}
+      title={t('grid.dragToWidenTheNames')}
       onPointerDown={(event) => {
         event.preventDefault();
         event.currentTarget.setPointerCapture(event.pointerId);

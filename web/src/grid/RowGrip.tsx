@@ -3,7 +3,7 @@ import { useEffect, useState, type RefObject } from 'react';
 import { Icon } from '../ui/Icon.tsx';
 import { placeAt } from './layout.ts';
 import type { GridRow } from './types.ts';
-import { messages } from '../messages/grid.ts';
+import { t } from '../language/language.ts';
 
 export interface Reorder<R extends GridRow> {
   readonly canDrag: (row: R) => boolean;
@@ -73,7 +73,7 @@ export function RowGrip<R extends GridRow>({ rows, rowHeight, scroller, canDrag,
 function Grip({ top, height }: { readonly top: number; readonly height: number }) {
   const { setNodeRef, listeners } = useDraggable({ id: 'row' });
   return (
-    <span ref={setNodeRef} className="row-grip" style={{ top, height }} {...listeners} title={messages.dragToMove}>
+    <span ref={setNodeRef} className="row-grip" style={{ top, height }} {...listeners} title={t('grid.dragToMove')}>
       <Icon name="grip" />
     </span>
   );

@@ -1,6 +1,6 @@
 import { boundTo, type KeyBinding, type KeyPress } from '../ui/keys.ts';
 import type { GridPlace } from './selection.ts';
-import { messages } from '../messages/grid.ts';
+import { t } from '../language/language.ts';
 
 /** Where the selection stands in a grid. Columns from `first` to `last` scroll; those before and after are pinned. */
 export interface KeyPlace extends GridPlace {
@@ -31,14 +31,18 @@ export const MOVES: readonly KeyBinding<Move>[] = [
   {
     presses: ['ArrowLeft'],
     shown: '↑ ↓ ← →',
-    words: messages.oneFieldOnPastTheYear,
+    get words() {
+      return t('grid.oneFieldOnPastTheYear');
+    },
     does: move(0, -1),
   },
   { presses: ['ArrowRight'], shown: '', words: '', does: move(0, 1) },
   {
     presses: ['Home'],
     shown: 'Home, End',
-    words: messages.firstAndLastMonthAgain,
+    get words() {
+      return t('grid.firstAndLastMonthAgain');
+    },
     does: ({ row, column, first }) => ({ row, column: column === first ? 0 : first }),
   },
   {
@@ -51,14 +55,18 @@ export const MOVES: readonly KeyBinding<Move>[] = [
   {
     presses: ['Ctrl+Home'],
     shown: 'Ctrl+Home, Ctrl+End',
-    words: messages.firstAndLastLine,
+    get words() {
+      return t('grid.firstAndLastLine');
+    },
     does: ({ column }) => ({ row: 0, column }),
   },
   { presses: ['Ctrl+End'], shown: '', words: '', does: ({ rows, column }) => ({ row: rows - 1, column }) },
   {
     presses: ['PageUp'],
     shown: 'Page Up, Page Down',
-    words: messages.aScreenfulOfLines,
+    get words() {
+      return t('grid.aScreenfulOfLines');
+    },
     does: ({ row, column, pageSize }) => ({ row: row - pageSize, column }),
   },
   {
@@ -74,31 +82,41 @@ export const ACTIONS: readonly KeyBinding<{ readonly key: GridKey; readonly onLa
   {
     presses: ['Enter', 'F2'],
     shown: 'Enter or F2',
-    words: messages.changeWhatIsThere,
+    get words() {
+      return t('grid.changeWhatIsThere');
+    },
     does: { key: { kind: 'open', typed: null, asRule: false }, onLabel: true },
   },
   {
     presses: ['Ctrl+Enter'],
     shown: 'Ctrl+Enter',
-    words: messages.changeTheRuleOfThe,
+    get words() {
+      return t('grid.changeTheRuleOfThe');
+    },
     does: { key: { kind: 'open', typed: null, asRule: true }, onLabel: false },
   },
   {
     presses: ['Delete', 'Backspace'],
     shown: 'Delete',
-    words: messages.clearAnExceptionEmptyAnother,
+    get words() {
+      return t('grid.clearAnExceptionEmptyAnother');
+    },
     does: { key: { kind: 'clear' }, onLabel: false },
   },
   {
     presses: ['Ctrl+ '],
     shown: 'Ctrl+Space, Ctrl+click',
-    words: messages.beginAnotherBlockApart,
+    get words() {
+      return t('grid.beginAnotherBlockApart');
+    },
     does: { key: { kind: 'addBlock' }, onLabel: false },
   },
   {
     presses: ['Ctrl+a'],
     shown: 'Ctrl+A',
-    words: messages.allFigures,
+    get words() {
+      return t('grid.allFigures');
+    },
     does: { key: { kind: 'selectAll' }, onLabel: true },
   },
 ];

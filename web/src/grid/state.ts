@@ -1,7 +1,7 @@
 import type { Refusal } from '@haushalt/core';
 import { anchor, placed, type AnchoredSelection, type Named } from './anchored.ts';
 import { activeOf, addBlock, extendTo, selectOne, type GridPlace, type GridSelection } from './selection.ts';
-import { messages } from '../messages/grid.ts';
+import { t } from '../language/language.ts';
 
 /**
  * What goes on in a grid, as one machine: browsing, choosing a block with the pointer, editing with a draft. Cells are meant
@@ -191,7 +191,7 @@ function drop(state: GridState, terms: GridTerms): Step {
   const { editing } = state.mode;
   const { text } = editing.draft;
   const refusal = isChanged(editing) && text.trim() !== '' ? terms.take(editing) : null;
-  const notice = refusal && messages.wasNotTaken(text, refusal.message);
+  const notice = refusal && t('grid.wasNotTaken', { text, message: refusal.message });
   return { state: { ...state, mode: BROWSING }, notice, stays: false };
 }
 

@@ -12,7 +12,7 @@ import {
   type EntryChange,
   type EntryNow,
 } from '@haushalt/core';
-import { messages } from '../messages/session.ts';
+import { t } from '../language/language.ts';
 
 /** A step through history, as the server takes it. */
 export interface HistoryStep {
@@ -67,9 +67,9 @@ export function isStep(order: Order): order is HistoryStep {
 export function decideOrder(document: Document, history: readonly HistoryItem[], order: Order): Decision {
   if (!isStep(order)) return decide(document, order);
   const item = history.find((other) => other.commandId === order.target);
-  if (!item) return { ok: false, refusal: { code: 'conflict', message: messages.noSuchStep } };
+  if (!item) return { ok: false, refusal: { code: 'conflict', message: t('session.noSuchStep') } };
   if (item.changes === null)
-    return { ok: false, refusal: { code: 'conflict', message: messages.whatThisChangedHasNot } };
+    return { ok: false, refusal: { code: 'conflict', message: t('session.whatThisChangedHasNot') } };
   return decideChanges(document, order.kind === 'undo' ? takenBack(document, item.changes) : item.changes);
 }
 

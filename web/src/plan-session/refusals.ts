@@ -1,5 +1,5 @@
 import type { EntryNow } from '@haushalt/core';
-import { messages } from '../messages/session.ts';
+import { t } from '../language/language.ts';
 
 /** An answer of the server that is no success, with its sentence for people. */
 export class ServerRefusal extends Error {
@@ -21,7 +21,7 @@ export class ServerAway extends Error {
   /** Whether the server has failed at this very request, rather than being away, busy or without room. */
   readonly hasFailed: boolean;
 
-  constructor(message = messages.haushaltsServerCannotBeReached, hasFailed = false) {
+  constructor(message = t('session.haushaltsServerCannotBeReached'), hasFailed = false) {
     super(message);
     this.hasFailed = hasFailed;
   }

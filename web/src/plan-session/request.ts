@@ -1,5 +1,5 @@
 import type { EntryNow } from '@haushalt/core';
-import { messages } from '../messages/session.ts';
+import { t } from '../language/language.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 
 /** What the window is told of when the server no longer knows who asks. */
@@ -36,7 +36,7 @@ export async function request<T>(method: string, path: string, body?: unknown, s
   if (response.status === 401 && answer?.error?.code === 'signIn') window.dispatchEvent(new Event(SIGNED_OUT));
   throw new ServerRefusal(
     response.status,
-    answer?.error?.message ?? messages.theServerRefusedWithoutSaying,
+    answer?.error?.message ?? t('session.theServerRefusedWithoutSaying'),
     answer?.error?.path,
     answer?.error?.now,
   );

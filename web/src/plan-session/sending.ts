@@ -1,4 +1,4 @@
-import { messages } from '../messages/session.ts';
+import { t } from '../language/language.ts';
 import type { Answer, Entry } from './api.ts';
 import type { PendingRequest, RejectedCommand } from './orders.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
@@ -110,7 +110,11 @@ export class Sending {
       // It fails at this one again and again: the others are not to wait for it.
       this.failures = 0;
       this.tell(true);
-      return this.ends.refused(order, messages.itWasTriedTimesAnd(error.message, MOST_FAILURES), []);
+      return this.ends.refused(
+        order,
+        t('session.itWasTriedTimesAnd', { message: error.message, times: MOST_FAILURES }),
+        [],
+      );
     }
     if (!(error instanceof ServerAway)) console.error(error);
     this.tell(false);

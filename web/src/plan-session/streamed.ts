@@ -1,5 +1,5 @@
 import { ServerAway, ServerRefusal } from './refusals.ts';
-import { messages } from '../messages/session.ts';
+import { t } from '../language/language.ts';
 
 /** How far something has come, from 0 to 1, and what is being done. */
 export interface Progress {
@@ -44,7 +44,7 @@ export async function requestStreamed(
   if (!response.ok || !response.body) {
     const answer = (await response.json().catch(() => null)) as { error?: { message: string; path?: string } } | null;
     if (response.status >= 500 || response.status === 429) throw new ServerAway(answer?.error?.message);
-    throw new ServerRefusal(response.status, answer?.error?.message ?? messages.theServerRefusedWithoutSaying, answer?.error?.path); // prettier-ignore
+    throw new ServerRefusal(response.status, answer?.error?.message ?? t('session.theServerRefusedWithoutSaying'), answer?.error?.path); // prettier-ignore
   }
   const lines = new Lines(response.body.getReader());
   for (;;) {

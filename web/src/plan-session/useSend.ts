@@ -2,7 +2,7 @@ import type { Command, Refusal } from '@haushalt/core';
 import { useCallback } from 'react';
 import { useNotices } from '../ui/Notices.tsx';
 import { useSession } from './SessionProvider.tsx';
-import { messages } from '../messages/session.ts';
+import { t } from '../language/language.ts';
 
 /**
  * Carries out commands and says what became of them: why not, where one is refused; and, where words for it are given, that
@@ -23,7 +23,7 @@ export function useSend(): (command: Command, done?: string, isToldThere?: boole
           const refused = session.undoCommand(step.commandId);
           if (refused) notices.say({ text: refused.message, tone: 'warning' });
         };
-        notices.say({ text: done, action: { label: messages.undo, run: undo } });
+        notices.say({ text: done, action: { label: t('session.undo'), run: undo } });
       }
       return refusal;
     },

@@ -1,5 +1,5 @@
 import { Component, type ReactNode } from 'react';
-import { messages } from '../messages/ui.ts';
+import { t } from '../language/language.ts';
 
 /** Catches what goes wrong while a page is drawn, so that one fault does not leave an empty window. */
 export class ErrorBoundary extends Component<{ readonly children: ReactNode }, { readonly failed: boolean }> {
@@ -13,11 +13,11 @@ export class ErrorBoundary extends Component<{ readonly children: ReactNode }, {
     if (!this.state.failed) return this.props.children;
     return (
       <main className="quiet-page" role="alert">
-        <h1>{messages.somethingWentWrongInHaushalt}</h1>
-        <p>{messages.yourPlansAreSafeEverything}</p>
+        <h1>{t('ui.somethingWentWrongInHaushalt')}</h1>
+        <p>{t('ui.yourPlansAreSafeEverything')}</p>
         <p>
           <button type="button" className="btn btn-primary" onClick={() => window.location.reload()}>
-            {messages.openThePageAgain}
+            {t('ui.openThePageAgain')}
           </button>
         </p>
       </main>

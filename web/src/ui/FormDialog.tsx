@@ -2,7 +2,7 @@ import { useRef, useState, type FormEvent, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import { messages } from '../messages/ui.ts';
+import { t } from '../language/language.ts';
 import { dialogKeys } from './dialogKeys.ts';
 import type { Draft } from './useDraft.ts';
 
@@ -74,7 +74,7 @@ export function FormDialog({
         <Modal.Body className="plan-form">
           {draft?.isKept && (
             <p className="wide quiet kept-draft" role="status">
-              {messages.continuesAnEarlierVisit}{' '}
+              {t('ui.continuesAnEarlierVisit')}{' '}
               <button
                 type="button"
                 className="btn btn-link btn-sm"
@@ -84,7 +84,7 @@ export function FormDialog({
                   form.current?.querySelector<HTMLElement>('.modal-body :is(input, select, textarea)')?.focus();
                 }}
               >
-                {messages.startOver}
+                {t('ui.startOver')}
               </button>
             </p>
           )}
@@ -97,18 +97,18 @@ export function FormDialog({
         </Modal.Body>
         {isAsking ? (
           <Modal.Footer role="alert">
-            <span className="me-auto">{messages.discardWhatYouTyped}</span>
+            <span className="me-auto">{t('ui.discardWhatYouTyped')}</span>
             <Button variant="link" onClick={goOn}>
-              {messages.goOnTyping}
+              {t('ui.goOnTyping')}
             </Button>
             <Button autoFocus onClick={onClose}>
-              {messages.discard}
+              {t('ui.discard')}
             </Button>
           </Modal.Footer>
         ) : (
           <Modal.Footer>
             <Button variant="link" onClick={onClose}>
-              {messages.cancel}
+              {t('ui.cancel')}
             </Button>
             <Button type="submit" disabled={busy}>
               {submit}

@@ -1,6 +1,6 @@
-import { messages } from '../messages/ui.ts';
+import { t } from '../language/language.ts';
 /** What is shown while a page or a plan is on its way; it stays invisible for the first moments. */
-export function Loading({ what = messages.opening }: { readonly what?: string }) {
+export function Loading({ what = t('ui.opening') }: { readonly what?: string }) {
   return (
     <div className="quiet-page" role="status">
       <div className="loading-rule" aria-hidden="true" />

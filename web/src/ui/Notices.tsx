@@ -2,7 +2,7 @@ import { createContext, useCallback, useContext, useMemo, useState, type ReactNo
 import Button from 'react-bootstrap/Button';
 import Toast from 'react-bootstrap/Toast';
 import ToastContainer from 'react-bootstrap/ToastContainer';
-import { messages } from '../messages/ui.ts';
+import { t } from '../language/language.ts';
 
 /** Something to tell in passing, with one thing that can be done about it. */
 export interface Notice {
@@ -63,7 +63,7 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
                   {action.label}
                 </Button>
               )}
-              <button type="button" className="btn-close" aria-label={messages.close} onClick={() => remove(key)} />
+              <button type="button" className="btn-close" aria-label={t('ui.close')} onClick={() => remove(key)} />
             </Toast.Body>
           </Toast>
         ))}

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
-import { messages } from '../messages/ui.ts';
+import { t } from '../language/language.ts';
 import { Loading } from './Loading.tsx';
 
 interface QueryResultProps<T> {
@@ -17,7 +17,7 @@ export function QueryResult<T>({ query: { data, error, refetch }, children }: Qu
       {error && (
         <div className="quiet-page" role="alert">
           <p>{error.message}</p>
-          <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
+          <Button onClick={() => void refetch()}>{t('ui.tryAgain')}</Button>
         </div>
       )}
       {data !== undefined && children(data)}

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, type ReactNode } from 'react';
-import { messages } from '../messages/ui.ts';
+import { t } from '../language/language.ts';
 import './sidePanel.scss';
 
 interface SidePanelProps {
@@ -31,7 +31,7 @@ export function SidePanel({ title, onClose, children }: SidePanelProps) {
     >
       <header>
         <h3>{title}</h3>
-        <button type="button" className="btn-close" aria-label={messages.closePanel(title)} onClick={onClose} />
+        <button type="button" className="btn-close" aria-label={t('ui.closePanel', { title })} onClick={onClose} />
       </header>
       <div className="panel-body">{children}</div>
     </aside>

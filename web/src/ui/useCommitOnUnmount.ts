@@ -1,6 +1,6 @@
 import { useNotices } from './Notices.tsx';
 import { useOnUnmount } from './useOnUnmount.ts';
-import { messages } from '../messages/ui.ts';
+import { t } from '../language/language.ts';
 
 interface Draft {
   readonly text: string;
@@ -19,6 +19,6 @@ export function useCommitOnUnmount(draft: Draft): void {
   useOnUnmount(() => {
     if (!draft.isOpen) return;
     const refusal = draft.take();
-    if (refusal !== null) notices.say({ text: messages.wasNotTaken(draft.text, refusal), tone: 'warning' });
+    if (refusal !== null) notices.say({ text: t('ui.wasNotTaken', { text: draft.text, refusal }), tone: 'warning' });
   });
 }

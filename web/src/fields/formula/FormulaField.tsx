@@ -14,16 +14,58 @@ import { FUNCTIONS, parseFormula, printFormula, quoteName, shapeOf, type Notatio
 import { useLayoutEffect, useRef } from 'react';
 import type { FormulaFieldProps } from './types.ts';
 import './formula.scss';
-import { messages } from '../../messages/fields.ts';
+import { t } from '../../language/language.ts';
 
 const CALENDAR: readonly Completion[] = [
-  { label: 'month', detail: messages.theMonthsNumber1To, type: 'keyword' },
-  { label: 'quarter', detail: messages.theQuartersNumber1To, type: 'keyword' },
-  { label: 'year', detail: messages.theYear, type: 'keyword' },
-  { label: 'period', detail: messages.theMonthsNumberInThe, type: 'keyword' },
-  { label: 'years', detail: messages.wholeYearsSinceThePlans, type: 'keyword' },
-  { label: 'days', detail: messages.daysInTheMonth, type: 'keyword' },
-  { label: 'row', detail: messages.rowOfList, type: 'keyword' },
+  {
+    label: 'month',
+    get detail() {
+      return t('fields.theMonthsNumber1To');
+    },
+    type: 'keyword',
+  },
+  {
+    label: 'quarter',
+    get detail() {
+      return t('fields.theQuartersNumber1To');
+    },
+    type: 'keyword',
+  },
+  {
+    label: 'year',
+    get detail() {
+      return t('fields.theYear');
+    },
+    type: 'keyword',
+  },
+  {
+    label: 'period',
+    get detail() {
+      return t('fields.theMonthsNumberInThe');
+    },
+    type: 'keyword',
+  },
+  {
+    label: 'years',
+    get detail() {
+      return t('fields.wholeYearsSinceThePlans');
+    },
+    type: 'keyword',
+  },
+  {
+    label: 'days',
+    get detail() {
+      return t('fields.daysInTheMonth');
+    },
+    type: 'keyword',
+  },
+  {
+    label: 'row',
+    get detail() {
+      return t('fields.rowOfList');
+    },
+    type: 'keyword',
+  },
 ];
 
 function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {
@@ -32,7 +74,10 @@ function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {
     label: description.name,
     apply: `${description.name}(`,
     detail: `(${shapeOf(description).replaceAll(', ', `${separator} `)})`,
-    info: messages.forExample(description.summary, printFormula(parseFormula(description.example), { notation })),
+    info: t('fields.forExample', {
+      summary: description.summary,
+      example: printFormula(parseFormula(description.example), { notation }),
+    }),
     type: 'function',
   }));
   const things = names.map(({ name, kind, written }): Completion => ({

@@ -1,5 +1,5 @@
 import { doubtsIn, notationOf, planOf, type Unit } from '@haushalt/core';
-import { messages } from '../../messages/fields.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
 interface RuleDoubtsProps {
@@ -27,7 +27,7 @@ export function RuleDoubts({ text, unit, list = null, onChange }: RuleDoubtsProp
           onMouseDown={(event) => event.preventDefault()}
           onClick={() => onChange(text.slice(0, place.from) + mend.replacement + text.slice(place.to))}
         >
-          {messages.write(mend.replacement)}
+          {t('fields.write', { replacement: mend.replacement })}
         </button>
       )}
     </p>

@@ -14,7 +14,7 @@ import {
   type Document,
 } from '@haushalt/core';
 import type { FormulaFieldProps } from './types.ts';
-import { messages } from '../../messages/fields.ts';
+import { t } from '../../language/language.ts';
 
 /** Everything in a plan a formula can name, with what it is. */
 export function completableNames(document: Document): FormulaFieldProps['names'] {
@@ -32,12 +32,12 @@ export function completableNames(document: Document): FormulaFieldProps['names']
         kind: about,
         written: `${quoteName(name)}.${output}`,
       }));
-      return calculator.table === 'taxSchedules' ? [{ name, kind: messages.taxSchedule }, ...outputs] : outputs;
+      return calculator.table === 'taxSchedules' ? [{ name, kind: t('fields.taxSchedule') }, ...outputs] : outputs;
     }),
     ...listsOf(document).flatMap(({ id, name }) =>
       listOutputsOf(document, id).map((output) => ({
         name: `${name}.${output.name}`,
-        kind: messages.totalOfList,
+        kind: t('fields.totalOfList'),
         written: `${quoteName(name)}.${quoteName(output.name)}`,
       })),
     ),
@@ -52,8 +52,8 @@ export function completableInList(document: Document, list: string): FormulaFiel
   const things = [...document.assumptions.values(), ...document.lines.values(), ...document.groups.values()];
   const renamed = things.filter(({ name }) => hidden.has(name.toLowerCase()));
   return [
-    ...columns.map(({ name }) => ({ name, kind: messages.columnOfList })),
-    ...renamed.map(({ id, name }) => ({ name: write(id) ?? name, kind: messages.ofThePlan })),
+    ...columns.map(({ name }) => ({ name, kind: t('fields.columnOfList') })),
+    ...renamed.map(({ id, name }) => ({ name: write(id) ?? name, kind: t('fields.ofThePlan') })),
     ...completableNames(document).filter(({ name }) => !hidden.has(name.toLowerCase())),
   ];
 }

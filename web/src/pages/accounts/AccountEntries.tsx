@@ -1,6 +1,5 @@
 import {
   dayInFigures,
-  dayInWords,
   effectOn,
   givenOf,
   minorUnitsIn,
@@ -19,8 +18,8 @@ import { Grid } from '../../grid/Grid.tsx';
 import { placesIn } from '../../grid/selection.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { messages } from '../../messages/accounts.ts';
-import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { dayInWords, t } from '../../language/language.ts';
+
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { PaperNote } from '../../parts/ledger/PaperNote.tsx';
 import { useEntryPages } from '../../parts/ledger/useEntryPages.ts';
@@ -44,11 +43,48 @@ interface Row extends GridRow {
 }
 
 const COLUMNS: readonly GridColumn[] = [
-  { id: 'date', heading: ledgerMessages.date, width: 100, pin: null },
-  { id: 'what', heading: ledgerMessages.what, width: 280, pin: null, className: 'text' },
-  { id: 'line', heading: ledgerMessages.line, width: 250, pin: null, className: 'text' },
-  { id: 'amount', heading: ledgerMessages.amount, width: 112, pin: null },
-  { id: 'balance', heading: messages.balance, width: 118, pin: null },
+  {
+    id: 'date',
+    get heading() {
+      return t('entries.date');
+    },
+    width: 100,
+    pin: null,
+  },
+  {
+    id: 'what',
+    get heading() {
+      return t('entries.what');
+    },
+    width: 280,
+    pin: null,
+    className: 'text',
+  },
+  {
+    id: 'line',
+    get heading() {
+      return t('entries.line');
+    },
+    width: 250,
+    pin: null,
+    className: 'text',
+  },
+  {
+    id: 'amount',
+    get heading() {
+      return t('entries.amount');
+    },
+    width: 112,
+    pin: null,
+  },
+  {
+    id: 'balance',
+    get heading() {
+      return t('accounts.balance');
+    },
+    width: 118,
+    pin: null,
+  },
   { id: 'reconciled', heading: '', width: 40, pin: null },
 ];
 const NO_ROWS: readonly Row[] = [];
@@ -64,8 +100,8 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
   const found = useEntryPages(planId, { accounts: [account.id] });
   const rows = useMemo(
     () => [
-      ...expected.map((each): Row => ({ key: `${each.standing}:${each.due}`, label: messages.expectedOn(each.what, dayInWords(each.due, plan.locale)), className: 'line is-expected', index: -1, expected: each })), // prettier-ignore
-      ...Array.from({ length: found.total }, (_, index): Row => ({ key: String(index), label: messages.entryNth(index + 1), className: 'line', index })), // prettier-ignore
+      ...expected.map((each): Row => ({ key: `${each.standing}:${each.due}`, label: t('accounts.expectedOn', { what: each.what, day: dayInWords(each.due, plan.locale), hasWhat: each.what !== '' }), className: 'line is-expected', index: -1, expected: each })), // prettier-ignore
+      ...Array.from({ length: found.total }, (_, index): Row => ({ key: String(index), label: t('accounts.entryNth', { nth: index + 1 }), className: 'line', index })), // prettier-ignore
     ],
     [expected, found.total, plan.locale],
   );
@@ -85,7 +121,10 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
   });
   const lineOf = ({ line, account: from, toAccount }: Pick<LedgerEntry, 'line' | 'account' | 'toAccount'>) =>
     toAccount === account.id
-      ? messages.from(document.accounts.get(from)?.name)
+      ? t('accounts.from', {
+          account: document.accounts.get(from)?.name,
+          hasAccount: document.accounts.get(from)?.name !== undefined,
+        })
       : whereTo({ line, toAccount }, document);
   const expectedCell = (each: Expected, column: string): GridCell => {
     switch (column) {
@@ -99,8 +138,8 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
         return figure(effectOn(each, account.id));
       case 'balance':
         return each.due < today()
-          ? { className: 'tabular overdue-mark', parts: ['overdue'], content: <><Icon name="caution" /> {ledgerMessages.overdue}</> } // prettier-ignore
-          : { className: 'tabular', content: ledgerMessages.expected };
+          ? { className: 'tabular overdue-mark', parts: ['overdue'], content: <><Icon name="caution" /> {t('entries.overdue')}</> } // prettier-ignore
+          : { className: 'tabular', content: t('entries.expected') };
       default:
         return { content: '' };
     }
@@ -123,7 +162,7 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
       default: {
         const isTicked = (entry.account === account.id ? entry.reconciled : entry.toReconciled) !== '';
         return isTicked
-          ? { title: messages.isReconciled, parts: ['ticked'], content: <Icon name="good" /> }
+          ? { title: t('accounts.isReconciled'), parts: ['ticked'], content: <Icon name="good" /> }
           : { content: '' };
       }
     }
@@ -143,7 +182,8 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
         const places = [...new Set(placesIn(control.selection).map(({ row }) => rows[row]?.index ?? -1))].filter((place) => place >= 0); // prettier-ignore
         const entries = await found.fetch(places);
         const edits = entries.map((entry) => ({ entry: entry.id, before: givenOf(entry), after: null }));
-        if (edits.length > 0) send({ kind: 'entries.set', entries: edits }, messages.entriesRemoved(edits.length));
+        if (edits.length > 0)
+          send({ kind: 'entries.set', entries: edits }, t('accounts.entriesRemoved', { count: edits.length }));
       })();
     },
     textOf: (row, column) => textInCell(cellOf(row, column)),
@@ -152,15 +192,15 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
   if (found.problem !== null)
     return (
       <p className="refusal" role="alert">
-        {ledgerMessages.theEntriesCannotBeShown(found.problem)}
+        {t('entries.theEntriesCannotBeShown', { problem: found.problem })}
       </p>
     );
-  if (rows.length === 0 && !found.isLoading) return <p className="quiet account-empty">{messages.noEntries}</p>;
+  if (rows.length === 0 && !found.isLoading) return <p className="quiet account-empty">{t('accounts.noEntries')}</p>;
   return (
     <>
       <Grid
         control={control}
-        label={messages.entriesOf(account.name)}
+        label={t('accounts.entriesOf', { name: account.name })}
         columns={COLUMNS}
         rows={rows}
         footer={NO_ROWS}

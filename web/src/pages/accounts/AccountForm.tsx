@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/accounts.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { spelledIn } from '../../parts/plan/useSpelling.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -45,20 +45,27 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
   };
   const save = () => {
     const id = account?.id ?? newId();
-    const refused = send({ kind: 'account.set', account: id, settings: given }, messages.saved(given.name), true);
+    const refused = send(
+      { kind: 'account.set', account: id, settings: given },
+      t('accounts.saved', { name: given.name }),
+      true,
+    );
     if (refused) return setRefusal(refused.message);
     onDone(id);
     draft.close();
   };
   const remove = () => {
-    if (account && !send({ kind: 'account.delete', account: account.id }, messages.deleted(account.name)))
+    if (
+      account &&
+      !send({ kind: 'account.delete', account: account.id }, t('accounts.deleted', { name: account.name }))
+    )
       draft.close();
   };
 
   return (
     <FormDialog
-      title={account === null ? messages.newAccount : messages.changeAccount}
-      submit={messages.save}
+      title={account === null ? t('accounts.newAccount') : t('accounts.changeAccount')}
+      submit={t('accounts.save')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -68,7 +75,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
       }}
     >
       <Form.Group controlId="account-name">
-        <Form.Label>{messages.name}</Form.Label>
+        <Form.Label>{t('accounts.name')}</Form.Label>
         <Form.Control
           size="sm"
           autoFocus
@@ -80,7 +87,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
         />
       </Form.Group>
       <Form.Group controlId="account-kind">
-        <Form.Label>{messages.kind}</Form.Label>
+        <Form.Label>{t('accounts.kind')}</Form.Label>
         <Select
           wide
           id="account-kind"
@@ -89,13 +96,13 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
         >
           {ACCOUNT_KINDS.map((kind) => (
             <option key={kind} value={kind}>
-              {messages.kinds[kind]}
+              {t(`accounts.kinds.${kind}`)}
             </option>
           ))}
         </Select>
       </Form.Group>
       <FigureField
-        label={messages.openingBalance}
+        label={t('accounts.openingBalance')}
         unit="money"
         isNeeded
         value={given.opening}
@@ -104,15 +111,15 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
       <div>
         <Form.Check
           id="account-opening-on"
-          label={messages.onTheDay}
+          label={t('accounts.onTheDay')}
           checked={given.openingOn !== null}
           onChange={(event) => put({ openingOn: event.target.checked ? `${plan.firstMonth}-01` : null })}
         />
         {given.openingOn === null ? (
-          <small className="quiet">{messages.beforeAllEntries}</small>
+          <small className="quiet">{t('accounts.beforeAllEntries')}</small>
         ) : (
           <DateField
-            label={messages.onTheDay}
+            label={t('accounts.onTheDay')}
             value={given.openingOn}
             locale={plan.locale}
             onChange={(openingOn) => put({ openingOn })}
@@ -120,25 +127,25 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
         )}
       </div>
       <FigureField
-        label={messages.limit}
+        label={t('accounts.limit')}
         unit="money"
         value={given.limit}
-        placeholder={messages.noLimit}
+        placeholder={t('accounts.noLimit')}
         onChange={(limit) => put({ limit })}
       />
       <Form.Group controlId="account-number">
-        <Form.Label>{messages.number}</Form.Label>
+        <Form.Label>{t('accounts.number')}</Form.Label>
         <Form.Control
           size="sm"
           value={given.number}
           maxLength={64}
-          placeholder={messages.numberExample}
+          placeholder={t('accounts.numberExample')}
           autoComplete="off"
           onChange={(event) => put({ number: event.target.value })}
         />
       </Form.Group>
       <Form.Group className="wide" controlId="account-note">
-        <Form.Label>{messages.note}</Form.Label>
+        <Form.Label>{t('accounts.note')}</Form.Label>
         <Form.Control
           as="textarea"
           rows={2}
@@ -152,7 +159,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
         <div className="wide account-end">
           <Form.Check
             id="account-closed"
-            label={messages.isClosed}
+            label={t('accounts.isClosed')}
             checked={given.closed}
             onChange={(event) => put({ closed: event.target.checked })}
           />
@@ -161,9 +168,9 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
             className="btn btn-link btn-sm"
             disabled={isUsed}
             onClick={remove}
-            title={isUsed ? messages.hasEntries : undefined}
+            title={isUsed ? t('accounts.hasEntries') : undefined}
           >
-            {messages.deleteIt}
+            {t('accounts.deleteIt')}
           </button>
         </div>
       )}

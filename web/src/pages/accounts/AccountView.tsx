@@ -2,7 +2,6 @@ import {
   OVERDUE_DAYS,
   addDays,
   budgetIn,
-  dayInWords,
   expectedIn,
   firstDay,
   lastDay,
@@ -18,7 +17,7 @@ import {
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/accounts.ts';
+import { dayInWords, t } from '../../language/language.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
@@ -71,31 +70,33 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
   );
 
   // A statement is read by the server, and nothing of it can be tried on one's own page alone.
-  const whoMay = useRole().mayChange ? {} : { isDisabled: true, title: messages.onlyWhoMayChange };
+  const whoMay = useRole().mayChange ? {} : { isDisabled: true, title: t('accounts.onlyWhoMayChange') };
   return (
     <section className="account-view" aria-label={account.name}>
       <div className="section-head">
         <h3>
-          {account.name} <small>{account.closed ? messages.closedWord : messages.kinds[account.kind]}</small>
+          {account.name}{' '}
+          <small>{account.closed ? t('accounts.closedWord') : t(`accounts.kinds.${account.kind}`)}</small>
         </h3>
         <p className="account-now">
-          {messages.balanceOn(dayInWords(now, plan.locale))} <strong>{money(balances.on(account.id, now))}</strong>
+          {t('accounts.balanceOn', { day: dayInWords(now, plan.locale) })}{' '}
+          <strong>{money(balances.on(account.id, now))}</strong>
         </p>
         <button type="button" className="tool" onClick={onEdit}>
-          <Icon name="edit" /> {messages.changeAccount}
+          <Icon name="edit" /> {t('accounts.changeAccount')}
         </button>
-        {onFetch && <ToolbarButton icon="fetch" words={messages.fetchFromBank} {...whoMay} onClick={onFetch} />}
-        <ToolbarButton icon="openFile" words={messages.importStatement} {...whoMay} onClick={onImport} />
+        {onFetch && <ToolbarButton icon="fetch" words={t('accounts.fetchFromBank')} {...whoMay} onClick={onFetch} />}
+        <ToolbarButton icon="openFile" words={t('accounts.importStatement')} {...whoMay} onClick={onImport} />
         <button
           type="button"
           className="tool"
           aria-pressed={isReconciling}
           onClick={() => setReconciling(!isReconciling)}
         >
-          <Icon name="checks" /> {messages.reconcile}
+          <Icon name="checks" /> {t('accounts.reconcile')}
         </button>
         <button type="button" className="tool" aria-pressed={showsPast} onClick={() => setShowsPast(!showsPast)}>
-          <Icon name="pages" /> {messages.reconciliations}
+          <Icon name="pages" /> {t('accounts.reconciliations')}
         </button>
       </div>
       {isReconciling ? (
@@ -107,30 +108,36 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
             <div className="forecast">
               <div className="forecast-words">
                 <label>
-                  {messages.forecastFor}
+                  {t('accounts.forecastFor')}
                   <Select value={months} onChange={(event) => setMonths(Number(event.target.value))}>
                     {AHEAD.map((count) => (
                       <option key={count} value={count}>
-                        {messages.monthsAhead(count)}
+                        {t('accounts.monthsAhead', { count: count - 1 })}
                       </option>
                     ))}
                   </Select>
                 </label>
-                <p>{messages.lowest(money(forecast.lowest.balance), dayInWords(forecast.lowest.date, plan.locale))}</p>
+                <p>
+                  {t('accounts.lowest', {
+                    balance: money(forecast.lowest.balance),
+                    day: dayInWords(forecast.lowest.date, plan.locale),
+                  })}
+                </p>
                 {forecast.belowLimit ? (
                   <p className="below-limit">
                     <Icon name="alarm" />{' '}
-                    {messages.belowLimitOn(
-                      money(account.limit! * minorUnitsIn(document)),
-                      dayInWords(forecast.belowLimit.date, plan.locale),
-                    )}
+                    {t('accounts.belowLimitOn', {
+                      limit: money(account.limit! * minorUnitsIn(document)),
+                      day: dayInWords(forecast.belowLimit.date, plan.locale),
+                    })}
                   </p>
                 ) : account.limit !== null ? (
                   <p className="quiet">
-                    <Icon name="good" /> {messages.staysAbove(money(account.limit * minorUnitsIn(document)))}
+                    <Icon name="good" />{' '}
+                    {t('accounts.staysAbove', { limit: money(account.limit * minorUnitsIn(document)) })}
                   </p>
                 ) : null}
-                <p className="quiet">{messages.forecastIsMadeOf}</p>
+                <p className="quiet">{t('accounts.forecastIsMadeOf')}</p>
               </div>
               <PictureView picture={picture} height={170} />
             </div>
@@ -147,20 +154,20 @@ function pictureOf({ account, days }: Forecast, plan: ReturnType<typeof planOf>,
   const firstAhead = days.findIndex(({ isForecast }) => isForecast);
   const limit = account.limit;
   return {
-    label: messages.balanceOf(account.name),
-    categoryName: messages.day,
+    label: t('accounts.balanceOf', { name: account.name }),
+    categoryName: t('accounts.day'),
     categories: days.map(({ date }) => dayInWords(date, plan.locale, 'short')),
     axis: plan.currency,
     write: (value) => writeFigure(value, 'money', plan),
     series: [
       {
-        label: messages.balance,
+        label: t('accounts.balance'),
         mark: 'steps',
         tone: 'net',
         values: days.map(({ balance, isForecast }) => (isForecast ? null : balance / units)),
       },
       {
-        label: messages.forecast,
+        label: t('accounts.forecast'),
         mark: 'steps',
         tone: 'setAside',
         // It begins where the balance ends.
@@ -168,7 +175,14 @@ function pictureOf({ account, days }: Forecast, plan: ReturnType<typeof planOf>,
       },
       ...(limit === null
         ? []
-        : [{ label: messages.limit, mark: 'line' as const, tone: 'expense' as const, values: days.map(() => limit) }]),
+        : [
+            {
+              label: t('accounts.limit'),
+              mark: 'line' as const,
+              tone: 'expense' as const,
+              values: days.map(() => limit),
+            },
+          ]),
     ],
   };
 }

@@ -2,7 +2,7 @@ import { inOrder, minorUnitsIn, planOf, today, writeWithUnit, type AccountRow } 
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { messages } from '../../messages/accounts.ts';
+import { t } from '../../language/language.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import { useBalances, useLedger } from '../../parts/ledger/useLedger.ts';
 import { api } from '../../plan-session/api.ts';
@@ -68,7 +68,7 @@ export function AccountsPage() {
         type="file"
         className="visually-hidden"
         tabIndex={-1}
-        aria-label={messages.statementFile}
+        aria-label={t('accounts.statementFile')}
         accept=".csv,.txt,.tsv,.ofx,.qfx,.xml,.sta,.mt940,.940,.camt,.c53,.c52"
         onChange={(event) => {
           const [picked] = event.target.files ?? [];
@@ -77,28 +77,30 @@ export function AccountsPage() {
         }}
       />
       <div className="page-head">
-        <h2>{messages.accounts}</h2>
+        <h2>{t('accounts.accounts')}</h2>
         <button type="button" className="btn btn-primary btn-sm" onClick={() => setEdited('new')}>
-          {messages.newAccount}
+          {t('accounts.newAccount')}
         </button>
-        {balances !== null && accounts.length > 0 && <p className="year-summary">{messages.inAll(money(total))}</p>}
+        {balances !== null && accounts.length > 0 && (
+          <p className="year-summary">{t('accounts.inAll', { total: money(total) })}</p>
+        )}
       </div>
       {problem !== null && (
         <p className="refusal" role="alert">
-          {messages.cannotBeShown(problem)}
+          {t('accounts.cannotBeShown', { problem })}
         </p>
       )}
       {accounts.length === 0 ? (
         <div className="empty-state">
-          <h3>{messages.noAccounts}</h3>
-          <p>{messages.anAccountIs}</p>
+          <h3>{t('accounts.noAccounts')}</h3>
+          <p>{t('accounts.anAccountIs')}</p>
           <button type="button" className="btn btn-primary" onClick={() => setEdited('new')}>
-            {messages.newAccount}
+            {t('accounts.newAccount')}
           </button>
         </div>
       ) : (
         <div className="accounts-body">
-          <ul className="account-list" aria-label={messages.accounts}>
+          <ul className="account-list" aria-label={t('accounts.accounts')}>
             {accounts.map((account) => {
               const forecast = forecasts?.find((each) => each.account.id === account.id);
               return (
@@ -112,14 +114,14 @@ export function AccountsPage() {
                     <span className="account-name" title={account.name}>
                       {account.name}
                     </span>
-                    <small>{account.closed ? messages.closedWord : messages.kinds[account.kind]}</small>
+                    <small>{account.closed ? t('accounts.closedWord') : t(`accounts.kinds.${account.kind}`)}</small>
                     <span className="account-balance tabular">
                       {balances ? money(balances.on(account.id, now)) : '…'}
                     </span>
                     {forecast?.belowLimit && (
                       <small className="below-limit">
                         <Icon name="alarm" />{' '}
-                        {forecast.belowLimit.date === now ? messages.belowLimitNow : messages.belowLimitSoon}
+                        {forecast.belowLimit.date === now ? t('accounts.belowLimitNow') : t('accounts.belowLimitSoon')}
                       </small>
                     )}
                   </button>

@@ -2,7 +2,7 @@ import { DATE_ORDERS, type DateOrder } from '@haushalt/core';
 import type { ReactNode } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/statement.ts';
+import { t } from '../../language/language.ts';
 import type { CsvFormat, StatementPreview } from '../../plan-session/api.ts';
 
 interface CsvTermsProps {
@@ -30,9 +30,9 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
   );
   const columns = (name: (typeof COLUMNS)[number]) =>
     field(
-      messages.column[name],
+      t(`statement.column.${name}`),
       <Select value={format[name]} onChange={(event) => put({ [name]: event.target.value })}>
-        <option value="">{messages.none}</option>
+        <option value="">{t('statement.none')}</option>
         {headings.map((heading) => (
           <option key={heading} value={heading}>
             {heading}
@@ -43,7 +43,7 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
   const whats = format.what.split('\t').filter((heading) => heading !== '');
   return (
     <details className="csv-terms" open={problem !== null}>
-      <summary>{messages.howItIsRead}</summary>
+      <summary>{t('statement.howItIsRead')}</summary>
       {problem !== null && (
         <p className="refusal" role="alert">
           {problem}
@@ -51,20 +51,20 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
       )}
       <div className="csv-fields">
         {field(
-          messages.separator,
+          t('statement.separator'),
           <Select
             value={format.separator}
             onChange={(event) => put({ separator: event.target.value as CsvFormat['separator'] })}
           >
             {SEPARATORS.map((each) => (
               <option key={each} value={each}>
-                {messages.separators[each]}
+                {t(`statement.separators.${each}`)}
               </option>
             ))}
           </Select>,
         )}
         {field(
-          messages.encoding,
+          t('statement.encoding'),
           <Select
             value={format.encoding}
             onChange={(event) => put({ encoding: event.target.value as CsvFormat['encoding'] })}
@@ -77,7 +77,7 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
           </Select>,
         )}
         {field(
-          messages.decimal,
+          t('statement.decimal'),
           <Select
             value={format.decimal}
             onChange={(event) => put({ decimal: event.target.value as CsvFormat['decimal'] })}
@@ -87,17 +87,17 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
           </Select>,
         )}
         {field(
-          messages.dates,
+          t('statement.dates'),
           <Select value={format.dates} onChange={(event) => put({ dates: event.target.value as DateOrder })}>
             {DATE_ORDERS.map((each) => (
               <option key={each} value={each}>
-                {messages.dateOrders[each]}
+                {t(`statement.dateOrders.${each}`)}
               </option>
             ))}
           </Select>,
         )}
         {field(
-          messages.heading,
+          t('statement.heading'),
           <Form.Control
             size="sm"
             type="number"
@@ -116,7 +116,7 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
           </span>
         ))}
         <fieldset>
-          <legend>{messages.column.what}</legend>
+          <legend>{t('statement.column.what')}</legend>
           {headings.map((heading) => (
             <Form.Check
               key={heading}
@@ -135,7 +135,7 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
         </fieldset>
       </div>
       <div className="csv-sample">
-        <table aria-label={messages.firstLines}>
+        <table aria-label={t('statement.firstLines')}>
           <thead>
             <tr>
               {headings.map((heading) => (

@@ -1,6 +1,5 @@
 import {
   dayInFigures,
-  dayInWords,
   editFor,
   effectOn,
   entryOf,
@@ -18,7 +17,7 @@ import { Grid } from '../../grid/Grid.tsx';
 import type { ColumnEditing, EditorProps } from '../../grid/editing.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { messages } from '../../messages/statement.ts';
+import { dayInWords, t } from '../../language/language.ts';
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { targetOf, whyInWords } from '../../parts/ledger/assignment.ts';
 import { readTarget } from '../../parts/ledger/draft.ts';
@@ -54,12 +53,57 @@ interface LineRow extends GridRow {
 }
 
 const COLUMNS: readonly GridColumn[] = [
-  { id: 'take', heading: messages.columns.take, width: 40, pin: null },
-  { id: 'date', heading: messages.columns.date, width: 92, pin: null },
-  { id: 'what', heading: messages.columns.what, width: 280, pin: null, className: 'text' },
-  { id: 'amount', heading: messages.columns.amount, width: 104, pin: null },
-  { id: 'state', heading: messages.columns.state, width: 190, pin: null, className: 'text' },
-  { id: 'target', heading: messages.columns.target, width: 250, pin: null, className: 'text' },
+  {
+    id: 'take',
+    get heading() {
+      return t('statement.columns.take');
+    },
+    width: 40,
+    pin: null,
+  },
+  {
+    id: 'date',
+    get heading() {
+      return t('statement.columns.date');
+    },
+    width: 92,
+    pin: null,
+  },
+  {
+    id: 'what',
+    get heading() {
+      return t('statement.columns.what');
+    },
+    width: 280,
+    pin: null,
+    className: 'text',
+  },
+  {
+    id: 'amount',
+    get heading() {
+      return t('statement.columns.amount');
+    },
+    width: 104,
+    pin: null,
+  },
+  {
+    id: 'state',
+    get heading() {
+      return t('statement.columns.state');
+    },
+    width: 190,
+    pin: null,
+    className: 'text',
+  },
+  {
+    id: 'target',
+    get heading() {
+      return t('statement.columns.target');
+    },
+    width: 250,
+    pin: null,
+    className: 'text',
+  },
 ];
 const NO_ROWS: readonly LineRow[] = [];
 
@@ -75,7 +119,7 @@ export function ImportStatement({
 }: ImportStatementProps) {
   const { document, ledger } = useSessionState();
   const session = useSession();
-  const name = source.kind === 'file' ? source.file.name : messages.theBank;
+  const name = source.kind === 'file' ? source.file.name : t('statement.theBank');
   const plan = planOf(document);
   const units = minorUnitsIn(document);
   const send = useSend();
@@ -149,7 +193,7 @@ export function ImportStatement({
     const from = name.slice(0, 120);
     const refused = send(
       { kind: 'entries.set', entries: edits, from, since: data!.revision, stated },
-      messages.taken(added),
+      t('statement.taken', { count: added }),
       true,
     );
     if (refused) return setRefusal(refused.message);
@@ -157,7 +201,7 @@ export function ImportStatement({
   };
 
   const editing: ColumnEditing<LineRow, GridColumn> = {
-    readOnlyReason: (row, column) => (column.id !== 'target' ? messages.typeItsLine : row.line.state === 'new' ? null : messages.cannotAssign), // prettier-ignore
+    readOnlyReason: (row, column) => (column.id !== 'target' ? t('statement.typeItsLine') : row.line.state === 'new' ? null : t('statement.cannotAssign')), // prettier-ignore
     begin: () => ({ text: '', options: { target: null } }),
     read(at, { options }) {
       if (options.target != null) onCorrect(at.row, { target: options.target });
@@ -175,7 +219,7 @@ export function ImportStatement({
             <input
               type="checkbox"
               tabIndex={-1}
-              aria-label={messages.takeIt}
+              aria-label={t('statement.takeIt')}
               checked={row.isTaken}
               onChange={() => onCorrect(row.key, { isTaken: !row.isTaken })}
             />
@@ -191,11 +235,11 @@ export function ImportStatement({
         const day = (date: string) => dayInWords(date, plan.locale, 'short');
         const more =
           known !== null
-            ? messages.isKnownAs(known.what, day(known.date))
+            ? t('statement.isKnownAs', { what: known.what, day: day(known.date), hasWhat: known.what !== '' })
             : expected !== null
-              ? messages.isKnownAs(expected.what, day(expected.due))
+              ? t('statement.isKnownAs', { what: expected.what, day: day(expected.due), hasWhat: expected.what !== '' })
               : similar !== null
-                ? messages.maybeSame(similar.what, day(similar.date))
+                ? t('statement.maybeSame', { what: similar.what, day: day(similar.date), hasWhat: similar.what !== '' })
                 : '';
         return {
           className: 'text',
@@ -203,7 +247,7 @@ export function ImportStatement({
           parts: [state, row.isTaken, more],
           content: (
             <>
-              {row.isTaken || state === 'known' ? messages.states[state] : messages.states.skipped}{' '}
+              {row.isTaken || state === 'known' ? t(`statement.states.${state}`) : t('statement.states.skipped')}{' '}
               <small className="quiet">{more}</small>
             </>
           ),
@@ -212,7 +256,7 @@ export function ImportStatement({
       default: {
         if (state === 'known') return { className: 'text quiet', content: whereTo(known!, document) };
         if (expected) return { className: 'text', content: whereTo(expected, document) };
-        if (row.target === '') return { className: 'text unassigned', content: messages.notAssigned };
+        if (row.target === '') return { className: 'text unassigned', content: t('statement.notAssigned') };
         const words = whereTo(readTarget(row.target), document);
         const why = assignment && !row.isCorrected ? whyInWords(assignment, document) : '';
         return {
@@ -256,16 +300,16 @@ export function ImportStatement({
     statements.reduce((sum, { counts }) => sum + of(counts), 0);
 
   return (
-    <section className="account-view import-statement" aria-label={messages.statementFrom(name)}>
+    <section className="account-view import-statement" aria-label={t('statement.statementFrom', { file: name })}>
       <div className="section-head">
-        <h3>{messages.statementFrom(name)}</h3>
+        <h3>{t('statement.statementFrom', { file: name })}</h3>
         {data && !error && (
           <p className="account-now">
-            {messages.previewCounts(
-              total((counts) => counts.new),
-              total((counts) => counts.known),
-              total((counts) => counts.expected),
-            )}
+            {t('statement.previewCounts', {
+              added: total((counts) => counts.new),
+              known: total((counts) => counts.known),
+              expected: total((counts) => counts.expected),
+            })}
           </p>
         )}
         {data && !error && (
@@ -275,27 +319,31 @@ export function ImportStatement({
             disabled={rows.length === 0 || isFetching}
             onClick={takeIn}
           >
-            {added === 0 && rows.length > 0 ? messages.allKnown : messages.takeAll(added)}
+            {added === 0 && rows.length > 0 ? t('statement.allKnown') : t('statement.takeAll', { count: added })}
           </button>
         )}
         <button type="button" className="btn btn-link btn-sm" onClick={onClose}>
-          {isPending ? messages.cancelReading : messages.leave}
+          {isPending ? t('statement.cancelReading') : t('statement.leave')}
         </button>
       </div>
       {isPending && (
         <p className="statement-said" role="status">
           {progress === null ? (
-            <progress aria-label={messages.reading} />
+            <progress aria-label={t('statement.reading')} />
           ) : (
-            <progress value={progress.done} max={1} aria-label={messages.reading} />
+            <progress value={progress.done} max={1} aria-label={t('statement.reading')} />
           )}{' '}
-          {progress?.what ?? messages.reading}
+          {progress?.what ?? t('statement.reading')}
         </p>
       )}
       {(error || refusal) && (
         <p className="statement-said refusal" role="alert">
           <Icon name="alarm" />{' '}
-          {!error ? refusal : source.kind === 'bank' ? error.message : messages.cannotBeRead(error.message)}
+          {!error
+            ? refusal
+            : source.kind === 'bank'
+              ? error.message
+              : t('statement.cannotBeRead', { why: error.message })}
         </p>
       )}
       {data?.csv && (
@@ -311,10 +359,10 @@ export function ImportStatement({
       {asked.map(({ number }) => (
         <p key={number} className="statement-said">
           <label>
-            {messages.whichAccount(number)}{' '}
+            {t('statement.whichAccount', { number, hasNumber: number !== '' })}{' '}
             <AccountSelect
               value={(isOneOfSeveral ? accounts[number] : chosen) ?? ''}
-              none={messages.chooseAccount}
+              none={t('statement.chooseAccount')}
               onChange={(account) =>
                 onChange(
                   isOneOfSeveral
@@ -341,10 +389,10 @@ export function ImportStatement({
                 locale={plan.locale}
               />
             ))}
-          <p className="statement-said quiet">{messages.typeItsLine}</p>
+          <p className="statement-said quiet">{t('statement.typeItsLine')}</p>
           <Grid
             control={control}
-            label={messages.statementFrom(name)}
+            label={t('statement.statementFrom', { file: name })}
             columns={COLUMNS}
             rows={rows}
             footer={NO_ROWS}
@@ -391,11 +439,11 @@ function Closing({ statement: { account, closing }, edits, balances, money, unit
   const day = dayInWords(closing.date, locale);
   return ours === stated ? (
     <p className="statement-said quiet">
-      <Icon name="good" /> {messages.closingAgrees(day)}
+      <Icon name="good" /> {t('statement.closingAgrees', { day })}
     </p>
   ) : (
     <p className="statement-said">
-      <Icon name="caution" /> {messages.closingDiffers(day, money(stated), money(ours))}
+      <Icon name="caution" /> {t('statement.closingDiffers', { day, stated: money(stated), ours: money(ours) })}
     </p>
   );
 }
@@ -415,12 +463,14 @@ const MOST_UNREADABLE = 5;
 function Unreadable({ lines }: { readonly lines: readonly string[] }) {
   return (
     <div className="statement-said" role="status">
-      <Icon name="warning" /> {messages.linesLeftOut(lines.length)}
+      <Icon name="warning" /> {t('statement.linesLeftOut', { count: lines.length })}
       <ul>
         {lines.slice(0, MOST_UNREADABLE).map((line) => (
           <li key={line}>{line}</li>
         ))}
-        {lines.length > MOST_UNREADABLE && <li>{messages.andMoreLines(lines.length - MOST_UNREADABLE)}</li>}
+        {lines.length > MOST_UNREADABLE && (
+          <li>{t('statement.andMoreLines', { count: lines.length - MOST_UNREADABLE })}</li>
+        )}
       </ul>
     </div>
   );

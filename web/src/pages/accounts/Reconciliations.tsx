@@ -1,6 +1,5 @@
 import {
   effectOn,
-  dayInWords,
   givenOf,
   planOf,
   rowsWhere,
@@ -11,7 +10,7 @@ import {
   type ReconciliationRow,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { messages } from '../../messages/accounts.ts';
+import { dayInWords, t } from '../../language/language.ts';
 import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -39,15 +38,15 @@ export function Reconciliations({ planId, account, onClose }: ReconciliationsPro
         id,
         entries: tickedIn(id).map((entry) => ({ entry: entry.id, before: givenOf(entry) })),
       },
-      messages.takenBack(dayInWords(on, plan.locale)),
+      t('accounts.takenBack', { day: dayInWords(on, plan.locale) }),
     );
   return (
-    <section className="reconciliations" aria-label={messages.reconciliations}>
+    <section className="reconciliations" aria-label={t('accounts.reconciliations')}>
       <div className="section-head">
-        <h4>{messages.reconciliations}</h4>
-        <button type="button" className="btn-close" aria-label={messages.closeList} onClick={onClose} />
+        <h4>{t('accounts.reconciliations')}</h4>
+        <button type="button" className="btn-close" aria-label={t('accounts.closeList')} onClick={onClose} />
       </div>
-      {rows.length === 0 && <p className="quiet">{messages.neverReconciled}</p>}
+      {rows.length === 0 && <p className="quiet">{t('accounts.neverReconciled')}</p>}
       <ul>
         {rows.map((row) => (
           <li key={row.id}>
@@ -57,12 +56,14 @@ export function Reconciliations({ planId, account, onClose }: ReconciliationsPro
               aria-expanded={shown === row.id}
               onClick={() => setShown(shown === row.id ? null : row.id)}
             >
-              {messages.statementOn(dayInWords(row.on, plan.locale))}
+              {t('accounts.statementOn', { day: dayInWords(row.on, plan.locale) })}
             </button>
             <span className="tabular">{writeWithUnit(row.balance, 'money', plan)}</span>
-            <small>{messages.finishedOn(dayInWords(row.finished, plan.locale), tickedIn(row.id).length)}</small>
+            <small>
+              {t('accounts.finishedOn', { day: dayInWords(row.finished, plan.locale), count: tickedIn(row.id).length })}
+            </small>
             <button type="button" className="btn btn-link btn-sm" onClick={() => takeBack(row)}>
-              {messages.takeBack}
+              {t('accounts.takeBack')}
             </button>
             {shown === row.id && (
               <ul className="tick-list">

@@ -1,6 +1,5 @@
 import {
   addDays,
-  dayInWords,
   effectOn,
   givenOf,
   inMinorUnits,
@@ -18,7 +17,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
-import { messages } from '../../messages/accounts.ts';
+import { dayInWords, t } from '../../language/language.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
@@ -79,7 +78,7 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
         settings: { account: account.id, on, balance, finished: today() },
         entries: chosen.map((entry) => ({ entry: entry.id, before: givenOf(entry) })),
       },
-      messages.reconciledWith(account.name, dayInWords(on, plan.locale)),
+      t('accounts.reconciledWith', { name: account.name, day: dayInWords(on, plan.locale) }),
       true,
     );
     if (refused) return setRefusal(refused.message);
@@ -91,43 +90,43 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
     <div className="reconciling">
       <div className="reconcile-terms">
         <label>
-          <span>{messages.statementOf}</span>
+          <span>{t('accounts.statementOf')}</span>
           <DateField
-            label={messages.statementOf}
+            label={t('accounts.statementOf')}
             value={on}
             locale={plan.locale}
             onChange={(day) => setTicking((before) => ({ ...before, on: day }))}
           />
         </label>
         <FigureField
-          label={messages.closingBalance}
+          label={t('accounts.closingBalance')}
           unit="money"
           value={balance}
           onChange={(figure) => setTicking((before) => ({ ...before, balance: figure }))}
         />
         <dl>
           <div>
-            <dt>{messages.cleared}</dt>
+            <dt>{t('accounts.cleared')}</dt>
             <dd className="tabular">{money(reckoned)}</dd>
           </div>
           <div className={difference === 0 ? 'is-nil' : ''}>
-            <dt>{messages.differenceWord}</dt>
+            <dt>{t('accounts.differenceWord')}</dt>
             <dd className="tabular" aria-live="polite">
-              {difference === null ? messages.typeTheClosing : money(difference)}
+              {difference === null ? t('accounts.typeTheClosing') : money(difference)}
             </dd>
           </div>
         </dl>
         <button type="button" className="btn btn-primary btn-sm" disabled={difference !== 0} onClick={finish}>
-          {messages.finish}
+          {t('accounts.finish')}
         </button>
         <button type="button" className="btn btn-link btn-sm" onClick={onClose}>
-          {messages.later}
+          {t('accounts.later')}
         </button>
       </div>
       {difference !== null && difference !== 0 && (
         <p className="quiet" role="status">
-          {messages.finishNeedsNoDifference(money(0))}{' '}
-          <Link to={`/plans/${planId}/spending?month=${monthOfDay(on)}`}>{messages.enterMissingEntry}</Link>
+          {t('accounts.finishNeedsNoDifference', { none: money(0) })}{' '}
+          <Link to={`/plans/${planId}/spending?month=${monthOfDay(on)}`}>{t('accounts.enterMissingEntry')}</Link>
         </p>
       )}
       {(refusal ?? problem) !== null && (
@@ -136,11 +135,11 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
         </p>
       )}
       {open.length === 0 && !isLoading ? (
-        <p className="quiet">{messages.nothingToTick}</p>
+        <p className="quiet">{t('accounts.nothingToTick')}</p>
       ) : (
         <>
           <p className="quiet">
-            {messages.tickWhatItLists}{' '}
+            {t('accounts.tickWhatItLists')}{' '}
             <button
               type="button"
               className="btn btn-link btn-sm"
@@ -151,7 +150,7 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
                 }))
               }
             >
-              {ticked.size === open.length ? messages.tickNone : messages.tickAll}
+              {ticked.size === open.length ? t('accounts.tickNone') : t('accounts.tickAll')}
             </button>
           </p>
           <ul className="tick-list">

@@ -1,7 +1,6 @@
 import {
   alternativesOf,
   commandForSettings,
-  monthInWords,
   outputId,
   planOf,
   usersOf,
@@ -20,7 +19,7 @@ import { useSession, useSessionState } from '../../plan-session/SessionProvider.
 import { betweenView } from './breakEvenViews.ts';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { LinesDialog } from './LinesDialog.tsx';
-import { messages } from '../../messages/breakEven.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 interface BetweenViewProps {
   readonly row: BreakEvenRow;
@@ -28,8 +27,20 @@ interface BetweenViewProps {
 }
 
 const SIDES = [
-  { column: 'firstCosts', naming: 'firstName', label: messages.nameOfTheFirst },
-  { column: 'secondCosts', naming: 'secondName', label: messages.nameOfTheSecond },
+  {
+    column: 'firstCosts',
+    naming: 'firstName',
+    get label() {
+      return t('breakEven.nameOfTheFirst');
+    },
+  },
+  {
+    column: 'secondCosts',
+    naming: 'secondName',
+    get label() {
+      return t('breakEven.nameOfTheSecond');
+    },
+  },
 ] as const;
 
 /** When two alternatives have cost the same. */
@@ -47,7 +58,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
     <>
       <CalculatorLayout
         name={row.name}
-        answerLabel={messages.whenIsReached(row.name)}
+        answerLabel={t('breakEven.whenIsReached', { name: row.name })}
         period={0}
         terms={
           <>
@@ -63,21 +74,21 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
                 <InputRow
                   calculator={{ table: 'breakEvens', row }}
                   column={side.column}
-                  label={messages.costsInAMonth}
+                  label={t('breakEven.costsInAMonth')}
                   period={0}
                   when={first}
                   sliders={sliders}
-                  placeholder={messages.aFigureLinesARule}
+                  placeholder={t('breakEven.aFigureLinesARule')}
                   after={
                     <button type="button" className="tool term-tool" onClick={() => setChoosing(index)}>
                       <Icon name="add" />
-                      {messages.chooseLines}
+                      {t('breakEven.chooseLines')}
                     </button>
                   }
                 />
               </div>
             ))}
-            <p className="quiet">{messages.whatEachOfThemCosts}</p>
+            <p className="quiet">{t('breakEven.whatEachOfThemCosts')}</p>
             <UsedBy users={usersOf(document, row.id)} />
           </>
         }
@@ -94,7 +105,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
       </CalculatorLayout>
       {choosing !== null && (
         <LinesDialog
-          title={messages.whatCosts(names[choosing])}
+          title={t('breakEven.whatCosts', { name: names[choosing] })}
           as="costs"
           onFormula={(formula) => set({ [SIDES[choosing]!.column]: formula })}
           onClose={() => setChoosing(null)}
@@ -121,18 +132,18 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
       <KeyFigures
         figures={[
           {
-            label: messages.theyHaveCostTheSame,
+            label: t('breakEven.theyHaveCostTheSame'),
             value: crossing ? monthInWords(crossing.month, locale) : 'never',
             id: outputId(row.id, 'months'),
-            ...(crossing ? { also: messages.monthOfThePlan(crossing.months) } : {}),
+            ...(crossing ? { also: t('breakEven.monthOfThePlan', { months: crossing.months }) } : {}),
           },
           {
-            label: messages.toThePlansEnd(one),
+            label: t('breakEven.toThePlansEnd', { one }),
             value: first.at(-1) ?? null,
             id: outputId(row.id, 'first cumulative'),
           },
           {
-            label: messages.secondToThePlansEnd(other),
+            label: t('breakEven.secondToThePlansEnd', { other }),
             value: second.at(-1) ?? null,
             id: outputId(row.id, 'second cumulative'),
           },
@@ -141,13 +152,13 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
         onExplain={onExplain}
       />
       <p className="bench-words" role="status">
-        {crossing ? messages.untilThenHasCostLess(before, after) : never}
+        {crossing ? t('breakEven.untilThenHasCostLess', { before, after }) : never}
       </p>
       <ChartCard
         picture={picture}
         height={260}
-        label={messages.costsAddedUpMonthBy}
-        rowHeading={messages.month}
+        label={t('breakEven.costsAddedUpMonthBy')}
+        rowHeading={t('breakEven.month')}
         rows={rows}
         columns={columns}
         marked={crossing ? crossing.months - 1 : -1}

@@ -4,24 +4,43 @@ import { BetweenView } from './BetweenView.tsx';
 import { PaybackView } from './PaybackView.tsx';
 import { UnitsView } from './UnitsView.tsx';
 import './breakEven.scss';
-import { messages } from '../../messages/breakEven.ts';
+import { t } from '../../language/language.ts';
 
 const NOTHING = {
-  heading: messages.noBreakEvenYet,
-  words: messages.howManyUnitsItTakes,
+  get heading() {
+    return t('breakEven.noBreakEvenYet');
+  },
+  get words() {
+    return t('breakEven.howManyUnitsItTakes');
+  },
 };
 
 const KINDS = [
-  { words: messages.unitsQuestion, settings: { about: 'units' } },
-  { words: messages.inWhichMonthItHas, settings: { about: 'time', flow: '{@net}' } },
-  { words: messages.whenTwoAlternativesHaveCost, settings: { about: 'between' } },
+  {
+    get words() {
+      return t('breakEven.unitsQuestion');
+    },
+    settings: { about: 'units' },
+  },
+  {
+    get words() {
+      return t('breakEven.inWhichMonthItHas');
+    },
+    settings: { about: 'time', flow: '{@net}' },
+  },
+  {
+    get words() {
+      return t('breakEven.whenTwoAlternativesHaveCost');
+    },
+    settings: { about: 'between' },
+  },
 ];
 
 /** Break-even: where nothing is lost, in units or in time, and where two alternatives cross. */
 export function BreakEvenPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="breakEvens" title={messages.breakEven} nothing={NOTHING} kinds={KINDS} tools={sliderTool}>
+    <Workbench table="breakEvens" title={t('breakEven.breakEven')} nothing={NOTHING} kinds={KINDS} tools={sliderTool}>
       {(row) => {
         switch (row.about) {
           case 'units':

@@ -3,7 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { choosables, togetherFormula } from './breakEvenViews.ts';
-import { messages } from '../../messages/breakEven.ts';
+import { t } from '../../language/language.ts';
 
 interface LinesDialogProps {
   readonly title: string;
@@ -21,7 +21,7 @@ export function LinesDialog({ title, as, onFormula, onClose }: LinesDialogProps)
   const [refusal, setRefusal] = useState<string | null>(null);
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (chosen.length === 0) return setRefusal(messages.chooseAtLeastOneLine);
+    if (chosen.length === 0) return setRefusal(t('breakEven.chooseAtLeastOneLine'));
     const refused = onFormula(
       togetherFormula(
         all.filter(({ id }) => chosen.includes(id)),
@@ -33,7 +33,13 @@ export function LinesDialog({ title, as, onFormula, onClose }: LinesDialogProps)
   };
   const headings = [...new Set(all.map(({ heading }) => heading))];
   return (
-    <FormDialog title={title} submit={messages.takeTheseTogether} refusal={refusal} onSubmit={submit} onClose={onClose}>
+    <FormDialog
+      title={title}
+      submit={t('breakEven.takeTheseTogether')}
+      refusal={refusal}
+      onSubmit={submit}
+      onClose={onClose}
+    >
       <div className="wide lines-choice">
         {headings.map((heading) => (
           <fieldset key={heading}>

@@ -1,12 +1,4 @@
-import {
-  groupsWithLines,
-  monthInWords,
-  outputId,
-  planOf,
-  usersOf,
-  type BreakEvenRow,
-  type PaybackAnswer,
-} from '@haushalt/core';
+import { groupsWithLines, outputId, planOf, usersOf, type BreakEvenRow, type PaybackAnswer } from '@haushalt/core';
 import { useState } from 'react';
 import { useNotices } from '../../ui/Notices.tsx';
 import { CalculatorLayout, type Explaining } from '../../parts/calculators/CalculatorLayout.tsx';
@@ -18,7 +10,7 @@ import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { paybackView } from './breakEvenViews.ts';
 import { LinesDialog } from './LinesDialog.tsx';
-import { messages } from '../../messages/breakEven.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** In which month something has paid itself back. */
@@ -42,38 +34,38 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
     <>
       <CalculatorLayout
         name={row.name}
-        answerLabel={messages.whenIsReached(row.name)}
+        answerLabel={t('breakEven.whenIsReached', { name: row.name })}
         period={0}
         terms={
           <>
             <div className="term">
-              <span className="term-label">{messages.whatHasToPay}</span>
+              <span className="term-label">{t('breakEven.whatHasToPay')}</span>
               <Select
-                aria-label={messages.whatHasToPayItself}
+                aria-label={t('breakEven.whatHasToPayItself')}
                 value={row.flow !== null && known.includes(row.flow) ? row.flow : ''}
                 onChange={(event) => choose(event.target.value)}
               >
                 <option value="" disabled>
-                  {messages.asTheRuleBelowSays}
+                  {t('breakEven.asTheRuleBelowSays')}
                 </option>
-                <option value="{@net}">{messages.theWholePlan}</option>
+                <option value="{@net}">{t('breakEven.theWholePlan')}</option>
                 {groups.map(({ group }) => (
                   <option key={group.id} value={signed(group.side, group.id)}>
                     {group.name}
                   </option>
                 ))}
-                <option value="lines">{messages.chosenLines}</option>
+                <option value="lines">{t('breakEven.chosenLines')}</option>
               </Select>
             </div>
             <InputRow
               calculator={{ table: 'breakEvens', row }}
               column="flow"
-              label={messages.netOfAMonth}
+              label={t('breakEven.netOfAMonth')}
               period={0}
               when={monthInWords(model.calendar.first, planOf(document).locale, 'short')}
-              placeholder={messages.inLessOut}
+              placeholder={t('breakEven.inLessOut')}
             />
-            <p className="quiet">{messages.whatComesInLessWhat}</p>
+            <p className="quiet">{t('breakEven.whatComesInLessWhat')}</p>
             <UsedBy users={usersOf(document, row.id)} />
           </>
         }
@@ -90,7 +82,7 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
       </CalculatorLayout>
       {choosing && (
         <LinesDialog
-          title={messages.whatHasToPayItself}
+          title={t('breakEven.whatHasToPayItself')}
           as="net"
           onFormula={setFlow}
           onClose={() => setChoosing(false)}
@@ -121,31 +113,31 @@ function Payback({ row, payback, explained, onExplain }: PaybackProps) {
       <KeyFigures
         figures={[
           {
-            label: messages.paidBackIn,
+            label: t('breakEven.paidBackIn'),
             value: reached ? monthInWords(reached.month, locale) : 'never',
             id: outputId(row.id, 'months'),
-            ...(reached ? { also: messages.paybackMonth(reached.months) } : {}),
+            ...(reached ? { also: t('breakEven.paybackMonth', { months: reached.months }) } : {}),
           },
           {
-            label: messages.lowestPoint,
+            label: t('breakEven.lowestPoint'),
             value: cumulative[lowest] ?? null,
-            also: messages.inMonth(monthInWords(model.calendar.months[lowest]!, locale)),
+            also: t('breakEven.inMonth', { month: monthInWords(model.calendar.months[lowest]!, locale) }),
           },
-          { label: messages.atThePlansEnd, value: cumulative.at(-1) ?? null, id: outputId(row.id, 'cumulative') },
+          { label: t('breakEven.atThePlansEnd'), value: cumulative.at(-1) ?? null, id: outputId(row.id, 'cumulative') },
         ]}
         explained={explained}
         onExplain={onExplain}
       />
       {(never ?? again) && (
         <p className="bench-words" role="status">
-          {never ?? messages.inItFallsBelowNothing(monthInWords(again!, locale))}
+          {never ?? t('breakEven.inItFallsBelowNothing', { month: monthInWords(again!, locale) })}
         </p>
       )}
       <ChartCard
         picture={picture}
         height={260}
-        label={messages.addedUpMonthByMonth}
-        rowHeading={messages.month}
+        label={t('breakEven.addedUpMonthByMonth')}
+        rowHeading={t('breakEven.month')}
         rows={rows}
         columns={columns}
         marked={reached ? reached.months - 1 : -1}

@@ -21,7 +21,7 @@ import { InputRow } from '../../parts/calculators/Terms.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { unitCostView, unitsView } from './breakEvenViews.ts';
-import { messages } from '../../messages/breakEven.ts';
+import { t } from '../../language/language.ts';
 
 interface UnitsViewProps {
   readonly row: BreakEvenRow;
@@ -29,8 +29,21 @@ interface UnitsViewProps {
 }
 
 const VIEWS = [
-  { value: 'crossing', words: messages.costsAndRevenue },
-  { value: 'unitCost', words: messages.unitCost, title: messages.byMonthQuarterAndYear },
+  {
+    value: 'crossing',
+    get words() {
+      return t('breakEven.costsAndRevenue');
+    },
+  },
+  {
+    value: 'unitCost',
+    get words() {
+      return t('breakEven.unitCost');
+    },
+    get title() {
+      return t('breakEven.byMonthQuarterAndYear');
+    },
+  },
 ] as const;
 
 /** How many units it takes until nothing is lost. */
@@ -57,28 +70,28 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
   return (
     <CalculatorLayout
       name={row.name}
-      answerLabel={messages.whatComesTo(row.name)}
+      answerLabel={t('breakEven.whatComesTo', { name: row.name })}
       period={period}
       terms={
         <>
-          {input('fixedCosts', messages.fixedCosts, messages.whateverIsSold)}
-          {input('price', messages.priceOfAUnit, messages.whatItBrings)}
-          {input('variableCost', messages.costOfAUnit, messages.whatEachOneCosts)}
-          {input('plannedUnits', messages.plannedUnits, messages.nonePlanned)}
-          {input('targetProfit', messages.profitAimedAt, 'none')}
+          {input('fixedCosts', t('breakEven.fixedCosts'), t('breakEven.whateverIsSold'))}
+          {input('price', t('breakEven.priceOfAUnit'), t('breakEven.whatItBrings'))}
+          {input('variableCost', t('breakEven.costOfAUnit'), t('breakEven.whatEachOneCosts'))}
+          {input('plannedUnits', t('breakEven.plannedUnits'), t('breakEven.nonePlanned'))}
+          {input('targetProfit', t('breakEven.profitAimedAt'), 'none')}
           <div className="term">
-            <span className="term-label">{messages.asItIsIn}</span>
+            <span className="term-label">{t('breakEven.asItIsIn')}</span>
             <MonthField
-              label={messages.asItIsIn}
+              label={t('breakEven.asItIsIn')}
               months={months}
               value={month}
               locale={plan.locale}
               onChange={setMonth}
             />
           </div>
-          <h3>{messages.unitCostByMonth}</h3>
-          {input('costs', messages.costsOfAMonth, messages.aLineOrGroup, false)}
-          {input('units', messages.unitsOfAMonth, 'a line', false)}
+          <h3>{t('breakEven.unitCostByMonth')}</h3>
+          {input('costs', t('breakEven.costsOfAMonth'), t('breakEven.aLineOrGroup'), false)}
+          {input('units', t('breakEven.unitsOfAMonth'), 'a line', false)}
           <UsedBy users={usersOf(document, row.id)} />
         </>
       }
@@ -91,7 +104,7 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
             found && <UnitsFigures row={row} answer={found} {...explaining} />
           )}
           <div className="bench-views">
-            <Segments label={messages.view} value={view} options={VIEWS} onChange={setView} />
+            <Segments label={t('breakEven.view')} value={view} options={VIEWS} onChange={setView} />
           </div>
           {view === 'crossing' && found && !isNoFigure(found) && <Crossing answer={found} />}
           {view === 'unitCost' && <UnitCost row={row} model={model} />}
@@ -117,40 +130,42 @@ function UnitsFigures({ row, answer, explained, onExplain }: UnitsFiguresProps) 
       <KeyFigures
         figures={[
           {
-            label: messages.nothingIsLostFrom,
+            label: t('breakEven.nothingIsLostFrom'),
             value: wholeUnits ?? 'never',
             unit: 'number',
             id: id('whole units'),
-            ...(units === null ? {} : { also: messages.unitsExactly(write(units, 'number')) }),
+            ...(units === null ? {} : { also: t('breakEven.unitsExactly', { units: write(units, 'number') }) }),
           },
-          { label: messages.revenueThere, value: revenue ?? 'none', id: id('revenue') },
+          { label: t('breakEven.revenueThere'), value: revenue ?? 'none', id: id('revenue') },
           {
-            label: messages.aUnitLeaves,
+            label: t('breakEven.aUnitLeaves'),
             value: contribution,
             id: id('contribution'),
-            ...(contributionRatio === null ? {} : { also: messages.ofItsPrice(write(contributionRatio, 'percent')) }),
+            ...(contributionRatio === null
+              ? {}
+              : { also: t('breakEven.ofItsPrice', { ratio: write(contributionRatio, 'percent') }) }),
           },
           ...(plannedUnits === null
             ? []
             : [
                 {
-                  label: messages.thePlannedUnitsLeave,
+                  label: t('breakEven.thePlannedUnitsLeave'),
                   value: profit,
                   id: id('profit'),
                   ...(marginOfSafety === null
                     ? {}
-                    : { also: messages.marginOfSafety(write(marginOfSafety, 'percent')) }),
+                    : { also: t('breakEven.marginOfSafety', { share: write(marginOfSafety, 'percent') }) }),
                 },
               ]),
           ...(targetProfit === null
             ? []
             : [
                 {
-                  label: messages.forTarget(write(targetProfit, 'money')),
+                  label: t('breakEven.forTarget', { profit: write(targetProfit, 'money') }),
                   value: unitsForTarget === null ? 'never' : Math.ceil(unitsForTarget - 1e-9),
                   unit: 'number' as const,
                   id: id('units for target'),
-                  also: messages.unitsHaveToBeSold,
+                  also: t('breakEven.unitsHaveToBeSold'),
                 },
               ]),
         ]}
@@ -174,8 +189,8 @@ function Crossing({ answer }: { readonly answer: UnitsAnswer }) {
       <ChartCard
         picture={picture}
         height={250}
-        label={messages.profitByUnits}
-        rowHeading={messages.units}
+        label={t('breakEven.profitByUnits')}
+        rowHeading={t('breakEven.units')}
         rows={rows}
         columns={columns}
         marked={marked}
@@ -187,14 +202,14 @@ function Crossing({ answer }: { readonly answer: UnitsAnswer }) {
 function UnitCost({ row, model }: { readonly row: BreakEvenRow; readonly model: PlanModel }) {
   const shown = useMemo(() => attempt(() => unitCostView(row, model)), [row, model]);
   if (isNoFigure(shown)) return <NoAnswer reason={shown} />;
-  if (shown.isEmpty) return <p className="bench-words">{messages.nameTheCostsOfA}</p>;
+  if (shown.isEmpty) return <p className="bench-words">{t('breakEven.nameTheCostsOfA')}</p>;
   return (
     <>
       <ChartCard
         picture={shown.picture}
         height={220}
-        label={messages.unitCost}
-        rowHeading={messages.month}
+        label={t('breakEven.unitCost')}
+        rowHeading={t('breakEven.month')}
         rows={shown.rows}
         columns={shown.columns}
       />

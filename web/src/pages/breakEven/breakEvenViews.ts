@@ -3,7 +3,6 @@ import {
   groupsWithLines,
   inOrder,
   inputId,
-  monthInWords,
   planOf,
   stretches,
   unitCosts,
@@ -17,7 +16,7 @@ import {
 } from '@haushalt/core';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
-import { messages } from '../../messages/breakEven.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 /** How many steps of units a picture and table go through. */
 const STEPS = 20;
@@ -46,32 +45,32 @@ export function unitsView(answer: UnitsAnswer, document: Document) {
   const listed = wholeUnits === null || steps.includes(wholeUnits) ? steps : [...steps, wholeUnits];
   const units = [...listed].sort((a, b) => a - b);
   const columns: ScheduleColumn[] = [
-    { id: 'revenue', heading: messages.revenue, unit: 'money', values: units.map(revenue) },
-    { id: 'fixed', heading: messages.fixedCosts, unit: 'money', values: units.map(() => fixedCosts) },
+    { id: 'revenue', heading: t('breakEven.revenue'), unit: 'money', values: units.map(revenue) },
+    { id: 'fixed', heading: t('breakEven.fixedCosts'), unit: 'money', values: units.map(() => fixedCosts) },
     {
       id: 'variable',
-      heading: messages.variableCosts,
+      heading: t('breakEven.variableCosts'),
       unit: 'money',
       values: units.map((count) => count * variableCost),
     },
     {
       id: 'profit',
-      heading: messages.profit,
+      heading: t('breakEven.profit'),
       unit: 'money',
       values: units.map((count) => revenue(count) - costs(count)),
     },
   ];
   const count = (value: number) => writeFigure(value, 'number', plan);
   const picture: Picture = {
-    label: messages.whatUnitsCostAndWhat,
+    label: t('breakEven.whatUnitsCostAndWhat'),
     axis: plan.currency,
-    categoryName: messages.units,
+    categoryName: t('breakEven.units'),
     categories: steps.map(count),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: messages.revenue, values: steps.map(revenue), mark: 'line', tone: 'income' },
-      { label: messages.allCosts, values: steps.map(costs), mark: 'line', tone: 'expense' },
-      { label: messages.fixedCosts, values: steps.map(() => fixedCosts), mark: 'line', tone: 'memo' },
+      { label: t('breakEven.revenue'), values: steps.map(revenue), mark: 'line', tone: 'income' },
+      { label: t('breakEven.allCosts'), values: steps.map(costs), mark: 'line', tone: 'expense' },
+      { label: t('breakEven.fixedCosts'), values: steps.map(() => fixedCosts), mark: 'line', tone: 'memo' },
     ],
   };
   return {
@@ -97,32 +96,37 @@ export function unitCostView(row: BreakEvenRow, model: PlanModel) {
     return figures.map((figure, period) => (ends.has(period) ? figure : null));
   };
   const columns: ScheduleColumn[] = [
-    { id: 'costs', heading: messages.costs, unit: 'money', values: costs },
-    { id: 'units', heading: messages.units, unit: 'number', values: units },
-    { id: 'month', heading: messages.unitCost, unit: 'money', values: byMonth },
+    { id: 'costs', heading: t('breakEven.costs'), unit: 'money', values: costs },
+    { id: 'units', heading: t('breakEven.units'), unit: 'number', values: units },
+    { id: 'month', heading: t('breakEven.unitCost'), unit: 'money', values: byMonth },
     {
       id: 'quarter',
-      heading: messages.ofTheQuarter,
+      heading: t('breakEven.ofTheQuarter'),
       unit: 'money',
       values: atEnds(unitCosts(row, given, calendar, 'quarter'), 'quarter'),
     },
     {
       id: 'year',
-      heading: messages.ofTheYear,
+      heading: t('breakEven.ofTheYear'),
       unit: 'money',
       values: atEnds(unitCosts(row, given, calendar, 'year'), 'year'),
     },
   ];
   const categories = calendar.months.map((month) => monthInWords(month, plan.locale, 'short'));
   const picture: Picture = {
-    label: messages.whatAUnitCostsMonth,
+    label: t('breakEven.whatAUnitCostsMonth'),
     axis: plan.currency,
-    categoryName: messages.month,
+    categoryName: t('breakEven.month'),
     categories,
     write: (value) => writeFigure(value, 'money', plan),
     series: [
-      { label: messages.unitCostOfTheMonth, values: byMonth, mark: 'line', tone: 'expense' },
-      { label: messages.ofTheQuarter, values: unitCosts(row, given, calendar, 'quarter'), mark: 'steps', tone: 'net' },
+      { label: t('breakEven.unitCostOfTheMonth'), values: byMonth, mark: 'line', tone: 'expense' },
+      {
+        label: t('breakEven.ofTheQuarter'),
+        values: unitCosts(row, given, calendar, 'quarter'),
+        mark: 'steps',
+        tone: 'net',
+      },
     ],
   };
   return {
@@ -139,18 +143,18 @@ export function paybackView({ cumulative }: PaybackAnswer, model: PlanModel) {
   const plan = planOf(document);
   const flow = cumulative.map((value, at) => value - (cumulative[at - 1] ?? 0));
   const columns: ScheduleColumn[] = [
-    { id: 'flow', heading: messages.netOfTheMonth, unit: 'money', values: flow },
-    { id: 'cumulative', heading: messages.addedUp, unit: 'money', values: cumulative },
+    { id: 'flow', heading: t('breakEven.netOfTheMonth'), unit: 'money', values: flow },
+    { id: 'cumulative', heading: t('breakEven.addedUp'), unit: 'money', values: cumulative },
   ];
   const picture: Picture = {
-    label: messages.theNetAddedUpFrom,
+    label: t('breakEven.theNetAddedUpFrom'),
     axis: plan.currency,
-    categoryName: messages.month,
+    categoryName: t('breakEven.month'),
     categories: calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: messages.netOfTheMonth, values: flow, mark: 'bars', tone: 'setAside' },
-      { label: messages.addedUp, values: cumulative, mark: 'line', tone: 'net' },
+      { label: t('breakEven.netOfTheMonth'), values: flow, mark: 'bars', tone: 'setAside' },
+      { label: t('breakEven.addedUp'), values: cumulative, mark: 'line', tone: 'net' },
     ],
   };
   return { rows: calendar.months.map((month) => monthInWords(month, plan.locale)), columns, picture };
@@ -166,15 +170,15 @@ export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow,
     { id: 'second', heading: other, unit: 'money', values: second },
     {
       id: 'difference',
-      heading: messages.difference,
+      heading: t('breakEven.difference'),
       unit: 'money',
       values: first.map((value, at) => value - second[at]!),
     },
   ];
   const picture: Picture = {
-    label: messages.whatBothHaveCostBy,
+    label: t('breakEven.whatBothHaveCostBy'),
     axis: plan.currency,
-    categoryName: messages.month,
+    categoryName: t('breakEven.month'),
     categories: calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
@@ -202,12 +206,15 @@ export function choosables(document: Document): Choosable[] {
       .filter((line) => line.unit === 'money')
       .map(({ id, name }): Choosable => ({ id: `{${id}}`, name, heading: group.name, isCost }));
     if (group.side === 'memo') return chosenLines;
-    return [{ id: `{${group.id}}`, name: messages.all(group.name), heading: group.name, isCost }, ...chosenLines];
+    return [
+      { id: `{${group.id}}`, name: t('breakEven.all', { name: group.name }), heading: group.name, isCost },
+      ...chosenLines,
+    ];
   });
   const ofLoans = inOrder(document.loans.values()).map(({ id, name }): Choosable => ({
     id: `{${id}}.payment`,
-    name: messages.payment(name),
-    heading: messages.loans,
+    name: t('breakEven.payment', { name }),
+    heading: t('breakEven.loans'),
     isCost: true,
   }));
   return [...ofGroups, ...ofLoans];

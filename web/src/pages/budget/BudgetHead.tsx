@@ -5,7 +5,7 @@ import { YearSwitch } from '../../parts/plan/YearSwitch.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { Trial } from '../../parts/trial/trial.ts';
 import { YearSummary } from './trial/YearSummary.tsx';
-import { messages } from '../../messages/budget.ts';
+import { t } from '../../language/language.ts';
 
 interface BudgetHeadProps {
   readonly years: readonly number[];
@@ -24,21 +24,21 @@ export function BudgetHead({ years, year, month, trial, onYear, onMonth, onUnloc
   const { document, model } = useSessionState();
   return (
     <div className="page-head">
-      <h2>{messages.budget}</h2>
+      <h2>{t('budget.budget')}</h2>
       {month ? (
         <MonthSwitch months={model.calendar.months} month={month} locale={planOf(document).locale} onChange={onMonth} />
       ) : (
         <YearSwitch years={years} year={year} begins={model.calendar.yearBegins} onChange={onYear} />
       )}
       {isYearLocked(document, year) && (
-        <button type="button" className="tool year-lock" onClick={onUnlock} title={messages.unlockTheYear}>
-          <Icon name="lock" /> {messages.isLocked(nameOfYear(document, year))}
+        <button type="button" className="tool year-lock" onClick={onUnlock} title={t('budget.unlockTheYear')}>
+          <Icon name="lock" /> {t('budget.isLocked', { year: nameOfYear(document, year) })}
         </button>
       )}
       {document.groups.size > 0 && <YearSummary year={year} trial={trial} />}
       <button type="button" className="tool" onClick={onNewGroup}>
         <Icon name="add" />
-        {messages.newGroup}
+        {t('budget.newGroup')}
       </button>
     </div>
   );

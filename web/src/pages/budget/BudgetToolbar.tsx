@@ -24,7 +24,7 @@ import {
 import { copyText } from '../../ui/copyText.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { useIsNarrow } from '../../ui/useWindowWidth.ts';
-import { messages } from '../../messages/budget.ts';
+import { t } from '../../language/language.ts';
 
 interface BudgetToolbarProps {
   readonly view: BudgetView;
@@ -40,40 +40,114 @@ interface BudgetToolbarProps {
 }
 
 const SPANS = [
-  { value: 'month', words: messages.months },
-  { value: 'quarter', words: messages.quarters },
-  { value: 'year', words: messages.years },
-  { value: 'plan', words: messages.plan },
+  {
+    value: 'month',
+    get words() {
+      return t('budget.months');
+    },
+  },
+  {
+    value: 'quarter',
+    get words() {
+      return t('budget.quarters');
+    },
+  },
+  {
+    value: 'year',
+    get words() {
+      return t('budget.years');
+    },
+  },
+  {
+    value: 'plan',
+    get words() {
+      return t('budget.plan');
+    },
+  },
 ] as const;
 
 const SHOWS: readonly { readonly value: Show; readonly words: string; readonly title: string }[] = [
-  { value: 'figures', words: messages.figures, title: messages.theFiguresThemselves },
-  { value: 'running', words: messages.toDate, title: messages.whatTheFiguresHaveRun },
-  { value: 'rules', words: messages.rules, title: messages.theRulesBehindTheFigures },
+  {
+    value: 'figures',
+    get words() {
+      return t('budget.figures');
+    },
+    get title() {
+      return t('budget.theFiguresThemselves');
+    },
+  },
+  {
+    value: 'running',
+    get words() {
+      return t('budget.toDate');
+    },
+    get title() {
+      return t('budget.whatTheFiguresHaveRun');
+    },
+  },
+  {
+    value: 'rules',
+    get words() {
+      return t('budget.rules');
+    },
+    get title() {
+      return t('budget.theRulesBehindTheFigures');
+    },
+  },
 ];
 
 const ENDS: Readonly<Record<EndColumn, string>> = {
-  total: messages.totalOfTheYear,
-  average: messages.monthlyAverage,
-  ownAverage: messages.averageOfMonthsWithAFigure,
-  running: messages.totalToDate,
-  ofIncome: messages.shareOfIncome,
-  ofGroup: messages.shareOfItsGroup,
-  ofExpenses: messages.shareOfAllExpenses,
-  target: messages.targetShareAndDifference,
+  get total() {
+    return t('budget.totalOfTheYear');
+  },
+  get average() {
+    return t('budget.monthlyAverage');
+  },
+  get ownAverage() {
+    return t('budget.averageOfMonthsWithAFigure');
+  },
+  get running() {
+    return t('budget.totalToDate');
+  },
+  get ofIncome() {
+    return t('budget.shareOfIncome');
+  },
+  get ofGroup() {
+    return t('budget.shareOfItsGroup');
+  },
+  get ofExpenses() {
+    return t('budget.shareOfAllExpenses');
+  },
+  get target() {
+    return t('budget.targetShareAndDifference');
+  },
 };
 
 const DENSITY_WORDS: Readonly<Record<Density, string>> = {
-  tight: messages.tight,
-  usual: messages.usual,
-  airy: messages.airy,
+  get tight() {
+    return t('budget.tight');
+  },
+  get usual() {
+    return t('budget.usual');
+  },
+  get airy() {
+    return t('budget.airy');
+  },
 };
 
 const SORTS: Readonly<Record<SortBy, string>> = {
-  order: messages.ownOrder,
-  name: messages.byName,
-  total: messages.byTotal,
-  share: messages.byShare,
+  get order() {
+    return t('budget.ownOrder');
+  },
+  get name() {
+    return t('budget.byName');
+  },
+  get total() {
+    return t('budget.byTotal');
+  },
+  get share() {
+    return t('budget.byShare');
+  },
 };
 
 /** What the budget shows and how, and the work that can be done beside it. */
@@ -102,7 +176,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
   const copyLink = () => {
     const link = new URL(linkToView(view, year), window.location.href).href;
     copyText(link).then(
-      () => notices.say({ text: messages.linkIsCopied }),
+      () => notices.say({ text: t('budget.linkIsCopied') }),
       () => notices.say({ text: link }),
     );
   };
@@ -113,38 +187,39 @@ export const BudgetToolbar = memo(function BudgetToolbar({
   if (isNarrow && !isOpen)
     return (
       <button type="button" className="tool budget-tools-toggle" aria-expanded={false} onClick={() => setOpen(true)}>
-        <Icon name="columns" /> {messages.viewAndTools} <Icon name="down" />
+        <Icon name="columns" /> {t('budget.viewAndTools')} <Icon name="down" />
       </button>
     );
   return (
-    <div className="budget-toolbar" role="toolbar" aria-label={messages.viewOfTheBudget}>
+    <div className="budget-toolbar" role="toolbar" aria-label={t('budget.viewOfTheBudget')}>
       {isNarrow && (
         <button type="button" className="tool" aria-expanded onClick={() => setOpen(false)}>
-          <Icon name="columns" /> {messages.viewAndTools}
+          <Icon name="columns" /> {t('budget.viewAndTools')}
         </button>
       )}
       <Segments
-        label={messages.rolledUpBy}
+        label={t('budget.rolledUpBy')}
         value={view.span}
-        options={SPANS.map((span, index) => ({ ...span, title: messages.withItsKey(span.words, index + 1) })).filter(
-          (span) => several || span.value !== 'year',
-        )}
+        options={SPANS.map((span, index) => ({
+          ...span,
+          title: t('budget.withItsKey', { words: span.words, index: index + 1 }),
+        })).filter((span) => several || span.value !== 'year')}
         onChange={(span) => onView({ span })}
       />
-      <Segments label={messages.shown} value={view.show} options={SHOWS} onChange={(show) => onView({ show })} />
+      <Segments label={t('budget.shown')} value={view.show} options={SHOWS} onChange={(show) => onView({ show })} />
       <Dropdown autoClose="outside">
         <Dropdown.Toggle as="button" type="button" className="tool">
-          <Icon name="columns" /> {messages.look}
+          <Icon name="columns" /> {t('budget.look')}
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
-          <Dropdown.Header>{messages.columns}</Dropdown.Header>
+          <Dropdown.Header>{t('budget.columns')}</Dropdown.Header>
           {END_COLUMNS.map((end) => (
             <Choice key={end} checked={view.ends.includes(end)} onChoose={() => toggle(end)}>
               {ENDS[end]}
             </Choice>
           ))}
           <Dropdown.Divider />
-          <Dropdown.Header>{messages.rows}</Dropdown.Header>
+          <Dropdown.Header>{t('budget.rows')}</Dropdown.Header>
           {DENSITIES.map((density) => (
             <Choice key={density} one checked={view.density === density} onChoose={() => onView({ density })}>
               {DENSITY_WORDS[density]}
@@ -155,20 +230,20 @@ export const BudgetToolbar = memo(function BudgetToolbar({
             checked={view.labelWidth > 240}
             onChoose={() => onView({ labelWidth: view.labelWidth > 240 ? 182 : 320 })}
           >
-            {messages.wideNames}
+            {t('budget.wideNames')}
           </Choice>
           <Choice checked={locked} onChoose={onLockYear}>
-            {messages.lockAgainstEditing(nameOfYear(document, year))}
+            {t('budget.lockAgainstEditing', { year: nameOfYear(document, year) })}
           </Choice>
           <Dropdown.Divider />
           <Dropdown.Item as="button" type="button" onClick={copyLink}>
-            {messages.copyLinkToView}
+            {t('budget.copyLinkToView')}
           </Dropdown.Item>
         </Dropdown.Menu>
       </Dropdown>
       <Dropdown autoClose="outside">
         <Dropdown.Toggle as="button" type="button" className={`tool ${view.sortBy !== 'order' ? 'is-on' : ''}`}>
-          <Icon name="sort" /> {view.sortBy === 'order' ? messages.order : SORTS[view.sortBy]}
+          <Icon name="sort" /> {view.sortBy === 'order' ? t('budget.order') : SORTS[view.sortBy]}
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
           {Object.entries(SORTS).map(([by, words]) => (
@@ -182,20 +257,20 @@ export const BudgetToolbar = memo(function BudgetToolbar({
             disabled={view.sortBy === 'order'}
             onChoose={() => onView({ across: !view.across })}
           >
-            {messages.acrossGroups}
+            {t('budget.acrossGroups')}
           </Choice>
           <Choice disabled={view.sortBy === 'order' || view.across} onChoose={onKeepOrder}>
-            {messages.keepThisOrder}
+            {t('budget.keepThisOrder')}
           </Choice>
           <Dropdown.Divider />
           <Choice
             checked={view.collapsed.length > 0}
             onChoose={() => onView({ collapsed: view.collapsed.length > 0 ? [] : [...document.groups.keys()] })}
           >
-            {messages.collapseAllGroups}
+            {t('budget.collapseAllGroups')}
           </Choice>
           <Choice checked={view.hideEmpty} onChoose={() => onView({ hideEmpty: !view.hideEmpty })}>
-            {messages.hideEmptyLines}
+            {t('budget.hideEmptyLines')}
           </Choice>
         </Dropdown.Menu>
       </Dropdown>
@@ -204,9 +279,9 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           size="sm"
           type="search"
           className="filter-text"
-          aria-label={messages.findLines}
-          title={messages.findLinesAltS}
-          placeholder={messages.findLines}
+          aria-label={t('budget.findLines')}
+          title={t('budget.findLinesAltS')}
+          placeholder={t('budget.findLines')}
           value={filter.text}
           onChange={(event) => onView({ filter: { ...filter, text: event.target.value } })}
         />
@@ -215,8 +290,8 @@ export const BudgetToolbar = memo(function BudgetToolbar({
             as="button"
             type="button"
             className="tool"
-            aria-label={messages.moreFilters}
-            title={messages.moreFilters}
+            aria-label={t('budget.moreFilters')}
+            title={t('budget.moreFilters')}
           >
             <Icon name="filter" />
           </Dropdown.Toggle>
@@ -228,7 +303,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
                 checked={filter.side === side}
                 onChoose={() => onView({ filter: { ...filter, side } })}
               >
-                {side === null ? messages.allSides : SIDE_WORDS[side]}
+                {side === null ? t('budget.allSides') : SIDE_WORDS[side]}
               </Choice>
             ))}
             <Dropdown.Divider />
@@ -236,13 +311,13 @@ export const BudgetToolbar = memo(function BudgetToolbar({
               checked={filter.onlyExceptions}
               onChoose={() => onView({ filter: { ...filter, onlyExceptions: !filter.onlyExceptions } })}
             >
-              {messages.onlyLinesWithExceptions}
+              {t('budget.onlyLinesWithExceptions')}
             </Choice>
             <Choice
               checked={filter.onlyInUse}
               onChoose={() => onView({ filter: { ...filter, onlyInUse: !filter.onlyInUse } })}
             >
-              {messages.onlyLinesInUseIn(nameOfYear(document, year))}
+              {t('budget.onlyLinesInUseIn', { year: nameOfYear(document, year) })}
             </Choice>
           </Dropdown.Menu>
         </Dropdown>
@@ -250,10 +325,10 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           <button
             type="button"
             className="tool filter-count"
-            title={messages.showAllLines}
+            title={t('budget.showAllLines')}
             onClick={() => onView({ filter: NO_FILTER, hideEmpty: false })}
           >
-            {messages.linesShown(rows.shown, rows.lines)}
+            {t('budget.linesShown', { shown: rows.shown, lines: rows.lines })}
           </button>
         )}
       </div>
@@ -263,28 +338,29 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           className="tool"
           aria-pressed={panel === 'typed'}
           onClick={() => onPanel('typed')}
-          title={messages.exceptionsAndTypedFiguresAlt}
+          title={t('budget.exceptionsAndTypedFiguresAlt')}
         >
-          <span className="exception-mark" aria-hidden="true" /> {messages.exceptionCount(typed.exceptions)}
+          <span className="exception-mark" aria-hidden="true" />{' '}
+          {t('budget.exceptionCount', { exceptions: typed.exceptions })}
         </button>
         <ToolbarButton
           icon="split"
-          words={messages.split}
-          title={messages.splitTheIncomeByPercentages}
+          words={t('budget.split')}
+          title={t('budget.splitTheIncomeByPercentages')}
           isOn={panel === 'split'}
           onClick={() => onPanel('split')}
         />
         <ToolbarButton
           icon="fit"
-          words={messages.makeItFit}
-          title={messages.makeTheYearFitAlt}
+          words={t('budget.makeItFit')}
+          title={t('budget.makeTheYearFitAlt')}
           isOn={panel === 'fit'}
           onClick={() => onPanel('fit')}
         />
         <ToolbarButton
           icon="trial"
-          words={messages.try}
-          title={messages.trySomethingAndSeeEvery}
+          words={t('budget.try')}
+          title={t('budget.trySomethingAndSeeEvery')}
           isOn={trying}
           onClick={onTry}
         />

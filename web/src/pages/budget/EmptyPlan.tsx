@@ -1,15 +1,15 @@
 import type { Command } from '@haushalt/core';
 import { newId } from '../../plan-session/api.ts';
-import { messages } from '../../messages/budget.ts';
+import { t } from '../../language/language.ts';
 
 /** Adds the groups most plans have. */
 export function startWithUsualGroups(send: (command: Command) => boolean): void {
   const groups = [
-    [messages.income, 'income', null],
-    [messages.fixedCosts, 'expense', 'fixed'],
-    [messages.nowAndThen, 'expense', 'periodic'],
-    [messages.dayToDay, 'expense', 'dayToDay'],
-    [messages.setAside, 'setAside', null],
+    [t('budget.income'), 'income', null],
+    [t('budget.fixedCosts'), 'expense', 'fixed'],
+    [t('budget.nowAndThen'), 'expense', 'periodic'],
+    [t('budget.dayToDay'), 'expense', 'dayToDay'],
+    [t('budget.setAside'), 'setAside', null],
   ] as const;
   for (const [name, side, rhythm] of groups) send({ kind: 'group.add', id: newId(), name, side, rhythm, before: null });
 }
@@ -18,14 +18,14 @@ export function startWithUsualGroups(send: (command: Command) => boolean): void 
 export function EmptyPlan({ onAdd, onStart }: { readonly onAdd: () => void; readonly onStart: () => void }) {
   return (
     <div className="empty-state">
-      <h2>{messages.anEmptyPlan}</h2>
-      <p>{messages.linesLiveInGroupsWhat}</p>
+      <h2>{t('budget.anEmptyPlan')}</h2>
+      <p>{t('budget.linesLiveInGroupsWhat')}</p>
       <p>
         <button type="button" className="btn btn-primary" onClick={onStart} autoFocus>
-          {messages.beginWithTheUsualGroups}
+          {t('budget.beginWithTheUsualGroups')}
         </button>{' '}
         <button type="button" className="btn btn-outline-primary" onClick={onAdd}>
-          {messages.addOneGroup}
+          {t('budget.addOneGroup')}
         </button>
       </p>
     </div>

@@ -1,6 +1,6 @@
-import { monthInWords, nameOf, planOf } from '@haushalt/core';
+import { nameOf, planOf } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/budget.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 /** All notes of the plan, for the printed page, where nothing can be hovered. */
 export function PrintNotes() {
@@ -21,7 +21,7 @@ export function PrintNotes() {
   if (notes.length === 0) return null;
   return (
     <section className="print-notes" aria-hidden="true">
-      <h3>{messages.notes}</h3>
+      <h3>{t('budget.notes')}</h3>
       <dl>
         {notes.map(({ id, about, text }) => (
           <div key={id}>

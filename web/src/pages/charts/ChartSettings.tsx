@@ -30,23 +30,43 @@ import {
 } from '../../parts/charts/draft.ts';
 import { DrawingFields } from '../../parts/charts/DrawingFields.tsx';
 import { drawingOf } from '../../parts/charts/listPicture.ts';
-import { messages } from '../../messages/charts.ts';
+import { t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 const FORM_WORDS: Readonly<Record<ChartForm, string>> = {
-  beside: messages.sideBySide,
-  stacked: messages.piledUp,
-  running: messages.addedUpOverTime,
-  bars: messages.sharesAsBars,
-  ring: messages.sharesAsARing,
-  along: messages.alongAColumn,
+  get beside() {
+    return t('charts.sideBySide');
+  },
+  get stacked() {
+    return t('charts.piledUp');
+  },
+  get running() {
+    return t('charts.addedUpOverTime');
+  },
+  get bars() {
+    return t('charts.sharesAsBars');
+  },
+  get ring() {
+    return t('charts.sharesAsARing');
+  },
+  get along() {
+    return t('charts.alongAColumn');
+  },
 };
 
 const MARK_WORDS: Readonly<Record<ChartMark, string>> = {
-  bars: messages.bars,
-  line: messages.line,
-  area: messages.area,
-  steps: messages.steps,
+  get bars() {
+    return t('charts.bars');
+  },
+  get line() {
+    return t('charts.line');
+  },
+  get area() {
+    return t('charts.area');
+  },
+  get steps() {
+    return t('charts.steps');
+  },
 };
 
 const MONTHS = 'months';
@@ -70,7 +90,7 @@ export function ChartSettings(props: ChartSettingsProps) {
 function ListChartSettings({ chart, document, list, onKeep }: ChartSettingsProps & { readonly list: ListRow }) {
   const { settings, series } = chart;
   return (
-    <aside className="chart-settings" aria-label={messages.settingsOfTheChart}>
+    <aside className="chart-settings" aria-label={t('charts.settingsOfTheChart')}>
       <TitleField chart={chart} document={document} onKeep={onKeep} />
       <DrawingFields
         list={list}
@@ -92,10 +112,10 @@ function TitleField({ chart, document, onKeep }: Pick<ChartSettingsProps, 'chart
   const { settings } = chart;
   return (
     <label>
-      {messages.title}
+      {t('charts.title')}
       <CommitField
         className="form-control form-control-sm"
-        label={messages.titleOfTheChart}
+        label={t('charts.titleOfTheChart')}
         language={planOf(document).locale}
         shown={settings.name}
         entry={settings.name}
@@ -128,10 +148,10 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
     setSeries(next);
   };
   return (
-    <aside className="chart-settings" aria-label={messages.settingsOfTheChart}>
+    <aside className="chart-settings" aria-label={t('charts.settingsOfTheChart')}>
       <TitleField chart={chart} document={document} onKeep={onKeep} />
       <label>
-        {messages.shownAs}
+        {t('charts.shownAs')}
         <Select wide value={settings.form} onChange={(event) => set({ form: event.target.value as ChartForm })}>
           {CHART_FORMS.filter((form) => form !== 'along').map((form) => (
             <option key={form} value={form}>
@@ -141,34 +161,34 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
         </Select>
       </label>
       <label>
-        {messages.of}
+        {t('charts.of')}
         <Select
           wide
-          aria-label={messages.yearDrawn}
+          aria-label={t('charts.yearDrawn')}
           value={isMonths ? MONTHS : (settings.year ?? '')}
           onChange={(event) => setScope(event.target.value)}
         >
-          <option value="">{messages.theWholePlan}</option>
+          <option value="">{t('charts.theWholePlan')}</option>
           {years.map((year) => (
             <option key={year} value={year}>
               {nameOfYear(document, year)}
             </option>
           ))}
-          <option value={MONTHS}>{messages.someMonths}</option>
+          <option value={MONTHS}>{t('charts.someMonths')}</option>
         </Select>
       </label>
       {isMonths && (
         <div className="chart-months">
           <MonthField
-            label={messages.firstMonthDrawn}
+            label={t('charts.firstMonthDrawn')}
             months={months}
             value={settings.from ?? months[0]!}
             locale={locale}
             onChange={(from) => set({ from, until: later(from, settings.until) })}
           />
-          {messages.to}
+          {t('charts.to')}
           <MonthField
-            label={messages.lastMonthDrawn}
+            label={t('charts.lastMonthDrawn')}
             months={months.filter((month) => settings.from === null || month >= settings.from)}
             value={settings.until ?? months.at(-1)!}
             locale={locale}
@@ -178,10 +198,10 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
       )}
       {!isShare && (
         <label>
-          {messages.axis}
+          {t('charts.axis')}
           <CommitField
             className="form-control form-control-sm"
-            label={messages.wordsAlongTheAxis}
+            label={t('charts.wordsAlongTheAxis')}
             shown={settings.axis || planOf(document).currency}
             entry={settings.axis}
             onCommit={(axis) => set({ axis: axis.trim() })}
@@ -190,17 +210,17 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
       )}
       {!isShare && (
         <Segments
-          label={messages.by}
+          label={t('charts.by')}
           value={settings.span}
           options={[
-            { value: 'month', words: messages.months },
-            { value: 'quarter', words: messages.quarters },
-            { value: 'year', words: messages.years },
+            { value: 'month', words: t('charts.months') },
+            { value: 'quarter', words: t('charts.quarters') },
+            { value: 'year', words: t('charts.years') },
           ]}
           onChange={(span) => set({ span })}
         />
       )}
-      <h4>{messages.whatIsDrawn}</h4>
+      <h4>{t('charts.whatIsDrawn')}</h4>
       <ul>
         {series.map((each, index) => {
           const { mark } = each;
@@ -212,7 +232,7 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
               <span title={name}>{name}</span>
               {!isShare && settings.form !== 'stacked' && (
                 <Select
-                  aria-label={messages.howIsDrawn(name)}
+                  aria-label={t('charts.howIsDrawn', { name })}
                   value={mark}
                   onChange={(event) => change({ mark: event.target.value as ChartMark })}
                 >
@@ -227,8 +247,8 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
                 type="button"
                 className="tool"
                 disabled={index === 0}
-                aria-label={messages.furtherUp(name)}
-                title={messages.moveFurtherUp}
+                aria-label={t('charts.furtherUp', { name })}
+                title={t('charts.moveFurtherUp')}
                 onClick={() => move(index, -1)}
               >
                 <Icon name="up" />
@@ -236,31 +256,31 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
               <button
                 type="button"
                 className="tool"
-                aria-label={messages.leaveOut(name)}
-                title={messages.leaveOutThis}
+                aria-label={t('charts.leaveOut', { name })}
+                title={t('charts.leaveOutThis')}
                 onClick={() => setSeries(series.filter((other) => other !== each))}
               >
                 <Icon name="delete" />
               </button>
               <Select
                 className="series-source"
-                aria-label={messages.whereIsTakenFrom(name)}
+                aria-label={t('charts.whereIsTakenFrom', { name })}
                 value={each.scenario ?? each.projectedFrom ?? (each.actual ? ACTUAL : '')}
                 onChange={(event) => {
                   const next = { ...each, ...sourceOf(event.target.value, document) };
                   if (!series.some((other) => seriesKey(other) === seriesKey(next))) change(next);
                 }}
               >
-                <option value="">{messages.asThePlanHasIt}</option>
-                <option value={ACTUAL}>{messages.asItReallyWas}</option>
+                <option value="">{t('charts.asThePlanHasIt')}</option>
+                <option value={ACTUAL}>{t('charts.asItReallyWas')}</option>
                 {inOrder(document.scenarios.values()).map((scenario) => (
                   <option key={scenario.id} value={scenario.id}>
-                    {messages.asIn(scenario.name)}
+                    {t('charts.asIn', { name: scenario.name })}
                   </option>
                 ))}
                 {years.slice(0, -1).map((year) => (
                   <option key={year} value={year}>
-                    {messages.projectedFrom(nameOfYear(document, year))}
+                    {t('charts.projectedFrom', { year: nameOfYear(document, year) })}
                   </option>
                 ))}
               </Select>
@@ -270,10 +290,10 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
       </ul>
       {series.length < MAX_SERIES && (
         <BearerChoice
-          label={messages.drawAnother}
+          label={t('charts.drawAnother')}
           document={document}
           value={adding}
-          none={messages.drawAnotherEllipsis}
+          none={t('charts.drawAnotherEllipsis')}
           onChange={(id) => {
             // The same may be drawn again, to be taken from a scenario or a projection.
             const next = differentSeries(id, series, document, years);

@@ -16,7 +16,7 @@ import { chartPicture } from './chartPicture.ts';
 import { USUAL_CHART, USUAL_ID, chartsOf, type ChartDraft } from '../../parts/charts/draft.ts';
 import './charts.scss';
 import { saveBlob } from '../../ui/saveBlob.ts';
-import { messages } from '../../messages/charts.ts';
+import { t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** The pictures people keep: named charts that follow every edit. */
@@ -49,12 +49,16 @@ export function ChartsPage() {
     const settings = {
       ...USUAL_CHART.settings,
       year: thisYear,
-      name: freshTitle(document, 'charts', messages.newChart),
+      name: freshTitle(document, 'charts', t('charts.newChart')),
     };
     if (keep({ ...USUAL_CHART, id, settings }) === null) open(id);
   };
   const remove = () => {
-    if (send({ kind: 'chart.delete', id: chart.id }, messages.theChartIsDeleted(chart.settings.name)) !== null) return;
+    if (
+      send({ kind: 'chart.delete', id: chart.id }, t('charts.theChartIsDeleted', { name: chart.settings.name })) !==
+      null
+    )
+      return;
   };
   const at = charts.indexOf(chart);
   const moveUp = () => send({ kind: 'chart.move', id: chart.id, before: charts[at - 1]!.id });
@@ -78,10 +82,10 @@ export function ChartsPage() {
   return (
     <div className={`charts ${full ? 'is-full' : ''}`}>
       <div className="page-head">
-        <h2>{messages.charts}</h2>
+        <h2>{t('charts.charts')}</h2>
         <Select
           className="chart-choice"
-          aria-label={messages.chartShown}
+          aria-label={t('charts.chartShown')}
           value={chart.id}
           onChange={(event) => open(event.target.value)}
         >
@@ -92,45 +96,45 @@ export function ChartsPage() {
           ))}
         </Select>
         <button type="button" className="tool tool-near" onClick={add}>
-          <Icon name="add" /> {messages.newChart}
+          <Icon name="add" /> {t('charts.newChart')}
         </button>
         <span className="page-head-end">
-          <button type="button" className="tool" onClick={savePicture} title={messages.saveThePictureAsA}>
-            <Icon name="saveFile" /> {messages.saveAsPng}
+          <button type="button" className="tool" onClick={savePicture} title={t('charts.saveThePictureAsA')}>
+            <Icon name="saveFile" /> {t('charts.saveAsPng')}
           </button>
           <button
             type="button"
             className="tool"
             disabled={chart.series.length === 0}
             onClick={() =>
-              void savePdf().catch(() => notices.say({ text: messages.theChartCouldNotBe, tone: 'warning' }))
+              void savePdf().catch(() => notices.say({ text: t('charts.theChartCouldNotBe'), tone: 'warning' }))
             }
-            title={messages.saveThePictureAsAPdf}
+            title={t('charts.saveThePictureAsAPdf')}
           >
-            <Icon name="saveFile" /> {messages.pdf}
+            <Icon name="saveFile" /> {t('charts.pdf')}
           </button>
           <button
             type="button"
             className="tool"
             disabled={chart.series.length === 0}
             onClick={() =>
-              void saveSvg().catch(() => notices.say({ text: messages.theChartCouldNotBe, tone: 'warning' }))
+              void saveSvg().catch(() => notices.say({ text: t('charts.theChartCouldNotBe'), tone: 'warning' }))
             }
-            title={messages.saveThePictureAsAnSvg}
+            title={t('charts.saveThePictureAsAnSvg')}
           >
-            <Icon name="saveFile" /> {messages.svg}
+            <Icon name="saveFile" /> {t('charts.svg')}
           </button>
           {at > 0 && document.charts.has(charts[at - 1]!.id) && (
-            <button type="button" className="tool" onClick={moveUp} title={messages.beforeTheChartItComes}>
-              <Icon name="up" /> {messages.earlier}
+            <button type="button" className="tool" onClick={moveUp} title={t('charts.beforeTheChartItComes')}>
+              <Icon name="up" /> {t('charts.earlier')}
             </button>
           )}
           <button type="button" className="tool" aria-pressed={full} onClick={() => setFull(!full)}>
-            <Icon name="chart" /> {messages.fillThePage}
+            <Icon name="chart" /> {t('charts.fillThePage')}
           </button>
           {document.charts.has(chart.id) && (
             <button type="button" className="tool" onClick={remove}>
-              <Icon name="delete" /> {chart.id === USUAL_ID ? messages.asItWas : 'Delete'}
+              <Icon name="delete" /> {chart.id === USUAL_ID ? t('charts.asItWas') : 'Delete'}
             </button>
           )}
         </span>
@@ -139,9 +143,9 @@ export function ChartsPage() {
         <div className="chart-frame" ref={frame}>
           <h3>{chart.settings.name}</h3>
           {chart.series.length === 0 ? (
-            <p className="quiet">{messages.nothingIsDrawnYetChoose}</p>
+            <p className="quiet">{t('charts.nothingIsDrawnYetChoose')}</p>
           ) : document.lines.size === 0 && chart.settings.list === null ? (
-            <p className="quiet">{messages.noFiguresYet}</p>
+            <p className="quiet">{t('charts.noFiguresYet')}</p>
           ) : (
             <PictureView picture={picture} height="100%" />
           )}

@@ -2,7 +2,6 @@ import {
   NO_ACTUALS,
   actualOver,
   valueOver,
-  monthInWords,
   monthsBetween,
   planOf,
   rollUpOf,
@@ -23,7 +22,7 @@ import type { Picture, Tone } from '../../parts/charts/picture.ts';
 import { toneOf } from './tones.ts';
 import { chartModels, type ModelFor } from './chartModels.ts';
 import { seriesName, type ChartDraft, type ChartSeries } from '../../parts/charts/draft.ts';
-import { messages } from '../../messages/charts.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 /** What a chart shows, from the plan's present figures. */
 export function chartPicture(
@@ -64,7 +63,7 @@ export function chartPicture(
   const wholeYears = year === null || settings.from !== null;
   return {
     ...common,
-    categoryName: span === 'month' ? messages.month : span === 'quarter' ? messages.quarter : messages.year,
+    categoryName: span === 'month' ? t('charts.month') : span === 'quarter' ? t('charts.quarter') : t('charts.year'),
     categories: points.map((point) => pointInWords(model, point, span, wholeYears)),
     series: series.map((each) => {
       const { of, mark } = each;
@@ -100,7 +99,7 @@ function sharesPicture(
     ...common,
     axis: '',
     form,
-    categoryName: messages.part,
+    categoryName: t('charts.part'),
     // Beside a ring the shares stand in words, so that none needs its colour to be read.
     categories: parts.map(({ name, value }) =>
       form === 'ring' && whole > 0 ? `${name}, ${writeShare(value / whole, locale)}` : name,
@@ -108,7 +107,7 @@ function sharesPicture(
     write: (value) => writeShare(value, locale),
     series: [
       {
-        label: messages.share,
+        label: t('charts.share'),
         values: parts.map(({ value }) => (whole === 0 ? null : value / whole)),
         mark: 'bars',
         tone: 'other' satisfies Tone,

@@ -3,7 +3,6 @@ import {
   EXPECTED,
   UNASSIGNED,
   WHY,
-  monthInWords,
   nameOf,
   planOf,
   type CheckKind,
@@ -19,44 +18,114 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { useFindings } from '../../parts/plan/useFindings.ts';
 import './checks.scss';
-import { messages } from '../../messages/checks.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 const TITLES: Readonly<Record<CheckKind, string>> = {
-  missingFigure: messages.figuresThatAreMissing,
-  typedNumber: messages.numbersTypedIntoRules,
-  manyExceptions: messages.moreExceptionsThanRule,
-  typedOverRule: messages.typedAmongComputed,
-  doubleCount: messages.countedTwice,
-  blankFactor: messages.emptyMonthsInRules,
-  emptyFactor: messages.itemsThatMissAFigure,
-  units: messages.unitsThatDoNotGo,
-  calendarWord: messages.calendarWordsThatAreNames,
-  tenfold: messages.tenfold,
-  typedNegative: messages.typedNegative,
-  unlikelyRate: messages.unlikelyRate,
-  yearlyEachMonth: messages.yearlyEachMonth,
-  taxOfMonth: messages.taxOfMonth,
-  sumMisses: messages.sumMisses,
-  leftBehind: messages.leftBehind,
-  itemWithoutMonth: messages.itemWithoutMonth,
-  ruleEnds: messages.ruleEnds,
-  loanUnpaid: messages.loanUnpaid,
-  yearInTheRed: messages.yearsInTheRed,
-  monthsInTheRed: messages.monthsInTheRed,
-  sharesOver: messages.sharesOver100,
-  outsidePlan: messages.outsideThePlansMonths,
-  unusedAssumption: messages.assumptionsNobodyUses,
-  idleHighlight: messages.highlightsThatCannotShow,
-  similarNames: messages.namesThatDifferByA,
-  setAsideNever: messages.setAsideFromNothing,
-  withoutAnswer: messages.calculatorsWithoutAnAnswer,
-  lostFeed: messages.followsWhatIsGone,
-  enteredTwice: messages.enteredTwice,
-  neverEntered: messages.neverEntered,
-  belowLimit: messages.belowLimit,
-  longOverdue: messages.longOverdue,
-  unassigned: messages.unassigned,
-  closingDiffers: messages.closingDiffers,
+  get missingFigure() {
+    return t('checks.figuresThatAreMissing');
+  },
+  get typedNumber() {
+    return t('checks.numbersTypedIntoRules');
+  },
+  get manyExceptions() {
+    return t('checks.moreExceptionsThanRule');
+  },
+  get typedOverRule() {
+    return t('checks.typedAmongComputed');
+  },
+  get doubleCount() {
+    return t('checks.countedTwice');
+  },
+  get blankFactor() {
+    return t('checks.emptyMonthsInRules');
+  },
+  get emptyFactor() {
+    return t('checks.itemsThatMissAFigure');
+  },
+  get units() {
+    return t('checks.unitsThatDoNotGo');
+  },
+  get calendarWord() {
+    return t('checks.calendarWordsThatAreNames');
+  },
+  get tenfold() {
+    return t('checks.tenfold');
+  },
+  get typedNegative() {
+    return t('checks.typedNegative');
+  },
+  get unlikelyRate() {
+    return t('checks.unlikelyRate');
+  },
+  get yearlyEachMonth() {
+    return t('checks.yearlyEachMonth');
+  },
+  get taxOfMonth() {
+    return t('checks.taxOfMonth');
+  },
+  get sumMisses() {
+    return t('checks.sumMisses');
+  },
+  get leftBehind() {
+    return t('checks.leftBehind');
+  },
+  get itemWithoutMonth() {
+    return t('checks.itemWithoutMonth');
+  },
+  get ruleEnds() {
+    return t('checks.ruleEnds');
+  },
+  get loanUnpaid() {
+    return t('checks.loanUnpaid');
+  },
+  get yearInTheRed() {
+    return t('checks.yearsInTheRed');
+  },
+  get monthsInTheRed() {
+    return t('checks.monthsInTheRed');
+  },
+  get sharesOver() {
+    return t('checks.sharesOver100');
+  },
+  get outsidePlan() {
+    return t('checks.outsideThePlansMonths');
+  },
+  get unusedAssumption() {
+    return t('checks.assumptionsNobodyUses');
+  },
+  get idleHighlight() {
+    return t('checks.highlightsThatCannotShow');
+  },
+  get similarNames() {
+    return t('checks.namesThatDifferByA');
+  },
+  get setAsideNever() {
+    return t('checks.setAsideFromNothing');
+  },
+  get withoutAnswer() {
+    return t('checks.calculatorsWithoutAnAnswer');
+  },
+  get lostFeed() {
+    return t('checks.followsWhatIsGone');
+  },
+  get enteredTwice() {
+    return t('checks.enteredTwice');
+  },
+  get neverEntered() {
+    return t('checks.neverEntered');
+  },
+  get belowLimit() {
+    return t('checks.belowLimit');
+  },
+  get longOverdue() {
+    return t('checks.longOverdue');
+  },
+  get unassigned() {
+    return t('checks.unassigned');
+  },
+  get closingDiffers() {
+    return t('checks.closingDiffers');
+  },
 };
 
 /** What a careful reviewer would say about the plan: each finding with its place, why it matters, and a mend. */
@@ -68,8 +137,8 @@ export function ChecksPage() {
   return (
     <div className="scrolled-page checks">
       <div className="page-head">
-        <h2>{messages.checks}</h2>
-        <p className="year-summary">{messages.oneThingWorthASecond(open.length)}</p>
+        <h2>{t('checks.checks')}</h2>
+        <p className="year-summary">{t('checks.oneThingWorthASecond', { openCount: open.length })}</p>
       </div>
       <div className="page-body">
         {kinds.map((kind) => (
@@ -87,12 +156,12 @@ export function ChecksPage() {
         ))}
         {open.length === 0 && (
           <p className="checks-clean">
-            <Icon name="good" /> {messages.aCarefulReviewerWouldFind}
+            <Icon name="good" /> {t('checks.aCarefulReviewerWouldFind')}
           </p>
         )}
         {waived.length > 0 && (
           <section className="checks-waived">
-            <h3>{messages.dismissed}</h3>
+            <h3>{t('checks.dismissed')}</h3>
             <ul>
               {waived.map(({ finding, reason }) => (
                 <li key={finding.key}>
@@ -102,9 +171,9 @@ export function ChecksPage() {
                     <button
                       type="button"
                       className="tool"
-                      onClick={() => send({ kind: 'finding.takeUp', finding: finding.key }, messages.restored)}
+                      onClick={() => send({ kind: 'finding.takeUp', finding: finding.key }, t('checks.restored'))}
                     >
-                      <Icon name="undo" /> {messages.restore}
+                      <Icon name="undo" /> {t('checks.restore')}
                     </button>
                   </div>
                 </li>
@@ -119,8 +188,8 @@ export function ChecksPage() {
 
 /** What the place of a finding is called. */
 function placeName(id: string, document: Document): string | undefined {
-  if (id === UNASSIGNED) return messages.entriesWithoutLine;
-  if (id === EXPECTED) return messages.whatIsExpected;
+  if (id === UNASSIGNED) return t('checks.entriesWithoutLine');
+  if (id === EXPECTED) return t('checks.whatIsExpected');
   return nameOf(document, id) ?? document.accounts.get(id)?.name;
 }
 
@@ -135,10 +204,11 @@ function FindingRow({ finding, send }: FindingRowProps) {
   const [reason, setReason] = useState<string | null>(null);
   const { place, message, mend, otherMend, key } = finding;
   const { locale } = planOf(document);
-  const where = messages.ofPlace(
-    placeName(place.id, document),
-    place.month === null ? '' : `, ${monthInWords(place.month, locale)}`,
-  );
+  const where = t('checks.ofPlace', {
+    place: placeName(place.id, document),
+    value: place.month === null ? '' : `, ${monthInWords(place.month, locale)}`,
+    hasPlace: placeName(place.id, document) !== undefined,
+  });
   return (
     <li>
       <p className="check-message">{message}</p>
@@ -147,7 +217,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
           type="button"
           className="tool"
           onClick={() => shell.goTo(place.id, place.month)}
-          title={messages.goThere}
+          title={t('checks.goThere')}
         >
           <Icon name="right" /> {where}
         </button>
@@ -158,7 +228,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
                 key={each.words}
                 type="button"
                 className="tool check-mend"
-                onClick={() => send(each.command, messages.mended)}
+                onClick={() => send(each.command, t('checks.mended'))}
               >
                 <Icon name={each === mend ? 'good' : 'skip'} /> {each.words}
               </button>
@@ -166,7 +236,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
         )}
         {reason === null && (
           <button type="button" className="tool" onClick={() => setReason('')}>
-            {messages.setAsideEllipsis}
+            {t('checks.setAsideEllipsis')}
           </button>
         )}
       </div>
@@ -175,14 +245,14 @@ function FindingRow({ finding, send }: FindingRowProps) {
           className="check-reason"
           onSubmit={(event) => {
             event.preventDefault();
-            send({ kind: 'finding.waive', finding: key, reason }, messages.isSetAside);
+            send({ kind: 'finding.waive', finding: key, reason }, t('checks.isSetAside'));
           }}
         >
           <Form.Control
             size="sm"
 
-            aria-label={messages.whyThisIsNoMatter(message)}
-            placeholder={messages.whyItIsNoMatter}
+            aria-label={t('checks.whyThisIsNoMatter', { message })}
+            placeholder={t('checks.whyItIsNoMatter')}
             autoFocus
             maxLength={500}
             value={reason}
@@ -190,7 +260,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
             onKeyDown={(event) => event.key === 'Escape' && setReason(null)}
           />
           <button type="submit" className="btn btn-sm btn-primary">
-            {messages.setAside}
+            {t('checks.setAside')}
           </button>
         </form>
       )}

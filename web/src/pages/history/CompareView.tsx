@@ -2,14 +2,15 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/history.ts';
+import { t } from '../../language/language.ts';
 import { api } from '../../plan-session/api.ts';
 import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
-import { dayOf, momentOf } from '../../ui/moments.ts';
+import { dayOf, momentOf } from '../../language/moments.ts';
 import { ComparisonShown } from './ComparisonShown.tsx';
 import { GoBackDialog } from './GoBackDialog.tsx';
+import { stepInWords } from './stepInWords.ts';
 
 interface Choice {
   readonly key: string;
@@ -33,18 +34,18 @@ export function CompareView() {
   const { data: list } = useQuery({ queryKey: ['plans'], queryFn: api.plans });
   const ofSnapshots: Choice[] = (snapshots ?? []).map(({ id, name, at }) => ({
     key: `snapshot:${id}`,
-    words: messages.theSnapshot(name, dayOf(at)),
+    words: t('history.theSnapshot', { name, day: dayOf(at) }),
   }));
   const ofSteps: Choice[] = (steps ?? [])
     .filter(({ isKept }) => isKept)
     .map(({ revision, label, at, kind }) => ({
       key: `revision:${revision}`,
-      words: `${momentOf(at)}: ${messages.took[kind] ?? ''}${label}`,
+      words: `${momentOf(at)}: ${stepInWords(kind, label)}`,
     }));
   const ofPlans: Choice[] = (list?.plans ?? [])
     .filter(({ id }) => id !== planId)
-    .map(({ id, name }) => ({ key: `plan:${id}`, words: messages.otherPlan(name) }));
-  const now: Choice = { key: 'now', words: messages.thePlanNow };
+    .map(({ id, name }) => ({ key: `plan:${id}`, words: t('history.otherPlan', { name }) }));
+  const now: Choice = { key: 'now', words: t('history.thePlanNow') };
   const before = search.get('before') ?? ofSnapshots[0]?.key ?? ofSteps[1]?.key ?? ofPlans[0]?.key ?? '';
   const after = search.get('after') ?? 'now';
   const put = (key: 'before' | 'after', value: string) => {
@@ -59,9 +60,9 @@ export function CompareView() {
       return next;
     });
   const groups = [
-    { name: messages.snapshots, choices: ofSnapshots },
-    { name: messages.steps, choices: ofSteps },
-    { name: messages.compare, choices: ofPlans },
+    { name: t('history.snapshots'), choices: ofSnapshots },
+    { name: t('history.steps'), choices: ofSteps },
+    { name: t('history.compare'), choices: ofPlans },
   ];
   const select = (key: 'before' | 'after', label: string, value: string) => (
     <label className="compare-moment">
@@ -88,23 +89,23 @@ export function CompareView() {
   return (
     <>
       <div className="history-find">
-        {select('before', messages.oldMoment, before)}
-        {select('after', messages.newMoment, after)}
+        {select('before', t('history.oldMoment'), before)}
+        {select('after', t('history.newMoment'), after)}
         {session.mayChange && after === 'now' && from && before !== after && from.kind !== 'plan' && (
           <span className="compare-back">
             {chosen.size > 0 && (
               <button type="button" className="tool" onClick={() => setGoingBack('lines')}>
-                <Icon name="undo" /> {messages.goBackLines(chosen.size)}
+                <Icon name="undo" /> {t('history.goBackLines', { count: chosen.size })}
               </button>
             )}
             <button type="button" className="tool" onClick={() => setGoingBack('whole')}>
-              <Icon name="undo" /> {messages.goBackWhole}
+              <Icon name="undo" /> {t('history.goBackWhole')}
             </button>
           </span>
         )}
       </div>
       {before === after || !from || !to ? (
-        <p className="empty-state">{messages.sameMoment}</p>
+        <p className="empty-state">{t('history.sameMoment')}</p>
       ) : (
         <ComparisonShown
           key={`${before} ${after}`}

@@ -1,6 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import {
-  monthInWords,
   nameOfYear,
   planOf,
   writeDifference,
@@ -12,7 +11,7 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { messages } from '../../messages/history.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Loading } from '../../ui/Loading.tsx';
@@ -30,8 +29,18 @@ interface ComparisonShownProps {
 }
 
 const SPANS = [
-  { value: 'year', words: messages.byYear },
-  { value: 'month', words: messages.byMonth },
+  {
+    value: 'year',
+    get words() {
+      return t('history.byYear');
+    },
+  },
+  {
+    value: 'month',
+    get words() {
+      return t('history.byMonth');
+    },
+  },
 ] as const;
 /** How many rows a list shows before it asks whether more are wanted. */
 const SHOWN = 60;
@@ -56,29 +65,29 @@ export function ComparisonShown({ planId, before, after, isShort = false, chosen
       <div role="alert">
         <p>{error.message}</p>
         <Button size="sm" variant="outline-primary" onClick={() => void refetch()}>
-          {messages.tryAgain}
+          {t('history.tryAgain')}
         </Button>
       </div>
     );
-  if (!data) return <Loading what={messages.comparing} />;
+  if (!data) return <Loading what={t('history.comparing')} />;
   const { lines, rows, entries, entryCount } = data;
-  if (lines.length === 0 && rows.length === 0 && entryCount === 0) return <p>{messages.nothingDiffers}</p>;
+  if (lines.length === 0 && rows.length === 0 && entryCount === 0) return <p>{t('history.nothingDiffers')}</p>;
   const budget = lines.filter(({ what }) => what === 'budget');
   const actual = lines.filter(({ what }) => what === 'actual');
   const figures = lines.length > 0 && (
     <section className="comparison-figures">
       <div className="comparison-head">
-        <h4>{messages.figures}</h4>
-        <Segments label={messages.span} value={span} options={SPANS} onChange={setSpan} />
+        <h4>{t('history.figures')}</h4>
+        <Segments label={t('history.span')} value={span} options={SPANS} onChange={setSpan} />
       </div>
       <Figures lines={budget} span={span} {...(chosen && onChoose ? { chosen, onChoose } : {})} />
-      {actual.length > 0 && <h4>{messages.actual}</h4>}
+      {actual.length > 0 && <h4>{t('history.actual')}</h4>}
       {actual.length > 0 && <Figures lines={actual} span={span} />}
     </section>
   );
   const settings = rows.length > 0 && (
     <section>
-      <h4>{messages.settings}</h4>
+      <h4>{t('history.settings')}</h4>
       <Rows rows={rows} />
     </section>
   );
@@ -88,7 +97,7 @@ export function ComparisonShown({ planId, before, after, isShort = false, chosen
       {isShort ? figures : settings}
       {entryCount > 0 && (
         <section>
-          <h4>{messages.entries(entryCount)}</h4>
+          <h4>{t('history.entries', { count: entryCount })}</h4>
           <Rows rows={entries} all={entryCount} />
         </section>
       )}
@@ -107,7 +116,7 @@ function Figures({ lines, span, chosen, onChoose }: FiguresProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
   const [most, setMost] = useState(SHOWN);
-  if (lines.length === 0) return <p className="quiet">{messages.noFigures}</p>;
+  if (lines.length === 0) return <p className="quiet">{t('history.noFigures')}</p>;
   const shown = lines.flatMap((line) =>
     (span === 'year' ? line.years : line.months).map((figure, at) => ({ line, figure, isFirst: at === 0 })),
   );
@@ -119,16 +128,16 @@ function Figures({ lines, span, chosen, onChoose }: FiguresProps) {
       <table className="comparison-table">
         <thead>
           <tr>
-            <th scope="col">{messages.line}</th>
-            <th scope="col">{span === 'year' ? messages.year : messages.month}</th>
+            <th scope="col">{t('history.line')}</th>
+            <th scope="col">{span === 'year' ? t('history.year') : t('history.month')}</th>
             <th scope="col" className="tabular">
-              {messages.before}
+              {t('history.before')}
             </th>
             <th scope="col" className="tabular">
-              {messages.after}
+              {t('history.after')}
             </th>
             <th scope="col" className="tabular">
-              {messages.difference}
+              {t('history.difference')}
             </th>
           </tr>
         </thead>
@@ -158,7 +167,7 @@ function Figures({ lines, span, chosen, onChoose }: FiguresProps) {
       </table>
       {shown.length > most && (
         <Button size="sm" variant="link" onClick={() => setMost(shown.length)}>
-          {messages.moreEntries(shown.length - most)}
+          {t('history.moreEntries', { count: shown.length - most })}
         </Button>
       )}
     </>
@@ -171,7 +180,10 @@ function LineName({
   onChoose,
 }: { readonly line: LineDifference } & Pick<FiguresProps, 'chosen' | 'onChoose'>) {
   const { id, name, formerName, state, what, side } = line;
-  const said = [messages.states[state] ?? '', formerName === null ? '' : messages.formerly(formerName)].filter(Boolean);
+  const said = [
+    t(`history.states.${state}`) ?? '',
+    formerName === null ? '' : t('history.formerly', { name: formerName }),
+  ].filter(Boolean);
   const words = (
     <>
       {name}
@@ -184,7 +196,7 @@ function LineName({
       <input
         type="checkbox"
         className="form-check-input"
-        aria-label={messages.choose(name)}
+        aria-label={t('history.choose', { name })}
         checked={chosen?.has(id) ?? false}
         onChange={() => onChoose(id, name)}
       />
@@ -202,7 +214,7 @@ function Rows({ rows, all = rows.length }: { readonly rows: readonly RowDifferen
           <li key={`${table} ${id}`}>
             <span className="row-kind">{kind}</span>
             <span className="row-name">
-              {name} {messages.states[state] && <small className="quiet">{messages.states[state]}</small>}
+              {name} {t(`history.states.${state}`) && <small className="quiet">{t(`history.states.${state}`)}</small>}
             </span>
             <Fields fields={fields} />
           </li>
@@ -211,10 +223,10 @@ function Rows({ rows, all = rows.length }: { readonly rows: readonly RowDifferen
       {all > most &&
         (rows.length > most ? (
           <Button size="sm" variant="link" onClick={() => setMost(rows.length)}>
-            {messages.moreEntries(all - most)}
+            {t('history.moreEntries', { count: all - most })}
           </Button>
         ) : (
-          <p className="quiet">{messages.moreEntries(all - rows.length)}</p>
+          <p className="quiet">{t('history.moreEntries', { count: all - rows.length })}</p>
         ))}
     </>
   );

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { messages } from '../../messages/history.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
@@ -29,13 +29,14 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
     setRefusal(null);
     try {
       // The step says what went back, not only to when.
-      const said = rows === null ? what : messages.linesOf(names.join(', '), what);
+      const said = rows === null ? what : t('history.linesOf', { lines: names.join(', '), moment: what });
       const entry = await peopleApi.goBack(planId, id, to, said.slice(0, 200), rows);
       session.receive(entry);
       notices.say({
-        text: rows === null ? messages.wentBack : messages.wentBackLines(names),
+        text:
+          rows === null ? t('history.wentBack') : t('history.wentBackLines', { count: names.length, name: names[0] }),
         action: {
-          label: messages.undo,
+          label: t('history.undo'),
           run: () => {
             const refused = session.undoCommand(entry.commandId);
             if (refused) notices.say({ text: refused.message, tone: 'warning' });
@@ -50,8 +51,8 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
   };
   return (
     <FormDialog
-      title={messages.goingBack}
-      submit={messages.goBack}
+      title={t('history.goingBack')}
+      submit={t('history.goBack')}
       refusal={refusal}
       busy={isBusy}
       onClose={onClose}
@@ -61,7 +62,9 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
       }}
     >
       <p className="wide">
-        {rows === null ? messages.goBackWhy(what) : messages.goBackLinesWhy(names.join(', '), what)}
+        {rows === null
+          ? t('history.goBackWhy', { moment: what })
+          : t('history.goBackLinesWhy', { lines: names.join(', '), moment: what })}
       </p>
     </FormDialog>
   );

@@ -1,5 +1,5 @@
 import { useSearchParams } from 'react-router';
-import { messages } from '../../messages/history.ts';
+import { t } from '../../language/language.ts';
 import { Segments } from '../../ui/Segments.tsx';
 import { CompareView } from './CompareView.tsx';
 import { SnapshotsView } from './SnapshotsView.tsx';
@@ -7,9 +7,24 @@ import { StepsView } from './StepsView.tsx';
 import './history.scss';
 
 const VIEWS = [
-  { value: 'steps', words: messages.steps },
-  { value: 'compare', words: messages.compare },
-  { value: 'snapshots', words: messages.snapshots },
+  {
+    value: 'steps',
+    get words() {
+      return t('history.steps');
+    },
+  },
+  {
+    value: 'compare',
+    get words() {
+      return t('history.compare');
+    },
+  },
+  {
+    value: 'snapshots',
+    get words() {
+      return t('history.snapshots');
+    },
+  },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
@@ -21,8 +36,13 @@ export function HistoryPage() {
   return (
     <div className="scrolled-page history-page">
       <div className="page-head">
-        <h2>{messages.history}</h2>
-        <Segments label={messages.view} value={view} options={VIEWS} onChange={(next) => setSearch({ view: next })} />
+        <h2>{t('history.history')}</h2>
+        <Segments
+          label={t('history.view')}
+          value={view}
+          options={VIEWS}
+          onChange={(next) => setSearch({ view: next })}
+        />
       </div>
       <div className="page-body">
         {view === 'steps' && <StepsView />}

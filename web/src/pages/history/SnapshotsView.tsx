@@ -3,7 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate, useParams } from 'react-router';
-import { messages } from '../../messages/history.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { peopleApi, type SnapshotLine } from '../../plan-session/peopleApi.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
@@ -12,7 +12,8 @@ import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
 import { useSpelling } from '../../parts/plan/useSpelling.ts';
 import { Icon } from '../../ui/Icon.tsx';
-import { momentOf, sizeOf } from '../../ui/moments.ts';
+import { momentOf } from '../../language/moments.ts';
+import { sizeOf } from '../../ui/sizes.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { GoBackDialog } from './GoBackDialog.tsx';
 
@@ -34,7 +35,7 @@ export function SnapshotsView() {
   const remove = useMutation({
     mutationFn: ({ id }: SnapshotLine) => peopleApi.removeSnapshot(planId, id),
     onSuccess: (_answer, { name }) => {
-      notices.say({ text: messages.isRemoved(name) });
+      notices.say({ text: t('history.isRemoved', { name }) });
       return refresh();
     },
     onError: failed,
@@ -50,17 +51,17 @@ export function SnapshotsView() {
   return (
     <>
       <div className="snapshots-head">
-        <p className="quiet">{messages.snapshotRule}</p>
+        <p className="quiet">{t('history.snapshotRule')}</p>
         {session.mayChange && (
           <Button size="sm" onClick={() => setEdited('new')}>
-            <Icon name="snapshot" /> {messages.makeSnapshot}
+            <Icon name="snapshot" /> {t('history.makeSnapshot')}
           </Button>
         )}
       </div>
       <QueryResult query={query}>
         {(data) => (
           <>
-            {data.length === 0 && <p className="empty-state">{messages.noSnapshots}</p>}
+            {data.length === 0 && <p className="empty-state">{t('history.noSnapshots')}</p>}
             <ul className="snapshot-list">
               {data.map((snapshot) => (
                 <li key={snapshot.id}>
@@ -68,8 +69,8 @@ export function SnapshotsView() {
                     <h3>{snapshot.name}</h3>
                     <small className="quiet">
                       {[
-                        messages.made(snapshot.person, momentOf(snapshot.at)),
-                        messages.kinds[snapshot.kind],
+                        t('history.made', { person: snapshot.person, when: momentOf(snapshot.at) }),
+                        t(`history.kinds.${snapshot.kind}`),
                         sizeOf(snapshot.size),
                       ]
                         .filter(Boolean)
@@ -79,7 +80,7 @@ export function SnapshotsView() {
                   </div>
                   <div className="history-tools">
                     <Link className="tool" to={`?view=compare&before=snapshot:${snapshot.id}&after=now`}>
-                      <Icon name="transfer" /> {messages.compareWithNow}
+                      <Icon name="transfer" /> {t('history.compareWithNow')}
                     </Link>
                     <button
                       type="button"
@@ -87,18 +88,18 @@ export function SnapshotsView() {
                       disabled={open.isPending}
                       onClick={() => open.mutate(snapshot)}
                     >
-                      <Icon name="copy" /> {messages.openCopy}
+                      <Icon name="copy" /> {t('history.openCopy')}
                     </button>
                     {session.mayChange && (
                       <>
                         <button type="button" className="tool" onClick={() => setWanted(snapshot)}>
-                          <Icon name="undo" /> {messages.goBackTo}
+                          <Icon name="undo" /> {t('history.goBackTo')}
                         </button>
                         <button type="button" className="tool" onClick={() => setEdited(snapshot)}>
-                          <Icon name="edit" /> {messages.change}
+                          <Icon name="edit" /> {t('history.change')}
                         </button>
                         <button type="button" className="tool" onClick={() => remove.mutate(snapshot)}>
-                          <Icon name="delete" /> {messages.remove}
+                          <Icon name="delete" /> {t('history.remove')}
                         </button>
                       </>
                     )}
@@ -151,15 +152,15 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
       else await peopleApi.addSnapshot(planId, id, name.trim(), note);
     },
     onSuccess: () => {
-      if (!snapshot) notices.say({ text: messages.isMade(name.trim()) });
+      if (!snapshot) notices.say({ text: t('history.isMade', { name: name.trim() }) });
       onDone();
       draft.close();
     },
   });
   return (
     <FormDialog
-      title={snapshot ? messages.changeSnapshot : messages.makeSnapshot}
-      submit={messages.save}
+      title={snapshot ? t('history.changeSnapshot') : t('history.makeSnapshot')}
+      submit={t('history.save')}
       refusal={save.error?.message ?? null}
       busy={save.isPending || name.trim() === ''}
       draft={draft}
@@ -170,7 +171,7 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
       }}
     >
       <Form.Group className="wide" controlId="snapshot-name">
-        <Form.Label>{messages.name}</Form.Label>
+        <Form.Label>{t('history.name')}</Form.Label>
         <Form.Control
           size="sm"
           autoFocus
@@ -181,7 +182,7 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
         />
       </Form.Group>
       <Form.Group className="wide" controlId="snapshot-note">
-        <Form.Label>{messages.note}</Form.Label>
+        <Form.Label>{t('history.note')}</Form.Label>
         <Form.Control
           as="textarea"
           rows={2}

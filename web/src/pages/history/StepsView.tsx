@@ -1,29 +1,48 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { addDays, monthInWords, nameOf, planOf, today, toMonth } from '@haushalt/core';
+import { addDays, nameOf, planOf, today, toMonth } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/history.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { Initials } from '../../parts/people/Initials.tsx';
 import { peopleApi, type HistoryStep } from '../../plan-session/peopleApi.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { QueryResult } from '../../ui/QueryResult.tsx';
-import { longDayOf, timeOf } from '../../ui/moments.ts';
+import { longDayOf, timeOf } from '../../language/moments.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { ComparisonShown } from './ComparisonShown.tsx';
 import { GoBackDialog } from './GoBackDialog.tsx';
+import { stepInWords } from './stepInWords.ts';
 
 /** How long it is waited for more letters before it is looked for them, in milliseconds. */
 const TYPING = 250;
 
 /** How far back it is looked. */
 const SPANS = [
-  { value: 'week', words: messages.lastWeek, days: 7 },
-  { value: 'month', words: messages.lastMonth, days: 30 },
-  { value: 'year', words: messages.lastYear, days: 365 },
+  {
+    value: 'week',
+    get words() {
+      return t('history.lastWeek');
+    },
+    days: 7,
+  },
+  {
+    value: 'month',
+    get words() {
+      return t('history.lastMonth');
+    },
+    days: 30,
+  },
+  {
+    value: 'year',
+    get words() {
+      return t('history.lastYear');
+    },
+    days: 365,
+  },
 ] as const;
 
 const daysAgo = (days: number) => addDays(today(), -days);
@@ -75,21 +94,21 @@ export function StepsView() {
   const known = [...(people?.people ?? []), ...steps.map(({ personId: id, person: name }) => ({ id, name }))];
   const whoever = [...new Map(known.map(({ id, name }) => [id, { id, name }])).values()];
   const isFiltered = Object.values(asked).some((value) => value !== '');
-  const what = nameOf(document, row) ?? messages.thisEntry;
+  const what = nameOf(document, row) ?? t('history.thisEntry');
   return (
     <>
       <div className="history-find">
         <Form.Control
           size="sm"
           type="search"
-          aria-label={messages.findInHistory}
-          placeholder={messages.find}
+          aria-label={t('history.findInHistory')}
+          placeholder={t('history.find')}
           value={typed}
           maxLength={200}
           onChange={(event) => setTyped(event.target.value)}
         />
-        <Select aria-label={messages.who} value={person} onChange={(event) => put({ person: event.target.value })}>
-          <option value="">{messages.everyone}</option>
+        <Select aria-label={t('history.who')} value={person} onChange={(event) => put({ person: event.target.value })}>
+          <option value="">{t('history.everyone')}</option>
           {whoever.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -97,22 +116,22 @@ export function StepsView() {
           ))}
         </Select>
         <Select
-          aria-label={messages.when}
+          aria-label={t('history.when')}
           value={from === '' ? '' : (SPANS.find(({ days }) => from === daysAgo(days) && to === '')?.value ?? 'between')}
           onChange={(event) => choose(event.target.value)}
         >
-          <option value="">{messages.anyTime}</option>
+          <option value="">{t('history.anyTime')}</option>
           {SPANS.map(({ value, words }) => (
             <option key={value} value={value}>
               {words}
             </option>
           ))}
-          <option value="between">{messages.between}</option>
+          <option value="between">{t('history.between')}</option>
         </Select>
         {from !== '' && to !== '' && (
           <>
-            <DateField label={messages.from} value={from} locale={locale} onChange={(day) => put({ from: day })} />
-            <DateField label={messages.until} value={to} locale={locale} onChange={(day) => put({ to: day })} />
+            <DateField label={t('history.from')} value={from} locale={locale} onChange={(day) => put({ from: day })} />
+            <DateField label={t('history.until')} value={to} locale={locale} onChange={(day) => put({ to: day })} />
           </>
         )}
         {isFiltered && (
@@ -125,21 +144,23 @@ export function StepsView() {
               setSearch({ view: 'steps' });
             }}
           >
-            {messages.showAll}
+            {t('history.showAll')}
           </Button>
         )}
       </div>
       {row !== '' && (
         <p className="history-of">
           <Icon name="filter" />{' '}
-          {messages.allOf(month === '' ? what : messages.inMonth(what, monthInWords(toMonth(month), locale)))}
+          {t('history.allOf', {
+            what: month === '' ? what : t('history.inMonth', { what, month: monthInWords(toMonth(month), locale) }),
+          })}
         </p>
       )}
       <QueryResult query={query}>
         {({ pages }) => (
           <>
             {pages.flat().length === 0 && (
-              <p className="empty-state">{isFiltered ? messages.nothingFound : messages.nothingYet}</p>
+              <p className="empty-state">{isFiltered ? t('history.nothingFound') : t('history.nothingYet')}</p>
             )}
             {[...Map.groupBy(pages.flat(), ({ at }) => longDayOf(at))].map(([day, ofDay]) => (
               <section key={day} className="history-day">
@@ -156,7 +177,7 @@ export function StepsView() {
       </QueryResult>
       {hasNextPage && (
         <Button size="sm" variant="outline-primary" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-          {messages.more}
+          {t('history.more')}
         </Button>
       )}
     </>
@@ -179,9 +200,8 @@ function Step({ planId, step }: { readonly planId: string; readonly step: Histor
         <span className="history-time">{timeOf(at)}</span>
         <Initials id={personId} name={person} />
         <span className="history-label">
-          {messages.took[kind] ?? ''}
-          {label}
-          {state === 'undone' && <small> {messages.undone}</small>}
+          {stepInWords(kind, label)}
+          {state === 'undone' && <small> {t('history.undone')}</small>}
         </span>
       </button>
       {isOpen && (
@@ -194,15 +214,15 @@ function Step({ planId, step }: { readonly planId: string; readonly step: Histor
               isShort
             />
           ) : (
-            <p className="quiet">{messages.notKept}</p>
+            <p className="quiet">{t('history.notKept')}</p>
           )}
           <div className="history-tools">
             <Link className="tool" to={`?view=compare&before=revision:${revision}&after=now`}>
-              <Icon name="transfer" /> {messages.compareWithNow}
+              <Icon name="transfer" /> {t('history.compareWithNow')}
             </Link>
             {session.mayChange && (
               <button type="button" className="tool" onClick={() => setGoingBack(true)}>
-                <Icon name="undo" /> {messages.goBackTo}
+                <Icon name="undo" /> {t('history.goBackTo')}
               </button>
             )}
           </div>
@@ -212,7 +232,7 @@ function Step({ planId, step }: { readonly planId: string; readonly step: Histor
         <GoBackDialog
           planId={planId}
           to={moment}
-          what={messages.stepOf(label)}
+          what={t('history.stepOf', { label })}
           rows={null}
           names={[]}
           onClose={() => setGoingBack(false)}

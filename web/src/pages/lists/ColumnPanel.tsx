@@ -18,7 +18,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
@@ -76,9 +76,9 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
   const others = columns.filter((each) => each.id !== column.id && ['figure', 'rule', 'entries'].includes(each.kind));
   const choice = (field: 'estimated' | 'actual') => (
     <label className="panel-field">
-      <span>{messages[field]}</span>
+      <span>{t(`lists.${field}`)}</span>
       <Select wide value={column[field] ?? ''} onChange={(event) => set({ [field]: event.target.value || null })}>
-        <option value="">{messages.choose}</option>
+        <option value="">{t('lists.choose')}</option>
         {others.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
@@ -98,9 +98,9 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
   return (
     <SidePanel title={column.name} onClose={onClose}>
       <label className="panel-field">
-        <span>{messages.columnName}</span>
+        <span>{t('lists.columnName')}</span>
         <CommitField
-          label={messages.columnName}
+          label={t('lists.columnName')}
           language={planOf(document).locale}
           shown={column.name}
           entry={column.name}
@@ -110,11 +110,11 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
         />
       </label>
       <label className="panel-field">
-        <span>{messages.holds}</span>
+        <span>{t('lists.holds')}</span>
         <Select wide value={kind} onChange={(event) => setKind(event.target.value as ColumnKind)}>
           {COLUMN_KINDS.map((each) => (
             <option key={each} value={each}>
-              {messages.kinds[each]}
+              {t(`lists.kinds.${each}`)}
             </option>
           ))}
         </Select>
@@ -122,16 +122,16 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
       {wanted !== null && (
         <p className="give-way">
           <button type="button" className="btn btn-sm btn-primary" onClick={giveWay}>
-            {messages.giveWay(entries)}
+            {t('lists.giveWay', { count: entries })}
           </button>{' '}
           <button type="button" className="btn btn-sm btn-link" onClick={() => setWanted(null)}>
-            {messages.leaveRule}
+            {t('lists.leaveRule')}
           </button>
         </p>
       )}
       {(column.kind === 'figure' || column.kind === 'rule') && (
         <label className="panel-field">
-          <span>{messages.unit}</span>
+          <span>{t('lists.unit')}</span>
           <Select
             wide
             value={column.unit}
@@ -159,13 +159,13 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
       )}
       {hasFigures(column) && column.kind !== 'status' && column.kind !== 'yesNo' && (
         <label className="panel-field">
-          <span>{messages.decimals}</span>
+          <span>{t('lists.decimals')}</span>
           <Select
             wide
             value={column.decimals ?? ''}
             onChange={({ target: { value } }) => set({ decimals: value === '' ? null : Number(value) })}
           >
-            <option value="">{messages.asUsual}</option>
+            <option value="">{t('lists.asUsual')}</option>
             {[0, 1, 2, 3, 4, 5, 6].map((decimals) => (
               <option key={decimals} value={decimals}>
                 {decimals}
@@ -175,28 +175,28 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
         </label>
       )}
       <fieldset className="panel-checks">
-        <legend>{messages.underIt}</legend>
+        <legend>{t('lists.underIt')}</legend>
         {SUMMARIES.filter(
           (summary) => summary === 'count' || (hasFigures(column) && (column.kind !== 'status' || summary === 'total')),
         ).map((summary) => (
           <Form.Check
             key={summary}
             id={`column-${summary}`}
-            label={messages.summaries[summary]}
+            label={t(`lists.summaries.${summary}`)}
             checked={column[summary]}
             onChange={(event) => set({ [summary]: event.target.checked })}
           />
         ))}
       </fieldset>
       <fieldset className="panel-checks">
-        {(column.kind === 'choice' || column.kind === 'text') && check('groups', messages.groupsItems)}
-        {isTyped(column) && check('locked', messages.lockColumn)}
-        {check('hidden', messages.hideColumn)}
+        {(column.kind === 'choice' || column.kind === 'text') && check('groups', t('lists.groupsItems'))}
+        {isTyped(column) && check('locked', t('lists.lockColumn'))}
+        {check('hidden', t('lists.hideColumn'))}
       </fieldset>
       {hasFigures(column) && column.kind !== 'yesNo' && <Thresholds column={column} />}
       <div className="panel-tools">
         <button type="button" className="tool" disabled={at === 0} onClick={() => move(columns[at - 1]!.id)}>
-          <Icon name="left" /> {messages.moveLeft}
+          <Icon name="left" /> {t('lists.moveLeft')}
         </button>
         <button
           type="button"
@@ -204,23 +204,28 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
           disabled={at === columns.length - 1}
           onClick={() => move(columns[at + 2]?.id ?? null)}
         >
-          {messages.moveRight} <Icon name="right" />
+          {t('lists.moveRight')} <Icon name="right" />
         </button>
         <button type="button" className="tool" onClick={() => widen(30)}>
-          {messages.wider}
+          {t('lists.wider')}
         </button>
         <button type="button" className="tool" onClick={() => widen(-30)}>
-          {messages.narrower}
+          {t('lists.narrower')}
         </button>
         <button
           type="button"
           className="tool"
           onClick={() => {
-            if (send({ kind: 'listColumn.delete', column: column.id }, messages.columnDeleted(column.name)) === null)
+            if (
+              send(
+                { kind: 'listColumn.delete', column: column.id },
+                t('lists.columnDeleted', { name: column.name }),
+              ) === null
+            )
               onClose();
           }}
         >
-          <Icon name="delete" /> {messages.deleteColumn}
+          <Icon name="delete" /> {t('lists.deleteColumn')}
         </button>
       </div>
       <HiddenColumns columns={columns} onColumn={onColumn} />
@@ -238,16 +243,16 @@ function Exceptions({ column, onItem }: { readonly column: ListColumnRow; readon
   const takeBack = (which: readonly string[]) =>
     send(
       { kind: 'listCells.set', cells: which.map((item) => ({ item, column: column.id, value: null })) },
-      messages.ruleHoldsAgain,
+      t('lists.ruleHoldsAgain'),
     );
   return (
     <div className="column-exceptions">
       <p>
-        <span className="exception-mark" aria-hidden="true" /> {messages.exceptions(items.length)}
+        <span className="exception-mark" aria-hidden="true" /> {t('lists.exceptions', { count: items.length })}
       </p>
       <ul>
         {items.map((item) => {
-          const title = titleOfItem(document, item) || messages.thisItem;
+          const title = titleOfItem(document, item) || t('lists.thisItem');
           return (
             <li key={item.id}>
               <button type="button" className="jump" onClick={() => onItem(item.id)}>
@@ -258,7 +263,7 @@ function Exceptions({ column, onItem }: { readonly column: ListColumnRow; readon
                 <ToolbarButton
                   isBare
                   icon="undo"
-                  words={messages.takeBackFor(title)}
+                  words={t('lists.takeBackFor', { title })}
                   onClick={() => takeBack([item.id])}
                 />
               )}
@@ -267,7 +272,7 @@ function Exceptions({ column, onItem }: { readonly column: ListColumnRow; readon
         })}
       </ul>
       {!column.locked && items.length > 1 && (
-        <ToolbarButton icon="undo" words={messages.takeBackAll} onClick={() => takeBack(items.map(({ id }) => id))} />
+        <ToolbarButton icon="undo" words={t('lists.takeBackAll')} onClick={() => takeBack(items.map(({ id }) => id))} />
       )}
     </div>
   );
@@ -286,7 +291,7 @@ function HiddenColumns({
   if (hidden.length === 0) return null;
   return (
     <div className="hidden-columns">
-      <p>{messages.hiddenColumns(hidden.length)}</p>
+      <p>{t('lists.hiddenColumns', { count: hidden.length })}</p>
       <ul>
         {hidden.map(({ id, name }) => (
           <li key={id}>
@@ -298,7 +303,7 @@ function HiddenColumns({
               className="tool"
               onClick={() => send({ kind: 'listColumn.set', column: id, settings: { hidden: false } })}
             >
-              {messages.show}
+              {t('lists.show')}
             </button>
           </li>
         ))}

@@ -18,7 +18,7 @@ import { useState } from 'react';
 import { FormulaInput } from '../../fields/formula/FormulaInput.tsx';
 import { RuleDoubts } from '../../fields/formula/RuleDoubts.tsx';
 import { completableInList } from '../../fields/formula/formulaField.ts';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 
@@ -33,7 +33,7 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
   const read = text.trim() === '' ? null : readRule(text);
   const problem = read !== null && typeof read !== 'string' ? read : null;
   const take = () => {
-    if (typeof read !== 'string') return setRefusal(problem?.message ?? messages.writeARule);
+    if (typeof read !== 'string') return setRefusal(problem?.message ?? t('lists.writeARule'));
     const unit = column.formula === null ? unitFrom(read) : null;
     const settings = { formula: read, ...(unit === null ? {} : { unit }) };
     setRefusal(send({ kind: 'listColumn.set', column: column.id, settings }, undefined, true)?.message ?? null);
@@ -50,10 +50,10 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
   };
   return (
     <div className="column-rule">
-      <span>{messages.rule}</span>
+      <span>{t('lists.rule')}</span>
       <FormulaInput
         value={text}
-        label={messages.ruleOf(column.name)}
+        label={t('lists.ruleOf', { column: column.name })}
         names={completableInList(document, column.list)}
         notation={notation}
         problem={problem}
@@ -71,10 +71,10 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
       {text !== shown && (
         <p>
           <button type="button" className="btn btn-sm btn-primary" onClick={take}>
-            {messages.takeRule}
+            {t('lists.takeRule')}
           </button>{' '}
           <button type="button" className="btn btn-sm btn-link" onClick={() => change(shown)}>
-            {messages.leaveRule}
+            {t('lists.leaveRule')}
           </button>
         </p>
       )}

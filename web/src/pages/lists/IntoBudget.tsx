@@ -5,7 +5,6 @@ import {
   freshName,
   hasFigures,
   inOrder,
-  monthInWords,
   outputKey,
   planOf,
   today,
@@ -19,7 +18,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
-import { messages } from '../../messages/lists.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -50,7 +49,7 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
   const draft = useDraft(
     `${planOf(document).id}:into-budget:${list.id}`,
     () => ({
-      name: freshName(document, messages.costsOf(list.name)),
+      name: freshName(document, t('lists.costsOf', { list: list.name })),
       group: groups.find(({ rhythm }) => rhythm === 'periodic')?.id ?? groups[0]?.id ?? '',
       column: likeliest(columns)?.id ?? '',
       how: (days.length > 0 ? 'byDay' : 'once') as How,
@@ -66,11 +65,15 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
 
   const place = () => {
     const of = columns.find(({ id }) => id === column);
-    if (!of) return setRefusal(messages.aColumnWithFiguresIsNeeded);
-    if (how === 'byDay' && day === '') return setRefusal(messages.aDayColumnIsNeeded);
+    if (!of) return setRefusal(t('lists.aColumnWithFiguresIsNeeded'));
+    if (how === 'byDay' && day === '') return setRefusal(t('lists.aDayColumnIsNeeded'));
     const total = `{${list.id}}.'${outputKey(of.id, how === 'byDay' ? day : null)}'`;
     const line = { id: newId(), name, unit: lineUnit(of), formula: formulaFor(total) };
-    const refused = send({ kind: 'lines.place', group, newGroup: null, lines: [line] }, messages.lineMade(name), true);
+    const refused = send(
+      { kind: 'lines.place', group, newGroup: null, lines: [line] },
+      t('lists.lineMade', { name }),
+      true,
+    );
     if (refused) return setRefusal(refused.message);
     draft.close();
     return undefined;
@@ -93,8 +96,8 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
   };
   return (
     <FormDialog
-      title={messages.intoTheBudget}
-      submit={messages.putIn}
+      title={t('lists.intoTheBudget')}
+      submit={t('lists.putIn')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -104,26 +107,26 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
       }}
     >
       <label>
-        <span className="form-label">{messages.newLine}</span>
+        <span className="form-label">{t('lists.newLine')}</span>
         <Form.Control size="sm" autoFocus value={name} onChange={(event) => put({ name: event.target.value })} />
       </label>
-      <OneOf label={messages.group} among={groups} value={group} onChange={(id) => put({ group: id })} />
-      <OneOf label={messages.columnToFollow} among={columns} value={column} onChange={(id) => put({ column: id })} />
+      <OneOf label={t('lists.group')} among={groups} value={group} onChange={(id) => put({ group: id })} />
+      <OneOf label={t('lists.columnToFollow')} among={columns} value={column} onChange={(id) => put({ column: id })} />
       <label>
-        <span className="form-label">{messages.how}</span>
+        <span className="form-label">{t('lists.how')}</span>
         <Select wide value={how} onChange={(event) => put({ how: event.target.value as How })}>
-          <option value="once">{messages.inOneMonth}</option>
-          <option value="spread">{messages.spreadOver}</option>
+          <option value="once">{t('lists.inOneMonth')}</option>
+          <option value="spread">{t('lists.spreadOver')}</option>
           <option value="byDay" disabled={days.length === 0}>
-            {messages.byDay}
+            {t('lists.byDay')}
           </option>
         </Select>
       </label>
       {how === 'byDay' ? (
-        <OneOf label={messages.dayColumn} among={days} value={day} onChange={(id) => put({ day: id })} />
+        <OneOf label={t('lists.dayColumn')} among={days} value={day} onChange={(id) => put({ day: id })} />
       ) : (
         <label>
-          <span className="form-label">{messages.inMonth}</span>
+          <span className="form-label">{t('lists.inMonth')}</span>
           <Select wide value={month} onChange={(event) => put({ month: event.target.value as Month })}>
             {calendar.months.map((each) => (
               <option key={each} value={each}>
@@ -135,7 +138,7 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
       )}
       {how === 'spread' && (
         <FigureField
-          label={messages.overMonths}
+          label={t('lists.overMonths')}
           unit="number"
           isNeeded
           value={count}

@@ -16,7 +16,7 @@ import {
 import { useMemo, useState } from 'react';
 import type { GridControl } from '../../grid/useGrid.tsx';
 import { placesIn } from '../../grid/selection.ts';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { FormulaView } from '../../parts/explanation/FormulaView.tsx';
 import { useListModel } from '../../parts/ledger/useListModel.ts';
 import { useShell } from '../../parts/plan/shell.ts';
@@ -77,13 +77,13 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
   };
   const whole: Explanation = { ...explanation, month: plan.firstMonth };
   return (
-    <section className="reckoning" aria-label={messages.explanation}>
+    <section className="reckoning" aria-label={t('lists.explanation')}>
       <div className="reckoning-what">
         <h3>{column.name}</h3>
         <p>{label}</p>
         <p className="reckoning-figure">
           {explanation.value === null ? (
-            <em>{messages.noFigure}</em>
+            <em>{t('lists.noFigure')}</em>
           ) : (
             writeWithUnit(explanation.value, explanation.unit, plan)
           )}
@@ -107,14 +107,14 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
         <Parts parts={explanation.parts} model={model} onJump={jump} place={place} />
         {users.length > 0 && (
           <p className="reckoning-dependents">
-            {messages.usedBy} {users.map(({ name }) => name.replace(`${list.name}.`, '')).join(', ')}
+            {t('lists.usedBy')} {users.map(({ name }) => name.replace(`${list.name}.`, '')).join(', ')}
           </p>
         )}
       </div>
       <div className="reckoning-tools">
         {column.kind === 'rule' && (
           <button type="button" className="tool" onClick={() => onColumn(column.id)}>
-            <Icon name="rule" /> {messages.changeTheRule}
+            <Icon name="rule" /> {t('lists.changeTheRule')}
           </button>
         )}
         {explanation.source === 'exception' && (
@@ -123,7 +123,7 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
             className="tool"
             onClick={() => send({ kind: 'listCells.set', cells: [{ item, column: column.id, value: null }] })}
           >
-            <Icon name="undo" /> {messages.departsTakeBack}
+            <Icon name="undo" /> {t('lists.departsTakeBack')}
           </button>
         )}
       </div>
@@ -161,9 +161,9 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
               {part.subtracted && '− '}
               <span>{part.label}</span>
               {part.period !== null && document.listColumns.has(part.id) && part.period !== place && (
-                <small>{messages.rowAt(part.period + 1)}</small>
+                <small>{t('lists.rowAt', { row: part.period + 1 })}</small>
               )}
-              <strong>{part.value === null ? messages.nothing : writeFigure(part.value, part.unit, plan)}</strong>
+              <strong>{part.value === null ? t('lists.nothing') : writeFigure(part.value, part.unit, plan)}</strong>
             </button>
             {inner && opened === key && (
               <div className="reckoning-inner">
@@ -205,23 +205,23 @@ function SelectedFigures({ list, control, rows, columns }: ListFootProps) {
   const sum = values.reduce((total, value) => total + value, 0);
   const write = (value: number) => writeWithUnit(value, unit!, plan);
   return (
-    <section className="reckoning selection-panel" aria-label={messages.selected}>
+    <section className="reckoning selection-panel" aria-label={t('lists.selected')}>
       <div className="reckoning-what">
-        <h3>{messages.figures(values.length)}</h3>
+        <h3>{t('lists.figures', { count: values.length })}</h3>
         <p>{nameOf(document, list.id)}</p>
       </div>
       {units.size === 1 && (
         <dl className="selection-summary">
           <div>
-            <dt>{messages.sum}</dt>
+            <dt>{t('lists.sum')}</dt>
             <dd>{write(sum)}</dd>
           </div>
           <div>
-            <dt>{messages.average}</dt>
+            <dt>{t('lists.average')}</dt>
             <dd>{write(sum / values.length)}</dd>
           </div>
           <div>
-            <dt>{messages.count}</dt>
+            <dt>{t('lists.count')}</dt>
             <dd>{values.length}</dd>
           </div>
         </dl>

@@ -1,6 +1,6 @@
 import { columnsOf, freshTitle, hasFigures, type ListRow } from '@haushalt/core';
 import { useMemo, useState } from 'react';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { DrawingFields } from '../../parts/charts/DrawingFields.tsx';
 import { listPicture, type ListDrawing } from '../../parts/charts/listPicture.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
@@ -42,19 +42,19 @@ export function ListPicture({ list, onClose }: { readonly list: ListRow; readonl
     } as const;
     const mark = form === 'along' ? 'line' : 'bars';
     const series = drawing.columns.map((of) => ({ of, mark, scenario: null, projectedFrom: null }) as const);
-    send({ kind: 'chart.set', id: newId(), settings, series }, messages.chartKept(name));
+    send({ kind: 'chart.set', id: newId(), settings, series }, t('lists.chartKept', { name }));
   };
   return (
-    <SidePanel title={messages.picture} onClose={onClose}>
+    <SidePanel title={t('lists.picture')} onClose={onClose}>
       <DrawingFields list={list} drawing={drawing} onChange={setDrawing} />
       {drawing.columns.length === 0 ? (
-        <p className="quiet">{messages.nothingIsDrawn}</p>
+        <p className="quiet">{t('lists.nothingIsDrawn')}</p>
       ) : (
         <>
           <PictureView picture={picture} height={300} />
           <p>
             <button type="button" className="btn btn-sm btn-outline-secondary" onClick={keep}>
-              {messages.keepAsChart}
+              {t('lists.keepAsChart')}
             </button>
           </p>
         </>

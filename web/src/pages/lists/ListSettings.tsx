@@ -1,8 +1,8 @@
-import { listsOf, monthInWords, planOf, type Command, type ListRow, type Month } from '@haushalt/core';
+import { listsOf, planOf, type Command, type ListRow, type Month } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/lists.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { spelledIn } from '../../parts/plan/useSpelling.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { newId } from '../../plan-session/api.ts';
@@ -36,8 +36,8 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
   const [refusal, setRefusal] = useState<string | null>(null);
   return (
     <FormDialog
-      title={messages.settings}
-      submit={messages.save}
+      title={t('lists.settings')}
+      submit={t('lists.save')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -51,7 +51,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
     >
       <ListActions list={list} onOther={onOther} onDone={draft.close} onRefused={setRefusal} />
       <label className="wide">
-        <span className="form-label">{messages.nameOfTheList}</span>
+        <span className="form-label">{t('lists.nameOfTheList')}</span>
         <Form.Control
           size="sm"
           autoFocus
@@ -61,7 +61,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
         />
       </label>
       <label className="wide">
-        <span className="form-label">{messages.month}</span>
+        <span className="form-label">{t('lists.month')}</span>
         <Select wide value={month} onChange={(event) => draft.put({ month: event.target.value })}>
           {model.calendar.months.map((each, at) => (
             <option key={each} value={at === 0 ? '' : each}>
@@ -71,7 +71,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
         </Select>
       </label>
       <label className="wide">
-        <span className="form-label">{messages.note}</span>
+        <span className="form-label">{t('lists.note')}</span>
         <Form.Control
           size="sm"
           as="textarea"
@@ -111,19 +111,19 @@ function ListActions({ list, onOther, onDone, onRefused }: ListActionsProps) {
   };
   const move = (to: number) => carryOut({ kind: 'list.move', list: list.id, before: lists[to]?.id ?? null });
   const remove = () => {
-    if (carryOut({ kind: 'list.delete', list: list.id }, messages.listDeleted(list.name))) onDone();
+    if (carryOut({ kind: 'list.delete', list: list.id }, t('lists.listDeleted', { name: list.name }))) onDone();
   };
   return (
     <div className="list-all-of-it wide">
-      <ToolbarButton icon="copy" words={messages.duplicate} onClick={duplicate} />
-      <ToolbarButton icon="up" words={messages.earlier} isDisabled={at === 0} onClick={() => move(at - 1)} />
+      <ToolbarButton icon="copy" words={t('lists.duplicate')} onClick={duplicate} />
+      <ToolbarButton icon="up" words={t('lists.earlier')} isDisabled={at === 0} onClick={() => move(at - 1)} />
       <ToolbarButton
         icon="down"
-        words={messages.later}
+        words={t('lists.later')}
         isDisabled={at === lists.length - 1}
         onClick={() => move(at + 2)}
       />
-      <ToolbarButton icon="delete" words={messages.deleteList} onClick={remove} />
+      <ToolbarButton icon="delete" words={t('lists.deleteList')} onClick={remove} />
     </div>
   );
 }

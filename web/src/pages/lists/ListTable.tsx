@@ -13,7 +13,7 @@ import { Select } from '../../fields/Select.tsx';
 import { Grid } from '../../grid/Grid.tsx';
 import { textInCell } from '../../grid/types.ts';
 import { useGrid, type GridControl } from '../../grid/useGrid.tsx';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { useListModel, useWithEntries } from '../../parts/ledger/useListModel.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -162,8 +162,8 @@ export function ListTable({
           size="sm"
           type="search"
           className="list-find"
-          aria-label={messages.find}
-          placeholder={messages.find}
+          aria-label={t('lists.find')}
+          placeholder={t('lists.find')}
           value={view.find}
           onChange={(event) => setView((now) => ({ ...now, find: event.target.value }))}
         />
@@ -176,20 +176,20 @@ export function ListTable({
               setView((now) => ({ ...now, filter: value === EVERYTHING ? null : { column: column.id, value } }))
             }
           >
-            <option value={EVERYTHING}>{messages.allOf(column.name)}</option>
+            <option value={EVERYTHING}>{t('lists.allOf', { column: column.name })}</option>
             {choicesOf(column).map((option) => (
               <option key={option} value={option}>
                 {option}
               </option>
             ))}
-            <option value="">{messages.without(column.name)}</option>
+            <option value="">{t('lists.without', { column: column.name })}</option>
           </Select>
         ))}
         {view.sort && (
           <span className="list-order">
-            {messages.sortedBy(all.find(({ id }) => id === view.sort?.column)?.name ?? '')}
+            {t('lists.sortedBy', { column: all.find(({ id }) => id === view.sort?.column)?.name ?? '' })}
             <button type="button" className="tool" onClick={() => setView((now) => ({ ...now, sort: null }))}>
-              {messages.inOrder}
+              {t('lists.inOrder')}
             </button>
             {isWhole && (
               <button
@@ -197,50 +197,53 @@ export function ListTable({
                 className="tool"
                 onClick={() => {
                   const items = shown.map((place) => figures.items[place]!);
-                  send({ kind: 'listItems.order', list: list.id, items }, messages.orderKept);
+                  send({ kind: 'listItems.order', list: list.id, items }, t('lists.orderKept'));
                   setView((now) => ({ ...now, sort: null }));
                 }}
               >
-                {messages.keepOrder}
+                {t('lists.keepOrder')}
               </button>
             )}
           </span>
         )}
         <output className="quiet">
           {isWhole
-            ? messages.items(figures.items.length, writeCount(figures.items.length, plan.locale))
+            ? t('lists.items', { count: figures.items.length, written: writeCount(figures.items.length, plan.locale) })
             : shown.length === 0
-              ? messages.nothingFound
-              : messages.shownOf(writeCount(shown.length, plan.locale), writeCount(figures.items.length, plan.locale))}
+              ? t('lists.nothingFound')
+              : t('lists.shownOf', {
+                  shown: writeCount(shown.length, plan.locale),
+                  all: writeCount(figures.items.length, plan.locale),
+                })}
         </output>
         <span className="list-deeds">
-          <ToolbarButton icon="add" words={messages.insert} title={messages.insertTitle} onClick={actions.insert} />
+          <ToolbarButton icon="add" words={t('lists.insert')} title={t('lists.insertTitle')} onClick={actions.insert} />
           <ToolbarButton
             isBare
             icon="copy"
-            words={messages.duplicate}
-            title={messages.duplicateTitle}
+            words={t('lists.duplicate')}
+            title={t('lists.duplicateTitle')}
             onClick={actions.duplicate}
           />
           <ToolbarButton
             isBare
             icon="up"
-            words={messages.moveUp}
+            words={t('lists.moveUp')}
             isDisabled={!inOrder}
             onClick={() => actions.move(-1)}
           />
           <ToolbarButton
             isBare
             icon="down"
-            words={messages.moveDown}
+            words={t('lists.moveDown')}
             isDisabled={!inOrder}
             onClick={() => actions.move(1)}
           />
           <ToolbarButton
             isBare
             icon="delete"
-            words={messages.remove}
-            title={messages.removeTitle}
+            words={t('lists.remove')}
+            title={t('lists.removeTitle')}
             onClick={actions.remove}
           />
         </span>
@@ -249,10 +252,10 @@ export function ListTable({
         <div className="list-main">
           {columns.length === 0 ? (
             <div className="empty-state">
-              <p>{all.length === 0 ? messages.noColumnsYet : messages.allColumnsAreHidden}</p>
+              <p>{all.length === 0 ? t('lists.noColumnsYet') : t('lists.allColumnsAreHidden')}</p>
               <p>
                 <button type="button" className="btn btn-primary" onClick={onNewColumn}>
-                  {messages.newColumn}
+                  {t('lists.newColumn')}
                 </button>
               </p>
             </div>
@@ -303,8 +306,8 @@ function Heading({ column, view, onOpen, onSort }: HeadingProps) {
       <button
         type="button"
         className={`list-heading-sort ${sorted === null ? '' : 'is-sorted'}`}
-        aria-label={messages.sortedBy(column.name)}
-        title={messages.sortedBy(column.name)}
+        aria-label={t('lists.sortedBy', { column: column.name })}
+        title={t('lists.sortedBy', { column: column.name })}
         onClick={() => onSort(column.id)}
       >
         <Icon name={sorted ?? 'sort'} />

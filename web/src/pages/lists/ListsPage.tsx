@@ -2,11 +2,11 @@ import { listsOf, now, planOf, type ListRow } from '@haushalt/core';
 import { useCallback, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { TrialStrip } from '../../parts/trial/TrialStrip.tsx';
 import { trialFromNow, type Trial } from '../../parts/trial/trial.ts';
-import { messages as trialMessages } from '../../messages/trial.ts';
+
 import { Icon } from '../../ui/Icon.tsx';
 import { ToolbarButton } from '../../ui/ToolbarButton.tsx';
 import { ColumnPanel } from './ColumnPanel.tsx';
@@ -72,17 +72,17 @@ export function ListsPage() {
     return (
       <div className="lists">
         <div className="page-head">
-          <h2>{messages.lists}</h2>
+          <h2>{t('lists.lists')}</h2>
         </div>
         <div className="empty-state">
-          <h3>{messages.thereAreNoListsYet}</h3>
-          <p>{messages.whatListsAreFor}</p>
+          <h3>{t('lists.thereAreNoListsYet')}</h3>
+          <p>{t('lists.whatListsAreFor')}</p>
           <p>
             <button type="button" className="btn btn-primary" onClick={() => setDialog('new')}>
-              {messages.newList}
+              {t('lists.newList')}
             </button>{' '}
             <button type="button" className="btn btn-outline-secondary" onClick={() => setDialog('paste')}>
-              {messages.paste}
+              {t('lists.paste')}
             </button>
           </p>
         </div>
@@ -95,10 +95,10 @@ export function ListsPage() {
   return (
     <div className={`lists ${trial ? 'is-trying' : ''}`}>
       <div className="page-head">
-        <h2>{messages.lists}</h2>
+        <h2>{t('lists.lists')}</h2>
         <Select
           className="list-choice"
-          aria-label={messages.listShown}
+          aria-label={t('lists.listShown')}
           value={list.id}
           onChange={(event) => open(event.target.value)}
         >
@@ -109,46 +109,46 @@ export function ListsPage() {
           ))}
         </Select>
         <button type="button" className="tool tool-near" onClick={() => setDialog('new')}>
-          <Icon name="add" /> {messages.newList}
+          <Icon name="add" /> {t('lists.newList')}
         </button>
         <span className="page-head-end">
           <ToolbarButton
             icon="add"
-            words={messages.addColumn}
+            words={t('lists.addColumn')}
             isOn={panel?.kind === 'newColumn'}
             onClick={() => toggle('newColumn')}
           />
           <ToolbarButton
             icon="rule"
-            words={messages.rules}
-            title={messages.rulesTitle}
+            words={t('lists.rules')}
+            title={t('lists.rulesTitle')}
             isOn={rules}
             onClick={() => setRules(!rules)}
           />
           <ToolbarButton
             icon="trial"
-            words={trialMessages.trySomething}
-            title={trialMessages.trySomethingTitle}
+            words={t('trial.trySomething')}
+            title={t('trial.trySomethingTitle')}
             isOn={trial !== null}
             onClick={toggleTrial}
           />
           <ToolbarButton
             icon="chart"
-            words={messages.picture}
-            title={messages.pictureTitle}
+            words={t('lists.picture')}
+            title={t('lists.pictureTitle')}
             isOn={panel?.kind === 'picture'}
             onClick={() => toggle('picture')}
           />
           <ToolbarButton
             icon="budget"
-            words={messages.intoTheBudget}
-            title={messages.intoTheBudgetTitle}
+            words={t('lists.intoTheBudget')}
+            title={t('lists.intoTheBudgetTitle')}
             onClick={() => setDialog('budget')}
           />
-          <a className="tool" href={`/api/plans/${planId}/lists/${list.id}.csv`} download title={messages.csvTitle}>
-            <Icon name="saveFile" /> {messages.csv}
+          <a className="tool" href={`/api/plans/${planId}/lists/${list.id}.csv`} download title={t('lists.csvTitle')}>
+            <Icon name="saveFile" /> {t('lists.csv')}
           </a>
-          <ToolbarButton icon="settings" words={messages.settings} onClick={() => setDialog('settings')} />
+          <ToolbarButton icon="settings" words={t('lists.settings')} onClick={() => setDialog('settings')} />
         </span>
       </div>
       {trial && <TrialStrip trial={trial} onTrial={setTrial} />}

@@ -11,7 +11,7 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -40,22 +40,22 @@ export function NewColumn({ list, onMade, onClose }: NewColumnProps) {
       onMade(id);
   };
   const addKind = (kind: ColumnKind) => {
-    if (kind !== 'status') return add({ kind }, messages.kinds[kind]);
+    if (kind !== 'status') return add({ kind }, t(`lists.kinds.${kind}`));
     const [estimated, actual] = figures.slice(-2);
     return add(
       { kind, estimated: estimated?.id ?? null, actual: actual?.id ?? null, total: true, count: true },
-      messages.kinds.status,
+      t('lists.kinds.status'),
     );
   };
   const unit = chosen && (unitOfColumn(document, chosen) as ListColumnRow['unit']);
   return (
-    <SidePanel title={messages.newColumn} onClose={onClose}>
+    <SidePanel title={t('lists.newColumn')} onClose={onClose}>
       <ul className="column-kinds">
         {COLUMN_KINDS.map((kind) => (
           <KindOfColumn
             key={kind}
-            name={messages.kinds[kind]}
-            about={messages.kindAbout[kind]}
+            name={t(`lists.kinds.${kind}`)}
+            about={t(`lists.kindAbout.${kind}`)}
             onChoose={() => addKind(kind)}
           />
         ))}
@@ -63,7 +63,7 @@ export function NewColumn({ list, onMade, onClose }: NewColumnProps) {
       {chosen && unit && (
         <>
           <label className="panel-field">
-            <span>{messages.readyMadeFrom}</span>
+            <span>{t('lists.readyMadeFrom')}</span>
             <Select wide value={chosen.id} onChange={(event) => setOf(event.target.value)}>
               {figures.map(({ id, name }) => (
                 <option key={id} value={id}>
@@ -103,13 +103,13 @@ function KindOfColumn({ name, about, onChoose }: KindOfColumnProps) {
 /** Columns that follow from one other, with the rule they have. */
 function readyMadeOf(id: string, unit: ListColumnRow['unit']): [name: string, about: string, settings: Settings][] {
   return [
-    [messages.runningTotal, messages.runningTotalAbout, { kind: 'rule', unit, formula: `running({${id}})` }],
+    [t('lists.runningTotal'), t('lists.runningTotalAbout'), { kind: 'rule', unit, formula: `running({${id}})` }],
     [
-      messages.shareOf,
-      messages.shareOfAbout,
+      t('lists.shareOf'),
+      t('lists.shareOfAbout'),
       { kind: 'rule', unit: 'percent', formula: `share({${id}})`, total: true },
     ],
-    [messages.rank, messages.rankAbout, { kind: 'rule', unit: 'number', decimals: 0, formula: `rank({${id}})` }],
+    [t('lists.rank'), t('lists.rankAbout'), { kind: 'rule', unit: 'number', decimals: 0, formula: `rank({${id}})` }],
   ];
 }
 

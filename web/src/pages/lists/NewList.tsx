@@ -1,7 +1,7 @@
 import { READY_MADE, freshName, readyMadeList, type ReadyMadeList } from '@haushalt/core';
 import Modal from 'react-bootstrap/Modal';
 import { dialogKeys } from '../../ui/dialogKeys.ts';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -24,16 +24,16 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
         ? ({
             kind: 'list.add',
             id,
-            name: freshName(document, messages.newList),
+            name: freshName(document, t('lists.newList')),
             columns: [
-              { id: `${id}-c0`, settings: { name: messages.kinds.text, kind: 'text' } },
-              { id: `${id}-c1`, settings: { name: messages.kinds.figure, total: true } },
+              { id: `${id}-c0`, settings: { name: t('lists.kinds.text'), kind: 'text' } },
+              { id: `${id}-c1`, settings: { name: t('lists.kinds.figure'), total: true } },
             ],
             items: [],
             before: null,
           } as const)
         : readyMadeList(document, which, id);
-    if (send(command, messages.listMade(command.name))) return;
+    if (send(command, t('lists.listMade', { name: command.name }))) return;
     onMade(id);
     onClose();
   };
@@ -41,13 +41,13 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
     <Modal show animation={false} onHide={onClose} centered aria-labelledby="new-list-title" {...dialogKeys(onClose)}>
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="new-list-title">
-          {messages.newList}
+          {t('lists.newList')}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body className="list-beginnings">
         <button type="button" className="list-beginning" autoFocus onClick={() => make(null)}>
-          <strong>{messages.emptyList}</strong>
-          <span>{messages.emptyListAbout}</span>
+          <strong>{t('lists.emptyList')}</strong>
+          <span>{t('lists.emptyListAbout')}</span>
         </button>
         {(Object.keys(READY_MADE) as ReadyMadeList[]).map((which) => (
           <button key={which} type="button" className="list-beginning" onClick={() => make(which)}>
@@ -57,9 +57,9 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
         ))}
         <button type="button" className="list-beginning" onClick={onPaste}>
           <strong>
-            <Icon name="openFile" /> {messages.paste}
+            <Icon name="openFile" /> {t('lists.paste')}
           </strong>
-          <span>{messages.pasteAbout}</span>
+          <span>{t('lists.pasteAbout')}</span>
         </button>
       </Modal.Body>
     </Modal>

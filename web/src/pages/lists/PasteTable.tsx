@@ -17,7 +17,7 @@ import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -50,7 +50,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
   const { document } = useSessionState();
   const { id: planId, locale } = planOf(document);
   const send = useSend();
-  const initial = () => ({ text: '', name: freshName(document, messages.newList) });
+  const initial = () => ({ text: '', name: freshName(document, t('lists.newList')) });
   const draft = useDraft(`${planId}:pastedTable`, initial, onClose);
   const { text, name } = draft.given;
   const [corrected, setCorrected] = useState<TableReading | null>(null);
@@ -74,13 +74,13 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
   };
   const open = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > MAX_FILE) return setRefusal(messages.tooLarge(MAX_ITEMS, MAX_COLUMNS));
+    if (file.size > MAX_FILE) return setRefusal(t('lists.tooLarge', { rows: MAX_ITEMS, columns: MAX_COLUMNS }));
     begin(textOf(new Uint8Array(await file.arrayBuffer())));
-    draft.put({ name: freshName(document, file.name.replace(/\.[^.]*$/, '') || messages.newList) });
+    draft.put({ name: freshName(document, file.name.replace(/\.[^.]*$/, '') || t('lists.newList')) });
   };
   const take = () => {
-    if (rows.length === 0) return setRefusal(messages.pasteHere);
-    if (isTooLarge) return setRefusal(messages.tooLarge(MAX_ITEMS, MAX_COLUMNS));
+    if (rows.length === 0) return setRefusal(t('lists.pasteHere'));
+    if (isTooLarge) return setRefusal(t('lists.tooLarge', { rows: MAX_ITEMS, columns: MAX_COLUMNS }));
     const id = newId();
     const columns = reading.columns.map(({ name: columnName, kind, unit }, at) => ({
       id: `${id}-c${at}`,
@@ -90,7 +90,11 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
       id: `${id}-i${at}`,
       cells: values.flatMap((value, index) => (value === null ? [] : [{ column: columns[index]!.id, value }])),
     }));
-    const refused = send({ kind: 'list.add', id, name, columns, items, before: null }, messages.listMade(name), true);
+    const refused = send(
+      { kind: 'list.add', id, name, columns, items, before: null },
+      t('lists.listMade', { name }),
+      true,
+    );
     if (refused) return setRefusal(refused.message);
     onMade(id);
     draft.close();
@@ -99,8 +103,8 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
   const [wrong] = read.unreadable;
   return (
     <FormDialog
-      title={messages.paste}
-      submit={messages.takeTable}
+      title={t('lists.paste')}
+      submit={t('lists.takeTable')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -110,7 +114,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
       }}
     >
       <label className="wide">
-        <span className="form-label">{messages.pasteHere}</span>
+        <span className="form-label">{t('lists.pasteHere')}</span>
         <Form.Control
           as="textarea"
           size="sm"
@@ -122,7 +126,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
         />
       </label>
       <label className="wide">
-        <span className="form-label">{messages.orCsvFile}</span>
+        <span className="form-label">{t('lists.orCsvFile')}</span>
         <Form.Control
           type="file"
           size="sm"
@@ -133,11 +137,11 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
       {rows.length > 0 && (
         <>
           <label>
-            <span className="form-label">{messages.nameOfTheList}</span>
+            <span className="form-label">{t('lists.nameOfTheList')}</span>
             <Form.Control size="sm" value={name} onChange={(event) => draft.put({ name: event.target.value })} />
           </label>
           <label>
-            <span className="form-label">{messages.decimalSign}</span>
+            <span className="form-label">{t('lists.decimalSign')}</span>
             <Select
               wide
               value={reading.decimal}
@@ -145,14 +149,14 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
                 setCorrected(readingAs(rows, reading.hasHeadings, event.target.value as '.' | ',', dates))
               }
             >
-              <option value=".">{messages.point}</option>
-              <option value=",">{messages.comma}</option>
+              <option value=".">{t('lists.point')}</option>
+              <option value=",">{t('lists.comma')}</option>
             </Select>
           </label>
           <Form.Check
             className="wide"
             id="has-headings"
-            label={messages.firstRowNames}
+            label={t('lists.firstRowNames')}
             checked={reading.hasHeadings}
             onChange={(event) => setCorrected(readingAs(rows, event.target.checked, reading.decimal, dates))}
           />
@@ -164,13 +168,13 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
                     <th key={at} scope="col">
                       <Form.Control
                         size="sm"
-                        aria-label={messages.columnName}
+                        aria-label={t('lists.columnName')}
                         value={column.name}
                         maxLength={80}
                         onChange={(event) => put(at, { name: event.target.value })}
                       />
                       <Select
-                        aria-label={messages.holds}
+                        aria-label={t('lists.holds')}
                         value={column.kind === 'figure' ? `figure:${column.unit}` : column.kind}
                         onChange={({ target: { value } }) => {
                           const [kind, unit] = value.split(':') as [
@@ -189,7 +193,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
                               ))
                             : [
                                 <option key={kind} value={kind}>
-                                  {messages.kinds[kind]}
+                                  {t(`lists.kinds.${kind}`)}
                                 </option>,
                               ],
                         )}
@@ -218,12 +222,16 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
             </table>
           </div>
           <p className="wide quiet" aria-live="polite">
-            {messages.rowsAndColumns(writeCount(read.rows.length, locale), reading.columns.length)}{' '}
+            {t('lists.rowsAndColumns', { rows: writeCount(read.rows.length, locale), columns: reading.columns.length })}{' '}
             {wrong &&
-              messages.cannotBeRead(
-                read.unreadable.length,
-                messages.inRow(wrong.row, reading.columns[wrong.column]!.name, wrong.message),
-              )}
+              t('lists.cannotBeRead', {
+                count: read.unreadable.length,
+                place: t('lists.inRow', {
+                  row: wrong.row,
+                  column: reading.columns[wrong.column]!.name,
+                  message: wrong.message,
+                }),
+              })}
           </p>
         </>
       )}

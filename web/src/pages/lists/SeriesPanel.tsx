@@ -15,7 +15,7 @@ import { DateField } from '../../fields/CalendarField.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -53,8 +53,8 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
   const [until, setUntil] = useState<number | string>(isDays ? today() : 10);
   if (!column || (column.kind !== 'figure' && !isDays) || column.locked)
     return (
-      <SidePanel title={messages.series} onClose={onClose}>
-        <p>{messages.chooseAFigureOrDay}</p>
+      <SidePanel title={t('lists.series')} onClose={onClose}>
+        <p>{t('lists.chooseAFigureOrDay')}</p>
       </SidePanel>
     );
   const terms = (kind === 'figures' ? { kind, from: Number(from), step } : { kind, from: String(from), step: Math.round(step) || 1 }) as SeriesTerms; // prettier-ignore
@@ -69,7 +69,7 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
   const fill = () => {
     const cells = values.slice(0, items.length - at).map((value, index) => ({ item: items[at + index]!, column: column.id, value })); // prettier-ignore
     const rest = values.slice(cells.length).map((value) => ({ id: newId(), cells: [{ column: column.id, value }] }));
-    const done = messages.seriesFilled(values.length);
+    const done = t('lists.seriesFilled', { count: values.length });
     const refusal =
       rest.length > 0
         ? send({ kind: 'listItems.add', list: list.id, items: rest, before: null, cells }, done)
@@ -77,49 +77,49 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
     if (refusal === null) onClose();
   };
   return (
-    <SidePanel title={messages.seriesOf(column.name)} onClose={onClose}>
+    <SidePanel title={t('lists.seriesOf', { column: column.name })} onClose={onClose}>
       {isDays ? (
         <>
           <label className="panel-field">
-            <span>{messages.series}</span>
+            <span>{t('lists.series')}</span>
             <Select wide value={kind} onChange={(event) => setKind(event.target.value as SeriesTerms['kind'])}>
               {(['days', 'weekdays', 'months', 'monthEnds'] as const).map((each) => (
                 <option key={each} value={each}>
-                  {messages.seriesKinds[each]}
+                  {t(`lists.seriesKinds.${each}`)}
                 </option>
               ))}
             </Select>
           </label>
           <label className="panel-field">
-            <span>{messages.beginsWith}</span>
-            <DateField label={messages.beginsWith} value={String(from)} locale={plan.locale} onChange={setFrom} />
+            <span>{t('lists.beginsWith')}</span>
+            <DateField label={t('lists.beginsWith')} value={String(from)} locale={plan.locale} onChange={setFrom} />
           </label>
-          <FigureField label={messages.step} unit="number" isNeeded value={step} onChange={setStep} />
+          <FigureField label={t('lists.step')} unit="number" isNeeded value={step} onChange={setStep} />
         </>
       ) : (
         <>
           <FigureField
-            label={messages.beginsWith}
+            label={t('lists.beginsWith')}
             unit={column.unit}
             isNeeded
             value={Number(from)}
             onChange={setFrom}
           />
-          <FigureField label={messages.step} unit={column.unit} isNeeded value={step} onChange={setStep} />
+          <FigureField label={t('lists.step')} unit={column.unit} isNeeded value={step} onChange={setStep} />
         </>
       )}
       <Segments
-        label={messages.howMany}
+        label={t('lists.howMany')}
         value={end}
         options={[
-          { value: 'count', words: messages.soMany },
-          { value: 'until', words: messages.until },
+          { value: 'count', words: t('lists.soMany') },
+          { value: 'until', words: t('lists.until') },
         ]}
         onChange={setEnd}
       />
       {end === 'count' ? (
         <FigureField
-          label={messages.howMany}
+          label={t('lists.howMany')}
           unit="number"
           isNeeded
           value={count}
@@ -127,19 +127,21 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
         />
       ) : isDays ? (
         <label className="panel-field">
-          <span>{messages.until}</span>
-          <DateField label={messages.until} value={String(until)} locale={plan.locale} onChange={setUntil} />
+          <span>{t('lists.until')}</span>
+          <DateField label={t('lists.until')} value={String(until)} locale={plan.locale} onChange={setUntil} />
         </label>
       ) : (
-        <FigureField label={messages.until} unit={column.unit} isNeeded value={Number(until)} onChange={setUntil} />
+        <FigureField label={t('lists.until')} unit={column.unit} isNeeded value={Number(until)} onChange={setUntil} />
       )}
-      {replaced > 0 && <p className="entry-finding">{messages.replacesTyped(replaced)}</p>}
+      {replaced > 0 && <p className="entry-finding">{t('lists.replacesTyped', { count: replaced })}</p>}
       <p className="series-preview tabular">
-        {values.length === 0 ? messages.nothingToFill : messages.preview(shown.join(', '), values.length)}
+        {values.length === 0
+          ? t('lists.nothingToFill')
+          : t('lists.preview', { values: shown.join(', '), count: values.length })}
       </p>
       <p>
         <button type="button" className="btn btn-sm btn-primary" disabled={values.length === 0} onClick={fill}>
-          {messages.fill}
+          {t('lists.fill')}
         </button>
       </p>
     </SidePanel>

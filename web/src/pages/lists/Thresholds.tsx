@@ -12,7 +12,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { HIGHLIGHT_ICONS } from '../../parts/plan/highlightMarks.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -37,7 +37,7 @@ export function Thresholds({ column }: { readonly column: ListColumnRow }) {
   const [refusal, setRefusal] = useState<string | null>(null);
   const write = (figure: number | null) => (figure === null ? '' : writeFigure(figure, unit, plan));
   const limits = ({ when: condition, low: least, high: most }: HighlightRow) =>
-    `${messages.when[condition]} ${[least, most]
+    `${t(`lists.when.${condition}`)} ${[least, most]
       .filter((each) => each !== null)
       .map(write)
       .join('–')}`;
@@ -49,15 +49,16 @@ export function Thresholds({ column }: { readonly column: ListColumnRow }) {
   };
   return (
     <fieldset className="panel-checks thresholds">
-      <legend>{messages.thresholds}</legend>
+      <legend>{t('lists.thresholds')}</legend>
       {highlightsOf(document, column.id).map((row) => (
         <p key={row.id} className={`highlight-${row.tone}`}>
-          <Icon name={HIGHLIGHT_ICONS[row.tone]} /> {messages.thresholdInWords(row.word, limits(row))}
+          <Icon name={HIGHLIGHT_ICONS[row.tone]} />{' '}
+          {t('lists.thresholdInWords', { word: row.word, condition: limits(row) })}
           <button
             type="button"
             className="tool"
-            aria-label={messages.removeThreshold(row.word)}
-            title={messages.removeThreshold(row.word)}
+            aria-label={t('lists.removeThreshold', { word: row.word })}
+            title={t('lists.removeThreshold', { word: row.word })}
             onClick={() => send({ kind: 'highlight.delete', id: row.id })}
           >
             <Icon name="delete" />
@@ -67,18 +68,18 @@ export function Thresholds({ column }: { readonly column: ListColumnRow }) {
       {isOpen ? (
         <div className="threshold-form">
           <label className="panel-field">
-            <span>{messages.condition}</span>
+            <span>{t('lists.condition')}</span>
             <Select wide value={when} onChange={(event) => setWhen(event.target.value as When)}>
               {CONDITIONS.map((each) => (
                 <option key={each} value={each}>
-                  {messages.when[each]}
+                  {t(`lists.when.${each}`)}
                 </option>
               ))}
             </Select>
           </label>
           {when !== 'above' && (
             <FigureField
-              label={when === 'between' ? messages.from : messages.limit}
+              label={when === 'between' ? t('lists.from') : t('lists.limit')}
               unit={unit}
               value={low}
               onChange={setLow}
@@ -86,24 +87,24 @@ export function Thresholds({ column }: { readonly column: ListColumnRow }) {
           )}
           {when !== 'below' && (
             <FigureField
-              label={when === 'between' ? messages.upTo : messages.limit}
+              label={when === 'between' ? t('lists.upTo') : t('lists.limit')}
               unit={unit}
               value={high}
               onChange={setHigh}
             />
           )}
           <label className="panel-field">
-            <span>{messages.tone}</span>
+            <span>{t('lists.tone')}</span>
             <Select wide value={tone} onChange={(event) => setTone(event.target.value as Tone)}>
               {TONES.map((each) => (
                 <option key={each} value={each}>
-                  {messages.tones[each]}
+                  {t(`lists.tones.${each}`)}
                 </option>
               ))}
             </Select>
           </label>
           <label className="panel-field">
-            <span>{messages.word}</span>
+            <span>{t('lists.word')}</span>
             <Form.Control size="sm" value={word} maxLength={24} onChange={(event) => setWord(event.target.value)} />
           </label>
           {refusal && (
@@ -113,16 +114,16 @@ export function Thresholds({ column }: { readonly column: ListColumnRow }) {
           )}
           <p>
             <button type="button" className="btn btn-sm btn-primary" onClick={add}>
-              {messages.save}
+              {t('lists.save')}
             </button>{' '}
             <button type="button" className="btn btn-sm btn-link" onClick={() => setOpen(false)}>
-              {messages.leaveRule}
+              {t('lists.leaveRule')}
             </button>
           </p>
         </div>
       ) : (
         <button type="button" className="tool" onClick={() => setOpen(true)}>
-          <Icon name="add" /> {messages.addThreshold}
+          <Icon name="add" /> {t('lists.addThreshold')}
         </button>
       )}
     </fieldset>

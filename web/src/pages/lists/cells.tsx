@@ -26,7 +26,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { GridCell, GridColumn } from '../../grid/types.ts';
-import { messages } from '../../messages/lists.ts';
+import { t, wordsLocale } from '../../language/language.ts';
 import { HIGHLIGHT_ICONS } from '../../parts/plan/highlightMarks.ts';
 import { Icon, type IconName } from '../../ui/Icon.tsx';
 import type { ItemRow } from './rows.ts';
@@ -57,7 +57,7 @@ export function cellIn(row: ItemRow, { of }: ListGridColumn, shown: ListShown, i
     case 'item':
       return itemCell(row, of, shown);
     case 'new':
-      return { content: isFirst ? <span className="quiet">{messages.typeHere}</span> : '', parts: [isFirst] };
+      return { content: isFirst ? <span className="quiet">{t('lists.typeHere')}</span> : '', parts: [isFirst] };
     case 'group':
       if (!isFirst) return { content: '' };
       return {
@@ -103,7 +103,7 @@ function itemCell(
   if (rules && column.kind === 'rule') return { className: 'rule-text', content: ruleText(document, column, item) };
   if (code > BLANK) {
     const problem = model.problems.get(code);
-    const words = problem ? problemSentence(problem, document) : messages.noFigure;
+    const words = problem ? problemSentence(problem, document) : t('lists.noFigure');
     return {
       className,
       title: words,
@@ -122,14 +122,14 @@ function itemCell(
   const moved = movedBy(shown, column, item, value);
   const difference = moved === null ? null : writeDifference(moved, unitOfColumn(document, column), planOf(document));
   if (!highlight && !isException && difference === null) return { className, content: text };
-  const words = [highlight?.word, isException ? messages.exception : undefined].filter((each) => each !== undefined);
+  const words = [highlight?.word, isException ? t('lists.exception') : undefined].filter((each) => each !== undefined);
   return {
     className,
     title: words.join('. '),
     parts: [text, difference, ...words],
     content: (
       <>
-        {isException && <span className="visually-hidden">{messages.exception}: </span>}
+        {isException && <span className="visually-hidden">{t('lists.exception')}: </span>}
         {highlight && (
           <span className="highlight-mark">
             <Icon name={HIGHLIGHT_ICONS[highlight.tone]} />
@@ -160,7 +160,7 @@ function textCell(document: Document, item: string, column: ListColumnRow): Grid
   if (text === '') return { content: '' };
   if (column.kind !== 'date') return { content: <span className="item-text">{text}</span>, parts: [text], title: text };
   const { locale } = planOf(document);
-  return { className: 'tabular', content: dayFormat(locale).format(new Date(`${text}T00:00Z`)) };
+  return { className: 'tabular', content: dayFormat(wordsLocale(locale)).format(new Date(`${text}T00:00Z`)) };
 }
 
 const formats = new Map<string, Intl.DateTimeFormat>();
@@ -181,7 +181,7 @@ function statusCell(document: Document, column: ListColumnRow, difference: numbe
     parts: [status, amount],
     content: (
       <span className={`status-${status}`}>
-        <Icon name={STATUS_ICONS[status]} /> {messages.statuses[status]} <span className="tabular">{amount}</span>
+        <Icon name={STATUS_ICONS[status]} /> {t(`lists.statuses.${status}`)} <span className="tabular">{amount}</span>
       </span>
     ),
   };
@@ -190,7 +190,7 @@ function statusCell(document: Document, column: ListColumnRow, difference: numbe
 /** An item that has an estimate and has cost nothing yet is open. */
 function openCell({ estimated }: ListColumnRow, figures: ListFigures, place: number): GridCell {
   const isOpen = estimated !== null && figures.seriesOf(estimated)?.codeAt(place) === FINE;
-  return isOpen ? { className: 'status quiet', content: messages.open } : { content: '' };
+  return isOpen ? { className: 'status quiet', content: t('lists.open') } : { content: '' };
 }
 
 /** What some items come to in a column. */
@@ -208,7 +208,7 @@ function togetherCell(
   if (column.kind === 'status') {
     const { counts, difference, status } = statusOfItems(document, figures, column, places);
     if (status === null || difference === null) return { content: label };
-    const words = messages.statusCounts(counts.under, counts.on, counts.over);
+    const words = t('lists.statusCounts', { under: counts.under, on: counts.on, over: counts.over });
     if (summary !== 'total') return { className: 'status', content: words, title: words };
     return { ...statusCell(document, column, difference), title: words, className: 'status' };
   }

@@ -9,7 +9,7 @@ import {
   type ListColumnRow,
   type ListFigures,
 } from '@haushalt/core';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { textIn } from './texts.ts';
 
 /** What an item has in a column as it is copied: in full, so that pasted again it is the same. */
@@ -27,7 +27,7 @@ export function copiedText(
   }
   if (series.codeAt(place) !== FINE) return '';
   const value = series.valueAt(place);
-  if (column.kind === 'status') return messages.statuses[statusOf(document, column, value)];
-  if (column.kind === 'yesNo') return value === 0 ? messages.no : messages.yes;
+  if (column.kind === 'status') return t(`lists.statuses.${statusOf(document, column, value)}`);
+  if (column.kind === 'yesNo') return value === 0 ? t('lists.no') : t('lists.yes');
   return writeForEntry(value, unitOfColumn(document, column), locale);
 }

@@ -26,7 +26,7 @@ import {
 import { isCalculation, looksLikeFormula } from '../../fields/formula/entry.ts';
 import { TextEditor } from '../../grid/TextEditor.tsx';
 import type { ColumnEditing, EditorProps, Reading } from '../../grid/editing.ts';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { PlanSession } from '../../plan-session/session.ts';
 import type { ListGridColumn } from './cells.tsx';
@@ -40,10 +40,10 @@ export type CellValue = Omit<CommandOf<'listCells.set'>['cells'][number], 'item'
 export function listEditing(session: PlanSession): ColumnEditing<ItemRow, ListGridColumn> {
   return {
     readOnlyReason(row, { of }) {
-      if (row.kind !== 'item' && row.kind !== 'new') return messages.typeAboveTheTotals;
-      if (of.kind === 'status') return messages.aStatusFollows;
-      if (of.kind === 'entries') return messages.entriesFollow;
-      if (of.locked) return messages.isLocked(of.name);
+      if (row.kind !== 'item' && row.kind !== 'new') return t('lists.typeAboveTheTotals');
+      if (of.kind === 'status') return t('lists.aStatusFollows');
+      if (of.kind === 'entries') return t('lists.entriesFollow');
+      if (of.locked) return t('lists.isLocked', { column: of.name });
       return null;
     },
     begin: (row, { of }, asRule) => ({
@@ -76,7 +76,7 @@ function startingText(document: Document, item: string, column: ListColumnRow, a
     return column.kind === 'date' && text !== '' ? dayInFigures(text, locale) : text;
   }
   if (cell?.figure == null) return '';
-  if (column.kind === 'yesNo') return cell.figure === 0 ? messages.no : messages.yes;
+  if (column.kind === 'yesNo') return cell.figure === 0 ? t('lists.no') : t('lists.yes');
   return writeForEntry(cell.figure, unitOfColumn(document, column), locale);
 }
 
@@ -104,23 +104,25 @@ export function readCellText(model: PlanModel, column: ListColumnRow, typed: str
     }
     case 'yesNo': {
       const word = text.toLowerCase();
-      if (['y', '1', 'x', '✓', messages.yes].includes(word)) return taken(1);
-      return ['n', '0', '–', messages.no].includes(word) ? taken(0) : refused(messages.yesOrNoIsExpected);
+      if (['y', '1', 'x', '✓', t('lists.yes')].includes(word)) return taken(1);
+      return ['n', '0', '–', t('lists.no')].includes(word) ? taken(0) : refused(t('lists.yesOrNoIsExpected'));
     }
     case 'date': {
       const day = readDay(text, locale, today());
-      return day === null ? refused(messages.thisIsNoDay(text)) : taken(day);
+      return day === null ? refused(t('lists.thisIsNoDay', { text })) : taken(day);
     }
     case 'line': {
       const lines = [...document.lines.values()];
       const same = lines.filter(({ name }) => nameKey(name) === nameKey(text));
       const alike = same.length > 0 ? same : lines.filter(({ name }) => nameKey(name).startsWith(nameKey(text)));
       if (alike.length === 1) return taken(alike[0]!.id);
-      return refused(alike.length === 0 ? messages.noLineIsCalled(text) : messages.severalLinesAreCalled(text));
+      return refused(
+        alike.length === 0 ? t('lists.noLineIsCalled', { text }) : t('lists.severalLinesAreCalled', { text }),
+      );
     }
     case 'status':
     case 'entries':
-      return refused(messages.aStatusFollows);
+      return refused(t('lists.aStatusFollows'));
     default:
       return taken(text.replace(/\s+/g, ' '));
   }
@@ -134,7 +136,7 @@ function readRule(model: PlanModel, column: ListColumnRow, text: string): ReadCe
     const formula = toStored(text, namesInList(document, column.list), notation);
     if (column.kind === 'rule') return { ok: true, cell: { column: column.id, value: null, formula } };
     const { value } = model.evaluate(readStored(formula), '', 0);
-    if (value !== value) return refused(messages.noFigure);
+    if (value !== value) return refused(t('lists.noFigure'));
     return { ok: true, cell: { column: column.id, value: Number(value.toPrecision(15)) } };
   } catch (error) {
     if (!(error instanceof FormulaError)) throw error;
@@ -149,7 +151,7 @@ function CellEditor(props: EditorProps<ItemRow, ListGridColumn>) {
   return (
     <TextEditor
       {...props}
-      label={messages.columnOf(of.name, row.label)}
+      label={t('lists.columnOf', { column: of.name, item: row.label })}
       onward="down"
       {...(of.kind === 'text' ? { language: planOf(document).locale } : {})}
       suggestions={suggestionsFor(document, of)}
@@ -163,7 +165,7 @@ function suggestionsFor(document: Document, column: ListColumnRow): readonly str
     case 'choice':
       return choicesOf(column);
     case 'yesNo':
-      return [messages.yes, messages.no];
+      return [t('lists.yes'), t('lists.no')];
     case 'line':
       return groupsWithLines(document).flatMap(({ lines }) => lines.map(({ name }) => name));
     default:

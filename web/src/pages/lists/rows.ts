@@ -12,7 +12,7 @@ import {
   type ListFigures,
 } from '@haushalt/core';
 import type { GridRow } from '../../grid/types.ts';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 import { shownText, textIn } from './texts.ts';
 
 /** How a list is looked at: what is looked for, which items of a choice, and in which order. None of it changes the list. */
@@ -48,18 +48,25 @@ export function rowsOfList(
   const itemRow = (place: number): ItemRow => {
     const item = figures.items[place]!;
     const label = titleOfItem(document, { id: item, list, position: '' });
-    return { kind: 'item', key: item, item, place, className: 'line', label: label === '' ? messages.thisItem : label };
+    return {
+      kind: 'item',
+      key: item,
+      item,
+      place,
+      className: 'line',
+      label: label === '' ? t('lists.thisItem') : label,
+    };
   };
   const grouping = columns.find(({ groups }) => groups);
-  const last: ItemRow = { kind: 'new', key: newItem, className: 'line is-new', label: messages.newItem };
+  const last: ItemRow = { kind: 'new', key: newItem, className: 'line is-new', label: t('lists.newItem') };
   // While only some are shown, a new one would go out of sight at once.
   const end = view.find === '' && view.filter === null ? [last] : [];
   if (!grouping) return { rows: [...shown.map(itemRow), ...end], shown };
   const rows = groupsOf(document, grouping, figures, shown).flatMap(({ value, places }): ItemRow[] => {
     const isOpen = !view.collapsed.has(value);
-    const name = value === '' ? messages.without(grouping.name) : value;
+    const name = value === '' ? t('lists.without', { column: grouping.name }) : value;
     const heading: ItemRow = { kind: 'group', key: `group:${value}`, value, places, isOpen, className: 'group', label: name }; // prettier-ignore
-    const subtotal: ItemRow = { kind: 'subtotal', key: `subtotal:${value}`, value, places, className: 'subtotal', label: messages.subtotal(name) }; // prettier-ignore
+    const subtotal: ItemRow = { kind: 'subtotal', key: `subtotal:${value}`, value, places, className: 'subtotal', label: t('lists.subtotal', { name }) }; // prettier-ignore
     return isOpen ? [heading, ...places.map(itemRow), subtotal] : [heading];
   });
   return { rows: [...rows, ...end], shown };
@@ -74,7 +81,7 @@ export function summaryRows(columns: readonly ListColumnRow[], places: readonly 
     summary,
     places,
     className: summary === 'total' ? 'total' : 'line',
-    label: messages.summaries[summary],
+    label: t(`lists.summaries.${summary}`),
   }));
 }
 

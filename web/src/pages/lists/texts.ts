@@ -9,7 +9,7 @@ import {
   type ListColumnRow,
   type ListFigures,
 } from '@haushalt/core';
-import { messages } from '../../messages/lists.ts';
+import { t } from '../../language/language.ts';
 
 /** The text of an item in a column that holds no figures. */
 export function textIn(document: Document, item: string, column: ListColumnRow): string {
@@ -20,7 +20,7 @@ export function textIn(document: Document, item: string, column: ListColumnRow):
 
 /** A figure of a column as it is written there. */
 export function figureText(document: Document, column: ListColumnRow, value: number): string {
-  if (column.kind === 'yesNo') return value === 0 ? messages.no : messages.yes;
+  if (column.kind === 'yesNo') return value === 0 ? t('lists.no') : t('lists.yes');
   return writeWithDecimals(value, unitOfColumn(document, column), column.decimals, planOf(document));
 }
 
@@ -31,5 +31,5 @@ export function shownText(document: Document, figures: ListFigures, place: numbe
   if (series.codeAt(place) !== FINE) return '';
   const value = series.valueAt(place);
   const text = figureText(document, column, value);
-  return column.kind === 'status' ? `${messages.statuses[statusOf(document, column, value)]} ${text}` : text;
+  return column.kind === 'status' ? `${t(`lists.statuses.${statusOf(document, column, value)}`)} ${text}` : text;
 }

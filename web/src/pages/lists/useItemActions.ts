@@ -3,7 +3,8 @@ import { useLayoutEffect, useRef } from 'react';
 import { isTable, readTable } from '../../grid/clipboard.ts';
 import type { GridControl } from '../../grid/useGrid.tsx';
 import { placesIn, selectOne } from '../../grid/selection.ts';
-import { messages } from '../../messages/lists.ts';
+import { listOf } from '@haushalt/language';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -79,12 +80,13 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
 
   const remove = () => {
     const items = selectedItems();
-    if (items.length > 0) send({ kind: 'listItems.delete', list, items }, messages.itemsDeleted(items.length));
+    if (items.length > 0)
+      send({ kind: 'listItems.delete', list, items }, t('lists.itemsDeleted', { count: items.length }));
   };
 
   /** Moves the selected items past the one that is shown before or after them; within their group, where there are groups. */
   const move = (direction: 1 | -1) => {
-    if (!inOrder) return notices.say({ text: messages.itemsMoveInTheirOrder, tone: 'plain' });
+    if (!inOrder) return notices.say({ text: t('lists.itemsMoveInTheirOrder'), tone: 'plain' });
     const items = selectedItems();
     const at = rows.findIndex((row) => row.kind === 'item' && row.item === items[direction < 0 ? 0 : items.length - 1]);
     const past = rows[at + direction];
@@ -130,10 +132,10 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
   const paste = (text: string) => {
     const { model } = session.state;
     const { place, row } = control();
-    if (!row || (row.kind !== 'item' && row.kind !== 'new')) return notices.say({ text: messages.typeAboveTheTotals, tone: 'plain' }); // prettier-ignore
+    if (!row || (row.kind !== 'item' && row.kind !== 'new')) return notices.say({ text: t('lists.typeAboveTheTotals'), tone: 'plain' }); // prettier-ignore
     const table = isTable(text) ? readTable(text) : [[text.trim()]];
     const width = Math.max(...table.map((cells) => cells.length));
-    if (place.column + width > columns.length) return notices.say({ text: messages.thereAreTooFewColumns, tone: 'warning' }); // prettier-ignore
+    if (place.column + width > columns.length) return notices.say({ text: t('lists.thereAreTooFewColumns'), tone: 'warning' }); // prettier-ignore
     const targets = rows.slice(place.row).filter(({ kind }) => kind === 'item' || kind === 'new');
     const cells: ItemCell[] = [];
     const items: { id: string; cells: CellValue[] }[] = [];
@@ -147,7 +149,10 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
         if (!isTyped(of) && width > 1) continue;
         const read = readCellText(model, of, typed);
         if (!read.ok)
-          return notices.say({ text: messages.inRow(at + 1, of.name, read.refusal.message), tone: 'warning' });
+          return notices.say({
+            text: t('lists.inRow', { row: at + 1, column: of.name, message: read.refusal.message }),
+            tone: 'warning',
+          });
         values.push(read.cell);
       }
       const target = targets[at];
@@ -159,13 +164,14 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
         });
     }
     // What became of each column is said, with an Undo.
-    const done = messages.pasted(table.length, {
-      leftOut: leftOut.map(({ name }) => name),
-      exceptionsOf: width === 1 && over[0] && !isTyped(over[0]) ? over[0].name : null,
-    });
+    const done = pastedInWords(
+      table.length,
+      leftOut.map(({ name }) => name),
+      width === 1 && over[0] && !isTyped(over[0]) ? over[0].name : null,
+    );
     if (items.length > 0) send({ kind: 'listItems.add', list, items, before: null, cells }, done);
     else if (cells.length > 0) send({ kind: 'listCells.set', cells }, done);
-    else if (leftOut.length > 0) notices.say({ text: messages.nothingPasted(leftOut.map(({ name }) => name)), tone: 'warning' }); // prettier-ignore
+    else if (leftOut.length > 0) notices.say({ text: t('lists.nothingPasted', { names: listOf(leftOut.map(({ name }) => name), 'comma'), count: leftOut.length }), tone: 'warning' }); // prettier-ignore
   };
 
   return { insert, duplicate, remove, move, drop, clear, toggle, paste, selectedItems };
@@ -179,4 +185,11 @@ function cellsOf(document: Parameters<typeof cellOf>[0], list: string, item: str
     if (cell.formula !== null) return [{ column: column.id, value: null, formula: cell.formula }];
     return [{ column: column.id, value: hasFigures(column) ? cell.figure : (cell.line ?? cell.text) }];
   });
+}
+
+/** What became of pasted rows: columns left out, or a column whose figures are exceptions now. */
+function pastedInWords(rows: number, leftOut: readonly string[], exceptionsOf: string | null): string {
+  if (exceptionsOf !== null) return t('lists.pastedAsExceptions', { rows, column: exceptionsOf });
+  if (leftOut.length === 0) return t('lists.pasted', { rows });
+  return t('lists.pastedWithout', { rows, names: listOf(leftOut, 'comma'), count: leftOut.length });
 }

@@ -18,7 +18,7 @@ import { monthsFrom } from '../../parts/calculators/months.ts';
 import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/loans.ts';
+import { t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 interface ExtraPaymentsProps {
@@ -28,9 +28,9 @@ interface ExtraPaymentsProps {
 }
 
 const RHYTHMS = [
-  ['once', messages.onceIn],
-  ['yearly', messages.everyYearFrom],
-  ['monthly', messages.everyMonthFrom],
+  ['once', 'loan.onceIn'],
+  ['yearly', 'loan.everyYearFrom'],
+  ['monthly', 'loan.everyMonthFrom'],
 ] as const;
 
 /** What is paid on top of a loan's regular payments. */
@@ -58,37 +58,37 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
     });
   return (
     <>
-      <h3>{messages.extraPayments}</h3>
+      <h3>{t('loan.extraPayments')}</h3>
       {extras.map((extra, index) => (
         <div key={extra.id} className="part-row">
           <InputField
             input={inputs.find((input) => input.id === `${extra.id}:amount`)!}
-            label={messages.extraPayment(index + 1)}
+            label={t('loan.extraPayment', { index: index + 1 })}
             complaint={complaintOf(extra.id)}
             period={nearestPeriod(model.calendar, extra.from)}
           />
           <button
             type="button"
             className="tool"
-            aria-label={messages.takeAwayExtraPayment(index + 1)}
+            aria-label={t('loan.takeAwayExtraPayment', { index: index + 1 })}
             onClick={() => onCommand({ kind: 'loan.setExtra', id: extra.id, settings: null })}
           >
             <Icon name="delete" />
           </button>
           <span className="part-when">
             <Select
-              aria-label={messages.howOftenExtraPaymentIs(index + 1)}
+              aria-label={t('loan.howOftenExtraPaymentIs', { index: index + 1 })}
               value={extra.every}
               onChange={(event) => set(extra, { every: event.target.value as LoanExtraRow['every'] })}
             >
-              {RHYTHMS.map(([every, words]) => (
+              {RHYTHMS.map(([every, label]) => (
                 <option key={every} value={every}>
-                  {words}
+                  {t(label)}
                 </option>
               ))}
             </Select>
             <MonthField
-              label={messages.monthOfExtraPayment(index + 1)}
+              label={t('loan.monthOfExtraPayment', { index: index + 1 })}
               months={months}
               value={extra.from}
               locale={locale}
@@ -97,32 +97,32 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
             {extra.every !== 'once' && (
               <Select
                 className="month-select"
-                aria-label={messages.lastMonthOfExtraPayment(index + 1)}
+                aria-label={t('loan.lastMonthOfExtraPayment', { index: index + 1 })}
                 value={extra.until ?? ''}
                 onChange={(event) => set(extra, { until: (event.target.value || null) as LoanExtraRow['until'] })}
               >
-                <option value="">{messages.toTheEnd}</option>
+                <option value="">{t('loan.toTheEnd')}</option>
                 {byYearEnds(months, extra.until, yearBegins).map((month) => (
                   <option key={month} value={month}>
-                    {messages.until(month)}
+                    {t('loan.until', { month })}
                   </option>
                 ))}
               </Select>
             )}
             <Select
-              aria-label={messages.whatExtraPaymentLowers(index + 1)}
+              aria-label={t('loan.whatExtraPaymentLowers', { index: index + 1 })}
               value={extra.lowers}
               onChange={(event) => set(extra, { lowers: event.target.value as LoanExtraRow['lowers'] })}
             >
-              <option value="term">{messages.shortensTheTerm}</option>
-              <option value="payment">{messages.lowersThePayment}</option>
+              <option value="term">{t('loan.shortensTheTerm')}</option>
+              <option value="payment">{t('loan.lowersThePayment')}</option>
             </Select>
           </span>
         </div>
       ))}
       <button type="button" className="tool add-part" onClick={add}>
         <Icon name="add" />
-        {messages.anExtraPayment}
+        {t('loan.anExtraPayment')}
       </button>
     </>
   );

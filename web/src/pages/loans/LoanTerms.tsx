@@ -14,7 +14,7 @@ import { InputRow, Terms, type Term } from '../../parts/calculators/Terms.tsx';
 import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { ExtraPayments } from './ExtraPayments.tsx';
-import { messages } from '../../messages/loans.ts';
+import { t } from '../../language/language.ts';
 
 interface LoanTermsProps {
   readonly loan: LoanRow;
@@ -49,27 +49,27 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
   const terms: (Term & { readonly column: LoanUnknown })[] = [
     {
       column: 'amount',
-      label: messages.amount,
+      label: t('loan.amount'),
       unit: 'money',
       computed: answer?.amount ?? null,
       placeholder: 'e.g. 5,400',
     },
     {
       column: 'rate',
-      label: messages.yearlyRate,
+      label: t('loan.yearlyRate'),
       unit: 'ratePerYear',
       computed: answer?.rate ?? null,
       placeholder: 'e.g. 5.9 %',
     },
     {
       column: 'months',
-      label: messages.duration,
+      label: t('loan.duration'),
       unit: inYears ? 'years' : 'months',
       computed: answer ? answer.months / (inYears ? 12 : 1) : null,
       placeholder: inYears ? 'e.g. 4' : 'e.g. 48',
       after: <DurationUnit of={loan} onSet={set} />,
     },
-    { column: 'payment', label: messages.monthlyPayment, unit: 'money', computed: answer?.payment ?? null },
+    { column: 'payment', label: t('loan.monthlyPayment'), unit: 'money', computed: answer?.payment ?? null },
   ];
   return (
     <>
@@ -82,39 +82,45 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
         onUnknown={choose}
       />
       <div className="term">
-        <span className="term-label">{messages.firstPayment}</span>
+        <span className="term-label">{t('loan.firstPayment')}</span>
         <MonthField
-          label={messages.firstPayment}
+          label={t('loan.firstPayment')}
           months={startingMonths(model.calendar)}
           value={loan.first}
           locale={locale}
           onChange={(first) => set({ first })}
         />
       </div>
-      <h3>{messages.agreedBesides}</h3>
-      <InputRow calculator={calculator} column="fee" label={messages.fee} period={period} placeholder={messages.none} />
+      <h3>{t('loan.agreedBesides')}</h3>
+      <InputRow
+        calculator={calculator}
+        column="fee"
+        label={t('loan.fee')}
+        period={period}
+        placeholder={t('loan.none')}
+      />
       <InputRow
         calculator={calculator}
         column="balloon"
-        label={messages.balloonAtTheEnd}
+        label={t('loan.balloonAtTheEnd')}
         period={period}
-        placeholder={messages.none}
+        placeholder={t('loan.none')}
       />
       <InputRow
         calculator={calculator}
         column="interestOnly"
-        label={messages.interestOnlyFor}
+        label={t('loan.interestOnlyFor')}
         period={period}
-        placeholder={messages.noMonths}
+        placeholder={t('loan.noMonths')}
       />
-      <DueAndRate of={loan} onSet={set} due={messages.dueAtMonths} />
+      <DueAndRate of={loan} onSet={set} due={t('loan.dueAtMonths')} />
       {mayChange && (
         <ChoiceTerm
-          label={messages.aNewRateChanges}
+          label={t('loan.aNewRateChanges')}
           value={loan.atNewRate}
           options={[
-            { value: 'payment', words: messages.newPayment, title: messages.thePaymentIsComputedAnew },
-            { value: 'term', words: messages.newTerm, title: messages.thePaymentIsKept },
+            { value: 'payment', words: t('loan.newPayment'), title: t('loan.thePaymentIsComputedAnew') },
+            { value: 'term', words: t('loan.newTerm'), title: t('loan.thePaymentIsKept') },
           ]}
           onChange={(atNewRate) => set({ atNewRate })}
         />

@@ -1,6 +1,5 @@
 import {
   inputId,
-  monthInWords,
   nearestPeriod,
   planOf,
   usersOf,
@@ -31,25 +30,55 @@ import { LoanTerms } from './LoanTerms.tsx';
 import { Offers } from './Offers.tsx';
 import { RateTable } from './RateTable.tsx';
 import { loanPictures, loanSchedule, paymentChanges, settledAtTheEnd } from './loanViews.ts';
-import { messages } from '../../messages/loans.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 const NOTHING = {
-  heading: messages.noLoanYet,
-  words: messages.giveAmountRateAndDuration,
+  get heading() {
+    return t('loan.noLoanYet');
+  },
+  get words() {
+    return t('loan.giveAmountRateAndDuration');
+  },
 };
 
 const VIEWS = [
-  { value: 'month', words: messages.monthByMonth },
-  { value: 'year', words: messages.byYear },
-  { value: 'offers', words: messages.offers, title: messages.otherOffersSideBySide },
-  { value: 'rates', words: messages.rateAndDuration, title: messages.paymentsAtOtherRatesAnd },
+  {
+    value: 'month',
+    get words() {
+      return t('loan.monthByMonth');
+    },
+  },
+  {
+    value: 'year',
+    get words() {
+      return t('loan.byYear');
+    },
+  },
+  {
+    value: 'offers',
+    get words() {
+      return t('loan.offers');
+    },
+    get title() {
+      return t('loan.otherOffersSideBySide');
+    },
+  },
+  {
+    value: 'rates',
+    get words() {
+      return t('loan.rateAndDuration');
+    },
+    get title() {
+      return t('loan.paymentsAtOtherRatesAnd');
+    },
+  },
 ] as const;
 
 /** Loans: what they cost, month by month, and which offer is the better one. */
 export function LoansPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="loans" title={messages.loans} nothing={NOTHING} tools={sliderTool}>
+    <Workbench table="loans" title={t('loan.loans')} nothing={NOTHING} tools={sliderTool}>
       {(loan) => <LoanView key={loan.offerOf ?? loan.id} loan={loan} sliders={sliders} />}
     </Workbench>
   );
@@ -78,15 +107,15 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
     <>
       <CalculatorLayout
         name={loan.name}
-        answerLabel={messages.whatComesTo(loan.name)}
+        answerLabel={t('loan.whatComesTo', { name: loan.name })}
         period={period}
         terms={
           <>
             {main !== loan && (
               <p className="bench-which">
-                {messages.theOffer} <strong>{loan.name}</strong>{' '}
+                {t('loan.theOffer')} <strong>{loan.name}</strong>{' '}
                 <button type="button" className="jump" onClick={() => open(main.id)}>
-                  {messages.backTo(main.name)}
+                  {t('loan.backTo', { name: main.name })}
                 </button>
               </p>
             )}
@@ -103,7 +132,7 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
               answer.kind === 'none' && <NoAnswer reason={answer} />
             )}
             <div className="bench-views">
-              <Segments label={messages.view} value={view} options={VIEWS} onChange={showView} />
+              <Segments label={t('loan.view')} value={view} options={VIEWS} onChange={showView} />
             </div>
             {view === 'offers' && <Offers loan={main} open={loan.id} model={model} onOpen={open} onCommand={send} />}
             {result && view === 'rates' && (
@@ -119,9 +148,9 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
       </CalculatorLayout>
       {placing && (
         <PlaceDialog
-          title={messages.inTheBudget(loan.name)}
+          title={t('loan.inTheBudget', { name: loan.name })}
           side="expense"
-          groupName={messages.loans}
+          groupName={t('loan.loans')}
           ways={placingsOf(loan)}
           onClose={() => setPlacing(false)}
         />
@@ -143,40 +172,47 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const besideTotal = [
     ...(settled
-      ? [messages.settledAtTheEnd(loan.rows.length, money(loan.payment), money(settled.byHand), money(settled.last))]
+      ? [
+          t('loan.settledAtTheEnd', {
+            months: loan.rows.length,
+            payment: money(loan.payment),
+            byHand: money(settled.byHand),
+            last: money(settled.last),
+          }),
+        ]
       : []),
-    ...(loan.fee > 0 ? [messages.withAFeeOf(money(loan.fee))] : []),
+    ...(loan.fee > 0 ? [t('loan.withAFeeOf', { figure: money(loan.fee) })] : []),
   ];
   const figures = [
     {
-      label: messages.monthlyPayment,
+      label: t('loan.monthlyPayment'),
       value: loan.payment,
       id: `${id}.regular payment`,
       ...(changes.length > 0
-        ? { also: messages.atFirst(changesInWords(changes, plan)) }
+        ? { also: t('loan.atFirst', { change: changesInWords(changes, plan) }) }
         : extra
-          ? { also: messages.andExtraPayments }
+          ? { also: t('loan.andExtraPayments') }
           : {}),
     },
     {
-      label: messages.totalPaid,
+      label: t('loan.totalPaid'),
       value: loan.totalPaid + loan.fee,
       id: `${id}.total paid`,
       ...(besideTotal.length === 0 ? {} : { also: besideTotal.join('; ') }),
     },
     {
-      label: messages.totalInterest,
+      label: t('loan.totalInterest'),
       value: loan.totalInterest,
       id: `${id}.total interest`,
-      also: messages.ofTheAmount(writeWithUnit(loan.interestShare, 'percent', plan)),
+      also: t('loan.ofTheAmount', { figure: writeWithUnit(loan.interestShare, 'percent', plan) }),
     },
     {
-      label: messages.lastPayment,
+      label: t('loan.lastPayment'),
       value: monthInWords(loan.last, plan.locale),
       id: `${id}.months`,
-      also: messages.afterMonths(loan.rows.length),
+      also: t('loan.afterMonths', { rowCount: loan.rows.length }),
     },
-    { label: messages.costsAYear, value: loan.yearlyCost, unit: 'percent' as const, also: messages.effectiveAllIn },
+    { label: t('loan.costsAYear'), value: loan.yearlyCost, unit: 'percent' as const, also: t('loan.effectiveAllIn') },
   ];
   return <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />;
 }
@@ -185,11 +221,11 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
 function changesInWords(changes: readonly LoanMonth[], plan: PlanRow): string {
   const [change] = changes;
   return changes.length === 1
-    ? messages.fromMonth(
-        writeWithUnit(change!.regular, 'money', plan),
-        monthInWords(change!.month, plan.locale, 'short'),
-      )
-    : messages.changesTimes(changes.length);
+    ? t('loan.fromMonth', {
+        figure: writeWithUnit(change!.regular, 'money', plan),
+        month: monthInWords(change!.month, plan.locale, 'short'),
+      })
+    : t('loan.changesTimes', { count: changes.length });
 }
 
 function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAnswer; readonly by: 'month' | 'year' }) {
@@ -206,11 +242,11 @@ function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAn
       </Deferred>
       <ScheduleGrid
         key={`${id}-${by}`}
-        label={by === 'month' ? messages.monthByMonth : messages.yearByYear}
-        rowHeading={by === 'month' ? messages.month : messages.year}
+        label={by === 'month' ? t('loan.monthByMonth') : t('loan.yearByYear')}
+        rowHeading={by === 'month' ? t('loan.month') : t('loan.year')}
         rows={rows}
         columns={columns}
-        totalLabel={messages.inAll}
+        totalLabel={t('loan.inAll')}
       />
     </>
   );
@@ -220,12 +256,15 @@ function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAn
 function placingsOf({ id, name, fee }: LoanRow): Placing[] {
   const withFee = fee === null ? '' : ` + {${id}}.fee`;
   return [
-    { words: messages.asOneLine, lines: [{ name: messages.payment(name), formula: `{${id}}.payment${withFee}` }] },
     {
-      words: messages.splitIntoInterestAndWhat,
+      words: t('loan.asOneLine'),
+      lines: [{ name: t('loan.payment', { name }), formula: `{${id}}.payment${withFee}` }],
+    },
+    {
+      words: t('loan.splitIntoInterestAndWhat'),
       lines: [
-        { name: messages.interest(name), formula: `{${id}}.interest${withFee}` },
-        { name: messages.principal(name), formula: `{${id}}.principal` },
+        { name: t('loan.interest', { name }), formula: `{${id}}.interest${withFee}` },
+        { name: t('loan.principal', { name }), formula: `{${id}}.principal` },
       ],
     },
   ];

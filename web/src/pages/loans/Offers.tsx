@@ -1,7 +1,6 @@
 import {
   CALCULATORS,
   inOrder,
-  monthInWords,
   monthsBetween,
   planOf,
   writeDifference,
@@ -14,7 +13,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
-import { messages } from '../../messages/loans.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 interface OffersProps {
   readonly loan: LoanRow;
@@ -34,13 +33,62 @@ interface Figure {
 }
 
 const FIGURES: readonly Figure[] = [
-  { words: messages.amount, unit: 'money', of: ({ amount }) => amount, lessIsBetter: false },
-  { words: messages.yearlyRate, unit: 'ratePerYear', of: ({ rate }) => rate, lessIsBetter: false },
-  { words: messages.monthsUntilItIsPaid, unit: 'months', of: ({ rows }) => rows.length, lessIsBetter: false },
-  { words: messages.monthlyPayment, unit: 'money', of: ({ payment }) => payment, lessIsBetter: true },
-  { words: messages.fee, unit: 'money', of: ({ fee }) => fee, lessIsBetter: false },
-  { words: messages.totalInterest, unit: 'money', of: ({ totalInterest }) => totalInterest, lessIsBetter: true },
-  { words: messages.paidInAllWithFee, unit: 'money', of: ({ totalPaid, fee }) => totalPaid + fee, lessIsBetter: true },
+  {
+    get words() {
+      return t('loan.amount');
+    },
+    unit: 'money',
+    of: ({ amount }) => amount,
+    lessIsBetter: false,
+  },
+  {
+    get words() {
+      return t('loan.yearlyRate');
+    },
+    unit: 'ratePerYear',
+    of: ({ rate }) => rate,
+    lessIsBetter: false,
+  },
+  {
+    get words() {
+      return t('loan.monthsUntilItIsPaid');
+    },
+    unit: 'months',
+    of: ({ rows }) => rows.length,
+    lessIsBetter: false,
+  },
+  {
+    get words() {
+      return t('loan.monthlyPayment');
+    },
+    unit: 'money',
+    of: ({ payment }) => payment,
+    lessIsBetter: true,
+  },
+  {
+    get words() {
+      return t('loan.fee');
+    },
+    unit: 'money',
+    of: ({ fee }) => fee,
+    lessIsBetter: false,
+  },
+  {
+    get words() {
+      return t('loan.totalInterest');
+    },
+    unit: 'money',
+    of: ({ totalInterest }) => totalInterest,
+    lessIsBetter: true,
+  },
+  {
+    get words() {
+      return t('loan.paidInAllWithFee');
+    },
+    unit: 'money',
+    of: ({ totalPaid, fee }) => totalPaid + fee,
+    lessIsBetter: true,
+  },
 ];
 
 /** A loan and other offers for it, side by side, with what they differ by. */
@@ -60,7 +108,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
   return (
     <div className="offers">
       <table className="compare">
-        <caption className="visually-hidden">{messages.andOtherOffersForIt(loan.name)}</caption>
+        <caption className="visually-hidden">{t('loan.andOtherOffersForIt', { name: loan.name })}</caption>
         <thead>
           <tr>
             <td />
@@ -69,7 +117,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
                 <button
                   type="button"
                   aria-pressed={row.id === open}
-                  title={messages.openItsTerms}
+                  title={t('loan.openItsTerms')}
                   onClick={() => onOpen(row.id)}
                 >
                   {row.name}
@@ -102,7 +150,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
             );
           })}
           <tr>
-            <th scope="row">{messages.lastPayment}</th>
+            <th scope="row">{t('loan.lastPayment')}</th>
             {all.map(({ row, answer }, index) => (
               <td key={row.id}>
                 {answer ? monthInWords(answer.last, plan.locale) : '–'}
@@ -119,15 +167,15 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
                     <button
                       type="button"
                       className="tool"
-                      title={messages.makesTheseTheTermsOf(loan.name)}
+                      title={t('loan.makesTheseTheTermsOf', { name: loan.name })}
                       onClick={() => onCommand({ kind: 'loan.takeOffer', offer: row.id })}
                     >
-                      {messages.takeIt}
+                      {t('loan.takeIt')}
                     </button>
                     <button
                       type="button"
                       className="tool"
-                      aria-label={messages.deleteTheOffer(row.name)}
+                      aria-label={t('loan.deleteTheOffer', { name: row.name })}
                       onClick={() => {
                         if (onCommand({ kind: 'calculator.delete', calculator: row.id }) && row.id === open)
                           onOpen(loan.id);
@@ -144,9 +192,9 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
       </table>
       <p>
         <button type="button" className="btn btn-primary btn-sm" onClick={add}>
-          <Icon name="add" /> {messages.anotherOffer}
+          <Icon name="add" /> {t('loan.anotherOffer')}
         </button>{' '}
-        <span className="quiet">{messages.itBeginsWithTheTerms(CALCULATORS.loans.word)}</span>
+        <span className="quiet">{t('loan.itBeginsWithTheTerms', { word: CALCULATORS.loans.word })}</span>
       </p>
     </div>
   );
@@ -155,6 +203,6 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
 function laterInWords(present: LoanAnswer, other: LoanAnswer): string {
   const months = monthsBetween(present.last, other.last);
   if (months === 0) return '';
-  const count = messages.differenceInMonths(Math.abs(months));
-  return messages.earlier(months, count);
+  const count = t('loan.differenceInMonths', { months: Math.abs(months) });
+  return t('loan.earlier', { months, count });
 }

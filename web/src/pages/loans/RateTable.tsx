@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { ScheduleGrid, type ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { rateTable } from './loanViews.ts';
-import { messages } from '../../messages/loans.ts';
+import { t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 interface RateTableProps {
@@ -21,7 +21,7 @@ export function RateTable({ loan, row, balloon }: RateTableProps) {
     () =>
       months.map((count, index): ScheduleColumn => ({
         id: String(count),
-        heading: messages.rateAndMonths(count === loan.months ? '▸ ' : '', count),
+        heading: t('loan.rateAndMonths', { value: count === loan.months ? '▸ ' : '', count }),
         unit: 'money',
         width: 100,
         values: payments.map((line) => line[index] ?? null),
@@ -32,7 +32,7 @@ export function RateTable({ loan, row, balloon }: RateTableProps) {
     <>
       <div className="bench-choices">
         <label>
-          {messages.ratesInStepsOf}{' '}
+          {t('loan.ratesInStepsOf')}{' '}
           <Select value={steps.rate} onChange={(event) => setSteps({ ...steps, rate: Number(event.target.value) })}>
             {[0.001, 0.0025, 0.005, 0.01].map((step) => (
               <option key={step} value={step}>
@@ -42,19 +42,19 @@ export function RateTable({ loan, row, balloon }: RateTableProps) {
           </Select>
         </label>
         <label>
-          {messages.durationsInStepsOf}{' '}
+          {t('loan.durationsInStepsOf')}{' '}
           <Select value={steps.months} onChange={(event) => setSteps({ ...steps, months: Number(event.target.value) })}>
             {[1, 3, 6, 12, 24, 60].map((step) => (
               <option key={step} value={step}>
-                {messages.stepOfMonths(step)}
+                {t('loan.stepOfMonths', { step })}
               </option>
             ))}
           </Select>
         </label>
       </div>
       <ScheduleGrid
-        label={messages.monthlyPaymentsByRateAnd}
-        rowHeading={messages.rateAYear}
+        label={t('loan.monthlyPaymentsByRateAnd')}
+        rowHeading={t('loan.rateAYear')}
         rows={rates.map((rate) => writeFigure(rate, 'percent', plan))}
         columns={columns}
         marked={rates.indexOf(loan.rate)}

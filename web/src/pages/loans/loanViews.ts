@@ -1,6 +1,5 @@
 import {
   isSame,
-  monthInWords,
   monthlyRate,
   payment,
   planOf,
@@ -13,7 +12,7 @@ import {
 import { byYear, sumOf } from '../../parts/calculators/months.ts';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
-import { messages } from '../../messages/loans.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 /** How a schedule is read: month by month or year by year. */
 export type By = 'month' | 'year';
@@ -45,7 +44,7 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
   const columns: ScheduleColumn[] = [
     {
       id: 'opening',
-      heading: messages.owedBefore,
+      heading: t('loan.owedBefore'),
       unit: 'money',
       values: stretches.map(({ rows }) => rows[0]!.opening),
     },
@@ -53,19 +52,19 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
       ? [
           {
             id: 'rate',
-            heading: messages.rate,
+            heading: t('loan.rate'),
             unit: 'ratePerYear' as const,
             values: stretches.map(({ rows }) => rows.at(-1)!.rate),
           },
         ]
       : []),
-    flow('payment', messages.paymentHeading, (row) => row.payment),
-    flow('interest', messages.interestHeading, (row) => row.interest),
-    flow('principal', messages.paidBack, (row) => row.principal),
-    ...(hasExtra ? [flow('extra', messages.extra, (row) => row.extra)] : []),
+    flow('payment', t('loan.paymentHeading'), (row) => row.payment),
+    flow('interest', t('loan.interestHeading'), (row) => row.interest),
+    flow('principal', t('loan.paidBack'), (row) => row.principal),
+    ...(hasExtra ? [flow('extra', t('loan.extra'), (row) => row.extra)] : []),
     {
       id: 'closing',
-      heading: messages.stillOwed,
+      heading: t('loan.stillOwed'),
       unit: 'money',
       values: stretches.map(({ rows }) => rows.at(-1)!.closing),
     },
@@ -98,24 +97,24 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
   const stretches = stretchesOf(loan, by, document);
   const common = {
     axis: plan.currency,
-    categoryName: by === 'year' ? messages.year : messages.month,
+    categoryName: by === 'year' ? t('loan.year') : t('loan.month'),
     categories: stretches.map(({ label }) => label),
     write: (value: number) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
   };
   return {
     parts: {
       ...common,
-      label: messages.whatEachPaymentGoesInto,
+      label: t('loan.whatEachPaymentGoesInto'),
       series: [
         {
-          label: messages.paidBack,
+          label: t('loan.paidBack'),
           values: stretches.map(({ rows }) => sumOf(rows, (row) => row.principal + row.extra)),
           mark: 'bars',
           tone: 'setAside',
           stack: 'payment',
         },
         {
-          label: messages.interestHeading,
+          label: t('loan.interestHeading'),
           values: stretches.map(({ rows }) => sumOf(rows, (row) => row.interest)),
           mark: 'bars',
           tone: 'expense',
@@ -125,10 +124,10 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
     },
     balance: {
       ...common,
-      label: messages.whatIsStillOwed,
+      label: t('loan.whatIsStillOwed'),
       series: [
         {
-          label: messages.stillOwed,
+          label: t('loan.stillOwed'),
           values: stretches.map(({ rows }) => rows.at(-1)!.closing),
           mark: 'area',
           tone: 'net',

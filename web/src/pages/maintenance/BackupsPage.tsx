@@ -1,12 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { messages } from '../../messages/maintenance.ts';
+import { t } from '../../language/language.ts';
 import { OutsidePlan } from '../../parts/people/OutsidePlan.tsx';
 import { backupAddress, peopleApi } from '../../plan-session/peopleApi.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { QueryResult } from '../../ui/QueryResult.tsx';
-import { momentOf, sizeOf } from '../../ui/moments.ts';
+import { momentOf } from '../../language/moments.ts';
+import { sizeOf } from '../../ui/sizes.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { RestoreDialog } from './RestoreDialog.tsx';
 
@@ -22,7 +23,7 @@ export function BackupsPage() {
   const make = useMutation({
     mutationFn: peopleApi.backUp,
     onSuccess: () => {
-      notices.say({ text: messages.isMade });
+      notices.say({ text: t('maintenance.isMade') });
       return refresh();
     },
     onError: failed,
@@ -30,7 +31,7 @@ export function BackupsPage() {
   const remove = useMutation({
     mutationFn: peopleApi.removeBackup,
     onSuccess: () => {
-      notices.say({ text: messages.isRemoved });
+      notices.say({ text: t('maintenance.isRemoved') });
       return refresh();
     },
     onError: failed,
@@ -42,7 +43,7 @@ export function BackupsPage() {
         type="file"
         accept=".db"
         hidden
-        aria-label={messages.fromAFile}
+        aria-label={t('maintenance.fromAFile')}
         onChange={(event) => {
           const file = event.target.files?.[0];
           event.target.value = '';
@@ -50,32 +51,32 @@ export function BackupsPage() {
         }}
       />
       <Button variant="outline-primary" onClick={() => fileInput.current?.click()}>
-        <Icon name="openFile" /> {messages.fromAFile}
+        <Icon name="openFile" /> {t('maintenance.fromAFile')}
       </Button>
       <Button disabled={make.isPending} onClick={() => make.mutate()}>
-        <Icon name="add" /> {messages.backUpNow}
+        <Icon name="add" /> {t('maintenance.backUpNow')}
       </Button>
     </>
   );
   return (
-    <OutsidePlan title={messages.backups} actions={actions}>
+    <OutsidePlan title={t('maintenance.backups')} actions={actions}>
       <p className="quiet">
-        {messages.whatABackupIs} {query.data && messages.kept(query.data.kept)}{' '}
-        {query.data && messages.theyLieAt(query.data.folder)}
+        {t('maintenance.whatABackupIs')} {query.data && t('maintenance.kept', { count: query.data.kept })}{' '}
+        {query.data && t('maintenance.theyLieAt', { folder: query.data.folder })}
       </p>
       <QueryResult query={query}>
         {(data) => (
           <>
-            {data.backups.length === 0 && <p className="empty-state">{messages.noBackups}</p>}
+            {data.backups.length === 0 && <p className="empty-state">{t('maintenance.noBackups')}</p>}
             {data.backups.length > 0 && (
               <table className="plan-list">
                 <thead>
                   <tr>
-                    <th scope="col">{messages.made}</th>
+                    <th scope="col">{t('maintenance.made')}</th>
                     <th scope="col" className="tabular">
-                      {messages.size}
+                      {t('maintenance.size')}
                     </th>
-                    <th scope="col">{messages.backup}</th>
+                    <th scope="col">{t('maintenance.backup')}</th>
                     <th />
                   </tr>
                 </thead>
@@ -87,13 +88,13 @@ export function BackupsPage() {
                       <td>{name}</td>
                       <td className="row-actions">
                         <a className="tool" href={backupAddress(name)} download>
-                          <Icon name="saveFile" /> {messages.save}
+                          <Icon name="saveFile" /> {t('maintenance.save')}
                         </a>
                         <button type="button" className="tool" onClick={() => setFrom(name)}>
-                          <Icon name="undo" /> {messages.restore}
+                          <Icon name="undo" /> {t('maintenance.restore')}
                         </button>
                         <button type="button" className="tool" onClick={() => remove.mutate(name)}>
-                          <Icon name="delete" /> {messages.remove}
+                          <Icon name="delete" /> {t('maintenance.remove')}
                         </button>
                       </td>
                     </tr>

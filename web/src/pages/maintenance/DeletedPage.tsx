@@ -2,13 +2,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { messages } from '../../messages/maintenance.ts';
+import { t } from '../../language/language.ts';
 import { OutsidePlan } from '../../parts/people/OutsidePlan.tsx';
 import { api } from '../../plan-session/api.ts';
 import { peopleApi, type DeletedPlan } from '../../plan-session/peopleApi.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { QueryResult } from '../../ui/QueryResult.tsx';
-import { dayOf } from '../../ui/moments.ts';
+import { dayOf } from '../../language/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 
 /** Plans that were deleted and can still be fetched back. */
@@ -25,7 +25,7 @@ export function DeletedPage() {
   const fetchBack = useMutation({
     mutationFn: ({ id }: DeletedPlan) => api.restore(id),
     onSuccess: async (_answer, { name }) => {
-      notices.say({ text: messages.isBack(name) });
+      notices.say({ text: t('maintenance.isBack', { name }) });
       await refresh();
     },
     onError: failed,
@@ -34,25 +34,25 @@ export function DeletedPage() {
     mutationFn: ({ id }: DeletedPlan) => peopleApi.deleteForGood(id),
     onSuccess: async (_answer, { name }) => {
       setDoomed(null);
-      notices.say({ text: messages.isGone(name) });
+      notices.say({ text: t('maintenance.isGone', { name }) });
       await refresh();
     },
     onError: failed,
   });
   return (
-    <OutsidePlan title={messages.deletedPlans}>
+    <OutsidePlan title={t('maintenance.deletedPlans')}>
       <QueryResult query={query}>
         {(data) => (
           <>
-            <p className="quiet">{messages.deletedFor(data.retentionDays)}</p>
-            {data.plans.length === 0 && <p className="empty-state">{messages.nothingDeleted}</p>}
+            <p className="quiet">{t('maintenance.deletedFor', { days: data.retentionDays })}</p>
+            {data.plans.length === 0 && <p className="empty-state">{t('maintenance.nothingDeleted')}</p>}
             {data.plans.length > 0 && (
               <table className="plan-list">
                 <thead>
                   <tr>
-                    <th scope="col">{messages.plan}</th>
-                    <th scope="col">{messages.deletedOn}</th>
-                    <th scope="col">{messages.goneOn}</th>
+                    <th scope="col">{t('maintenance.plan')}</th>
+                    <th scope="col">{t('maintenance.deletedOn')}</th>
+                    <th scope="col">{t('maintenance.goneOn')}</th>
                     <th />
                   </tr>
                 </thead>
@@ -66,10 +66,10 @@ export function DeletedPage() {
                       </td>
                       <td className="row-actions">
                         <button type="button" className="tool" onClick={() => fetchBack.mutate(plan)}>
-                          <Icon name="undo" /> {messages.fetchBack}
+                          <Icon name="undo" /> {t('maintenance.fetchBack')}
                         </button>
                         <button type="button" className="tool" onClick={() => setDoomed(plan)}>
-                          <Icon name="delete" /> {messages.deleteForGood}
+                          <Icon name="delete" /> {t('maintenance.deleteForGood')}
                         </button>
                       </td>
                     </tr>
@@ -84,16 +84,16 @@ export function DeletedPage() {
         <Modal show centered animation={false} onHide={() => setDoomed(null)} aria-labelledby="doomed-title">
           <Modal.Header closeButton>
             <Modal.Title as="h2" id="doomed-title">
-              {messages.deleteForGood}
+              {t('maintenance.deleteForGood')}
             </Modal.Title>
           </Modal.Header>
-          <Modal.Body>{messages.sureForGood(doomed.name)}</Modal.Body>
+          <Modal.Body>{t('maintenance.sureForGood', { name: doomed.name })}</Modal.Body>
           <Modal.Footer>
             <Button variant="link" autoFocus onClick={() => setDoomed(null)}>
-              {messages.keepIt}
+              {t('maintenance.keepIt')}
             </Button>
             <Button disabled={forGood.isPending} onClick={() => forGood.mutate(doomed)}>
-              {messages.deleteForGood}
+              {t('maintenance.deleteForGood')}
             </Button>
           </Modal.Footer>
         </Modal>

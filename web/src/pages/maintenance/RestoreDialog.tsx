@@ -1,12 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import { messages } from '../../messages/maintenance.ts';
+import { listOf } from '@haushalt/language';
+import { t } from '../../language/language.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import type { Progress } from '../../plan-session/streamed.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { Loading } from '../../ui/Loading.tsx';
-import { dayOf } from '../../ui/moments.ts';
+import { dayOf } from '../../language/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 
 /** Shows what is in a backup, and restores the plans that are chosen as copies. */
@@ -37,7 +38,14 @@ export function RestoreDialog({ from, onClose }: { readonly from: string | File;
       const ids = chosen.map(({ id }) => id);
       const restored = await peopleApi.restore(data!.id, ids, { signal: aborting.signal, onProgress: setProgress });
       await client.invalidateQueries({ queryKey: ['plans'] });
-      notices.say({ text: messages.areRestored(restored.map(({ name }) => name)) });
+      notices.say({
+        text: t('maintenance.areRestored', {
+          names: listOf(
+            restored.map(({ name }) => name),
+            'comma',
+          ),
+        }),
+      });
       onClose();
     } catch (failed) {
       if (!aborting.signal.aborted) setRefusal((failed as Error).message);
@@ -48,8 +56,8 @@ export function RestoreDialog({ from, onClose }: { readonly from: string | File;
     setLeft((before) => new Set(before.has(id) ? [...before].filter((each) => each !== id) : [...before, id]));
   return (
     <FormDialog
-      title={messages.restoring}
-      submit={messages.restoreThem(chosen.length)}
+      title={t('maintenance.restoring')}
+      submit={t('maintenance.restoreThem', { count: chosen.length })}
       refusal={refusal ?? error?.message ?? null}
       busy={progress !== null || chosen.length === 0}
       onClose={close}
@@ -58,13 +66,13 @@ export function RestoreDialog({ from, onClose }: { readonly from: string | File;
         void restore();
       }}
     >
-      <p className="wide">{messages.asCopies}</p>
+      <p className="wide">{t('maintenance.asCopies')}</p>
       {!data && !error && (
         <div className="wide">
-          <Loading what={messages.reading} />
+          <Loading what={t('maintenance.reading')} />
         </div>
       )}
-      {data?.plans.length === 0 && <p className="wide">{messages.emptyBackup}</p>}
+      {data?.plans.length === 0 && <p className="wide">{t('maintenance.emptyBackup')}</p>}
       {data?.plans.map(({ id, name, entries, steps, snapshots, changedAt }) => (
         <Form.Check
           key={id}
@@ -77,10 +85,10 @@ export function RestoreDialog({ from, onClose }: { readonly from: string | File;
               {name}{' '}
               <small className="quiet">
                 {[
-                  messages.asOf(dayOf(changedAt)),
-                  messages.entries(entries),
-                  messages.steps(steps),
-                  messages.snapshots(snapshots),
+                  t('maintenance.asOf', { day: dayOf(changedAt) }),
+                  t('maintenance.entries', { count: entries }),
+                  t('maintenance.steps', { count: steps }),
+                  t('maintenance.snapshots', { count: snapshots }),
                 ].join(', ')}
               </small>
             </>

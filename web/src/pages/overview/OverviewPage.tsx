@@ -1,4 +1,4 @@
-import { monthInWords, planOf, writeShare, writeWithUnit, yearsOf, nameOfYear } from '@haushalt/core';
+import { planOf, writeShare, writeWithUnit, yearsOf, nameOfYear } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
@@ -12,7 +12,7 @@ import { ThisMonth } from './ThisMonth.tsx';
 import { calculatorsNow } from './calculatorsNow.ts';
 import { glanceAt, netPicture, presentPeriod } from './glance.ts';
 import './overview.scss';
-import { messages } from '../../messages/overview.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 const MOST_CHANGES = 6;
 const MOST_FINDINGS = 3;
@@ -43,17 +43,17 @@ export function OverviewPage() {
   if (document.lines.size === 0)
     return (
       <div className="empty-state overview">
-        <h2>{messages.nothingToSeeYet}</h2>
-        <p>{messages.theOverviewShowsHowThe}</p>
+        <h2>{t('overview.nothingToSeeYet')}</h2>
+        <p>{t('overview.theOverviewShowsHowThe')}</p>
         <Link className="btn btn-primary" to={`/plans/${planId}/budget`}>
-          {messages.goToTheBudget}
+          {t('overview.goToTheBudget')}
         </Link>
       </div>
     );
   return (
     <div className="overview">
       <div className="page-head">
-        <h2>{messages.overview}</h2>
+        <h2>{t('overview.overview')}</h2>
         <YearSwitch years={years} year={year} begins={plan.yearBegins} onChange={setYear} />
       </div>
       <div className="overview-body">
@@ -61,27 +61,27 @@ export function OverviewPage() {
         <dl className="overview-figures">
           <div className="side-income">
             <dt>
-              <Icon name="income" /> {messages.income}
+              <Icon name="income" /> {t('overview.income')}
             </dt>
             <dd>{money(glance.income)}</dd>
           </div>
           <div className="side-expense">
             <dt>
-              <Icon name="expense" /> {messages.expenses}
+              <Icon name="expense" /> {t('overview.expenses')}
             </dt>
             <dd>{money(glance.expenses)}</dd>
           </div>
           <div>
-            <dt>{messages.netOf(nameOfYear(document, year))}</dt>
+            <dt>{t('overview.netOf', { year: nameOfYear(document, year) })}</dt>
             <dd className={glance.net < 0 ? 'negative' : ''}>{money(glance.net)}</dd>
           </div>
         </dl>
         <section className="overview-net">
-          <h3>{messages.netByMonth}</h3>
+          <h3>{t('overview.netByMonth')}</h3>
           <PictureView picture={picture} height={230} />
           {glance.red.length > 0 && (
             <p className="overview-red">
-              {messages.monthsInTheRed(glance.red.length)}
+              {t('overview.monthsInTheRed', { redCount: glance.red.length })}
               {glance.red.map((month, index) => (
                 <span key={month}>
                   {index > 0 && ', '}
@@ -94,9 +94,9 @@ export function OverviewPage() {
           )}
         </section>
         <section>
-          <h3>{messages.whereTheMoneyGoes}</h3>
+          <h3>{t('overview.whereTheMoneyGoes')}</h3>
           {glance.biggest.length === 0 ? (
-            <p className="quiet">{messages.noExpensesIn(nameOfYear(document, year))}</p>
+            <p className="quiet">{t('overview.noExpensesIn', { year: nameOfYear(document, year) })}</p>
           ) : (
             <ol className="biggest-lines">
               {glance.biggest.map(({ line, total, share }) => (
@@ -115,9 +115,9 @@ export function OverviewPage() {
           )}
         </section>
         <section>
-          <h3>{messages.worthASecondLook}</h3>
+          <h3>{t('overview.worthASecondLook')}</h3>
           {open === 0 ? (
-            <p className="quiet">{messages.checksFindNothing}</p>
+            <p className="quiet">{t('overview.checksFindNothing')}</p>
           ) : (
             <>
               <ul className="overview-list">
@@ -125,13 +125,13 @@ export function OverviewPage() {
                   <li key={key}>{message}</li>
                 ))}
               </ul>
-              <Link to={`/plans/${planId}/checks`}>{messages.allChecks(open)}</Link>
+              <Link to={`/plans/${planId}/checks`}>{t('overview.allChecks', { open })}</Link>
             </>
           )}
         </section>
         {calculators.length > 0 && (
           <section>
-            <h3>{messages.loansSavingsTaxBreakEven}</h3>
+            <h3>{t('overview.loansSavingsTaxBreakEven')}</h3>
             <ul className="overview-list">
               {calculators.map(({ calculator: { row }, words }) => (
                 <li key={row.id}>
@@ -145,9 +145,9 @@ export function OverviewPage() {
           </section>
         )}
         <section>
-          <h3>{messages.changedLast}</h3>
+          <h3>{t('overview.changedLast')}</h3>
           {done.length === 0 ? (
-            <p className="quiet">{messages.nothingHasBeenChangedSince}</p>
+            <p className="quiet">{t('overview.nothingHasBeenChangedSince')}</p>
           ) : (
             <ul className="overview-list">
               {done.map(({ commandId, label }) => (

@@ -4,11 +4,9 @@ import {
   TOTAL_EXPENSES,
   addDays,
   budgetIn,
-  dayInWords,
   expectedIn,
   lastDay,
   minorUnitsIn,
-  monthInWords,
   monthOfDay,
   nameOf,
   planOf,
@@ -18,7 +16,7 @@ import {
 } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { messages } from '../../messages/overview.ts';
+import { dayInWords, monthInWords, t } from '../../language/language.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { paceOf } from '../../parts/ledger/pace.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
@@ -66,30 +64,30 @@ export function ThisMonth({ planId }: { readonly planId: string }) {
       </h3>
       <dl>
         <div>
-          <dt>{messages.mayStillBeSpent}</dt>
+          <dt>{t('overview.mayStillBeSpent')}</dt>
           <dd className={expenses && expenses.remaining < 0 ? 'negative' : ''}>{money(expenses?.remaining ?? 0)}</dd>
         </div>
         <div>
-          <dt>{messages.overBudget}</dt>
+          <dt>{t('overview.overBudget')}</dt>
           <dd>
             {over.length === 0 ? (
-              <span className="quiet">{messages.noLine}</span>
+              <span className="quiet">{t('overview.noLine')}</span>
             ) : (
               <span className="hurts">
                 <Icon name="alarm" />{' '}
                 {over
                   .slice(0, MOST)
-                  .map((row) => messages.overBy(row.name, money(-row.remaining)))
+                  .map((row) => t('overview.overBy', { name: row.name, by: money(-row.remaining) }))
                   .join(', ')}
               </span>
             )}
           </dd>
         </div>
         <div>
-          <dt>{messages.expectedNext}</dt>
+          <dt>{t('overview.expectedNext')}</dt>
           <dd>
             {expected.length === 0 ? (
-              <span className="quiet">{messages.nothingMore}</span>
+              <span className="quiet">{t('overview.nothingMore')}</span>
             ) : (
               <ul>
                 {expected.slice(0, MOST).map(({ standing, due, what, line, amount }) => (
@@ -99,7 +97,7 @@ export function ThisMonth({ planId }: { readonly planId: string }) {
                     {due < now && (
                       <span className="hurts">
                         {' '}
-                        <Icon name="caution" /> {messages.overdue}
+                        <Icon name="caution" /> {t('overview.overdue')}
                       </span>
                     )}
                   </li>
@@ -107,7 +105,7 @@ export function ThisMonth({ planId }: { readonly planId: string }) {
                 {expected.length > MOST && (
                   <li>
                     <Link to={`/plans/${planId}/spending?view=standing`}>
-                      {messages.andMore(expected.length - MOST)}
+                      {t('overview.andMore', { count: expected.length - MOST })}
                     </Link>
                   </li>
                 )}
@@ -117,14 +115,17 @@ export function ThisMonth({ planId }: { readonly planId: string }) {
         </div>
         {lowest && (
           <div>
-            <dt>{messages.lowestBalance}</dt>
+            <dt>{t('overview.lowestBalance')}</dt>
             <dd>
               <Link to={`/plans/${planId}/accounts?account=${lowest.account.id}`}>{lowest.account.name}</Link>{' '}
-              {messages.lowestOn(minor(lowest.lowest.balance), dayInWords(lowest.lowest.date, plan.locale, 'short'))}
+              {t('overview.lowestOn', {
+                balance: minor(lowest.lowest.balance),
+                day: dayInWords(lowest.lowest.date, plan.locale, 'short'),
+              })}
               {lowest.belowLimit && (
                 <span className="hurts">
                   {' '}
-                  <Icon name="alarm" /> {messages.belowItsLimit}
+                  <Icon name="alarm" /> {t('overview.belowItsLimit')}
                 </span>
               )}
             </dd>

@@ -1,7 +1,6 @@
 import {
   calculatorsOf,
   isNoFigure,
-  monthInWords,
   noFigureInWords,
   outputId,
   planOf,
@@ -12,7 +11,7 @@ import {
   type Calculator,
   type PlanModel,
 } from '@haushalt/core';
-import { messages } from '../../messages/overview.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 /** A calculator in a few words, as it stands in a month. */
 export interface CalculatorNow {
@@ -37,14 +36,14 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
     case 'loan': {
       const { payment, last } = answer.loan;
       const owed = output('balance');
-      const now = owed === owed ? messages.stillOwed(money(owed)) : '';
-      return messages.aMonthUntil(money(payment), now, monthInWords(last, plan.locale));
+      const now = owed === owed ? t('overview.stillOwed', { money: money(owed) }) : '';
+      return t('overview.aMonthUntil', { money: money(payment), now, month: monthInWords(last, plan.locale) });
     }
     case 'savings': {
       const { goal, reached } = answer.savings;
       const inIt = output('balance');
-      const now = inIt === inIt ? messages.inIt(money(inIt)) : '';
-      return messages.comesToBy(now, money(goal), monthInWords(reached, plan.locale));
+      const now = inIt === inIt ? t('overview.inIt', { money: money(inIt) }) : '';
+      return t('overview.comesToBy', { now, money: money(goal), month: monthInWords(reached, plan.locale) });
     }
     case 'tax': {
       const tax = output('tax');
@@ -52,22 +51,24 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
       const year = yearInWords(yearOf(model.calendar.months[period]!, yearBegins), yearBegins);
       const found = answer.months[period]!;
       if (isNoFigure(found)) return noFigureInWords(model, found);
-      return tax === tax ? messages.for(money(tax), year) : messages.noIncomeGiven;
+      return tax === tax ? t('overview.for', { money: money(tax), year }) : t('overview.noIncomeGiven');
     }
     case 'units': {
       const units = output('whole units');
       const found = answer.months[period]!;
       if (isNoFigure(found)) return noFigureInWords(model, found);
-      if (units !== units) return messages.neverAsItStands;
-      return messages.nothingIsLostFromUnits(writeWithUnit(units, 'number', plan));
+      if (units !== units) return t('overview.neverAsItStands');
+      return t('overview.nothingIsLostFromUnits', { figure: writeWithUnit(units, 'number', plan) });
     }
     case 'payback': {
       const { reached, never } = answer.payback;
-      return reached ? messages.paidBackIn(monthInWords(reached.month, plan.locale)) : never!;
+      return reached ? t('overview.paidBackIn', { month: monthInWords(reached.month, plan.locale) }) : never!;
     }
     case 'between': {
       const { crossing, never } = answer.between;
-      return crossing ? messages.bothHaveCostTheSame(monthInWords(crossing.month, plan.locale)) : never!;
+      return crossing
+        ? t('overview.bothHaveCostTheSame', { month: monthInWords(crossing.month, plan.locale) })
+        : never!;
     }
     default:
       return whyNoAnswer(model, row.id) ?? '';

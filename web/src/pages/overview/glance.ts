@@ -4,7 +4,6 @@ import {
   TOTAL_EXPENSES,
   TOTAL_INCOME,
   groupsWithLines,
-  monthInWords,
   planOf,
   rolledUpValue,
   stretchOfYear,
@@ -18,7 +17,7 @@ import {
   type Forecast,
 } from '@haushalt/core';
 import type { Picture } from '../../parts/charts/picture.ts';
-import { messages } from '../../messages/overview.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 /** A year of a plan at a glance. */
 export interface Glance {
@@ -66,14 +65,14 @@ export function netPicture(model: PlanModel, year: number): Picture {
   const values = (id: string) =>
     Array.from(model.seriesOf(id)!.values.subarray(from, to), (value) => (value === value ? value : null));
   return {
-    label: messages.netByMonthIn(nameOfYear(document, year)),
+    label: t('overview.netByMonthIn', { year: nameOfYear(document, year) }),
     axis: plan.currency,
-    categoryName: messages.month,
+    categoryName: t('overview.month'),
     categories: calendar.months.slice(from, to).map((month) => monthInWords(month, plan.locale, 'name')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: messages.net, values: values(NET), mark: 'bars', tone: 'net' },
-      { label: messages.addedUpSinceThePlans, values: values(CUMULATIVE_NET), mark: 'line', tone: 'memo' },
+      { label: t('overview.net'), values: values(NET), mark: 'bars', tone: 'net' },
+      { label: t('overview.addedUpSinceThePlans'), values: values(CUMULATIVE_NET), mark: 'line', tone: 'memo' },
     ],
   };
 }

@@ -1,9 +1,9 @@
 import { today } from '@haushalt/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { peopleApi, type PlanPeople, type SharingLink } from '../../plan-session/peopleApi.ts';
 import { Icon } from '../../ui/Icon.tsx';
-import { dayOf } from '../../ui/moments.ts';
+import { dayOf } from '../../language/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 
 /** The links to a plan: what they allow, whom they were for, whether they were used; each can be revoked. */
@@ -13,26 +13,26 @@ export function Links({ planId, people }: { readonly planId: string; readonly pe
   const revoke = useMutation({
     mutationFn: (id: string) => peopleApi.revokeLink(planId, id),
     onSuccess: () => {
-      notices.say({ text: messages.revoked });
+      notices.say({ text: t('people.revoked') });
       return client.invalidateQueries({ queryKey: ['people', planId] });
     },
     onError: (error) => notices.say({ text: error.message, tone: 'warning' }),
   });
   return (
     <section>
-      <h3>{messages.links}</h3>
-      {people.links.length === 0 && <p className="quiet">{messages.noLinks}</p>}
+      <h3>{t('people.links')}</h3>
+      {people.links.length === 0 && <p className="quiet">{t('people.noLinks')}</p>}
       <ul className="ruled-list link-list">
         {people.links.map((link) => (
           <li key={link.id} className={isOpen(link) ? '' : 'is-over'}>
             <span>
-              {sentence(messages.linkFor(link.role))},{' '}
-              {link.address === '' ? messages.handedOver : messages.sentTo(link.address)}
+              {sentence(t('people.linkFor', { role: link.role }))},{' '}
+              {link.address === '' ? t('people.handedOver') : t('people.sentTo', { address: link.address })}
               <small className="quiet">{stateOf(link).join(', ')}</small>
             </span>
             {isOpen(link) && (
               <button type="button" className="tool" disabled={revoke.isPending} onClick={() => revoke.mutate(link.id)}>
-                <Icon name="delete" /> {messages.revoke}
+                <Icon name="delete" /> {t('people.revoke')}
               </button>
             )}
           </li>
@@ -49,11 +49,14 @@ function isOpen({ revokedAt, until, once, uses }: SharingLink): boolean {
 
 function stateOf(link: SharingLink): string[] {
   const { createdAt, until, uses, revokedAt, once } = link;
-  const said = [messages.madeOn(dayOf(createdAt)), once ? messages.once.toLowerCase() : messages.often.toLowerCase()];
-  if (until !== null) said.push(messages.untilDay(dayOf(until)));
-  said.push(messages.used(uses));
-  if (revokedAt !== null) said.push(messages.isRevoked);
-  else if (!isOpen(link)) said.push(messages.isOver);
+  const said = [
+    t('people.madeOn', { day: dayOf(createdAt) }),
+    once ? t('people.once').toLowerCase() : t('people.often').toLowerCase(),
+  ];
+  if (until !== null) said.push(t('people.untilDay', { day: dayOf(until) }));
+  said.push(t('people.used', { count: uses }));
+  if (revokedAt !== null) said.push(t('people.isRevoked'));
+  else if (!isOpen(link)) said.push(t('people.isOver'));
   return said;
 }
 

@@ -3,7 +3,7 @@ import { planOf } from '@haushalt/core';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { Initials } from '../../parts/people/Initials.tsx';
 import { useMe } from '../../parts/people/me.ts';
 import { ROLES } from '../../parts/people/roles.ts';
@@ -13,7 +13,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { QueryResult } from '../../ui/QueryResult.tsx';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { Icon } from '../../ui/Icon.tsx';
-import { dayOf } from '../../ui/moments.ts';
+import { dayOf } from '../../language/moments.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { Links } from './Links.tsx';
 import { ShareForms } from './ShareForms.tsx';
@@ -29,8 +29,8 @@ export function PeoplePage() {
   return (
     <div className="scrolled-page people-page">
       <div className="page-head">
-        <h2>{messages.people}</h2>
-        {data && <p className="year-summary">{messages.whoMayWhat(data.people.length)}</p>}
+        <h2>{t('people.people')}</h2>
+        {data && <p className="year-summary">{t('people.whoMayWhat', { count: data.people.length })}</p>}
       </div>
       <div className="page-body">
         <QueryResult query={query}>
@@ -38,7 +38,7 @@ export function PeoplePage() {
             <>
               {!people.signsIn && (
                 <p className="people-first">
-                  {messages.firstAPassword} <Link to="/you">{messages.beginSigningIn}</Link>
+                  {t('people.firstAPassword')} <Link to="/you">{t('people.beginSigningIn')}</Link>
                 </p>
               )}
               {people.signsIn && (
@@ -50,7 +50,7 @@ export function PeoplePage() {
                       <Links planId={planId} people={people} />
                     </>
                   ) : (
-                    <p className="quiet">{messages.onlyOwners}</p>
+                    <p className="quiet">{t('people.onlyOwners')}</p>
                   )}
                 </>
               )}
@@ -73,10 +73,10 @@ function Members({ planId, people, isOwner }: MembersProps) {
     <table className="plan-list people-list">
       <thead>
         <tr>
-          <th scope="col">{messages.person}</th>
-          <th scope="col">{messages.role}</th>
-          <th scope="col">{messages.sinceWhen}</th>
-          <th scope="col">{messages.how}</th>
+          <th scope="col">{t('people.person')}</th>
+          <th scope="col">{t('people.role')}</th>
+          <th scope="col">{t('people.sinceWhen')}</th>
+          <th scope="col">{t('people.how')}</th>
           <th />
         </tr>
       </thead>
@@ -103,8 +103,8 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
     onSuccess: (_answer, role) => {
       const back = member.role;
       notices.say({
-        text: messages.roleChanged(member.name, role),
-        action: { label: messages.undo, run: () => setRole.mutate(back) },
+        text: t('people.roleChanged', { name: member.name, role }),
+        action: { label: t('people.undo'), run: () => setRole.mutate(back) },
       });
       return refresh();
     },
@@ -114,7 +114,11 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
   const remove = useMutation({
     mutationFn: () => peopleApi.removePerson(planId, member.id),
     onSuccess: async ({ revokedLinks }) => {
-      notices.say({ text: isMe ? messages.youHaveLeft(plan) : messages.isTakenAway(member.name, revokedLinks) });
+      notices.say({
+        text: isMe
+          ? t('people.youHaveLeft', { plan })
+          : t('people.isTakenAway', { name: member.name, links: revokedLinks }),
+      });
       if (isMe) return navigate('/');
       await refresh();
     },
@@ -122,12 +126,12 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
   });
   const link = people.links.find(({ id }) => id === member.link);
   const how = link
-    ? messages.byThisLink(linkInWords(link))
+    ? t('people.byThisLink', { what: linkInWords(link) })
     : member.link !== ''
-      ? messages.byLink
+      ? t('people.byLink')
       : isCreator(member, people.people)
-        ? messages.creator
-        : messages.addedByOwner;
+        ? t('people.creator')
+        : t('people.addedByOwner');
   return (
     <tr>
       <th scope="row">
@@ -135,7 +139,7 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
           <Initials id={member.id} name={member.name} />
           <span>
             {member.name}
-            {isMe && <small> {messages.itIsYou}</small>}
+            {isMe && <small> {t('people.itIsYou')}</small>}
             {member.address !== '' && <small>{member.address}</small>}
           </span>
         </span>
@@ -143,18 +147,18 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
       <td>
         {isOwner ? (
           <Select
-            aria-label={messages.roleOf(member.name)}
+            aria-label={t('people.roleOf', { name: member.name })}
             value={member.role}
             onChange={(event) => setRole.mutate(event.target.value as Role)}
           >
             {ROLES.map((role) => (
               <option key={role} value={role}>
-                {messages.roles[role]}
+                {t(`people.roles.${role}`)}
               </option>
             ))}
           </Select>
         ) : (
-          messages.roles[member.role]
+          t(`people.roles.${member.role}`)
         )}
       </td>
       <td>{member.since === '' ? '' : dayOf(member.since)}</td>
@@ -162,8 +166,8 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
       <td className="row-actions">
         {isAsking && (
           <FormDialog
-            title={isMe ? messages.leaveQuestion(plan) : messages.removeQuestion(member.name)}
-            submit={isMe ? messages.leavePlan : messages.takeAway}
+            title={isMe ? t('people.leaveQuestion', { plan }) : t('people.removeQuestion', { name: member.name })}
+            submit={isMe ? t('people.leavePlan') : t('people.takeAway')}
             refusal={null}
             busy={remove.isPending}
             onClose={() => setAsking(false)}
@@ -174,13 +178,15 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
             }}
           >
             <p className="wide">
-              {isMe ? messages.youLoseAccess : messages.losesAccess(member.name, link !== undefined)}
+              {isMe
+                ? t('people.youLoseAccess')
+                : t('people.losesAccess', { name: member.name, cameByLink: link !== undefined })}
             </p>
           </FormDialog>
         )}
         {(isOwner || isMe) && (
           <button type="button" className="tool" disabled={remove.isPending} onClick={() => setAsking(true)}>
-            <Icon name="delete" /> {isMe ? messages.leavePlan : messages.takeAway}
+            <Icon name="delete" /> {isMe ? t('people.leavePlan') : t('people.takeAway')}
           </button>
         )}
       </td>
@@ -189,7 +195,9 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
 }
 
 function linkInWords({ role, address }: { readonly role: Role; readonly address: string }): string {
-  return address === '' ? messages.linkFor(role) : `${messages.linkFor(role)}, ${messages.sentTo(address)}`;
+  return address === ''
+    ? t('people.linkFor', { role })
+    : `${t('people.linkFor', { role })}, ${t('people.sentTo', { address })}`;
 }
 
 /** Whether the plan is someone's from its beginning: the owner who has had it longest. */

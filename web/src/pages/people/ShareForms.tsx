@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { useMe } from '../../parts/people/me.ts';
 import { ROLES } from '../../parts/people/roles.ts';
 import type { Role } from '../../plan-session/api.ts';
@@ -22,7 +22,7 @@ const inAMonth = () => addDays(today(), 30);
 export function ShareForms({ planId }: { readonly planId: string }) {
   return (
     <section className="share">
-      <h3>{messages.share}</h3>
+      <h3>{t('people.share')}</h3>
       <div className="share-ways">
         <ByMail planId={planId} />
         <ByLink planId={planId} />
@@ -42,11 +42,11 @@ function RoleChoice({
 }) {
   return (
     <Form.Group controlId={id}>
-      <Form.Label>{messages.role}</Form.Label>
+      <Form.Label>{t('people.role')}</Form.Label>
       <Select wide id={id} value={value} onChange={(event) => onChange(event.target.value as Role)}>
         {ROLES.map((role) => (
           <option key={role} value={role}>
-            {messages.roles[role]}
+            {t(`people.roles.${role}`)}
           </option>
         ))}
       </Select>
@@ -67,7 +67,7 @@ function ByMail({ planId }: { readonly planId: string }) {
     setBusy(true);
     try {
       await peopleApi.invite(planId, address.trim(), role);
-      notices.say({ text: messages.invited(address.trim()) });
+      notices.say({ text: t('people.invited', { address: address.trim() }) });
       setAddress('');
       await client.invalidateQueries({ queryKey: ['people', planId] });
     } catch (error) {
@@ -78,9 +78,9 @@ function ByMail({ planId }: { readonly planId: string }) {
   };
   return (
     <Form noValidate onSubmit={(event) => void share(event)}>
-      <h4>{messages.withSomeone}</h4>
+      <h4>{t('people.withSomeone')}</h4>
       <Form.Group controlId="share-address">
-        <Form.Label>{messages.theirAddress}</Form.Label>
+        <Form.Label>{t('people.theirAddress')}</Form.Label>
         <Form.Control
           size="sm"
           type="email"
@@ -102,11 +102,11 @@ function ByMail({ planId }: { readonly planId: string }) {
       )}
       <div className="share-actions">
         <Button size="sm" type="submit" disabled={isBusy || address.trim() === ''}>
-          {messages.invite}
+          {t('people.invite')}
         </Button>
         {me?.mail && (
           <a href={me.mail} target="_blank" rel="noreferrer">
-            {messages.theMailBoxIsAt}
+            {t('people.theMailBoxIsAt')}
           </a>
         )}
       </div>
@@ -136,30 +136,30 @@ function ByLink({ planId }: { readonly planId: string }) {
   };
   const copy = async () => {
     await copyText(made!);
-    notices.say({ text: messages.copied });
+    notices.say({ text: t('people.copied') });
   };
   return (
     <Form noValidate onSubmit={(event) => void make(event)}>
-      <h4>{messages.byALink}</h4>
+      <h4>{t('people.byALink')}</h4>
       <RoleChoice id="link-role" value={role} onChange={setRole} />
       <div className="share-until">
         <Segments
-          label={messages.until}
+          label={t('people.until')}
           value={until === null ? 'forever' : 'day'}
           options={[
-            { value: 'day', words: messages.untilADay },
-            { value: 'forever', words: messages.forever },
+            { value: 'day', words: t('people.untilADay') },
+            { value: 'forever', words: t('people.forever') },
           ]}
           onChange={(way) => setUntil(way === 'forever' ? null : inAMonth())}
         />
-        {until !== null && <DateField label={messages.until} value={until} locale={locale} onChange={setUntil} />}
+        {until !== null && <DateField label={t('people.until')} value={until} locale={locale} onChange={setUntil} />}
       </div>
       <Segments
-        label={messages.howOften}
+        label={t('people.howOften')}
         value={once ? 'once' : 'often'}
         options={[
-          { value: 'once', words: messages.once },
-          { value: 'often', words: messages.often },
+          { value: 'once', words: t('people.once') },
+          { value: 'often', words: t('people.often') },
         ]}
         onChange={(way) => setOnce(way === 'once')}
       />
@@ -170,22 +170,22 @@ function ByLink({ planId }: { readonly planId: string }) {
       )}
       <div className="share-actions">
         <Button size="sm" type="submit">
-          <Icon name="link" /> {messages.makeLink}
+          <Icon name="link" /> {t('people.makeLink')}
         </Button>
       </div>
       {made && (
         <div className="share-made" role="status">
-          <p>{messages.hereItIs}</p>
+          <p>{t('people.hereItIs')}</p>
           <div className="share-link">
             <Form.Control
               size="sm"
               readOnly
               value={made}
-              aria-label={messages.hereItIs}
+              aria-label={t('people.hereItIs')}
               onFocus={(event) => event.target.select()}
             />
             <Button size="sm" variant="outline-primary" onClick={() => void copy()}>
-              <Icon name="copy" /> {messages.copy}
+              <Icon name="copy" /> {t('people.copy')}
             </Button>
           </div>
         </div>

@@ -1,13 +1,13 @@
-import { SIDES, monthInWords, toMonth, writeFigure, type Side } from '@haushalt/core';
+import { SIDES, toMonth, writeFigure, type Side } from '@haushalt/core';
 import type { ReadRow, ReadingCorrections, RowKind, RowSaid, TableKind, WorkbookReading } from '@haushalt/formats';
 import { memo, useCallback, useMemo } from 'react';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/workbook.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import type { AuditedWorkbook } from '../../plan-session/api.ts';
 import { STYLE } from './auditStyle.ts';
 
 /** What a row may be, in the order of the words for it. */
-const ROW_KINDS = Object.keys(messages.kinds) as RowKind[];
+const ROW_KINDS: readonly RowKind[] = ['heading', 'line', 'total', 'net', 'cumulative', 'other'];
 
 interface AuditReadingProps {
   readonly reading: WorkbookReading;
@@ -31,12 +31,13 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
   return (
     <section className="audit-reading" aria-labelledby="audit-reading">
       <h3 id="audit-reading">
-        {messages.takenFor} <small className="quiet">{messages.fromUntil(month(from), month(until))}</small>
+        {t('workbook.takenFor')}{' '}
+        <small className="quiet">{t('workbook.fromUntil', { from: month(from), until: month(until) })}</small>
       </h3>
       <p className="audit-choices">
         {sheets.length > 1 && (
           <label>
-            {messages.sheet}{' '}
+            {t('workbook.sheet')}{' '}
             <Select value={sheet} onChange={({ target }) => onSaid(() => ({ sheet: target.value }))}>
               {sheets.map((name) => (
                 <option key={name}>{name}</option>
@@ -46,7 +47,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         )}
         {headings.length > 1 && (
           <label>
-            {messages.months}{' '}
+            {t('workbook.months')}{' '}
             <Select value={heading} onChange={({ target }) => onSaid(() => ({ sheet, heading: Number(target.value) }))}>
               {headings.map((row) => (
                 <option key={row}>{row}</option>
@@ -56,19 +57,20 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         )}
         {isSaid ? (
           <button type="button" className="btn btn-link" onClick={() => onSaid(() => ({}))}>
-            {messages.takeBackSaid}
+            {t('workbook.takeBackSaid')}
           </button>
         ) : (
-          <span className="quiet">{messages.isWrong}</span>
+          <span className="quiet">{t('workbook.isWrong')}</span>
         )}
       </p>
       {assumptions.length > 0 && (
         <p>
-          {messages.assumptions}: {assumptions.map(({ cell, label }) => messages.isAssumption(cell, label)).join(', ')}
+          {t('workbook.assumptions')}:{' '}
+          {assumptions.map(({ cell, label }) => t('workbook.isAssumption', { cell, label })).join(', ')}
         </p>
       )}
       {tables.length > 0 && (
-        <ul className="audit-tables" aria-label={messages.tables}>
+        <ul className="audit-tables" aria-label={t('workbook.tables')}>
           {tables.map(({ key, cells, name, kind, kinds }) => (
             <li key={key}>
               <strong>{name}</strong>{' '}
@@ -76,7 +78,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
                 {key.slice(0, key.lastIndexOf('!'))}, {cells}
               </span>
               <Select
-                aria-label={messages.tableIs(name)}
+                aria-label={t('workbook.tableIs', { key: name })}
                 value={said.tables?.[key] ?? kind}
                 onChange={({ target }) =>
                   onSaid((before) => ({ ...before, tables: { ...before.tables, [key]: target.value as TableKind } }))
@@ -84,7 +86,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
               >
                 {kinds.map((each) => (
                   <option key={each} value={each}>
-                    {messages.tableKinds[each]}
+                    {t(`workbook.tableKinds.${each}`)}
                   </option>
                 ))}
               </Select>
@@ -96,10 +98,10 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         <table className="audit-table">
           <thead>
             <tr>
-              <th scope="col">{messages.row}</th>
-              <th scope="col">{messages.label}</th>
-              <th scope="col">{messages.kind}</th>
-              <th scope="col">{messages.side}</th>
+              <th scope="col">{t('workbook.row')}</th>
+              <th scope="col">{t('workbook.label')}</th>
+              <th scope="col">{t('workbook.kind')}</th>
+              <th scope="col">{t('workbook.side')}</th>
               {columns.map(({ column, month: of }) => (
                 <th key={column} scope="col" className="tabular">
                   {column} <small className="quiet">{monthInWords(toMonth(of), STYLE.locale, 'short')}</small>
@@ -160,14 +162,14 @@ const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid 
       </td>
       <td>
         <Select
-          aria-label={messages.roleOf(label)}
+          aria-label={t('workbook.roleOf', { name: label })}
           value={kind}
           disabled={label === ''}
           onChange={({ target }) => onSaid(row, { kind: target.value as RowKind })}
         >
           {ROW_KINDS.map((each) => (
             <option key={each} value={each}>
-              {messages.kinds[each]}
+              {t(`workbook.kinds.${each}`)}
             </option>
           ))}
         </Select>
@@ -175,14 +177,14 @@ const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid 
       <td>
         {(kind === 'line' || kind === 'heading') && (
           <Select
-            aria-label={messages.sideOf(label)}
+            aria-label={t('workbook.sideOf', { name: label })}
             value={side ?? ''}
             onChange={({ target }) => onSaid(row, { side: target.value as Side })}
           >
             {side === null && <option value="">–</option>}
             {SIDES.map((each) => (
               <option key={each} value={each}>
-                {messages.sides[each]}
+                {t(`workbook.sides.${each}`)}
               </option>
             ))}
           </Select>

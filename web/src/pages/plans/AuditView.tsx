@@ -13,7 +13,7 @@ import { AuditReading } from './AuditReading.tsx';
 import { STYLE } from './auditStyle.ts';
 import { NOTHING_SAID, type WorkbookSaid } from './openWorkbook.ts';
 import './audit.scss';
-import { messages } from '../../messages/workbook.ts';
+import { t } from '../../language/language.ts';
 
 interface AuditViewProps {
   readonly file: File;
@@ -51,7 +51,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
   const take = useMutation({
     mutationFn: (plan: unknown) => api.importFile(JSON.stringify(plan)),
     onSuccess: ({ id }) => {
-      notices.say({ text: messages.isTaken(title) });
+      notices.say({ text: t('workbook.isTaken', { name: title }) });
       onClose();
       void navigate(`/plans/${id}/budget`);
     },
@@ -60,22 +60,22 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
     mutationFn: () =>
       api.auditAsPdf(file, { title, mend, said }, { signal: new AbortController().signal, onProgress: () => {} }),
     onSuccess: (pages) => {
-      saveBlob(pages, messages.auditFile(title));
-      notices.say({ text: messages.isSaved(messages.auditFile(title)) });
+      saveBlob(pages, t('workbook.auditFile', { title }));
+      notices.say({ text: t('workbook.isSaved', { name: t('workbook.auditFile', { title }) }) });
     },
     onError: (refused) => notices.say({ text: refused.message, tone: 'warning' }),
   });
   const refusal = error ?? take.error;
   const progressShown = (
     <span role="status">
-      <progress value={progress?.done ?? 0} max={1} aria-label={messages.reading} />{' '}
-      {progress?.what ?? messages.reading}
+      <progress value={progress?.done ?? 0} max={1} aria-label={t('workbook.reading')} />{' '}
+      {progress?.what ?? t('workbook.reading')}
     </span>
   );
   return (
-    <section className="audit" aria-label={messages.workbook(file.name)}>
+    <section className="audit" aria-label={t('workbook.workbook', { name: file.name })}>
       <div className="audit-head">
-        <h2>{messages.workbook(file.name)}</h2>
+        <h2>{t('workbook.workbook', { name: file.name })}</h2>
         {data && !error && (
           <button
             type="button"
@@ -83,7 +83,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
             disabled={isFetching || take.isPending}
             onClick={() => take.mutate(data.plan)}
           >
-            {messages.takeAsPlan}
+            {t('workbook.takeAsPlan')}
           </button>
         )}
         {data && isFetching && progressShown}
@@ -94,21 +94,21 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
             disabled={isFetching || save.isPending}
             onClick={() => save.mutate()}
           >
-            <Icon name="saveFile" /> {messages.saveAudit}
+            <Icon name="saveFile" /> {t('workbook.saveAudit')}
           </button>
         )}
         <button type="button" className="btn btn-link btn-sm" onClick={onClose}>
-          {isFetching && !data ? messages.cancel : messages.leave}
+          {isFetching && !data ? t('workbook.cancel') : t('workbook.leave')}
         </button>
       </div>
       {!data && isFetching && <p>{progressShown}</p>}
       {refusal && (
         <p className="refusal" role="alert">
-          <Icon name="alarm" /> {messages.cannotBeTaken(refusal.message)}
+          <Icon name="alarm" /> {t('workbook.cannotBeTaken', { why: refusal.message })}
           {/* Without a picture of before, there is no other place to take it back at. */}
           {!reading && Object.keys(said).length > 0 && (
             <button type="button" className="btn btn-link" onClick={() => onSaid(() => NOTHING_SAID)}>
-              {messages.takeBackSaid}
+              {t('workbook.takeBackSaid')}
             </button>
           )}
         </p>
@@ -125,7 +125,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
               id="audit-mend"
               label={
                 <>
-                  {messages.mend} <small className="quiet">{messages.mendSays}</small>
+                  {t('workbook.mend')} <small className="quiet">{t('workbook.mendSays')}</small>
                 </>
               }
               checked={mend}
@@ -133,7 +133,10 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
             />
           )}
           <p className="audit-cells">
-            {messages.cells(writeCount(data.cells.equal, STYLE.locale), writeCount(data.cells.compared, STYLE.locale))}
+            {t('workbook.cells', {
+              equal: writeCount(data.cells.equal, STYLE.locale),
+              compared: writeCount(data.cells.compared, STYLE.locale),
+            })}
           </p>
           <Differences audited={data} />
         </>
@@ -149,17 +152,17 @@ interface PartProps {
 function Findings({ audited: { findings } }: PartProps) {
   return (
     <>
-      <h3>{messages.found(findings.length)}</h3>
+      <h3>{t('workbook.found', { count: findings.length })}</h3>
       {findings.length > 0 && (
         <table className="audit-table">
           <thead>
             <tr>
-              <th scope="col">{messages.cell}</th>
-              <th scope="col">{messages.what}</th>
+              <th scope="col">{t('workbook.cell')}</th>
+              <th scope="col">{t('workbook.what')}</th>
               <th scope="col" className="tabular">
-                {messages.costs}
+                {t('workbook.costs')}
               </th>
-              <th scope="col">{messages.how}</th>
+              <th scope="col">{t('workbook.how')}</th>
             </tr>
           </thead>
           <tbody>
@@ -186,18 +189,18 @@ function Differences({ audited: { cells } }: PartProps) {
   if (differences.length === 0) return null;
   return (
     <>
-      <h3>{messages.differing}</h3>
+      <h3>{t('workbook.differing')}</h3>
       <table className="audit-table">
         <thead>
           <tr>
-            <th scope="col">{messages.cell}</th>
+            <th scope="col">{t('workbook.cell')}</th>
             <th scope="col" className="tabular">
-              {messages.theirs}
+              {t('workbook.theirs')}
             </th>
             <th scope="col" className="tabular">
-              {messages.ours}
+              {t('workbook.ours')}
             </th>
-            <th scope="col">{messages.why}</th>
+            <th scope="col">{t('workbook.why')}</th>
           </tr>
         </thead>
         <tbody>
@@ -212,7 +215,7 @@ function Differences({ audited: { cells } }: PartProps) {
         </tbody>
       </table>
       {differences.length > MOST_LISTED && (
-        <p className="quiet">{messages.andMore(differences.length - MOST_LISTED)}</p>
+        <p className="quiet">{t('workbook.andMore', { count: differences.length - MOST_LISTED })}</p>
       )}
     </>
   );

@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { monthInWords, writeWithUnit, yearInWords, yearOf } from '@haushalt/core';
+import { writeWithUnit, yearInWords, yearOf } from '@haushalt/core';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { messages } from '../../messages/plans.ts';
+import { listOf } from '@haushalt/language';
+import { monthInWords, t } from '../../language/language.ts';
 import { useMe } from '../../parts/people/me.ts';
 import { api, newId, type ListOfPlans, type PlanSummary } from '../../plan-session/api.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
@@ -24,17 +25,17 @@ export function PlanList({ list }: { readonly list: ListOfPlans }) {
         <tr>
           {isSummed && (
             <th scope="col" className="plan-choice">
-              <span className="visually-hidden">{messages.inTheSum}</span>
+              <span className="visually-hidden">{t('plans.inTheSum')}</span>
             </th>
           )}
-          <th scope="col">{messages.plan}</th>
-          <th scope="col">{messages.months}</th>
+          <th scope="col">{t('plans.plan')}</th>
+          <th scope="col">{t('plans.months')}</th>
           <th scope="col" className="tabular">
-            {messages.netOfTheYear}
+            {t('plans.netOfTheYear')}
           </th>
-          <th scope="col">{messages.monthsInTheRed}</th>
+          <th scope="col">{t('plans.monthsInTheRed')}</th>
           <th scope="col">
-            <span className="visually-hidden">{messages.actions}</span>
+            <span className="visually-hidden">{t('plans.actions')}</span>
           </th>
         </tr>
       </thead>
@@ -50,7 +51,7 @@ export function PlanList({ list }: { readonly list: ListOfPlans }) {
                   <input
                     type="checkbox"
                     className="form-check-input"
-                    aria-label={messages.countsIn(plan.name)}
+                    aria-label={t('plans.countsIn', { name: plan.name })}
                     checked={!left.includes(plan.id)}
                     onChange={() => toggle(plan.id)}
                   />
@@ -84,8 +85,8 @@ function Sums({ plans, feeds }: { readonly plans: readonly PlanSummary[]; readon
           <tr key={first.currency}>
             <td />
             <th scope="row" colSpan={2}>
-              {messages.together(alike.length)}
-              {isTwice && <small>{messages.countedTwice}</small>}
+              {t('plans.together', { count: alike.length })}
+              {isTwice && <small>{t('plans.countedTwice')}</small>}
             </th>
             <td className="tabular">
               <span className={sum < 0 ? 'negative' : undefined}>{writeWithUnit(sum, 'money', first)}</span>
@@ -123,8 +124,8 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
     mutationFn: () => api.remove(plan.id),
     onSuccess: async () => {
       notices.say({
-        text: messages.isDeleted(plan.name),
-        action: { label: messages.undo, run: () => restore.mutate() },
+        text: t('plans.isDeleted', { name: plan.name }),
+        action: { label: t('plans.undo'), run: () => restore.mutate() },
       });
       await refresh();
     },
@@ -133,7 +134,7 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
   const leave = useMutation({
     mutationFn: () => peopleApi.removePerson(plan.id, me!.person!.id),
     onSuccess: async () => {
-      notices.say({ text: messages.youHaveLeft(plan.name) });
+      notices.say({ text: t('plans.youHaveLeft', { name: plan.name }) });
       await refresh();
     },
     onError: failed,
@@ -150,11 +151,11 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
         ) : (
           <Link to={`/plans/${plan.id}/budget`}>{plan.name}</Link>
         )}
-        {plan.role !== 'owner' && <small>{messages.roles[plan.role]}</small>}
-        {linksFrom.length > 0 && <small>{messages.takesFrom(linksFrom)}</small>}
+        {plan.role !== 'owner' && <small>{t(`plans.roles.${plan.role}`)}</small>}
+        {linksFrom.length > 0 && <small>{t('plans.takesFrom', { plans: listOf(linksFrom, 'comma') })}</small>}
       </th>
       <td>
-        {messages.monthCount(plan.months)}
+        {t('plans.monthCount', { months: plan.months })}
         <small>
           {monthInWords(plan.firstMonth, plan.locale, 'short')} – {monthInWords(plan.lastMonth, plan.locale, 'short')}
         </small>
@@ -166,7 +167,7 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
         <small>{yearInWords(plan.year, plan.yearBegins)}</small>
       </td>
       <td>
-        <span className={red > 0 ? 'in-the-red' : 'in-the-black'}>{red === 0 ? messages.noMonths : red}</span>
+        <span className={red > 0 ? 'in-the-red' : 'in-the-black'}>{red === 0 ? t('plans.noMonths') : red}</span>
         {red > 0 && (
           <small>
             {yearOf(plan.firstMonth)}
@@ -180,9 +181,9 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
             type="button"
             className="tool"
             onClick={() => setRenaming(true)}
-            aria-label={messages.renamePlan(plan.name)}
+            aria-label={t('plans.renamePlan', { name: plan.name })}
           >
-            <Icon name="edit" /> {messages.rename}
+            <Icon name="edit" /> {t('plans.rename')}
           </button>
         )}
         <button
@@ -190,9 +191,9 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
           className="tool"
           onClick={() => duplicate.mutate()}
           disabled={duplicate.isPending}
-          aria-label={messages.duplicatePlan(plan.name)}
+          aria-label={t('plans.duplicatePlan', { name: plan.name })}
         >
-          <Icon name="copy" /> {messages.duplicate}
+          <Icon name="copy" /> {t('plans.duplicate')}
         </button>
         {plan.role !== 'owner' && (
           <button
@@ -200,9 +201,9 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
             className="tool"
             onClick={() => leave.mutate()}
             disabled={leave.isPending}
-            aria-label={messages.leavePlan(plan.name)}
+            aria-label={t('plans.leavePlan', { name: plan.name })}
           >
-            <Icon name="delete" /> {messages.leave}
+            <Icon name="delete" /> {t('plans.leave')}
           </button>
         )}
         {plan.role === 'owner' && (
@@ -211,9 +212,9 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
             className="tool"
             onClick={() => remove.mutate()}
             disabled={remove.isPending}
-            aria-label={messages.deletePlan(plan.name)}
+            aria-label={t('plans.deletePlan', { name: plan.name })}
           >
-            <Icon name="delete" /> {messages.delete}
+            <Icon name="delete" /> {t('plans.delete')}
           </button>
         )}
       </td>

@@ -10,7 +10,7 @@ import { ServerRefusal, api } from '../../plan-session/api.ts';
 import { AuditView } from './AuditView.tsx';
 import { NOTHING_SAID, useOpenWorkbook } from './openWorkbook.ts';
 import { PlanList } from './PlanList.tsx';
-import { messages } from '../../messages/plans.ts';
+import { t } from '../../language/language.ts';
 
 /** The list of plans: how they stand, and how to begin another. */
 export function PlansPage() {
@@ -24,11 +24,12 @@ export function PlansPage() {
 
   const openFile = useMutation({
     mutationFn: (file: File) => {
-      if (file.size > 192 << 20) throw new ServerRefusal(413, messages.itIsLargerThan192);
+      if (file.size > 192 << 20) throw new ServerRefusal(413, t('plans.itIsLargerThan192'));
       return api.importFile(file);
     },
     onSuccess: ({ id }) => void navigate(`/plans/${id}/budget`),
-    onError: (refused, file) => setFileRefusal(messages.cannotBeOpened(file.name, refused.message)),
+    onError: (refused, file) =>
+      setFileRefusal(t('plans.cannotBeOpened', { name: file.name, message: refused.message })),
   });
 
   // A sheet that was copied elsewhere is pasted onto the page as it is.
@@ -39,7 +40,7 @@ export function PlansPage() {
       if (isTyping || !text.includes('\t') || !text.trim().includes('\n')) return;
       event.preventDefault();
       setFileRefusal(null);
-      openWorkbook(new File([text], messages.pastedSheet), NOTHING_SAID);
+      openWorkbook(new File([text], t('plans.pastedSheet')), NOTHING_SAID);
     };
     window.addEventListener('paste', paste);
     return () => window.removeEventListener('paste', paste);
@@ -48,13 +49,13 @@ export function PlansPage() {
   return (
     <div className="plans-page">
       <header className="plans-head">
-        <span className="wordmark">{messages.haushalt}</span>
-        <span className="plans-motto">{messages.moneyMonthByMonth}</span>
+        <span className="wordmark">{t('plans.haushalt')}</span>
+        <span className="plans-motto">{t('plans.moneyMonthByMonth')}</span>
         <PersonMenu />
       </header>
       <main>
         <div className="plans-title">
-          <h1>{messages.yourPlans}</h1>
+          <h1>{t('plans.yourPlans')}</h1>
           <div className="plans-actions">
             <Form.Control
               size="sm"
@@ -75,14 +76,14 @@ export function PlansPage() {
               }}
             />
             <Button variant="outline-primary" onClick={() => fileInput.current?.click()} disabled={openFile.isPending}>
-              <Icon name="openFile" /> {messages.openAPlanFile}
+              <Icon name="openFile" /> {t('plans.openAPlanFile')}
             </Button>
             <Button onClick={() => void navigate('/new')}>
-              <Icon name="add" /> {messages.newPlan}
+              <Icon name="add" /> {t('plans.newPlan')}
             </Button>
           </div>
         </div>
-        {!isAuditing && <p className="plans-paste quiet">{messages.orPasteASheet}</p>}
+        {!isAuditing && <p className="plans-paste quiet">{t('plans.orPasteASheet')}</p>}
         {fileRefusal && (
           <p className="refusal" role="alert">
             {fileRefusal}
@@ -97,19 +98,19 @@ export function PlansPage() {
             onClose={workbook.close}
           />
         )}
-        {isPending && <Loading what={messages.fetchingYourPlans} />}
+        {isPending && <Loading what={t('plans.fetchingYourPlans')} />}
         {error && (
           <div className="quiet-page" role="alert">
             <p>{error.message}</p>
-            <Button onClick={() => void refetch()}>{messages.tryAgain}</Button>
+            <Button onClick={() => void refetch()}>{t('plans.tryAgain')}</Button>
           </div>
         )}
         {data?.plans.length === 0 && !isAuditing && (
           <div className="empty-state">
-            <h2>{messages.nothingPlannedYet}</h2>
-            <p>{messages.beginWithAReadyMade}</p>
+            <h2>{t('plans.nothingPlannedYet')}</h2>
+            <p>{t('plans.beginWithAReadyMade')}</p>
             <Button onClick={() => void navigate('/new')}>
-              <Icon name="add" /> {messages.newPlan}
+              <Icon name="add" /> {t('plans.newPlan')}
             </Button>
           </div>
         )}

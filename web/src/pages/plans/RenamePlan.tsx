@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { ServerRefusal, api, newId, type PlanSummary } from '../../plan-session/api.ts';
-import { messages } from '../../messages/plans.ts';
+import { t } from '../../language/language.ts';
 
 /** A plan's name in the list, to be changed in place. */
 export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; readonly onDone: () => void }) {
@@ -23,7 +23,7 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
   });
   const trimmed = name.trim();
   const refusal =
-    trimmed === '' ? messages.aPlanNeedsAName : trimmed.length > 80 ? messages.nameTooLong : rename.error?.message;
+    trimmed === '' ? t('plans.aPlanNeedsAName') : trimmed.length > 80 ? t('plans.nameTooLong') : rename.error?.message;
   const save = () => {
     // Leaving the field while it is being renamed, or after, is no second time.
     if (rename.isPending || rename.isSuccess) return;
@@ -41,7 +41,7 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
       <Form.Control
         size="sm"
         isInvalid={refusal !== undefined}
-        aria-label={messages.nameOfThePlan}
+        aria-label={t('plans.nameOfThePlan')}
         aria-describedby="rename-refusal"
         value={name}
         autoFocus

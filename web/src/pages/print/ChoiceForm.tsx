@@ -3,8 +3,9 @@ import Form from 'react-bootstrap/Form';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Segments } from '../../ui/Segments.tsx';
-import type { Choice } from './choice.ts';
-import { messages } from '../../messages/print.ts';
+import type { Part } from '@haushalt/formats';
+import { PARTS, type Choice } from './choice.ts';
+import { t } from '../../language/language.ts';
 
 interface ChoiceFormProps {
   readonly choice: Choice;
@@ -28,17 +29,13 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
   return (
     <>
       <fieldset>
-        <legend>{messages.what}</legend>
+        <legend>{t('print.what')}</legend>
         <Form.Check
           id="print-booklet"
-          label={messages.wholePlan}
+          label={t('print.wholePlan')}
           checked={choice.isBooklet}
           onChange={({ target }) =>
-            onChange(
-              target.checked
-                ? { isBooklet: true, parts: Object.keys(messages.parts) }
-                : { isBooklet: false, parts: ['budget'] },
-            )
+            onChange(target.checked ? { isBooklet: true, parts: PARTS } : { isBooklet: false, parts: ['budget'] })
           }
         />
         <div className="print-parts">
@@ -46,15 +43,15 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
             <Form.Check
               key={part}
               id={`print-${part}`}
-              label={messages.parts[part] ?? part}
+              label={t(`print.parts.${part as Part}`)}
               checked={choice.parts.includes(part)}
-              onChange={() => onChange({ parts: toggled(choice.parts, part, Object.keys(messages.parts)) })}
+              onChange={() => onChange({ parts: toggled(choice.parts, part, PARTS) })}
             />
           ))}
         </div>
       </fieldset>
       <fieldset>
-        <legend>{messages.years}</legend>
+        <legend>{t('print.years')}</legend>
         <div className="print-years">
           {years.map((year) => (
             <Form.Check
@@ -67,20 +64,20 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
           ))}
         </div>
         <Segments
-          label={messages.columns}
+          label={t('print.columns')}
           value={choice.span}
           options={[
-            { value: 'month', words: messages.months },
-            { value: 'quarter', words: messages.quarters },
+            { value: 'month', words: t('print.months') },
+            { value: 'quarter', words: t('print.quarters') },
           ]}
           onChange={(span) => onChange({ span })}
         />
       </fieldset>
       <fieldset>
-        <legend>{messages.paper}</legend>
+        <legend>{t('print.paper')}</legend>
         <div className="print-row">
           <Segments
-            label={messages.paper}
+            label={t('print.paper')}
             value={choice.paper}
             options={[
               { value: 'A4', words: 'A4' },
@@ -89,65 +86,65 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
             onChange={(paper) => onChange({ paper })}
           />
           <Segments
-            label={messages.orientation}
+            label={t('print.orientation')}
             value={choice.orientation}
             options={[
-              { value: 'auto', words: messages.automatic },
-              { value: 'upright', words: messages.portrait },
-              { value: 'across', words: messages.landscape },
+              { value: 'auto', words: t('print.automatic') },
+              { value: 'upright', words: t('print.portrait') },
+              { value: 'across', words: t('print.landscape') },
             ]}
             onChange={(orientation) => onChange({ orientation })}
           />
         </div>
-        <p className="print-label">{messages.pages}</p>
+        <p className="print-label">{t('print.pages')}</p>
         <Segments
-          label={messages.pages}
+          label={t('print.pages')}
           value={choice.pages}
           options={[
-            { value: 'auto', words: messages.automatic },
-            { value: 'one', words: messages.onePage },
-            { value: 'two', words: messages.twoPages },
-            { value: 'many', words: messages.manyPages },
+            { value: 'auto', words: t('print.automatic') },
+            { value: 'one', words: t('print.onePage') },
+            { value: 'two', words: t('print.twoPages') },
+            { value: 'many', words: t('print.manyPages') },
           ]}
           onChange={(pages) => onChange({ pages })}
         />
         <div className="print-row">
           <Form.Check
             id="print-notes"
-            label={messages.withNotes}
+            label={t('print.withNotes')}
             checked={choice.withNotes}
             onChange={({ target }) => onChange({ withNotes: target.checked })}
           />
           <Form.Check
             id="print-black"
-            label={messages.blackAndWhite}
+            label={t('print.blackAndWhite')}
             checked={choice.isBlackAndWhite}
             onChange={({ target }) => onChange({ isBlackAndWhite: target.checked })}
           />
         </div>
       </fieldset>
       <div className="print-names">
-        <span>{messages.title}</span>
+        <span>{t('print.title')}</span>
         <CommitField
-          label={messages.title}
+          label={t('print.title')}
           shown={choice.title}
           entry={choice.title}
           placeholder={plan.name}
           language={plan.locale}
           onCommit={(text) => {
-            if (text.length > MOST_LETTERS) return messages.tooLong(MOST_LETTERS);
+            if (text.length > MOST_LETTERS) return t('print.tooLong', { most: MOST_LETTERS });
             onChange({ title: text.trim() });
             return null;
           }}
         />
-        <span>{messages.name}</span>
+        <span>{t('print.name')}</span>
         <CommitField
-          label={messages.name}
+          label={t('print.name')}
           shown={name}
           entry={name}
-          placeholder={messages.namePlaceholder}
+          placeholder={t('print.namePlaceholder')}
           onCommit={(text) => {
-            if (text.length > MOST_LETTERS) return messages.tooLong(MOST_LETTERS);
+            if (text.length > MOST_LETTERS) return t('print.tooLong', { most: MOST_LETTERS });
             onName(text.trim());
             return null;
           }}

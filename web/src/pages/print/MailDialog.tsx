@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/print.ts';
+import { t } from '../../language/language.ts';
 import type { FileRequest } from '../../plan-session/api.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
@@ -31,7 +31,7 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
     setRefusal(null);
     try {
       await peopleApi.mail(planId, address.trim(), text, { ...request, kind });
-      notices.say({ text: messages.isSent(address.trim()) });
+      notices.say({ text: t('print.isSent', { address: address.trim() }) });
       draft.close();
     } catch (error) {
       setRefusal((error as Error).message);
@@ -40,8 +40,8 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
   };
   return (
     <FormDialog
-      title={messages.sendByMail}
-      submit={isBusy ? messages.sending : messages.send}
+      title={t('print.sendByMail')}
+      submit={isBusy ? t('print.sending') : t('print.send')}
       refusal={refusal}
       busy={isBusy || address.trim() === ''}
       draft={draft}
@@ -52,7 +52,7 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
       }}
     >
       <Form.Group controlId="mail-address">
-        <Form.Label>{messages.mailAddress}</Form.Label>
+        <Form.Label>{t('print.mailAddress')}</Form.Label>
         <Form.Control
           size="sm"
           type="email"
@@ -64,7 +64,7 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
         />
       </Form.Group>
       <Form.Group controlId="mail-kind">
-        <Form.Label>{messages.sentAs}</Form.Label>
+        <Form.Label>{t('print.sentAs')}</Form.Label>
         <Select
           wide
           id="mail-kind"
@@ -73,13 +73,13 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
         >
           {KINDS.map((each) => (
             <option key={each} value={each}>
-              {messages.kinds[each]}
+              {t(`print.kinds.${each}`)}
             </option>
           ))}
         </Select>
       </Form.Group>
       <Form.Group className="wide" controlId="mail-text">
-        <Form.Label>{messages.sentence}</Form.Label>
+        <Form.Label>{t('print.sentence')}</Form.Label>
         <Form.Control
           as="textarea"
           rows={2}

@@ -15,10 +15,10 @@ import { useStored } from '../../ui/useStored.ts';
 import { ChoiceForm } from './ChoiceForm.tsx';
 import { MailDialog } from './MailDialog.tsx';
 import { PageView } from './PageView.tsx';
-import { printOf, readChoice, writeChoice, type Choice } from './choice.ts';
+import { PARTS, printOf, readChoice, writeChoice, type Choice } from './choice.ts';
 import { useFile } from './useFile.ts';
 import './print.scss';
-import { messages } from '../../messages/print.ts';
+import { t } from '../../language/language.ts';
 
 const NAME_KEY = 'haushalt:print-name';
 
@@ -56,39 +56,39 @@ export function PrintPage() {
   });
   const me = useMe();
   const [isMailing, setMailing] = useState(false);
-  const file = useFile(planId, (saved) => notices.say({ text: messages.saved(saved) }));
+  const file = useFile(planId, (saved) => notices.say({ text: t('print.saved', { name: saved }) }));
   const make = (kind: FileRequest['kind']) => file.make({ ...choice, name, kind });
   const count = data?.count ?? 0;
   const shown = Math.min(wanted, Math.max(0, count - 1));
   if (data && !isPlaceholderData && count > 0 && wanted >= count) setWanted(count - 1);
   const page = data?.pages[0];
   // Until it is known in which there is anything, there is something to choose all the same.
-  const parts = data?.parts ?? (choice.parts.length > 0 ? choice.parts : Object.keys(messages.parts));
+  const parts = data?.parts ?? (choice.parts.length > 0 ? choice.parts : PARTS);
   const onPage = data?.contents.filter(({ page: begins }) => begins <= shown + 1).at(-1);
   const pt = (size: number) => writeWithDecimals(size, 'number', 1, plan);
 
   return (
     <div className="print">
       <div className="page-head">
-        <h2>{messages.printAndExport}</h2>
+        <h2>{t('print.printAndExport')}</h2>
         <p className="year-summary">
-          {count > 0 && messages.pageCount(count)}
-          {onPage && <span className="quiet"> · {messages.letters(pt(onPage.size))}</span>}
+          {count > 0 && t('print.pageCount', { count })}
+          {onPage && <span className="quiet"> · {t('print.letters', { size: pt(onPage.size) })}</span>}
         </p>
         {me?.mail && (
           <ToolbarButton
             icon="mail"
-            words={messages.sendByMail}
+            words={t('print.sendByMail')}
             onClick={() => setMailing(true)}
             isDisabled={isEmpty}
           />
         )}
         <ToolbarButton
           icon="copy"
-          words={messages.copyLink}
+          words={t('print.copyLink')}
           onClick={() =>
             copyText(window.location.href).then(
-              () => notices.say({ text: messages.linkCopied }),
+              () => notices.say({ text: t('print.linkCopied') }),
               () => notices.say({ text: window.location.href }),
             )
           }
@@ -123,48 +123,48 @@ export function PrintPage() {
             onMake={make}
           />
         </form>
-        <section className="print-pages" aria-label={messages.printAndExport}>
+        <section className="print-pages" aria-label={t('print.printAndExport')}>
           <div className="print-said">
-            {isEmpty && <p className="refusal">{messages.chooseSomething}</p>}
+            {isEmpty && <p className="refusal">{t('print.chooseSomething')}</p>}
             {data && data.tooSmall.length > 0 && !isEmpty && (
               <TooSmall sheets={data.tooSmall} write={pt} onChange={(pages) => change({ pages })} />
             )}
             {data && data.missing.length > 0 && !isEmpty && (
               <p className="print-small" role="status">
-                <Icon name="caution" /> {messages.missingLetters(data.missing.join(' '))}
+                <Icon name="caution" /> {t('print.missingLetters', { letters: data.missing.join(' ') })}
               </p>
             )}
             {file.progress !== null && (
               <p className="print-progress" role="status">
-                <progress value={file.progress.done} max={1} aria-label={messages.making} />{' '}
-                {file.progress.what || messages.making}{' '}
+                <progress value={file.progress.done} max={1} aria-label={t('print.making')} />{' '}
+                {file.progress.what || t('print.making')}{' '}
                 <button type="button" className="tool" onClick={file.cancel}>
-                  {messages.cancel}
+                  {t('print.cancel')}
                 </button>
               </p>
             )}
             {file.error !== null && (
               <p className="refusal" role="alert">
-                <Icon name="alarm" /> {messages.cannotBeMade(file.error)}
+                <Icon name="alarm" /> {t('print.cannotBeMade', { why: file.error })}
               </p>
             )}
             {error && (
               <p className="refusal" role="alert">
-                <Icon name="alarm" /> {messages.cannotBeShown(error.message)}{' '}
+                <Icon name="alarm" /> {t('print.cannotBeShown', { why: error.message })}{' '}
                 <button type="button" className="tool" onClick={() => void refetch()}>
-                  {messages.again}
+                  {t('print.again')}
                 </button>
               </p>
             )}
             {!isEmpty && !error && (isFetching || waiting > 0) && (
               <p className="quiet" role="status">
-                {waiting > 0 ? messages.saveFirst : messages.settingPages}
+                {waiting > 0 ? t('print.saveFirst') : t('print.settingPages')}
               </p>
             )}
           </div>
           {page && !isEmpty && !error && (
             <div className={`print-page ${isFetching ? 'is-fetching' : ''}`}>
-              <PageView page={page} label={`${page.title}, ${messages.pageOf(shown + 1, count)}`} />
+              <PageView page={page} label={`${page.title}, ${t('print.pageOf', { page: shown + 1, count })}`} />
             </div>
           )}
           {count > 1 && !isEmpty && (
@@ -192,26 +192,26 @@ interface PagerProps {
 function Pager({ count, shown, contents, onShow }: PagerProps) {
   const here = contents.filter(({ page }) => page <= shown + 1).at(-1);
   return (
-    <div className="print-pager" role="group" aria-label={messages.pageShown}>
+    <div className="print-pager" role="group" aria-label={t('print.pageShown')}>
       <ToolbarButton
         icon="left"
         isBare
-        words={messages.before}
+        words={t('print.before')}
         isDisabled={shown === 0}
         onClick={() => onShow(shown - 1)}
       />
-      <span className="tabular">{messages.pageOf(shown + 1, count)}</span>
+      <span className="tabular">{t('print.pageOf', { page: shown + 1, count })}</span>
       <ToolbarButton
         icon="right"
         isBare
-        words={messages.after}
+        words={t('print.after')}
         isDisabled={shown >= count - 1}
         onClick={() => onShow(shown + 1)}
       />
       {contents.length > 1 && (
         <select
           className="form-select form-select-sm"
-          aria-label={messages.pageShown}
+          aria-label={t('print.pageShown')}
           value={here?.page ?? 1}
           onChange={({ target }) => onShow(Number(target.value) - 1)}
         >
@@ -239,12 +239,12 @@ function TooSmall({ sheets, write, onChange }: TooSmallProps) {
   return (
     <p className="print-small" role="status">
       <Icon name="caution" />{' '}
-      {sheets.length === 1 ? messages.tooSmall(titles, size) : messages.tooSmallSeveral(titles, size)}{' '}
+      {sheets.length === 1 ? t('print.tooSmall', { titles, size }) : t('print.tooSmallSeveral', { titles, size })}{' '}
       <button type="button" className="jump" onClick={() => onChange('two')}>
-        {messages.useTwo}
+        {t('print.useTwo')}
       </button>{' '}
       <button type="button" className="jump" onClick={() => onChange('many')}>
-        {messages.useMany}
+        {t('print.useMany')}
       </button>
     </p>
   );
@@ -272,43 +272,43 @@ function Files({ choice, planId, isDisabled, onChange, onMake }: FilesProps) {
   );
   return (
     <div className="print-files">
-      {button('pdf', messages.savePdf, true)}
+      {button('pdf', t('print.savePdf'), true)}
       <fieldset>
-        <legend>{messages.workbook}</legend>
-        <p className="quiet">{messages.workbookSays}</p>
+        <legend>{t('print.workbook')}</legend>
+        <p className="quiet">{t('print.workbookSays')}</p>
         <Segments
-          label={messages.sheets}
+          label={t('print.sheets')}
           value={choice.by}
           options={[
-            { value: 'year', words: messages.byYear },
-            { value: 'plan', words: messages.byPlan },
+            { value: 'year', words: t('print.byYear') },
+            { value: 'plan', words: t('print.byPlan') },
           ]}
           onChange={(by) => onChange({ by })}
         />
         <div className="print-row">
-          {button('ods', messages.openDocument)}
-          {button('xlsx', messages.officeOpenXml)}
+          {button('ods', t('print.openDocument'))}
+          {button('xlsx', t('print.officeOpenXml'))}
         </div>
       </fieldset>
       <fieldset>
-        <legend>{messages.table}</legend>
-        <p className="quiet">{messages.tableSays}</p>
+        <legend>{t('print.table')}</legend>
+        <p className="quiet">{t('print.tableSays')}</p>
         <Segments
-          label={messages.figures}
+          label={t('print.figures')}
           value={choice.notation}
           options={[
-            { value: 'plan', words: messages.asInThePlan },
-            { value: 'neutral', words: messages.neutral },
+            { value: 'plan', words: t('print.asInThePlan') },
+            { value: 'neutral', words: t('print.neutral') },
           ]}
           onChange={(notation) => onChange({ notation })}
         />
-        <div className="print-row">{button('csv', messages.csv)}</div>
+        <div className="print-row">{button('csv', t('print.csv'))}</div>
       </fieldset>
       <fieldset>
-        <legend>{messages.planFile}</legend>
-        <p className="quiet">{messages.planFileSays}</p>
+        <legend>{t('print.planFile')}</legend>
+        <p className="quiet">{t('print.planFileSays')}</p>
         <a className="btn btn-sm btn-outline-primary" href={`/api/plans/${encodeURIComponent(planId)}/file`} download>
-          {messages.savePlanFile}
+          {t('print.savePlanFile')}
         </a>
       </fieldset>
     </div>

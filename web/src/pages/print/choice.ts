@@ -1,5 +1,26 @@
 import { paperOf } from '@haushalt/core';
+import type { Part } from '@haushalt/formats';
 import type { FileRequest, PrintRequest } from '../../plan-session/api.ts';
+
+/** What of a plan can be printed, in its order; each has its word. */
+const PART_ORDER: Readonly<Record<Part, true>> = {
+  budget: true,
+  rules: true,
+  years: true,
+  assumptions: true,
+  projection: true,
+  loans: true,
+  savings: true,
+  tax: true,
+  breakEven: true,
+  lists: true,
+  spending: true,
+  entries: true,
+  charts: true,
+  scenarios: true,
+  checks: true,
+};
+export const PARTS = Object.keys(PART_ORDER) as readonly Part[];
 
 /** All there is to choose; what an address does not say is as usual. */
 export type Choice = Omit<FileRequest, 'kind' | 'name'>;

@@ -10,7 +10,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { rateInWords, rateValue } from './cells.tsx';
-import { messages } from '../../messages/projection.ts';
+import { t } from '../../language/language.ts';
 
 interface ProjectionExplanationProps {
   readonly projection: PlanProjection;
@@ -45,29 +45,29 @@ export function ProjectionExplanation({
   const rate = rateValue(projection, source);
   const level = year ? projection.priceLevel(year.year) : 1;
   return (
-    <section className="reckoning" aria-label={messages.explanation}>
+    <section className="reckoning" aria-label={t('projection.explanation')}>
       <div className="reckoning-what">
         <h3>{label}</h3>
-        <p>{messages.projected(inWords(year?.year ?? baseYear + 1))}</p>
+        <p>{t('projection.projected', { year: inWords(year?.year ?? baseYear + 1) })}</p>
         <p className="reckoning-figure">
-          {year ? writeWithUnit(year.amount, 'money', plan) : <em>{messages.noFigure}</em>}
+          {year ? writeWithUnit(year.amount, 'money', plan) : <em>{t('projection.noFigure')}</em>}
         </p>
       </div>
       <div className="reckoning-how">
         {!year || before === undefined ? (
-          <p className="reckoning-words">{messages.thereIsNoTotalOf(inWords(baseYear))}</p>
+          <p className="reckoning-words">{t('projection.thereIsNoTotalOf', { baseYear: inWords(baseYear) })}</p>
         ) : (
           <>
             <p className="reckoning-words">
               {source.from === 'calculator' || source.from === 'rule'
                 ? `${rateInWords(document, source)}.`
                 : source.from === 'nothing' && document.lines.has(id)
-                  ? messages.asInTheYearBefore
+                  ? t('projection.asInTheYearBefore')
                   : document.lines.has(id)
-                    ? messages.whatItWasInThe(rateInWords(document, source), stepping)
-                    : messages.theSumOfItsLines}
+                    ? t('projection.whatItWasInThe', { rate: rateInWords(document, source), stepping })
+                    : t('projection.theSumOfItsLines')}
               {document.lines.has(id) && rate !== null && (
-                <> {messages.thatIsAYear(writeFigure(rate, 'ratePerYear', plan))}</>
+                <> {t('projection.thatIsAYear', { figure: writeFigure(rate, 'ratePerYear', plan) })}</>
               )}
             </p>
             <p className="reckoning-worked">
@@ -76,7 +76,11 @@ export function ProjectionExplanation({
             </p>
             {level !== 1 && (
               <p className="reckoning-words">
-                {messages.deflated(inWords(baseYear), money(year.amount), level.toFixed(4))}{' '}
+                {t('projection.deflated', {
+                  baseYear: inWords(baseYear),
+                  money: money(year.amount),
+                  priceLevel: level.toFixed(4),
+                })}{' '}
                 <strong>{money(year.today)}</strong>
               </p>
             )}
@@ -85,9 +89,9 @@ export function ProjectionExplanation({
       </div>
       <div className="reckoning-tools">
         {onRate && isRow && (
-          <button type="button" className="tool" onClick={onRate} title={messages.chooseWhatItGrowsBy}>
+          <button type="button" className="tool" onClick={onRate} title={t('projection.chooseWhatItGrowsBy')}>
             <Icon name="edit" />
-            {messages.chooseItsRate}
+            {t('projection.chooseItsRate')}
           </button>
         )}
       </div>

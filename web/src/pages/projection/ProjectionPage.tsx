@@ -6,7 +6,6 @@ import {
   TOTAL_EXPENSES,
   TOTAL_INCOME,
   inOrder,
-  monthInWords,
   planOf,
   stretchOfYear,
   withActuals,
@@ -48,7 +47,7 @@ import {
 import { ProjectionExplanation } from './ProjectionExplanation.tsx';
 import { RateDialog } from './RateDialog.tsx';
 import { useProjectionView } from './terms.ts';
-import { messages } from '../../messages/projection.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** Later years, line by line: a base year's totals, and what they become at the lines' rates. */
@@ -97,7 +96,7 @@ export function ProjectionPage() {
   const chooseRate = (target: BudgetRow | undefined) => {
     const owner = target && hasRate(target) ? rateOwner(target) : null;
     if (owner !== null) setChoosing(owner);
-    else notices.say({ text: messages.linesAndGroupsHaveRates });
+    else notices.say({ text: t('projection.linesAndGroupsHaveRates') });
   };
 
   const pageKey = (event: KeyboardEvent): boolean => {
@@ -130,8 +129,8 @@ export function ProjectionPage() {
     const end = addMonths(model.calendar.months.at(-1)!, view.years * 12);
     if (year !== last)
       return notices.say({
-        text: messages.thePlanHasFiguresFor(called, nameOfYear(document, last)),
-        action: { label: messages.projectFrom(nameOfYear(document, last)), run: () => setYear(last) },
+        text: t('projection.thePlanHasFiguresFor', { year: called, last: nameOfYear(document, last) }),
+        action: { label: t('projection.projectFrom', { last: nameOfYear(document, last) }), run: () => setYear(last) },
       });
     send(
       {
@@ -141,17 +140,17 @@ export function ProjectionPage() {
         rate: null,
         ...(fromActual ? { actual: known } : {}),
       },
-      messages.thePlanGoesOnUntil(monthInWords(end, plan.locale)),
+      t('projection.thePlanGoesOnUntil', { month: monthInWords(end, plan.locale) }),
     );
   };
 
   if (rates.length === 0) {
     return (
       <div className="empty-state">
-        <h2>{messages.aProjectionNeedsARate}</h2>
-        <p>{messages.addAnAssumptionWithThe}</p>
+        <h2>{t('projection.aProjectionNeedsARate')}</h2>
+        <p>{t('projection.addAnAssumptionWithThe')}</p>
         <button type="button" className="btn btn-primary" onClick={shell.openAssumptions}>
-          {messages.openTheAssumptions}
+          {t('projection.openTheAssumptions')}
         </button>
       </div>
     );
@@ -159,10 +158,10 @@ export function ProjectionPage() {
   return (
     <div className="budget projection">
       <div className="page-head">
-        <h2>{messages.projection}</h2>
+        <h2>{t('projection.projection')}</h2>
         <YearSwitch years={years} year={year} begins={plan.yearBegins} onChange={setYear} />
         <label className="rate-choice">
-          {messages.allLinesGrowBy}{' '}
+          {t('projection.allLinesGrowBy')}{' '}
           <Select
             value={shared?.id ?? ''}
             onChange={(event) => {
@@ -170,7 +169,7 @@ export function ProjectionPage() {
               send({ kind: 'plan.set', settings: { projectionRate } });
             }}
           >
-            <option value="">{messages.nothingTheyStayAsThey}</option>
+            <option value="">{t('projection.nothingTheyStayAsThey')}</option>
             {rates.map((assumption) => (
               <option key={assumption.id} value={assumption.id}>
                 {assumption.name}, {writeFigure(projection.rateIn(assumption.id, year + 1), assumption.unit, plan)}
@@ -178,15 +177,15 @@ export function ProjectionPage() {
             ))}
           </Select>
         </label>
-        {months < 12 && <p className="year-summary">{messages.thePlanHasMonthsOf(months, called)}</p>}
-        <button type="button" className="tool" onClick={takeIn} title={messages.letsThePlanGoOn}>
+        {months < 12 && <p className="year-summary">{t('projection.thePlanHasMonthsOf', { months, year: called })}</p>}
+        <button type="button" className="tool" onClick={takeIn} title={t('projection.letsThePlanGoOn')}>
           <Icon name="add" />
-          {messages.takeItIntoThePlan}
+          {t('projection.takeItIntoThePlan')}
         </button>
       </div>
-      <div className="projection-bar" role="toolbar" aria-label={messages.viewOfTheProjection}>
+      <div className="projection-bar" role="toolbar" aria-label={t('projection.viewOfTheProjection')}>
         <label>
-          {messages.years}
+          {t('projection.years')}
           <Form.Control
             size="sm"
             type="number"
@@ -201,37 +200,49 @@ export function ProjectionPage() {
         </label>
         {known.length > 0 && (
           <Segments
-            label={messages.whatItStartsFrom}
+            label={t('projection.whatItStartsFrom')}
             value={view.base}
             options={[
-              { value: 'plan', words: messages.asPlanned, title: messages.whatThePlanHasFor(called) },
-              { value: 'actual', words: messages.asItWas, title: messages.whatReallyHappenedIn(called) },
+              {
+                value: 'plan',
+                words: t('projection.asPlanned'),
+                title: t('projection.whatThePlanHasFor', { year: called }),
+              },
+              {
+                value: 'actual',
+                words: t('projection.asItWas'),
+                title: t('projection.whatReallyHappenedIn', { year: called }),
+              },
             ]}
             onChange={(base) => changeView({ base })}
           />
         )}
         <Segments
-          label={messages.howFiguresGrow}
+          label={t('projection.howFiguresGrow')}
           value={view.stepping}
           options={[
-            { value: 'yearly', words: messages.yearlySteps, title: messages.figuresRiseOnceAYear },
-            { value: 'monthly', words: messages.everyMonth, title: messages.figuresCreepUpALittle },
+            { value: 'yearly', words: t('projection.yearlySteps'), title: t('projection.figuresRiseOnceAYear') },
+            { value: 'monthly', words: t('projection.everyMonth'), title: t('projection.figuresCreepUpALittle') },
           ]}
           onChange={(stepping) => changeView({ stepping })}
         />
         <Segments
-          label={messages.whoseMoney}
+          label={t('projection.whoseMoney')}
           value={view.money}
           options={[
-            { value: 'nominal', words: messages.asPaidThen, title: messages.nominalFigures },
-            { value: 'today', words: messages.todaysMoney, title: messages.inTheMoneyOf(called) },
-            { value: 'both', words: messages.both },
+            { value: 'nominal', words: t('projection.asPaidThen'), title: t('projection.nominalFigures') },
+            {
+              value: 'today',
+              words: t('projection.todaysMoney'),
+              title: t('projection.inTheMoneyOf', { year: called }),
+            },
+            { value: 'both', words: t('projection.both') },
           ]}
           onChange={(money) => changeView({ money })}
         />
         {view.money !== 'nominal' && (
           <label>
-            {messages.pricesRiseBy}
+            {t('projection.pricesRiseBy')}
             <Select value={deflator?.id ?? ''} onChange={(event) => changeView({ deflator: event.target.value })}>
               {rates.map((assumption) => (
                 <option key={assumption.id} value={assumption.id}>
@@ -247,7 +258,7 @@ export function ProjectionPage() {
           aria-pressed={view.changes}
           onClick={() => changeView({ changes: !view.changes })}
         >
-          <Icon name="columns" /> {messages.changes}
+          <Icon name="columns" /> {t('projection.changes')}
         </button>
         <button
           type="button"
@@ -255,13 +266,13 @@ export function ProjectionPage() {
           aria-pressed={view.picture}
           onClick={() => changeView({ picture: !view.picture })}
         >
-          <Icon name="chart" /> {messages.picture}
+          <Icon name="chart" /> {t('projection.picture')}
         </button>
       </div>
       {fromActual && <p className="projection-base">{baseInWords(known, called, plan.locale)}</p>}
       <Grid
         control={control}
-        label={messages.projectionFrom(called)}
+        label={t('projection.projectionFrom', { year: called })}
         columns={columns}
         rows={rows}
         footer={footer}
@@ -296,7 +307,7 @@ export function baseInWords(known: readonly ActualFigure[], year: string, locale
   const months = known.map(({ month }) => month).sort();
   const [first, last] = [months[0]!, months.at(-1)!].map((month) => monthInWords(month, locale, 'name'));
   const lines = new Set(known.map(({ line }) => line)).size;
-  return messages.asItReallyWasFrom(year, first, last, lines);
+  return t('projection.asItReallyWasFrom', { year, first, last, lines });
 }
 
 /** Income, expenses and what is left, from the base year on. */
@@ -308,15 +319,15 @@ function pictureOf(projection: PlanProjection, baseYear: number, today: boolean)
   };
   const inWords = (year: number) => nameOfYear(projection.model.document, year);
   return {
-    label: messages.incomeExpensesAndNetFrom(inWords(baseYear), today),
+    label: t('projection.incomeExpensesAndNetFrom', { baseYear: inWords(baseYear), today }),
     axis: plan.currency,
-    categoryName: messages.year,
+    categoryName: t('projection.year'),
     categories: [baseYear, ...projection.years].map(inWords),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: messages.income, values: values(TOTAL_INCOME), mark: 'bars', tone: 'income' },
-      { label: messages.expenses, values: values(TOTAL_EXPENSES), mark: 'bars', tone: 'expense' },
-      { label: messages.net, values: values(NET), mark: 'line', tone: 'net' },
+      { label: t('projection.income'), values: values(TOTAL_INCOME), mark: 'bars', tone: 'income' },
+      { label: t('projection.expenses'), values: values(TOTAL_EXPENSES), mark: 'bars', tone: 'expense' },
+      { label: t('projection.net'), values: values(NET), mark: 'line', tone: 'net' },
     ],
   };
 }

@@ -13,7 +13,7 @@ import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import { ratesOf } from './cells.tsx';
-import { messages } from '../../messages/projection.ts';
+import { t } from '../../language/language.ts';
 
 interface RateDialogProps {
   readonly projection: PlanProjection;
@@ -45,7 +45,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
   const save = () => {
     const read = readFigure(ownRate, plan.locale, 'ratePerYear');
     if (choice === 'own' && !read.ok) return setRefusal(read.message);
-    if (choice === 'own' && read.ok && read.figure === null) return setRefusal(messages.typeARateForExample);
+    if (choice === 'own' && read.ok && read.figure === null) return setRefusal(t('projection.typeARateForExample'));
     const settings = {
       projectionRate: choice === '' || choice === 'own' ? null : choice,
       ownRate: choice === 'own' && read.ok ? read.figure : null,
@@ -70,8 +70,8 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
   );
   return (
     <FormDialog
-      title={messages.whatGrowsBy(name)}
-      submit={messages.save}
+      title={t('projection.whatGrowsBy', { name })}
+      submit={t('projection.save')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -80,7 +80,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
         save();
       }}
     >
-      {option('', isLine ? messages.asItsGroupElseAs : messages.asTheWholePlan, '')}
+      {option('', isLine ? t('projection.asItsGroupElseAs') : t('projection.asTheWholePlan'), '')}
       {ratesOf(document).map((assumption) =>
         option(
           assumption.id,
@@ -88,11 +88,11 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
           writeWithUnit(projection.rateIn(assumption.id, projection.years[0] ?? 0), assumption.unit, plan),
         ),
       )}
-      {option('own', messages.aRateOfItsOwn, '')}
+      {option('own', t('projection.aRateOfItsOwn'), '')}
       <Form.Control
         size="sm"
         className="wide"
-        aria-label={messages.rateOfItsOwnA}
+        aria-label={t('projection.rateOfItsOwnA')}
         aria-invalid={refusal !== null}
         placeholder="3.5 %"
         value={ownRate}

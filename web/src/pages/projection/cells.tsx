@@ -17,7 +17,7 @@ import type { GridCell, GridColumn } from '../../grid/types.ts';
 import { widthOf } from '../../ui/widthOf.ts';
 import { sideOf, type BudgetRow } from '../../parts/lines/rows.ts';
 import type { ProjectionView } from './terms.ts';
-import { messages } from '../../messages/projection.ts';
+import { t } from '../../language/language.ts';
 
 /** What a column of the projection shows: the base, or something of a later year. */
 export interface ProjectionColumn extends GridColumn {
@@ -47,8 +47,8 @@ export function projectionColumns(
   begins = 1,
 ): ProjectionColumn[] {
   const columns: ProjectionColumn[] = [
-    { id: 'label', heading: messages.line, width: 230, pin: 'start', className: 'label' },
-    { id: 'rate', what: 'rate', heading: messages.rateHeading, width: 84, pin: null },
+    { id: 'label', heading: t('projection.line'), width: 230, pin: 'start', className: 'label' },
+    { id: 'rate', what: 'rate', heading: t('projection.rateHeading'), width: 84, pin: null },
     { id: 'base', what: 'base', heading: yearInWords(baseYear, begins), width: Math.max(104, widest), pin: null },
   ];
   years.forEach((year, index) => {
@@ -56,11 +56,12 @@ export function projectionColumns(
     const add = (what: NonNullable<ProjectionColumn['what']>, heading: string, width: number, className = '') =>
       columns.push({ id: `${what}-${year}`, what, nth: index, heading, width, pin: null, className });
     if (view.changes) {
-      add('increase', messages.change, Math.max(92, widest), 'quiet');
+      add('increase', t('projection.change'), Math.max(92, widest), 'quiet');
       add('change', 'in %', 70, 'quiet');
     }
     if (view.money !== 'today') add('amount', called, Math.max(108, widest), 'of-year');
-    if (view.money !== 'nominal') add('today', messages.todays(called), Math.max(112, widest), 'of-year');
+    if (view.money !== 'nominal')
+      add('today', t('projection.todays', { year: called }), Math.max(112, widest), 'of-year');
   });
   return columns;
 }
@@ -83,14 +84,14 @@ export function rateValue(projection: PlanProjection, source: RateSource): numbe
 
 /** Where a rate comes from, in words. */
 export function rateInWords(document: Document, source: RateSource): string {
-  if (source.from === 'nothing') return messages.noRateItStaysAs;
-  if (source.from === 'calculator') return messages.noRateItGoesOn;
-  if (source.from === 'rule') return messages.noRateItFollows;
-  const what = 'rate' in source ? messages.ownRate : (nameOf(document, source.assumption) ?? 'an assumption');
+  if (source.from === 'nothing') return t('projection.noRateItStaysAs');
+  if (source.from === 'calculator') return t('projection.noRateItGoesOn');
+  if (source.from === 'rule') return t('projection.noRateItFollows');
+  const what = 'rate' in source ? t('projection.ownRate') : (nameOf(document, source.assumption) ?? 'an assumption');
   return source.from === 'plan'
-    ? messages.rateOfThePlan(what)
+    ? t('projection.rateOfThePlan', { what })
     : source.from === 'group'
-      ? messages.rateOfItsGroup(what)
+      ? t('projection.rateOfItsGroup', { what })
       : what;
 }
 
@@ -119,7 +120,7 @@ export function projectionCell(
     return {
       className: `tabular rate ${hasOwnRate ? 'is-own' : hasOwnRule ? 'quiet' : ''}`,
       title: rateInWords(document, source),
-      content: hasOwnRule ? messages.itsRule : rate === null ? '–' : writeFigure(rate, 'ratePerYear', plan),
+      content: hasOwnRule ? t('projection.itsRule') : rate === null ? '–' : writeFigure(rate, 'ratePerYear', plan),
     };
   }
   if (row.id === null) return { content: null };
@@ -127,7 +128,7 @@ export function projectionCell(
   if (!projected) return { content: null };
   const year = column.nth === undefined ? null : projected.years[column.nth]!;
   const figure = year === null ? projected.base : year[column.what as 'amount' | 'increase' | 'change' | 'today'];
-  if (figure === null) return { className: 'tabular', content: '–', title: messages.thereWasNothingTheYear };
+  if (figure === null) return { className: 'tabular', content: '–', title: t('projection.thereWasNothingTheYear') };
   const text =
     column.what === 'increase'
       ? writeDifference(figure, 'money', plan)

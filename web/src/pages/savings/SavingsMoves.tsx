@@ -16,7 +16,7 @@ import { monthsFrom } from '../../parts/calculators/months.ts';
 import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/savings.ts';
+import { t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 interface SavingsMovesProps {
@@ -26,9 +26,9 @@ interface SavingsMovesProps {
 }
 
 const KINDS = [
-  ['deposit', messages.putInBesidesIn],
-  ['withdrawal', messages.takenOutIn],
-  ['pause', messages.noDepositFrom],
+  ['deposit', 'savings.putInBesidesIn'],
+  ['withdrawal', 'savings.takenOutIn'],
+  ['pause', 'savings.noDepositFrom'],
 ] as const;
 
 /** Single deposits, withdrawals by date, and months without a deposit. */
@@ -55,15 +55,15 @@ export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
     });
   return (
     <>
-      <h3>{messages.singleEntriesAndPauses}</h3>
+      <h3>{t('savings.singleEntriesAndPauses')}</h3>
       {moves.map((move, index) => (
         <div key={move.id} className="part-row">
           {move.kind === 'pause' ? (
-            <span className="part-name">{messages.aPause}</span>
+            <span className="part-name">{t('savings.aPause')}</span>
           ) : (
             <InputField
               input={inputs.find((input) => input.id === `${move.id}:amount`)!}
-              label={messages.amountOfEntry(index + 1)}
+              label={t('savings.amountOfEntry', { index: index + 1 })}
               complaint={complaintOf(move.id)}
               period={nearestPeriod(model.calendar, move.from)}
             />
@@ -71,28 +71,28 @@ export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
           <button
             type="button"
             className="tool"
-            aria-label={messages.takeAwayEntry(index + 1)}
+            aria-label={t('savings.takeAwayEntry', { index: index + 1 })}
             onClick={() => onCommand({ kind: 'fund.setMove', id: move.id, settings: null })}
           >
             <Icon name="delete" />
           </button>
           <span className="part-when">
             <Select
-              aria-label={messages.whatEntryIs(index + 1)}
+              aria-label={t('savings.whatEntryIs', { index: index + 1 })}
               value={move.kind}
               onChange={(event) => {
                 const kind = event.target.value as SavingsMoveRow['kind'];
                 set(move, { kind, until: null, amount: kind === 'pause' ? null : (move.amount ?? '100') });
               }}
             >
-              {KINDS.map(([kind, words]) => (
+              {KINDS.map(([kind, label]) => (
                 <option key={kind} value={kind}>
-                  {words}
+                  {t(label)}
                 </option>
               ))}
             </Select>
             <MonthField
-              label={messages.monthOfEntry(index + 1)}
+              label={t('savings.monthOfEntry', { index: index + 1 })}
               months={months}
               value={move.from}
               locale={locale}
@@ -102,9 +102,9 @@ export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
             />
             {move.kind === 'pause' && (
               <>
-                {messages.until}
+                {t('savings.until')}
                 <MonthField
-                  label={messages.lastMonthOfThePause(index + 1)}
+                  label={t('savings.lastMonthOfThePause', { index: index + 1 })}
                   months={months.filter((month) => month >= move.from)}
                   value={move.until ?? move.from}
                   locale={locale}
@@ -118,15 +118,15 @@ export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
       <span className="add-parts">
         <button type="button" className="tool" onClick={() => add('deposit')}>
           <Icon name="add" />
-          {messages.addDeposit}
+          {t('savings.addDeposit')}
         </button>
         <button type="button" className="tool" onClick={() => add('withdrawal')}>
           <Icon name="add" />
-          {messages.takeOut}
+          {t('savings.takeOut')}
         </button>
         <button type="button" className="tool" onClick={() => add('pause')}>
           <Icon name="add" />
-          {messages.pause}
+          {t('savings.pause')}
         </button>
       </span>
     </>

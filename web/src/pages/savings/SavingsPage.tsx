@@ -1,6 +1,5 @@
 import {
   inOrder,
-  monthInWords,
   nearestPeriod,
   planOf,
   usersOf,
@@ -24,24 +23,43 @@ import { useView } from '../../parts/calculators/useView.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsTerms } from './SavingsTerms.tsx';
 import { goalMissedByCents, fundsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
-import { messages } from '../../messages/savings.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 const NOTHING = {
-  heading: messages.noSavingsFundYet,
-  words: messages.sayWhatIsPutIn,
+  get heading() {
+    return t('savings.noSavingsFundYet');
+  },
+  get words() {
+    return t('savings.sayWhatIsPutIn');
+  },
 };
 
 const VIEWS = [
-  { value: 'month', words: messages.monthByMonth },
-  { value: 'year', words: messages.byYear },
-  { value: 'together', words: messages.allFundsTogether },
+  {
+    value: 'month',
+    get words() {
+      return t('savings.monthByMonth');
+    },
+  },
+  {
+    value: 'year',
+    get words() {
+      return t('savings.byYear');
+    },
+  },
+  {
+    value: 'together',
+    get words() {
+      return t('savings.allFundsTogether');
+    },
+  },
 ] as const;
 
 /** Savings: what deposits come to, what a goal takes, and how long it lasts. */
 export function SavingsPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="savings" title={messages.savings} nothing={NOTHING} tools={sliderTool}>
+    <Workbench table="savings" title={t('savings.savings')} nothing={NOTHING} tools={sliderTool}>
       {(fund) => <FundView key={fund.id} fund={fund} sliders={sliders} />}
     </Workbench>
   );
@@ -58,7 +76,7 @@ function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly s
     <>
       <CalculatorLayout
         name={fund.name}
-        answerLabel={messages.whatComesTo(fund.name)}
+        answerLabel={t('savings.whatComesTo', { name: fund.name })}
         period={period}
         terms={
           <>
@@ -75,7 +93,7 @@ function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly s
               answer.kind === 'none' && <NoAnswer reason={answer} />
             )}
             <div className="bench-views">
-              <Segments label={messages.view} value={view} options={VIEWS} onChange={show} />
+              <Segments label={t('savings.view')} value={view} options={VIEWS} onChange={show} />
             </div>
             {view === 'together' ? (
               <Together model={model} />
@@ -87,13 +105,13 @@ function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly s
       </CalculatorLayout>
       {placing && (
         <PlaceDialog
-          title={messages.inTheBudget(fund.name)}
+          title={t('savings.inTheBudget', { name: fund.name })}
           side="setAside"
-          groupName={messages.savings}
+          groupName={t('savings.savings')}
           ways={[
             {
-              words: messages.theDeposit,
-              lines: [{ name: messages.into(fund.name), formula: `{${fund.id}}.deposit` }],
+              words: t('savings.theDeposit'),
+              lines: [{ name: t('savings.into', { name: fund.name }), formula: `{${fund.id}}.deposit` }],
             },
           ]}
           onClose={() => setPlacing(false)}
@@ -115,41 +133,45 @@ function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
   const { withdrawal, short } = fund;
   const wanted = goalMissedByCents(model, id, fund);
   const besideGoal = [
-    ...(wanted === null ? [] : [messages.moreThanTheGoal(money(wanted))]),
-    ...(fund.goalToday === null ? [] : [messages.inTodaysMoney(money(fund.goalToday))]),
+    ...(wanted === null ? [] : [t('savings.moreThanTheGoal', { goal: money(wanted) })]),
+    ...(fund.goalToday === null ? [] : [t('savings.inTodaysMoney', { money: money(fund.goalToday) })]),
   ];
   const figures: KeyFigure[] = [
     {
-      label: messages.comesTo,
+      label: t('savings.comesTo'),
       value: fund.goal,
       id: `${id}.goal`,
       ...(besideGoal.length === 0 ? {} : { also: besideGoal.join('; ') }),
     },
     {
-      label: messages.by,
+      label: t('savings.by'),
       value: monthInWords(fund.reached, plan.locale),
       id: `${id}.months`,
-      also: messages.afterMonths(fund.months),
+      also: t('savings.afterMonths', { months: fund.months }),
     },
-    { label: messages.totalDeposits, value: fund.totalDeposits, id: `${id}.total deposits` },
+    { label: t('savings.totalDeposits'), value: fund.totalDeposits, id: `${id}.total deposits` },
     {
-      label: messages.interestGained,
+      label: t('savings.interestGained'),
       value: fund.totalInterest,
       id: `${id}.total interest`,
       ...(fund.totalDeposits > 0
-        ? { also: messages.ofWhatIsPutIn(writeWithUnit(fund.totalInterest / fund.totalDeposits, 'percent', plan)) }
+        ? {
+            also: t('savings.ofWhatIsPutIn', {
+              figure: writeWithUnit(fund.totalInterest / fund.totalDeposits, 'percent', plan),
+            }),
+          }
         : {}),
     },
     ...(withdrawal
       ? [
           {
-            label: messages.thenEveryMonth,
+            label: t('savings.thenEveryMonth'),
             value: withdrawal.amount,
             also: withdrawal.last
-              ? messages.untilMonth(monthInWords(withdrawal.last, plan.locale))
+              ? t('savings.untilMonth', { month: monthInWords(withdrawal.last, plan.locale) })
               : withdrawal.isGrowing
-                ? messages.forEver
-                : messages.forMoreThanAHundred,
+                ? t('savings.forEver')
+                : t('savings.forMoreThanAHundred'),
           },
         ]
       : []),
@@ -159,7 +181,7 @@ function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
       <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />
       {short && (
         <p className="bench-words" role="status">
-          {messages.inLessCanBeTaken(monthInWords(short, plan.locale))}
+          {t('savings.inLessCanBeTaken', { month: monthInWords(short, plan.locale) })}
         </p>
       )}
     </>
@@ -174,11 +196,11 @@ function Schedule({ fund, by }: { readonly fund: SavingsAnswer; readonly by: 'mo
     <ChartCard
       picture={picture}
       height={210}
-      label={by === 'month' ? messages.monthByMonth : messages.yearByYear}
-      rowHeading={by === 'month' ? messages.month : messages.year}
+      label={by === 'month' ? t('savings.monthByMonth') : t('savings.yearByYear')}
+      rowHeading={by === 'month' ? t('savings.month') : t('savings.year')}
       rows={rows}
       columns={columns}
-      totalLabel={messages.inAll}
+      totalLabel={t('savings.inAll')}
     />
   );
 }
@@ -191,17 +213,17 @@ function Together({ model }: { readonly model: PlanModel }) {
     const answer = model.calculationOf(id)?.answer;
     return answer?.kind === 'savings' ? [{ name, fund: answer.savings }] : [];
   });
-  if (funds.length === 0) return <p className="bench-words">{messages.noFundHasAnAnswer}</p>;
+  if (funds.length === 0) return <p className="bench-words">{t('savings.noFundHasAnAnswer')}</p>;
   const { rows, columns, picture } = fundsTogether(funds, by, document);
   return (
     <>
       <div className="bench-choices">
         <Segments
-          label={messages.allFundsBy}
+          label={t('savings.allFundsBy')}
           value={by}
           options={[
-            { value: 'month', words: messages.byMonth },
-            { value: 'year', words: messages.byYearChoice },
+            { value: 'month', words: t('savings.byMonth') },
+            { value: 'year', words: t('savings.byYearChoice') },
           ]}
           onChange={setBy}
         />
@@ -210,8 +232,8 @@ function Together({ model }: { readonly model: PlanModel }) {
         key={by}
         picture={picture}
         height={210}
-        label={messages.allFundsTogether}
-        rowHeading={by === 'month' ? messages.month : messages.year}
+        label={t('savings.allFundsTogether')}
+        rowHeading={by === 'month' ? t('savings.month') : t('savings.year')}
         rows={rows}
         columns={columns}
       />

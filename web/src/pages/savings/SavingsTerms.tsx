@@ -1,7 +1,6 @@
 import {
   addMonths,
   figureAsFormula,
-  monthInWords,
   monthsBetween,
   nearestPeriod,
   planOf,
@@ -17,7 +16,7 @@ import { InputRow, Terms, type Term } from '../../parts/calculators/Terms.tsx';
 import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsMoves } from './SavingsMoves.tsx';
-import { messages } from '../../messages/savings.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 interface SavingsTermsProps {
   readonly fund: SavingsFundRow;
@@ -51,30 +50,30 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
   const terms: Term[] = [
     {
       column: 'deposit',
-      label: messages.monthlyDeposit,
+      label: t('savings.monthlyDeposit'),
       unit: 'money',
       computed: answer?.deposit ?? null,
       placeholder: 'e.g. 180',
     },
     {
       column: 'rate',
-      label: messages.yearlyRate,
+      label: t('savings.yearlyRate'),
       unit: 'ratePerYear',
       computed: answer?.rate ?? null,
       placeholder: 'e.g. 2.75 %',
     },
     {
       column: 'months',
-      label: messages.duration,
+      label: t('savings.duration'),
       unit: inYears ? 'years' : 'months',
       computed: answer ? answer.months / (inYears ? 12 : 1) : null,
-      placeholder: messages.untilThePlansEnd,
+      placeholder: t('savings.untilThePlansEnd'),
       after: (
         <span className="term-after">
           <DurationUnit of={fund} onSet={set} />
           {answer && fund.unknown !== 'months' && (
             <MonthField
-              label={messages.untilLabel}
+              label={t('savings.untilLabel')}
               months={ends}
               value={answer.reached}
               locale={locale}
@@ -86,7 +85,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
     },
     {
       column: 'goal',
-      label: messages.finalBalance,
+      label: t('savings.finalBalance'),
       unit: 'money',
       computed: answer?.goal ?? null,
       placeholder: 'e.g. 8,000',
@@ -97,9 +96,9 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
       <InputRow
         calculator={calculator}
         column="opening"
-        label={messages.inItBefore}
+        label={t('savings.inItBefore')}
         period={period}
-        placeholder={messages.nothing}
+        placeholder={t('savings.nothing')}
       />
       <Terms
         calculator={calculator}
@@ -110,40 +109,40 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
         onUnknown={choose}
       />
       <div className="term">
-        <span className="term-label">{messages.firstDeposit}</span>
+        <span className="term-label">{t('savings.firstDeposit')}</span>
         <MonthField
-          label={messages.firstDeposit}
+          label={t('savings.firstDeposit')}
           months={startingMonths(model.calendar)}
           value={fund.first}
           locale={locale}
           onChange={(first) => set({ first })}
         />
       </div>
-      <h3>{messages.howItGrows}</h3>
+      <h3>{t('savings.howItGrows')}</h3>
       <InputRow
         calculator={calculator}
         column="growth"
-        label={messages.theDepositRisesBy}
+        label={t('savings.theDepositRisesBy')}
         period={period}
-        placeholder={messages.nothingAYear}
+        placeholder={t('savings.nothingAYear')}
       />
-      <DueAndRate of={fund} onSet={set} due={messages.putInAtMonths} />
+      <DueAndRate of={fund} onSet={set} due={t('savings.putInAtMonths')} />
       <InputRow
         calculator={calculator}
         column="inflation"
-        label={messages.pricesRiseBy}
+        label={t('savings.pricesRiseBy')}
         period={period}
         placeholder={sharedPlaceholder()}
       />
       <SavingsMoves fund={fund} answer={answer} onCommand={send} />
-      <h3>{messages.afterwards}</h3>
+      <h3>{t('savings.afterwards')}</h3>
       <Segments
-        label={messages.afterTheDeposits}
+        label={t('savings.afterTheDeposits')}
         value={fund.withdrawals}
         options={[
-          { value: 'none', words: messages.itStays },
-          { value: 'howLong', words: messages.soMuchAMonth, title: messages.howLongDoesItLast },
-          { value: 'howMuch', words: messages.forSoLong, title: messages.howMuchAMonthCan },
+          { value: 'none', words: t('savings.itStays') },
+          { value: 'howLong', words: t('savings.soMuchAMonth'), title: t('savings.howLongDoesItLast') },
+          { value: 'howMuch', words: t('savings.forSoLong'), title: t('savings.howMuchAMonthCan') },
         ]}
         onChange={(withdrawals) => set({ withdrawals })}
       />
@@ -151,7 +150,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
         <InputRow
           calculator={calculator}
           column="withdrawal"
-          label={messages.outEveryMonth}
+          label={t('savings.outEveryMonth')}
           period={period}
           sliders={sliders}
           placeholder="e.g. 300"
@@ -161,7 +160,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
         <InputRow
           calculator={calculator}
           column="withdrawalMonths"
-          label={messages.forSoManyMonths}
+          label={t('savings.forSoManyMonths')}
           period={period}
           sliders={sliders}
           placeholder="e.g. 24"
@@ -173,7 +172,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
 
   function sharedPlaceholder(): string {
     const shared = planOf(document).projectionRate;
-    return shared === null ? messages.notKnown : (document.assumptions.get(shared)?.name ?? '');
+    return shared === null ? t('savings.notKnown') : (document.assumptions.get(shared)?.name ?? '');
   }
 }
 
@@ -182,6 +181,12 @@ function withdrawalInWords({ withdrawal, reached }: SavingsAnswer, locale: strin
   const begins = monthInWords(addMonths(reached, 1) as Month, locale);
   if (!withdrawal) return '';
   if (withdrawal.months === null)
-    return withdrawal.isGrowing ? messages.fromOnTheInterestAlone(begins) : messages.fromItLastsForMore(begins);
-  return messages.fromItLastsUntil(begins, withdrawal.months, monthInWords(withdrawal.last!, locale));
+    return withdrawal.isGrowing
+      ? t('savings.fromOnTheInterestAlone', { begins })
+      : t('savings.fromItLastsForMore', { begins });
+  return t('savings.fromItLastsUntil', {
+    begins,
+    months: withdrawal.months,
+    month: monthInWords(withdrawal.last!, locale),
+  });
 }

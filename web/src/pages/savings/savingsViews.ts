@@ -1,7 +1,6 @@
 import {
   inputId,
   isSame,
-  monthInWords,
   monthsBetween,
   planOf,
   writeFigure,
@@ -16,7 +15,7 @@ import {
 import { byYear, sumOf } from '../../parts/calculators/months.ts';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import { TONES, type Picture } from '../../parts/charts/picture.ts';
-import { messages } from '../../messages/savings.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 /** How a fund is read: month by month or year by year. */
 export type By = 'month' | 'year';
@@ -49,12 +48,17 @@ export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document)
     values: stretches.map(({ rows }) => of(rows.at(-1)!)),
   });
   const columns: ScheduleColumn[] = [
-    { id: 'opening', heading: messages.before, unit: 'money', values: stretches.map(({ rows }) => rows[0]!.opening) },
-    flow('deposit', messages.deposits, (row) => row.deposit),
-    flow('interest', messages.interest, (row) => row.interest),
-    ...(fund.totalWithdrawn > 0 ? [flow('withdrawal', messages.takenOut, (row) => row.withdrawal)] : []),
-    last('closing', messages.inTheFund, (row) => row.closing),
-    ...(fund.goalToday === null ? [] : [last('today', messages.todaysMoney, (row) => row.today)]),
+    {
+      id: 'opening',
+      heading: t('savings.before'),
+      unit: 'money',
+      values: stretches.map(({ rows }) => rows[0]!.opening),
+    },
+    flow('deposit', t('savings.deposits'), (row) => row.deposit),
+    flow('interest', t('savings.interest'), (row) => row.interest),
+    ...(fund.totalWithdrawn > 0 ? [flow('withdrawal', t('savings.takenOut'), (row) => row.withdrawal)] : []),
+    last('closing', t('savings.inTheFund'), (row) => row.closing),
+    ...(fund.goalToday === null ? [] : [last('today', t('savings.todaysMoney'), (row) => row.today)]),
   ];
   return { rows: stretches.map(({ label }) => label), columns };
 }
@@ -67,14 +71,14 @@ export function savingsPicture(fund: SavingsAnswer, by: By, document: Document):
   const gained = stretches.map(({ rows }) => (interest += sumOf(rows, (row) => row.interest)));
   const closing = stretches.map(({ rows }) => rows.at(-1)!.closing);
   return {
-    label: messages.whatWasPutInAnd,
+    label: t('savings.whatWasPutInAnd'),
     axis: plan.currency,
-    categoryName: by === 'year' ? messages.year : messages.month,
+    categoryName: by === 'year' ? t('savings.year') : t('savings.month'),
     categories: stretches.map(({ label }) => label),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
       {
-        label: messages.putInLessTakenOut,
+        label: t('savings.putInLessTakenOut'),
         // What is taken out comes out of the deposits first.
         values: closing.map((value, index) => Math.max(0, value - gained[index]!)),
         mark: 'area',
@@ -82,7 +86,7 @@ export function savingsPicture(fund: SavingsAnswer, by: By, document: Document):
         stack: 'fund',
       },
       {
-        label: messages.interest,
+        label: t('savings.interest'),
         values: closing.map((value, index) => Math.min(value, gained[index]!)),
         mark: 'area',
         tone: 'income',
@@ -92,7 +96,7 @@ export function savingsPicture(fund: SavingsAnswer, by: By, document: Document):
         ? []
         : [
             {
-              label: messages.allOfItInTodays,
+              label: t('savings.allOfItInTodays'),
               values: stretches.map(({ rows }) => rows.at(-1)!.today),
               mark: 'line' as const,
               tone: 'net' as const,
@@ -132,12 +136,12 @@ export function fundsTogether(
       unit: 'money',
       values: balances[index]!,
     })),
-    { id: 'sum', heading: messages.together, unit: 'money', values: sums },
+    { id: 'sum', heading: t('savings.together'), unit: 'money', values: sums },
   ];
   const picture: Picture = {
-    label: messages.allFundsTogether,
+    label: t('savings.allFundsTogether'),
     axis: plan.currency,
-    categoryName: by === 'year' ? messages.year : messages.month,
+    categoryName: by === 'year' ? t('savings.year') : t('savings.month'),
     categories: labels,
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: funds.map(({ name }, index) => ({

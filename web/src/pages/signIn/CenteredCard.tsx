@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import '../../parts/people/people.scss';
 
 /** A page that asks for little. */
@@ -7,8 +7,8 @@ export function CenteredCard({ title, children }: { readonly title: string; read
   return (
     <main className="slip">
       <header className="slip-head plans-head">
-        <span className="wordmark">{messages.haushalt}</span>
-        <span className="plans-motto">{messages.moneyMonthByMonth}</span>
+        <span className="wordmark">{t('people.haushalt')}</span>
+        <span className="plans-motto">{t('people.moneyMonthByMonth')}</span>
       </header>
       <h1>{title}</h1>
       {children}

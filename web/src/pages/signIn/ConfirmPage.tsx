@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import Button from 'react-bootstrap/Button';
 import { Link, useParams } from 'react-router';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { ME } from '../../parts/people/me.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { CenteredCard } from './CenteredCard.tsx';
@@ -15,24 +15,24 @@ export function ConfirmPage() {
     onSuccess: () => client.invalidateQueries({ queryKey: ME }),
   });
   return (
-    <CenteredCard title={messages.confirmAddress}>
+    <CenteredCard title={t('people.confirmAddress')}>
       {confirm.isSuccess ? (
-        <p role="status">{messages.addressIsConfirmed}</p>
+        <p role="status">{t('people.addressIsConfirmed')}</p>
       ) : (
         <>
-          <p>{messages.confirmAddressWhy}</p>
+          <p>{t('people.confirmAddressWhy')}</p>
           {confirm.error && (
             <p className="refusal mb-3" role="alert">
               {confirm.error.message}
             </p>
           )}
           <Button autoFocus disabled={confirm.isPending} onClick={() => confirm.mutate()}>
-            {messages.confirm}
+            {t('people.confirm')}
           </Button>
         </>
       )}
       <p className="mt-3">
-        <Link to="/">{messages.goToYourPlans}</Link>
+        <Link to="/">{t('people.goToYourPlans')}</Link>
       </p>
     </CenteredCard>
   );

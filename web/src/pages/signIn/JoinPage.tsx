@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useParams } from 'react-router';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { useMe } from '../../parts/people/me.ts';
 import { NewPersonForm } from '../../parts/people/NewPersonForm.tsx';
 import { SignInForm } from '../../parts/people/SignInForm.tsx';
@@ -12,8 +12,18 @@ import { Segments } from '../../ui/Segments.tsx';
 import { CenteredCard } from './CenteredCard.tsx';
 
 const WAYS = [
-  { value: 'new', words: messages.asSomeoneNew },
-  { value: 'known', words: messages.asSomeoneKnown },
+  {
+    value: 'new',
+    get words() {
+      return t('people.asSomeoneNew');
+    },
+  },
+  {
+    value: 'known',
+    get words() {
+      return t('people.asSomeoneKnown');
+    },
+  },
 ] as const;
 
 /** Where a link to a shared plan leads: what it offers, and what it takes to have it. */
@@ -38,28 +48,28 @@ export function JoinPage() {
   };
   if (error)
     return (
-      <CenteredCard title={messages.thisLinkIsNoUse}>
+      <CenteredCard title={t('people.thisLinkIsNoUse')}>
         <p role="alert">{error.message}</p>
-        <Link to="/">{messages.goToYourPlans}</Link>
+        <Link to="/">{t('people.goToYourPlans')}</Link>
       </CenteredCard>
     );
   if (!offer || !me) return <Loading />;
   return (
-    <CenteredCard title={messages.sharesWithYou(offer.sharedBy, offer.plan)}>
-      {offer.mine === null ? <p>{messages.youMay[offer.role]}</p> : <p>{messages.youHaveIt}</p>}
+    <CenteredCard title={t('people.sharesWithYou', { who: offer.sharedBy, plan: offer.plan })}>
+      {offer.mine === null ? <p>{t(`people.youMay.${offer.role}`)}</p> : <p>{t('people.youHaveIt')}</p>}
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}
         </p>
       )}
       {me.person ? (
-        <Button onClick={() => void use()}>{messages.openThePlan}</Button>
+        <Button onClick={() => void use()}>{t('people.openThePlan')}</Button>
       ) : (
         <>
-          <Segments label={messages.join} value={way} options={WAYS} onChange={setWay} />
+          <Segments label={t('people.join')} value={way} options={WAYS} onChange={setWay} />
           {way === 'new' ? (
             <NewPersonForm
-              submit={messages.join}
+              submit={t('people.join')}
               onSubmit={async (person) => open((await peopleApi.joinByLink(held, person)).planId)}
             />
           ) : (

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useParams } from 'react-router';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { PasswordField } from '../../parts/people/PasswordField.tsx';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { CenteredCard } from './CenteredCard.tsx';
@@ -24,8 +24,8 @@ export function ResetPage() {
     }
   };
   return (
-    <CenteredCard title={messages.newPassword}>
-      <p>{messages.chooseIt}</p>
+    <CenteredCard title={t('people.newPassword')}>
+      <p>{t('people.chooseIt')}</p>
       <Form
         noValidate
         onSubmit={(event) => {
@@ -34,7 +34,7 @@ export function ResetPage() {
         }}
       >
         <PasswordField
-          label={messages.password}
+          label={t('people.password')}
           isNew
           autoFocus
           value={password}
@@ -50,7 +50,7 @@ export function ResetPage() {
           </p>
         )}
         <Button type="submit" disabled={isBusy || password === ''}>
-          {messages.setIt}
+          {t('people.setIt')}
         </Button>
       </Form>
     </CenteredCard>

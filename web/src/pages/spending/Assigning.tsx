@@ -14,8 +14,8 @@ import { Grid } from '../../grid/Grid.tsx';
 import type { ColumnEditing, EditorProps } from '../../grid/editing.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { messages } from '../../messages/spending.ts';
-import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
+
 import { assigned, targetOf, whyInWords } from '../../parts/ledger/assignment.ts';
 import { readTarget } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
@@ -38,11 +38,49 @@ interface OpenRow extends GridRow {
 }
 
 const COLUMNS: readonly GridColumn[] = [
-  { id: 'date', heading: ledgerMessages.date, width: 92, pin: null },
-  { id: 'what', heading: ledgerMessages.what, width: 240, pin: null, className: 'text' },
-  { id: 'account', heading: ledgerMessages.account, width: 130, pin: null, className: 'text' },
-  { id: 'amount', heading: ledgerMessages.amount, width: 96, pin: null },
-  { id: 'line', heading: ledgerMessages.line, width: 236, pin: null, className: 'text' },
+  {
+    id: 'date',
+    get heading() {
+      return t('entries.date');
+    },
+    width: 92,
+    pin: null,
+  },
+  {
+    id: 'what',
+    get heading() {
+      return t('entries.what');
+    },
+    width: 240,
+    pin: null,
+    className: 'text',
+  },
+  {
+    id: 'account',
+    get heading() {
+      return t('entries.account');
+    },
+    width: 130,
+    pin: null,
+    className: 'text',
+  },
+  {
+    id: 'amount',
+    get heading() {
+      return t('entries.amount');
+    },
+    width: 96,
+    pin: null,
+  },
+  {
+    id: 'line',
+    get heading() {
+      return t('entries.line');
+    },
+    width: 236,
+    pin: null,
+    className: 'text',
+  },
 ];
 const LINE = COLUMNS.length - 1;
 const NO_ROWS: readonly OpenRow[] = [];
@@ -62,7 +100,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
     () =>
       open.entries.map((entry): OpenRow => ({
         key: entry.id,
-        label: entry.what || ledgerMessages.noWords,
+        label: entry.what || t('entries.noWords'),
         className: 'line',
         entry,
         proposal: assigner.assign(entry),
@@ -77,7 +115,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
     const after = assigned(entry, line, toAccount);
     const refusal = send(
       { kind: 'entries.set', entries: [{ entry: entry.id, before: givenOf(entry), after: givenOf(after) }] },
-      messages.assigned(entry.what || ledgerMessages.anEntry, whereTo(after, document)),
+      t('spending.assigned', { what: entry.what || t('entries.anEntry'), where: whereTo(after, document) }),
     );
     if (!refusal) setLast(ruleFrom(entry, target));
     return refusal;
@@ -89,10 +127,10 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
       const after = assigned(entry, proposal!.line, proposal!.toAccount);
       return { entry: entry.id, before: givenOf(entry), after: givenOf(after) };
     });
-    send({ kind: 'entries.set', entries: edits }, messages.entriesAssigned(edits.length));
+    send({ kind: 'entries.set', entries: edits }, t('spending.entriesAssigned', { count: edits.length }));
   };
   const editing: ColumnEditing<OpenRow, GridColumn> = {
-    readOnlyReason: (_row, column) => (column.id === 'line' ? null : messages.typeTheLine),
+    readOnlyReason: (_row, column) => (column.id === 'line' ? null : t('spending.typeTheLine')),
     begin: () => ({ text: '', options: { target: null } }),
     read(at, { options }) {
       const entry = rows.find(({ key }) => key === at.row)?.entry;
@@ -120,7 +158,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
       case 'amount':
         return { className: 'tabular', content: writeFigure(entry.amount / minorUnitsIn(document), 'money', plan) };
       default: {
-        if (!proposal) return { className: 'text quiet', content: messages.chooseALine };
+        if (!proposal) return { className: 'text quiet', content: t('spending.chooseALine') };
         const words = whereTo(proposal, document);
         return {
           className: 'text proposal',
@@ -162,40 +200,40 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
 
   return (
     <div className="assigning">
-      <section aria-label={messages.notAssignedYet}>
+      <section aria-label={t('spending.notAssignedYet')}>
         <div className="section-head">
           <h3>
-            {messages.notAssignedYet} <small>{ledgerMessages.entryCount(open.total)}</small>
+            {t('spending.notAssignedYet')} <small>{t('entries.entryCount', { total: open.total })}</small>
           </h3>
           {proposed > 1 && (
             <button type="button" className="tool" onClick={acceptAll}>
-              <Icon name="good" /> {messages.acceptAll(proposed)}
+              <Icon name="good" /> {t('spending.acceptAll', { count: proposed })}
             </button>
           )}
         </div>
         {open.problem !== null && (
           <p className="refusal" role="alert">
-            {ledgerMessages.theEntriesCannotBeShown(open.problem)}
+            {t('entries.theEntriesCannotBeShown', { problem: open.problem })}
           </p>
         )}
         {last && (
           <p className="last-assigned" role="status">
-            {messages.belongsTo(last.text, whereTo(readTarget(last.target), document))}
+            {t('spending.belongsTo', { what: last.text, where: whereTo(readTarget(last.target), document) })}
             <button type="button" className="btn btn-link btn-sm" onClick={() => setRule(last)}>
-              {messages.alwaysSo}
+              {t('spending.alwaysSo')}
             </button>
           </p>
         )}
         {rows.length === 0 && !open.isLoading ? (
           <p className="quiet all-assigned">
-            <Icon name="good" /> {messages.everythingIsAssigned}
+            <Icon name="good" /> {t('spending.everythingIsAssigned')}
           </p>
         ) : (
           <>
-            <p className="quiet">{messages.howToAssign}</p>
+            <p className="quiet">{t('spending.howToAssign')}</p>
             <Grid
               control={control}
-              label={messages.notAssignedYet}
+              label={t('spending.notAssignedYet')}
               columns={COLUMNS}
               rows={rows}
               footer={NO_ROWS}

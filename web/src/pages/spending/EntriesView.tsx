@@ -25,8 +25,8 @@ import { Grid } from '../../grid/Grid.tsx';
 import { placesIn } from '../../grid/selection.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { messages } from '../../messages/spending.ts';
-import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
+
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { readTarget, targetOptions } from '../../parts/ledger/draft.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
@@ -64,7 +64,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
   const found = useEntryPages(planId, query);
   const { total } = found;
   const rows = useMemo(
-    () => Array.from({ length: total }, (_, index): FoundRow => ({ key: String(index), label: messages.entryNth(index + 1), className: 'line', index })), // prettier-ignore
+    () => Array.from({ length: total }, (_, index): FoundRow => ({ key: String(index), label: t('spending.entryNth', { nth: index + 1 }), className: 'line', index })), // prettier-ignore
     [total],
   );
   const sortable = (id: EntryOrder, words: string) => (
@@ -72,7 +72,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
       type="button"
       className="sort-heading"
       tabIndex={-1}
-      aria-label={messages.sortBy(words)}
+      aria-label={t('spending.sortBy', { what: words })}
       onClick={() => look({ order: id, descending: looked.order === id ? !looked.descending : id === 'date' })}
     >
       {words}
@@ -80,12 +80,12 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
     </button>
   );
   const columns: GridColumn[] = [
-    { id: 'date', heading: sortable('date', ledgerMessages.date), width: 100, pin: null },
-    { id: 'what', heading: sortable('what', ledgerMessages.what), width: 300, pin: null, className: 'text' },
-    { id: 'line', heading: ledgerMessages.line, width: 210, pin: null, className: 'text' },
-    { id: 'account', heading: ledgerMessages.account, width: 150, pin: null, className: 'text' },
-    { id: 'amount', heading: sortable('amount', ledgerMessages.amount), width: 118, pin: null },
-    { id: 'note', heading: ledgerMessages.note, width: 200, pin: null, className: 'text' },
+    { id: 'date', heading: sortable('date', t('entries.date')), width: 100, pin: null },
+    { id: 'what', heading: sortable('what', t('entries.what')), width: 300, pin: null, className: 'text' },
+    { id: 'line', heading: t('entries.line'), width: 210, pin: null, className: 'text' },
+    { id: 'account', heading: t('entries.account'), width: 150, pin: null, className: 'text' },
+    { id: 'amount', heading: sortable('amount', t('entries.amount')), width: 118, pin: null },
+    { id: 'note', heading: t('entries.note'), width: 200, pin: null, className: 'text' },
   ];
   const cellOf = ({ index }: FoundRow, { id }: GridColumn): GridCell => {
     const entry = found.at(index);
@@ -123,7 +123,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
   );
 
   const many = async (change: (entry: LedgerEntry) => LedgerEntry | null, words: (count: number) => string) => {
-    if (chosen.length > MAX_ENTRIES_AT_ONCE) return notices.say({ text: messages.tooMany(MAX_ENTRIES_AT_ONCE), tone: 'warning' }); // prettier-ignore
+    if (chosen.length > MAX_ENTRIES_AT_ONCE) return notices.say({ text: t('spending.tooMany', { most: MAX_ENTRIES_AT_ONCE }), tone: 'warning' }); // prettier-ignore
     const entries = await found.fetch(chosen);
     const edits = entries.map((entry) => {
       const after = change(entry);
@@ -131,15 +131,26 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
     });
     if (edits.length > 0) send({ kind: 'entries.set', entries: edits }, words(edits.length));
   };
-  const removeAll = () => many(() => null, messages.entriesRemoved);
+  const removeAll = () =>
+    many(
+      () => null,
+      (count: number) => t('spending.entriesRemoved', { count }),
+    );
   const assign = (target: string) =>
-    many((entry) => {
-      const { line, toAccount } = readTarget(target);
-      if (toAccount !== '') return { ...entry, line: '', toAccount, amount: -Math.abs(entry.amount) };
-      const isMove = entry.toAccount !== '' && sideOfLine(document, line) === 'setAside';
-      return isMove ? { ...entry, line } : { ...entry, line, toAccount: '', toReference: '', toReconciled: '' };
-    }, messages.entriesAssigned);
-  const moveTo = (account: string) => many((entry) => ({ ...entry, account }), messages.entriesMoved);
+    many(
+      (entry) => {
+        const { line, toAccount } = readTarget(target);
+        if (toAccount !== '') return { ...entry, line: '', toAccount, amount: -Math.abs(entry.amount) };
+        const isMove = entry.toAccount !== '' && sideOfLine(document, line) === 'setAside';
+        return isMove ? { ...entry, line } : { ...entry, line, toAccount: '', toReference: '', toReconciled: '' };
+      },
+      (count: number) => t('spending.entriesAssigned', { count }),
+    );
+  const moveTo = (account: string) =>
+    many(
+      (entry) => ({ ...entry, account }),
+      (count: number) => t('spending.entriesMoved', { count }),
+    );
   const money = (minor: number) => writeWithUnit(minor / minorUnitsIn(document), 'money', plan);
 
   return (
@@ -149,18 +160,18 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
           size="sm"
           type="search"
           className="find-text"
-          aria-label={messages.findWords}
-          placeholder={messages.findWords}
+          aria-label={t('spending.findWords')}
+          placeholder={t('spending.findWords')}
           value={looked.text}
           maxLength={200}
           onChange={(event) => look({ text: event.target.value })}
         />
         <Select
-          aria-label={ledgerMessages.account}
+          aria-label={t('entries.account')}
           value={looked.account}
           onChange={(event) => look({ account: event.target.value })}
         >
-          <option value="">{messages.allAccounts}</option>
+          <option value="">{t('spending.allAccounts')}</option>
           {[...document.accounts.values()].map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -168,12 +179,12 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
           ))}
         </Select>
         <Select
-          aria-label={ledgerMessages.line}
+          aria-label={t('entries.line')}
           value={looked.line}
           onChange={(event) => look({ line: event.target.value })}
         >
-          <option value="">{messages.allLines}</option>
-          <option value={UNASSIGNED}>{ledgerMessages.notAssigned}</option>
+          <option value="">{t('spending.allLines')}</option>
+          <option value={UNASSIGNED}>{t('entries.notAssigned')}</option>
           {targetOptions(document, '')
             .filter(({ value }) => document.lines.has(value))
             .map(({ value, words }) => (
@@ -183,29 +194,29 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
             ))}
         </Select>
         <Select
-          aria-label={messages.period}
+          aria-label={t('spending.period')}
           value={looked.period}
           onChange={(event) => look({ period: event.target.value as EntryFilter['period'] })}
         >
-          <option value="all">{messages.allDays}</option>
-          <option value="month">{messages.theMonthShown}</option>
-          <option value="between">{messages.between}</option>
+          <option value="all">{t('spending.allDays')}</option>
+          <option value="month">{t('spending.theMonthShown')}</option>
+          <option value="between">{t('spending.between')}</option>
         </Select>
         {looked.period === 'between' &&
           (['from', 'to'] as const).map((end) => (
             <DateField
               key={end}
-              label={messages.ends[end]}
+              label={t(`spending.ends.${end}`)}
               value={looked[end]}
               locale={plan.locale}
               onChange={(day) => look({ [end]: day })}
             />
           ))}
         <span className="find-amounts">
-          {messages.amountsFrom}
+          {t('spending.amountsFrom')}
           <FigureField
             isBare
-            label={messages.least}
+            label={t('spending.least')}
             unit="money"
             value={looked.least}
             onChange={(least) => look({ least })}
@@ -213,21 +224,21 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
           –
           <FigureField
             isBare
-            label={messages.most}
+            label={t('spending.most')}
             unit="money"
             value={looked.most}
             onChange={(most) => look({ most })}
           />
         </span>
         <Select
-          aria-label={messages.state}
+          aria-label={t('spending.state')}
           value={looked.state}
           onChange={(event) => look({ state: event.target.value as EntryState | '' })}
         >
-          <option value="">{messages.anyState}</option>
+          <option value="">{t('spending.anyState')}</option>
           {ENTRY_STATES.map((state) => (
             <option key={state} value={state}>
-              {messages.states[state]}
+              {t(`spending.states.${state}`)}
             </option>
           ))}
         </Select>
@@ -236,41 +247,46 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
         <output className="found-totals">
           {found.problem ??
             (!found.isLoading &&
-              messages.found(total, writeCount(total, plan.locale), money(found.received), money(found.paid)))}
+              t('spending.found', {
+                total,
+                count: writeCount(total, plan.locale),
+                received: money(found.received),
+                paid: money(found.paid),
+              }))}
         </output>
         <a className="tool" href={entriesAsCsv(planId, query)} download>
-          <Icon name="saveFile" /> {messages.exportCsv}
+          <Icon name="saveFile" /> {t('spending.exportCsv')}
         </a>
         {chosen.length > 1 && (
-          <span className="many-tools" role="group" aria-label={messages.withChosen(chosen.length)}>
-            {messages.withChosen(chosen.length)}
+          <span className="many-tools" role="group" aria-label={t('spending.withChosen', { count: chosen.length })}>
+            {t('spending.withChosen', { count: chosen.length })}
             <SearchField
-              label={messages.assignTo}
-              placeholder={messages.assignTo}
+              label={t('spending.assignTo')}
+              placeholder={t('spending.assignTo')}
               options={targetOptions(document, '')}
               value=""
               onChange={(target) => void assign(target)}
             />
             <AccountSelect
-              aria-label={messages.moveTo}
+              aria-label={t('spending.moveTo')}
               value=""
-              none={messages.moveTo}
+              none={t('spending.moveTo')}
               onChange={(account) => account !== '' && void moveTo(account)}
             />
             <button type="button" className="tool" onClick={() => void removeAll()}>
-              <Icon name="delete" /> {messages.removeThem}
+              <Icon name="delete" /> {t('spending.removeThem')}
             </button>
           </span>
         )}
       </div>
       {total === 0 && !found.isLoading ? (
         <div className="empty-state">
-          <p>{ledger.actuals.lines.size === 0 ? ledgerMessages.nothingHasBeenEnteredYet : messages.nothingFound}</p>
+          <p>{ledger.actuals.lines.size === 0 ? t('entries.nothingHasBeenEnteredYet') : t('spending.nothingFound')}</p>
         </div>
       ) : (
         <Grid
           control={control}
-          label={ledgerMessages.entries}
+          label={t('entries.entries')}
           columns={columns}
           rows={rows}
           footer={NO_ROWS}

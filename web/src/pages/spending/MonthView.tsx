@@ -6,7 +6,6 @@ import {
   firstDay,
   lastDay,
   minorUnitsIn,
-  monthInWords,
   NET,
   numberInMonth,
   OVERDUE_DAYS,
@@ -24,8 +23,8 @@ import { useMemo, useRef } from 'react';
 import { Grid } from '../../grid/Grid.tsx';
 import { textInCell, type GridColumn } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { messages } from '../../messages/spending.ts';
-import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { monthInWords, t } from '../../language/language.ts';
+
 import { EntryList } from '../../parts/ledger/EntryList.tsx';
 import type { Entering } from '../../parts/ledger/useEntering.ts';
 import { useEntries, type Ledger } from '../../parts/ledger/useLedger.ts';
@@ -89,7 +88,7 @@ export function MonthView({ planId, month, ledger, entering }: ViewProps) {
   const summary =
     ledger.problem ??
     (ledger.isLoading
-      ? messages.looking
+      ? t('spending.looking')
       : summaryOf(
           spending,
           (value) => writeWithUnit(value, 'money', plan),
@@ -99,7 +98,7 @@ export function MonthView({ planId, month, ledger, entering }: ViewProps) {
         ));
 
   const skip = ({ standing, due, what }: Expected) =>
-    send({ kind: 'standing.skip', standing, due, skipped: true }, ledgerMessages.skipped(what));
+    send({ kind: 'standing.skip', standing, due, skipped: true }, t('entries.skipped', { what }));
 
   return (
     <>
@@ -107,7 +106,7 @@ export function MonthView({ planId, month, ledger, entering }: ViewProps) {
       <div className="spending-body">
         <Grid
           control={control}
-          label={messages.budgetAndActualFigures(when)}
+          label={t('spending.budgetAndActualFigures', { shownMonths: when })}
           columns={columns}
           rows={rows}
           footer={footer}
@@ -163,12 +162,12 @@ export function summaryOf(
   unassigned: MonthSum = { amount: 0, count: 0 },
   units = 100,
 ): string {
-  const without = unassigned.count === 0 ? '' : ` ${messages.belongToNoLine(unassigned.count, money(unassigned.amount / units))}`; // prettier-ignore
-  const late = `${without}${overdue.length === 0 ? '' : ` ${messages.isOverdue(overdue.length, overdue[0]!.what)}`}`;
-  if (!rows.some(({ actual }) => actual !== null)) return `${messages.nothingHasBeenEnteredFor}${late}`;
+  const without = unassigned.count === 0 ? '' : ` ${t('spending.belongToNoLine', { count: unassigned.count, sum: money(unassigned.amount / units) })}`; // prettier-ignore
+  const late = `${without}${overdue.length === 0 ? '' : ` ${t('spending.isOverdue', { count: overdue.length, what: overdue[0]!.what })}`}`;
+  if (!rows.some(({ actual }) => actual !== null)) return `${t('spending.nothingHasBeenEnteredFor')}${late}`;
   const net = rows.find(({ id }) => id === NET);
   const over = rows.filter((row) => row.kind === 'line' && row.side === 'expense' && hurts(row));
-  const lines = messages.isOverItsBudgetLines(over.length, over[0]?.name);
+  const lines = t('spending.isOverItsBudgetLines', { overCount: over.length, name: over[0]?.name });
   if (net?.actual == null) return `${lines.charAt(0).toUpperCase()}${lines.slice(1)}.${late}`;
-  return `${messages.netPlanned(money(net.actual), money(net.budget), lines)}${late}`;
+  return `${t('spending.netPlanned', { actual: money(net.actual), planned: money(net.budget), lines })}${late}`;
 }

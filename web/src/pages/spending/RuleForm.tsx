@@ -1,6 +1,5 @@
 import {
   MAX_ENTRIES_AT_ONCE,
-  dayInWords,
   matcherOf,
   minorUnitsIn,
   planOf,
@@ -13,8 +12,8 @@ import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/spending.ts';
-import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { dayInWords, t } from '../../language/language.ts';
+
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { assigned } from '../../parts/ledger/assignment.ts';
 import { readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
@@ -97,7 +96,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
   const save = () => {
     const refused = send(
       { kind: 'assignmentRule.set', rule: given.rule ?? newId(), settings },
-      messages.ruleSaved(settings.text),
+      t('spending.ruleSaved', { text: settings.text }),
       true,
     );
     if (refused) return setRefusal(refused.message);
@@ -106,15 +105,15 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
         const after = assigned(entry, line, toAccount);
         return { entry: entry.id, before: givenOf(entry), after: givenOf(after) };
       });
-      send({ kind: 'entries.set', entries: edits }, messages.entriesAssigned(edits.length));
+      send({ kind: 'entries.set', entries: edits }, t('spending.entriesAssigned', { count: edits.length }));
     }
     draft.close();
   };
 
   return (
     <FormDialog
-      title={given.rule === null ? messages.newRule : messages.changeRule}
-      submit={messages.save}
+      title={given.rule === null ? t('spending.newRule') : t('spending.changeRule')}
+      submit={t('spending.save')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -125,16 +124,16 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
     >
       <div className="wide rule-text">
         <Select
-          aria-label={messages.condition}
+          aria-label={t('spending.condition')}
           value={given.condition}
           onChange={(event) => put({ condition: event.target.value as RuleGiven['condition'] })}
         >
-          <option value="contains">{messages.conditions.contains}</option>
-          <option value="begins">{messages.conditions.begins}</option>
+          <option value="contains">{t('spending.conditions.contains')}</option>
+          <option value="begins">{t('spending.conditions.begins')}</option>
         </Select>
         <Form.Control
           size="sm"
-          aria-label={messages.lookedFor}
+          aria-label={t('spending.lookedFor')}
           autoFocus
           value={given.text}
           maxLength={200}
@@ -142,24 +141,35 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
           onChange={(event) => put({ text: event.target.value })}
         />
       </div>
-      <FigureField label={messages.least} unit="money" value={given.least} onChange={(least) => put({ least })} />
-      <FigureField label={messages.most} unit="money" value={given.most} onChange={(most) => put({ most })} />
+      <FigureField label={t('spending.least')} unit="money" value={given.least} onChange={(least) => put({ least })} />
+      <FigureField label={t('spending.most')} unit="money" value={given.most} onChange={(most) => put({ most })} />
       <label>
-        <span className="form-label">{ledgerMessages.account}</span>
-        <AccountSelect wide value={given.account} none={messages.anyAccount} onChange={(account) => put({ account })} />
+        <span className="form-label">{t('entries.account')}</span>
+        <AccountSelect
+          wide
+          value={given.account}
+          none={t('spending.anyAccount')}
+          onChange={(account) => put({ account })}
+        />
       </label>
       <label>
-        <span className="form-label">{messages.belongTo}</span>
+        <span className="form-label">{t('spending.belongTo')}</span>
         <SearchField
-          label={messages.belongTo}
+          label={t('spending.belongTo')}
           options={targetOptions(document, given.account)}
           value={given.target}
-          placeholder={messages.choose}
+          placeholder={t('spending.choose')}
           onChange={(target) => put({ target })}
         />
       </label>
       <div className="wide tried" aria-live="polite">
-        <p>{messages.triedOn(matching.length, found.total > found.entries.length, open.length)}</p>
+        <p>
+          {t('spending.triedOn', {
+            count: matching.length,
+            isMore: found.total > found.entries.length,
+            open: open.length,
+          })}
+        </p>
         <ul>
           {matching.slice(0, SHOWN).map((entry) => (
             <li key={entry.id}>
@@ -173,7 +183,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
         {open.length > 0 && (
           <Form.Check
             id="rule-apply"
-            label={messages.assignTheOpen(open.length)}
+            label={t('spending.assignTheOpen', { count: open.length })}
             checked={apply}
             onChange={(event) => setApply(event.target.checked)}
           />

@@ -1,5 +1,5 @@
 import { inOrder, planOf, writeFigure, type AssignmentRuleRow } from '@haushalt/core';
-import { messages } from '../../messages/spending.ts';
+import { t } from '../../language/language.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -19,17 +19,26 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
   const conditionsOf = (row: AssignmentRuleRow) => {
     const amount = (figure: number | null) => (figure === null ? null : writeFigure(figure, 'money', plan));
     return [
-      row.text === '' ? null : messages.ruleCondition(row.condition, row.text),
-      row.least === null && row.most === null ? null : messages.amountBetween(amount(row.least), amount(row.most)),
-      row.account === null ? null : messages.onAccount(document.accounts.get(row.account)?.name ?? ''),
+      row.text === '' ? null : t('spending.ruleCondition', { condition: row.condition, text: row.text }),
+      row.least === null && row.most === null
+        ? null
+        : t('spending.amountBetween', {
+            least: amount(row.least),
+            most: amount(row.most),
+            hasLeast: amount(row.least) !== null,
+            hasMost: amount(row.most) !== null,
+          }),
+      row.account === null
+        ? null
+        : t('spending.onAccount', { account: document.accounts.get(row.account)?.name ?? '' }),
     ]
       .filter((part) => part !== null)
       .join(', ');
   };
   return (
-    <section className="rule-list" aria-label={messages.assignmentRules}>
+    <section className="rule-list" aria-label={t('spending.assignmentRules')}>
       <div className="section-head">
-        <h3>{messages.assignmentRules}</h3>
+        <h3>{t('spending.assignmentRules')}</h3>
         <button
           type="button"
           className="btn btn-outline-primary btn-sm"
@@ -37,11 +46,11 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
             onEdit({ rule: null, condition: 'contains', text: '', least: null, most: null, account: '', target: '' })
           }
         >
-          {messages.newRule}
+          {t('spending.newRule')}
         </button>
       </div>
       {rules.length === 0 ? (
-        <p className="quiet">{messages.noRules}</p>
+        <p className="quiet">{t('spending.noRules')}</p>
       ) : (
         <ol>
           {rules.map((row, at) => (
@@ -54,7 +63,7 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
                 type="button"
                 className="tool"
                 disabled={at === 0}
-                aria-label={messages.ruleUp(row.text)}
+                aria-label={t('spending.ruleUp', { text: row.text })}
                 onClick={() => move(at, -1)}
               >
                 <Icon name="up" />
@@ -63,7 +72,7 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
                 type="button"
                 className="tool"
                 disabled={at === rules.length - 1}
-                aria-label={messages.ruleDown(row.text)}
+                aria-label={t('spending.ruleDown', { text: row.text })}
                 onClick={() => move(at, 1)}
               >
                 <Icon name="down" />
@@ -71,8 +80,10 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
               <button
                 type="button"
                 className="tool"
-                aria-label={messages.removeRule(row.text)}
-                onClick={() => send({ kind: 'assignmentRule.delete', rule: row.id }, messages.ruleDeleted(row.text))}
+                aria-label={t('spending.removeRule', { text: row.text })}
+                onClick={() =>
+                  send({ kind: 'assignmentRule.delete', rule: row.id }, t('spending.ruleDeleted', { text: row.text }))
+                }
               >
                 <Icon name="delete" />
               </button>

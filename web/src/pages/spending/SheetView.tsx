@@ -26,7 +26,7 @@ import { TextEditor } from '../../grid/TextEditor.tsx';
 import type { ColumnEditing, EditorProps } from '../../grid/editing.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { messages } from '../../messages/spending.ts';
+import { t, wordsLocale } from '../../language/language.ts';
 import { EntryList } from '../../parts/ledger/EntryList.tsx';
 import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
@@ -83,7 +83,11 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
     cell.reduce((sum, { amount }) => sum + amount * directionOf(document, line), 0) / units;
 
   const rows = useMemo(() => {
-    const format = new Intl.DateTimeFormat(plan.locale, { weekday: 'short', day: 'numeric', timeZone: 'UTC' });
+    const format = new Intl.DateTimeFormat(wordsLocale(plan.locale), {
+      weekday: 'short',
+      day: 'numeric',
+      timeZone: 'UTC',
+    });
     return eachDay(days.from, days.to).map((day): SheetRow => {
       const date = new Date(`${day}T00:00Z`);
       const isWeekend = date.getUTCDay() % 6 === 0;
@@ -97,7 +101,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
     () =>
       FOOT.filter((figure) => figure !== 'carryOver' || hasCarryOver).map((figure): SheetRow => ({
         key: figure,
-        label: messages.sheetFoot[figure],
+        label: t(`spending.sheetFoot.${figure}`),
         className: figure === 'total' ? 'total' : 'line',
         day: null,
         figure,
@@ -107,7 +111,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
   const all = useMemo(() => [...rows, ...footer], [rows, footer]);
   const columns = useMemo(
     (): GridColumn[] => [
-      { id: 'label', heading: messages.day, width: 92, pin: 'start', className: 'label' },
+      { id: 'label', heading: t('spending.day'), width: 92, pin: 'start', className: 'label' },
       ...lines.map(({ id, name }) => ({
         id,
         heading: name,
@@ -135,7 +139,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
       ? { className: 'tabular', content: text, title: said }
       : {
           className: 'tabular',
-          title: messages.severalEntries(cell.length),
+          title: t('spending.severalEntries', { count: cell.length }),
           parts: [text, cell.length],
           content: (
             <>
@@ -146,7 +150,8 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
   };
   const editing = useMemo(
     (): ColumnEditing<SheetRow, GridColumn> => ({
-      readOnlyReason: (row, column) => (row.day === null || column.id === 'label' ? messages.typeAboveTheTotals : null),
+      readOnlyReason: (row, column) =>
+        row.day === null || column.id === 'label' ? t('spending.typeAboveTheTotals') : null,
       begin(row, column) {
         const [entry] = byCell.get(`${row.day}|${column.id}`) ?? [];
         const value = entry && (entry.amount * directionOf(document, column.id)) / units;
@@ -202,7 +207,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
       const cell = byCell.get(`${control.row?.day}|${control.column?.id}`) ?? [];
       if (cell.length === 0) return;
       const removed = cell.map((entry) => ({ entry: entry.id, before: givenOf(entry), after: null }));
-      send({ kind: 'entries.set', entries: removed }, messages.entriesRemoved(cell.length));
+      send({ kind: 'entries.set', entries: removed }, t('spending.entriesRemoved', { count: cell.length }));
     },
     textOf: (row, column) => (column.id === 'label' ? row.label : textInCell(cellOf(row, column))),
   });
@@ -214,9 +219,9 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
     <>
       <div className="view-tools">
         <label>
-          {messages.linesShown}
+          {t('spending.linesShown')}
           <Select value={group} onChange={(event) => setGroup(event.target.value)}>
-            <option value={DAY_TO_DAY}>{messages.dayToDay}</option>
+            <option value={DAY_TO_DAY}>{t('spending.dayToDay')}</option>
             {groups.map((each) => (
               <option key={each.group.id} value={each.group.id}>
                 {each.group.name}
@@ -224,17 +229,17 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
             ))}
           </Select>
         </label>
-        <span className="quiet">{problem ?? (isLoading ? messages.looking : messages.typeAFigure)}</span>
+        <span className="quiet">{problem ?? (isLoading ? t('spending.looking') : t('spending.typeAFigure'))}</span>
       </div>
       {lines.length === 0 ? (
         <div className="empty-state">
-          <p>{messages.noDayToDayLines}</p>
+          <p>{t('spending.noDayToDayLines')}</p>
         </div>
       ) : (
         <div className="spending-body is-sheet">
           <Grid
             control={control}
-            label={messages.theSheet}
+            label={t('spending.theSheet')}
             columns={columns}
             rows={rows}
             footer={footer}
@@ -252,7 +257,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
               isLoading={isLoading}
               problem={problem}
               ofOneLine
-              empty={messages.nothingOnThisDay}
+              empty={t('spending.nothingOnThisDay')}
               expected={NO_EXPECTED}
               today={today()}
               onChange={onOpenEntry}
@@ -273,7 +278,7 @@ const NO_EXPECTED: readonly never[] = [];
 function SheetEditor(props: EditorProps<SheetRow, GridColumn>) {
   const { document } = useSessionState();
   const name = document.lines.get(props.column.id)?.name ?? '';
-  return <TextEditor {...props} label={messages.amountOf(name, props.row.label)} onward="down" />;
+  return <TextEditor {...props} label={t('spending.amountOf', { line: name, day: props.row.label })} onward="down" />;
 }
 
 type GroupOfSheet = { readonly group: GroupRow; readonly lines: readonly LineRow[] };

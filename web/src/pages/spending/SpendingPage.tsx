@@ -12,7 +12,7 @@ import {
 } from '@haushalt/core';
 import { useEffect, useMemo } from 'react';
 import { Link, useLocation, useParams, useSearchParams } from 'react-router';
-import { messages } from '../../messages/spending.ts';
+import { t } from '../../language/language.ts';
 import { EntryForm } from '../../parts/ledger/EntryForm.tsx';
 import { QuickEntry } from '../../parts/ledger/QuickEntry.tsx';
 import { useEntering } from '../../parts/ledger/useEntering.ts';
@@ -90,20 +90,21 @@ export function SpendingPage() {
   if (!hasLines)
     return (
       <div className="empty-state">
-        <h2>{messages.nothingIsPlannedYet}</h2>
-        <p>{messages.addLinesToTheBudget}</p>
+        <h2>{t('spending.nothingIsPlannedYet')}</h2>
+        <p>{t('spending.addLinesToTheBudget')}</p>
         <Link className="btn btn-primary" to={`/plans/${planId}/budget`}>
-          {messages.toTheBudget}
+          {t('spending.toTheBudget')}
         </Link>
       </div>
     );
   const words: Record<View, string> = {
-    month: messages.theMonth,
-    year: messages.theYear,
-    sheet: messages.theSheet,
-    entries: messages.entries,
-    standing: messages.standingEntries,
-    assigning: ledger.unassigned > 0 ? messages.assigningOpen(ledger.unassigned) : messages.assigning,
+    month: t('spending.theMonth'),
+    year: t('spending.theYear'),
+    sheet: t('spending.theSheet'),
+    entries: t('spending.entries'),
+    standing: t('spending.standingEntries'),
+    assigning:
+      ledger.unassigned > 0 ? t('spending.assigningOpen', { count: ledger.unassigned }) : t('spending.assigning'),
   };
   const shown = { planId, month, ledger, entering };
   const openEntry = (entry: LedgerEntry) => {
@@ -117,7 +118,7 @@ export function SpendingPage() {
   return (
     <div className="spending">
       <div className="page-head">
-        <h2>{messages.spending}</h2>
+        <h2>{t('spending.spending')}</h2>
         {(view === 'month' || view === 'sheet') && (
           <MonthSwitch months={months} month={month} locale={plan.locale} onChange={goTo} />
         )}
@@ -125,7 +126,7 @@ export function SpendingPage() {
           <YearSwitch years={yearsOf(model.calendar)} year={year} begins={plan.yearBegins} onChange={goToYear} />
         )}
         <Segments
-          label={messages.whatIsShown}
+          label={t('spending.whatIsShown')}
           value={view}
           options={VIEWS.map((value) => ({ value, words: words[value] }))}
           onChange={(next) => show({ view: next })}

@@ -15,8 +15,8 @@ import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/spending.ts';
-import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
+
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { accountOptions, readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
 import { newId } from '../../plan-session/api.ts';
@@ -89,7 +89,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
             settings,
           }
         : { kind: 'standing.set', standing: row?.id ?? newId(), settings: { ...settings, from: given.from } },
-      messages.standingSaved,
+      t('spending.standingSaved'),
       true,
     );
     if (refused) setRefusal(refused.message);
@@ -101,8 +101,8 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
 
   return (
     <FormDialog
-      title={row === null ? messages.addStanding : messages.changeStanding}
-      submit={messages.save}
+      title={row === null ? t('spending.addStanding') : t('spending.changeStanding')}
+      submit={t('spending.save')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -112,7 +112,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
       }}
     >
       <Form.Group className="wide" controlId="standing-what">
-        <Form.Label>{ledgerMessages.what}</Form.Label>
+        <Form.Label>{t('entries.what')}</Form.Label>
         <Form.Control
           size="sm"
           // What is asked for first has the keyboard.
@@ -124,101 +124,101 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
         />
       </Form.Group>
       <label>
-        <span className="form-label">{ledgerMessages.line}</span>
+        <span className="form-label">{t('entries.line')}</span>
         <SearchField
-          label={ledgerMessages.line}
+          label={t('entries.line')}
           options={targetOptions(document, given.account)}
           value={given.target}
-          placeholder={messages.choose}
+          placeholder={t('spending.choose')}
           onChange={(target) => put({ target })}
         />
       </label>
       <label>
-        <span className="form-label">{ledgerMessages.account}</span>
+        <span className="form-label">{t('entries.account')}</span>
         <AccountSelect
           wide
           value={given.account}
-          none={ledgerMessages.noAccount}
+          none={t('entries.noAccount')}
           onChange={(account) => put({ account })}
         />
       </label>
       {isAside && (
         <label>
-          <span className="form-label">{ledgerMessages.to}</span>
+          <span className="form-label">{t('entries.to')}</span>
           <AccountSelect
             wide
             value={given.toAccount}
-            none={ledgerMessages.noAccount}
+            none={t('entries.noAccount')}
             except={given.account}
             onChange={(toAccount) => put({ toAccount })}
           />
         </label>
       )}
       <Form.Group controlId="standing-amount">
-        <Form.Label>{ledgerMessages.amount}</Form.Label>
+        <Form.Label>{t('entries.amount')}</Form.Label>
         <Form.Control
           size="sm"
           className="tabular"
           value={given.amount}
-          placeholder={messages.theBudgetOfTheMonth}
+          placeholder={t('spending.theBudgetOfTheMonth')}
           autoComplete="off"
           onChange={(event) => put({ amount: event.target.value })}
         />
       </Form.Group>
       <fieldset className="rhythm-fields">
-        <legend className="form-label">{messages.rhythm}</legend>
-        {messages.everyWord}
+        <legend className="form-label">{t('spending.rhythm')}</legend>
+        {t('spending.everyWord')}
         <Form.Control
           size="sm"
           type="number"
           min={1}
           max={120}
-          aria-label={messages.howMany}
+          aria-label={t('spending.howMany')}
           value={given.every}
           onChange={(event) => put({ every: event.target.value })}
         />
         <Select
-          aria-label={messages.rhythm}
+          aria-label={t('spending.rhythm')}
           value={given.rhythm}
           onChange={(event) => put({ rhythm: event.target.value as StandingRhythm })}
         >
           {STANDING_RHYTHMS.map((rhythm) => (
             <option key={rhythm} value={rhythm}>
-              {messages.rhythms[rhythm]}
+              {t(`spending.rhythms.${rhythm}`)}
             </option>
           ))}
         </Select>
         {given.rhythm !== 'week' && (
           <Form.Check
             id="standing-last-day"
-            label={messages.onTheLastDayOfMonth}
+            label={t('spending.onTheLastDayOfMonth')}
             checked={given.lastDay}
             onChange={(event) => put({ lastDay: event.target.checked })}
           />
         )}
       </fieldset>
       <label>
-        <span className="form-label">{messages.firstOn}</span>
-        {date(messages.firstOn, given.from, (from) => put({ from }))}
+        <span className="form-label">{t('spending.firstOn')}</span>
+        {date(t('spending.firstOn'), given.from, (from) => put({ from }))}
       </label>
       <div>
         <Form.Check
           id="standing-until"
-          label={messages.endsOn}
+          label={t('spending.endsOn')}
           checked={given.until !== null}
           onChange={(event) => put({ until: event.target.checked ? addDays(given.from, 364) : null })}
         />
-        {given.until !== null && date(messages.endsOn, given.until, (until) => put({ until }))}
+        {given.until !== null && date(t('spending.endsOn'), given.until, (until) => put({ until }))}
       </div>
       {row !== null && (
         <div className="wide">
           <Form.Check
             id="standing-from-here"
-            label={messages.onlyFrom}
+            label={t('spending.onlyFrom')}
             checked={fromHere !== null}
             onChange={(event) => setFromHere(event.target.checked ? today() : null)}
           />
-          {fromHere !== null && date(messages.onlyFrom, fromHere, setFromHere)}
+          {fromHere !== null && date(t('spending.onlyFrom'), fromHere, setFromHere)}
         </div>
       )}
     </FormDialog>

@@ -3,7 +3,6 @@ import {
   addDays,
   addMonths,
   budgetIn,
-  dayInWords,
   dayOfMonth,
   expectedIn,
   inOrder,
@@ -20,8 +19,8 @@ import {
   type StandingEntryRow,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
-import { messages } from '../../messages/spending.ts';
-import { messages as ledgerMessages } from '../../messages/ledger.ts';
+import { dayInWords, t, wordsLocale } from '../../language/language.ts';
+
 import { EntryList, whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -53,9 +52,12 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
     return expectedIn(document, budgetIn(model), ledger.settled, addDays(now, -OVERDUE_DAYS), until);
   }, [document, model, ledger.settled, now]);
   const remove = (row: StandingEntryRow) =>
-    send({ kind: 'standing.delete', standing: row.id }, messages.standingDeleted(calledIn(row, document)));
+    send(
+      { kind: 'standing.delete', standing: row.id },
+      t('spending.standingDeleted', { what: calledIn(row, document) }),
+    );
   const skip = ({ standing, due, what }: Expected) =>
-    send({ kind: 'standing.skip', standing, due, skipped: true }, ledgerMessages.skipped(what));
+    send({ kind: 'standing.skip', standing, due, skipped: true }, t('entries.skipped', { what }));
   const confirm = (each: Expected, withForm: boolean) =>
     withForm ? onConfirmWithForm(each) : entering.confirm(each, false);
   const budget = budgetIn(model);
@@ -67,33 +69,33 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
 
   return (
     <div className="standing-view">
-      <section aria-label={messages.standingEntries}>
+      <section aria-label={t('spending.standingEntries')}>
         <div className="section-head">
-          <h3>{messages.standingEntries}</h3>
+          <h3>{t('spending.standingEntries')}</h3>
           <button type="button" className="btn btn-primary btn-sm" onClick={() => setEdited('new')}>
-            {messages.addStanding}
+            {t('spending.addStanding')}
           </button>
         </div>
         {rows.length === 0 ? (
-          <p className="quiet">{messages.noStandingEntries}</p>
+          <p className="quiet">{t('spending.noStandingEntries')}</p>
         ) : (
           <table className="ledger-table">
             <thead>
               <tr>
-                <th scope="col">{ledgerMessages.what}</th>
+                <th scope="col">{t('entries.what')}</th>
                 <th scope="col" className={WHERE_WIDE}>
-                  {ledgerMessages.line}
+                  {t('entries.line')}
                 </th>
                 <th scope="col" className={WHERE_WIDE}>
-                  {ledgerMessages.account}
+                  {t('entries.account')}
                 </th>
-                <th scope="col">{messages.rhythm}</th>
-                <th scope="col">{messages.next}</th>
+                <th scope="col">{t('spending.rhythm')}</th>
+                <th scope="col">{t('spending.next')}</th>
                 <th scope="col" className="figure">
-                  {ledgerMessages.amount}
+                  {t('entries.amount')}
                 </th>
                 <th scope="col">
-                  <span className="visually-hidden">{messages.actions}</span>
+                  <span className="visually-hidden">{t('spending.actions')}</span>
                 </th>
               </tr>
             </thead>
@@ -114,16 +116,18 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
                       {document.accounts.get(row.account ?? '')?.name ?? ''}
                     </td>
                     <td>{rhythmInWords(row, plan.locale)}</td>
-                    <td className="whole">{next === null ? messages.over_ : dayInWords(next, plan.locale, 'short')}</td>
+                    <td className="whole">
+                      {next === null ? t('spending.over_') : dayInWords(next, plan.locale, 'short')}
+                    </td>
                     <td className="figure whole">
-                      {row.amount === null && <small>{messages.budgetWord} </small>}
+                      {row.amount === null && <small>{t('spending.budgetWord')} </small>}
                       {amountOf(row, next)}
                     </td>
                     <td>
                       <button
                         type="button"
                         className="tool"
-                        aria-label={messages.removeStanding(calledIn(row, document))}
+                        aria-label={t('spending.removeStanding', { what: calledIn(row, document) })}
                         onClick={() => remove(row)}
                       >
                         <Icon name="delete" />
@@ -139,18 +143,18 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
       <section className="spending-entries">
         {overdue.length > 0 && (
           <p className="overdue-said">
-            <Icon name="caution" /> {messages.isOverdue(overdue.length, overdue[0]!.what)}
+            <Icon name="caution" /> {t('spending.isOverdue', { count: overdue.length, what: overdue[0]!.what })}
           </p>
         )}
         <EntryList
-          title={messages.expectedNext}
+          title={t('spending.expectedNext')}
           entries={[]}
           total={0}
           isLoading={false}
           problem={ledger.problem}
           ofOneLine={false}
           expected={expected}
-          empty={messages.nothingExpected}
+          empty={t('spending.nothingExpected')}
           today={now}
           onChange={() => {}}
           onRemove={() => {}}
@@ -171,17 +175,19 @@ function calledIn(row: StandingEntryRow, document: Document): string {
 
 /** How often a recurring entry comes, in words: "every 2 weeks, on Fridays", "every month on day 3". */
 export function rhythmInWords(row: StandingEntryRow, locale: string): string {
-  const weekday = new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' }).format(
+  const weekday = new Intl.DateTimeFormat(wordsLocale(locale), { weekday: 'long', timeZone: 'UTC' }).format(
     Date.parse(`${row.from}T00:00Z`),
   );
   const on =
     row.rhythm === 'week'
-      ? messages.onWeekday(weekday)
+      ? t('spending.onWeekday', { day: weekday })
       : row.lastDay
-        ? messages.onTheLastDay
+        ? t('spending.onTheLastDay')
         : row.rhythm === 'year'
-          ? messages.onDay(dayInWords(dayOfMonth(monthOfDay(row.from), numberOfDay(row)), locale, 'short'))
-          : messages.onDay(String(numberOfDay(row)));
-  const until = row.until === null ? '' : messages.untilDay(dayInWords(row.until, locale));
-  return `${messages.every(row.every, row.rhythm)} ${on}${until}`;
+          ? t('spending.onDay', {
+              day: dayInWords(dayOfMonth(monthOfDay(row.from), numberOfDay(row)), locale, 'short'),
+            })
+          : t('spending.onNumber', { day: numberOfDay(row) });
+  const until = row.until === null ? '' : t('spending.untilDay', { day: dayInWords(row.until, locale) });
+  return `${t('spending.every', { count: row.every, rhythm: row.rhythm })} ${on}${until}`;
 }

@@ -4,7 +4,6 @@ import {
   beginningOf,
   firstDay,
   lastDay,
-  monthInWords,
   nameOfYear,
   planOf,
   spendingIn,
@@ -23,7 +22,7 @@ import { Grid } from '../../grid/Grid.tsx';
 import { placesIn } from '../../grid/selection.ts';
 import { textInCell, type GridCell, type GridColumn } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { messages } from '../../messages/spending.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import type { Picture, Tone } from '../../parts/charts/picture.ts';
 import { entriesOf } from '../../parts/ledger/entriesQuery.ts';
@@ -43,10 +42,32 @@ interface YearViewProps extends ViewProps {
 const FIGURES = ['budget', 'actual', 'difference', 'running'] as const;
 
 const COLUMNS: readonly GridColumn[] = [
-  { id: 'label', heading: messages.month, width: 250, pin: 'start', className: 'label' },
-  ...FIGURES.map((id): GridColumn => ({ id, heading: messages.yearColumns[id], width: 112, pin: null })),
+  {
+    id: 'label',
+    get heading() {
+      return t('spending.month');
+    },
+    width: 250,
+    pin: 'start',
+    className: 'label',
+  },
+  ...FIGURES.map((id): GridColumn => ({
+    id,
+    get heading() {
+      return t(`spending.yearColumns.${id}`);
+    },
+    width: 112,
+    pin: null,
+  })),
   { id: 'standing', heading: '', width: 96, pin: null },
-  { id: 'entries', heading: messages.entries, width: 66, pin: null },
+  {
+    id: 'entries',
+    get heading() {
+      return t('spending.entries');
+    },
+    width: 66,
+    pin: null,
+  },
 ];
 
 /** A year, one row a month: budget, actual and their difference; a month opens to its accounts, these to their entries. */
@@ -110,7 +131,7 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
     return at.size > 1 ? months.filter((month) => at.has(month)) : months;
   }, [control.selection, all, months]);
   const [shows, setShows] = useState<'months' | 'lines'>('months');
-  const title = messages.budgetAndActualOf(subject.name, nameOfYear(document, year));
+  const title = t('spending.budgetAndActualOf', { name: subject.name, year: nameOfYear(document, year) });
   const picture = useMemo(() => {
     const rowsIn = (month: Month) => spending[months.indexOf(month)]!;
     return shows === 'months'
@@ -122,7 +143,7 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
     <>
       <div className="view-tools">
         <label>
-          {messages.of}
+          {t('spending.of')}
           <Select value={subject.id} onChange={(event) => setOf(event.target.value)}>
             {january.map((row) => (
               <option key={row.id} value={row.id}>
@@ -132,7 +153,7 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
           </Select>
         </label>
         <button type="button" className="tool" onClick={() => setOpen(new Set(open.size > 0 ? [] : months))}>
-          {open.size > 0 ? messages.closeAll : messages.openAll}
+          {open.size > 0 ? t('spending.closeAll') : t('spending.openAll')}
         </button>
       </div>
       <div className="spending-year">
@@ -149,16 +170,16 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
         />
         <div className="year-picture">
           <Segments
-            label={messages.picture}
+            label={t('spending.picture')}
             value={shows}
             options={[
-              { value: 'months', words: messages.byMonth },
-              { value: 'lines', words: messages.whereItWent },
+              { value: 'months', words: t('spending.byMonth') },
+              { value: 'lines', words: t('spending.whereItWent') },
             ]}
             onChange={setShows}
           />
           <PictureView picture={picture} height={shows === 'months' ? 260 : 420} />
-          <p className="quiet">{messages.selectRowsToDraw}</p>
+          <p className="quiet">{t('spending.selectRowsToDraw')}</p>
         </div>
       </div>
     </>
@@ -185,7 +206,9 @@ function yearCell(
                 type="button"
                 className="tree-toggle"
                 tabIndex={-1}
-                aria-label={row.isOpen ? messages.close(row.label) : messages.open(row.label)}
+                aria-label={
+                  row.isOpen ? t('spending.close', { what: row.label }) : t('spending.open', { what: row.label })
+                }
                 onClick={() => toggle(row, !row.isOpen)}
               >
                 <Icon name={row.isOpen ? 'down' : 'right'} />
@@ -197,8 +220,8 @@ function yearCell(
       };
     case 'standing': {
       if (row.difference === null) return { content: '' };
-      if (!isBad) return { className: 'standing', content: messages.fine };
-      const word = subject.side === 'expense' ? messages.over : messages.short;
+      if (!isBad) return { className: 'standing', content: t('spending.fine') };
+      const word = subject.side === 'expense' ? t('spending.over') : t('spending.short');
       return {
         className: 'standing hurts',
         parts: [word],
@@ -233,12 +256,12 @@ function pictureOf(
   const toneOfSide: Tone = subject.side === null ? 'net' : subject.side;
   return {
     label,
-    categoryName: messages.month,
+    categoryName: t('spending.month'),
     categories: months.map((month) => monthInWords(month, plan.locale, 'name')),
     axis: plan.currency,
     write: (value) => writeFigure(value, 'money', plan),
     series: (['budget', 'actual'] as const).map((id) => ({
-      label: messages.yearColumns[id],
+      label: t(`spending.yearColumns.${id}`),
       mark: 'bars',
       tone: id === 'budget' ? 'memo' : toneOfSide,
       values: months.map((month) => rowsIn(month).find((row) => row.id === subject.id)?.[id] ?? null),
@@ -261,14 +284,19 @@ function whereItWent(
     }
   const parts = [...byLine.values()].filter(({ actual }) => actual > 0).sort((a, b) => b.actual - a.actual);
   return {
-    label: messages.whereItWent,
-    categoryName: messages.line,
+    label: t('spending.whereItWent'),
+    categoryName: t('spending.line'),
     form: 'bars',
     categories: parts.map(({ name }) => name),
     axis: plan.currency,
     write: (value) => writeFigure(value, 'money', plan),
     series: [
-      { label: messages.yearColumns.actual, mark: 'bars', tone: 'other', values: parts.map(({ actual }) => actual) },
+      {
+        label: t('spending.yearColumns.actual'),
+        mark: 'bars',
+        tone: 'other',
+        values: parts.map(({ actual }) => actual),
+      },
     ],
   };
 }

@@ -2,7 +2,7 @@ import { NET, writeCount, writeDifference, writeFigure, type PlanRow, type Spend
 import { Icon } from '../../ui/Icon.tsx';
 import { widthOf } from '../../ui/widthOf.ts';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
-import { messages } from '../../messages/spending.ts';
+import { t } from '../../language/language.ts';
 
 /** A row of the spending page. */
 export interface SpentRow extends GridRow {
@@ -24,20 +24,20 @@ export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow, isN
   // On a phone: what is left, and how much of it is used.
   if (isNarrow)
     return [
-      { id: 'label', heading: messages.line, width: 140, pin: 'start', className: 'label' },
-      ...figures('remaining', messages.remaining),
-      { id: 'used', heading: messages.used, width: 96, pin: null, className: 'used' },
+      { id: 'label', heading: t('spending.line'), width: 140, pin: 'start', className: 'label' },
+      ...figures('remaining', t('spending.remaining')),
+      { id: 'used', heading: t('spending.used'), width: 96, pin: null, className: 'used' },
     ];
   return [
-    { id: 'label', heading: messages.line, width: 200, pin: 'start', className: 'label' },
-    ...figures('budget', messages.budget),
-    ...figures('carryOver', messages.carryOver),
-    ...figures('actual', messages.actual),
-    ...figures('expected', messages.expected),
-    ...figures('remaining', messages.remaining),
-    { id: 'used', heading: messages.used, width: 104, pin: null, className: 'used' },
+    { id: 'label', heading: t('spending.line'), width: 200, pin: 'start', className: 'label' },
+    ...figures('budget', t('spending.budget')),
+    ...figures('carryOver', t('spending.carryOver')),
+    ...figures('actual', t('spending.actual')),
+    ...figures('expected', t('spending.expected')),
+    ...figures('remaining', t('spending.remaining')),
+    { id: 'used', heading: t('spending.used'), width: 104, pin: null, className: 'used' },
     { id: 'standing', heading: '', width: 92, pin: null },
-    { id: 'entries', heading: messages.entries, width: 60, pin: null },
+    { id: 'entries', heading: t('spending.entries'), width: 60, pin: null },
   ];
 }
 
@@ -69,11 +69,11 @@ export function standingInWords({ standing, side }: SpendingRow): string {
     case null:
       return '';
     case 'on':
-      return messages.asPlanned;
+      return t('spending.asPlanned');
     case 'under':
-      return side === 'expense' ? messages.under : messages.short;
+      return side === 'expense' ? t('spending.under') : t('spending.short');
     case 'over':
-      return side === 'expense' ? messages.over : messages.more;
+      return side === 'expense' ? t('spending.over') : t('spending.more');
   }
 }
 
@@ -130,7 +130,11 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow, p
       const share = usedShare(of);
       if (share === null) return { content: '' };
       const percent = Math.round(share * 100);
-      const words = messages.usedOf(percent, Math.round(passed * 100));
+      const words = t('spending.usedOf', {
+        percent,
+        passed: Math.round(passed * 100),
+        isWithinMonth: passed > 0 && passed < 1,
+      });
       return {
         className: 'used',
         title: words,

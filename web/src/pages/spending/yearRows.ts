@@ -1,9 +1,7 @@
 import {
   NET,
-  dayInWords,
   directionOf,
   minorUnitsIn,
-  monthInWords,
   planOf,
   type Document,
   type EntrySum,
@@ -12,7 +10,7 @@ import {
   type SpendingRow,
 } from '@haushalt/core';
 import type { GridRow } from '../../grid/types.ts';
-import { messages } from '../../messages/spending.ts';
+import { dayInWords, monthInWords, t } from '../../language/language.ts';
 
 /** A row of the year: a month, an account in it, an entry of that; below them the year. */
 export interface YearRow extends GridRow {
@@ -114,7 +112,7 @@ function accountRows(given: YearGiven, month: Month): YearRow[] {
   return [...byAccount].flatMap(([account, { amount, count }]) => {
     const key = `${month}|${account}`;
     const isOpen = open.has(key);
-    const label = document.accounts.get(account)?.name ?? messages.noAccount;
+    const label = document.accounts.get(account)?.name ?? t('spending.noAccount');
     const actual = amount / units;
     const row: YearRow = { ...EMPTY, key, kind: 'account', label, month, depth: 1, actual, isOpen, entries: count };
     const entries = isOpen ? entriesIn(key).filter(({ line }) => isMeant(given, line)) : [];

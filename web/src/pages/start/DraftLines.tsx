@@ -1,16 +1,22 @@
-import { monthInWords, monthOfYear, readCalculated, toMonth, type Month } from '@haushalt/core';
+import { monthOfYear, readCalculated, toMonth, type Month } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { draftLine, type DraftGroup, type DraftLine } from './draft.ts';
 import type { Comes } from './readyMade.ts';
-import { messages } from '../../messages/start.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 const COMES: Readonly<Record<Comes, string>> = {
-  monthly: messages.aMonth,
-  quarterly: messages.aQuarter,
-  yearly: messages.aYear,
+  get monthly() {
+    return t('start.aMonth');
+  },
+  get quarterly() {
+    return t('start.aQuarter');
+  },
+  get yearly() {
+    return t('start.aYear');
+  },
 };
 
 interface DraftLinesProps {
@@ -89,14 +95,14 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
       <Form.Check.Input
         type="checkbox"
         checked={line.picked}
-        aria-label={messages.keep(line.name)}
+        aria-label={t('start.keep', { name: line.name })}
         onChange={(event) => onChange({ ...line, picked: event.target.checked })}
       />
       <Form.Control
         size="sm"
         className="draft-name"
         value={line.name}
-        aria-label={messages.nameOfTheLine}
+        aria-label={t('start.nameOfTheLine')}
         autoComplete="off"
         disabled={!line.picked}
         onChange={(event) => onChange({ ...line, name: event.target.value })}
@@ -105,7 +111,7 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
         size="sm"
         className="tabular draft-amount"
         value={line.text}
-        aria-label={isMoney ? messages.amount(line.name) : messages.figure(line.name)}
+        aria-label={isMoney ? t('start.amount', { name: line.name }) : t('start.figure', { name: line.name })}
         aria-invalid={problem !== null}
         inputMode="decimal"
         autoComplete="off"
@@ -114,7 +120,7 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
       <Select
         className="draft-comes"
         value={line.comes}
-        aria-label={messages.howOftenComes(line.name)}
+        aria-label={t('start.howOftenComes', { name: line.name })}
         disabled={!line.picked}
         onChange={(event) => onChange({ ...line, comes: event.target.value as Comes })}
       >
@@ -128,13 +134,15 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
         <Select
           className="draft-comes"
           value={line.month}
-          aria-label={messages.monthOf(line.name)}
+          aria-label={t('start.monthOf', { name: line.name })}
           disabled={!line.picked}
           onChange={(event) => onChange({ ...line, month: Number(event.target.value) })}
         >
           {Array.from({ length: 12 }, (_, index) => (
             <option key={index} value={index + 1}>
-              {messages.in(monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'name'))}
+              {t('start.in', {
+                month: monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'name'),
+              })}
             </option>
           ))}
         </Select>
@@ -193,8 +201,8 @@ function AddLine({ group, isMoney, onAdd }: AddLineProps) {
         size="sm"
         ref={nameField}
         value={name}
-        placeholder={messages.anotherLine}
-        aria-label={messages.anotherLineIn(group)}
+        placeholder={t('start.anotherLine')}
+        aria-label={t('start.anotherLineIn', { group })}
         autoComplete="off"
         maxLength={80}
         onChange={(event) => setName(event.target.value)}
@@ -206,7 +214,11 @@ function AddLine({ group, isMoney, onAdd }: AddLineProps) {
         value={text}
         tabIndex={isNamed ? 0 : -1}
         aria-label={
-          isNamed ? (isMoney ? messages.amount(name) : messages.figure(name)) : messages.amountOfTheNewLine(group)
+          isNamed
+            ? isMoney
+              ? t('start.amount', { name })
+              : t('start.figure', { name })
+            : t('start.amountOfTheNewLine', { group })
         }
         inputMode="decimal"
         autoComplete="off"

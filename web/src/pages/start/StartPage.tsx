@@ -1,14 +1,4 @@
-import {
-  MAX_MONTHS,
-  addMonths,
-  isCurrency,
-  monthInWords,
-  now,
-  toMonth,
-  writeWithUnit,
-  yearOf,
-  type Month,
-} from '@haushalt/core';
+import { MAX_MONTHS, addMonths, isCurrency, now, toMonth, writeWithUnit, yearOf, type Month } from '@haushalt/core';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -28,14 +18,14 @@ import { draftOf, draftRefusal, inNotation, planFileOf, totalsOf, type DraftGrou
 import { READY_MADE, type ReadyMade } from './readyMade.ts';
 import { useStartDraft } from './startDraft.ts';
 import './start.scss';
-import { messages } from '../../messages/start.ts';
+import { monthInWords, t, type Label } from '../../language/language.ts';
 
 type Step = 'choose' | 'lines' | 'plan';
 
-const STEPS: readonly (readonly [Step, string])[] = [
-  ['choose', messages.whereToBegin],
-  ['lines', messages.linesAndFirstMonth],
-  ['plan', messages.nameAndMonths],
+const STEPS: readonly (readonly [Step, Label])[] = [
+  ['choose', 'start.whereToBegin'],
+  ['lines', 'start.linesAndFirstMonth'],
+  ['plan', 'start.nameAndMonths'],
 ];
 
 /** The next full year, once this one is nearly over. */
@@ -117,13 +107,13 @@ export function StartPage() {
     <div className="guided">
       <header className="plans-head">
         <Link to="/" className="wordmark">
-          {messages.haushalt}
+          {t('start.haushalt')}
         </Link>
-        <span className="plans-motto">{messages.aNewPlan}</span>
+        <span className="plans-motto">{t('start.aNewPlan')}</span>
         <ol className="guided-steps">
-          {STEPS.map(([name, words], index) => (
+          {STEPS.map(([name, label], index) => (
             <li key={name} aria-current={step === name ? 'step' : undefined}>
-              <span>{index + 1}</span> {words}
+              <span>{index + 1}</span> {t(label)}
             </li>
           ))}
         </ol>
@@ -132,7 +122,7 @@ export function StartPage() {
         {step === 'choose' && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              {messages.whereDoYouWantTo}
+              {t('start.whereDoYouWantTo')}
             </h1>
             <ul className="ready-made">
               {READY_MADE.map((option) => (
@@ -158,12 +148,14 @@ export function StartPage() {
         {step === 'lines' && ready && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              {messages.whatComesInAndWhat}
+              {t('start.whatComesInAndWhat')}
             </h1>
-            <div className="guided-notation plan-form" role="group" aria-label={messages.howFiguresAreWritten}>
+            <div className="guided-notation plan-form" role="group" aria-label={t('start.howFiguresAreWritten')}>
               <NotationFields form={form} onLocale={rewrite} />
             </div>
-            <p className="guided-hint">{messages.keepTheLinesYouNeed(monthInWords(begin, values.locale))}</p>
+            <p className="guided-hint">
+              {t('start.keepTheLinesYouNeed', { month: monthInWords(begin, values.locale) })}
+            </p>
             <DraftLines
               groups={groups}
               onChange={(next) => {
@@ -180,7 +172,7 @@ export function StartPage() {
         {step === 'plan' && ready && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              {messages.whatIsItCalledAnd}
+              {t('start.whatIsItCalledAnd')}
             </h1>
             <form
               id="plan-form"
@@ -190,7 +182,10 @@ export function StartPage() {
             >
               <PlanFields form={form} placeholder={ready.planName} onLocale={rewrite} />
               <p className="wide guided-hint">
-                {messages.theFirstMonthIsCarried(values.months, last && monthInWords(last, values.locale))}
+                {t('start.theFirstMonthIsCarried', {
+                  months: last ? values.months : 0,
+                  until: last && monthInWords(last, values.locale),
+                })}
               </p>
             </form>
           </>
@@ -205,21 +200,21 @@ export function StartPage() {
         <footer className="guided-foot">
           <dl className="guided-totals">
             <div>
-              <dt>{messages.income}</dt>
+              <dt>{t('start.income')}</dt>
               <dd>{money(totals.income)}</dd>
             </div>
             <div>
-              <dt>{messages.expenses}</dt>
+              <dt>{t('start.expenses')}</dt>
               <dd>{money(totals.expenses)}</dd>
             </div>
             {totals.setAside !== 0 && (
               <div>
-                <dt>{messages.setAside}</dt>
+                <dt>{t('start.setAside')}</dt>
                 <dd>{money(totals.setAside)}</dd>
               </div>
             )}
             <div className="guided-left">
-              <dt>{messages.leftIn(monthInWords(begin, values.locale, 'short'))}</dt>
+              <dt>{t('start.leftIn', { month: monthInWords(begin, values.locale, 'short') })}</dt>
               <dd className={totals.income - totals.expenses < 0 ? 'in-the-red' : undefined}>
                 {money(totals.income - totals.expenses - totals.setAside)}
               </dd>
@@ -230,16 +225,16 @@ export function StartPage() {
           </p>
           <div className="guided-tools">
             <Button variant="link" onClick={() => setStep(step === 'plan' ? 'lines' : 'choose')}>
-              {messages.back}
+              {t('start.back')}
             </Button>
             {step === 'lines' ? (
               <Button key="on" onClick={goOn}>
-                {messages.goOn}
+                {t('start.goOn')}
               </Button>
             ) : (
               // A button of its own, so that the click that led here does not submit.
               <Button key="create" type="submit" form="plan-form" disabled={create.isPending}>
-                <Icon name="add" /> {messages.createThePlan}
+                <Icon name="add" /> {t('start.createThePlan')}
               </Button>
             )}
           </div>
@@ -254,9 +249,10 @@ function verdict(
   { income, expenses, setAside, averageLeft, begun }: ReturnType<typeof totalsOf>,
   money: (value: number) => string,
 ): string {
-  if (!begun) return messages.theTotalsRunAlongAs;
-  if (expenses > income) return messages.expensesAreMoreThanThe(money(expenses - income));
-  if (expenses + setAside > income) return messages.expensesFitTheIncomeBut(money(expenses + setAside - income));
-  if (averageLeft < 0) return messages.thisMonthFitsWithThe(money(-averageLeft));
-  return messages.expensesFitTheIncomeAn(money(averageLeft));
+  if (!begun) return t('start.theTotalsRunAlongAs');
+  if (expenses > income) return t('start.expensesAreMoreThanThe', { money: money(expenses - income) });
+  if (expenses + setAside > income)
+    return t('start.expensesFitTheIncomeBut', { money: money(expenses + setAside - income) });
+  if (averageLeft < 0) return t('start.thisMonthFitsWithThe', { money: money(-averageLeft) });
+  return t('start.expensesFitTheIncomeAn', { money: money(averageLeft) });
 }

@@ -1,7 +1,7 @@
 import { monthOfYear, patternFormula, readCalculated, writeForEntry, type Month } from '@haushalt/core';
 import { newId } from '../../plan-session/api.ts';
 import type { Comes, ReadyGroup, ReadyMade } from './readyMade.ts';
-import { messages } from '../../messages/start.ts';
+import { t } from '../../language/language.ts';
 
 /** A line on its way into a new plan. */
 export interface DraftLine {
@@ -103,7 +103,7 @@ export function planFileOf(settings: DraftSettings, groups: readonly DraftGroup[
   return {
     version: 1,
     plan: settings,
-    assumptions: [{ name: messages.inflation, unit: 'ratePerYear', value: 0.02, note: messages.adjustItToWhatYou }],
+    assumptions: [{ name: t('start.inflation'), unit: 'ratePerYear', value: 0.02, note: t('start.adjustItToWhatYou') }],
     groups: isEmpty ? [] : pickedGroups.map(({ name, side, rhythm }) => ({ name, side, rhythm })),
     lines: lines.map(({ group, line }) => ({
       group: group.name,
@@ -135,10 +135,11 @@ export function draftRefusal(groups: readonly DraftGroup[], locale: string): { k
     for (const line of lines) {
       if (!line.picked) continue;
       const name = line.name.trim().toLowerCase();
-      if (name === '') return { key: line.key, message: messages.giveThisLineAName };
-      if (name.length > 80) return { key: line.key, message: messages.aNameMayHave80 };
+      if (name === '') return { key: line.key, message: t('start.giveThisLineAName') };
+      if (name.length > 80) return { key: line.key, message: t('start.aNameMayHave80') };
       const other = seen.get(name);
-      if (other) return { key: line.key, message: messages.thereIsCalledAlreadyChoose(other, line.name.trim()) };
+      if (other)
+        return { key: line.key, message: t('start.thereIsCalledAlreadyChoose', { other, name: line.name.trim() }) };
       seen.set(name, 'a line');
       const read = readCalculated(line.text, locale);
       if (!read.ok) return { key: line.key, message: read.message };

@@ -18,7 +18,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { InputField } from '../../fields/InputField.tsx';
 import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/tax.ts';
+import { t } from '../../language/language.ts';
 
 interface BandsProps {
   readonly schedule: TaxScheduleRow;
@@ -65,17 +65,19 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
   return (
     <>
       <h3>
-        {messages.bands}{' '}
+        {t('tax.bands')}{' '}
         {laterSets && (
-          <small>{validFrom === null ? messages.fromTheBeginning : messages.validFromOn(inWords(validFrom))}</small>
+          <small>
+            {validFrom === null ? t('tax.fromTheBeginning') : t('tax.validFromOn', { year: inWords(validFrom) })}
+          </small>
         )}
       </h3>
       <table className="bands">
         <thead>
           <tr>
-            <th scope="col">{messages.from}</th>
-            <th scope="col">{messages.rate}</th>
-            <th scope="col">{messages.taxBelow}</th>
+            <th scope="col">{t('tax.from')}</th>
+            <th scope="col">{t('tax.rate')}</th>
+            <th scope="col">{t('tax.taxBelow')}</th>
             <td />
           </tr>
         </thead>
@@ -86,7 +88,11 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
                 <td key={column}>
                   <InputField
                     input={inputs.find((input) => input.id === inputId(id, column))!}
-                    label={column === 'from' ? messages.bandBeginsAt(index + 1) : messages.rateOfBand(index + 1)}
+                    label={
+                      column === 'from'
+                        ? t('tax.bandBeginsAt', { index: index + 1 })
+                        : t('tax.rateOfBand', { index: index + 1 })
+                    }
                     period={period}
                     complaint={complaintOf(`${id}:${column}`)}
                     slider={sliders && column === 'rate'}
@@ -98,7 +104,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
                 <button
                   type="button"
                   className="tool"
-                  aria-label={messages.takeAwayBand(index + 1)}
+                  aria-label={t('tax.takeAwayBand', { index: index + 1 })}
                   onClick={() => set(entries.filter((_, at) => at !== index))}
                 >
                   <Icon name="delete" />
@@ -108,7 +114,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
           ))}
         </tbody>
       </table>
-      {bands.length === 0 && <p className="quiet">{messages.noBandsHoldInYet(inWords(year))}</p>}
+      {bands.length === 0 && <p className="quiet">{t('tax.noBandsHoldInYet', { year: inWords(year) })}</p>}
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}
@@ -117,23 +123,23 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
       <span className="add-parts">
         <button type="button" className="tool" onClick={add}>
           <Icon name="add" />
-          {messages.aBand}
+          {t('tax.aBand')}
         </button>
         {validFrom !== year && bands.length > 0 && (
           <button
             type="button"
             className="tool"
-            title={messages.beginsWithTheBandsOf(inWords(year))}
+            title={t('tax.beginsWithTheBandsOf', { year: inWords(year) })}
             onClick={() => set(entries, year)}
           >
             <Icon name="add" />
-            {messages.otherBandsFromOn(inWords(year))}
+            {t('tax.otherBandsFromOn', { year: inWords(year) })}
           </button>
         )}
         {validFrom !== null && sets.length > 1 && (
           <button type="button" className="tool" onClick={() => set([])}>
             <Icon name="delete" />
-            {messages.theseBands}
+            {t('tax.theseBands')}
           </button>
         )}
       </span>

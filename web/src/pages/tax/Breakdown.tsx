@@ -1,13 +1,13 @@
 import { planOf, writeFigure, writeWithUnit, type TaxAnswer } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/tax.ts';
+import { t } from '../../language/language.ts';
 
 /** A tax band by band, as one would reckon it with a pencil. */
 export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
   const plan = planOf(useSessionState().document);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const { schedule, income, result } = answer;
-  if (income === null || !result) return <p className="bench-words">{messages.giveAnIncomeAndThe}</p>;
+  if (income === null || !result) return <p className="bench-words">{t('tax.giveAnIncomeAndThe')}</p>;
   const { allowance = 0, rebateLimit = 0 } = schedule;
   const taxable = Math.max(0, income - allowance);
   const isNil = rebateLimit > 0 && taxable <= rebateLimit;
@@ -15,33 +15,33 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
   return (
     <div className="bench-scroll breakdown">
       <table className="reckoned">
-        <caption className="visually-hidden">{messages.theTaxBandByBand}</caption>
+        <caption className="visually-hidden">{t('tax.theTaxBandByBand')}</caption>
         <tbody>
           <tr>
-            <th scope="row">{messages.income}</th>
+            <th scope="row">{t('tax.income')}</th>
             <td>{money(income)}</td>
           </tr>
           <tr>
-            <th scope="row">{messages.lessTheAllowance}</th>
+            <th scope="row">{t('tax.lessTheAllowance')}</th>
             <td>− {money(Math.min(allowance, Math.max(0, income)))}</td>
           </tr>
           <tr className="is-sum">
-            <th scope="row">{messages.taxed}</th>
+            <th scope="row">{t('tax.taxed')}</th>
             <td>{money(taxable)}</td>
           </tr>
         </tbody>
       </table>
       {isNil ? (
-        <p>{messages.upToNothingIsDue(money(rebateLimit), money(taxable))}</p>
+        <p>{t('tax.upToNothingIsDue', { limit: money(rebateLimit), taxable: money(taxable) })}</p>
       ) : (
         <table className="reckoned">
           <thead>
             <tr>
-              <th scope="col">{messages.band}</th>
-              <th scope="col">{messages.inThisBand}</th>
-              <th scope="col">{messages.rate}</th>
-              <th scope="col">{messages.tax}</th>
-              <th scope="col">{messages.addedUp}</th>
+              <th scope="col">{t('tax.band')}</th>
+              <th scope="col">{t('tax.inThisBand')}</th>
+              <th scope="col">{t('tax.rate')}</th>
+              <th scope="col">{t('tax.tax')}</th>
+              <th scope="col">{t('tax.addedUp')}</th>
             </tr>
           </thead>
           <tbody>
@@ -51,7 +51,9 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
               return (
                 <tr key={from} className={inBand === 0 ? 'is-empty' : ''}>
                   <th scope="row">
-                    {to === null ? messages.incomesFromOn(money(from)) : messages.bandFromTo(money(from), money(to))}
+                    {to === null
+                      ? t('tax.incomesFromOn', { money: money(from) })
+                      : t('tax.bandFromTo', { from: money(from), to: money(to) })}
                   </th>
                   <td>{money(inBand)}</td>
                   <td>× {writeFigure(rate, 'percent', plan)}</td>
@@ -61,7 +63,7 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
               );
             })}
             <tr className="is-sum">
-              <th scope="row">{messages.tax}</th>
+              <th scope="row">{t('tax.tax')}</th>
               <td>{money(taxable)}</td>
               <td />
               <td>{money(result.tax)}</td>

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { incomesRefusal, type Incomes } from './taxViews.ts';
-import { messages } from '../../messages/tax.ts';
+import { t } from '../../language/language.ts';
 
 interface IncomeRangeProps {
   readonly incomes: Incomes;
@@ -24,8 +24,8 @@ export function IncomeRange({ incomes, onChange, children }: IncomeRangeProps) {
   );
   return (
     <div className="bench-choices">
-      {messages.incomesFrom} {field(messages.incomesFrom, 'low')} {messages.toIncome}{' '}
-      {field(messages.incomesTo, 'high')} {messages.inStepsOf} {field(messages.stepOfIncomes, 'step')}
+      {t('tax.incomesFrom')} {field(t('tax.incomesFrom'), 'low')} {t('tax.toIncome')}{' '}
+      {field(t('tax.incomesTo'), 'high')} {t('tax.inStepsOf')} {field(t('tax.stepOfIncomes'), 'step')}
       {children}
       {refusal && (
         <p className="refusal" role="alert">

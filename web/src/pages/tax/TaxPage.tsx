@@ -39,26 +39,48 @@ import { IncomeRange } from './IncomeRange.tsx';
 import { TaxPlacing } from './TaxPlacing.tsx';
 import { compared, incomeTable, incomesOf, incomesRefusal, usualIncomes, type Incomes } from './taxViews.ts';
 import './tax.scss';
-import { messages } from '../../messages/tax.ts';
+import { t } from '../../language/language.ts';
 import { MonthsOfYear } from '../../fields/MonthsOfYear.tsx';
 import { Select } from '../../fields/Select.tsx';
 
 const NOTHING = {
-  heading: messages.noTaxScheduleYet,
-  words: messages.writeDownTheBandsOf,
+  get heading() {
+    return t('tax.noTaxScheduleYet');
+  },
+  get words() {
+    return t('tax.writeDownTheBandsOf');
+  },
 };
 
 const VIEWS = [
-  { value: 'bands', words: messages.bandByBand },
-  { value: 'incomes', words: messages.tableOfIncomes },
-  { value: 'compare', words: messages.compare, title: messages.withAnotherSchedule },
+  {
+    value: 'bands',
+    get words() {
+      return t('tax.bandByBand');
+    },
+  },
+  {
+    value: 'incomes',
+    get words() {
+      return t('tax.tableOfIncomes');
+    },
+  },
+  {
+    value: 'compare',
+    get words() {
+      return t('tax.compare');
+    },
+    get title() {
+      return t('tax.withAnotherSchedule');
+    },
+  },
 ] as const;
 
 /** Tax: what an income owes by bands, and why. */
 export function TaxPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="taxSchedules" title={messages.tax} nothing={NOTHING} tools={sliderTool}>
+    <Workbench table="taxSchedules" title={t('tax.tax')} nothing={NOTHING} tools={sliderTool}>
       {(schedule) => <ScheduleView key={schedule.id} schedule={schedule} sliders={sliders} />}
     </Workbench>
   );
@@ -89,15 +111,15 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
   };
   return (
     <div className="bench" onKeyDown={keyDown}>
-      <section className="bench-terms" aria-label={messages.termsOf(schedule.name)}>
+      <section className="bench-terms" aria-label={t('tax.termsOf', { name: schedule.name })}>
         <div className="term">
-          <span className="term-label">{messages.year}</span>
+          <span className="term-label">{t('tax.year')}</span>
           <YearSwitch years={years} year={year} begins={yearBegins} onChange={setYear} />
         </div>
         <div className="term">
-          <span className="term-label">{messages.aTaxYearBeginsIn}</span>
+          <span className="term-label">{t('tax.aTaxYearBeginsIn')}</span>
           <Select
-            aria-label={messages.aTaxYearBeginsIn}
+            aria-label={t('tax.aTaxYearBeginsIn')}
             value={yearBegins}
             onChange={(event) => set({ yearBegins: Number(event.target.value) })}
           >
@@ -107,36 +129,36 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         <InputRow
           calculator={calculator}
           column="income"
-          label={messages.income}
+          label={t('tax.income')}
           period={period}
           sliders={sliders}
-          placeholder={messages.ofTheYear}
+          placeholder={t('tax.ofTheYear')}
         />
         <div className="term">
-          <span className="term-label">{messages.orTakeItFrom}</span>
+          <span className="term-label">{t('tax.orTakeItFrom')}</span>
           <BearerChoice
-            label={messages.whoseYearIsTheIncome}
+            label={t('tax.whoseYearIsTheIncome')}
             document={document}
             value=""
-            none={messages.aLinesYearTotal}
+            none={t('tax.aLinesYearTotal')}
             onChange={(id) => id !== '' && set({ income: yearTotal(id, yearBegins === model.calendar.yearBegins) })}
           />
         </div>
         <InputRow
           calculator={calculator}
           column="allowance"
-          label={messages.allowance}
+          label={t('tax.allowance')}
           period={period}
           sliders={sliders}
-          placeholder={messages.none}
+          placeholder={t('tax.none')}
         />
         <InputRow
           calculator={calculator}
           column="rebateLimit"
-          label={messages.nothingDueUpTo}
+          label={t('tax.nothingDueUpTo')}
           period={period}
           sliders={sliders}
-          placeholder={messages.noSuchLimit}
+          placeholder={t('tax.noSuchLimit')}
         />
         <Bands
           key={holding?.validFrom ?? 'always'}
@@ -148,31 +170,31 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         />
         <UsedBy users={usersOf(document, schedule.id)} onPlace={() => setPlacing(true)} />
       </section>
-      <section className="bench-answer" aria-label={messages.whatTakes(schedule.name)}>
+      <section className="bench-answer" aria-label={t('tax.whatTakes', { name: schedule.name })}>
         {answer ? (
           <KeyFigures
             figures={[
               {
-                label: messages.taxOf(yearInWords(year, yearBegins)),
+                label: t('tax.taxOf', { year: yearInWords(year, yearBegins) }),
                 value: answer.result?.tax ?? null,
                 id: `${schedule.id}.tax`,
               },
               {
-                label: messages.ofTheIncome,
+                label: t('tax.ofTheIncome'),
                 value: answer.result?.effectiveRate ?? null,
                 unit: 'percent',
                 id: `${schedule.id}.effective rate`,
-                also: messages.effectiveRate,
+                also: t('tax.effectiveRate'),
               },
               {
-                label: messages.onOneMore,
+                label: t('tax.onOneMore'),
                 value: answer.onOneMore,
                 unit: 'percent',
                 id: `${schedule.id}.marginal rate`,
-                also: messages.marginalRate,
+                also: t('tax.marginalRate'),
               },
               {
-                label: messages.leftOfTheIncome,
+                label: t('tax.leftOfTheIncome'),
                 value: answer.result && answer.income !== null ? answer.income - answer.result.tax : null,
               },
             ]}
@@ -183,7 +205,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
           isNoFigure(found) && <NoAnswer reason={found} />
         )}
         <div className="bench-views">
-          <Segments label={messages.view} value={view} options={VIEWS} onChange={show} />
+          <Segments label={t('tax.view')} value={view} options={VIEWS} onChange={show} />
         </div>
         {answer && view === 'bands' && <Breakdown answer={answer} />}
         {answer && view === 'incomes' && (
@@ -211,7 +233,7 @@ function useAnswerOf(id: string, period: number): TaxAnswer | NoFigure {
   const { model } = useSessionState();
   const answer = model.calculationOf(id)?.answer;
   if (answer?.kind === 'tax') return answer.months[period]!;
-  return answer?.kind === 'none' ? answer : { why: messages.thereIsNoSuchSchedule };
+  return answer?.kind === 'none' ? answer : { why: t('tax.thereIsNoSuchSchedule') };
 }
 
 interface RangedProps {
@@ -230,13 +252,13 @@ function IncomeTable({ name, schedule, incomes, onIncomes }: RangedProps) {
       <IncomeRange incomes={incomes} onChange={onIncomes}>
         <button type="button" className="tool" onClick={() => window.print()}>
           <Icon name="print" />
-          {messages.print}
+          {t('tax.print')}
         </button>
       </IncomeRange>
       {list.length > 0 && (
         <ScheduleGrid
-          label={messages.taxBy(name)}
-          rowHeading={messages.income}
+          label={t('tax.taxBy', { name })}
+          rowHeading={t('tax.income')}
           rows={list.map((income) => writeFigure(income, 'money', plan))}
           columns={columns}
         />
@@ -259,10 +281,10 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
   const found = useAnswerOf(other?.id ?? '', period);
   const otherAnswer = isNoFigure(found) ? null : found;
   const list = incomesRefusal(incomes) === null ? incomesOf(incomes) : [];
-  if (!other) return <p className="bench-words">{messages.thereIsNoOtherSchedule}</p>;
+  if (!other) return <p className="bench-words">{t('tax.thereIsNoOtherSchedule')}</p>;
   const choice = (
     <label>
-      {messages.with}{' '}
+      {t('tax.with')}{' '}
       <Select value={other.id} onChange={(event) => setChosen(event.target.value)}>
         {others.map((each) => (
           <option key={each.id} value={each.id}>
@@ -290,8 +312,8 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
           <ChartCard
             picture={both.picture}
             height={230}
-            label={messages.taxByAnd(name, other.name)}
-            rowHeading={messages.income}
+            label={t('tax.taxByAnd', { name, other: other.name })}
+            rowHeading={t('tax.income')}
             rows={list.map((income) => writeFigure(income, 'money', plan))}
             columns={both.columns}
           />

@@ -1,9 +1,9 @@
-import { monthInWords, planOf, toMonth, type TaxScheduleRow } from '@haushalt/core';
+import { planOf, toMonth, type TaxScheduleRow } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { PlaceDialog } from '../../parts/calculators/PlaceDialog.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/tax.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 interface TaxPlacingProps {
   readonly schedule: TaxScheduleRow;
@@ -20,19 +20,19 @@ export function TaxPlacing({ schedule, onClose }: TaxPlacingProps) {
     );
   return (
     <PlaceDialog
-      title={messages.theTaxOfInThe(schedule.name)}
+      title={t('tax.theTaxOfInThe', { name: schedule.name })}
       side="expense"
-      groupName={messages.taxes}
+      groupName={t('tax.taxes')}
       ways={[
         {
-          words: messages.inTheMonthsChosen,
-          lines: [{ name: messages.taxBy(schedule.name), formula: taxFormula(schedule.id, months) }],
+          words: t('tax.inTheMonthsChosen'),
+          lines: [{ name: t('tax.taxBy', { name: schedule.name }), formula: taxFormula(schedule.id, months) }],
         },
       ]}
       onClose={onClose}
     >
       <fieldset className="wide month-checks">
-        <legend>{messages.paidIn}</legend>
+        <legend>{t('tax.paidIn')}</legend>
         {Array.from({ length: 12 }, (_, index) => index + 1).map((month) => (
           <label key={month}>
             <Form.Check.Input type="checkbox" checked={months.includes(month)} onChange={() => toggle(month)} />{' '}

@@ -10,7 +10,7 @@ import {
 } from '@haushalt/core';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
-import { messages } from '../../messages/tax.ts';
+import { t } from '../../language/language.ts';
 
 /** A range of incomes, in steps. */
 export interface Incomes {
@@ -30,11 +30,11 @@ export function usualIncomes(income: number | null): Incomes {
 
 /** Why a range of incomes cannot be gone through, as a sentence. */
 export function incomesRefusal({ low, high, step }: Incomes): string | null {
-  if (low < 0) return messages.incomesBeginAtNothingOr;
-  if (high <= low) return messages.theLastIncomeHasTo;
-  if (!(step > 0)) return messages.theStepHasToBe;
+  if (low < 0) return t('tax.incomesBeginAtNothingOr');
+  if (high <= low) return t('tax.theLastIncomeHasTo');
+  if (!(step > 0)) return t('tax.theStepHasToBe');
   const count = Math.floor((high - low) / step) + 1;
-  if (count > MOST_INCOMES) return messages.thatWouldBeIncomesUp(count, MOST_INCOMES);
+  if (count > MOST_INCOMES) return t('tax.thatWouldBeIncomesUp', { count, most: MOST_INCOMES });
   return null;
 }
 
@@ -47,22 +47,22 @@ export function incomesOf({ low, high, step }: Incomes): number[] {
 export function incomeTable(incomes: readonly number[], schedule: TaxSchedule): ScheduleColumn[] {
   const taxes = incomes.map((income) => taxOn(income, schedule));
   return [
-    { id: 'tax', heading: messages.tax, unit: 'money', values: taxes.map(({ tax }) => tax) },
+    { id: 'tax', heading: t('tax.tax'), unit: 'money', values: taxes.map(({ tax }) => tax) },
     {
       id: 'effective',
-      heading: messages.ofTheIncome,
+      heading: t('tax.ofTheIncome'),
       unit: 'percent',
       values: taxes.map(({ effectiveRate }) => effectiveRate),
     },
     {
       id: 'marginal',
-      heading: messages.onOneMore,
+      heading: t('tax.onOneMore'),
       unit: 'percent',
       values: incomes.map((income) => rateOnOneMore(income, schedule)),
     },
     {
       id: 'left',
-      heading: messages.left,
+      heading: t('tax.left'),
       unit: 'money',
       values: incomes.map((income, index) => income - taxes[index]!.tax),
     },
@@ -82,12 +82,12 @@ export function compared(incomes: readonly number[], first: Named, second: Named
   const columns: ScheduleColumn[] = [
     { id: 'first', heading: first.name, unit: 'money', values: a },
     { id: 'second', heading: second.name, unit: 'money', values: b },
-    { id: 'difference', heading: messages.difference, unit: 'money', values: a.map((tax, index) => b[index]! - tax) },
+    { id: 'difference', heading: t('tax.difference'), unit: 'money', values: a.map((tax, index) => b[index]! - tax) },
   ];
   const picture: Picture = {
-    label: messages.taxByAnd(first.name, second.name),
+    label: t('tax.taxByAnd', { name: first.name, other: second.name }),
     axis: plan.currency,
-    categoryName: messages.income,
+    categoryName: t('tax.income'),
     categories: incomes.map((income) => writeFigure(income, 'money', { ...plan, decimals: 0 })),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
@@ -116,8 +116,12 @@ export function crossingInWords(incomes: readonly number[], first: Named, second
   const parts = bounds.slice(1).map((to, index) => ({ from: bounds[index]!, name: cheaper(bounds[index]!, to) }));
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const turningPoints = parts.filter((part) => part.name !== null);
-  if (turningPoints.length === 0) return messages.bothTakeTheSameOn;
-  if (turningPoints.length === 1) return messages.takesLessOrTheSame(turningPoints[0]!.name);
-  const turns = turningPoints.slice(1).map(({ from, name }) => messages.fromOnDoes(money(from), name));
-  return messages.takesLessUpTo(turningPoints[0]!.name, money(turningPoints[1]!.from), turns.join('; '));
+  if (turningPoints.length === 0) return t('tax.bothTakeTheSameOn');
+  if (turningPoints.length === 1) return t('tax.takesLessOrTheSame', { name: turningPoints[0]!.name });
+  const turns = turningPoints.slice(1).map(({ from, name }) => t('tax.fromOnDoes', { money: money(from), name }));
+  return t('tax.takesLessUpTo', {
+    name: turningPoints[0]!.name,
+    money: money(turningPoints[1]!.from),
+    turns: turns.join('; '),
+  });
 }

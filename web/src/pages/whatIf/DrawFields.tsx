@@ -4,7 +4,7 @@ import { Select } from '../../fields/Select.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { around, spreadAs } from './draws.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { t } from '../../language/language.ts';
 
 interface DrawFieldsProps {
   readonly document: Document;
@@ -19,9 +19,15 @@ interface DrawFieldsProps {
 }
 
 const SPREAD_WORDS: Readonly<Record<Draw['spread'], string>> = {
-  uniform: messages.uniform,
-  triangular: messages.triangular,
-  normal: messages.normal,
+  get uniform() {
+    return t('whatIf.uniform');
+  },
+  get triangular() {
+    return t('whatIf.triangular');
+  },
+  get normal() {
+    return t('whatIf.normal');
+  },
 };
 
 /** One uncertain value: how it is spread, and over what. */
@@ -40,9 +46,9 @@ export function DrawFields({ document, draw, nth, taken, onChange, onLeaveOut }:
     />
   );
   return (
-    <div className="range-fields" role="group" aria-label={messages.rangeOf(name)}>
+    <div className="range-fields" role="group" aria-label={t('whatIf.rangeOf', { name })}>
       <AssumptionChoice
-        label={messages.uncertainValue(nth)}
+        label={t('whatIf.uncertainValue', { index: nth })}
         document={document}
         value={draw.assumption}
         onChange={(id) => {
@@ -51,7 +57,7 @@ export function DrawFields({ document, draw, nth, taken, onChange, onLeaveOut }:
         }}
       />
       <Select
-        aria-label={messages.distributionOf(name)}
+        aria-label={t('whatIf.distributionOf', { name })}
         value={draw.spread}
         onChange={(event) => onChange(spreadAs(draw, event.target.value as Draw['spread'], value))}
       >
@@ -63,27 +69,32 @@ export function DrawFields({ document, draw, nth, taken, onChange, onLeaveOut }:
       </Select>
       {draw.spread === 'normal' ? (
         <>
-          <span>{messages.withMean}</span>
-          {figure(messages.meanOf(name), draw.mean, (mean) => ({ ...draw, mean }))}
-          <span>{messages.andDeviation}</span>
-          {figure(messages.deviationOf(name), draw.deviation, (deviation) => ({ ...draw, deviation }))}
+          <span>{t('whatIf.withMean')}</span>
+          {figure(t('whatIf.meanOf', { name }), draw.mean, (mean) => ({ ...draw, mean }))}
+          <span>{t('whatIf.andDeviation')}</span>
+          {figure(t('whatIf.deviationOf', { name }), draw.deviation, (deviation) => ({ ...draw, deviation }))}
         </>
       ) : (
         <>
-          <span>{messages.between}</span>
-          {figure(messages.atLeast(name), draw.low, (low) => ({ ...draw, low }))}
-          <span>{messages.andBetween}</span>
-          {figure(messages.atMost(name), draw.high, (high) => ({ ...draw, high }))}
+          <span>{t('whatIf.between')}</span>
+          {figure(t('whatIf.atLeast', { name }), draw.low, (low) => ({ ...draw, low }))}
+          <span>{t('whatIf.andBetween')}</span>
+          {figure(t('whatIf.atMost', { name }), draw.high, (high) => ({ ...draw, high }))}
           {draw.spread === 'triangular' && (
             <>
-              <span>{messages.mostLikely}</span>
-              {figure(messages.likeliestOf(name), draw.likeliest, (likeliest) => ({ ...draw, likeliest }))}
+              <span>{t('whatIf.mostLikely')}</span>
+              {figure(t('whatIf.likeliestOf', { name }), draw.likeliest, (likeliest) => ({ ...draw, likeliest }))}
             </>
           )}
         </>
       )}
       {onLeaveOut && (
-        <button type="button" className="tool" aria-label={messages.leaveOutAssumption(name)} onClick={onLeaveOut}>
+        <button
+          type="button"
+          className="tool"
+          aria-label={t('whatIf.leaveOutAssumption', { name })}
+          onClick={onLeaveOut}
+        >
           <Icon name="delete" />
         </button>
       )}

@@ -1,7 +1,7 @@
 import { nameOf, type Document } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { BearerChoice } from '../../parts/plan/Choices.tsx';
-import { messages } from '../../messages/whatIf.ts';
+import { t } from '../../language/language.ts';
 
 interface FiguresChoiceProps {
   readonly document: Document;
@@ -20,7 +20,7 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
         <span key={id} className="figure-choice">
           <BearerChoice
             withOutputs
-            label={messages.figure(index + 1)}
+            label={t('whatIf.figure', { index: index + 1 })}
             document={document}
             value={id}
             onChange={(next) => change(ids.map((each) => (each === id ? next : each)))}
@@ -29,7 +29,7 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
             <button
               type="button"
               className="tool"
-              aria-label={messages.leaveOut(nameOf(document, id) ?? id)}
+              aria-label={t('whatIf.leaveOut', { of: nameOf(document, id) ?? id })}
               onClick={() => change(ids.filter((each) => each !== id))}
             >
               <Icon name="delete" />
@@ -40,10 +40,10 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
       {ids.length < most && (
         <BearerChoice
           withOutputs
-          label={messages.anotherFigure}
+          label={t('whatIf.anotherFigure')}
           document={document}
           value=""
-          none={messages.and}
+          none={t('whatIf.and')}
           onChange={(id) => id !== '' && change([...ids, id])}
         />
       )}

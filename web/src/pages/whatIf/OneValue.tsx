@@ -6,7 +6,7 @@ import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
 import { useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { t } from '../../language/language.ts';
 
 const MOST_FIGURES = 4;
 const MOST_VALUES = 101;
@@ -47,23 +47,23 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
     <>
       <div className="what-if-terms">
         <RangeFields
-          label={messages.theAssumptionToTry}
+          label={t('whatIf.theAssumptionToTry')}
           document={document}
           range={range}
           most={MOST_VALUES}
           onChange={(next) => change({ range: next })}
         />
-        <div className="range-fields" role="group" aria-label={messages.figuresToSee}>
-          <span>{messages.whatBecomesOf}</span>
+        <div className="range-fields" role="group" aria-label={t('whatIf.figuresToSee')}>
+          <span>{t('whatIf.whatBecomesOf')}</span>
           <FiguresChoice
             document={document}
             ids={figures}
             most={MOST_FIGURES}
             onChange={(next) => change({ figures: next })}
           />
-          <span>{messages.over}</span>
+          <span>{t('whatIf.over')}</span>
           <WhenChoice
-            label={messages.overWhichMonths}
+            label={t('whatIf.overWhichMonths')}
             model={model}
             value={when}
             onChange={(next) => change({ when: next })}
@@ -89,7 +89,7 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
                 {result.values.map((value, row) => (
                   <tr key={value} className={isNow(value) ? 'is-now' : ''}>
                     <th scope="row">
-                      {write(value)} {isNow(value) && <small>{messages.now}</small>}
+                      {write(value)} {isNow(value) && <small>{t('whatIf.now')}</small>}
                     </th>
                     {result.figures.map((id, column) => {
                       const figure = result.table[column]![row]!;
@@ -107,10 +107,15 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
           <PictureView
             height="100%"
             picture={{
-              label: messages.under(result.figures.map((id) => nameOf(document, id)).join(', '), assumption.name),
+              label: t('whatIf.under', {
+                figures: result.figures.map((id) => nameOf(document, id)).join(', '),
+                name: assumption.name,
+              }),
               axis: shared === 'money' ? plan.currency : UNIT_WORDS[shared],
               categoryName: assumption.name,
-              categories: result.values.map((value) => messages.categoryOf(write(value), isNow(value))),
+              categories: result.values.map((value) =>
+                t('whatIf.categoryOf', { value: write(value), isNow: isNow(value) }),
+              ),
               write: (value) => writeFigure(value, shared, { ...plan, decimals: 0 }),
               series: result.figures.map((id, index) => ({
                 label: labelOf(document, id),

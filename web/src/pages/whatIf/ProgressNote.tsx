@@ -1,5 +1,5 @@
 import type { Computation } from './useComputation.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { t } from '../../language/language.ts';
 
 /** How far a computation is, with a way to end it; its room is kept while nothing is under way. */
 export function ProgressNote({ computation }: { readonly computation: Computation<unknown> }) {
@@ -9,9 +9,9 @@ export function ProgressNote({ computation }: { readonly computation: Computatio
       {error !== null && <span className="refusal">{error}</span>}
       {done !== null && (
         <>
-          <progress value={done} max={1} aria-label={messages.computing} />
+          <progress value={done} max={1} aria-label={t('whatIf.computing')} />
           <button type="button" className="tool" onClick={cancel}>
-            {messages.cancel}
+            {t('whatIf.cancel')}
           </button>
         </>
       )}

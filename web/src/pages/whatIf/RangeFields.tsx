@@ -3,7 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { usualRange, type Range } from './trying.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { t } from '../../language/language.ts';
 
 interface RangeFieldsProps {
   readonly label: string;
@@ -24,31 +24,31 @@ export function RangeFields({ label, document, range, most, onChange }: RangeFie
         value={range.assumption}
         onChange={(id) => onChange(usualRange(document.assumptions.get(id)!, range.count))}
       />
-      <span>{messages.from}</span>
+      <span>{t('whatIf.from')}</span>
       <FigureField
         isNeeded
         isBare
         key={`low-${range.assumption}`}
-        label={messages.lowestOf(name)}
+        label={t('whatIf.lowestOf', { name })}
         unit={unit}
         value={range.low}
         onChange={(low) => onChange({ ...range, low })}
       />
-      <span>{messages.to}</span>
+      <span>{t('whatIf.to')}</span>
       <FigureField
         isNeeded
         isBare
         key={`high-${range.assumption}`}
-        label={messages.highestOf(name)}
+        label={t('whatIf.highestOf', { name })}
         unit={unit}
         value={range.high}
         onChange={(high) => onChange({ ...range, high })}
       />
-      <span>{messages.in}</span>
+      <span>{t('whatIf.in')}</span>
       <Form.Control
         size="sm"
         type="number"
-        aria-label={messages.valuesOf(name)}
+        aria-label={t('whatIf.valuesOf', { name })}
         min={2}
         max={most}
         value={range.count}
@@ -57,7 +57,7 @@ export function RangeFields({ label, document, range, most, onChange }: RangeFie
           if (count >= 2) onChange({ ...range, count: Math.min(most, count) });
         }}
       />
-      <span>{messages.values}</span>
+      <span>{t('whatIf.values')}</span>
     </div>
   );
 }

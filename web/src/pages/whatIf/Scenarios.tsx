@@ -6,7 +6,6 @@ import {
   TOTAL_EXPENSES,
   TOTAL_INCOME,
   inOrder,
-  monthInWords,
   nameOf,
   planOf,
   scenarioInWords,
@@ -33,7 +32,7 @@ import { useSend } from '../../plan-session/useSend.ts';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
 import { useChosen } from './trying.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** How many cases stand side by side, the plan itself among them. */
@@ -61,7 +60,7 @@ export function Scenarios() {
   const comparedIds = compared.map(({ id }) => id).join();
   const cases = useMemo(
     (): Case[] => [
-      { id: '', name: messages.thePlan, model: new Model(base) },
+      { id: '', name: t('whatIf.thePlan'), model: new Model(base) },
       ...compared.map(({ id, name }) => ({ id, name, model: new Model(withScenario(base, id)) })),
     ],
     // The compared scenarios follow from the plan and their ids.
@@ -73,7 +72,7 @@ export function Scenarios() {
   const send = (command: Command, said?: string): string | null => sending(command, said)?.message ?? null;
   const add = () => {
     const id = newId();
-    if (send({ kind: 'scenario.set', id, name: freshTitle(base, 'scenarios', messages.newScenario) }) === null)
+    if (send({ kind: 'scenario.set', id, name: freshTitle(base, 'scenarios', t('whatIf.newScenario')) }) === null)
       session.activate(id);
   };
 
@@ -88,7 +87,7 @@ export function Scenarios() {
               <li key={id} className={active?.id === id ? 'is-active' : ''}>
                 <Form.Check.Input
                   type="checkbox"
-                  aria-label={messages.compare(name)}
+                  aria-label={t('whatIf.compare', { name })}
                   checked={isCompared}
                   disabled={!isCompared && compared.length === MOST_CASES - 1}
                   onChange={() =>
@@ -97,13 +96,13 @@ export function Scenarios() {
                 />
                 <CommitField
                   className="scenario-name"
-                  label={messages.nameOfTheScenario(name)}
+                  label={t('whatIf.nameOfTheScenario', { name })}
                   shown={name}
                   entry={name}
                   onCommit={(text) => session.send({ kind: 'scenario.set', id, name: text })?.message ?? null}
                 />
                 <span className="scenario-words">
-                  {parts.length === 0 ? messages.nothingOtherwise : `${parts.join('; ')}.`}
+                  {parts.length === 0 ? t('whatIf.nothingOtherwise') : `${parts.join('; ')}.`}
                 </span>
                 <button
                   type="button"
@@ -111,20 +110,20 @@ export function Scenarios() {
                   aria-pressed={active?.id === id}
                   onClick={() => session.activate(active?.id === id ? null : id)}
                 >
-                  {active?.id === id ? messages.backToThePlan : messages.workInIt}
+                  {active?.id === id ? t('whatIf.backToThePlan') : t('whatIf.workInIt')}
                 </button>
                 <button
                   type="button"
                   className="tool"
-                  onClick={() => send({ kind: 'scenario.adopt', id }, messages.thePlanHasTheValues(name))}
+                  onClick={() => send({ kind: 'scenario.adopt', id }, t('whatIf.thePlanHasTheValues', { name }))}
                 >
-                  <Icon name="good" /> {messages.adopt}
+                  <Icon name="good" /> {t('whatIf.adopt')}
                 </button>
                 <button
                   type="button"
                   className="tool"
-                  aria-label={messages.deleteTheScenario(name)}
-                  onClick={() => send({ kind: 'scenario.delete', id }, messages.theScenarioIsDeleted(name))}
+                  aria-label={t('whatIf.deleteTheScenario', { name })}
+                  onClick={() => send({ kind: 'scenario.delete', id }, t('whatIf.theScenarioIsDeleted', { name }))}
                 >
                   <Icon name="delete" />
                 </button>
@@ -134,33 +133,33 @@ export function Scenarios() {
         </ul>
         <p className="scenario-add">
           <button type="button" className="tool" onClick={add}>
-            <Icon name="add" /> {messages.newScenario}
+            <Icon name="add" /> {t('whatIf.newScenario')}
           </button>
-          {scenarios.length === 0 && <span>{messages.aScenarioIsASet}</span>}
+          {scenarios.length === 0 && <span>{t('whatIf.aScenarioIsASet')}</span>}
         </p>
       </section>
       {scenarios.length > 0 && (
         <>
-          <div className="range-fields" role="group" aria-label={messages.whatIsCompared}>
-            <span>{messages.compareWhat}</span>
+          <div className="range-fields" role="group" aria-label={t('whatIf.whatIsCompared')}>
+            <span>{t('whatIf.compareWhat')}</span>
             <FiguresChoice
               document={base}
               ids={choice.figures}
               most={MOST_FIGURES}
               onChange={(figures) => change({ figures })}
             />
-            <span>{messages.by}</span>
+            <span>{t('whatIf.by')}</span>
             <Select
-              aria-label={messages.byYearOrMonth}
+              aria-label={t('whatIf.byYearOrMonth')}
               value={String(choice.span)}
               onChange={(event) =>
                 change({ span: event.target.value === 'year' ? 'year' : Number(event.target.value) })
               }
             >
-              <option value="year">{messages.year}</option>
+              <option value="year">{t('whatIf.year')}</option>
               {yearsOf(cases[0]!.model.calendar).map((year) => (
                 <option key={year} value={year}>
-                  {messages.monthOf(nameOfYear(base, year))}
+                  {t('whatIf.monthOf', { year: nameOfYear(base, year) })}
                 </option>
               ))}
             </Select>
@@ -170,9 +169,9 @@ export function Scenarios() {
             <PictureView
               height={260}
               picture={{
-                label: messages.inEachCase(nameOf(base, choice.figures.at(-1)!) ?? ''),
+                label: t('whatIf.inEachCase', { of: nameOf(base, choice.figures.at(-1)!) ?? '' }),
                 axis: plan.currency,
-                categoryName: choice.span === 'year' ? messages.yearHeading : messages.month,
+                categoryName: choice.span === 'year' ? t('whatIf.yearHeading') : t('whatIf.month'),
                 categories: pointsOf(cases[0]!.model, choice.span).map(({ words }) => words),
                 write: (value) => writeFigure(value, unitOf(base, choice.figures.at(-1)!), { ...plan, decimals: 0 }),
                 series: cases.map(({ name, model }, index) => ({
@@ -209,7 +208,7 @@ function Comparison({ cases, figures, points }: ComparisonProps) {
         <thead>
           <tr>
             <th scope="col">
-              <span className="visually-hidden">{messages.figureHeading}</span>
+              <span className="visually-hidden">{t('whatIf.figureHeading')}</span>
             </th>
             {cases.map(({ id, name }) => (
               <th key={id} scope="col">

@@ -6,7 +6,7 @@ import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../part
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, usualRange, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { t } from '../../language/language.ts';
 
 /** Which value of an assumption makes a figure what it should be; the answer is shown before it is applied. */
 export function SolveFor({ document, model, assumptions }: TryingProps) {
@@ -42,61 +42,61 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   const answer = result?.document === document && result.asked === asked ? result.answer : null;
   const value = (each: number) => writeWithUnit(each, assumption.unit, plan);
   const amount = (each: number) => writeWithUnit(each, unitOf(document, figure), plan);
-  const what = nameOf(document, figure) ?? messages.aFigureMeant;
+  const what = nameOf(document, figure) ?? t('whatIf.aFigureMeant');
 
   const apply = (solution: number) => {
-    const done = messages.isNow(assumption.name, value(solution));
+    const done = t('whatIf.isNow', { name: assumption.name, value: value(solution) });
     send({ kind: 'assumption.fix', assumption: assumption.id, value: solution }, done);
   };
   return (
     <>
       <div className="what-if-terms">
-        <div className="range-fields" role="group" aria-label={messages.theQuestion}>
-          <span>{messages.whichValueOf}</span>
+        <div className="range-fields" role="group" aria-label={t('whatIf.theQuestion')}>
+          <span>{t('whatIf.whichValueOf')}</span>
           <AssumptionChoice
-            label={messages.theAssumptionToSolveFor}
+            label={t('whatIf.theAssumptionToSolveFor')}
             document={document}
             value={assumption.id}
             onChange={(id) => change(wide(usualRange(document.assumptions.get(id)!, 2)))}
           />
-          <span>{messages.makes}</span>
+          <span>{t('whatIf.makes')}</span>
           <BearerChoice
             withOutputs
-            label={messages.theFigure}
+            label={t('whatIf.theFigure')}
             document={document}
             value={figure}
             onChange={(next) => change({ figure: next })}
           />
-          <span>{messages.of}</span>
-          <WhenChoice label={messages.when} model={model} value={when} onChange={(next) => change({ when: next })} />
-          <span>{messages.comeTo}</span>
+          <span>{t('whatIf.of')}</span>
+          <WhenChoice label={t('whatIf.when')} model={model} value={when} onChange={(next) => change({ when: next })} />
+          <span>{t('whatIf.comeTo')}</span>
           <FigureField
             isNeeded
             isBare
             key={figure}
-            label={messages.whatTheFigureShouldBe}
+            label={t('whatIf.whatTheFigureShouldBe')}
             unit={unitOf(document, figure) as 'money'}
             value={target}
             onChange={(next) => change({ target: next })}
           />
         </div>
-        <div className="range-fields" role="group" aria-label={messages.whereToLook}>
-          <span>{messages.lookedForBetween}</span>
+        <div className="range-fields" role="group" aria-label={t('whatIf.whereToLook')}>
+          <span>{t('whatIf.lookedForBetween')}</span>
           <FigureField
             isNeeded
             isBare
             key={`low-${assumption.id}`}
-            label={messages.lowestValue}
+            label={t('whatIf.lowestValue')}
             unit={assumption.unit}
             value={low}
             onChange={(next) => change({ low: next })}
           />
-          <span>{messages.andBetween}</span>
+          <span>{t('whatIf.andBetween')}</span>
           <FigureField
             isNeeded
             isBare
             key={`high-${assumption.id}`}
-            label={messages.highestValue}
+            label={t('whatIf.highestValue')}
             unit={assumption.unit}
             value={high}
             onChange={(next) => change({ high: next })}
@@ -105,20 +105,20 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
         <ProgressNote computation={computation} />
       </div>
       {answer && (
-        <section className="solve-answer" aria-live="polite" aria-label={messages.answer}>
+        <section className="solve-answer" aria-live="polite" aria-label={t('whatIf.answer')}>
           <h3>{headline(answer, value)}</h3>
           <p>{sentence(answer, { name: assumption.name, what, target: amount(target), value, amount })}</p>
           <p className="check-why">
-            {messages.isNowAndDated(
-              assumption.name,
-              value(assumption.value),
-              [...document.assumptionSteps.values()].some((step) => step.assumption === assumption.id),
-            )}
+            {t('whatIf.isNowAndDated', {
+              name: assumption.name,
+              value: value(assumption.value),
+              some: [...document.assumptionSteps.values()].some((step) => step.assumption === assumption.id),
+            })}
           </p>
           <div className="solve-choices">
             {solutionsOf(answer).map((solution) => (
               <button key={solution} type="button" className="btn btn-primary" onClick={() => apply(solution)}>
-                <Icon name="good" /> {messages.setTo(assumption.name, value(solution))}
+                <Icon name="good" /> {t('whatIf.setTo', { name: assumption.name, value: value(solution) })}
               </button>
             ))}
           </div>
@@ -154,7 +154,7 @@ function rootInWords(
   { from, to }: { readonly from: number; readonly to: number },
   value: (each: number) => string,
 ): string {
-  return from === to ? value(from) : messages.fromTo(value(from), value(to));
+  return from === to ? value(from) : t('whatIf.fromTo', { from: value(from), to: value(to) });
 }
 
 function headline(answer: Answer, value: (each: number) => string): string {
@@ -164,13 +164,13 @@ function headline(answer: Answer, value: (each: number) => string): string {
     case 'several':
       return answer.values.map((root) => rootInWords(root, value)).join(' or ');
     case 'range':
-      return messages.anyFromTo(value(answer.from), value(answer.to));
+      return t('whatIf.anyFromTo', { from: value(answer.from), to: value(answer.to) });
     case 'any':
-      return messages.anyValue;
+      return t('whatIf.anyValue');
     case 'none':
     case 'unmoved':
     case 'noFigure':
-      return messages.noValue;
+      return t('whatIf.noValue');
   }
 }
 
@@ -185,18 +185,24 @@ interface Words {
 function sentence(answer: Answer, { name, what, target, value, amount }: Words): string {
   switch (answer.kind) {
     case 'one':
-      return messages.withAtComesTo(name, value(answer.value), what, target);
+      return t('whatIf.withAtComesTo', { name, value: value(answer.value), what, target });
     case 'several':
-      return messages.comesToWithEachOf(what, target, answer.values.length, name);
+      return t('whatIf.comesToWithEachOf', { what, target, valueCount: answer.values.length, name });
     case 'range':
-      return messages.comesToWithEveryValue(what, target, name, value(answer.from), value(answer.to));
+      return t('whatIf.comesToWithEveryValue', { what, target, name, from: value(answer.from), to: value(answer.to) });
     case 'any':
-      return messages.comesToWhateverIs(what, target, name);
+      return t('whatIf.comesToWhateverIs', { what, target, name });
     case 'unmoved':
-      return messages.doesNotMoveItIs(name, what, amount(answer.figure));
+      return t('whatIf.doesNotMoveItIs', { name, what, amount: amount(answer.figure) });
     case 'none':
-      return messages.noValueOfLookedAt(name, what, target, value(answer.nearest), amount(answer.figure));
+      return t('whatIf.noValueOfLookedAt', {
+        name,
+        what,
+        target,
+        value: value(answer.nearest),
+        amount: amount(answer.figure),
+      });
     case 'noFigure':
-      return messages.hasNoFigureWithAny(what, name);
+      return t('whatIf.hasNoFigureWithAny', { what, name });
   }
 }

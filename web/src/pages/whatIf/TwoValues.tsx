@@ -5,7 +5,7 @@ import { RangeFields } from './RangeFields.tsx';
 import { reachOf, shadeOf, turnsAt } from './shading.ts';
 import { useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { t } from '../../language/language.ts';
 
 const MOST_VALUES = 50;
 
@@ -52,31 +52,31 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
     <>
       <div className="what-if-terms">
         <RangeFields
-          label={messages.downwards}
+          label={t('whatIf.downwards')}
           document={document}
           range={down}
           most={MOST_VALUES}
           onChange={(next) => change({ down: next })}
         />
         <RangeFields
-          label={messages.across}
+          label={t('whatIf.across')}
           document={document}
           range={across}
           most={MOST_VALUES}
           onChange={(next) => change({ across: next })}
         />
-        <div className="range-fields" role="group" aria-label={messages.figureToSee}>
-          <span>{messages.whatBecomesOf}</span>
+        <div className="range-fields" role="group" aria-label={t('whatIf.figureToSee')}>
+          <span>{t('whatIf.whatBecomesOf')}</span>
           <BearerChoice
             withOutputs
-            label={messages.figureHeading}
+            label={t('whatIf.figureHeading')}
             document={document}
             value={figure}
             onChange={(next) => change({ figure: next })}
           />
-          <span>{messages.over}</span>
+          <span>{t('whatIf.over')}</span>
           <WhenChoice
-            label={messages.overWhichMonths}
+            label={t('whatIf.overWhichMonths')}
             model={model}
             value={when}
             onChange={(next) => change({ when: next })}
@@ -84,7 +84,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
         </div>
         {same && (
           <p className="refusal" role="alert">
-            {messages.chooseTwoDifferentAssumptionsOne}
+            {t('whatIf.chooseTwoDifferentAssumptionsOne')}
           </p>
         )}
         <ProgressNote computation={computation} />
@@ -92,7 +92,13 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
       {result && !same && (
         <div className="figure-table-scroll is-shaded">
           <table className="figure-table">
-            <caption>{messages.downwardsAcrossAHeavyLine(nameOf(document, figure), one.name, other.name)}</caption>
+            <caption>
+              {t('whatIf.downwardsAcrossAHeavyLine', {
+                of: nameOf(document, figure),
+                name: one.name,
+                name2: other.name,
+              })}
+            </caption>
             <thead>
               <tr>
                 <th scope="col">
@@ -101,7 +107,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
                 {result.columns.map((value) => (
                   <th key={value} scope="col">
                     {writeFigure(value, other.unit, plan)}
-                    {near(value, other.value, across) && <small>{messages.now}</small>}
+                    {near(value, other.value, across) && <small>{t('whatIf.now')}</small>}
                   </th>
                 ))}
               </tr>
@@ -111,7 +117,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
                 <tr key={value}>
                   <th scope="row">
                     {writeFigure(value, one.unit, plan)}
-                    {near(value, one.value, down) && <small>{messages.now}</small>}
+                    {near(value, one.value, down) && <small>{t('whatIf.now')}</small>}
                   </th>
                   {result.columns.map((across_, column) => {
                     const here = result.table[row]![column]!;
@@ -121,7 +127,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
                         key={across_}
                         className={`${here < 0 ? 'negative' : ''} ${turnsAt(result.table, row, column)} ${now ? 'is-now' : ''}`}
                         style={{ background: shadeOf(here, reach) }}
-                        title={now ? messages.thePlanAsItIs : undefined}
+                        title={now ? t('whatIf.thePlanAsItIs') : undefined}
                       >
                         {here === here
                           ? writeFigure(here, unit, { ...plan, decimals: reach.most > 999 ? 0 : plan.decimals })

@@ -2,7 +2,6 @@ import {
   MAX_RUNS,
   drawRefusal,
   limitsRefusal,
-  monthInWords,
   plainDocument,
   planOf,
   writeFigure,
@@ -21,7 +20,7 @@ import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 /** What is chosen here, kept in the browser; the limits of the band are shares of the cases. */
 interface Chosen {
@@ -74,11 +73,11 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
         <div className="range-fields">
           {free && (
             <button type="button" className="tool" onClick={() => change({ draws: [...draws, around(free)] })}>
-              <Icon name="add" /> {messages.anotherUncertainValue}
+              <Icon name="add" /> {t('whatIf.anotherUncertainValue')}
             </button>
           )}
           <label>
-            {messages.cases}{' '}
+            {t('whatIf.cases')}{' '}
             <Form.Control
               size="sm"
               type="number"
@@ -92,26 +91,26 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
               }}
             />
           </label>
-          <span>{messages.bandFrom}</span>
+          <span>{t('whatIf.bandFrom')}</span>
           <FigureField
             isNeeded
             isBare
-            label={messages.lowerLimitOfTheBand}
+            label={t('whatIf.lowerLimitOfTheBand')}
             unit="percent"
             value={below}
             onChange={(next) => change({ below: next })}
           />
-          <span>{messages.toLimit}</span>
+          <span>{t('whatIf.toLimit')}</span>
           <FigureField
             isNeeded
             isBare
-            label={messages.upperLimitOfTheBand}
+            label={t('whatIf.upperLimitOfTheBand')}
             unit="percent"
             value={above}
             onChange={(next) => change({ above: next })}
           />
-          <label title={messages.theSameSeedDrawsThe}>
-            {messages.seed}{' '}
+          <label title={t('whatIf.theSameSeedDrawsThe')}>
+            {t('whatIf.seed')}{' '}
             <Form.Control
               size="sm"
               type="number"
@@ -121,11 +120,11 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
             />
           </label>
           <Segments
-            label={messages.whatIsShown}
+            label={t('whatIf.whatIsShown')}
             value={shown}
             options={[
-              { value: 'cumulative', words: messages.cumulativeNet },
-              { value: 'net', words: messages.netByMonth },
+              { value: 'cumulative', words: t('whatIf.cumulativeNet') },
+              { value: 'net', words: t('whatIf.netByMonth') },
             ]}
             onChange={(next) => change({ shown: next })}
           />
@@ -140,33 +139,42 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
       {result && band && (
         <>
           <p className="uncertain-words" role="status">
-            {messages.ofTheCasesThePlan(result.withoutFigure, percent(result.withoutFigure), percent(above - below))}{' '}
-            <strong>{money(result.cumulative.low[last]!)}</strong> {messages.andBetween}{' '}
+            {t('whatIf.ofTheCasesThePlan', {
+              withoutFigure: result.withoutFigure,
+              share: percent(result.withoutFigure),
+              within: percent(above - below),
+            })}{' '}
+            <strong>{money(result.cumulative.low[last]!)}</strong> {t('whatIf.andBetween')}{' '}
             <strong>{money(result.cumulative.high[last]!)}</strong>
-            {messages.withAMedianOf(
-              money(result.cumulative.middle[last]!),
-              result.endsInTheRed,
-              writeShare(result.endsInTheRed, plan.locale),
-            )}
+            {t('whatIf.withAMedianOf', {
+              money: money(result.cumulative.middle[last]!),
+              endsInTheRed: result.endsInTheRed,
+              share: writeShare(result.endsInTheRed, plan.locale),
+            })}
           </p>
           <div className="what-if-picture">
             <PictureView
               height="100%"
               picture={{
-                label: messages.theBandOf(shown, percent(below), percent(above)),
+                label: t('whatIf.theBandOf', { shown, below: percent(below), above: percent(above) }),
                 axis: plan.currency,
-                categoryName: messages.month,
+                categoryName: t('whatIf.month'),
                 categories: model.calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
                 write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
                 series: [
-                  { label: messages.liesBelow(percent(below)), values: figures(band.low), mark: 'line', tone: 'memo' },
                   {
-                    label: messages.liesAbove(percent(1 - above)),
+                    label: t('whatIf.liesBelow', { share: percent(below) }),
+                    values: figures(band.low),
+                    mark: 'line',
+                    tone: 'memo',
+                  },
+                  {
+                    label: t('whatIf.liesAbove', { share: percent(1 - above) }),
                     values: figures(band.high),
                     mark: 'band',
                     tone: 'memo',
                   },
-                  { label: messages.theMiddle, values: figures(band.middle), mark: 'line', tone: 'net' },
+                  { label: t('whatIf.theMiddle'), values: figures(band.middle), mark: 'line', tone: 'net' },
                 ],
               }}
             />

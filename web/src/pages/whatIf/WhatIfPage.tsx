@@ -9,14 +9,54 @@ import { SolveFor } from './SolveFor.tsx';
 import { TwoValues } from './TwoValues.tsx';
 import { Uncertain } from './Uncertain.tsx';
 import './whatIf.scss';
-import { messages } from '../../messages/whatIf.ts';
+import { t } from '../../language/language.ts';
 
 const WAYS = [
-  { value: 'scenarios', words: messages.scenarios, title: messages.namedSetsOfValuesSide },
-  { value: 'one', words: messages.oneValue, title: messages.figuresUnderARangeOf },
-  { value: 'two', words: messages.twoValues, title: messages.oneFigureUnderTwoAssumptions },
-  { value: 'solve', words: messages.solve, title: messages.theValueThatMakesA },
-  { value: 'range', words: messages.uncertainty, title: messages.whatMayComeWhenValues },
+  {
+    value: 'scenarios',
+    get words() {
+      return t('whatIf.scenarios');
+    },
+    get title() {
+      return t('whatIf.namedSetsOfValuesSide');
+    },
+  },
+  {
+    value: 'one',
+    get words() {
+      return t('whatIf.oneValue');
+    },
+    get title() {
+      return t('whatIf.figuresUnderARangeOf');
+    },
+  },
+  {
+    value: 'two',
+    get words() {
+      return t('whatIf.twoValues');
+    },
+    get title() {
+      return t('whatIf.oneFigureUnderTwoAssumptions');
+    },
+  },
+  {
+    value: 'solve',
+    get words() {
+      return t('whatIf.solve');
+    },
+    get title() {
+      return t('whatIf.theValueThatMakesA');
+    },
+  },
+  {
+    value: 'range',
+    get words() {
+      return t('whatIf.uncertainty');
+    },
+    get title() {
+      return t('whatIf.whatMayComeWhenValues');
+    },
+  },
 ] as const;
 type Way = (typeof WAYS)[number]['value'];
 
@@ -30,10 +70,10 @@ export function WhatIfPage() {
   if (assumptions.length === 0)
     return (
       <div className="empty-state">
-        <h2>{messages.nothingToTryYet}</h2>
-        <p>{messages.whatIsTriedHereAre}</p>
+        <h2>{t('whatIf.nothingToTryYet')}</h2>
+        <p>{t('whatIf.whatIsTriedHereAre')}</p>
         <button type="button" className="btn btn-primary" onClick={shell.openAssumptions}>
-          {messages.openTheAssumptions}
+          {t('whatIf.openTheAssumptions')}
         </button>
       </div>
     );
@@ -41,9 +81,9 @@ export function WhatIfPage() {
   return (
     <div className="what-if">
       <div className="page-head">
-        <h2>{messages.whatIf}</h2>
+        <h2>{t('whatIf.whatIf')}</h2>
         <Segments
-          label={messages.whatToTry}
+          label={t('whatIf.whatToTry')}
           value={way}
           options={WAYS}
           onChange={(next) => setSearch({ way: next }, { replace: true })}

@@ -2,13 +2,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { ME, useMe } from '../../parts/people/me.ts';
 import { NewPersonForm } from '../../parts/people/NewPersonForm.tsx';
 import { PasswordField } from '../../parts/people/PasswordField.tsx';
 import { OutsidePlan } from '../../parts/people/OutsidePlan.tsx';
 import { MY_DATA, peopleApi, type Me } from '../../plan-session/peopleApi.ts';
-import { dayOf, momentOf } from '../../ui/moments.ts';
+import { dayOf, momentOf } from '../../language/moments.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { Loading } from '../../ui/Loading.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
@@ -21,15 +21,15 @@ export function YouPage() {
   const client = useQueryClient();
   if (!me?.person) return <Loading />;
   return (
-    <OutsidePlan title={messages.yourself}>
+    <OutsidePlan title={t('people.yourself')}>
       {me.signsIn ? (
         <Own person={me.person} hasMail={me.mail !== null} />
       ) : (
         <section className="you-first">
-          <p>{messages.nobodySignsIn}</p>
-          <p>{messages.firstPerson}</p>
+          <p>{t('people.nobodySignsIn')}</p>
+          <p>{t('people.firstPerson')}</p>
           <NewPersonForm
-            submit={messages.beginSigningIn}
+            submit={t('people.beginSigningIn')}
             onSubmit={async (person) => {
               await peopleApi.first(person);
               await client.invalidateQueries();
@@ -48,10 +48,10 @@ function Own({ person, hasMail }: { readonly person: NonNullable<Me['person']>; 
       <Password name={person.name} />
       <Sessions />
       <section>
-        <h2>{messages.yourData}</h2>
-        <p>{messages.yourDataWhy}</p>
+        <h2>{t('people.yourData')}</h2>
+        <p>{t('people.yourDataWhy')}</p>
         <a className="btn btn-outline-primary" href={MY_DATA} download>
-          <Icon name="saveFile" /> {messages.saveAsFile}
+          <Icon name="saveFile" /> {t('people.saveAsFile')}
         </a>
       </section>
       <Leaving isKeeper={person.isKeeper} />
@@ -76,7 +76,7 @@ function NameAndAddress({
   const change = useMutation({
     mutationFn: () => peopleApi.changeMe(name.trim(), address.trim(), password),
     onSuccess: async () => {
-      notices.say({ text: messages.saved });
+      notices.say({ text: t('people.saved') });
       setPassword('');
       await client.invalidateQueries({ queryKey: ME });
     },
@@ -92,7 +92,7 @@ function NameAndAddress({
         }}
       >
         <Form.Group controlId="own-name">
-          <Form.Label>{messages.yourName}</Form.Label>
+          <Form.Label>{t('people.yourName')}</Form.Label>
           <Form.Control
             value={name}
             maxLength={80}
@@ -101,7 +101,7 @@ function NameAndAddress({
           />
         </Form.Group>
         <Form.Group controlId="own-address">
-          <Form.Label>{messages.yourAddress}</Form.Label>
+          <Form.Label>{t('people.yourAddress')}</Form.Label>
           <Form.Control
             type="email"
             value={address}
@@ -112,14 +112,14 @@ function NameAndAddress({
           />
           <Form.Text id="own-address-why">
             {person.wantedAddress === ''
-              ? messages.yourAddressWhy
+              ? t('people.yourAddressWhy')
               : hasMail
-                ? messages.addressIsWanted(person.wantedAddress)
-                : messages.addressNeedsMail}
+                ? t('people.addressIsWanted', { address: person.wantedAddress })
+                : t('people.addressNeedsMail')}
           </Form.Text>
         </Form.Group>
         {isOtherAddress && (
-          <PasswordField label={messages.passwordForAddress} value={password} onChange={setPassword} />
+          <PasswordField label={t('people.passwordForAddress')} value={password} onChange={setPassword} />
         )}
         {change.error && (
           <p className="refusal" role="alert">
@@ -127,7 +127,7 @@ function NameAndAddress({
           </p>
         )}
         <Button type="submit" variant="outline-primary" disabled={isSame || name.trim() === '' || change.isPending}>
-          {messages.save}
+          {t('people.save')}
         </Button>
       </Form>
     </section>
@@ -144,13 +144,13 @@ function Password({ name }: { readonly name: string }) {
     onSuccess: async () => {
       setNow('');
       setNext('');
-      notices.say({ text: messages.passwordChanged });
+      notices.say({ text: t('people.passwordChanged') });
       await client.invalidateQueries({ queryKey: ['sessions'] });
     },
   });
   return (
     <section>
-      <h2>{messages.changePassword}</h2>
+      <h2>{t('people.changePassword')}</h2>
       <Form
         noValidate
         onSubmit={(event) => {
@@ -158,15 +158,15 @@ function Password({ name }: { readonly name: string }) {
           change.mutate();
         }}
       >
-        <PasswordField label={messages.passwordNow} value={now} onChange={setNow} />
-        <PasswordField label={messages.passwordNext} isNew own={[name]} value={next} onChange={setNext} />
+        <PasswordField label={t('people.passwordNow')} value={now} onChange={setNow} />
+        <PasswordField label={t('people.passwordNext')} isNew own={[name]} value={next} onChange={setNext} />
         {change.error && (
           <p className="refusal" role="alert">
             {change.error.message}
           </p>
         )}
         <Button type="submit" variant="outline-primary" disabled={now === '' || next === '' || change.isPending}>
-          {messages.changePassword}
+          {t('people.changePassword')}
         </Button>
       </Form>
     </section>
@@ -179,27 +179,27 @@ function Sessions() {
   const { data: sessions } = useQuery({ queryKey: ['sessions'], queryFn: peopleApi.sessions });
   const end = useMutation({
     mutationFn: peopleApi.endSession,
-    onSuccess: () => notices.say({ text: messages.ended }),
+    onSuccess: () => notices.say({ text: t('people.ended') }),
     onError: (error) => notices.say({ text: error.message, tone: 'warning' }),
     onSettled: () => client.invalidateQueries({ queryKey: ['sessions'] }),
   });
   if (!sessions || sessions.length === 0) return null;
   return (
     <section>
-      <h2>{messages.whereSignedIn}</h2>
+      <h2>{t('people.whereSignedIn')}</h2>
       <ul className="ruled-list">
         {sessions.map(({ id, agent, createdAt, seenAt, isThis }) => (
           <li key={id}>
             <span>
-              <strong>{browserIn(agent) || messages.someBrowser}</strong>
-              {isThis && ` (${messages.thisBrowser})`}
+              <strong>{browserIn(agent) || t('people.someBrowser')}</strong>
+              {isThis && ` (${t('people.thisBrowser')})`}
               <small className="quiet">
-                {messages.since(dayOf(createdAt))}, {messages.lastSeen(momentOf(seenAt))}
+                {t('people.since', { day: dayOf(createdAt) })}, {t('people.lastSeen', { day: momentOf(seenAt) })}
               </small>
             </span>
             {!isThis && (
               <Button size="sm" variant="outline-primary" onClick={() => end.mutate(id)}>
-                {messages.end}
+                {t('people.end')}
               </Button>
             )}
           </li>
@@ -219,11 +219,11 @@ function Leaving({ isKeeper }: { readonly isKeeper: boolean }) {
   });
   return (
     <section>
-      <h2>{messages.leave}</h2>
-      <p>{isKeeper ? messages.keeperStays : messages.leaveWhy}</p>
+      <h2>{t('people.leave')}</h2>
+      <p>{isKeeper ? t('people.keeperStays') : t('people.leaveWhy')}</p>
       {!isKeeper && !isOpen && (
         <Button variant="outline-primary" onClick={() => setOpen(true)}>
-          {messages.leave} …
+          {t('people.leave')} …
         </Button>
       )}
       {isOpen && (
@@ -240,19 +240,19 @@ function Leaving({ isKeeper }: { readonly isKeeper: boolean }) {
               type="radio"
               id={`names-${each}`}
               name="names"
-              label={each === 'kept' ? messages.namesKept : messages.namesReplaced}
+              label={each === 'kept' ? t('people.namesKept') : t('people.namesReplaced')}
               checked={names === each}
               onChange={() => setNames(each)}
             />
           ))}
-          <PasswordField label={messages.passwordNow} value={password} onChange={setPassword} />
+          <PasswordField label={t('people.passwordNow')} value={password} onChange={setPassword} />
           {leave.error && (
             <p className="refusal" role="alert">
               {leave.error.message}
             </p>
           )}
           <Button type="submit" disabled={password === '' || leave.isPending}>
-            {messages.leaveNow}
+            {t('people.leaveNow')}
           </Button>
         </Form>
       )}

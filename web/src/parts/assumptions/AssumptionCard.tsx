@@ -1,7 +1,6 @@
 import {
   UNITS,
   UNIT_WORDS,
-  monthInWords,
   notationOf,
   readFigure,
   toShown,
@@ -29,7 +28,7 @@ import { FromIndex } from './FromIndex.tsx';
 import { AssumptionSteps } from './AssumptionSteps.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { Slider } from '../../fields/Slider.tsx';
-import { messages } from '../../messages/assumptions.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 interface AssumptionCardProps {
@@ -71,14 +70,14 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
     return figure.ok ? then(figure.figure) : figure.message;
   };
   const setValue = (text: string) =>
-    read(text, (figure) => (figure === null ? messages.anAssumptionNeedsAValue : set({ value: figure })));
+    read(text, (figure) => (figure === null ? t('assumptions.anAssumptionNeedsAValue') : set({ value: figure })));
   const step = (direction: 1 | -1) => setRefusal(set({ value: nudged(value, unit, direction) }));
   const limit = (which: 'low' | 'high', figure: number | null) => (
     <label>
-      <span>{which === 'low' ? messages.atLeast : messages.atMost}</span>
+      <span>{which === 'low' ? t('assumptions.atLeast') : t('assumptions.atMost')}</span>
       <CommitField
         className="assumption-limit"
-        label={messages.limitOf(which, name)}
+        label={t('assumptions.limitOf', { which, name })}
         shown={figure === null ? '' : writeFigure(figure, unit, plan)}
         entry={figure === null ? '' : writeForEntry(figure, unit, plan.locale)}
         onCommit={(text) => read(text, (typed) => set({ [which]: typed }))}
@@ -102,12 +101,12 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
           onMove(event.key === 'ArrowUp' ? -1 : 1);
         }}
       >
-        <span className="assumption-grip" {...listeners} title={messages.dragToMoveAltAnd}>
+        <span className="assumption-grip" {...listeners} title={t('assumptions.dragToMoveAltAnd')}>
           <Icon name="grip" />
         </span>
         <CommitField
           className="assumption-name"
-          label={messages.nameOf(name)}
+          label={t('assumptions.nameOf', { name })}
           language={plan.locale}
           shown={name}
           entry={name}
@@ -116,14 +115,14 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
         {computed === null ? (
           <CommitField
             className="assumption-value"
-            label={messages.valueOf(name)}
+            label={t('assumptions.valueOf', { name })}
             shown={writeFigure(value, unit, plan)}
             entry={writeForEntry(value, unit, plan.locale)}
             onCommit={setValue}
             onNudge={step}
           />
         ) : (
-          <output className="assumption-value" title={messages.computedByItsFormula}>
+          <output className="assumption-value" title={t('assumptions.computedByItsFormula')}>
             {computed === computed ? writeFigure(computed, unit, plan) : '–'}
           </output>
         )}
@@ -131,7 +130,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
           type="button"
           className="tool"
           aria-expanded={open}
-          aria-label={messages.moreAbout(name)}
+          aria-label={t('assumptions.moreAbout', { name })}
           onClick={() => setOpen(!open)}
         >
           <Icon name="down" />
@@ -140,7 +139,10 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
       <p className="assumption-unit">
         {UNIT_WORDS[unit]}
         {steps.map((step) =>
-          messages.laterValue(writeFigure(step.value, unit, plan), monthInWords(step.from, plan.locale, 'short')),
+          t('assumptions.laterValue', {
+            figure: writeFigure(step.value, unit, plan),
+            month: monthInWords(step.from, plan.locale, 'short'),
+          }),
         )}
         {formula !== null && <> = {toShown(formula, document, notationOf(plan.locale))}</>}
       </p>
@@ -179,12 +181,12 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             <div className="assumption-choices">
               <button type="button" className="tool" onClick={() => setComputing(true)}>
                 <Icon name="rule" />
-                {formula === null ? messages.computeItFromOthers : messages.changeTheFormula}
+                {formula === null ? t('assumptions.computeItFromOthers') : t('assumptions.changeTheFormula')}
               </button>
               {unit === 'ratePerYear' && outside?.statistics && (
                 <button type="button" className="tool" onClick={() => setFilling(true)}>
                   <Icon name="fetch" />
-                  {messages.fillFromTheOffice}
+                  {t('assumptions.fillFromTheOffice')}
                 </button>
               )}
               {filling && <FromIndex assumption={assumption} onClose={() => setFilling(false)} />}
@@ -196,7 +198,10 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
                     setRefusal(set({ formula: null, ...(computed === computed ? { value: computed } : {}) }))
                   }
                 >
-                  {messages.keepInstead(computed === computed, writeWithUnit(computed, unit, plan))}
+                  {t('assumptions.keepInstead', {
+                    computed: computed === computed,
+                    figure: writeWithUnit(computed, unit, plan),
+                  })}
                 </button>
               )}
             </div>
@@ -206,7 +211,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             {limit('high', high)}
           </div>
           <label>
-            <span>{messages.unit}</span>
+            <span>{t('assumptions.unit')}</span>
             <Select
               wide
               value={unit}
@@ -220,10 +225,10 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             </Select>
           </label>
           <label>
-            <span>{messages.headingItStandsUnder}</span>
+            <span>{t('assumptions.headingItStandsUnder')}</span>
             <CommitField
               className="assumption-section"
-              label={messages.headingOf(name)}
+              label={t('assumptions.headingOf', { name })}
               language={plan.locale}
               shown={section}
               entry={section}
@@ -231,10 +236,10 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             />
           </label>
           <label>
-            <span>{messages.note}</span>
+            <span>{t('assumptions.note')}</span>
             <CommitField
               className="assumption-note"
-              label={messages.noteOn(name)}
+              label={t('assumptions.noteOn', { name })}
               language={plan.locale}
               shown={note}
               entry={note}
@@ -243,7 +248,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             />
           </label>
           <p className="assumption-uses">
-            {messages.usedBy(users.length)}
+            {t('assumptions.usedBy', { userCount: users.length })}
             {users.map((user, index) => (
               <span key={`${user.id}|${user.name}`}>
                 {index > 0 && ', '}
@@ -264,7 +269,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             onClick={() => setRefusal(send({ kind: 'assumption.delete', assumption: id }))}
           >
             <Icon name="delete" />
-            {messages.delete}
+            {t('assumptions.delete')}
           </button>
         </div>
       )}

@@ -4,7 +4,7 @@ import { readEntry } from '../../fields/formula/entry.ts';
 import { RuleDoubts } from '../../fields/formula/RuleDoubts.tsx';
 import { FormulaInput } from '../../fields/formula/FormulaInput.tsx';
 import { completableNames } from '../../fields/formula/formulaField.ts';
-import { messages } from '../../messages/assumptions.ts';
+import { t } from '../../language/language.ts';
 
 interface AssumptionFormulaProps {
   readonly assumption: AssumptionRow;
@@ -22,7 +22,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
   const read = text.trim() === '' ? null : readEntry(text, true, assumption.unit, document);
   const problem = read?.kind === 'problem' ? read.problem : null;
   const take = () => {
-    if (read?.kind !== 'formula') return setRefusal(problem?.message ?? messages.writeAFormulaForExample);
+    if (read?.kind !== 'formula') return setRefusal(problem?.message ?? t('assumptions.writeAFormulaForExample'));
     const refused = onFormula(read.stored);
     setRefusal(refused);
     if (refused === null) onDone();
@@ -42,7 +42,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
       <FormulaInput
         autoFocus
         value={text}
-        label={messages.formulaOf(assumption.name)}
+        label={t('assumptions.formulaOf', { name: assumption.name })}
         names={completableNames(document).filter(({ name }) => name !== assumption.name)}
         notation={notation}
         problem={problem}
@@ -57,10 +57,10 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
       {!problem && <RuleDoubts text={text} unit={assumption.unit} onChange={change} />}
       <div className="assumption-choices">
         <button type="button" className="btn btn-sm btn-primary" onClick={take}>
-          {messages.computeIt}
+          {t('assumptions.computeIt')}
         </button>
         <button type="button" className="btn btn-sm btn-link" onClick={onDone}>
-          {messages.leaveIt}
+          {t('assumptions.leaveIt')}
         </button>
       </div>
     </div>

@@ -1,6 +1,5 @@
 import {
   addMonths,
-  monthInWords,
   periodOf,
   readFigure,
   writeFigure,
@@ -17,7 +16,7 @@ import { useState } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { MonthField } from '../../fields/CalendarField.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
-import { messages } from '../../messages/assumptions.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 interface AssumptionStepsProps {
   readonly assumption: AssumptionRow;
@@ -39,7 +38,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
   const setStep = (from: Month, text: string): string | null => {
     const read = readFigure(text, plan.locale, unit);
     if (!read.ok) return read.message;
-    if (read.figure === null) return messages.aDatedValueNeedsA;
+    if (read.figure === null) return t('assumptions.aDatedValueNeedsA');
     return send({ kind: 'assumption.setStep', assumption: id, from, value: read.figure });
   };
   const add = () => {
@@ -72,9 +71,9 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
       <ul>
         {steps.map((step) => (
           <li key={step.id}>
-            <span>{messages.fromMonth}</span>
+            <span>{t('assumptions.fromMonth')}</span>
             <MonthField
-              label={messages.firstMonthOf(name, monthInWords(step.from, plan.locale))}
+              label={t('assumptions.firstMonthOf', { name, month: monthInWords(step.from, plan.locale) })}
               months={calendar.months}
               value={step.from}
               locale={plan.locale}
@@ -82,7 +81,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
             />
             <CommitField
               className="assumption-value"
-              label={messages.valueOfFrom(name, monthInWords(step.from, plan.locale))}
+              label={t('assumptions.valueOfFrom', { name, month: monthInWords(step.from, plan.locale) })}
               shown={write(step.value)}
               entry={writeForEntry(step.value, unit, plan.locale)}
               onCommit={(text) => setStep(step.from, text)}
@@ -90,8 +89,8 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
             <button
               type="button"
               className="tool"
-              title={messages.removeThisValue}
-              aria-label={messages.removeTheValueOfFrom(name, monthInWords(step.from, plan.locale))}
+              title={t('assumptions.removeThisValue')}
+              aria-label={t('assumptions.removeTheValueOfFrom', { name, month: monthInWords(step.from, plan.locale) })}
               onClick={() => setRefusal(send({ kind: 'assumption.removeStep', assumption: id, from: step.from }))}
             >
               <Icon name="delete" />
@@ -101,7 +100,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
       </ul>
       <button type="button" className="tool" onClick={add}>
         <Icon name="add" />
-        {messages.anotherValueFromAMonth}
+        {t('assumptions.anotherValueFromAMonth')}
       </button>
       {refusal && (
         <p className="refusal" role="alert">

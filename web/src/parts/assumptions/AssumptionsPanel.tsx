@@ -7,7 +7,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { AssumptionCard } from './AssumptionCard.tsx';
 import './shelf.scss';
-import { messages } from '../../messages/assumptions.ts';
+import { t } from '../../language/language.ts';
 
 interface AssumptionsPanelProps {
   /** An assumption to show and open. */
@@ -54,7 +54,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
     const refused = session.send({
       kind: 'assumption.add',
       id,
-      name: freshName(document, messages.newAssumption),
+      name: freshName(document, t('assumptions.newAssumption')),
       unit: 'ratePerYear',
       value: 0,
       note: '',
@@ -67,7 +67,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
   return (
     <aside
       className="shelf"
-      aria-label={messages.assumptions}
+      aria-label={t('assumptions.assumptions')}
       onKeyDown={(event) => {
         if (event.key !== 'F6') return;
         event.preventDefault();
@@ -75,12 +75,17 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
       }}
     >
       <header>
-        <h2>{messages.assumptions}</h2>
+        <h2>{t('assumptions.assumptions')}</h2>
         <button type="button" className="tool" onClick={add}>
           <Icon name="add" />
-          {messages.add}
+          {t('assumptions.add')}
         </button>
-        <button type="button" className="btn-close" aria-label={messages.closeTheAssumptions} onClick={onClose} />
+        <button
+          type="button"
+          className="btn-close"
+          aria-label={t('assumptions.closeTheAssumptions')}
+          onClick={onClose}
+        />
       </header>
       {refusal && (
         <p className="refusal" role="alert">
@@ -88,7 +93,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
         </p>
       )}
       {assumptions.length === 0 ? (
-        <p className="shelf-empty">{messages.whatManyLinesShareBelongs}</p>
+        <p className="shelf-empty">{t('assumptions.whatManyLinesShareBelongs')}</p>
       ) : (
         <DndContext
           sensors={sensors}

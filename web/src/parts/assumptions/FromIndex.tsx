@@ -1,15 +1,7 @@
-import {
-  dayInWords,
-  monthInWords,
-  planOf,
-  ratesFromIndex,
-  today,
-  writeWithUnit,
-  type AssumptionRow,
-} from '@haushalt/core';
+import { planOf, ratesFromIndex, today, writeWithUnit, type AssumptionRow } from '@haushalt/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { messages } from '../../messages/assumptions.ts';
+import { dayInWords, monthInWords, t } from '../../language/language.ts';
 import { api } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -42,26 +34,26 @@ export function FromIndex({ assumption, onClose }: FromIndexProps) {
   const rates = index.data ? ratesFromIndex(index.data.values, model.calendar) : null;
   const rate = (value: number) => writeWithUnit(value, assumption.unit, plan);
   const problem =
-    list.error?.message ?? index.error?.message ?? (index.data && !rates ? messages.indexIsTooShort : null);
+    list.error?.message ?? index.error?.message ?? (index.data && !rates ? t('assumptions.indexIsTooShort') : null);
   const fill = () => {
     if (!rates || !index.data) return;
     const readOn = dayInWords(today(), plan.locale);
-    const source = messages.indexNote(
-      index.data.name,
-      index.data.source,
-      monthInWords(rates.until, plan.locale),
-      readOn,
-    );
+    const source = t('assumptions.indexNote', {
+      name: index.data.name,
+      source: index.data.source,
+      until: monthInWords(rates.until, plan.locale),
+      day: readOn,
+    });
     const note = [source, assumption.note].filter((part) => part !== '').join('\n').slice(0, MOST_NOTE); // prettier-ignore
     const { value, steps } = rates;
-    const refused = send({ kind: 'assumption.fill', assumption: assumption.id, value, steps, note }, messages.filled(assumption.name), true); // prettier-ignore
+    const refused = send({ kind: 'assumption.fill', assumption: assumption.id, value, steps, note }, t('assumptions.filled', { name: assumption.name }), true); // prettier-ignore
     if (refused) setRefusal(refused.message);
     else onClose();
   };
   return (
     <FormDialog
-      title={messages.fillFromOffice(assumption.name)}
-      submit={messages.fillIt}
+      title={t('assumptions.fillFromOffice', { name: assumption.name })}
+      submit={t('assumptions.fillIt')}
       refusal={refusal ?? problem}
       busy={!rates}
       onClose={onClose}
@@ -71,7 +63,7 @@ export function FromIndex({ assumption, onClose }: FromIndexProps) {
       }}
     >
       <label className="wide">
-        <span className="form-label">{messages.index}</span>
+        <span className="form-label">{t('assumptions.index')}</span>
         <Select wide value={id ?? ''} onChange={(event) => setChosen(event.target.value)}>
           {list.data?.map((each) => (
             <option key={each.id} value={each.id}>
@@ -80,17 +72,19 @@ export function FromIndex({ assumption, onClose }: FromIndexProps) {
           ))}
         </Select>
       </label>
-      {index.data && <p className="wide">{messages.indexSource(index.data.source)}</p>}
+      {index.data && <p className="wide">{t('assumptions.indexSource', { source: index.data.source })}</p>}
       {rates && (
         <ul className="wide index-rates">
-          <li>{messages.fromTheStart(rate(rates.value))}</li>
+          <li>{t('assumptions.fromTheStart', { rate: rate(rates.value) })}</li>
           {rates.steps.map((step) => (
-            <li key={step.from}>{messages.rateFromMonth(monthInWords(step.from, plan.locale), rate(step.value))}</li>
+            <li key={step.from}>
+              {t('assumptions.rateFromMonth', { month: monthInWords(step.from, plan.locale), rate: rate(step.value) })}
+            </li>
           ))}
-          <li>{messages.knownUntil(monthInWords(rates.until, plan.locale))}</li>
+          <li>{t('assumptions.knownUntil', { month: monthInWords(rates.until, plan.locale) })}</li>
         </ul>
       )}
-      {(list.isPending || index.isFetching) && !problem && <p role="status">{messages.askingTheOffice}</p>}
+      {(list.isPending || index.isFetching) && !problem && <p role="status">{t('assumptions.askingTheOffice')}</p>}
     </FormDialog>
   );
 }

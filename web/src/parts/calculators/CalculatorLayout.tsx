@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { OutputExplanation } from './OutputExplanation.tsx';
-import { messages } from '../../messages/calculators.ts';
+import { t } from '../../language/language.ts';
 
 /** Which figure is being explained, and a way to ask for another. */
 export interface Explaining {
@@ -23,7 +23,7 @@ export function CalculatorLayout({ name, answerLabel, period, terms, children }:
   const [explained, onExplain] = useState<string | null>(null);
   return (
     <div className="bench">
-      <section className="bench-terms" aria-label={messages.termsOf(name)}>
+      <section className="bench-terms" aria-label={t('calculators.termsOf', { name })}>
         {terms}
       </section>
       <section className="bench-answer" aria-label={answerLabel}>

@@ -1,7 +1,7 @@
 import { figureAsFormula, figureOfFormula, type LoanRow } from '@haushalt/core';
 import { Segments } from '../../ui/Segments.tsx';
 import type { Settings } from './useSettings.ts';
-import { messages } from '../../messages/calculators.ts';
+import { t } from '../../language/language.ts';
 
 /** What loans and funds agree on besides their terms. */
 type Agreed = Pick<LoanRow, 'months' | 'termIn' | 'due' | 'conversion'>;
@@ -20,11 +20,11 @@ export function DurationUnit({ of, onSet }: ConventionProps) {
   };
   return (
     <Segments
-      label={messages.durationIn}
+      label={t('calculators.durationIn')}
       value={of.termIn}
       options={[
-        { value: 'months', words: messages.months },
-        { value: 'years', words: messages.years },
+        { value: 'months', words: t('calculators.months') },
+        { value: 'years', words: t('calculators.years') },
       ]}
       onChange={choose}
     />
@@ -56,17 +56,17 @@ export function DueAndRate({ of, onSet, due }: ConventionProps & { readonly due:
         label={due}
         value={of.due}
         options={[
-          { value: 'end', words: messages.end },
-          { value: 'start', words: messages.start },
+          { value: 'end', words: t('calculators.end') },
+          { value: 'start', words: t('calculators.start') },
         ]}
         onChange={(chosen) => onSet({ due: chosen })}
       />
       <ChoiceTerm
-        label={messages.theRateIs}
+        label={t('calculators.theRateIs')}
         value={of.conversion}
         options={[
-          { value: 'nominal', words: messages.nominal, title: messages.aMonthHasATwelfth },
-          { value: 'effective', words: messages.effective, title: messages.twelveMonthsOfItMake },
+          { value: 'nominal', words: t('calculators.nominal'), title: t('calculators.aMonthHasATwelfth') },
+          { value: 'effective', words: t('calculators.effective'), title: t('calculators.twelveMonthsOfItMake') },
         ]}
         onChange={(conversion) => onSet({ conversion })}
       />

@@ -1,6 +1,6 @@
 import { planOf, writeWithUnit, type Unit } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/calculators.ts';
+import { t } from '../../language/language.ts';
 
 /** One of the figures a calculator comes to. */
 export interface KeyFigure {
@@ -39,7 +39,7 @@ export function KeyFigures({ figures, explained, onExplain }: KeyFiguresProps) {
                 <button
                   type="button"
                   aria-pressed={explained === id}
-                  title={messages.showHowThisCameAbout}
+                  title={t('calculators.showHowThisCameAbout')}
                   onClick={() => onExplain(explained === id ? null : id)}
                 >
                   {text}

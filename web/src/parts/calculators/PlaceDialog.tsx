@@ -7,7 +7,7 @@ import { useNotices } from '../../ui/Notices.tsx';
 import { useShell } from '../plan/shell.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/calculators.ts';
+import { t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** A line a calculator can put into the budget; `formula` is in its stored form. */
@@ -71,8 +71,8 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
     });
     if (refused) return setRefusal(refused.message);
     notices.say({
-      text: messages.inTheBudget(placed.map((line) => line.name).join(', ')),
-      action: { label: messages.showItThere, run: () => shell.goTo(placed[0]!.id) },
+      text: t('calculators.inTheBudget', { lines: placed.map((line) => line.name).join(', ') }),
+      action: { label: t('calculators.showItThere'), run: () => shell.goTo(placed[0]!.id) },
     });
     draft.close();
   };
@@ -80,7 +80,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
   return (
     <FormDialog
       title={title}
-      submit={messages.putIntoTheBudget}
+      submit={t('calculators.putIntoTheBudget')}
       refusal={refusal}
       onSubmit={place}
       draft={draft}
@@ -102,20 +102,20 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
         </fieldset>
       )}
       <Form.Group controlId="place-group" className="wide">
-        <Form.Label>{messages.group}</Form.Label>
+        <Form.Label>{t('calculators.group')}</Form.Label>
         <Select wide value={group} onChange={(event) => draft.put({ group: event.target.value })} autoFocus>
           {groups.map(({ group: { id, name } }) => (
             <option key={id} value={id}>
               {name}
             </option>
           ))}
-          <option value={NEW_GROUP}>{messages.aNewGroup(groupName)}</option>
+          <option value={NEW_GROUP}>{t('calculators.aNewGroup', { groupName })}</option>
         </Select>
       </Form.Group>
       {children}
       {lines.map((line) => (
         <Form.Group key={line.name} controlId={`place-${line.name}`} className="wide">
-          <Form.Label>{messages.line}</Form.Label>
+          <Form.Label>{t('calculators.line')}</Form.Label>
           <Form.Control
             size="sm"
             value={nameOfLine(line)}
@@ -126,7 +126,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
               setRefusal(null);
             }}
           />
-          <Form.Text>{messages.itsRule(toShown(line.formula, document, notation))}</Form.Text>
+          <Form.Text>{t('calculators.itsRule', { rule: toShown(line.formula, document, notation) })}</Form.Text>
         </Form.Group>
       ))}
     </FormDialog>

@@ -12,7 +12,7 @@ import Form from 'react-bootstrap/Form';
 import type { ReactNode } from 'react';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { InputField } from '../../fields/InputField.tsx';
-import { messages } from '../../messages/calculators.ts';
+import { t } from '../../language/language.ts';
 
 /** One of the terms of which any can be the unknown. */
 export interface Term {
@@ -43,16 +43,19 @@ export function Terms({ calculator, terms, unknown, period, sliders, onUnknown }
   const complaintOf = useComplaints(calculator, period);
   return (
     <fieldset className="terms">
-      <legend className="visually-hidden">{messages.termsTheOneChosenIs}</legend>
+      <legend className="visually-hidden">{t('calculators.termsTheOneChosenIs')}</legend>
       {terms.map(({ column, label, computed, unit, after, placeholder }) => {
         const input = inputs.find((each) => each.id === `${calculator.row.id}:${column}`)!;
         return (
           <div key={column} className={`term ${column === unknown ? 'is-unknown' : ''}`}>
-            <label className="term-choice" title={messages.computeTheFromTheOthers(label.toLowerCase())}>
+            <label
+              className="term-choice"
+              title={t('calculators.computeTheFromTheOthers', { label: label.toLowerCase() })}
+            >
               <Form.Check.Input
                 type="radio"
                 name={`unknown-${calculator.row.id}`}
-                aria-label={messages.computeThe(label.toLowerCase())}
+                aria-label={t('calculators.computeThe', { label: label.toLowerCase() })}
                 checked={column === unknown}
                 onChange={() => onUnknown(column)}
               />
@@ -61,7 +64,7 @@ export function Terms({ calculator, terms, unknown, period, sliders, onUnknown }
             <span className="term-label">{label}</span>
             {column === unknown ? (
               <output className="term-computed" aria-label={label}>
-                {computed === null ? messages.doesNotFollowYet : writeWithUnit(computed, unit, plan)}
+                {computed === null ? t('calculators.doesNotFollowYet') : writeWithUnit(computed, unit, plan)}
               </output>
             ) : (
               <InputField

@@ -1,6 +1,6 @@
 import { Icon } from '../../ui/Icon.tsx';
 import { useShell } from '../plan/shell.ts';
-import { messages } from '../../messages/calculators.ts';
+import { t } from '../../language/language.ts';
 
 interface UsedByProps {
   readonly users: readonly { readonly id: string; readonly name: string }[];
@@ -14,10 +14,10 @@ export function UsedBy({ users, onPlace }: UsedByProps) {
   if (users.length === 0 && !onPlace) return null;
   return (
     <div className="used-by">
-      <h3>{messages.inThePlan}</h3>
+      <h3>{t('calculators.inThePlan')}</h3>
       {users.length > 0 && (
         <p>
-          {messages.usedBy}{' '}
+          {t('calculators.usedBy')}{' '}
           {users.map(({ id, name }, index) => (
             <span key={id}>
               {index > 0 && ', '}
@@ -31,7 +31,7 @@ export function UsedBy({ users, onPlace }: UsedByProps) {
       {onPlace && (
         <button type="button" className="tool add-part" onClick={onPlace}>
           <Icon name="budget" />
-          {messages.putItIntoTheBudget}
+          {t('calculators.putItIntoTheBudget')}
         </button>
       )}
     </div>

@@ -11,7 +11,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import './calculators.scss';
 import { radioKeys, radioTab } from '../../ui/radioKeys.ts';
-import { messages } from '../../messages/calculators.ts';
+import { t } from '../../language/language.ts';
 
 interface WorkbenchProps<T extends CalculatorTable> {
   readonly table: T;
@@ -55,11 +55,11 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
   };
   const remove = () => {
     const { id, name } = shown!;
-    send({ kind: 'calculator.delete', calculator: id }, messages.deleted(name));
+    send({ kind: 'calculator.delete', calculator: id }, t('calculators.deleted', { name }));
   };
   const dialog = asking && (
     <NameDialog
-      title={asking === 'new' ? messages.new(word) : messages.rename(shown?.name ?? '')}
+      title={asking === 'new' ? t('calculators.new', { word }) : t('calculators.rename', { name: shown?.name ?? '' })}
       name={asking === 'new' ? '' : (shown?.name ?? '')}
       kinds={asking === 'new' ? kinds : []}
       onName={(name, settings) => {
@@ -78,7 +78,7 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
         <h2>{nothing.heading}</h2>
         <p>{nothing.words}</p>
         <button type="button" className="btn btn-primary" onClick={() => setAsking('new')}>
-          {messages.new(word)}
+          {t('calculators.new', { word })}
         </button>
         {dialog}
       </div>
@@ -104,23 +104,28 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
         </div>
         <button type="button" className="tool tool-near" onClick={() => setAsking('new')}>
           <Icon name="add" />
-          {messages.new(word)}
+          {t('calculators.new', { word })}
         </button>
         <span className="workbench-tools">
           {tools}
           <Dropdown align="end">
-            <Dropdown.Toggle as="button" type="button" className="tool" aria-label={messages.moreFor(shown.name)}>
+            <Dropdown.Toggle
+              as="button"
+              type="button"
+              className="tool"
+              aria-label={t('calculators.moreFor', { name: shown.name })}
+            >
               <Icon name="more" />
             </Dropdown.Toggle>
             <Dropdown.Menu>
               <Dropdown.Item as="button" onClick={() => setAsking('rename')}>
-                {messages.rename(shown.name)}
+                {t('calculators.rename', { name: shown.name })}
               </Dropdown.Item>
               <Dropdown.Item as="button" onClick={duplicate}>
-                {messages.duplicateIt}
+                {t('calculators.duplicateIt')}
               </Dropdown.Item>
               <Dropdown.Item as="button" onClick={remove}>
-                {messages.deleteIt}
+                {t('calculators.deleteIt')}
               </Dropdown.Item>
             </Dropdown.Menu>
           </Dropdown>
@@ -162,9 +167,9 @@ function NameDialog({ title, name: before, kinds, onName, onClose }: NameDialogP
     if (refused === null) onClose();
   };
   return (
-    <FormDialog title={title} submit={messages.done} refusal={refusal} onSubmit={submit} onClose={onClose}>
+    <FormDialog title={title} submit={t('calculators.done')} refusal={refusal} onSubmit={submit} onClose={onClose}>
       <Form.Group controlId="calculator-name" className="wide">
-        <Form.Label>{messages.name}</Form.Label>
+        <Form.Label>{t('calculators.name')}</Form.Label>
         <Form.Control
           size="sm"
           value={name}
@@ -177,7 +182,7 @@ function NameDialog({ title, name: before, kinds, onName, onClose }: NameDialogP
             setRefusal(null);
           }}
         />
-        <Form.Text>{messages.rulesUseItsFiguresBy}</Form.Text>
+        <Form.Text>{t('calculators.rulesUseItsFiguresBy')}</Form.Text>
       </Form.Group>
       {kinds.length > 0 && (
         <fieldset className="wide">

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { useStored } from '../../ui/useStored.ts';
-import { messages } from '../../messages/calculators.ts';
+import { t } from '../../language/language.ts';
 
 const KEY = 'haushalt:sliders';
 
@@ -13,11 +13,11 @@ export function useSliders(): [boolean, ReactNode] {
       type="button"
       className="tool"
       aria-pressed={shown}
-      title={messages.slidersForTryingValues}
+      title={t('calculators.slidersForTryingValues')}
       onClick={() => keep(!shown)}
     >
       <Icon name="shelf" />
-      {messages.sliders}
+      {t('calculators.sliders')}
     </button>
   );
   return [shown, tool];

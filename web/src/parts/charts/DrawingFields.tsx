@@ -1,7 +1,7 @@
 import { columnsOf, hasFigures, type ListRow } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
-import { messages } from '../../messages/charts.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import type { ListDrawing } from './listPicture.ts';
@@ -30,20 +30,20 @@ export function DrawingFields({ list, drawing, onChange }: DrawingFieldsProps) {
   return (
     <>
       <Segments
-        label={messages.shownAs}
+        label={t('charts.shownAs')}
         value={form}
-        options={FORMS.map((each) => ({ value: each, words: messages.listForms[each] }))}
+        options={FORMS.map((each) => ({ value: each, words: t(`charts.listForms.${each}`) }))}
         onChange={setForm}
       />
       {form === 'along' && (
         <label className="panel-field">
-          <span>{messages.along}</span>
+          <span>{t('charts.along')}</span>
           <Select
             wide
             value={along ?? ''}
             onChange={(event) => onChange({ ...drawing, along: event.target.value || null })}
           >
-            <option value="">{messages.theItems}</option>
+            <option value="">{t('charts.theItems')}</option>
             {columns
               .filter((column) => hasFigures(column) || column.kind === 'date')
               .map(({ id, name }) => (
@@ -55,7 +55,7 @@ export function DrawingFields({ list, drawing, onChange }: DrawingFieldsProps) {
         </label>
       )}
       <fieldset className="panel-checks">
-        <legend>{messages.columnsDrawn}</legend>
+        <legend>{t('charts.columnsDrawn')}</legend>
         {figures.map(({ id, name }) => (
           <Form.Check
             key={id}

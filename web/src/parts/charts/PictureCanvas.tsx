@@ -15,7 +15,7 @@ import {
 } from 'chart.js';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Chart as ChartView } from 'react-chartjs-2';
-import { messages } from '../../messages/charts.ts';
+import { t } from '../../language/language.ts';
 import { configOf } from './chartConfig.ts';
 import type { Kind } from './kind.ts';
 import type { Picture } from './picture.ts';
@@ -44,7 +44,7 @@ export default function PictureCanvas({ picture }: { readonly picture: Picture }
     const category = picture.categories[at.current];
     const figures = picture.series.map(({ label, values }) => {
       const value = values[at.current];
-      return `${label} ${value == null ? messages.nothing : picture.write(value)}`;
+      return `${label} ${value == null ? t('charts.nothing') : picture.write(value)}`;
     });
     setTold(`${category}: ${figures.join(', ')}`);
   };

@@ -1,7 +1,7 @@
 import { partOf, usePart } from '../../ui/part.ts';
 import type { Picture } from './picture.ts';
 import './charts.scss';
-import { messages } from '../../messages/charts.ts';
+import { t } from '../../language/language.ts';
 
 const CANVAS = partOf(async () => (await import('./PictureCanvas.tsx')).default);
 
@@ -14,7 +14,7 @@ export function PictureView({ picture, height }: { readonly picture: Picture; re
         <PictureCanvas picture={picture} />
       ) : (
         <div className="picture-canvas" aria-busy={!hasFailed}>
-          {hasFailed && <p className="quiet">{messages.chartNeedsServer}</p>}
+          {hasFailed && <p className="quiet">{t('charts.chartNeedsServer')}</p>}
         </div>
       )}
       {picture.remark !== undefined && <figcaption className="picture-remark">{picture.remark}</figcaption>}
@@ -37,7 +37,7 @@ export function PictureView({ picture, height }: { readonly picture: Picture; re
               <th scope="row">{category}</th>
               {picture.series.map((series) => {
                 const value = series.values[index];
-                return <td key={series.label}>{value == null ? messages.nothing : picture.write(value)}</td>;
+                return <td key={series.label}>{value == null ? t('charts.nothing') : picture.write(value)}</td>;
               })}
             </tr>
           ))}

@@ -3,7 +3,7 @@ import { directLabels, isLabelled, labelRoom } from './directLabels.ts';
 import type { Kind } from './kind.ts';
 import { paintOf } from './paint.ts';
 import type { Picture } from './picture.ts';
-import { messages } from '../../messages/charts.ts';
+import { t } from '../../language/language.ts';
 
 /** Up to so many points, a year of months, have a mark each. */
 const FEW_POINTS = 13;
@@ -93,7 +93,7 @@ function optionsOf(picture: Picture, family: string): ChartOptions<Kind> {
   const ticks = { font, color: '#5d4a63' };
   if (picture.form) {
     const isRing = picture.form === 'ring';
-    const written = (value: number | null) => (value === null ? messages.nothing : picture.write(value));
+    const written = (value: number | null) => (value === null ? t('charts.nothing') : picture.write(value));
     return {
       responsive: true,
       maintainAspectRatio: false,
@@ -140,7 +140,7 @@ function optionsOf(picture: Picture, family: string): ChartOptions<Kind> {
         callbacks: {
           title: ([first]) => (first ? picture.categories[first.dataIndex] : ''),
           label: ({ dataset, parsed }) =>
-            `${dataset.label ?? ''}: ${parsed.y === null ? messages.nothing : picture.write(parsed.y)}`,
+            `${dataset.label ?? ''}: ${parsed.y === null ? t('charts.nothing') : picture.write(parsed.y)}`,
         },
       },
     },

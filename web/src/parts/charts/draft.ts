@@ -10,7 +10,7 @@ import {
   type ChartSeriesRow,
   type Document,
 } from '@haushalt/core';
-import { messages } from '../../messages/charts.ts';
+import { t } from '../../language/language.ts';
 
 /** A chart as it is shown and changed: its settings and its series in order. */
 export interface ChartDraft {
@@ -38,9 +38,14 @@ export function seriesKey({ of, scenario, projectedFrom, actual }: ChartSeries):
 /** What a series is called, with where its figures are taken from. */
 export function seriesName({ of, scenario, projectedFrom, actual }: ChartSeries, document: Document): string {
   const name = nameOf(document, of) ?? of;
-  if (actual) return messages.seriesActual(name);
-  if (scenario !== null) return messages.seriesOfScenario(name, document.scenarios.get(scenario)?.name);
-  return projectedFrom === null ? name : messages.seriesProjectedFrom(name, projectedFrom);
+  if (actual) return t('charts.seriesActual', { name });
+  if (scenario !== null)
+    return t('charts.seriesOfScenario', {
+      name,
+      scenario: document.scenarios.get(scenario)?.name,
+      hasScenario: document.scenarios.get(scenario)?.name !== undefined,
+    });
+  return projectedFrom === null ? name : t('charts.seriesProjectedFrom', { name, projectedFrom });
 }
 
 /** The id of the chart every plan has without anybody making it. */
@@ -50,7 +55,9 @@ export const USUAL_ID = 'usual';
 export const USUAL_CHART: ChartDraft = {
   id: USUAL_ID,
   settings: {
-    name: messages.incomeExpensesAndNet,
+    get name() {
+      return t('charts.incomeExpensesAndNet');
+    },
     list: null,
     along: null,
     form: 'beside',

@@ -1,5 +1,5 @@
 import { drawnItems, planOf, writeWithUnit, type ChartForm, type ListRow, type PlanModel } from '@haushalt/core';
-import { messages } from '../../messages/charts.ts';
+import { t } from '../../language/language.ts';
 import type { ChartDraft } from './draft.ts';
 import { TONES, type Picture } from './picture.ts';
 
@@ -28,10 +28,10 @@ export function listPicture(model: PlanModel, list: ListRow, { form, along, colu
   const unit = drawn.columns[0]?.unit ?? 'number';
   return {
     label: list.name,
-    categoryName: axis?.name ?? messages.itemOfList,
+    categoryName: axis?.name ?? t('charts.itemOfList'),
     categories: names,
     ...(axis ? { along: { places: axis.places, write: axis.write } } : {}),
-    ...(shortened ? { remark: messages.onlyTheFirst(shortened.shown, shortened.all) } : {}),
+    ...(shortened ? { remark: t('charts.onlyTheFirst', { shown: shortened.shown, all: shortened.all }) } : {}),
     series: drawn.columns.map(({ name, values }, index) => ({
       label: name,
       values,

@@ -1,7 +1,6 @@
 import {
   valueOver,
   datedId,
-  monthInWords,
   nameOf,
   ownerOfFigure,
   planOf,
@@ -24,7 +23,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import type { PlanState } from '../../plan-session/state.ts';
 import { WhoChanged } from '../people/WhoChanged.tsx';
 import { FormulaView } from './FormulaView.tsx';
-import { messages } from '../../messages/explanation.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 interface ExplanationPanelProps {
   readonly plan: PlanState;
@@ -70,12 +69,12 @@ export function ExplanationPanel({
   const value = over === null ? explanation.value : valueOver(model, id, over.stretch);
 
   return (
-    <section className="reckoning" aria-label={messages.explanation} aria-live="off">
+    <section className="reckoning" aria-label={t('explanationPanel.explanation')} aria-live="off">
       <div className="reckoning-what">
         <h3>{explanation.name}</h3>
         <p>{when}</p>
         <p className="reckoning-figure">
-          {value === null ? <em>{messages.noFigure}</em> : writeWithUnit(value, explanation.unit, plan)}
+          {value === null ? <em>{t('explanationPanel.noFigure')}</em> : writeWithUnit(value, explanation.unit, plan)}
         </p>
       </div>
       {over === null ? (
@@ -89,9 +88,13 @@ export function ExplanationPanel({
           {feed && (
             <p className="reckoning-note">
               <Icon name={feed.lost ? 'warning' : 'link'} />{' '}
-              {feed.lost ? messages.followsLost(feed.source) : messages.follows(feed.source)}{' '}
+              {feed.lost
+                ? t('explanationPanel.followsLost', { source: feed.source })
+                : t('explanationPanel.follows', { source: feed.source })}{' '}
               {!feed.lost && (
-                <Link to={`/plans/${feed.plan}/budget?show=${encodeURIComponent(feed.of)}`}>{messages.goToPlan}</Link>
+                <Link to={`/plans/${feed.plan}/budget?show=${encodeURIComponent(feed.of)}`}>
+                  {t('explanationPanel.goToPlan')}
+                </Link>
               )}
             </p>
           )}
@@ -112,34 +115,49 @@ export function ExplanationPanel({
       )}
       <div className="reckoning-tools">
         {onChangeRule && (
-          <button type="button" className="tool" onClick={onChangeRule} title={messages.changeTheRuleCtrlEnter}>
+          <button
+            type="button"
+            className="tool"
+            onClick={onChangeRule}
+            title={t('explanationPanel.changeTheRuleCtrlEnter')}
+          >
             <Icon name="edit" />
-            {messages.changeTheRule}
+            {t('explanationPanel.changeTheRule')}
           </button>
         )}
         {onOpenRule && (
-          <button type="button" className="tool" onClick={onOpenRule} title={messages.stepsExceptionsAndPatternsAlt}>
+          <button
+            type="button"
+            className="tool"
+            onClick={onOpenRule}
+            title={t('explanationPanel.stepsExceptionsAndPatternsAlt')}
+          >
             <Icon name="rule" />
-            {messages.stepsAndPatterns}
+            {t('explanationPanel.stepsAndPatterns')}
           </button>
         )}
         {onNote && (
-          <button type="button" className="tool" onClick={onNote} title={messages.aNoteOnThisFigure}>
+          <button type="button" className="tool" onClick={onNote} title={t('explanationPanel.aNoteOnThisFigure')}>
             <Icon name="note" />
-            {note ? messages.changeTheNote : messages.note}
+            {note ? t('explanationPanel.changeTheNote') : t('explanationPanel.note')}
           </button>
         )}
         <WhoChanged row={ownerOfFigure(id)} month={over === null ? explanation.month : null} />
         {onClose && (
           <button type="button" className="tool" onClick={onClose}>
             <Icon name="clear" />
-            {messages.putAway}
+            {t('explanationPanel.putAway')}
           </button>
         )}
         {onClearException && (
-          <button type="button" className="tool" onClick={onClearException} title={messages.clearTheExceptionDelete}>
+          <button
+            type="button"
+            className="tool"
+            onClick={onClearException}
+            title={t('explanationPanel.clearTheExceptionDelete')}
+          >
             <Icon name="undo" />
-            {messages.clearTheException}
+            {t('explanationPanel.clearTheException')}
           </button>
         )}
       </div>
@@ -186,7 +204,7 @@ function Dependents({ id, model, period, onJump }: DependentsProps) {
   const { document } = model;
   return (
     <p className="reckoning-dependents">
-      {messages.usedBy}{' '}
+      {t('explanationPanel.usedBy')}{' '}
       {dependents.map((other, index) => (
         <Fragment key={other}>
           {index > 0 && ', '}
@@ -202,7 +220,7 @@ function Dependents({ id, model, period, onJump }: DependentsProps) {
 /** A month in short, or that it lies outside the plan, where `prior` and `next` find nothing. */
 function monthOrOutside({ calendar, document }: PlanModel, period: number): string {
   const month = calendar.months[period];
-  if (month === undefined) return messages.afterThePlan(period);
+  if (month === undefined) return t('explanationPanel.afterThePlan', { isBefore: period < 0 });
   return monthInWords(month, planOf(document).locale, 'short');
 }
 
@@ -229,7 +247,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
             <button
               type="button"
               aria-expanded={opened === key}
-              title={messages.showHowThisCameAbout}
+              title={t('explanationPanel.showHowThisCameAbout')}
               onClick={() => setOpened(opened === key ? null : key)}
               onDoubleClick={() => onJump(part.id, part.period)}
             >
@@ -246,7 +264,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
                   onClick={() => onJump(part.id, part.period)}
                   hidden={model.document.assumptions.has(part.id)}
                 >
-                  {messages.goThere}
+                  {t('explanationPanel.goThere')}
                 </button>
                 <Explained explanation={explainFigure(model, part.id, part.period)} model={model} onJump={onJump} />
               </div>
@@ -280,13 +298,15 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
         const value = valueOver(model, id, part);
         return (
           <li key={month}>
-            <button type="button" title={messages.goThere} onClick={() => onJump(id, part.from)}>
+            <button type="button" title={t('explanationPanel.goThere')} onClick={() => onJump(id, part.from)}>
               <span>
                 {byYear
                   ? yearInWords(yearOf(month, plan.yearBegins), plan.yearBegins)
                   : monthInWords(month, plan.locale, 'name')}
               </span>
-              <strong>{value === null ? messages.nothing : writeFigure(value, unitOf(document, id), plan)}</strong>
+              <strong>
+                {value === null ? t('explanationPanel.nothing') : writeFigure(value, unitOf(document, id), plan)}
+              </strong>
             </button>
           </li>
         );
@@ -298,12 +318,12 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
 function overInWords(model: PlanModel, id: string): string {
   switch (rollUpOf(model.document, id)) {
     case 'quotient':
-      return messages.itsRuleAppliedToTheTotals;
+      return t('explanationPanel.itsRuleAppliedToTheTotals');
     case 'total':
-      return messages.theSumOfItsMonths;
+      return t('explanationPanel.theSumOfItsMonths');
     case 'last':
-      return messages.theFigureOfTheLast;
+      return t('explanationPanel.theFigureOfTheLast');
     case 'average':
-      return messages.theAverageOfItsMonths;
+      return t('explanationPanel.theAverageOfItsMonths');
   }
 }

@@ -11,7 +11,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import { useState, type KeyboardEvent } from 'react';
-import { messages } from '../../messages/explanation.ts';
+import { t } from '../../language/language.ts';
 
 interface FormulaViewProps {
   readonly explanation: Explanation;
@@ -57,7 +57,7 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
 
   return (
     <span className="formula-view">
-      <code tabIndex={0} role="group" aria-label={messages.theRuleArrowKeysChoose} onKeyDown={keyDown}>
+      <code tabIndex={0} role="group" aria-label={t('explanationPanel.theRuleArrowKeysChoose')} onKeyDown={keyDown}>
         <Part part={printed} chosen={chosen} valueOf={valueOf} onChoose={setChosen} />
       </code>
       {chosen && (
@@ -65,7 +65,7 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
           {printedText(printInParts(chosen, style))} = <strong>{valueOf(chosen)}</strong>
           {chosen.kind === 'ref' && (
             <button type="button" className="jump" onClick={() => onJump(chosen.id, period)}>
-              {messages.goThere}
+              {t('explanationPanel.goThere')}
             </button>
           )}
         </span>

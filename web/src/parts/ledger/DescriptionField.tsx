@@ -3,7 +3,7 @@ import { nameOf, planOf, minorUnitsIn, writeFigure, type EarlierEntry } from '@h
 import { useCombobox } from 'downshift';
 import { useMemo, type Ref } from 'react';
 import Form from 'react-bootstrap/Form';
-import { messages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { beginsLike, signOf, suggestionsFor } from './draft.ts';
 
@@ -59,7 +59,7 @@ export function DescriptionField(props: DescriptionFieldProps) {
   const isOpen = box.isOpen && found.length > 0 && value.trim() !== '';
   const asLine = (each: EarlierEntry) =>
     each.line === ''
-      ? messages.toAccount(document.accounts.get(each.toAccount)?.name ?? '')
+      ? t('entries.toAccount', { account: document.accounts.get(each.toAccount)?.name ?? '' })
       : (nameOf(document, each.line) ?? '');
   const asAmount = (each: EarlierEntry) =>
     writeFigure((each.amount * signOf(each, document)) / minorUnitsIn(document), 'money', plan);
@@ -90,7 +90,7 @@ export function DescriptionField(props: DescriptionFieldProps) {
           },
         })}
         name="what"
-        aria-label={messages.what}
+        aria-label={t('entries.what')}
         aria-labelledby={undefined}
         aria-invalid={isInvalid}
         aria-describedby={describedBy}
@@ -98,7 +98,10 @@ export function DescriptionField(props: DescriptionFieldProps) {
         autoComplete="off"
       />
       <ul
-        {...box.getMenuProps({ ref: refs.setFloating, 'aria-label': messages.suggestions }, { suppressRefError: true })}
+        {...box.getMenuProps(
+          { ref: refs.setFloating, 'aria-label': t('entries.suggestions') },
+          { suppressRefError: true },
+        )}
         aria-labelledby={undefined}
         className="search-menu suggestion-menu"
         style={floatingStyles}
@@ -112,7 +115,7 @@ export function DescriptionField(props: DescriptionFieldProps) {
               className={`search-option suggestion ${box.highlightedIndex === index ? 'is-highlighted' : ''}`}
             >
               <span>{each.what}</span>
-              <small>{messages.writtenLike(asLine(each), asAmount(each))}</small>
+              <small>{[asLine(each), asAmount(each)].filter((part) => part !== '').join(' · ')}</small>
             </li>
           ))}
       </ul>

@@ -14,7 +14,7 @@ import { useEffect, useId, useMemo, useRef, useState, type FormEvent, type Ref }
 import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
-import { messages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
@@ -84,7 +84,11 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
   const remark = draft.date === '' ? null : dateRemark(document, draft.date, month);
   const isNew = draft.before === null;
   const isConfirming = isNew && draft.standing !== '';
-  const title = isConfirming ? messages.confirmTheEntry : isNew ? messages.newEntry : messages.changeTheEntry;
+  const title = isConfirming
+    ? t('entries.confirmTheEntry')
+    : isNew
+      ? t('entries.newEntry')
+      : t('entries.changeTheEntry');
 
   return (
     <form
@@ -100,9 +104,9 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
     >
       <div className="entry-fields">
         <label>
-          {messages.date}
+          {t('entries.date')}
           <DateField
-            label={messages.date}
+            label={t('entries.date')}
             name="date"
             value={draft.date}
             locale={plan.locale}
@@ -110,7 +114,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
           />
         </label>
         <label className="entry-what">
-          {messages.what}
+          {t('entries.what')}
           <DescriptionField
             value={draft.what}
             earlier={earlier}
@@ -123,13 +127,13 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
         </label>
         {!isSplit && (
           <label className="entry-line">
-            {messages.line}
+            {t('entries.line')}
             <SearchField
-              label={messages.line}
+              label={t('entries.line')}
               name="target"
               options={targets}
               value={draft.target}
-              placeholder={messages.notAssigned}
+              placeholder={t('entries.notAssigned')}
               isInvalid={refusal?.field === 'target'}
               describedBy={wordsId}
               onChange={(target) => change({ target })}
@@ -137,23 +141,23 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
           </label>
         )}
         <label className="entry-account">
-          {messages.account}
+          {t('entries.account')}
           <AccountSelect
             wide
             {...field('account')}
             value={draft.account}
-            none={messages.noAccount}
+            none={t('entries.noAccount')}
             onChange={(account) => change({ account })}
           />
         </label>
         {isAside && !isSplit && (
           <label className="entry-account">
-            {messages.to}
+            {t('entries.to')}
             <AccountSelect
               wide
               {...field('toAccount')}
               value={draft.toAccount}
-              none={messages.noAccount}
+              none={t('entries.noAccount')}
               except={draft.account}
               onChange={(toAccount) => change({ toAccount })}
             />
@@ -161,11 +165,11 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
         )}
         {items.length > 0 && (
           <label className="entry-item">
-            {messages.item}
+            {t('entries.item')}
             <SearchField
-              label={messages.item}
+              label={t('entries.item')}
               name="item"
-              options={[{ value: '', words: messages.noItem }, ...items]}
+              options={[{ value: '', words: t('entries.noItem') }, ...items]}
               value={draft.item}
               isInvalid={refusal?.field === 'item'}
               describedBy={wordsId}
@@ -174,7 +178,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
           </label>
         )}
         <label className="entry-amount">
-          {messages.amount}
+          {t('entries.amount')}
           <Form.Control
             size="sm"
             {...field('amount')}
@@ -187,36 +191,36 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
         </label>
         <div className="entry-buttons">
           <button type="submit" className="btn btn-primary btn-sm">
-            {isConfirming ? messages.confirmIt : isNew ? messages.enterIt : messages.changeIt}
+            {isConfirming ? t('entries.confirmIt') : isNew ? t('entries.enterIt') : t('entries.changeIt')}
           </button>
           {!hasNote && draft.note === '' && (
-            <button type="button" className="tool" title={messages.addNote} onClick={() => setHasNote(true)}>
+            <button type="button" className="tool" title={t('entries.addNote')} onClick={() => setHasNote(true)}>
               <Icon name="note" />
-              <span className="visually-hidden">{messages.addNote}</span>
+              <span className="visually-hidden">{t('entries.addNote')}</span>
             </button>
           )}
           {!isSplit && (
             <button
               type="button"
               className="tool"
-              title={messages.splitOver}
+              title={t('entries.splitOver')}
               onClick={() => change({ parts: [partOf(draft.target), partOf('')], target: '' })}
             >
               <Icon name="fit" />
-              <span className="visually-hidden">{messages.splitOver}</span>
+              <span className="visually-hidden">{t('entries.splitOver')}</span>
             </button>
           )}
           {draft.before && <WhoChanged row={draft.before.id} isBare />}
           {(!isNew || isConfirming || isSplit) && (
             <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
-              {messages.leaveIt}
+              {t('entries.leaveIt')}
             </button>
           )}
         </div>
       </div>
       {(hasNote || draft.note !== '') && (
         <label className="entry-note">
-          {messages.note}
+          {t('entries.note')}
           <Form.Control
             size="sm"
             {...field('note')}
@@ -269,32 +273,32 @@ function SplitParts({ draft, isInvalid, describedBy, onChange }: SplitPartsProps
   const money = (minor: number) => writeFigure(minor / minorUnitsIn(document), 'money', plan);
   return (
     <fieldset className="entry-parts" aria-describedby={describedBy}>
-      <legend className="visually-hidden">{messages.splitOver}</legend>
+      <legend className="visually-hidden">{t('entries.splitOver')}</legend>
       {parts.map((part, at) => (
         <div key={part.id} className="entry-part">
           <SearchField
-            label={messages.part(at + 1)}
+            label={t('entries.part', { nth: at + 1 })}
             name="parts"
             options={lines}
             value={part.line}
-            placeholder={messages.line}
+            placeholder={t('entries.line')}
             isInvalid={isInvalid && part.line === ''}
             onChange={(line) => put(at, { line })}
           />
           <Form.Control
             size="sm"
             className="tabular"
-            aria-label={`${messages.part(at + 1)}, ${messages.amount}`}
+            aria-label={`${t('entries.part', { nth: at + 1 })}, ${t('entries.amount')}`}
             aria-invalid={isInvalid && left !== 0}
             value={part.amount}
-            placeholder={isRest(part) && left !== null ? money(left) : messages.theRest}
+            placeholder={isRest(part) && left !== null ? money(left) : t('entries.theRest')}
             autoComplete="off"
             onChange={(event) => put(at, { amount: event.target.value })}
           />
           <button
             type="button"
             className="tool"
-            aria-label={messages.removePart(at + 1)}
+            aria-label={t('entries.removePart', { nth: at + 1 })}
             onClick={() => onChange(parts.filter((_, index) => index !== at))}
           >
             <Icon name="delete" />
@@ -302,9 +306,11 @@ function SplitParts({ draft, isInvalid, describedBy, onChange }: SplitPartsProps
         </div>
       ))}
       <button type="button" className="btn btn-link btn-sm" onClick={() => onChange([...parts, partOf('')])}>
-        {messages.addPart}
+        {t('entries.addPart')}
       </button>
-      <output>{left === null ? '' : left === 0 ? messages.allIsSplit : messages.stillToSplit(money(left))}</output>
+      <output>
+        {left === null ? '' : left === 0 ? t('entries.allIsSplit') : t('entries.stillToSplit', { amount: money(left) })}
+      </output>
     </fieldset>
   );
 }

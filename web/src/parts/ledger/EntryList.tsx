@@ -1,5 +1,4 @@
 import {
-  dayInWords,
   minorUnitsIn,
   nameOf,
   planOf,
@@ -11,7 +10,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { messages } from '../../messages/ledger.ts';
+import { dayInWords, t } from '../../language/language.ts';
 import { signOf } from './draft.ts';
 
 interface EntryListProps {
@@ -45,24 +44,26 @@ export function EntryList(props: EntryListProps) {
     <span className={`entry-sum tabular ${value < 0 ? 'negative' : ''}`}>{writeFigure(value, 'money', plan)}</span>
   );
   return (
-    <section className="entry-list" aria-label={messages.entries}>
+    <section className="entry-list" aria-label={t('entries.entries')}>
       <h3>
         {title}{' '}
-        {problem === null && (total > 0 || expected.length === 0) && <small>{messages.entryCount(total)}</small>}
+        {problem === null && (total > 0 || expected.length === 0) && (
+          <small>{t('entries.entryCount', { total })}</small>
+        )}
       </h3>
       {problem !== null && (
         <p className="refusal" role="alert">
-          {messages.theEntriesCannotBeShown(problem)}
+          {t('entries.theEntriesCannotBeShown', { problem })}
         </p>
       )}
       {expected.length > 0 && (
-        <ul className="expected-list" aria-label={messages.expected}>
+        <ul className="expected-list" aria-label={t('entries.expected')}>
           {expected.map((each) => (
             <li key={`${each.standing}:${each.due}`}>
               <button
                 type="button"
                 className="entry is-expected"
-                title={messages.confirmWithForm}
+                title={t('entries.confirmWithForm')}
                 onClick={() => props.onConfirm(each, true)}
               >
                 <span className="entry-day">{dayInWords(each.due, plan.locale, 'short')}</span>
@@ -71,10 +72,10 @@ export function EntryList(props: EntryListProps) {
                   <small>
                     {each.due < today ? (
                       <span className="overdue">
-                        <Icon name="caution" /> {messages.overdue}
+                        <Icon name="caution" /> {t('entries.overdue')}
                       </span>
                     ) : (
-                      messages.expected
+                      t('entries.expected')
                     )}
                     {[whereTo(each, document)]
                       .filter((where) => !ofOneLine && where !== each.what)
@@ -86,8 +87,8 @@ export function EntryList(props: EntryListProps) {
               <button
                 type="button"
                 className="tool"
-                aria-label={messages.confirm(each.what)}
-                title={messages.confirmAsItIs}
+                aria-label={t('entries.confirm', { what: each.what, hasWhat: each.what !== '' })}
+                title={t('entries.confirmAsItIs')}
                 onClick={() => props.onConfirm(each, false)}
               >
                 <Icon name="good" />
@@ -95,8 +96,8 @@ export function EntryList(props: EntryListProps) {
               <button
                 type="button"
                 className="tool"
-                aria-label={messages.skip(each.what)}
-                title={messages.skipOnce}
+                aria-label={t('entries.skip', { what: each.what, hasWhat: each.what !== '' })}
+                title={t('entries.skipOnce')}
                 onClick={() => props.onSkip(each)}
               >
                 <Icon name="skip" />
@@ -106,16 +107,16 @@ export function EntryList(props: EntryListProps) {
         </ul>
       )}
       {problem === null && total === 0 && expected.length === 0 && !isLoading && (
-        <p className="quiet">{props.empty ?? messages.nothingHasBeenEnteredYet}</p>
+        <p className="quiet">{props.empty ?? t('entries.nothingHasBeenEnteredYet')}</p>
       )}
       <ul>
         {entries.map((entry) => (
           <li key={entry.id}>
-            <button type="button" className="entry" title={messages.changeIt} onClick={() => onChange(entry)}>
+            <button type="button" className="entry" title={t('entries.changeIt')} onClick={() => onChange(entry)}>
               <span className="entry-day">{dayInWords(entry.date, plan.locale, 'short')}</span>
               <span className="entry-words">
-                {entry.what || <em>{messages.noWords}</em>}
-                {entry.receipt !== '' && <span className="entry-mark">{messages.partOfReceipt}</span>}
+                {entry.what || <em>{t('entries.noWords')}</em>}
+                {entry.receipt !== '' && <span className="entry-mark">{t('entries.partOfReceipt')}</span>}
                 <small>
                   {[
                     ofOneLine ? '' : whereTo(entry, document),
@@ -132,7 +133,7 @@ export function EntryList(props: EntryListProps) {
             <button
               type="button"
               className="tool"
-              aria-label={messages.remove(entry.what)}
+              aria-label={t('entries.remove', { what: entry.what, hasWhat: entry.what !== '' })}
               onClick={() => onRemove(entry)}
             >
               <Icon name="delete" />
@@ -140,7 +141,7 @@ export function EntryList(props: EntryListProps) {
           </li>
         ))}
       </ul>
-      {entries.length < total && <p className="quiet">{messages.theNewestAreShown(entries.length)}</p>}
+      {entries.length < total && <p className="quiet">{t('entries.theNewestAreShown', { count: entries.length })}</p>}
     </section>
   );
 }
@@ -148,9 +149,9 @@ export function EntryList(props: EntryListProps) {
 /** What an entry belongs to, in words: its line, the account it is transferred to, or that it is not assigned. */
 export function whereTo({ line, toAccount }: Pick<LedgerEntry, 'line' | 'toAccount'>, document: Document): string {
   const account = document.accounts.get(toAccount)?.name;
-  const name = line === '' ? null : (nameOf(document, line) ?? messages.aLineThatIsGone);
-  if (account === undefined) return name ?? messages.notAssigned;
-  return [name, messages.toAccount(account)].filter((part) => part !== null).join(' ');
+  const name = line === '' ? null : (nameOf(document, line) ?? t('entries.aLineThatIsGone'));
+  if (account === undefined) return name ?? t('entries.notAssigned');
+  return [name, t('entries.toAccount', { account })].filter((part) => part !== null).join(' ');
 }
 
 /** The item of a list an entry is for, with its list. */

@@ -1,5 +1,5 @@
 import { planOf, writeCount } from '@haushalt/core';
-import { messages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { EntryPages } from './useEntryPages.ts';
 
@@ -8,6 +8,10 @@ export function PaperNote({ found: { onPaper, total } }: { readonly found: Entry
   const { locale } = planOf(useSessionState().document);
   if (onPaper === 'all') return null;
   return (
-    <p>{onPaper === 'arrived' ? messages.notAllHasArrived : messages.tooManyForPaper(writeCount(total, locale))}</p>
+    <p>
+      {onPaper === 'arrived'
+        ? t('entries.notAllHasArrived')
+        : t('entries.tooManyForPaper', { count: writeCount(total, locale) })}
+    </p>
   );
 }

@@ -1,6 +1,5 @@
 import {
   addDays,
-  dayInWords,
   nameOf,
   notationOf,
   planOf,
@@ -12,7 +11,7 @@ import {
 import { useMemo, useState } from 'react';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
-import { messages } from '../../messages/ledger.ts';
+import { dayInWords, t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { DescriptionField } from './DescriptionField.tsx';
 import { accountOptions, completedFrom, editsFrom, targetOptions, type EntryDraft } from './draft.ts';
@@ -66,32 +65,32 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
     </div>
   ); // prettier-ignore
   return (
-    <section className="quick-entry" aria-label={draft.before ? messages.changeTheEntry : messages.newEntry}>
-      <output className="quick-amount tabular" aria-label={messages.amount}>
+    <section className="quick-entry" aria-label={draft.before ? t('entries.changeTheEntry') : t('entries.newEntry')}>
+      <output className="quick-amount tabular" aria-label={t('entries.amount')}>
         {draft.amount === '' ? '0' : draft.amount} <small>{plan.currency}</small>
       </output>
       {chips(
-        messages.line,
+        t('entries.line'),
         lines.map((value) => ({ value, words: nameOf(document, value) ?? '' })),
         draft.target,
         (target) => change({ target }),
       )}
-      <div className="keypad" role="group" aria-label={messages.keys}>
+      <div className="keypad" role="group" aria-label={t('entries.keys')}>
         {['1', '2', '3', '4', '5', '6', '7', '8', '9', decimal, '0', '⌫'].map((key) => (
           <button
             key={key}
             type="button"
-            aria-label={key === '⌫' ? messages.deleteKey : key}
+            aria-label={key === '⌫' ? t('entries.deleteKey') : key}
             onClick={() => press(key)}
           >
             {key}
           </button>
         ))}
-        <button type="button" onClick={() => press('+')} aria-label={messages.plusKey}>
+        <button type="button" onClick={() => press('+')} aria-label={t('entries.plusKey')}>
           +
         </button>
         <button type="button" className="keypad-enter" onClick={enter}>
-          {draft.before ? messages.changeIt : messages.enterIt}
+          {draft.before ? t('entries.changeIt') : t('entries.enterIt')}
         </button>
       </div>
       {refusal !== null && (
@@ -108,16 +107,16 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
         {hasMore && (
           <div className="quick-more">
             {chips(
-              messages.date,
+              t('entries.date'),
               [
-                { value: now, words: messages.today },
-                { value: addDays(now, -1), words: messages.yesterday },
+                { value: now, words: t('entries.today') },
+                { value: addDays(now, -1), words: t('entries.yesterday') },
               ],
               draft.date,
               (date) => date !== '' && change({ date }),
             )}
             <DateField
-              label={messages.date}
+              label={t('entries.date')}
               value={draft.date}
               locale={plan.locale}
               onChange={(date) => change({ date })}
@@ -131,17 +130,17 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
               onChoose={(each) => change(completedFrom(draft, each, document))}
             />
             <SearchField
-              label={messages.line}
+              label={t('entries.line')}
               options={targetOptions(document, draft.account)}
               value={draft.target}
-              placeholder={messages.notAssigned}
+              placeholder={t('entries.notAssigned')}
               onChange={(target) => change({ target })}
             />
-            {chips(messages.account, accountOptions(document, draft.account), draft.account, (account) =>
+            {chips(t('entries.account'), accountOptions(document, draft.account), draft.account, (account) =>
               change({ account }),
             )}
             <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
-              {messages.leaveIt}
+              {t('entries.leaveIt')}
             </button>
           </div>
         )}

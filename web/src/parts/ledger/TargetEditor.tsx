@@ -2,7 +2,7 @@ import { useImperativeHandle, useLayoutEffect, useMemo, useRef } from 'react';
 import { SearchField } from '../../fields/SearchField.tsx';
 import type { EditorProps } from '../../grid/editing.ts';
 import type { GridColumn, GridRow } from '../../grid/types.ts';
-import { messages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { targetOptions } from './draft.ts';
 
@@ -30,7 +30,7 @@ export function TargetEditor({ editing, account, handle, onConfirm, onCancel }: 
       }}
     >
       <SearchField
-        label={messages.line}
+        label={t('entries.line')}
         options={options}
         value=""
         initial={editing.began.text}

@@ -1,5 +1,5 @@
 import type { Assignment, Document, LedgerEntry } from '@haushalt/core';
-import { messages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
 import { transferTo } from './draft.ts';
 
 /** An entry that belongs to a line, or is a transfer to or from another account. */
@@ -18,6 +18,6 @@ export function targetOf({ line, toAccount }: Assignment): string {
 
 /** Why an entry is proposed for a line, in a few words. */
 export function whyInWords({ by }: Assignment, document: Document): string {
-  if (by.kind === 'proposal') return messages.proposedLike(by.like);
-  return messages.byTheRule(document.assignmentRules.get(by.rule)?.text ?? '');
+  if (by.kind === 'proposal') return t('entries.proposedLike', { like: by.like });
+  return t('entries.byTheRule', { text: document.assignmentRules.get(by.rule)?.text ?? '' });
 }

@@ -1,6 +1,5 @@
 import {
   TOTAL_EXPENSES,
-  dayInWords,
   eachDay,
   firstDay,
   lastDay,
@@ -13,7 +12,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { Picture } from '../charts/picture.ts';
-import { messages } from '../../messages/ledger.ts';
+import { dayInWords, t } from '../../language/language.ts';
 
 /** The pace of a month: what was spent up to each day, beside the budget spread evenly over its days. */
 export function paceOf(model: PlanModel, entries: readonly LedgerEntry[], month: Month, today: string): Picture {
@@ -31,19 +30,19 @@ export function paceOf(model: PlanModel, entries: readonly LedgerEntry[], month:
     return day <= today ? spent / units : null;
   });
   return {
-    label: messages.paceOfTheMonth,
-    categoryName: messages.date,
+    label: t('entries.paceOfTheMonth'),
+    categoryName: t('entries.date'),
     categories: days.map((day) => dayInWords(day, plan.locale, 'short')),
     axis: plan.currency,
     write: (value) => writeFigure(value, 'money', plan),
     series: [
       {
-        label: messages.budgetWord,
+        label: t('entries.budgetWord'),
         mark: 'line',
         tone: 'memo',
         values: days.map((_, at) => (budget === budget ? (budget * (at + 1)) / days.length : null)),
       },
-      { label: messages.spentWord, mark: 'steps', tone: 'expense', values: actual },
+      { label: t('entries.spentWord'), mark: 'steps', tone: 'expense', values: actual },
     ],
   };
 }

@@ -9,7 +9,7 @@ import {
   type Refusal,
 } from '@haushalt/core';
 import { useRef } from 'react';
-import { messages } from '../../messages/ledger.ts';
+import { t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useNotices } from '../../ui/Notices.tsx';
@@ -51,7 +51,7 @@ export function useEntering(
   );
   // Most things go through the first account there is, until another one is chosen.
   const usual = accountOptions(document)[0]?.value ?? '';
-  const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? messages.anEntry);
+  const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? t('entries.anEntry'));
   const notices = useNotices();
   // The form may have to come first, when another view was shown.
   const focus = () => {
@@ -76,7 +76,10 @@ export function useEntering(
       const isAsItWas =
         typed.before !== null && JSON.stringify(typed) === JSON.stringify(draftOf(typed.before, document));
       if (isBlank(typed) || isAsItWas) return;
-      notices.say({ text: messages.typedIsDiscarded, action: { label: messages.putBack, run: () => setDraft(typed) } });
+      notices.say({
+        text: t('entries.typedIsDiscarded'),
+        action: { label: t('entries.putBack'), run: () => setDraft(typed) },
+      });
     },
     redate() {
       if (isBlank(draft)) begin();
@@ -95,14 +98,18 @@ export function useEntering(
       const entry = entryOf(prepared.id, { date, ...said, due: date });
       send(
         { kind: 'entries.set', entries: [{ entry: entry.id, before: null, after: givenOf(entry) }] },
-        messages.confirmed(called(entry)),
+        t('entries.confirmed', { called: called(entry) }),
       );
     },
     enter(edits) {
       const [first] = edits;
       if (!first?.after) return null;
       const entry = entryOf(first.entry, first.after);
-      const words = draft.before ? messages.changed : draft.standing !== '' ? messages.confirmed : messages.entered;
+      const words = draft.before
+        ? (called: string) => t('entries.changed', { called })
+        : draft.standing !== ''
+          ? (called: string) => t('entries.confirmed', { called })
+          : (called: string) => t('entries.entered', { called });
       const refusal = send({ kind: 'entries.set', entries: edits }, words(called(entry)), true);
       if (refusal) return refusal;
       begin({ date: entry.date, account: draft.account });
@@ -113,7 +120,7 @@ export function useEntering(
     remove(entry) {
       send(
         { kind: 'entries.set', entries: [{ entry: entry.id, before: givenOf(entry), after: null }] },
-        messages.removed(called(entry)),
+        t('entries.removed', { called: called(entry) }),
       );
       if (draft.before?.id === entry.id) begin();
     },

@@ -1,7 +1,6 @@
 import {
   averageIn,
   datedId,
-  monthInWords,
   planOf,
   rollUpOf,
   stretchOfYear,
@@ -21,7 +20,7 @@ import { endShare, valueOf, written, type EndFigure } from './figures.ts';
 import type { BudgetRow } from './rows.ts';
 import type { BudgetView } from './view.ts';
 import { widthOf } from '../../ui/widthOf.ts';
-import { messages } from '../../messages/lines.ts';
+import { monthInWords, t } from '../../language/language.ts';
 
 export interface BudgetColumn extends GridColumn {
   /** The months a column stands for; the label and the columns at the end have none. */
@@ -64,7 +63,7 @@ export function budgetColumns(
   const ends = (view.show === 'rules' ? [] : view.ends).flatMap((end): EndFigure[] =>
     end === 'target' ? ['target', 'offTarget'] : [end],
   );
-  const heading = view.span === 'year' || view.span === 'plan' ? messages.plan : messages.year;
+  const heading = view.span === 'year' || view.span === 'plan' ? t('lines.plan') : t('lines.year');
   const endColumns = ends
     .filter((end) => !(end === 'total' && view.span === 'plan'))
     .map((end, index): BudgetColumn => {
@@ -81,7 +80,7 @@ export function budgetColumns(
   const label =
     view.span === 'month' || view.span === 'quarter'
       ? yearInWords(year, model.calendar.yearBegins)
-      : messages.theWholePlan;
+      : t('lines.theWholePlan');
   return [
     { id: 'label', heading: label, width: view.labelWidth, pin: 'start', className: 'label' },
     ...spans.map((span): BudgetColumn => ({
@@ -139,14 +138,30 @@ export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColu
 }
 
 const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {
-  average: messages.average,
-  ownAverage: messages.ownAverage,
-  running: messages.toDate,
-  ofIncome: messages.share,
-  ofGroup: messages.ofGroup,
-  ofExpenses: messages.ofCosts,
-  target: messages.target,
-  offTarget: messages.offBy,
+  get average() {
+    return t('lines.average');
+  },
+  get ownAverage() {
+    return t('lines.ownAverage');
+  },
+  get running() {
+    return t('lines.toDate');
+  },
+  get ofIncome() {
+    return t('lines.share');
+  },
+  get ofGroup() {
+    return t('lines.ofGroup');
+  },
+  get ofExpenses() {
+    return t('lines.ofCosts');
+  },
+  get target() {
+    return t('lines.target');
+  },
+  get offTarget() {
+    return t('lines.offBy');
+  },
 };
 
 type SpanColumn = Pick<BudgetColumn, 'id' | 'heading' | 'stretch' | 'month'>;

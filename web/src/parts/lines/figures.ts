@@ -19,7 +19,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { EndColumn, Show } from './view.ts';
-import { messages } from '../../messages/lines.ts';
+import { t } from '../../language/language.ts';
 
 /** A figure ready to be shown: its text, and why there is none. */
 export interface ShownFigure {
@@ -84,7 +84,7 @@ function shareBase({ document }: PlanModel, id: string, end: EndShare): { id: st
       return hasShareOfIncome(document, id) ? { id: TOTAL_INCOME, name: 'income' } : null;
     case 'ofGroup': {
       const line = document.lines.get(id);
-      return line && hasShareOfIncome(document, id) ? { id: line.group, name: messages.totalOfTheGroup } : null;
+      return line && hasShareOfIncome(document, id) ? { id: line.group, name: t('lines.totalOfTheGroup') } : null;
     }
     case 'ofExpenses':
       return isExpense(document, id) ? { id: TOTAL_EXPENSES, name: 'expense' } : null;
@@ -109,7 +109,7 @@ function noShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): S
   const base = shareBase(model, id, end);
   const figure = valueOf(model, id, scope, 'figures');
   if (!base || !(Math.abs(figure) > 0)) return NOTHING;
-  const note = messages.thereIsNoInThese(base.name);
+  const note = t('lines.thereIsNoInThese', { name: base.name });
   return { text: '–', value: null, problem: null, note };
 }
 

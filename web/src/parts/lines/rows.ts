@@ -20,7 +20,7 @@ import {
 import type { GridRow } from '../../grid/types.ts';
 import { valueOf } from './figures.ts';
 import { USUAL_VIEW, type BudgetView } from './view.ts';
-import { messages } from '../../messages/lines.ts';
+import { t } from '../../language/language.ts';
 
 /** A row of the budget. `id` is whose figures it shows; headings show none unless their group is collapsed. */
 export type BudgetRow = GridRow &
@@ -105,7 +105,7 @@ export function budgetRows(
         if (collapsed) continue;
         for (const line of sorted(lines, model, view, scope)) rows.push(lineRow(line, group, look, false));
         if (all.length === 0) {
-          const label = messages.hasNoLinesYet(group.name);
+          const label = t('lines.hasNoLinesYet', { name: group.name });
           rows.push({
             kind: 'invitation',
             key: `invitation-${group.id}`,
@@ -115,7 +115,7 @@ export function budgetRows(
             label,
           });
         } else if (side !== 'memo') {
-          const label = messages.subtotalOf(group.name);
+          const label = t('lines.subtotalOf', { name: group.name });
           rows.push({
             kind: 'subtotal',
             key: `subtotal-${group.id}`,

@@ -1,7 +1,7 @@
 import { describeCommand, planOf } from '@haushalt/core';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { isStep } from '../../plan-session/orders.ts';
 import { useOthers, useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
@@ -26,11 +26,11 @@ export function EndedPage() {
   };
   return (
     <main className="quiet-page">
-      <h1>{messages.itIsOver}</h1>
+      <h1>{t('people.itIsOver')}</h1>
       <p role="alert">{message}</p>
       {unsent.length > 0 && (
         <div className="ended-unsent">
-          <p>{messages.unsent(unsent.length)}</p>
+          <p>{t('people.unsent', { count: unsent.length })}</p>
           <ul>
             {words.slice(0, 20).map((each, at) => (
               <li key={unsent[at]!.id}>{each}</li>
@@ -38,16 +38,16 @@ export function EndedPage() {
           </ul>
           <p>
             <Button onClick={keep}>
-              <Icon name="saveFile" /> {messages.keepThem}
+              <Icon name="saveFile" /> {t('people.keepThem')}
             </Button>{' '}
             <Button variant="link" onClick={() => session.letGo()}>
-              {messages.letThemGo}
+              {t('people.letThemGo')}
             </Button>
           </p>
         </div>
       )}
       <Link to="/" onClick={() => unsent.length === 0 && session.letGo()}>
-        {messages.goToYourPlans}
+        {t('people.goToYourPlans')}
       </Link>
     </main>
   );

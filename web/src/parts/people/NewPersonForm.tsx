@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import type { NewPerson } from '../../plan-session/peopleApi.ts';
 import { ServerRefusal } from '../../plan-session/refusals.ts';
 import { PasswordField } from './PasswordField.tsx';
@@ -33,7 +33,7 @@ export function NewPersonForm({ submit, onSubmit }: NewPersonFormProps) {
   return (
     <Form noValidate onSubmit={(event) => void send(event)}>
       <Form.Group controlId="person-name">
-        <Form.Label>{messages.yourName}</Form.Label>
+        <Form.Label>{t('people.yourName')}</Form.Label>
         <Form.Control
           autoFocus
           value={given.name}
@@ -44,7 +44,7 @@ export function NewPersonForm({ submit, onSubmit }: NewPersonFormProps) {
         />
       </Form.Group>
       <Form.Group controlId="person-address">
-        <Form.Label>{messages.yourAddress}</Form.Label>
+        <Form.Label>{t('people.yourAddress')}</Form.Label>
         <Form.Control
           type="email"
           value={given.address}
@@ -54,10 +54,10 @@ export function NewPersonForm({ submit, onSubmit }: NewPersonFormProps) {
           isInvalid={refusal?.path === 'address'}
           onChange={(event) => put({ address: event.target.value })}
         />
-        <Form.Text id="person-address-why">{messages.yourAddressWhy}</Form.Text>
+        <Form.Text id="person-address-why">{t('people.yourAddressWhy')}</Form.Text>
       </Form.Group>
       <PasswordField
-        label={messages.password}
+        label={t('people.password')}
         isNew
         own={[given.name, given.address]}
         value={given.password}
@@ -66,7 +66,7 @@ export function NewPersonForm({ submit, onSubmit }: NewPersonFormProps) {
       />
       <Form.Check
         id="person-stay"
-        label={messages.stay}
+        label={t('people.stay')}
         checked={given.stay}
         onChange={(event) => put({ stay: event.target.checked })}
       />

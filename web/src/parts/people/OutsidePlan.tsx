@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { PersonMenu } from './PersonMenu.tsx';
 
 interface OutsidePlanProps {
@@ -16,10 +16,10 @@ export function OutsidePlan({ title, actions, children }: OutsidePlanProps) {
     <div className="plans-page">
       <header className="plans-head">
         <Link to="/" className="wordmark">
-          {messages.haushalt}
+          {t('people.haushalt')}
         </Link>
         <Link to="/" className="plans-motto">
-          {messages.plans}
+          {t('people.plans')}
         </Link>
         <PersonMenu />
       </header>

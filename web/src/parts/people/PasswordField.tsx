@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 
 interface PasswordFieldProps {
@@ -49,7 +49,7 @@ export function PasswordField({
           aria-pressed={isShown}
           onClick={() => setShown(!isShown)}
         >
-          {isShown ? messages.hide : messages.show}
+          {isShown ? t('people.hide') : t('people.show')}
         </button>
       </InputGroup>
       {isNew && value !== '' && <StrengthOf password={value} own={own} />}
@@ -69,7 +69,7 @@ function StrengthOf({ password, own }: { readonly password: string; readonly own
   if (!data) return null;
   return (
     <div className="strength">
-      <div className="strength-bar" role="img" aria-label={messages.strength(data.score)}>
+      <div className="strength-bar" role="img" aria-label={t('people.strength', { score: data.score })}>
         {[1, 2, 3, 4].map((step) => (
           <span key={step} className={data.score >= step ? 'is-reached' : ''} />
         ))}

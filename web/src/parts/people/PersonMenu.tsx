@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Link } from 'react-router';
-import { messages } from '../../messages/people.ts';
-import { messages as maintenance } from '../../messages/maintenance.ts';
+import { t } from '../../language/language.ts';
+
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { forgetWhatIsBegun } from '../../ui/storedFile.ts';
@@ -23,23 +23,29 @@ export function PersonMenu() {
   };
   return (
     <Dropdown align="end" className="person-menu">
-      <Dropdown.Toggle as="button" type="button" className="tool" aria-label={`${messages.you}: ${name}`} title={name}>
+      <Dropdown.Toggle
+        as="button"
+        type="button"
+        className="tool"
+        aria-label={`${t('people.you')}: ${name}`}
+        title={name}
+      >
         {me.signsIn ? <Initials id={id} name={name} /> : <Icon name="person" />}
       </Dropdown.Toggle>
       <Dropdown.Menu>
         {me.signsIn && <div className="person-name">{name}</div>}
         <Dropdown.Item as={Link} to="/you">
-          {messages.yourself}
+          {t('people.yourself')}
         </Dropdown.Item>
         <Dropdown.Item as={Link} to="/deleted">
-          {maintenance.deletedPlans}
+          {t('maintenance.deletedPlans')}
         </Dropdown.Item>
         {isKeeper && (
           <Dropdown.Item as={Link} to="/backups">
-            {maintenance.backups}
+            {t('maintenance.backups')}
           </Dropdown.Item>
         )}
-        {me.signsIn && <Dropdown.Item onClick={() => void signOut()}>{messages.signOut}</Dropdown.Item>}
+        {me.signsIn && <Dropdown.Item onClick={() => void signOut()}>{t('people.signOut')}</Dropdown.Item>}
       </Dropdown.Menu>
     </Dropdown>
   );

@@ -1,7 +1,7 @@
-import { isMonth, monthInWords, nameOf, planOf } from '@haushalt/core';
+import { isMonth, nameOf, planOf } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
-import { messages } from '../../messages/people.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { useOthers, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Initials } from './Initials.tsx';
 import { presence } from '../../plan-session/whereabouts.ts';
@@ -46,11 +46,16 @@ export function Present({ planId, pageName }: PresentProps) {
     <span className="present">
       {told && shownUntil === told.revision && (
         <span className="present-told" role="status">
-          {messages.hasChanged(told.person, told.label)}
+          {t('people.hasChanged', { name: told.person, what: told.label })}
         </span>
       )}
       {people.slice(0, SHOWN).map((each) => (
-        <Initials key={each.id} id={each.id} name={each.name} title={messages.isHere(each.name, where(each))} />
+        <Initials
+          key={each.id}
+          id={each.id}
+          name={each.name}
+          title={t('people.isHere', { name: each.name, where: where(each), hasWhere: where(each) !== '' })}
+        />
       ))}
       {people.length > SHOWN && <span className="present-more">+{people.length - SHOWN}</span>}
     </span>

@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { messages } from '../../messages/people.ts';
+import { t } from '../../language/language.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import { PasswordField } from './PasswordField.tsx';
 
@@ -36,7 +36,7 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
   };
   const whoField = (
     <Form.Group controlId="who">
-      <Form.Label>{messages.nameOrAddress}</Form.Label>
+      <Form.Label>{t('people.nameOrAddress')}</Form.Label>
       <Form.Control
         autoFocus={known === ''}
         value={who}
@@ -55,23 +55,23 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
   if (isForgotten && mail === null)
     return (
       <div className="slip-forgotten">
-        <p>{messages.noMailHere}</p>
+        <p>{t('people.noMailHere')}</p>
         <Button variant="link" onClick={() => setForgotten(false)}>
-          {messages.back}
+          {t('people.back')}
         </Button>
       </div>
     );
   if (isForgotten && isSent)
     return (
       <div className="slip-forgotten" role="status">
-        <p>{messages.ifThereIsAnAddress(60)}</p>
+        <p>{t('people.ifThereIsAnAddress', { minutes: 60 })}</p>
         <p>
           <a href={mail!} target="_blank" rel="noreferrer">
-            {messages.theMailBoxIsAt}
+            {t('people.theMailBoxIsAt')}
           </a>
         </p>
         <Button variant="link" onClick={() => setForgotten(false)}>
-          {messages.back}
+          {t('people.back')}
         </Button>
       </div>
     );
@@ -90,10 +90,10 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
         {refused}
         <div className="slip-actions">
           <Button type="submit" disabled={isBusy || who.trim() === ''}>
-            {messages.sendMeALink}
+            {t('people.sendMeALink')}
           </Button>
           <Button variant="link" onClick={() => setForgotten(false)}>
-            {messages.back}
+            {t('people.back')}
           </Button>
         </div>
       </Form>
@@ -107,17 +107,22 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
     >
       {whoField}
       <PasswordField
-        label={messages.password}
+        label={t('people.password')}
         value={password}
         autoFocus={known !== ''}
         isWrong={refusal !== null}
         onChange={setPassword}
       />
-      <Form.Check id="stay" label={messages.stay} checked={stay} onChange={(event) => setStay(event.target.checked)} />
+      <Form.Check
+        id="stay"
+        label={t('people.stay')}
+        checked={stay}
+        onChange={(event) => setStay(event.target.checked)}
+      />
       {refused}
       <div className="slip-actions">
         <Button type="submit" disabled={isBusy || who.trim() === '' || password === ''}>
-          {messages.signIn}
+          {t('people.signIn')}
         </Button>
         <Button
           variant="link"
@@ -126,7 +131,7 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
             setForgotten(true);
           }}
         >
-          {messages.forgotten}
+          {t('people.forgotten')}
         </Button>
       </div>
     </Form>

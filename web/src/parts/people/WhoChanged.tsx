@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router';
-import { messages } from '../../messages/history.ts';
+import { t } from '../../language/language.ts';
 import { Icon } from '../../ui/Icon.tsx';
 
 interface WhoChangedProps {
@@ -17,11 +17,11 @@ export function WhoChanged({ row, month = null, isBare = false }: WhoChangedProp
   return (
     <Link
       className="tool"
-      title={isBare ? messages.whoChangedThis : undefined}
+      title={isBare ? t('history.whoChangedThis') : undefined}
       to={`/plans/${planId}/history?row=${encodeURIComponent(row)}${at}`}
     >
       <Icon name="history" />
-      <span className={isBare ? 'visually-hidden' : ''}>{messages.whoChangedThis}</span>
+      <span className={isBare ? 'visually-hidden' : ''}>{t('history.whoChangedThis')}</span>
     </Link>
   );
 }

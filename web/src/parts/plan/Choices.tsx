@@ -5,7 +5,6 @@ import {
   inOrder,
   listOutputsOf,
   listsOf,
-  monthInWords,
   outputId,
   outputsOf,
   planOf,
@@ -16,7 +15,7 @@ import {
   type FigureOf,
   type PlanModel,
 } from '@haushalt/core';
-import { messages } from '../../messages/plan.ts';
+import { monthInWords, t } from '../../language/language.ts';
 import { useMemo } from 'react';
 import { SearchField, type SearchOption } from '../../fields/SearchField.tsx';
 
@@ -57,9 +56,9 @@ export function BearerChoice({ label, document, value, onChange, none, withOutpu
 /** Whose figures can be meant, under the headings they stand under in the budget. */
 export function figureOptions(document: Document, withOutputs: boolean): SearchOption[] {
   return [
-    ...TOTALS.map(({ id, name }) => ({ value: id, words: name, heading: messages.totals })),
+    ...TOTALS.map(({ id, name }) => ({ value: id, words: name, heading: t('plan.totals') })),
     ...groupsWithLines(document).flatMap(({ group, lines }) => [
-      { value: group.id, words: messages.all(group.name), heading: group.name },
+      { value: group.id, words: t('plan.all', { name: group.name }), heading: group.name },
       ...lines.map(({ id, name }) => ({ value: id, words: name, heading: group.name })),
     ]),
     ...(withOutputs ? calculatorsOf(document) : []).flatMap((calculator) =>
@@ -93,16 +92,16 @@ interface WhenChoiceProps {
 export function WhenChoice({ label, model, value, onChange }: WhenChoiceProps) {
   const { locale } = planOf(model.document);
   const options = [
-    { value: 'plan', words: messages.theWholePlan },
+    { value: 'plan', words: t('plan.theWholePlan') },
     ...yearsOf(model.calendar).map((year) => ({
       value: String(year),
       words: nameOfYear(model.document, year),
-      heading: messages.years,
+      heading: t('plan.years'),
     })),
     ...model.calendar.months.map((month) => ({
       value: month,
       words: monthInWords(month, locale),
-      heading: messages.months,
+      heading: t('plan.months'),
     })),
   ];
   return <SearchField className="is-when" label={label} options={options} value={value} onChange={onChange} />;

@@ -1,6 +1,6 @@
 import { addMonths, type Month } from '@haushalt/core';
 import { MonthField } from '../../fields/CalendarField.tsx';
-import { messages } from '../../messages/plan.ts';
+import { t } from '../../language/language.ts';
 import { Icon } from '../../ui/Icon.tsx';
 
 interface MonthSwitchProps {
@@ -28,10 +28,10 @@ export function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProp
     );
   };
   return (
-    <div className="year-switch" role="group" aria-label={messages.month}>
-      {step(-1, messages.monthBefore, 'left', 'Alt+Page Up')}
-      <MonthField label={messages.monthShown} months={months} value={month} locale={locale} onChange={onChange} />
-      {step(1, messages.monthAfter, 'right', 'Alt+Page Down')}
+    <div className="year-switch" role="group" aria-label={t('plan.month')}>
+      {step(-1, t('plan.monthBefore'), 'left', 'Alt+Page Up')}
+      <MonthField label={t('plan.monthShown')} months={months} value={month} locale={locale} onChange={onChange} />
+      {step(1, t('plan.monthAfter'), 'right', 'Alt+Page Down')}
     </div>
   );
 }

@@ -11,13 +11,13 @@ import {
   type Negatives,
 } from '@haushalt/core';
 import Joi from 'joi';
-import type { ChangeEvent } from 'react';
+import { useMemo, type ChangeEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useFormDraft } from '../../ui/useFormDraft.ts';
 import { spelledIn } from './useSpelling.ts';
-import { messages } from '../../messages/plan.ts';
+import { t } from '../../language/language.ts';
 import { NOTATIONS } from './notations.ts';
 import { MonthsOfYear } from '../../fields/MonthsOfYear.tsx';
 import { Select } from '../../fields/Select.tsx';
@@ -37,39 +37,58 @@ export interface PlanFormValues {
   readonly negatives: Negatives;
 }
 
-const schema = Joi.object<PlanFormValues>({
-  name: Joi.string().trim().min(1).max(80).required().messages({
-    'string.empty': messages.giveThePlanAName,
-    'string.max': messages.aNameMayHave80,
-  }),
-  currency: Joi.string()
-    .uppercase()
-    .custom((value: string, helpers) => (isCurrency(value) ? value : helpers.error('any.invalid')))
-    .required()
-    .messages({
-      'any.invalid': messages.writeACurrencyCodeSuch,
-      'string.empty': messages.writeACurrencyCodeSuch,
-    }),
-  locale: Joi.string()
-    .custom((value: string, helpers) => (isLocale(value) ? value : helpers.error('any.invalid')))
-    .required()
-    .messages({ 'any.invalid': messages.chooseHowFiguresAreWritten }),
-  monthOfYear: Joi.number().integer().min(1).max(12).required(),
-  year: Joi.number().integer().min(1900).max(2999).required().messages({ '*': messages.chooseAYear }),
-  months: Joi.number()
-    .integer()
-    .min(1)
-    .max(MAX_MONTHS)
-    .required()
-    .messages({ '*': messages.monthsOfAPlan(MAX_MONTHS) }),
-  yearBegins: Joi.number().integer().min(1).max(12).required(),
-  decimals: Joi.string().allow('').valid('0', '1', '2', '3', '4'),
-  negatives: Joi.string().valid(...NEGATIVES),
-});
+/** What may be entered, and what is said of the rest, in the language of now. */
+const schema = () =>
+  Joi.object<PlanFormValues>({
+    name: Joi.string()
+      .trim()
+      .min(1)
+      .max(80)
+      .required()
+      .messages({
+        'string.empty': t('plan.giveThePlanAName'),
+        'string.max': t('plan.aNameMayHave80'),
+      }),
+    currency: Joi.string()
+      .uppercase()
+      .custom((value: string, helpers) => (isCurrency(value) ? value : helpers.error('any.invalid')))
+      .required()
+      .messages({
+        'any.invalid': t('plan.writeACurrencyCodeSuch'),
+        'string.empty': t('plan.writeACurrencyCodeSuch'),
+      }),
+    locale: Joi.string()
+      .custom((value: string, helpers) => (isLocale(value) ? value : helpers.error('any.invalid')))
+      .required()
+      .messages({
+        'any.invalid': t('plan.chooseHowFiguresAreWritten'),
+      }),
+    monthOfYear: Joi.number().integer().min(1).max(12).required(),
+    year: Joi.number()
+      .integer()
+      .min(1900)
+      .max(2999)
+      .required()
+      .messages({
+        '*': t('plan.chooseAYear'),
+      }),
+    months: Joi.number()
+      .integer()
+      .min(1)
+      .max(MAX_MONTHS)
+      .required()
+      .messages({
+        '*': t('plan.monthsOfAPlan', { most: MAX_MONTHS }),
+      }),
+    yearBegins: Joi.number().integer().min(1).max(12).required(),
+    decimals: Joi.string().allow('').valid('0', '1', '2', '3', '4'),
+    negatives: Joi.string().valid(...NEGATIVES),
+  });
 
 /** The state of a form for a plan's settings. */
 export function usePlanForm(values: PlanFormValues): UseFormReturn<PlanFormValues> {
-  return useForm<PlanFormValues>({ resolver: joiResolver(schema, { abortEarly: false }), defaultValues: values });
+  const resolver = useMemo(() => joiResolver(schema(), { abortEarly: false }), []);
+  return useForm<PlanFormValues>({ resolver, defaultValues: values });
 }
 
 interface PlanFormProps {
@@ -100,16 +119,22 @@ export function PlanForm({ name, title, submit, values, refusal, onSubmit, onClo
       draft={draft}
       onClose={draft.close}
     >
-      <PlanFields form={form} placeholder={messages.ourHousehold} />
+      <PlanFields form={form} placeholder={t('plan.ourHousehold')} />
       <LookFields form={form} />
     </FormDialog>
   );
 }
 
 const NEGATIVE_WORDS: Readonly<Record<Negatives, string>> = {
-  minus: messages.withAMinus,
-  brackets: messages.inBrackets,
-  tone: messages.withAMinusInRed,
+  get minus() {
+    return t('plan.withAMinus');
+  },
+  get brackets() {
+    return t('plan.inBrackets');
+  },
+  get tone() {
+    return t('plan.withAMinusInRed');
+  },
 };
 
 /** How a plan's figures look: their decimals, and what is below zero. */
@@ -128,9 +153,9 @@ function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) 
   return (
     <>
       <Form.Group controlId="plan-decimals">
-        <Form.Label>{messages.decimalsOfMoney}</Form.Label>
+        <Form.Label>{t('plan.decimalsOfMoney')}</Form.Label>
         <Select wide {...form.register('decimals')}>
-          <option value="">{messages.asUsualForTheCurrency(usualDecimals)}</option>
+          <option value="">{t('plan.asUsualForTheCurrency', { own: usualDecimals })}</option>
           {['0', '1', '2', '3', '4'].map((count) => (
             <option key={count} value={count}>
               {count}
@@ -139,7 +164,7 @@ function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) 
         </Select>
       </Form.Group>
       <Form.Group controlId="plan-negatives">
-        <Form.Label>{messages.figuresBelowZero}</Form.Label>
+        <Form.Label>{t('plan.figuresBelowZero')}</Form.Label>
         <Select wide {...form.register('negatives')}>
           {NEGATIVES.map((style) => (
             <option key={style} value={style}>
@@ -176,7 +201,7 @@ export function NotationFields({ form, onLocale }: NotationFieldsProps) {
   return (
     <>
       <Form.Group controlId="plan-currency">
-        <Form.Label>{messages.currency}</Form.Label>
+        <Form.Label>{t('plan.currency')}</Form.Label>
         <Form.Control
           size="sm"
           {...register('currency')}
@@ -192,7 +217,7 @@ export function NotationFields({ form, onLocale }: NotationFieldsProps) {
         <Form.Control.Feedback type="invalid">{errors.currency?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="plan-locale">
-        <Form.Label>{messages.figuresAreWritten}</Form.Label>
+        <Form.Label>{t('plan.figuresAreWritten')}</Form.Label>
         <Select
           wide
           {...register('locale', {
@@ -226,7 +251,7 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
   return (
     <>
       <Form.Group controlId="plan-name" className="wide">
-        <Form.Label>{messages.name}</Form.Label>
+        <Form.Label>{t('plan.name')}</Form.Label>
         <Form.Control
           size="sm"
           {...register('name')}
@@ -239,12 +264,12 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
       </Form.Group>
       <NotationFields form={form} onLocale={onLocale} />
       <Form.Group controlId="plan-month">
-        <Form.Label>{messages.firstMonth}</Form.Label>
+        <Form.Label>{t('plan.firstMonth')}</Form.Label>
         <div className="month-and-year">
           <Select wide {...register('monthOfYear', { valueAsNumber: true })}>
             <MonthsOfYear locale={locale} />
           </Select>
-          <Select wide {...register('year', { valueAsNumber: true })} aria-label={messages.firstYear}>
+          <Select wide {...register('year', { valueAsNumber: true })} aria-label={t('plan.firstYear')}>
             {years.map((year) => (
               <option key={year} value={year}>
                 {year}
@@ -254,7 +279,7 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
         </div>
       </Form.Group>
       <Form.Group controlId="plan-months">
-        <Form.Label>{messages.numberOfMonths}</Form.Label>
+        <Form.Label>{t('plan.numberOfMonths')}</Form.Label>
         <Form.Control
           size="sm"
           {...register('months', { valueAsNumber: true })}
@@ -264,7 +289,7 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
         <Form.Control.Feedback type="invalid">{errors.months?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="plan-year-begins">
-        <Form.Label>{messages.aYearBeginsIn}</Form.Label>
+        <Form.Label>{t('plan.aYearBeginsIn')}</Form.Label>
         <Select wide {...register('yearBegins', { valueAsNumber: true })}>
           <MonthsOfYear locale={locale} />
         </Select>

@@ -1,6 +1,6 @@
 import { yearInWords } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
-import { messages } from '../../messages/plan.ts';
+import { t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 interface YearSwitchProps {
@@ -15,18 +15,18 @@ interface YearSwitchProps {
 export function YearSwitch({ years, year, begins, onChange }: YearSwitchProps) {
   const at = years.indexOf(year);
   return (
-    <div className="year-switch" role="group" aria-label={messages.year}>
+    <div className="year-switch" role="group" aria-label={t('plan.year')}>
       <button
         type="button"
         className="tool"
         disabled={at <= 0}
         onClick={() => onChange(years[at - 1]!)}
-        title={messages.yearBeforeAltPageUp}
+        title={t('plan.yearBeforeAltPageUp')}
       >
         <Icon name="left" />
-        <span className="visually-hidden">{messages.yearBefore}</span>
+        <span className="visually-hidden">{t('plan.yearBefore')}</span>
       </button>
-      <Select value={year} aria-label={messages.yearShown} onChange={(event) => onChange(Number(event.target.value))}>
+      <Select value={year} aria-label={t('plan.yearShown')} onChange={(event) => onChange(Number(event.target.value))}>
         {years.map((option) => (
           <option key={option} value={option}>
             {yearInWords(option, begins)}
@@ -38,10 +38,10 @@ export function YearSwitch({ years, year, begins, onChange }: YearSwitchProps) {
         className="tool"
         disabled={at >= years.length - 1}
         onClick={() => onChange(years[at + 1]!)}
-        title={messages.yearAfterAltPageDown}
+        title={t('plan.yearAfterAltPageDown')}
       >
         <Icon name="right" />
-        <span className="visually-hidden">{messages.yearAfter}</span>
+        <span className="visually-hidden">{t('plan.yearAfter')}</span>
       </button>
     </div>
   );

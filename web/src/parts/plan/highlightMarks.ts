@@ -1,6 +1,6 @@
 import type { HighlightCondition, Tone } from '@haushalt/core';
 import type { IconName } from '../../ui/Icon.tsx';
-import { messages } from '../../messages/plan.ts';
+import { t } from '../../language/language.ts';
 
 /** The marks and words of highlights, so that none speaks by its colour alone. */
 export const HIGHLIGHT_ICONS: Readonly<Record<Tone, IconName>> = { alarm: 'alarm', caution: 'caution', good: 'good' };
@@ -8,12 +8,22 @@ export const HIGHLIGHT_ICONS: Readonly<Record<Tone, IconName>> = { alarm: 'alarm
 export const TONE_WORDS: Readonly<Record<Tone, string>> = {
   alarm: 'alarm',
   caution: 'caution',
-  good: messages.goodNews,
+  get good() {
+    return t('plan.goodNews');
+  },
 };
 
 export const CONDITION_WORDS: Readonly<Record<HighlightCondition, string>> = {
-  below: messages.isBelow,
-  above: messages.isAbove,
-  between: messages.isBetween,
-  overBudget: messages.isOverTheYearsBudget,
+  get below() {
+    return t('plan.isBelow');
+  },
+  get above() {
+    return t('plan.isAbove');
+  },
+  get between() {
+    return t('plan.isBetween');
+  },
+  get overBudget() {
+    return t('plan.isOverTheYearsBudget');
+  },
 };

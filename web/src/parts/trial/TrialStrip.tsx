@@ -5,7 +5,7 @@ import { useNotices } from '../../ui/Notices.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { doneSince, momentsOf, trialBefore, trialFromNow, type Trial } from './trial.ts';
 import './trial.scss';
-import { messages } from '../../messages/trial.ts';
+import { t } from '../../language/language.ts';
 
 interface TrialStripProps {
   readonly trial: Trial;
@@ -26,16 +26,16 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
   const goBack = () => {
     const refusal = session.undoSeveral(count);
     if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
-    else notices.say({ text: messages.changesAreUndone(count) });
+    else notices.say({ text: t('trial.changesAreUndone', { count }) });
     onTrial(null);
   };
 
   return (
     <div className="trial-strip">
       <Icon name="trial" />
-      <strong>{messages.trying}</strong>
+      <strong>{t('trial.trying')}</strong>
       <Dropdown>
-        <Dropdown.Toggle as="button" type="button" className="tool" title={messages.compareWithAnotherMoment}>
+        <Dropdown.Toggle as="button" type="button" className="tool" title={t('trial.compareWithAnotherMoment')}>
           {trial.since} <Icon name="down" />
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
@@ -44,7 +44,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
             type="button"
             onClick={() => onTrial(trialFromNow(document, history, now(), locale))}
           >
-            {messages.fromNowOn}
+            {t('trial.fromNowOn')}
           </Dropdown.Item>
           {momentsOf(history)
             .slice(-MOMENTS)
@@ -56,19 +56,19 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
                 key={item.commandId}
                 onClick={() => onTrial(trialBefore(base, scenario?.id ?? null, history, item.commandId))}
               >
-                {messages.sinceBefore(item.label)}
+                {t('trial.sinceBefore', { label: item.label })}
               </Dropdown.Item>
             ))}
         </Dropdown.Menu>
       </Dropdown>
-      <span>{messages.changeCount(count)}</span>
+      <span>{t('trial.changeCount', { count })}</span>
       <span className="trial-tools">
         <button type="button" className="btn btn-sm btn-primary" onClick={() => onTrial(null)}>
-          {messages.keep(count)}
+          {t('trial.keep', { count })}
         </button>
         {count > 0 && (
           <button type="button" className="btn btn-sm btn-outline-primary" onClick={goBack}>
-            {messages.goBack}
+            {t('trial.goBack')}
           </button>
         )}
       </span>

@@ -1,6 +1,6 @@
 import { Model, applyChanges, invert, withScenario, type Document } from '@haushalt/core';
 import type { HistoryItem } from '../../plan-session/orders.ts';
-import { messages } from '../../messages/trial.ts';
+import { t } from '../../language/language.ts';
 
 /** A trial: the plan as it was at a chosen moment, to compare with what has been made of it since. */
 export interface Trial {
@@ -20,7 +20,7 @@ export function trialFromNow(document: Document, history: readonly HistoryItem[]
   const time = now.toLocaleTimeString(locale, { hour: '2-digit', minute: '2-digit' });
   const last = history.filter((item) => item.state === 'done').at(-1);
   return {
-    since: messages.since(time),
+    since: t('trial.since', { time }),
     after: last?.commandId ?? null,
     model: new Model(document),
     stamp: ++lastStamp,
@@ -48,7 +48,7 @@ export function trialBefore(
   const then = done.slice(from).reduceRight((earlier, item) => applyChanges(earlier, invert(item.changes ?? [])), base);
   const before = scenario !== null && then.scenarios.has(scenario) ? withScenario(then, scenario) : then;
   return {
-    since: messages.sinceBefore(done[from]!.label),
+    since: t('trial.sinceBefore', { label: done[from]!.label }),
     after: done[from - 1]?.commandId ?? null,
     model: new Model(before),
     stamp: ++lastStamp,

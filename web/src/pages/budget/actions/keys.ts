@@ -2,7 +2,7 @@ import type { Span } from '@haushalt/core';
 import type { KeyPlace } from '../../../grid/keys.ts';
 import { boundTo, type KeyBinding, type KeyPress } from '../../../ui/keys.ts';
 import type { PanelName } from '../sheet/panelNames.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t, type Label } from '../../../language/language.ts';
 
 /** Where the selection stands in the budget, and which years there are beside the one shown. */
 export interface BudgetKeyPlace extends Pick<KeyPlace, 'column' | 'first' | 'last'> {
@@ -35,56 +35,69 @@ export type BudgetKey =
 type Binding = KeyBinding<BudgetKey>;
 
 const quiet = (presses: readonly string[], does: BudgetKey): Binding => ({ presses, shown: '', words: '', does });
-const key = (presses: string, shown: string, words: string, does: BudgetKey): Binding => ({
+const key = (presses: string, shown: string, label: Label, does: BudgetKey): Binding => ({
   presses: presses.split(' '),
   shown,
-  words,
+  get words() {
+    return t(label);
+  },
   does,
 });
 
 /** Keys that turn to another year. */
 export const YEAR_KEYS: readonly Binding[] = [
-  key('Alt+PageUp', 'Alt+Page Up, Alt+Page Down', messages.yearBeforeYearAfter, { kind: 'year', step: -1, to: 'same' }),
+  key('Alt+PageUp', 'Alt+Page Up, Alt+Page Down', 'budget.yearBeforeYearAfter', {
+    kind: 'year',
+    step: -1,
+    to: 'same',
+  }),
   quiet(['Alt+PageDown'], { kind: 'year', step: 1, to: 'same' }),
 ];
 
 /** Keys for a figure and its rule. */
 export const FIGURE_KEYS: readonly Binding[] = [
-  key('Alt+r', 'Alt+R', messages.itsStepsExceptionsAndPatterns, { kind: 'panel', panel: 'rule' }),
-  key('Alt+n', 'Alt+N', messages.aNoteOnTheFigure, { kind: 'note' }),
+  key('Alt+r', 'Alt+R', 'budget.itsStepsExceptionsAndPatterns', { kind: 'panel', panel: 'rule' }),
+  key('Alt+n', 'Alt+N', 'budget.aNoteOnTheFigure', { kind: 'note' }),
 ];
 
 /** Keys for a block of figures. */
-export const BLOCK_KEYS: readonly Binding[] = [key('Alt+c', 'Alt+C', messages.raiseLowerSpreadKey, { kind: 'adjust' })];
+export const BLOCK_KEYS: readonly Binding[] = [key('Alt+c', 'Alt+C', 'budget.raiseLowerSpreadKey', { kind: 'adjust' })];
 
 /** Keys that mean a whole line or group, pressed on its name. */
 export const NAME_KEYS: readonly Binding[] = [
-  key('Insert +', 'Insert or +', messages.keyNewLineBelow, { kind: 'addLine' }),
-  key('Alt+ArrowUp', 'Alt+↑, Alt+↓', messages.moveUpDownIntoThe, { kind: 'move', direction: -1 }),
+  key('Insert +', 'Insert or +', 'budget.keyNewLineBelow', { kind: 'addLine' }),
+  key('Alt+ArrowUp', 'Alt+↑, Alt+↓', 'budget.moveUpDownIntoThe', { kind: 'move', direction: -1 }),
   quiet(['Alt+ArrowDown'], { kind: 'move', direction: 1 }),
-  key('Ctrl+d', 'Ctrl+D', 'duplicate', { kind: 'duplicate' }),
-  key('Delete Backspace', 'Delete', 'delete', { kind: 'remove' }),
-  { presses: [' '], shown: 'Space', words: messages.collapseOrOpenAGroup, does: { kind: 'collapse' } },
+  key('Ctrl+d', 'Ctrl+D', 'budget.keyDuplicate', { kind: 'duplicate' }),
+  key('Delete Backspace', 'Delete', 'budget.keyDelete', { kind: 'remove' }),
+  {
+    presses: [' '],
+    shown: 'Space',
+    get words() {
+      return t('budget.collapseOrOpenAGroup');
+    },
+    does: { kind: 'collapse' },
+  },
 ];
 
 /** Keys for a line wherever its row is selected. */
 export const LINE_KEYS: readonly Binding[] = [
-  key('Alt+l', 'Alt+L', messages.lockOrUnlockALine, { kind: 'lock' }),
-  key('Shift+F10 ContextMenu', 'Shift+F10', messages.everythingElseThatCanBe, { kind: 'menu' }),
+  key('Alt+l', 'Alt+L', 'budget.lockOrUnlockALine', { kind: 'lock' }),
+  key('Shift+F10 ContextMenu', 'Shift+F10', 'budget.everythingElseThatCanBe', { kind: 'menu' }),
   quiet(['Insert'], { kind: 'addLine' }),
 ];
 
 /** Keys that change the view, or open what stands beside the budget. */
 export const VIEW_KEYS: readonly Binding[] = [
-  key('F8', 'F8', messages.rulesInPlaceOfFigures, { kind: 'rules' }),
-  key('Alt+1', 'Alt+1 … Alt+4', messages.monthsQuartersYearsThePlan, { kind: 'span', span: 'month' }),
+  key('F8', 'F8', 'budget.rulesInPlaceOfFigures', { kind: 'rules' }),
+  key('Alt+1', 'Alt+1 … Alt+4', 'budget.monthsQuartersYearsThePlan', { kind: 'span', span: 'month' }),
   quiet(['Alt+2'], { kind: 'span', span: 'quarter' }),
   quiet(['Alt+3'], { kind: 'span', span: 'year' }),
   quiet(['Alt+4'], { kind: 'span', span: 'plan' }),
-  key('Alt+s', 'Alt+S', messages.keyFindLines, { kind: 'find' }),
-  key('Alt+t', 'Alt+T', messages.trySomethingKeepItOr, { kind: 'try' }),
-  key('Alt+y', 'Alt+Y', messages.keyMakeTheYearFit, { kind: 'panel', panel: 'fit' }),
-  key('Alt+e', 'Alt+E', messages.keyExceptionsAndTypedFigures, { kind: 'panel', panel: 'typed' }),
+  key('Alt+s', 'Alt+S', 'budget.keyFindLines', { kind: 'find' }),
+  key('Alt+t', 'Alt+T', 'budget.trySomethingKeepItOr', { kind: 'try' }),
+  key('Alt+y', 'Alt+Y', 'budget.keyMakeTheYearFit', { kind: 'panel', panel: 'fit' }),
+  key('Alt+e', 'Alt+E', 'budget.keyExceptionsAndTypedFigures', { kind: 'panel', panel: 'typed' }),
   quiet(['F6'], { kind: 'shelf' }),
 ];
 

@@ -11,7 +11,7 @@ import type { BudgetDialog } from '../dialogs/DialogOf.tsx';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { SelectionActions } from './useSelectionActions.ts';
 import type { Show } from './useNavigateToCell.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 interface FootTerms {
   readonly control: GridControl<BudgetRow, BudgetColumn>;
@@ -36,7 +36,7 @@ export function useDetailActions({ control, selectionActions, show, onDialog, on
         return selectionActions[what]();
       case 'copy':
         return void copyText(control.copied() ?? '').catch(() =>
-          notices.say({ text: messages.theBrowserDoesNotLet, tone: 'warning' }),
+          notices.say({ text: t('budget.theBrowserDoesNotLet'), tone: 'warning' }),
         );
       case 'changeRule':
         return control.open(place, null, true);

@@ -7,7 +7,7 @@ import { useSend } from '../../../plan-session/useSend.ts';
 import { moveGroup, moveLine } from './moving.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** What can be done with whole rows: each returns whether it was done. */
 export interface WholeRowActions {
@@ -32,7 +32,7 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
     const send = (command: Command, done?: string): boolean => sending(command, done) === null;
     const canMove = (): boolean => {
       if (view.sortBy === 'order') return true;
-      notices.say({ text: messages.theLinesAreSortedChoose });
+      notices.say({ text: t('budget.theLinesAreSortedChoose') });
       return false;
     };
     return {
@@ -44,7 +44,7 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
         const at = lines.findIndex((line) => line.id === after);
         const before = at < 0 ? null : (lines[at + 1]?.id ?? null);
         const id = newId();
-        const name = freshName(document, messages.newLine);
+        const name = freshName(document, t('budget.newLine'));
         return send({ kind: 'line.add', id, group, name, unit: 'money', before }) ? id : null;
       },
       keepOrder: () => {
@@ -61,7 +61,7 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
         else if (row.kind === 'heading') send({ kind: 'group.duplicate', group: row.group.id, id: newId() });
       },
       remove: (row) => {
-        const done = messages.isDeleted(row.label);
+        const done = t('budget.isDeleted', { label: row.label });
         if (row.kind === 'line') send({ kind: 'line.delete', line: row.id }, done);
         else if (row.kind === 'heading') send({ kind: 'group.delete', group: row.group.id }, done);
       },

@@ -6,7 +6,7 @@ import { summaryOf, type BlockCell } from './blocks.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 interface SelectionPanelProps {
   readonly selection: GridSelection;
@@ -41,62 +41,62 @@ export function SelectionPanel({
   const write = (value: number) => (summary?.unit ? writeWithUnit(value, summary.unit, plan) : '–');
   const addsUp = summary?.unit === 'money' || summary?.unit === 'number';
   return (
-    <section className="reckoning selection-panel" aria-label={messages.selection}>
+    <section className="reckoning selection-panel" aria-label={t('budget.selection')}>
       <div className="reckoning-what">
-        <h3>{summary === null ? messages.noFigures : messages.figureCount(summary.count)}</h3>
-        <p>{messages.selectedBlocks(selection.ranges.length)}</p>
+        <h3>{summary === null ? t('budget.noFigures') : t('budget.figureCount', { count: summary.count })}</h3>
+        <p>{t('budget.selectedBlocks', { rangeCount: selection.ranges.length })}</p>
       </div>
       {summary && summary.unit !== null && (
         <dl className="selection-summary">
           {addsUp && (
             <div>
-              <dt>{messages.sum}</dt>
+              <dt>{t('budget.sum')}</dt>
               <dd>{write(summary.sum)}</dd>
             </div>
           )}
           <div>
-            <dt>{messages.average}</dt>
+            <dt>{t('budget.average')}</dt>
             <dd>{write(summary.average)}</dd>
           </div>
           <div>
-            <dt>{messages.smallest}</dt>
+            <dt>{t('budget.smallest')}</dt>
             <dd>{write(summary.smallest)}</dd>
           </div>
           <div>
-            <dt>{messages.largest}</dt>
+            <dt>{t('budget.largest')}</dt>
             <dd>{write(summary.largest)}</dd>
           </div>
           <div>
-            <dt>{messages.count}</dt>
+            <dt>{t('budget.count')}</dt>
             <dd>{summary.count}</dd>
           </div>
         </dl>
       )}
       {summary && summary.unit === null && (
-        <p className="reckoning-words">{messages.theseFiguresCountDifferentThings}</p>
+        <p className="reckoning-words">{t('budget.theseFiguresCountDifferentThings')}</p>
       )}
       <div className="reckoning-tools">
         {cells.length > 0 && (
           <>
-            <button type="button" className="tool" onClick={onAdjust} title={messages.raiseLowerOrSpreadAlt}>
+            <button type="button" className="tool" onClick={onAdjust} title={t('budget.raiseLowerOrSpreadAlt')}>
               <Icon name="adjust" />
-              {messages.raiseLowerSpread}
+              {t('budget.raiseLowerSpread')}
             </button>
-            <button type="button" className="tool" onClick={onClear} title={messages.clearDelete}>
+            <button type="button" className="tool" onClick={onClear} title={t('budget.clearDelete')}>
               <Icon name="clear" />
-              {messages.clear}
+              {t('budget.clear')}
             </button>
           </>
         )}
-        <button type="button" className="tool" onClick={onCopy} title={messages.copyCtrlC}>
+        <button type="button" className="tool" onClick={onCopy} title={t('budget.copyCtrlC')}>
           <Icon name="copy" />
-          {messages.copy}
+          {t('budget.copy')}
         </button>
-        <button type="button" className="tool" onClick={onDraw} title={messages.aChartOfTheSelected}>
+        <button type="button" className="tool" onClick={onDraw} title={t('budget.aChartOfTheSelected')}>
           <Icon name="chart" />
-          {messages.chart}
+          {t('budget.chart')}
         </button>
-        {cells.length > 0 && <small>{messages.typeAFigureToPut(cells.length)}</small>}
+        {cells.length > 0 && <small>{t('budget.typeAFigureToPut', { cellCount: cells.length })}</small>}
       </div>
     </section>
   );

@@ -17,7 +17,7 @@ import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { endFigure, valueOf } from '../../../parts/lines/figures.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** A month of a line in a block, with its present figure. */
 export interface BlockCell extends Cell {
@@ -153,23 +153,25 @@ export function readPasted(
   const widest = grid.reduce((most, fields) => Math.max(most, fields.length), 0);
   // So much is not even looked at: reading it would take longer than anyone waits.
   if (grid.length * widest > MAX_PASTED)
-    return { rows: [], problems: [messages.thatIsMoreThanFigures(MAX_PASTED)], figures: [] };
-  if (grid.length > targets.length) problems.add(messages.thereAreRowsToPaste(grid.length, targets.length));
-  if (widest > months.length) problems.add(messages.thereAreColumnsToPaste(widest, months.length));
-  if (grid.some((fields) => fields.length !== widest)) problems.add(messages.theRowsToPasteAre);
+    return { rows: [], problems: [t('budget.thatIsMoreThanFigures', { most: MAX_PASTED })], figures: [] };
+  if (grid.length > targets.length)
+    problems.add(t('budget.thereAreRowsToPaste', { gridCount: grid.length, targetCount: targets.length }));
+  if (widest > months.length) problems.add(t('budget.thereAreColumnsToPaste', { widest, monthCount: months.length }));
+  if (grid.some((fields) => fields.length !== widest)) problems.add(t('budget.theRowsToPasteAre'));
   const read = grid.map((fields, row) =>
     fields.map((field, column): PastedField => {
       const line = targets[row];
       const month = months[column];
       const figure = readFigure(field, locale, line?.line.unit ?? 'money');
       const nowhere = line === undefined || month === undefined;
-      if (!figure.ok) problems.add(messages.rowColumn(row + 1, column + 1, figure.message));
+      if (!figure.ok)
+        problems.add(t('budget.rowColumn', { row: row + 1, column: column + 1, message: figure.message }));
       return {
         text: field,
         line: line?.id ?? null,
         month: month ?? null,
         figure: figure.ok ? figure.figure : null,
-        problem: figure.ok ? (nowhere ? messages.thereIsNoPlaceFor : null) : figure.message,
+        problem: figure.ok ? (nowhere ? t('budget.thereIsNoPlaceFor') : null) : figure.message,
       };
     }),
   );

@@ -1,7 +1,6 @@
 import {
   isFraction,
   moneyDecimals,
-  monthInWords,
   nameOf,
   planOf,
   totalOf,
@@ -19,16 +18,24 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import { spread, type BlockCell } from '../block/blocks.ts';
 import { FigureField } from '../../../fields/FigureField.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 import { Select } from '../../../fields/Select.tsx';
 
 type How = 'amount' | 'percent' | 'equal' | 'proportion';
 
 const WORDS: Readonly<Record<How, string>> = {
-  amount: messages.raiseByAmount,
-  percent: messages.raiseByPercentage,
-  equal: messages.spreadInEqualParts,
-  proportion: messages.spreadInProportion,
+  get amount() {
+    return t('budget.raiseByAmount');
+  },
+  get percent() {
+    return t('budget.raiseByPercentage');
+  },
+  get equal() {
+    return t('budget.spreadInEqualParts');
+  },
+  get proportion() {
+    return t('budget.spreadInProportion');
+  },
 };
 
 /** How many months the preview lists one by one. */
@@ -71,10 +78,10 @@ export function AdjustDialog({
   const before = cells.map((cell) => cell.value);
 
   const save = () => {
-    if (isMixed) return setRefusal(messages.theseFiguresCountDifferentThingsChoose);
+    if (isMixed) return setRefusal(t('budget.theseFiguresCountDifferentThingsChoose'));
     if (!command)
       return setRefusal(
-        how === 'proportion' && figure !== null ? messages.allOfTheseFiguresAre : messages.typeAFigureFirst,
+        how === 'proportion' && figure !== null ? t('budget.allOfTheseFiguresAre') : t('budget.typeAFigureFirst'),
       );
     const refused = session.send(command);
     if (refused) setRefusal(refused.message);
@@ -83,8 +90,8 @@ export function AdjustDialog({
 
   return (
     <FormDialog
-      title={messages.changeFigures(cells.length)}
-      submit={messages.changeThem(cells.length)}
+      title={t('budget.changeFigures', { cellCount: cells.length })}
+      submit={t('budget.changeThem', { cellCount: cells.length })}
       refusal={refusal ?? (preview && !preview.ok ? preview.refusal.message : null)}
       onSubmit={(event) => {
         event.preventDefault();
@@ -94,7 +101,7 @@ export function AdjustDialog({
       onClose={draft.close}
     >
       <Form.Group controlId="adjust-how" className="wide">
-        <Form.Label>{messages.whatToDo}</Form.Label>
+        <Form.Label>{t('budget.whatToDo')}</Form.Label>
         <Select
           wide
           value={how}
@@ -115,10 +122,10 @@ export function AdjustDialog({
         key={how}
         label={
           how === 'percent'
-            ? messages.eachByPerCentA
+            ? t('budget.eachByPerCentA')
             : how === 'amount'
-              ? messages.eachByAMinusLowers
-              : messages.theTotalToSpread
+              ? t('budget.eachByAMinusLowers')
+              : t('budget.theTotalToSpread')
         }
         unit={how === 'percent' ? 'percent' : unit}
         value={figure}
@@ -130,15 +137,15 @@ export function AdjustDialog({
       />
       <p className="wide adjust-note">
         {how === 'amount' || how === 'percent'
-          ? messages.rulesStayRulesAFormula
-          : messages.theFiguresBecomeExceptionsThe}
+          ? t('budget.rulesStayRulesAFormula')
+          : t('budget.theFiguresBecomeExceptionsThe')}
       </p>
-      <table className="wide preview-table" aria-label={messages.whatComesOfIt}>
+      <table className="wide preview-table" aria-label={t('budget.whatComesOfIt')}>
         <thead>
           <tr>
-            <th scope="col">{messages.figure}</th>
-            <th scope="col">{messages.before}</th>
-            <th scope="col">{messages.after}</th>
+            <th scope="col">{t('budget.figure')}</th>
+            <th scope="col">{t('budget.before')}</th>
+            <th scope="col">{t('budget.after')}</th>
           </tr>
         </thead>
         <tbody>
@@ -154,7 +161,9 @@ export function AdjustDialog({
         </tbody>
         <tfoot>
           <tr>
-            <th scope="row">{cells.length > LISTED ? messages.sumOfAll(cells.length) : messages.sum}</th>
+            <th scope="row">
+              {cells.length > LISTED ? t('budget.sumOfAll', { cellCount: cells.length }) : t('budget.sum')}
+            </th>
             <td>{write(sumOf(before))}</td>
             <td>
               {preview?.ok

@@ -3,7 +3,7 @@ import { planOf, type LineRow } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../../fields/Select.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 import { useMe } from '../../../parts/people/me.ts';
 import { api } from '../../../plan-session/api.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
@@ -36,7 +36,7 @@ export function FollowDialog({ line, onClose }: { readonly line: LineRow; readon
     const source = `${others.find(({ id }) => id === plan)!.name}.${figure.name}`.slice(0, 200);
     const refused = send(
       { kind: 'line.follow', line: line.id, plan, of: figure.id, source, by: me.person.id },
-      messages.followsNow(line.name, source),
+      t('budget.followsNow', { line: line.name, source }),
       true,
     );
     if (refused) setRefusal(refused.message);
@@ -44,8 +44,8 @@ export function FollowDialog({ line, onClose }: { readonly line: LineRow; readon
   };
   return (
     <FormDialog
-      title={messages.followTitle(line.name)}
-      submit={messages.follow}
+      title={t('budget.followTitle', { line: line.name })}
+      submit={t('budget.follow')}
       refusal={refusal}
       busy={!figure}
       onClose={onClose}
@@ -54,9 +54,9 @@ export function FollowDialog({ line, onClose }: { readonly line: LineRow; readon
         follow();
       }}
     >
-      <p className="wide">{others.length === 0 && list ? messages.noOtherPlan : messages.followWhy}</p>
+      <p className="wide">{others.length === 0 && list ? t('budget.noOtherPlan') : t('budget.followWhy')}</p>
       <Form.Group controlId="follow-plan">
-        <Form.Label>{messages.otherPlan}</Form.Label>
+        <Form.Label>{t('budget.otherPlan')}</Form.Label>
         <Select wide id="follow-plan" value={plan} onChange={(event) => setChosen(event.target.value)}>
           {others.map(({ id, name }) => (
             <option key={id} value={id}>
@@ -66,7 +66,7 @@ export function FollowDialog({ line, onClose }: { readonly line: LineRow; readon
         </Select>
       </Form.Group>
       <Form.Group controlId="follow-figure">
-        <Form.Label>{messages.itsFigure}</Form.Label>
+        <Form.Label>{t('budget.itsFigure')}</Form.Label>
         <Select wide id="follow-figure" value={figure?.id ?? ''} onChange={(event) => setOf(event.target.value)}>
           {figures?.map(({ id, name }) => (
             <option key={id} value={id}>
@@ -76,7 +76,7 @@ export function FollowDialog({ line, onClose }: { readonly line: LineRow; readon
         </Select>
       </Form.Group>
       {currency !== undefined && currency !== planOf(document).currency && (
-        <p className="wide quiet">{messages.otherCurrency(currency)}</p>
+        <p className="wide quiet">{t('budget.otherCurrency', { currency })}</p>
       )}
     </FormDialog>
   );

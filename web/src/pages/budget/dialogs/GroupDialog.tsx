@@ -6,7 +6,7 @@ import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useFormDraft } from '../../../ui/useFormDraft.ts';
 import { newId } from '../../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 import { Select } from '../../../fields/Select.tsx';
 
 interface Values {
@@ -47,15 +47,15 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
 
   return (
     <FormDialog
-      title={group ? group.name : messages.newGroup}
-      submit={group ? messages.save : messages.addTheGroup}
+      title={group ? group.name : t('budget.newGroup')}
+      submit={group ? t('budget.save') : t('budget.addTheGroup')}
       refusal={refusal}
       onSubmit={save}
       draft={draft}
       onClose={draft.close}
     >
       <Form.Group controlId="group-name" className="wide">
-        <Form.Label>{messages.name}</Form.Label>
+        <Form.Label>{t('budget.name')}</Form.Label>
         <Form.Control
           size="sm"
           {...register('name')}
@@ -68,21 +68,21 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="group-side">
-        <Form.Label>{messages.itsLinesAre}</Form.Label>
+        <Form.Label>{t('budget.itsLinesAre')}</Form.Label>
         <Select wide {...register('side')}>
-          <option value="income">{messages.income}</option>
-          <option value="expense">{messages.expenses}</option>
-          <option value="setAside">{messages.moneySetAside}</option>
-          <option value="memo">{messages.memoFiguresThatAreNo}</option>
+          <option value="income">{t('budget.income')}</option>
+          <option value="expense">{t('budget.expenses')}</option>
+          <option value="setAside">{t('budget.moneySetAside')}</option>
+          <option value="memo">{t('budget.memoFiguresThatAreNo')}</option>
         </Select>
       </Form.Group>
       {watch('side') === 'expense' && (
         <Form.Group controlId="group-rhythm">
-          <Form.Label>{messages.theyCome}</Form.Label>
+          <Form.Label>{t('budget.theyCome')}</Form.Label>
           <Select wide {...register('rhythm')}>
-            <option value="fixed">{messages.fixedEveryMonthTheSame}</option>
-            <option value="periodic">{messages.periodicallyNowAndThen}</option>
-            <option value="dayToDay">{messages.rhythmDayToDay}</option>
+            <option value="fixed">{t('budget.fixedEveryMonthTheSame')}</option>
+            <option value="periodic">{t('budget.periodicallyNowAndThen')}</option>
+            <option value="dayToDay">{t('budget.rhythmDayToDay')}</option>
           </Select>
         </Form.Group>
       )}

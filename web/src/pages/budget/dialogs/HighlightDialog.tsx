@@ -18,7 +18,7 @@ import { Icon } from '../../../ui/Icon.tsx';
 import { newId } from '../../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { FigureField } from '../../../fields/FigureField.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 import { Select } from '../../../fields/Select.tsx';
 
 /** The highlights of a line, group or total: limits on its figures, and what to show beyond them. */
@@ -60,8 +60,8 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
 
   return (
     <FormDialog
-      title={messages.highlightsOf(nameOf(document, of))}
-      submit={messages.addTheHighlight}
+      title={t('budget.highlightsOf', { name: nameOf(document, of) })}
+      submit={t('budget.addTheHighlight')}
       refusal={refusal}
       onSubmit={(event) => {
         event.preventDefault();
@@ -82,7 +82,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
                 type="button"
                 className="tool"
                 onClick={() => session.send({ kind: 'highlight.delete', id: row.id })}
-                aria-label={messages.removeTheHighlight(row.word)}
+                aria-label={t('budget.removeTheHighlight', { word: row.word })}
               >
                 <Icon name="delete" />
               </button>
@@ -91,19 +91,19 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
         </ul>
       )}
       <Form.Group controlId="highlight-span">
-        <Form.Label>{messages.whenTheFigureOf}</Form.Label>
+        <Form.Label>{t('budget.whenTheFigureOf')}</Form.Label>
         <Select
           wide
           value={settings.span}
           onChange={(event) => set({ span: event.target.value as 'month' | 'year' })}
           autoFocus
         >
-          <option value="month">{messages.aMonth}</option>
-          <option value="year">{messages.aYear}</option>
+          <option value="month">{t('budget.aMonth')}</option>
+          <option value="year">{t('budget.aYear')}</option>
         </Select>
       </Form.Group>
       <Form.Group controlId="highlight-when">
-        <Form.Label>{messages.isOrHas}</Form.Label>
+        <Form.Label>{t('budget.isOrHas')}</Form.Label>
         <Select wide value={when} onChange={(event) => set({ when: event.target.value as HighlightSettings['when'] })}>
           {HIGHLIGHT_CONDITIONS.map((condition) => (
             <option key={condition} value={condition}>
@@ -115,7 +115,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
       {needsLow && (
         <FigureField
           key="low"
-          label={when === 'below' ? messages.thisLimit : messages.from}
+          label={when === 'below' ? t('budget.thisLimit') : t('budget.from')}
           unit={unit}
           value={settings.low}
           onChange={(low) => set({ low })}
@@ -125,7 +125,11 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
         <FigureField
           key="high"
           label={
-            when === 'between' ? messages.to : when === 'overBudget' ? messages.thisAmountAYear : messages.thisLimit
+            when === 'between'
+              ? t('budget.to')
+              : when === 'overBudget'
+                ? t('budget.thisAmountAYear')
+                : t('budget.thisLimit')
           }
           unit={unit}
           value={settings.high}
@@ -133,18 +137,18 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
         />
       )}
       <Form.Group controlId="highlight-word">
-        <Form.Label>{messages.showTheWord}</Form.Label>
+        <Form.Label>{t('budget.showTheWord')}</Form.Label>
         <Form.Control
           size="sm"
           maxLength={24}
           value={settings.word}
-          placeholder={messages.tooDear}
+          placeholder={t('budget.tooDear')}
           autoComplete="off"
           onChange={(event) => set({ word: event.target.value })}
         />
       </Form.Group>
       <Form.Group controlId="highlight-tone">
-        <Form.Label>{messages.inTheToneOf}</Form.Label>
+        <Form.Label>{t('budget.inTheToneOf')}</Form.Label>
         <Select
           wide
           value={settings.tone}
@@ -163,6 +167,9 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
 
 /** A highlight's condition as a sentence: "a month is above €1,200.00". */
 export function conditionInWords({ span, when, low, high }: HighlightRow, write: (value: number) => string): string {
-  const limits = when === 'between' ? messages.and(write(low!), write(high!)) : write((when === 'below' ? low : high)!);
+  const limits =
+    when === 'between'
+      ? t('budget.and', { low: write(low!), high: write(high!) })
+      : write((when === 'below' ? low : high)!);
   return `a ${span} ${CONDITION_WORDS[when]} ${limits}`;
 }

@@ -16,20 +16,34 @@ import { useForm } from 'react-hook-form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useFormDraft } from '../../../ui/useFormDraft.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 import { Select } from '../../../fields/Select.tsx';
 
 const ROLL_UP_WORDS: Readonly<Record<RollUpChoice, string>> = {
-  byRule: messages.whatItsRuleSays,
-  total: messages.itsMonthsAddedUp,
-  last: messages.itsLastMonthAsFor,
-  average: messages.theAverageAsForA,
+  get byRule() {
+    return t('budget.whatItsRuleSays');
+  },
+  get total() {
+    return t('budget.itsMonthsAddedUp');
+  },
+  get last() {
+    return t('budget.itsLastMonthAsFor');
+  },
+  get average() {
+    return t('budget.theAverageAsForA');
+  },
 };
 
 const EMPHASIS_WORDS: Readonly<Record<Emphasis, string>> = {
-  none: messages.asTheOthers,
-  soft: messages.aLittleStronger,
-  clear: messages.clearlyStronger,
+  get none() {
+    return t('budget.asTheOthers');
+  },
+  get soft() {
+    return t('budget.aLittleStronger');
+  },
+  get clear() {
+    return t('budget.clearlyStronger');
+  },
   strong: 'strongest',
 };
 
@@ -62,14 +76,14 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
   return (
     <FormDialog
       title={line.name}
-      submit={messages.save}
+      submit={t('budget.save')}
       refusal={refusal}
       onSubmit={save}
       draft={draft}
       onClose={draft.close}
     >
       <Form.Group controlId="line-unit">
-        <Form.Label>{messages.itCounts}</Form.Label>
+        <Form.Label>{t('budget.itCounts')}</Form.Label>
         <Select wide {...register('unit')} autoFocus>
           {UNITS.map((unit) => (
             <option key={unit} value={unit}>
@@ -79,7 +93,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         </Select>
       </Form.Group>
       <Form.Group controlId="line-roll-up">
-        <Form.Label>{messages.aYearOfItIs}</Form.Label>
+        <Form.Label>{t('budget.aYearOfItIs')}</Form.Label>
         <Select wide {...register('rollUp')}>
           {ROLL_UPS.map((rollUp) => (
             <option key={rollUp} value={rollUp}>
@@ -89,7 +103,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         </Select>
       </Form.Group>
       <Form.Group controlId="line-emphasis">
-        <Form.Label>{messages.itStandsOut}</Form.Label>
+        <Form.Label>{t('budget.itStandsOut')}</Form.Label>
         <Select wide {...register('emphasis')}>
           {EMPHASES.map((emphasis) => (
             <option key={emphasis} value={emphasis}>
@@ -99,11 +113,11 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         </Select>
       </Form.Group>
       <Form.Group controlId="line-target">
-        <Form.Label>{messages.targetShareOfIncome}</Form.Label>
+        <Form.Label>{t('budget.targetShareOfIncome')}</Form.Label>
         <Form.Control
           size="sm"
           {...register('target')}
-          placeholder={messages.none}
+          placeholder={t('budget.none')}
           inputMode="decimal"
           autoComplete="off"
         />
@@ -112,7 +126,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         className="wide"
         type="checkbox"
         id="line-locked"
-        label={messages.lockedAgainstEditing}
+        label={t('budget.lockedAgainstEditing')}
         {...register('locked')}
       />
       {line.unit === 'money' && (
@@ -120,12 +134,12 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
           className="wide"
           type="checkbox"
           id="line-carry-over"
-          label={messages.carriesOver}
+          label={t('budget.carriesOver')}
           {...register('carryOver')}
         />
       )}
       <Form.Group controlId="line-note" className="wide">
-        <Form.Label>{messages.note}</Form.Label>
+        <Form.Label>{t('budget.note')}</Form.Label>
         <Form.Control
           size="sm"
           as="textarea"

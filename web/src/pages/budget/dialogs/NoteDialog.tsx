@@ -1,10 +1,10 @@
-import { datedId, monthInWords, nameOf, planOf, type Month } from '@haushalt/core';
+import { datedId, nameOf, planOf, type Month } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 
 interface NoteDialogProps {
   readonly of: string;
@@ -28,8 +28,8 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
   };
   return (
     <FormDialog
-      title={messages.noteOn(nameOf(document, of), monthInWords(month, locale))}
-      submit={messages.keepTheNote}
+      title={t('budget.noteOn', { name: nameOf(document, of), month: monthInWords(month, locale) })}
+      submit={t('budget.keepTheNote')}
       refusal={refusal}
       onSubmit={(event) => {
         event.preventDefault();
@@ -39,7 +39,7 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
       onClose={draft.close}
     >
       <Form.Group controlId="figure-note" className="wide">
-        <Form.Label>{messages.noteLeaveItEmptyTo}</Form.Label>
+        <Form.Label>{t('budget.noteLeaveItEmptyTo')}</Form.Label>
         <Form.Control
           size="sm"
           as="textarea"

@@ -1,8 +1,8 @@
-import { monthInWords, nameOf, planOf, writeFigure } from '@haushalt/core';
+import { nameOf, planOf, writeFigure } from '@haushalt/core';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { Pasted } from '../block/blocks.ts';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 
 const ROWS = 10;
 const COLUMNS = 8;
@@ -22,8 +22,8 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
   const months = rows[0]?.slice(0, COLUMNS).map((field) => field.month) ?? [];
   return (
     <FormDialog
-      title={messages.notAllOfThisFits}
-      submit={messages.pasteTheFiguresThatFit(figures.length)}
+      title={t('budget.notAllOfThisFits')}
+      submit={t('budget.pasteTheFiguresThatFit', { figureCount: figures.length })}
       refusal={refusal}
       busy={figures.length === 0}
       onSubmit={(event) => {
@@ -36,13 +36,13 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
         {problems.slice(0, 5).map((problem) => (
           <li key={problem}>{problem}</li>
         ))}
-        {problems.length > 5 && <li>{messages.andMore(problems.length - 5)}</li>}
+        {problems.length > 5 && <li>{t('budget.andMore', { problemCount: problems.length - 5 })}</li>}
       </ul>
       <div className="wide paste-preview">
-        <table className="preview-table" aria-label={messages.whatWouldBePasted}>
+        <table className="preview-table" aria-label={t('budget.whatWouldBePasted')}>
           <thead>
             <tr>
-              <th scope="col">{messages.line}</th>
+              <th scope="col">{t('budget.line')}</th>
               {months.map((month, index) => (
                 <th key={index} scope="col">
                   {month ? monthInWords(month, plan.locale, 'short') : '–'}
@@ -63,7 +63,7 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
                     {field.problem
                       ? field.text
                       : field.figure === null
-                        ? messages.empty
+                        ? t('budget.empty')
                         : writeFigure(field.figure, document.lines.get(field.line ?? '')?.unit ?? 'money', plan)}
                   </td>
                 ))}
@@ -71,7 +71,7 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
             ))}
           </tbody>
         </table>
-        {(rows.length > ROWS || (rows[0]?.length ?? 0) > COLUMNS) && <small>{messages.theBeginningIsShown}</small>}
+        {(rows.length > ROWS || (rows[0]?.length ?? 0) > COLUMNS) && <small>{t('budget.theBeginningIsShown')}</small>}
       </div>
     </FormDialog>
   );

@@ -7,7 +7,7 @@ import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { blockAs, unitsOfBlock, type BlockAs } from './blockDraft.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** Takes one figure for all cells of a block, as exceptions or as stretches of the lines' rules. */
 export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: EditorProps<BudgetRow, BudgetColumn>) {
@@ -51,8 +51,8 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
     event.preventDefault();
   };
   const options: readonly (readonly [BlockAs, string, string])[] = [
-    ['exceptions', messages.inTheseMonthsAlone(cells.length), messages.asExceptionsTheRulesStay],
-    ['rule', messages.asTheRuleInThese, messages.theLinesRulesGoOn(lines)],
+    ['exceptions', t('budget.inTheseMonthsAlone', { cellCount: cells.length }), t('budget.asExceptionsTheRulesStay')],
+    ['rule', t('budget.asTheRuleInThese'), t('budget.theLinesRulesGoOn', { lines })],
   ];
 
   return (
@@ -60,7 +60,7 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
       <input
         ref={input}
         value={draft.text}
-        aria-label={messages.figuresSelected(cells.length)}
+        aria-label={t('budget.figuresSelected', { cellCount: cells.length })}
         aria-invalid={problem !== null}
         aria-describedby="block-editor-words"
         autoComplete="off"
@@ -85,10 +85,10 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
             >
               {problem ??
                 (read.ok && read.figure !== null
-                  ? messages.intoEachOfMonths(figures, cells.length, lines)
-                  : messages.leavesMonthsEmpty(cells.length))}
+                  ? t('budget.intoEachOfMonths', { figures, cellCount: cells.length, lines })
+                  : t('budget.leavesMonthsEmpty', { cellCount: cells.length }))}
             </p>
-            <div role="radiogroup" aria-label={messages.how} className="reach-list">
+            <div role="radiogroup" aria-label={t('budget.how')} className="reach-list">
               {options.map(([how, label, note]) => (
                 <button
                   key={how}
@@ -101,7 +101,7 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
                 >
                   <span>{label}</span>
                   <small>{note}</small>
-                  {how === as && <kbd>{messages.enter}</kbd>}
+                  {how === as && <kbd>{t('budget.enter')}</kbd>}
                 </button>
               ))}
             </div>

@@ -1,6 +1,5 @@
 import {
   REACHES,
-  monthInWords,
   notationOf,
   periodOf,
   planOf,
@@ -34,7 +33,7 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { isRule, reachOf, replacedBy } from './reach.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 
 type FigureEditorProps = EditorProps<BudgetRow, BudgetColumn>;
 type LineRowShown = Extract<BudgetRow, { kind: 'line' }>;
@@ -155,7 +154,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
   return (
     <div ref={anchor} className="cell-editor" role="presentation" onDoubleClick={(event) => event.stopPropagation()}>
       {Field ? (
-        <span className="cell-editor-rule">{messages.ruleEllipsis}</span>
+        <span className="cell-editor-rule">{t('budget.ruleEllipsis')}</span>
       ) : (
         <input
           ref={input}
@@ -173,7 +172,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
             const pasted = event.clipboardData.getData('text');
             if (!/[\t\n\r]/.test(pasted.trim())) return;
             event.preventDefault();
-            setWarning(messages.whatYouArePastingIs);
+            setWarning(t('budget.whatYouArePastingIs'));
           }}
           onKeyDown={keyDown}
         />
@@ -196,7 +195,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
                 value={text}
                 caret={caret}
                 isBeingTyped={isTyped || text !== editing.began.text}
-                label={messages.ruleOf(line.name)}
+                label={t('budget.ruleOf', { name: line.name })}
                 names={completableNames(document)}
                 notation={notationOf(plan.locale)}
                 problem={problem}
@@ -217,7 +216,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
               )}
             </p>
             {entry.kind === 'formula' && !problem && <RuleDoubts text={text} unit={line.unit} onChange={change} />}
-            <div role="radiogroup" aria-label={messages.reach} className="reach-list">
+            <div role="radiogroup" aria-label={t('budget.reach')} className="reach-list">
               {REACHES.map((option) => (
                 <Fragment key={option}>
                   <button
@@ -246,20 +245,20 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
                   {option === 'until' && reach === 'until' && (
                     <span className="reach-months">
                       <MonthField
-                        label={messages.fromMonth}
+                        label={t('budget.fromMonth')}
                         months={months.filter((other) => other <= until)}
                         value={from}
                         locale={plan.locale}
                         onChange={(chosen) => choose({ from: chosen })}
                       />
                       <MonthField
-                        label={messages.untilMonth}
+                        label={t('budget.untilMonth')}
                         months={months.filter((other) => other >= from)}
                         value={until}
                         locale={plan.locale}
                         onChange={(chosen) => choose({ until: chosen })}
                       />
-                      <small>{messages.pageUpPageDownThe}</small>
+                      <small>{t('budget.pageUpPageDownThe')}</small>
                     </span>
                   )}
                 </Fragment>
@@ -273,20 +272,22 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
 }
 
 function problemInWords(problem: FormulaProblem, isFormula: boolean): string {
-  return isFormula && problem.place.to > 0 ? messages.column(problem.place.from + 1, problem.message) : problem.message;
+  return isFormula && problem.place.to > 0
+    ? t('budget.column', { from: problem.place.from + 1, message: problem.message })
+    : problem.message;
 }
 
 function reachLabel(reach: Reach, month: Month, until: Month, locale: string): string {
   const when = monthInWords(month, locale);
   switch (reach) {
     case 'month':
-      return messages.only(when);
+      return t('budget.only', { when });
     case 'onward':
-      return messages.fromOn(when);
+      return t('budget.fromOn', { when });
     case 'until':
-      return messages.fromUntil(when, monthInWords(until, locale));
+      return t('budget.fromUntil', { when, month: monthInWords(until, locale) });
     case 'every':
-      return messages.everyMonth;
+      return t('budget.everyMonth');
   }
 }
 
@@ -300,8 +301,10 @@ interface ReplacedNoteProps {
 function ReplacedNote({ line, month, until, reach }: ReplacedNoteProps) {
   const { document } = useSessionState();
   const { steps, exceptions } = replacedBy(document, line, month, reach, until);
-  const parts = [messages.datedSteps(steps), messages.someExceptions(exceptions)].filter((part) => part !== '');
-  return parts.length === 0 ? null : <small>{messages.replaces(parts.join(' and '))}</small>;
+  const parts = [t('budget.datedSteps', { steps }), t('budget.someExceptions', { exceptions })].filter(
+    (part) => part !== '',
+  );
+  return parts.length === 0 ? null : <small>{t('budget.replaces', { parts: parts.join(' and ') })}</small>;
 }
 
 interface ResultProps {
@@ -334,7 +337,7 @@ function Result({ entry, line, period, month, reach, until }: ResultProps) {
     [stored, line.id, month, reach, until, session],
   );
   if (entry.kind === 'figure') {
-    return entry.figure === null ? messages.leavesItEmpty : writeWithUnit(entry.figure, line.unit, plan);
+    return entry.figure === null ? t('budget.leavesItEmpty') : writeWithUnit(entry.figure, line.unit, plan);
   }
   if (!preview) return ' ';
   if (!preview.ok) return <span className="entry-problem">{preview.refusal.message}</span>;

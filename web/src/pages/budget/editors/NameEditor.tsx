@@ -1,6 +1,6 @@
 import type { EditorProps } from '../../../grid/editing.ts';
 import { TextEditor } from '../../../grid/TextEditor.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { useSpelling } from '../../../parts/plan/useSpelling.ts';
@@ -13,6 +13,6 @@ export function NameEditor(props: EditorProps<BudgetRow, BudgetColumn>) {
   const { kind, id } = props.row;
   const isUnplanned = kind === 'line' && model.stepsOf(id).length === 0 && model.exceptionsOf(id).length === 0;
   return (
-    <TextEditor {...props} label={messages.nameOfTheLine} language={lang} onward={isUnplanned ? 'right' : 'stay'} />
+    <TextEditor {...props} label={t('budget.nameOfTheLine')} language={lang} onward={isUnplanned ? 'right' : 'stay'} />
   );
 }

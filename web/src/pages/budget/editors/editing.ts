@@ -13,7 +13,7 @@ import { isRule, reachOf } from './reach.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { startingText } from './startingText.ts';
 import { whyNotTyped } from './whyNotTyped.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 type Editing = ColumnEditing<BudgetRow, BudgetColumn>;
 
@@ -26,7 +26,7 @@ export function budgetEditing(session: PlanSession): (column: BudgetColumn) => E
 
 function nameEditing(session: PlanSession): Editing {
   return {
-    readOnlyReason: (row) => (row.kind === 'line' ? null : messages.cannotBeRenamedHere(row.label)),
+    readOnlyReason: (row) => (row.kind === 'line' ? null : t('budget.cannotBeRenamedHere', { label: row.label })),
     begin: (row) => ({ text: row.label, options: {} }),
     read({ row: line }, { text }) {
       const present = session.state.document.lines.get(line)?.name;

@@ -1,12 +1,50 @@
 import type { KeyWords } from '../../../ui/keys.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** The keys of the editor of a figure, while one types. */
 export const TYPING_KEYS: readonly KeyWords[] = [
-  { shown: messages.whileTyping, words: messages.chooseTheReach },
-  { shown: messages.pageUpPageDownWhile, words: messages.theLastMonthOfA },
-  { shown: 'Enter, Tab', words: messages.confirmAndGoDownGo },
-  { shown: messages.ctrlEnterWhileTyping, words: messages.confirmFromHereOn },
-  { shown: messages.ctrlShiftEnterWhileTyping, words: messages.confirmForEveryMonth },
-  { shown: 'Esc', words: messages.leaveItAsItWas },
+  {
+    get shown() {
+      return t('budget.whileTyping');
+    },
+    get words() {
+      return t('budget.chooseTheReach');
+    },
+  },
+  {
+    get shown() {
+      return t('budget.pageUpPageDownWhile');
+    },
+    get words() {
+      return t('budget.theLastMonthOfA');
+    },
+  },
+  {
+    shown: 'Enter, Tab',
+    get words() {
+      return t('budget.confirmAndGoDownGo');
+    },
+  },
+  {
+    get shown() {
+      return t('budget.ctrlEnterWhileTyping');
+    },
+    get words() {
+      return t('budget.confirmFromHereOn');
+    },
+  },
+  {
+    get shown() {
+      return t('budget.ctrlShiftEnterWhileTyping');
+    },
+    get words() {
+      return t('budget.confirmForEveryMonth');
+    },
+  },
+  {
+    shown: 'Esc',
+    get words() {
+      return t('budget.leaveItAsItWas');
+    },
+  },
 ];

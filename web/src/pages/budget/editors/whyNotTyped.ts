@@ -1,15 +1,15 @@
 import { isYearLocked, nameOfYear, type Document } from '@haushalt/core';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** Why nothing can be typed into a cell, in words; `null` where something can. */
 export function whyNotTyped(row: BudgetRow, column: BudgetColumn, document: Document, year: number): string | null {
   if (row.kind === 'heading' || row.kind === 'invitation' || row.kind === 'side')
-    return messages.figuresBelongToLinesPress;
-  if (column.stretch === undefined) return messages.thisIsComputedFromThe;
-  if (row.kind !== 'line') return messages.isComputedFromItsLines(row.label);
-  if (column.month === undefined) return messages.thisIsComputedFromIts;
-  if (row.line.locked) return messages.isLockedPressAltL(row.line.name);
-  return isYearLocked(document, year) ? messages.isLockedUnlockTheYear(nameOfYear(document, year)) : null;
+    return t('budget.figuresBelongToLinesPress');
+  if (column.stretch === undefined) return t('budget.thisIsComputedFromThe');
+  if (row.kind !== 'line') return t('budget.isComputedFromItsLines', { label: row.label });
+  if (column.month === undefined) return t('budget.thisIsComputedFromIts');
+  if (row.line.locked) return t('budget.isLockedPressAltL', { name: row.line.name });
+  return isYearLocked(document, year) ? t('budget.isLockedUnlockTheYear', { year: nameOfYear(document, year) }) : null;
 }

@@ -9,7 +9,7 @@ import type { BlockCell } from '../block/blocks.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** What can be done below the grid with what is selected in it. */
 export type DetailAction = 'adjust' | 'clear' | 'copy' | 'draw' | 'changeRule' | 'openRule' | 'note';
@@ -95,5 +95,5 @@ export function BudgetFoot({
 function labelOver(column: BudgetColumn | undefined, year: string, wholePlan: boolean): string {
   if (column?.stretch && !wholePlan) return `${String(column.heading)} ${year}`;
   if (column?.stretch) return String(column.heading);
-  return wholePlan ? messages.theWholePlan : year;
+  return wholePlan ? t('budget.theWholePlan') : year;
 }

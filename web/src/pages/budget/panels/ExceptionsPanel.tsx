@@ -1,17 +1,9 @@
-import {
-  groupsWithLines,
-  monthInWords,
-  planOf,
-  type LineRow,
-  type Month,
-  type PlanModel,
-  stepInWords,
-} from '@haushalt/core';
+import { groupsWithLines, planOf, type LineRow, type Month, type PlanModel, stepInWords } from '@haushalt/core';
 import { useState } from 'react';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 
 /** How many exceptions and typed amounts the rules of a plan hold. */
 export interface Typed {
@@ -55,7 +47,9 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
           .map((row) => ({
             month: row.from ?? model.calendar.months[0]!,
             when:
-              row.from === null ? messages.fromTheStart : messages.fromMonthOn(monthInWords(row.from, locale, 'short')),
+              row.from === null
+                ? t('budget.fromTheStart')
+                : t('budget.fromMonthOn', { month: monthInWords(row.from, locale, 'short') }),
             text: stepInWords(document, line.id, row),
           }));
   const lines = groupsWithLines(document)
@@ -64,18 +58,18 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
     .filter(({ entries }) => entries.length > 0);
 
   return (
-    <SidePanel title={messages.typedFigures} onClose={onClose}>
+    <SidePanel title={t('budget.typedFigures')} onClose={onClose}>
       <Segments
-        label={messages.which}
+        label={t('budget.which')}
         value={which}
         options={[
-          { value: 'exceptions', words: messages.exceptionCount(counts.exceptions) },
-          { value: 'amounts', words: messages.inRules(counts.amounts) },
+          { value: 'exceptions', words: t('budget.exceptionCount', { exceptions: counts.exceptions }) },
+          { value: 'amounts', words: t('budget.inRules', { amounts: counts.amounts }) },
         ]}
         onChange={setWhich}
       />
       {lines.length === 0 && (
-        <p>{which === 'exceptions' ? messages.everyMonthFollowsItsRule : messages.noRuleIsATyped}</p>
+        <p>{which === 'exceptions' ? t('budget.everyMonthFollowsItsRule') : t('budget.noRuleIsATyped')}</p>
       )}
       <ul className="typed-lines">
         {lines.map(({ line, entries }) => (
@@ -86,7 +80,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
                 <button
                   type="button"
                   className="tool"
-                  aria-label={messages.clearAllExceptionsOf(line.name)}
+                  aria-label={t('budget.clearAllExceptionsOf', { name: line.name })}
                   onClick={() =>
                     session.send({
                       kind: 'figures.clear',
@@ -94,7 +88,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
                     })
                   }
                 >
-                  {messages.clearAll}
+                  {t('budget.clearAll')}
                 </button>
               )}
             </h4>

@@ -4,7 +4,6 @@ import {
   figuresOf,
   groupsWithLines,
   isYearLocked,
-  monthInWords,
   planOf,
   readFigure,
   stretchOfYear,
@@ -21,7 +20,7 @@ import { MonthField } from '../../../fields/CalendarField.tsx';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 
 interface FitPanelProps {
   readonly year: number;
@@ -54,23 +53,23 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
     .sort((a, b) => b.total - a.total);
 
   return (
-    <SidePanel title={messages.makeFit(called)} onClose={onClose}>
+    <SidePanel title={t('budget.makeFit', { year: called })} onClose={onClose}>
       <p className="fit-verdict" role="status">
         {total < -0.005 ? (
           <>
-            {messages.yearIs(called)}{' '}
-            <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong> {messages.short}
+            {t('budget.yearIs', { year: called })}{' '}
+            <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong> {t('budget.short')}
           </>
         ) : (
           <>
-            {messages.isInTheBlackWith(called)} <strong>{writeWithUnit(total, 'money', plan)}</strong>{' '}
-            {messages.toSpare(red.length)}
+            {t('budget.isInTheBlackWith', { year: called })} <strong>{writeWithUnit(total, 'money', plan)}</strong>{' '}
+            {t('budget.toSpare', { redCount: red.length })}
           </>
         )}
       </p>
       {red.length > 0 && (
         <>
-          <h4>{messages.monthsInTheRed(red.length)}</h4>
+          <h4>{t('budget.monthsInTheRed', { redCount: red.length })}</h4>
           <ul className="fit-months">
             {red.map((month) => (
               <li key={month}>
@@ -83,17 +82,23 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
           </ul>
         </>
       )}
-      <h4>{messages.whatCouldGive}</h4>
+      <h4>{t('budget.whatCouldGive')}</h4>
       {isYearLocked(document, year) ? (
-        <p>{messages.isLockedForCuts(called)}</p>
+        <p>{t('budget.isLockedForCuts', { year: called })}</p>
       ) : able.length === 0 ? (
-        <p>{messages.noExpenseOfCanBe(called)}</p>
+        <p>{t('budget.noExpenseOfCanBe', { year: called })}</p>
       ) : (
         <>
           <p className="fit-from">
-            {messages.fromBeforeMonth}{' '}
-            <MonthField label={messages.cutFrom} months={months} value={from} locale={plan.locale} onChange={setFrom} />{' '}
-            {messages.toTheYearsEndType}
+            {t('budget.fromBeforeMonth')}{' '}
+            <MonthField
+              label={t('budget.cutFrom')}
+              months={months}
+              value={from}
+              locale={plan.locale}
+              onChange={setFrom}
+            />{' '}
+            {t('budget.toTheYearsEndType')}
           </p>
           <ul className="fit-lines">
             {able.map(({ line, total: lineTotal }) => (
@@ -136,7 +141,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
     const read = readFigure(text.replace(/^\s*[-−–]/, ''), plan.locale, isPercent ? 'percent' : 'money');
     if (!read.ok) return setRefusal(read.message);
     if (read.figure === null) return;
-    if (read.figure < 0 || (isPercent && read.figure > 1)) return setRefusal(messages.typeHowMuchLessFor);
+    if (read.figure < 0 || (isPercent && read.figure > 1)) return setRefusal(t('budget.typeHowMuchLessFor'));
     const by = isPercent
       ? ({ kind: 'factor', factor: 1 - read.figure, notBelowZero: true } as const)
       : ({ kind: 'amount', amount: -read.figure, notBelowZero: true } as const);
@@ -151,7 +156,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
 
   return (
     <li>
-      <button type="button" className="fit-name" onClick={onShow} title={messages.showIt}>
+      <button type="button" className="fit-name" onClick={onShow} title={t('budget.showIt')}>
         <span>{line.name}</span>
         <span className="fit-bar" style={{ width: `${Math.min(100, share * 100)}%` }} aria-hidden="true" />
       </button>
@@ -169,7 +174,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
           placeholder="−"
           inputMode="decimal"
           autoComplete="off"
-          aria-label={messages.lessEachMonth(line.name)}
+          aria-label={t('budget.lessEachMonth', { name: line.name })}
           aria-invalid={refusal !== null}
           onChange={(event) => {
             setText(event.target.value);
@@ -177,7 +182,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
           }}
         />
         <button type="submit" className="tool" disabled={text.trim() === ''}>
-          {messages.cut}
+          {t('budget.cut')}
         </button>
       </form>
       {refusal && (

@@ -2,7 +2,6 @@ import {
   TOTAL_INCOME,
   inOrder,
   isFraction,
-  monthInWords,
   monthOfYear,
   patternFormula,
   patternInWords,
@@ -24,19 +23,33 @@ import { MonthField } from '../../../fields/CalendarField.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { FigureField } from '../../../fields/FigureField.tsx';
 import { PatternPreview } from './PatternPreview.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 import { SearchField } from '../../../fields/SearchField.tsx';
 import { figureOptions } from '../../../parts/plan/Choices.tsx';
 import { Select } from '../../../fields/Select.tsx';
 
 const KINDS: Readonly<Record<PatternKind, string>> = {
-  everyMonths: messages.everyFewMonths,
-  yearlyIn: messages.onceAYear,
-  yearlySpread: messages.aYearlyAmountSpreadEvenly,
-  growth: messages.growingByAnAssumption,
-  series: messages.changingByAFixedStep,
-  percentage: messages.aPercentageOfSomething,
-  recent: messages.theAverageOfTheMonths,
+  get everyMonths() {
+    return t('budget.everyFewMonths');
+  },
+  get yearlyIn() {
+    return t('budget.onceAYear');
+  },
+  get yearlySpread() {
+    return t('budget.aYearlyAmountSpreadEvenly');
+  },
+  get growth() {
+    return t('budget.growingByAnAssumption');
+  },
+  get series() {
+    return t('budget.changingByAFixedStep');
+  },
+  get percentage() {
+    return t('budget.aPercentageOfSomething');
+  },
+  get recent() {
+    return t('budget.theAverageOfTheMonths');
+  },
 };
 
 /** What a pattern is filled in with; each kind uses some of it. */
@@ -96,7 +109,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
   const findings = pattern ? unitFindings(readStored(patternFormula(pattern)), document, line.unit) : [];
 
   const apply = () => {
-    if (!command) return setRefusal(messages.fillInThePatternFirst);
+    if (!command) return setRefusal(t('budget.fillInThePatternFirst'));
     const refused = session.send(command);
     if (refused) return setRefusal(refused.message);
     setKind('');
@@ -111,9 +124,9 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
       }}
     >
       <label>
-        <span>{messages.aPatternInsteadOfA}</span>
+        <span>{t('budget.aPatternInsteadOfA')}</span>
         <Select wide value={kind} onChange={(event) => setKind(event.target.value as PatternKind)}>
-          <option value="">{messages.choose}</option>
+          <option value="">{t('budget.choose')}</option>
           {Object.entries(KINDS).map(([option, words]) => (
             <option key={option} value={option}>
               {words}
@@ -127,20 +140,20 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             <PatternFields kind={kind} fields={fields} set={set} line={line} months={months} />
           </div>
           <fieldset className="pattern-reach">
-            <legend>{messages.itHolds}</legend>
+            <legend>{t('budget.itHolds')}</legend>
             <Select
               wide
-              aria-label={messages.howFarItReaches}
+              aria-label={t('budget.howFarItReaches')}
               value={reach}
               onChange={(event) => setReach(event.target.value as PatternReach)}
             >
-              <option value="every">{messages.inEveryMonth}</option>
-              <option value="onward">{messages.fromAMonthOn}</option>
-              <option value="until">{messages.fromAMonthUntilAnother}</option>
+              <option value="every">{t('budget.inEveryMonth')}</option>
+              <option value="onward">{t('budget.fromAMonthOn')}</option>
+              <option value="until">{t('budget.fromAMonthUntilAnother')}</option>
             </Select>
             {reach !== 'every' && (
               <MonthField
-                label={messages.firstMonth}
+                label={t('budget.firstMonth')}
                 months={months}
                 value={begin}
                 locale={plan.locale}
@@ -149,7 +162,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             )}
             {reach === 'until' && (
               <MonthField
-                label={messages.lastMonth}
+                label={t('budget.lastMonth')}
                 months={months.filter((other) => other >= begin)}
                 value={until}
                 locale={plan.locale}
@@ -163,7 +176,9 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             </p>
           ) : (
             <p className="pattern-words">
-              {kind === 'growth' && rates.length === 0 ? messages.addAnAssumptionThatIs : messages.fillInWhatIsMissing}
+              {kind === 'growth' && rates.length === 0
+                ? t('budget.addAnAssumptionThatIs')
+                : t('budget.fillInWhatIsMissing')}
             </p>
           )}
           {findings.map(({ message }) => (
@@ -178,7 +193,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             </p>
           )}
           <button type="submit" className="btn btn-primary btn-sm" disabled={!command}>
-            {messages.makeItTheRule}
+            {t('budget.makeItTheRule')}
           </button>
         </>
       )}
@@ -229,13 +244,17 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
   );
   switch (kind) {
     case 'everyMonths':
-      return [amount(messages.amount), every(messages.everyMonths), <span key="from">{from(messages.firstIn)}</span>];
+      return [
+        amount(t('budget.amount')),
+        every(t('budget.everyMonths')),
+        <span key="from">{from(t('budget.firstIn'))}</span>,
+      ];
     case 'yearlyIn':
       return (
         <>
-          {amount(messages.amountAYear)}
+          {amount(t('budget.amountAYear'))}
           <label>
-            <span>{messages.in}</span>
+            <span>{t('budget.in')}</span>
             <Select wide value={fields.month} onChange={(event) => set({ month: Number(event.target.value) })}>
               {Array.from({ length: 12 }, (_, index) => (
                 <option key={index} value={index + 1}>
@@ -247,13 +266,13 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
         </>
       );
     case 'yearlySpread':
-      return amount(messages.amountAYear);
+      return amount(t('budget.amountAYear'));
     case 'growth':
       return (
         <>
-          {amount(messages.amountAtFirst)}
+          {amount(t('budget.amountAtFirst'))}
           <label>
-            <span>{messages.growingBy}</span>
+            <span>{t('budget.growingBy')}</span>
             <Select wide value={fields.rate} onChange={(event) => set({ rate: event.target.value })}>
               {inOrder(document.assumptions.values())
                 .filter((row) => isFraction(row.unit))
@@ -265,33 +284,33 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
             </Select>
           </label>
           <label>
-            <span>{messages.how}</span>
+            <span>{t('budget.how')}</span>
             <Select wide value={fields.by} onChange={(event) => set({ by: event.target.value as GrowthStep })}>
-              <option value="year">{messages.growingOnceAYear}</option>
-              <option value="month">{messages.monthByMonth}</option>
+              <option value="year">{t('budget.growingOnceAYear')}</option>
+              <option value="month">{t('budget.monthByMonth')}</option>
             </Select>
           </label>
-          {from(messages.fromBeforeMonth)}
+          {from(t('budget.fromBeforeMonth'))}
         </>
       );
     case 'series':
       return [
-        amount(messages.amountAtFirst),
+        amount(t('budget.amountAtFirst')),
         <FigureField
           key="step"
-          label={messages.changingByBelowZeroFalls}
+          label={t('budget.changingByBelowZeroFalls')}
           unit={line.unit}
           value={fields.step}
           onChange={(step) => set({ step })}
         />,
-        every(messages.everyMonths),
-        <span key="from">{from(messages.fromBeforeMonth)}</span>,
+        every(t('budget.everyMonths')),
+        <span key="from">{from(t('budget.fromBeforeMonth'))}</span>,
       ];
     case 'percentage':
       return (
         <>
           <FigureField
-            label={messages.perCent}
+            label={t('budget.perCent')}
             unit="percent"
             value={fields.share}
             onChange={(share) => set({ share })}
@@ -303,7 +322,7 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
       return (
         <>
           <OfWhat value={fields.of} self={line.id} line={line} onChange={(of) => set({ of })} />
-          {every(messages.overMonths)}
+          {every(t('budget.overMonths'))}
         </>
       );
   }
@@ -322,11 +341,11 @@ function OfWhat({ value, self, line, onChange }: OfWhatProps) {
   const { document } = useSessionState();
   return (
     <label>
-      <span>{messages.percentageOf}</span>
+      <span>{t('budget.percentageOf')}</span>
       <SearchField
-        label={messages.percentageOf}
+        label={t('budget.percentageOf')}
         options={[
-          ...(self ? [{ value: self, words: messages.itsOwnFigures }] : []),
+          ...(self ? [{ value: self, words: t('budget.itsOwnFigures') }] : []),
           ...figureOptions(document, false).filter(({ value: id }) => id !== line.id),
         ]}
         value={value}

@@ -1,16 +1,7 @@
-import {
-  datedId,
-  monthInWords,
-  planOf,
-  stretchAround,
-  writeFigure,
-  type LineRow,
-  type Month,
-  type PlanModel,
-} from '@haushalt/core';
+import { datedId, planOf, stretchAround, writeFigure, type LineRow, type Month, type PlanModel } from '@haushalt/core';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 
 /** The figures a pattern would give, month by month over the year it begins in and the next. */
 export function PatternPreview({
@@ -28,7 +19,7 @@ export function PatternPreview({
   const first = stretchAround(calendar, Math.max(0, calendar.months.indexOf(month)), 'year').from;
   const shown = calendar.months.slice(first, first + 24);
   return (
-    <ol className="pattern-preview" aria-label={messages.theFiguresItGives}>
+    <ol className="pattern-preview" aria-label={t('budget.theFiguresItGives')}>
       {shown.map((each, index) => {
         const at = first + index;
         const value = valueOf(model, line.id, { from: at, to: at + 1 }, 'figures');

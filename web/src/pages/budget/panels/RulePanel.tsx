@@ -1,13 +1,4 @@
-import {
-  monthInWords,
-  periodOf,
-  planOf,
-  explainFigure,
-  type Command,
-  type LineRow,
-  type Month,
-  stepInWords,
-} from '@haushalt/core';
+import { periodOf, planOf, explainFigure, type Command, type LineRow, type Month, stepInWords } from '@haushalt/core';
 import { useState } from 'react';
 import { Icon } from '../../../ui/Icon.tsx';
 import { MonthField } from '../../../fields/CalendarField.tsx';
@@ -15,7 +6,7 @@ import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { PatternForm } from './PatternForm.tsx';
 import { Timeline, keyOf, monthOf, type TimelineMark } from './Timeline.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 
 interface RulePanelProps {
   readonly line: LineRow;
@@ -44,7 +35,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
     if (mark.kind === 'exception') {
       if (send({ kind: 'line.moveException', line: line.id, month: mark.month, to }))
         setChosen({ kind: 'exception', month: to });
-    } else if (mark.from === null) setRefusal(messages.theBeginningOfARule);
+    } else if (mark.from === null) setRefusal(t('budget.theBeginningOfARule'));
     else if (send({ kind: 'line.moveStep', line: line.id, from: mark.from, to }))
       setChosen({ kind: 'step', from: to <= firstMonth ? null : to });
   };
@@ -63,14 +54,14 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
   const marks = { line, chosen, onMove: move, onEdit: edit, onRemove: remove };
 
   return (
-    <SidePanel title={messages.ruleOf(line.name)} onClose={onClose}>
+    <SidePanel title={t('budget.ruleOf', { name: line.name })} onClose={onClose}>
       <Timeline line={line} chosen={chosen} onChoose={setChosen} onMove={move} onRemove={remove} onEdit={edit} />
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}
         </p>
       )}
-      {steps.length + exceptions.length === 0 && <p>{messages.thereIsNoRuleYet}</p>}
+      {steps.length + exceptions.length === 0 && <p>{t('budget.thereIsNoRuleYet')}</p>}
       <ul className="rule-marks">
         {steps.map((row) => (
           <Mark key={row.id} mark={{ kind: 'step', from: row.from }} row={row} {...marks} />
@@ -83,7 +74,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
       )}
       {exceptions.length > 0 && (
         <details className="rule-exceptions" open={exceptions.length <= 3 || chosen?.kind === 'exception'}>
-          <summary>{messages.exceptions(exceptions.length)}</summary>
+          <summary>{t('budget.exceptions', { exceptionCount: exceptions.length })}</summary>
           <ul className="rule-marks">
             {exceptions.map((row) => (
               <Mark key={row.id} mark={{ kind: 'exception', month: row.month }} row={row} {...marks} />
@@ -113,10 +104,10 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
   const at = monthOf(mark);
   const name =
     mark.kind === 'exception'
-      ? messages.exceptionIn(monthInWords(mark.month, locale))
+      ? t('budget.exceptionIn', { month: monthInWords(mark.month, locale) })
       : at === null
-        ? messages.fromTheStartCapital
-        : messages.fromMonthOnCapital(monthInWords(at, locale));
+        ? t('budget.fromTheStartCapital')
+        : t('budget.fromMonthOnCapital', { month: monthInWords(at, locale) });
   return (
     <li className={`is-${mark.kind} ${chosen && keyOf(chosen) === keyOf(mark) ? 'is-chosen' : ''}`}>
       <span className="rule-when">
@@ -124,9 +115,9 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           name
         ) : (
           <>
-            {mark.kind === 'step' ? messages.stepFrom : messages.exceptionInMonth}
+            {mark.kind === 'step' ? t('budget.stepFrom') : t('budget.exceptionInMonth')}
             <MonthField
-              label={messages.monthOf(name)}
+              label={t('budget.monthOf', { name })}
               months={model.calendar.months}
               value={at}
               locale={locale}
@@ -141,8 +132,8 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           type="button"
           className="tool"
           onClick={() => onEdit(mark)}
-          aria-label={messages.edit(name)}
-          title={messages.editIt}
+          aria-label={t('budget.edit', { name })}
+          title={t('budget.editIt')}
         >
           <Icon name="edit" />
         </button>
@@ -150,8 +141,8 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           type="button"
           className="tool"
           onClick={() => onRemove(mark)}
-          aria-label={messages.remove(name)}
-          title={messages.removeIt}
+          aria-label={t('budget.remove', { name })}
+          title={t('budget.removeIt')}
         >
           <Icon name="delete" />
         </button>

@@ -17,7 +17,7 @@ import { useState } from 'react';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** Splits the income between lines by percentages, and shows what is still free. */
 export function SplitPanel({ year, onClose }: { readonly year: number; readonly onClose: () => void }) {
@@ -49,14 +49,19 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
       result.ok && result.figure === null && shareOfIncome(document, line) !== null ? [{ line, share: null }] : [],
     );
     const changed = [...shares.filter(({ line, share }) => shareOfIncome(document, line) !== share), ...cleared];
-    if (changed.length === 0) return setRefusal(messages.nothingHasChangedYet);
+    if (changed.length === 0) return setRefusal(t('budget.nothingHasChangedYet'));
     const refused = session.send({ kind: 'income.split', shares: changed });
     setRefusal(refused?.message ?? null);
   };
 
   return (
-    <SidePanel title={messages.splitTheIncome} onClose={onClose}>
-      <p>{messages.giveLinesAPercentageOf(nameOfYear(document, year), writeWithUnit(monthly, 'money', plan))}</p>
+    <SidePanel title={t('budget.splitTheIncome')} onClose={onClose}>
+      <p>
+        {t('budget.giveLinesAPercentageOf', {
+          year: nameOfYear(document, year),
+          figure: writeWithUnit(monthly, 'money', plan),
+        })}
+      </p>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -78,13 +83,13 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
                       {share !== null
                         ? writeWithUnit(share * monthly, 'money', plan)
                         : present === present
-                          ? messages.now(writeWithUnit(present, 'money', plan))
-                          : messages.nowNothing}
+                          ? t('budget.now', { figure: writeWithUnit(present, 'money', plan) })
+                          : t('budget.nowNothing')}
                     </small>
                     <Form.Control
                       size="sm"
                       className="tabular"
-                      aria-label={messages.inPerCentOfIncome(line.name)}
+                      aria-label={t('budget.inPerCentOfIncome', { name: line.name })}
                       value={texts.get(line.id) ?? ''}
                       placeholder="%"
                       autoComplete="off"
@@ -104,12 +109,15 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
             <span style={{ width: `${Math.min(100, given * 100)}%` }} />
           </div>
           {free < -1e-9
-            ? messages.givenMoreThanThereIs(writeShare(given, plan.locale), writeShare(-free, plan.locale))
-            : messages.givenStillFreeAMonth(
-                writeShare(given, plan.locale),
-                writeShare(free, plan.locale),
-                writeWithUnit(free * monthly, 'money', plan),
-              )}
+            ? t('budget.givenMoreThanThereIs', {
+                given: writeShare(given, plan.locale),
+                over: writeShare(-free, plan.locale),
+              })
+            : t('budget.givenStillFreeAMonth', {
+                given: writeShare(given, plan.locale),
+                free: writeShare(free, plan.locale),
+                figure: writeWithUnit(free * monthly, 'money', plan),
+              })}
         </div>
         {refusal && (
           <p className="refusal" role="alert">
@@ -117,7 +125,7 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
           </p>
         )}
         <button type="submit" className="btn btn-primary btn-sm">
-          {messages.makeTheseTheRules}
+          {t('budget.makeTheseTheRules')}
         </button>
       </form>
     </SidePanel>

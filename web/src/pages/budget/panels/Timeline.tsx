@@ -1,6 +1,5 @@
 import {
   effectiveSteps,
-  monthInWords,
   periodOf,
   planOf,
   stretches,
@@ -12,7 +11,7 @@ import {
 } from '@haushalt/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { messages } from '../../../messages/budget.ts';
+import { monthInWords, t } from '../../../language/language.ts';
 
 /** A mark on the timeline: a step of the rule, by its first month (`null` for the plan's start), or an exception. */
 export type TimelineMark =
@@ -72,14 +71,19 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
 
   return (
     <div className="timeline">
-      <div className="timeline-track" ref={track} role="group" aria-label={messages.theRuleOfAlongThe(line.name)}>
+      <div
+        className="timeline-track"
+        ref={track}
+        role="group"
+        aria-label={t('budget.theRuleOfAlongThe', { name: line.name })}
+      >
         {effectiveSteps(model.stepsOf(line.id), calendar).map(({ row, from, to }) => {
           const mark: TimelineMark = { kind: 'step', from: row.from };
           const text = stepInWords(document, line.id, row);
           const since =
             row.from === null
-              ? messages.fromTheStartCapital
-              : messages.fromMonthOnCapital(monthInWords(row.from, locale));
+              ? t('budget.fromTheStartCapital')
+              : t('budget.fromMonthOnCapital', { month: monthInWords(row.from, locale) });
           return (
             <button
               key={keyOf(mark)}
@@ -101,7 +105,10 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
           const mark: TimelineMark = { kind: 'exception', month: row.month };
           const at = periodOf(calendar, row.month);
           if (at < 0) return null;
-          const text = messages.anException(monthInWords(row.month, locale), stepInWords(document, line.id, row));
+          const text = t('budget.anException', {
+            month: monthInWords(row.month, locale),
+            figure: stepInWords(document, line.id, row),
+          });
           return (
             <button
               key={keyOf(mark)}

@@ -6,7 +6,7 @@ import { useNotices } from '../../../ui/Notices.tsx';
 import { useEventCallback } from '../../../ui/useEventCallback.ts';
 import type { PanelName } from '../sheet/panelNames.ts';
 import { trialFromNow, type Trial } from '../../../parts/trial/trial.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** The panel that stands beside the budget, and the trial that goes on in it, if any. */
 export function usePanels(row: BudgetRow | undefined) {
@@ -17,7 +17,7 @@ export function usePanels(row: BudgetRow | undefined) {
   const beginTrial = () => trialFromNow(document, history, now(), planOf(document).locale);
   const toggleTrial = useEventCallback(() => setTrial((before) => (before ? null : beginTrial())));
   const openPanel = useEventCallback((name: PanelName) => {
-    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: messages.selectALineToSee });
+    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: t('budget.selectALineToSee') });
     // Cutting is trying: it shows what it does to every figure, and can be gone back on.
     if (name === 'fit' && !trial) setTrial(beginTrial());
     setPanel(panel === name ? null : name);

@@ -8,7 +8,7 @@ import { useOthersHere } from '../../../parts/people/useOthersHere.ts';
 import { usePrinting } from '../../../ui/usePrinting.ts';
 import { budgetCell, cellParts, type CellContext } from './cells.tsx';
 import type { ShownBudget } from './useShownBudget.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** What a second line of differences adds to the height of a row. */
 const DIFFERENCE_HEIGHT = 13;
@@ -32,7 +32,7 @@ export function BudgetSheet({ control, shown, context, onView, onDrop }: BudgetS
   return (
     <Grid
       control={control}
-      label={messages.budgetOf(name, nameOfYear(document, year))}
+      label={t('budget.budgetOf', { name, year: nameOfYear(document, year) })}
       columns={shown.columns}
       rows={shown.budget.rows}
       footer={shown.budget.footer}

@@ -8,7 +8,7 @@ import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../../plan-session/useSend.ts';
 import type { OnRow } from './rowDeeds.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** Everything that can be done with a line or group, by mouse or by keyboard. The menu itself is made when it is opened. */
 export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRow: OnRow }) {
@@ -27,15 +27,15 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
     if (wasAsked.current && !details) menu.current?.closest<HTMLElement>('[role=grid]')?.focus();
     wasAsked.current = details !== null;
   }, [details]);
-  const more = { type: 'button', className: 'row-more', tabIndex: -1, title: messages.more } as const;
+  const more = { type: 'button', className: 'row-more', tabIndex: -1, title: t('budget.more') } as const;
   return (
     <span className={`row-menu ${open ? 'is-open' : ''}`} ref={menu}>
       <button
         type="button"
         className="row-add"
         tabIndex={-1}
-        title={messages.newLineBelowKey}
-        aria-label={messages.newLineBelowOf(row.label)}
+        title={t('budget.newLineBelowKey')}
+        aria-label={t('budget.newLineBelowOf', { label: row.label })}
         onClick={() => onRow('addLine', row)}
       >
         <Icon name="add" />
@@ -49,13 +49,18 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
             setOpen(false);
           }}
         >
-          <Dropdown.Toggle as="button" {...more} aria-label={messages.moreFor(row.label)}>
+          <Dropdown.Toggle as="button" {...more} aria-label={t('budget.moreFor', { label: row.label })}>
             <Icon name="more" />
           </Dropdown.Toggle>
           <Entries row={row} onRow={onRow} onDetails={setDetails} />
         </Dropdown>
       ) : (
-        <button {...more} aria-label={messages.moreFor(row.label)} aria-haspopup="menu" onClick={() => setOpen(true)}>
+        <button
+          {...more}
+          aria-label={t('budget.moreFor', { label: row.label })}
+          aria-haspopup="menu"
+          onClick={() => setOpen(true)}
+        >
           <Icon name="more" />
         </button>
       )}
@@ -76,59 +81,59 @@ function Entries({ row, onRow, onDetails }: EntriesProps) {
   const send = useSend();
   const follows = useSessionState().document.feeds.has(isLine ? row.line.id : '');
   const stop = () => {
-    if (isLine) send({ kind: 'line.unfollow', line: row.line.id }, messages.followsNoMore(row.line.name));
+    if (isLine) send({ kind: 'line.unfollow', line: row.line.id }, t('budget.followsNoMore', { line: row.line.name }));
   };
   // Over everything else: a row is moved by a transform, which would hold what is placed within it.
   return createPortal(
     <Dropdown.Menu className="row-menu-entries" popperConfig={{ strategy: 'fixed' }} renderOnMount>
       <Dropdown.Item as="button" onClick={() => onRow('rename', row)}>
-        {isLine ? messages.rename : messages.nameSideAndRhythm} <kbd>{messages.enter}</kbd>
+        {isLine ? t('budget.rename') : t('budget.nameSideAndRhythm')} <kbd>{t('budget.enter')}</kbd>
       </Dropdown.Item>
       {isLine && (
         <>
           <Dropdown.Item as="button" onClick={() => onDetails('line')}>
-            {messages.unitLookAndNote}
+            {t('budget.unitLookAndNote')}
           </Dropdown.Item>
           <Dropdown.Item as="button" onClick={() => onRow('openRule', row)}>
-            {messages.ruleAndPatterns} <kbd>{messages.altR}</kbd>
+            {t('budget.ruleAndPatterns')} <kbd>{t('budget.altR')}</kbd>
           </Dropdown.Item>
           {follows ? (
             <Dropdown.Item as="button" onClick={stop}>
-              {messages.stopFollowing}
+              {t('budget.stopFollowing')}
             </Dropdown.Item>
           ) : (
             <Dropdown.Item as="button" onClick={() => onDetails('follow')}>
-              {messages.followAnother}
+              {t('budget.followAnother')}
             </Dropdown.Item>
           )}
           <Dropdown.Item as="button" onClick={() => onRow('lock', row)}>
-            {row.line.locked ? messages.unlock : messages.lockLine} <kbd>{messages.altL}</kbd>
+            {row.line.locked ? t('budget.unlock') : t('budget.lockLine')} <kbd>{t('budget.altL')}</kbd>
           </Dropdown.Item>
         </>
       )}
       {row.kind === 'heading' && (
         <Dropdown.Item as="button" onClick={() => onRow('collapse', row)}>
-          {row.collapsed ? messages.open : messages.collapse} <kbd>{messages.space}</kbd>
+          {row.collapsed ? t('budget.open') : t('budget.collapse')} <kbd>{t('budget.space')}</kbd>
         </Dropdown.Item>
       )}
       <Dropdown.Item as="button" onClick={() => onRow('highlight', row)}>
-        {messages.highlightsOfIt}
+        {t('budget.highlightsOfIt')}
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('addLine', row)}>
-        {messages.newLineBelowInMenu} <kbd>+</kbd>
+        {t('budget.newLineBelowInMenu')} <kbd>+</kbd>
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('duplicate', row)}>
-        {messages.duplicate} <kbd>{messages.ctrlD}</kbd>
+        {t('budget.duplicate')} <kbd>{t('budget.ctrlD')}</kbd>
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('moveUp', row)}>
-        {messages.moveUp} <kbd>{messages.altUp}</kbd>
+        {t('budget.moveUp')} <kbd>{t('budget.altUp')}</kbd>
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('moveDown', row)}>
-        {messages.moveDown} <kbd>{messages.altDown}</kbd>
+        {t('budget.moveDown')} <kbd>{t('budget.altDown')}</kbd>
       </Dropdown.Item>
       <Dropdown.Divider />
       <Dropdown.Item as="button" onClick={() => onRow('remove', row)}>
-        {messages.delete} <kbd>{messages.delete}</kbd>
+        {t('budget.delete')} <kbd>{t('budget.delete')}</kbd>
       </Dropdown.Item>
     </Dropdown.Menu>,
     window.document.body,

@@ -25,7 +25,7 @@ import { ruleCells } from './ruleCells.ts';
 import { sideOf, type BudgetRow } from '../../../parts/lines/rows.ts';
 import type { Trial } from '../../../parts/trial/trial.ts';
 import type { BudgetView, EndColumn } from '../../../parts/lines/view.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 /** What the cells of a budget are drawn from. */
 export interface CellContext {
@@ -133,8 +133,12 @@ function markOf({ document }: PlanState, line: string, month: Month): Mark | nul
 }
 
 const MARK_WORDS: Readonly<Record<Mark, string>> = {
-  exception: messages.exceptionThisMonthDepartsFrom,
-  step: messages.theRuleChangesFromThis,
+  get exception() {
+    return t('budget.exceptionThisMonthDepartsFrom');
+  },
+  get step() {
+    return t('budget.theRuleChangesFromThis');
+  },
 };
 
 interface Dressing {
@@ -190,7 +194,7 @@ function figureCell(
         ) : (
           <span className="figure">{figure.text}</span>
         )}
-        {note && <span className="visually-hidden">{messages.andNote(note)}</span>}
+        {note && <span className="visually-hidden">{t('budget.andNote', { note })}</span>}
         {difference !== null && <Difference row={row} difference={difference} />}
       </>
     ),
@@ -226,7 +230,7 @@ function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetC
     title: text,
     content: (
       <span className="rule-text" style={{ width: months * column.width - 8 }}>
-        {kind === 'exception' && <span className="visually-hidden">{messages.exception} </span>}
+        {kind === 'exception' && <span className="visually-hidden">{t('budget.exception')} </span>}
         {text}
       </span>
     ),
@@ -234,7 +238,7 @@ function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetC
   if (row.kind !== 'line')
     return first
       ? rule(
-          SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? messages.theSumOfItsLines,
+          SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? t('budget.theSumOfItsLines'),
           'sum',
           scope.to - scope.from,
         )
@@ -244,12 +248,24 @@ function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetC
 }
 
 const SUM_WORDS: Readonly<Record<string, string>> = {
-  '@income': messages.theSumOfAllIncome,
-  '@expense': messages.theSumOfAllExpenses,
-  '@setAside': messages.theSumOfAllThat,
-  '@leftOver': messages.netTotalSetAside,
-  '@net': messages.totalIncomeTotalExpenses,
-  '@cumulativeNet': messages.netAddedUpSinceThe,
+  get '@income'() {
+    return t('budget.theSumOfAllIncome');
+  },
+  get '@expense'() {
+    return t('budget.theSumOfAllExpenses');
+  },
+  get '@setAside'() {
+    return t('budget.theSumOfAllThat');
+  },
+  get '@leftOver'() {
+    return t('budget.netTotalSetAside');
+  },
+  get '@net'() {
+    return t('budget.totalIncomeTotalExpenses');
+  },
+  get '@cumulativeNet'() {
+    return t('budget.netAddedUpSinceThe');
+  },
 };
 
 function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
@@ -267,8 +283,8 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
               className="collapse"
               tabIndex={-1}
               aria-expanded={!row.collapsed}
-              aria-label={messages.openOrCollapse(row.collapsed, row.group.name)}
-              title={row.collapsed ? messages.openSpace : messages.collapseSpace}
+              aria-label={t('budget.openOrCollapse', { collapsed: row.collapsed, name: row.group.name })}
+              title={row.collapsed ? t('budget.openSpace') : t('budget.collapseSpace')}
               onClick={() => onRow('collapse', row)}
             >
               <Icon name={icon} />
@@ -300,9 +316,9 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
             <span className={`label-text ${row.line.note === '' ? '' : 'has-note'}`}>{row.line.name}</span>
             {row.across && <small className="across-group">{row.group.name}</small>}
             {row.line.locked && (
-              <span className="lock-mark" title={messages.lockedAgainstEditing}>
+              <span className="lock-mark" title={t('budget.lockedAgainstEditing')}>
                 <Icon name="lock" />
-                <span className="visually-hidden">{messages.locked}</span>
+                <span className="visually-hidden">{t('budget.locked')}</span>
               </span>
             )}
             <RowMenu row={row} onRow={onRow} />
@@ -313,14 +329,14 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
       return {
         content: (
           <button type="button" className="add-line" tabIndex={-1} onClick={() => onRow('addLine', row)}>
-            <Icon name="add" /> {messages.addTheFirstLine}
+            <Icon name="add" /> {t('budget.addTheFirstLine')}
           </button>
         ),
       };
     case 'subtotal':
       return {
         content: <span className="label-text">{row.group.name}</span>,
-        title: messages.subtotalOf(row.group.name),
+        title: t('budget.subtotalOf', { name: row.group.name }),
       };
     case 'total':
       return { content: <span className="label-text">{row.label}</span> };

@@ -10,7 +10,7 @@ import {
 } from '@haushalt/core';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { Trial } from '../../../parts/trial/trial.ts';
-import { messages } from '../../../messages/budget.ts';
+import { t } from '../../../language/language.ts';
 
 interface YearSummaryProps {
   readonly year: number;
@@ -33,14 +33,14 @@ export function YearSummary({ year, trial }: YearSummaryProps) {
   const write = (value: number) => writeWithUnit(value, 'money', plan);
   return (
     <p className="year-summary">
-      {messages.netOf(nameOfYear(document, year))}{' '}
+      {t('budget.netOf', { year: nameOfYear(document, year) })}{' '}
       {before === before && (
         <>
           <span className="net-before">{write(before)}</span> →{' '}
         </>
       )}
       <strong className={total < 0 ? 'negative' : undefined}>
-        {total === total ? write(total) : messages.noFigure}
+        {total === total ? write(total) : t('budget.noFigure')}
       </strong>
       {before === before && total === total && Math.abs(total - before) >= 0.005 && (
         <span className={`net-moved ${total < before ? 'is-worse' : 'is-better'}`}>
@@ -48,9 +48,9 @@ export function YearSummary({ year, trial }: YearSummaryProps) {
         </span>
       )}
       {red > 0 ? (
-        <span className="in-the-red">{messages.monthsInTheRedShort(red)}</span>
+        <span className="in-the-red">{t('budget.monthsInTheRedShort', { red })}</span>
       ) : (
-        total === total && <span className="in-the-black">{messages.expensesFitTheIncome}</span>
+        total === total && <span className="in-the-black">{t('budget.expensesFitTheIncome')}</span>
       )}
     </p>
   );

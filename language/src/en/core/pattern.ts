@@ -1,0 +1,12 @@
+export default {
+  'pattern.everyYearEveryMonths': '{months, plural, one {every month} =12 {every year} other {every # months}}',
+  'pattern.firstIn': '{figure} {everyMonths}, first in {month}',
+  'pattern.aYearAllOfIt': '{figure} a year, paid in {named}',
+  'pattern.aYearEachMonth': '{figure} a year, {monthly} each month',
+  'pattern.growthFrom': '{figure} from {month} on, {how} by {name}',
+  'pattern.lessOrMore': '{isLess, select, true {{figure} less} other {{figure} more}}',
+  'pattern.seriesFrom': '{figure} from {month} on, {more} {everyMonths}',
+  'pattern.shareOf': '{share} of {name}',
+  'pattern.theAverageOfBefore': 'the average of {whose} {months, plural, one {month} other {# months}} before',
+  'pattern.empty': 'empty',
+} as const;

@@ -1,0 +1,30 @@
+export default {
+  'explanationPanel.follows': 'Follows {source}.',
+  'explanationPanel.followsLost':
+    'Followed {source}, which was deleted or is no longer shared. These are its last figures.',
+  'explanationPanel.goToPlan': 'Open plan',
+  'explanationPanel.theRuleArrowKeysChoose': 'The rule; arrow keys choose its parts',
+  'explanationPanel.goThere': 'Go to it',
+  'explanationPanel.explanation': 'How it is calculated',
+  'explanationPanel.noFigure': 'no figure',
+  'explanationPanel.changeTheRule': 'Edit rule',
+  'explanationPanel.changeTheRuleCtrlEnter': 'Edit rule (Ctrl+Enter)',
+  'explanationPanel.stepsAndPatterns': 'Steps and patterns',
+  'explanationPanel.stepsExceptionsAndPatternsAlt': 'Steps, exceptions and patterns (Alt+R)',
+  'explanationPanel.aNoteOnThisFigure': 'A note on this figure (Alt+N)',
+  'explanationPanel.changeTheNote': 'Change the note',
+  'explanationPanel.note': 'Note',
+  'explanationPanel.putAway': 'Close',
+  'explanationPanel.clearTheException': 'Clear the exception',
+  'explanationPanel.clearTheExceptionDelete': 'Clear the exception (Delete)',
+  'explanationPanel.usedBy': 'Used by',
+  'explanationPanel.afterThePlan': '{isBefore, select, true {before the plan} other {after the plan}}',
+  'explanationPanel.showHowThisCameAbout': 'Show how this is calculated',
+  'explanationPanel.nothing': 'nothing',
+  'explanationPanel.theSumOfItsMonths':
+    'The sum of its months. The average is this sum divided by the number of months; a share refers to the total of the same months.',
+  'explanationPanel.itsRuleAppliedToTheTotals':
+    'Its rule applied to the totals of these months, such as total costs divided by total units; not the average of the months.',
+  'explanationPanel.theFigureOfTheLast': 'The figure of the last month, as for a balance.',
+  'explanationPanel.theAverageOfItsMonths': 'The average of its months, not counting empty ones.',
+} as const;

@@ -1,0 +1,17 @@
+export default {
+  'lines.plan': 'Plan',
+  'lines.year': 'Year',
+  'lines.theWholePlan': 'The whole plan',
+  'lines.average': 'Average',
+  'lines.ownAverage': 'Own average',
+  'lines.toDate': 'Running total',
+  'lines.share': 'Share',
+  'lines.ofGroup': 'Of group',
+  'lines.ofCosts': 'Of costs',
+  'lines.target': 'Target',
+  'lines.offBy': 'Difference',
+  'lines.totalOfTheGroup': 'total of the group',
+  'lines.thereIsNoInThese': 'There is no {name} in these months, so there is no share of it.',
+  'lines.hasNoLinesYet': '{name} has no lines yet',
+  'lines.subtotalOf': '{name}, subtotal',
+} as const;

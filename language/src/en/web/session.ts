@@ -1,0 +1,26 @@
+export default {
+  'session.youMayOnlyLook': 'You are now a viewer of this plan and can no longer edit it.',
+  'session.triedWhileLooking': 'You tried this as a viewer. Try it again to add it to the plan.',
+  'session.youMayChangeNow': 'You can edit this plan now. Apply or discard the changes you tried as a viewer.',
+  // what was refused
+  'session.couldNotBeMade':
+    '{count, plural, one {One of your changes could not be saved.} other {# of your changes could not be saved.}}',
+  'session.isKeptHere': 'They are kept here until you try again or discard them.',
+  'session.tryAgain': 'Try again',
+  'session.letGo': 'Discard',
+  'session.letAllGo': 'Discard all',
+  'session.thereNow': 'now {now}',
+  'session.yours': 'yours {mine}',
+  'session.nothing': 'nothing',
+  'session.itIsGone': 'It no longer exists. If you try again, it is added anew.',
+  'session.onlyTried': 'Your changes here are only tried.',
+  'session.theServerRefusedWithoutSaying': 'The server refused the request without a reason.',
+  'session.haushaltsServerCannotBeReached': 'The Haushalt server cannot be reached.',
+  'session.noSuchStep': 'The history of this plan has no such change.',
+  'session.whatThisChangedHasNot': 'The changes of this step have not been loaded yet. Try again.',
+  'session.thereIsNothingToTake': 'There is nothing to undo.',
+  'session.thereIsNothingToDo': 'There is nothing to redo.',
+  'session.theBrowsersStorageIsFull': 'The browser’s storage is full. Leave this page open until everything is saved.',
+  'session.itWasTriedTimesAnd': '{message} It was tried {times} times and is now left out.',
+  'session.undo': 'Undo',
+} as const;

@@ -1,0 +1,65 @@
+import * as core from '@haushalt/core';
+import { useSyncExternalStore } from 'react';
+import { LANGUAGES, Speaker, catalogueFor, languageOf, localeOf, type Language, type PlainIdOf, type Text, type WebTexts, type WriterOf } from '@haushalt/language'; // prettier-ignore
+
+/** Where the language chosen is remembered in this browser, until someone signs in. */
+const REMEMBERED = 'haushalt.language';
+
+let speaker: Speaker | null = null;
+const listeners = new Set<() => void>();
+
+function present(): Speaker {
+  if (speaker === null) throw new Error('No language is loaded yet.');
+  return speaker;
+}
+
+/** The text of a message in the language of the one who reads. */
+export const t: WriterOf<WebTexts> = (id, ...given) => present().write(id, given[0] as never);
+
+/** An id whose text stands alone, for labels that are written where they are shown. */
+export type Label = PlainIdOf<WebTexts>;
+
+/** Words as they are shown, in the language of the one who reads. */
+export const say = (text: Text): string => present().say(text);
+
+/** The locale of words and dates: a notation's own where it is of the reader's language, else the language's. */
+export const wordsLocale = (notation?: string): string => localeOf(present().language, notation);
+
+/** A month in the reader's language: "March 2026", "Mar" (short) or "Mar 2026" (name), as a notation's region writes it. */
+export const monthInWords = (month: core.Month, notation: string, style?: 'long' | 'short' | 'name'): string =>
+  core.monthInWords(month, wordsLocale(notation), style);
+
+/** A month of the year in the reader's language: 4 is "April". */
+export const monthOfYearInWords = (month: number, notation: string): string =>
+  core.monthOfYearInWords(month, wordsLocale(notation));
+
+/** A day in the reader's language: "14 March 2026", or "14 Mar" (short). */
+export const dayInWords = (day: core.Day, notation: string, style?: 'long' | 'short'): string =>
+  core.dayInWords(day, wordsLocale(notation), style);
+
+/** The language this browser begins with: as chosen before, else as the browser wishes. */
+export function languageAtFirst(): Language {
+  const remembered = LANGUAGES.find((each) => each === localStorage.getItem(REMEMBERED));
+  return remembered ?? languageOf(navigator.languages);
+}
+
+/** Speaks a language from now on, everywhere at once; remembered in this browser. */
+export async function speak(language: Language): Promise<void> {
+  speaker = new Speaker(language, await catalogueFor(language, 'pages'));
+  if (typeof document !== 'undefined') document.documentElement.lang = language;
+  for (const tell of listeners) tell();
+}
+
+/** Remembers the language chosen and speaks it. */
+export async function chooseLanguage(language: Language): Promise<void> {
+  localStorage.setItem(REMEMBERED, language);
+  await speak(language);
+}
+
+const subscribe = (tell: () => void) => {
+  listeners.add(tell);
+  return () => void listeners.delete(tell);
+};
+
+/** The language spoken, followed by whoever uses it. */
+export const useLanguage = (): Language => useSyncExternalStore(subscribe, () => present().language);

@@ -1,0 +1,4 @@
+import { speak } from '../language/language.ts';
+
+// Pages are tested in English.
+await speak('en');
